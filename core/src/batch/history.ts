@@ -1,0 +1,51 @@
+import { compareEntries, type Entry, type KeptEntry } from './entry.js';
+
+/** Entries sorted out: what counts, what was taken back, what came too late to count. */
+export interface History {
+  readonly counted: readonly KeptEntry[];
+  readonly undone: ReadonlySet<string>;
+  readonly late: ReadonlySet<string>;
+  readonly closed: KeptEntry | undefined;
+  /** Every entry once, in causal order. */
+  readonly all: readonly KeptEntry[];
+}
+
+/** Which entries are taken back. An undo may itself be undone; the later by cause decides, whatever came in first. */
+function undoneIds(ordered: readonly KeptEntry[]): Set<string> {
+  const undone = new Set<string>();
+  for (let n = ordered.length - 1; n >= 0; n--) {
+    const entry = ordered[n];
+    if (entry?.deed.kind === 'undone' && !undone.has(entry.id)) undone.add(entry.deed.target);
+  }
+  return undone;
+}
+
+/**
+ * Sorts entries out, whatever order they came in and however often: each id once, in causal order, undos applied,
+ * what follows the close (by cause, or by arrival as the server marked it) set aside as late but kept.
+ */
+export function historyOf(entries: readonly (Entry | KeptEntry)[]): History {
+  const byId = new Map<string, KeptEntry>();
+  for (const entry of entries) {
+    const late = 'late' in entry && entry.late;
+    const have = byId.get(entry.id);
+    if (have === undefined || (late && !have.late)) byId.set(entry.id, { ...entry, late });
+  }
+  const all = [...byId.values()].sort(compareEntries);
+  const undone = undoneIds(all);
+  const closed = all.find(({ deed, id }) => deed.kind === 'closed' && !undone.has(id));
+  const late = new Set<string>();
+  if (closed !== undefined) {
+    for (const entry of all) {
+      if (entry.id === closed.id || entry.deed.kind === 'undone') continue;
+      if (entry.late || compareEntries(entry, closed) > 0) late.add(entry.id);
+    }
+  }
+  return {
+    all,
+    undone,
+    late,
+    closed,
+    counted: all.filter(({ id, deed }) => !undone.has(id) && !late.has(id) && deed.kind !== 'undone'),
+  };
+}

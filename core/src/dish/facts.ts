@@ -1,0 +1,79 @@
+import {
+  ACID,
+  ETHANOL,
+  FAT,
+  FIBRE,
+  PROTEIN,
+  SALT,
+  STARCH,
+  SUGARS,
+  allergenNames,
+  dietsOf,
+  type Allergen,
+  type Diets,
+} from '../larder/index.js';
+import { parcelKg, volumeM3, type Parcel } from '../pot/index.js';
+
+/** Energy, kJ/g: Regulation (EU) 1169/2011, Annex XIV. */
+const ENERGY_KJ_G = { fat: 37, protein: 17, carbohydrate: 17, fibre: 8, alcohol: 29, acid: 13 } as const;
+const KJ_PER_KCAL = 4.184;
+/** Sodium in 1 g of NaCl: atomic weights. */
+export const SODIUM_IN_NACL = 0.3934;
+/** Salt on a label is sodium times 2.5: Regulation (EU) 1169/2011, Annex I. */
+const LABEL_SALT = 2.5;
+/** Salt for an adult's day: WHO guideline, under 5 g. */
+export const DAY_SALT_G = 5;
+
+/** What one bowl carries. Masses in g, volume in mL, energy in kJ and kcal. */
+export interface BowlFacts {
+  readonly massG: number;
+  readonly volumeMl: number;
+  /** NaCl, from every source. */
+  readonly saltG: number;
+  readonly saltPct: number;
+  readonly sodiumMg: number;
+  /** Salt as a label counts it: all sodium, the food's own too, times 2.5. */
+  readonly labelSaltG: number;
+  readonly dayShare: number;
+  readonly creamG: number;
+  readonly fatG: number;
+  readonly fibreG: number;
+  readonly energyKj: number;
+  readonly energyKcal: number;
+  readonly allergens: readonly Allergen[];
+  readonly diets: Diets;
+}
+
+/** The facts of one bowl of so many kilos ladled from a parcel at a temperature; undefined when there is nothing in it. */
+export function bowlFacts(all: Parcel, bowlKg: number, tempC: number): BowlFacts | undefined {
+  const massKg = parcelKg(all);
+  if (!(massKg > 0)) return undefined;
+  const g = (kg: number): number => (kg * 1000 * bowlKg) / massKg;
+  const m = all.mix;
+  const saltG = g(m[SALT]);
+  const sodiumMg = saltG * SODIUM_IN_NACL * 1000 + (all.sodiumMg * bowlKg) / massKg;
+  const labelSaltG = (sodiumMg / 1000) * LABEL_SALT;
+  const energyKj =
+    g(m[FAT]) * ENERGY_KJ_G.fat +
+    g(m[PROTEIN]) * ENERGY_KJ_G.protein +
+    g(m[STARCH] + m[SUGARS]) * ENERGY_KJ_G.carbohydrate +
+    g(m[FIBRE]) * ENERGY_KJ_G.fibre +
+    g(m[ETHANOL]) * ENERGY_KJ_G.alcohol +
+    g(m[ACID]) * ENERGY_KJ_G.acid;
+  return {
+    massG: bowlKg * 1000,
+    volumeMl: (volumeM3(m, tempC) * 1e6 * bowlKg) / massKg,
+    saltG,
+    saltPct: (m[SALT] / massKg) * 100,
+    sodiumMg,
+    labelSaltG,
+    dayShare: labelSaltG / DAY_SALT_G,
+    creamG: g(all.creamKg),
+    fatG: g(m[FAT]),
+    fibreG: g(m[FIBRE]),
+    energyKj,
+    energyKcal: energyKj / KJ_PER_KCAL,
+    allergens: allergenNames(all.allergens),
+    diets: dietsOf(all.origins),
+  };
+}

@@ -1,0 +1,38 @@
+import { z } from 'zod';
+import { areaM2, type Blender, type Vessel } from '../kit/index.js';
+import { parcelKg, plusParcel, potM3, scaleParcel, volumeM3, type PotState } from '../pot/index.js';
+import { stepBase, type StepContext, type StepResult } from '../steps/index.js';
+
+export const FilmSchema = z.strictObject({ ...stepBase, op: z.literal('film'), on: z.enum(['pot', 'jug']) });
+export type Film = z.infer<typeof FilmSchema>;
+
+/** Thickness of what clings to a wall, m. Kitchen default, at a body that coats the spoon. */
+const FILM_M = 0.3e-3;
+/** A jug's inside is taken as a cube's: 6 V^(2/3). */
+const JUG_SIDES = 6;
+
+/** Wetted area of a pot: its floor and its wall up to the level. @example pot 40 cm wide, 15 cm deep of soup: 0.314 m2 */
+export function wettedM2(vessel: Vessel, volume: number): number {
+  const floor = areaM2(vessel);
+  return floor + Math.PI * vessel.widthM * Math.min(vessel.depthM, volume / floor);
+}
+
+export function jugAreaM2(blender: Blender): number {
+  return JUG_SIDES * blender.volumeM3 ** (2 / 3);
+}
+
+/** What clings and is not served: area x thickness of the liquid, never more than there is. */
+export function film(pot: PotState, settings: Film, context: StepContext): StepResult {
+  const liquidKg = parcelKg(pot.liquid);
+  const same = { took: [], minutes: 0, joules: 0, cautions: [] };
+  const jug = context.kit.blenders.find(({ kind }) => kind !== 'stick');
+  const area = settings.on === 'pot' ? wettedM2(context.vessel, potM3(pot)) : jug === undefined ? 0 : jugAreaM2(jug);
+  if (liquidKg <= 0 || area === 0) return { ...same, pot, gave: [] };
+  const share = Math.min(1, (area * FILM_M) / volumeM3(pot.liquid.mix, pot.tempC));
+  const clings = scaleParcel(pot.liquid, share);
+  return {
+    ...same,
+    pot: { ...pot, liquid: plusParcel(pot.liquid, clings, -1), cookedStarchKg: pot.cookedStarchKg * (1 - share) },
+    gave: [{ kind: 'film', lineId: settings.on, parcel: clings, tempC: pot.tempC }],
+  };
+}

@@ -1,0 +1,1 @@
+export { FilmSchema, film, jugAreaM2, wettedM2, type Film } from './film.js';

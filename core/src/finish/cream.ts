@@ -1,0 +1,52 @@
+import { z } from 'zod';
+import { FAT } from '../larder/index.js';
+import { contents, potKg, type Caution, type PotState } from '../pot/index.js';
+import { lineIdSchema, pouredIn, stepBase, type ReadyLine, type StepContext, type StepResult } from '../steps/index.js';
+
+/** How cream is asked for: % of the finished soup, grams a bowl, or grams of fat per 100 g of finished soup. */
+export const CreamTargetSchema = z.discriminatedUnion('by', [
+  z.strictObject({ by: z.literal('pct'), value: z.number().min(0).max(60) }),
+  z.strictObject({ by: z.literal('gPerBowl'), value: z.number().min(0).max(500) }),
+  z.strictObject({ by: z.literal('fatPer100'), value: z.number().min(0).max(40) }),
+]);
+export type CreamTarget = z.infer<typeof CreamTargetSchema>;
+
+export const CreamSchema = z.strictObject({ ...stepBase, op: z.literal('cream'), line: lineIdSchema, target: CreamTargetSchema });
+export type Cream = z.infer<typeof CreamSchema>;
+
+const NOTHING_KG = 1e-6;
+
+/** Share of the finished soup that a target asks for; undefined for a fat target, which depends on the soup. */
+export function creamShare(target: CreamTarget, bowlKg: number): number | undefined {
+  if (target.by === 'pct') return target.value / 100;
+  return target.by === 'gPerBowl' ? target.value / 1000 / bowlKg : undefined;
+}
+
+/**
+ * Kilos to add so that a part makes up a share of the whole: (have + p x) / (M + x) = w. NaN when it can't be reached.
+ *
+ * @example shareToAdd(9, 0, 1, 0.1) // 1
+ */
+export function shareToAdd(massKg: number, haveKg: number, purity: number, wanted: number): number {
+  return purity > wanted ? (wanted * massKg - haveKg) / (purity - wanted) : Number.NaN;
+}
+
+/** Kilos of a cream that a pot still wants to meet its target; negative when there is too much in it; NaN when none would do. */
+export function creamToAdd(pot: PotState, target: CreamTarget, bowlKg: number, line: ReadyLine): number {
+  const all = contents(pot);
+  const share = creamShare(target, bowlKg);
+  return share === undefined
+    ? shareToAdd(potKg(pot), all.mix[FAT], line.ingredient.perKg[FAT], target.value / 100)
+    : shareToAdd(potKg(pot), all.creamKg, 1, share);
+}
+
+/** Finishes with cream to a target, counting what is in already; cools and lightens the pot as it must. */
+export function cream(pot: PotState, settings: Cream, context: StepContext): StepResult {
+  const line = context.line(settings.line);
+  const wantedKg = creamToAdd(pot, settings.target, context.bowlKg, line);
+  const cautions: Caution[] = [];
+  if (Number.isNaN(wantedKg)) cautions.push({ code: 'TARGET_UNREACHABLE', what: 'cream' });
+  else if (wantedKg < -NOTHING_KG) cautions.push({ code: 'TARGET_PASSED', what: 'cream', overKg: -wantedKg });
+  const massKg = wantedKg > 0 ? wantedKg : 0;
+  return { ...pouredIn(pot, line, massKg), gave: [], minutes: 0, joules: 0, cautions };
+}

@@ -1,0 +1,66 @@
+import { z } from 'zod';
+
+const id = z.string().regex(/^[a-z0-9-]+$/);
+const name = z.string().min(1).max(60);
+const lengthM = z.number().positive().max(3);
+const volumeM3 = z.number().positive().max(1);
+
+/** A round, straight-sided pot on its burner. Efficiency is the share of the burner's power that reaches the food. */
+export const VesselSchema = z.strictObject({
+  id,
+  name,
+  widthM: lengthM,
+  depthM: lengthM,
+  tareKg: z.number().min(0).max(200),
+  burnerW: z.number().positive().max(100_000),
+  efficiency: z.number().gt(0).max(1),
+});
+export type Vessel = z.infer<typeof VesselSchema>;
+
+/** Oven trays of one size; `count` is how many the oven takes at once. */
+export const TraySchema = z.strictObject({ id, name, widthM: lengthM, depthM: lengthM, count: z.int().min(1).max(100) });
+export type Tray = z.infer<typeof TraySchema>;
+
+export const BlenderSchema = z.strictObject({ id, name, kind: z.enum(['jug', 'stick', 'processor']), volumeM3 });
+export type Blender = z.infer<typeof BlenderSchema>;
+
+export const MeasureSchema = z.strictObject({ id, name, volumeM3 });
+export type Measure = z.infer<typeof MeasureSchema>;
+
+/** What a kitchen cooks with. */
+export const KitSchema = z.strictObject({
+  kitchen: name,
+  altitudeM: z.number().min(-400).max(5000),
+  units: z.enum(['metric', 'us', 'imperial']),
+  pots: z.array(VesselSchema).min(1).max(50),
+  trays: z.array(TraySchema).max(20),
+  blenders: z.array(BlenderSchema).min(1).max(20),
+  ladles: z.array(MeasureSchema).min(1).max(20),
+  bowls: z.array(MeasureSchema).max(20),
+});
+export type Kit = z.infer<typeof KitSchema>;
+
+export function areaM2(vessel: Pick<Vessel, 'widthM'>): number {
+  return (Math.PI / 4) * vessel.widthM ** 2;
+}
+
+export function areaOfTrayM2(tray: Tray): number {
+  return tray.widthM * tray.depthM;
+}
+
+export function brimM3(vessel: Vessel): number {
+  return areaM2(vessel) * vessel.depthM;
+}
+
+/** Share of a pot's depth left free so that it does not boil over. Kitchen default. */
+const HEADSPACE_SHARE = 0.12;
+
+/** The volume that may be boiled in a pot, m3. */
+export function usableM3(vessel: Vessel): number {
+  return brimM3(vessel) * (1 - HEADSPACE_SHARE);
+}
+
+/** How far below the rim a volume stands, m; negative when it would be over. */
+export function belowRimM(vessel: Vessel, volume: number): number {
+  return vessel.depthM - volume / areaM2(vessel);
+}

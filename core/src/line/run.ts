@@ -1,0 +1,205 @@
+import { usableM3 } from '../kit/index.js';
+import { SALT } from '../larder/index.js';
+import { EMPTY_POT, joined, potKg, potM3, type Caution, type Flow, type Parcel, type PotState } from '../pot/index.js';
+import {
+  add,
+  blend,
+  cover,
+  read,
+  rest,
+  roast,
+  simmer,
+  sweat,
+  takeOut,
+  trim,
+  type ReadyLine,
+  type StepContext,
+  type StepResult,
+} from '../steps/index.js';
+import { season } from '../season/index.js';
+import { cream, creamToAdd } from '../finish/index.js';
+import { film } from '../film/index.js';
+import { dish } from '../dish/index.js';
+import type { Branch, SoupStep } from '../soup/index.js';
+import type { Ready } from './ready.js';
+
+/** What happened at one step: the pot on either side and the step's own account of the difference. */
+export interface StepRecord extends StepResult {
+  readonly step: SoupStep;
+  readonly branchId: string;
+  readonly before: PotState;
+  /** Minutes on the clock of its branch when the step is over; branches run side by side. */
+  readonly overAt: number;
+}
+
+export interface Run {
+  readonly records: readonly StepRecord[];
+  readonly pot: PotState;
+  readonly bowls: number;
+  /** What went into the bowls, and how hot. */
+  readonly dished: { readonly parcel: Parcel; readonly tempC: number } | undefined;
+  /** The most that stood in the main pot, m3 and kg. */
+  readonly peakM3: number;
+  readonly peakKg: number;
+  readonly minutes: number;
+  /** Kilos that crossed the rim from each line, as bought. */
+  readonly usedKg: ReadonlyMap<string, number>;
+  /** Cautions of the run as a whole; those of a step stand in its record. */
+  readonly cautions: readonly Caution[];
+}
+
+/** Half the air whipped in is gone in so many minutes. Kitchen default. */
+const AIR_HALF_LIFE_MIN = 6;
+/** From here a pot is lifted by two. Common practice, kg with the pot. */
+const TWO_PEOPLE_KG = 30;
+
+function stepOnce(pot: PotState, step: Exclude<SoupStep, { op: 'join' }>, context: StepContext): StepResult {
+  switch (step.op) {
+    case 'trim':
+      return trim(pot, step, context);
+    case 'roast':
+      return roast(pot, step, context);
+    case 'sweat':
+      return sweat(pot, step, context);
+    case 'add':
+      return add(pot, step, context);
+    case 'takeOut':
+      return takeOut(pot, step);
+    case 'cover':
+      return cover(pot, step, context);
+    case 'simmer':
+      return simmer(pot, step, context);
+    case 'rest':
+      return rest(pot, step, context);
+    case 'blend':
+      return blend(pot, step, context);
+    case 'season':
+      return season(pot, step, context);
+    case 'cream':
+      return cream(pot, step, context);
+    case 'film':
+      return film(pot, step, context);
+    case 'dish':
+      return dish(pot, step, context);
+    case 'read':
+      return read(pot, step);
+  }
+}
+
+/** Air leaves by itself while time passes; the blade has set it for its own step. */
+function settled(pot: PotState, step: SoupStep, minutes: number): PotState {
+  return pot.airShare === 0 || minutes === 0 || step.op === 'blend'
+    ? pot
+    : { ...pot, airShare: pot.airShare * 0.5 ** (minutes / AIR_HALF_LIFE_MIN) };
+}
+
+class Runner {
+  readonly records: StepRecord[] = [];
+  readonly usedKg = new Map<string, number>();
+  peakM3 = 0;
+  peakKg = 0;
+
+  private readonly lines: ReadonlyMap<string, ReadyLine>;
+
+  constructor(
+    private readonly ready: Ready,
+    scale: number,
+  ) {
+    this.lines = new Map(
+      ready.lines.map(({ line, scales }) => [line.id, scales ? { ...line, massKg: line.massKg * scale } : line]),
+    );
+  }
+
+  private readonly line = (id: string): ReadyLine => {
+    const line = this.lines.get(id);
+    if (line === undefined) throw new Error(`No line ${id}: a soup is checked before it is run.`);
+    return line;
+  };
+
+  private creamToCome(pot: PotState, branch: Branch, from: number): StepContext['creamToCome'] {
+    const next = branch.steps.slice(from + 1).find((step) => step.op === 'cream');
+    if (next?.op !== 'cream') return undefined;
+    const line = this.line(next.line);
+    const massKg = creamToAdd(pot, next.target, this.ready.bowlKg, line);
+    return massKg > 0 ? { share: massKg / (potKg(pot) + massKg), saltShare: line.ingredient.perKg[SALT] } : undefined;
+  }
+
+  private context(pot: PotState, branch: Branch, at: number, step: SoupStep): StepContext {
+    const { kit, vessel, boilC, bowlKg } = this.ready;
+    return {
+      kit,
+      vessel,
+      boilC,
+      bowlKg,
+      line: this.line,
+      creamToCome: step.op === 'season' ? this.creamToCome(pot, branch, at) : undefined,
+    };
+  }
+
+  private count(flows: readonly Flow[]): void {
+    for (const { kind, lineId, parcel } of flows) {
+      if (kind !== 'ingredient') continue;
+      let massKg = 0;
+      for (const part of parcel.mix) massKg += part;
+      this.usedKg.set(lineId, (this.usedKg.get(lineId) ?? 0) + massKg);
+    }
+  }
+
+  branch(branch: Branch, isRoot: boolean, startAt: number): { pot: PotState; overAt: number } {
+    let pot = EMPTY_POT;
+    let clock = startAt;
+    for (const [at, step] of branch.steps.entries()) {
+      const before = pot;
+      let outcome: StepResult;
+      if (step.op === 'join') {
+        const side = this.branch(step.branch, false, startAt);
+        clock = Math.max(clock, side.overAt);
+        outcome = { pot: joined(pot, side.pot), took: [], gave: [], minutes: 0, joules: 0, cautions: [] };
+      } else {
+        outcome = stepOnce(pot, step, this.context(pot, branch, at, step));
+        clock += outcome.minutes;
+      }
+      pot = settled(outcome.pot, step, outcome.minutes);
+      this.count(outcome.took);
+      this.records.push({ ...outcome, pot, step, branchId: branch.id, before, overAt: clock });
+      if (isRoot) {
+        const volume = potM3(pot);
+        if (volume > this.peakM3) {
+          this.peakM3 = volume;
+          this.peakKg = potKg(pot);
+        }
+      }
+    }
+    return { pot, overAt: clock };
+  }
+}
+
+/**
+ * Runs a soup forward at a scale: planning, cooking and solving all go through here. Branches run side by side, so
+ * the clock at a join is the later of the two. `records` are in cooking order.
+ *
+ * @param scale times the amounts as written; positive.
+ */
+export function run(ready: Ready, scale: number): Run {
+  const runner = new Runner(ready, scale);
+  const { pot, overAt } = runner.branch(ready.soup.root, true, 0);
+  const last = runner.records.at(-1);
+  const bowlsFlow = last?.gave.find(({ kind }) => kind === 'bowls');
+  const { vessel } = ready;
+  const cautions: Caution[] = [];
+  const usable = usableM3(vessel);
+  if (runner.peakM3 > usable) cautions.push({ code: 'OVER_THE_BRIM', overM3: runner.peakM3 - usable, usableM3: usable });
+  if (runner.peakKg + vessel.tareKg >= TWO_PEOPLE_KG)
+    cautions.push({ code: 'TWO_PEOPLE_LIFT', massKg: runner.peakKg + vessel.tareKg });
+  return {
+    records: runner.records,
+    pot,
+    bowls: last?.counts?.bowls ?? 0,
+    dished: bowlsFlow === undefined ? undefined : { parcel: bowlsFlow.parcel, tempC: bowlsFlow.tempC },
+    peakM3: runner.peakM3,
+    peakKg: runner.peakKg,
+    minutes: overAt,
+    usedKg: runner.usedKg,
+    cautions,
+  };
+}

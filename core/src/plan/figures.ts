@@ -1,0 +1,141 @@
+import { bowlFacts, type BowlFacts } from '../dish/index.js';
+import { SALT } from '../larder/index.js';
+import type { Run } from '../line/index.js';
+import { parcelKg, potKg, type Caution } from '../pot/index.js';
+import type { Planned } from './plan.js';
+
+/** One row of the pull list. Masses in kg. */
+export interface PullRow {
+  /** The lines it serves: one ingredient trimmed one way is one line of shopping, however it is split. */
+  readonly lineIds: readonly string[];
+  readonly ingredient: string;
+  readonly name: string;
+  readonly group: string;
+  readonly boughtKg: number;
+  readonly edibleKg: number;
+  readonly trimKg: number;
+  readonly cut: string | undefined;
+  readonly way: string | undefined;
+}
+
+/** What does not go by the factor of the vegetables. `unit` says what `written` and `now` are in. */
+export interface NotScaling {
+  readonly what:
+    'vegetables' | 'poured stock' | 'boil-off' | 'pan fat' | 'salt' | 'minutes to the boil' | 'oven trays' | 'oven rounds' | 'jugs';
+  readonly unit: 'kg' | 'min' | 'count';
+  readonly written: number;
+  readonly now: number;
+}
+
+export interface StepCaution {
+  readonly stepId: string | undefined;
+  readonly caution: Caution;
+}
+
+/** The figures of a run that are stored and shown; closed once a batch closes. */
+export interface Figures {
+  /** What stands in the pot before the film: the cooked yield. */
+  readonly cookedKg: number;
+  readonly servedKg: number;
+  readonly bowls: number;
+  readonly minutes: number;
+  readonly saltPct: number;
+  readonly facts: BowlFacts | undefined;
+}
+
+/** Mass in the main pot once everything is in and before what clings is counted off, kg. */
+function cookedKg(run: Run): number {
+  const dishAt = run.records.length - 1;
+  const film = run.records[dishAt - 1];
+  const from = film?.step.op === 'film' ? film : run.records[dishAt];
+  return from === undefined ? 0 : potKg(from.before);
+}
+
+export function figuresOf(run: Run, bowlKg: number): Figures {
+  const { dished } = run;
+  const servedKg = dished === undefined ? 0 : parcelKg(dished.parcel);
+  return {
+    cookedKg: cookedKg(run),
+    servedKg,
+    bowls: run.bowls,
+    minutes: run.minutes,
+    saltPct: dished === undefined || servedKg === 0 ? 0 : (dished.parcel.mix[SALT] / servedKg) * 100,
+    facts: dished === undefined ? undefined : bowlFacts(dished.parcel, bowlKg, dished.tempC),
+  };
+}
+
+/** What to take from the shelves: as bought, what trimming leaves and what goes to the stock tub. */
+export function pullList({ ready, run }: Planned): PullRow[] {
+  const rows = new Map<string, PullRow>();
+  for (const line of ready.soup.lines) {
+    const own = ready.lines.find((one) => one.line.id === line.id)?.line;
+    if (own === undefined) continue;
+    const boughtKg = run.usedKg.get(line.id) ?? 0;
+    const key = `${line.ingredient} ${line.way ?? ''}`;
+    const have = rows.get(key);
+    rows.set(key, {
+      lineIds: [...(have?.lineIds ?? []), line.id],
+      ingredient: line.ingredient,
+      name: own.ingredient.row.name,
+      group: own.ingredient.row.group,
+      boughtKg: (have?.boughtKg ?? 0) + boughtKg,
+      edibleKg: (have?.edibleKg ?? 0) + boughtKg * own.keptShare,
+      trimKg: (have?.trimKg ?? 0) + boughtKg * (1 - own.keptShare),
+      cut: have?.cut ?? line.cut?.name,
+      way: line.way,
+    });
+  }
+  return [...rows.values()];
+}
+
+function usedBy(planned: Planned, op: 'cover' | 'season'): number {
+  const lines = new Set(planned.run.records.flatMap(({ step }) => (step.op === op ? [step.line] : [])));
+  return [...lines].reduce((sum, id) => sum + (planned.run.usedKg.get(id) ?? 0), 0);
+}
+
+function boilOffKg(run: Run): number {
+  return run.records.reduce(
+    (sum, { gave, step }) =>
+      step.op === 'simmer' ? sum + gave.reduce((own, flow) => own + (flow.kind === 'vapour' ? parcelKg(flow.parcel) : 0), 0) : sum,
+    0,
+  );
+}
+
+function counted(run: Run, what: 'trays' | 'rounds' | 'jugs' | 'toBoilMinutes'): number {
+  return run.records.reduce((sum, { counts }) => sum + (counts?.[what] ?? 0), 0);
+}
+
+function panFatKg(planned: Planned): number {
+  return planned.ready.soup.lines.reduce(
+    (sum, line) => (line.amount.rule === 'panFloor' ? sum + (planned.run.usedKg.get(line.id) ?? 0) : sum),
+    0,
+  );
+}
+
+/** The panel "does not go by the same factor": the soup as written beside this plan, each from its own run. */
+export function notScaling(written: Planned, now: Planned): NotScaling[] {
+  const rows: NotScaling[] = [
+    { what: 'vegetables', unit: 'count', written: written.snapshot.scale, now: now.snapshot.scale },
+    { what: 'poured stock', unit: 'kg', written: usedBy(written, 'cover'), now: usedBy(now, 'cover') },
+    { what: 'boil-off', unit: 'kg', written: boilOffKg(written.run), now: boilOffKg(now.run) },
+    { what: 'pan fat', unit: 'kg', written: panFatKg(written), now: panFatKg(now) },
+    { what: 'salt', unit: 'kg', written: usedBy(written, 'season'), now: usedBy(now, 'season') },
+    {
+      what: 'minutes to the boil',
+      unit: 'min',
+      written: counted(written.run, 'toBoilMinutes'),
+      now: counted(now.run, 'toBoilMinutes'),
+    },
+    { what: 'oven trays', unit: 'count', written: counted(written.run, 'trays'), now: counted(now.run, 'trays') },
+    { what: 'oven rounds', unit: 'count', written: counted(written.run, 'rounds'), now: counted(now.run, 'rounds') },
+    { what: 'jugs', unit: 'count', written: counted(written.run, 'jugs'), now: counted(now.run, 'jugs') },
+  ];
+  return rows.filter(({ written: a, now: b }) => a > 0 || b > 0);
+}
+
+export function cautionsOf(run: Run): StepCaution[] {
+  return [
+    ...run.cautions.map((caution) => ({ stepId: undefined, caution })),
+    ...run.records.flatMap(({ step, cautions }) => cautions.map((caution) => ({ stepId: step.id, caution }))),
+  ];
+}

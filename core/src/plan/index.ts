@@ -1,0 +1,22 @@
+export { AskSchema, MOST_BOWLS, type Ask } from './ask.js';
+export {
+  CORE_VERSION,
+  makePlan,
+  rerun,
+  writtenPlan,
+  type Fits,
+  type PlanError,
+  type Planned,
+  type Planning,
+  type Snapshot,
+} from './plan.js';
+export {
+  cautionsOf,
+  figuresOf,
+  notScaling,
+  pullList,
+  type Figures,
+  type NotScaling,
+  type PullRow,
+  type StepCaution,
+} from './figures.js';

@@ -1,0 +1,139 @@
+import { usableM3, type Kit } from '../kit/index.js';
+import { makeLarder, type IngredientRow, type Larder } from '../larder/index.js';
+import { makeReady, run, type Readied, type Ready, type Run } from '../line/index.js';
+import { scaleForBowls, scaleForPeak } from '../solve/index.js';
+import type { Soup } from '../soup/index.js';
+import type { Ask } from './ask.js';
+
+/** Version of the rules: stored with every plan, so that closed figures can be told from what a newer core would say. */
+export const CORE_VERSION = '0.1.0';
+
+/** Everything that a plan was computed from; running it again gives the same plan. */
+export interface Snapshot {
+  readonly soup: Soup;
+  readonly kit: Kit;
+  readonly rows: readonly IngredientRow[];
+  readonly ask: Ask;
+  readonly scale: number;
+  readonly coreVersion: string;
+}
+
+export interface Planned {
+  readonly ready: Ready;
+  readonly run: Run;
+  readonly snapshot: Snapshot;
+}
+
+/** A pot that would do, and how many bowls fit it. */
+export interface Fits {
+  readonly potId: string;
+  readonly name: string;
+  readonly bowls: number;
+}
+
+export type PlanError =
+  | { readonly code: 'SOUP_HAS_PROBLEMS'; readonly problems: Extract<Readied, { ok: false }>['problems'] }
+  | {
+      readonly code: 'DOES_NOT_FIT';
+      readonly peakM3: number;
+      readonly usableM3: number;
+      readonly overM3: number;
+      /** Whole bowls that this pot holds at its fullest moment. */
+      readonly bowlsThatFit: number;
+      /** Pots of the kit that hold what was asked. */
+      readonly pots: readonly Fits[];
+    }
+  | { readonly code: 'TOO_FEW_FOR_POT'; readonly leastBowls: number }
+  | { readonly code: 'NO_ANSWER'; readonly solver: string };
+
+export type Planning = { readonly ok: true; readonly plan: Planned } | { readonly ok: false; readonly error: PlanError };
+
+/** A scale so small that only what does not scale is left. */
+const HARDLY_ANY = 1e-4;
+
+function bowlsThatFit(ready: Ready): number {
+  const full = scaleForPeak(ready, usableM3(ready.vessel));
+  return full.ok ? Math.floor(full.run.bowls + 1e-6) : 0;
+}
+
+function potsThatFit(soup: Soup, larder: Larder, kit: Kit, ask: Ask): Fits[] {
+  return kit.pots.flatMap(({ id, name }) => {
+    if (id === ask.potId) return [];
+    const readied = makeReady(soup, larder, kit, id, ask.bowlG / 1000);
+    if (!readied.ok) return [];
+    const bowls = bowlsThatFit(readied.ready);
+    return bowls >= ask.bowls ? [{ potId: id, name, bowls }] : [];
+  });
+}
+
+/**
+ * Plans a soup backwards from bowls to amounts as purchased, in a named pot. A plan that does not fit is an error
+ * that says by how much, how many bowls would fit, and which pots would hold what was asked.
+ */
+export function makePlan(soup: Soup, rows: readonly IngredientRow[], kit: Kit, ask: Ask): Planning {
+  const larder = makeLarder(rows);
+  const readied = makeReady(soup, larder, kit, ask.potId, ask.bowlG / 1000);
+  if (!readied.ok) return { ok: false, error: { code: 'SOUP_HAS_PROBLEMS', problems: readied.problems } };
+  const { ready } = readied;
+  const solved = scaleForBowls(ready, ask.bowls);
+  if (!solved.ok) {
+    const least = run(ready, HARDLY_ANY).bowls;
+    if (least > ask.bowls) return { ok: false, error: { code: 'TOO_FEW_FOR_POT', leastBowls: Math.ceil(least) } };
+    return { ok: false, error: { code: 'NO_ANSWER', solver: solved.code } };
+  }
+  const usable = usableM3(ready.vessel);
+  if (solved.run.peakM3 > usable) {
+    return {
+      ok: false,
+      error: {
+        code: 'DOES_NOT_FIT',
+        peakM3: solved.run.peakM3,
+        usableM3: usable,
+        overM3: solved.run.peakM3 - usable,
+        bowlsThatFit: bowlsThatFit(ready),
+        pots: potsThatFit(soup, larder, kit, ask),
+      },
+    };
+  }
+  const used = new Set(soup.lines.map(({ ingredient }) => ingredient));
+  const snapshot: Snapshot = {
+    soup,
+    kit,
+    rows: rows.filter(({ id }) => used.has(id)),
+    ask,
+    scale: solved.scale,
+    coreVersion: CORE_VERSION,
+  };
+  return { ok: true, plan: { ready, run: solved.run, snapshot } };
+}
+
+/** A stored plan run again from its snapshot. Throws when the snapshot is not one that `makePlan` made. */
+export function rerun(snapshot: Snapshot): Planned {
+  const readied = makeReady(snapshot.soup, makeLarder(snapshot.rows), snapshot.kit, snapshot.ask.potId, snapshot.ask.bowlG / 1000);
+  if (!readied.ok) throw new Error('A snapshot holds everything that its soup needs.');
+  return { ready: readied.ready, run: run(readied.ready, snapshot.scale), snapshot };
+}
+
+/**
+ * A soup as written, in the smallest pot that holds it: solved for the bowls it is written for, or, where no pot of
+ * the kit can make so few, its amounts as they stand. Undefined when the soup has problems or fits no pot.
+ */
+export function writtenPlan(soup: Soup, rows: readonly IngredientRow[], kit: Kit): Planned | undefined {
+  const { bowls, bowlG } = soup.writtenFor;
+  const pots = [...kit.pots].sort((a, b) => usableM3(a) - usableM3(b));
+  for (const { id } of pots) {
+    const planning = makePlan(soup, rows, kit, { bowls, bowlG, potId: id });
+    if (planning.ok) return planning.plan;
+  }
+  const larder = makeLarder(rows);
+  for (const { id } of pots) {
+    const readied = makeReady(soup, larder, kit, id, bowlG / 1000);
+    if (!readied.ok) return undefined;
+    const asItStands = run(readied.ready, 1);
+    if (asItStands.peakM3 <= usableM3(readied.ready.vessel)) {
+      const snapshot: Snapshot = { soup, kit, rows, ask: { bowls, bowlG, potId: id }, scale: 1, coreVersion: CORE_VERSION };
+      return { ready: readied.ready, run: asItStands, snapshot };
+    }
+  }
+  return undefined;
+}

@@ -1,0 +1,61 @@
+import { z } from 'zod';
+import { SALT } from '../larder/index.js';
+import { contents, potKg, type Caution, type PotState } from '../pot/index.js';
+import { lineIdSchema, pouredIn, stepBase, type StepContext, type StepResult } from '../steps/index.js';
+
+export const SeasonSchema = z.strictObject({
+  ...stepBase,
+  op: z.literal('season'),
+  line: lineIdSchema,
+  /** NaCl wanted in the finished soup, % by mass, from every source. */
+  saltPct: z.number().min(0).max(5),
+});
+export type Season = z.infer<typeof SeasonSchema>;
+
+/** Salt that a cook keeps back for the tasting, as a share of the dose. Common practice, no source. */
+export const HOLD_BACK_SHARE = 0.2;
+
+/** Too little to weigh or taste: differences below this are not spoken of, kg. */
+const NOTHING_KG = 1e-6;
+
+export interface SaltCase {
+  readonly massKg: number;
+  readonly saltKg: number;
+  /** NaCl per kg of what is added. */
+  readonly purity: number;
+  readonly wantedShare: number;
+  /** Cream still to come: share of the finished soup, and NaCl per kg of it. */
+  readonly creamShare: number;
+  readonly creamSaltShare: number;
+}
+
+/**
+ * Kilos of salt to add so that the finished soup, cream included, holds the share wanted; negative when there is too
+ * much already; NaN when no amount would do. From (S + p x + c F s) = w F with F = (M + x) / (1 - c).
+ *
+ * @example saltToAdd({ massKg: 10, saltKg: 0, purity: 1, wantedShare: 0.008, creamShare: 0, creamSaltShare: 0 }) // 0.0806
+ */
+export function saltToAdd(c: SaltCase): number {
+  const perFinished = (c.wantedShare - c.creamShare * c.creamSaltShare) / (1 - c.creamShare);
+  const effect = c.purity - perFinished;
+  return effect > 0 ? (perFinished * c.massKg - c.saltKg) / effect : Number.NaN;
+}
+
+/** Salts to a share of the finished soup. Salt can't be taken out: what is over is said, with how much. */
+export function season(pot: PotState, settings: Season, context: StepContext): StepResult {
+  const line = context.line(settings.line);
+  const { mix } = contents(pot);
+  const wantedKg = saltToAdd({
+    massKg: potKg(pot),
+    saltKg: mix[SALT],
+    purity: line.ingredient.perKg[SALT],
+    wantedShare: settings.saltPct / 100,
+    creamShare: context.creamToCome?.share ?? 0,
+    creamSaltShare: context.creamToCome?.saltShare ?? 0,
+  });
+  const cautions: Caution[] = [];
+  if (Number.isNaN(wantedKg)) cautions.push({ code: 'TARGET_UNREACHABLE', what: 'salt' });
+  else if (wantedKg < -NOTHING_KG) cautions.push({ code: 'TARGET_PASSED', what: 'salt', overKg: -wantedKg });
+  const massKg = wantedKg > 0 ? wantedKg : 0;
+  return { ...pouredIn(pot, line, massKg), gave: [], minutes: 0, joules: 0, cautions };
+}

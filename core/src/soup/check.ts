@@ -1,0 +1,82 @@
+import { weigh, type AmountError } from '../amounts/index.js';
+import type { Kit } from '../kit/index.js';
+import type { Larder } from '../larder/index.js';
+import type { Soup } from './soup.js';
+import { linesOf, walk } from './walk.js';
+
+/** What is wrong with a soup, where in its file, and the figures to say it with. */
+export type SoupProblem = { readonly path: string } & (
+  | { readonly code: 'UNKNOWN_INGREDIENT'; readonly ingredient: string }
+  | { readonly code: 'UNKNOWN_WAY'; readonly way: string; readonly known: readonly string[] }
+  | { readonly code: 'UNKNOWN_LINE'; readonly line: string }
+  | { readonly code: 'LINE_NOT_USED'; readonly line: string }
+  | { readonly code: 'SHARES_PASS_ONE'; readonly line: string; readonly sum: number }
+  | { readonly code: 'SAME_ID'; readonly id: string }
+  | { readonly code: 'STEP_MUST_SETTLE'; readonly line: string }
+  | { readonly code: 'TRIM_WITHOUT_BOARD'; readonly line: string }
+  | { readonly code: 'NO_DISH' }
+  | { readonly code: 'NO_TRAYS' }
+  | { readonly code: 'NO_BLENDER'; readonly blender: string }
+  | AmountError
+);
+
+const SLACK = 1e-9;
+
+/** Everything that would keep a soup from being run, all at once; empty when nothing does. Against a kit only when one is given. */
+export function checkSoup(soup: Soup, larder: Larder, kit?: Kit): SoupProblem[] {
+  const problems: SoupProblem[] = [];
+  const used = new Map<string, number>();
+  const settled = new Set<string>();
+  const trimmed = new Set<string>();
+  const ids = new Set<string>();
+  const lines = new Map(soup.lines.map((line) => [line.id, line]));
+  const steps = walk(soup.root);
+
+  for (const { step, path } of steps) {
+    if (ids.has(step.id)) problems.push({ path: `${path}.id`, code: 'SAME_ID', id: step.id });
+    ids.add(step.id);
+    for (const { line, share } of linesOf(step)) {
+      if (!lines.has(line)) problems.push({ path, code: 'UNKNOWN_LINE', line });
+      used.set(line, (used.get(line) ?? 0) + share);
+      if (step.op === 'cover' || step.op === 'season' || step.op === 'cream') settled.add(line);
+      if (step.op === 'trim') trimmed.add(line);
+    }
+    if (step.op === 'takeOut') {
+      for (const line of step.lines) if (!lines.has(line)) problems.push({ path, code: 'UNKNOWN_LINE', line });
+    }
+    if (step.op === 'blend') {
+      for (const { line } of step.holdBack ?? []) if (!lines.has(line)) problems.push({ path, code: 'UNKNOWN_LINE', line });
+      if (kit !== undefined && !kit.blenders.some(({ kind }) => kind === step.blender)) {
+        problems.push({ path, code: 'NO_BLENDER', blender: step.blender });
+      }
+    }
+    if (step.op === 'roast' && kit?.trays.length === 0) problems.push({ path, code: 'NO_TRAYS' });
+  }
+  if (soup.root.steps.at(-1)?.op !== 'dish') problems.push({ path: 'root.steps', code: 'NO_DISH' });
+
+  const seen = new Set<string>();
+  for (const [n, line] of soup.lines.entries()) {
+    const path = `lines.${String(n)}`;
+    if (seen.has(line.id)) problems.push({ path: `${path}.id`, code: 'SAME_ID', id: line.id });
+    seen.add(line.id);
+    const ingredient = larder.get(line.ingredient);
+    if (ingredient === undefined) {
+      problems.push({ path: `${path}.ingredient`, code: 'UNKNOWN_INGREDIENT', ingredient: line.ingredient });
+      continue;
+    }
+    if (line.amount.rule === 'scaled') {
+      const weighed = weigh(line.amount.amount, ingredient);
+      if (!weighed.ok) problems.push({ path: `${path}.amount`, ...weighed.error });
+    }
+    if (line.amount.rule === 'byStep' && !settled.has(line.id)) problems.push({ path, code: 'STEP_MUST_SETTLE', line: line.id });
+    if (line.way !== undefined) {
+      const known = ingredient.row.trims.map(({ way }) => way);
+      if (!known.includes(line.way)) problems.push({ path: `${path}.way`, code: 'UNKNOWN_WAY', way: line.way, known });
+      if (!trimmed.has(line.id)) problems.push({ path: `${path}.way`, code: 'TRIM_WITHOUT_BOARD', line: line.id });
+    }
+    const share = used.get(line.id) ?? 0;
+    if (share === 0) problems.push({ path, code: 'LINE_NOT_USED', line: line.id });
+    if (share > 1 + SLACK && !settled.has(line.id)) problems.push({ path, code: 'SHARES_PASS_ONE', line: line.id, sum: share });
+  }
+  return problems;
+}

@@ -1,0 +1,89 @@
+import { z } from 'zod';
+import { STARCH } from '../larder/index.js';
+import { TENDER, plusParcel, potM3, scaleParcel, type Caution, type Cohort, type PotState } from '../pot/index.js';
+import { lineIdSchema, minutesSchema, stepBase, type StepContext, type StepResult } from './step.js';
+
+export const BlendSchema = z.strictObject({
+  ...stepBase,
+  op: z.literal('blend'),
+  blender: z.enum(['jug', 'stick', 'processor']),
+  /** Minutes at the blade: of each jug, or of the pot with a stick. */
+  minutes: minutesSchema,
+  holdBack: z.array(z.strictObject({ line: lineIdSchema, share: z.number().gt(0).max(1) })).optional(),
+});
+export type Blend = z.infer<typeof BlendSchema>;
+
+/** Grain d = least + (d0 - least) exp(-t / tau), and air whipped in by volume at most. Kitchen defaults. */
+const BLADE: Readonly<Record<Blend['blender'], { tauS: number; leastM: number; air: number }>> = {
+  jug: { tauS: 20, leastM: 0.25e-3, air: 0.04 },
+  processor: { tauS: 25, leastM: 0.6e-3, air: 0.04 },
+  stick: { tauS: 40, leastM: 0.8e-3, air: 0.08 },
+};
+
+/** From here up a jug counts as boiling hot, °C, and how full it may be, by common practice. */
+const HOT_JUG_C = 70;
+const HOT_FILL = 1 / 3;
+const COOL_FILL = 0.6;
+/** Filling, venting, emptying, a jug. Kitchen default, minutes. */
+const HANDLING_MIN = 1.5;
+/** What softens so slowly that nobody means to eat it: bay, a bundle. */
+const NEVER_EATEN = 0.1;
+
+/** Grain after so many seconds at the blade, m. @example grainAfter('jug', 0.025, 120) // 0.00031 */
+export function grainAfter(blender: Blend['blender'], fromM: number, seconds: number): number {
+  const { tauS, leastM } = BLADE[blender];
+  return fromM <= leastM ? fromM : leastM + (fromM - leastM) * Math.exp(-seconds / tauS);
+}
+
+/** Jugs that a volume makes, and how full each may be at a temperature. */
+export function jugged(volume: number, jugM3: number, tempC: number): { jugs: number; fillShare: number } {
+  const fillShare = tempC >= HOT_JUG_C ? HOT_FILL : COOL_FILL;
+  return { jugs: Math.max(1, Math.ceil(volume / (jugM3 * fillShare) - 1e-9)), fillShare };
+}
+
+/** Merges the pieces into the liquid with a grain and some air; what is held back stays whole. */
+export function blend(pot: PotState, settings: Blend, context: StepContext): StepResult {
+  const blender = context.kit.blenders.find(({ kind }) => kind === settings.blender);
+  if (blender === undefined) throw new Error('A soup is planned only on a kit that has its blender.');
+  const held: Cohort[] = [];
+  let liquid = pot.liquid;
+  let cookedStarchKg = pot.cookedStarchKg;
+  let largestM = pot.grainM;
+  const hard: string[] = [];
+  const leftIn: string[] = [];
+  for (const cohort of pot.cohorts) {
+    const back = settings.holdBack?.find(({ line }) => line === cohort.lineId)?.share ?? 0;
+    if (back > 0) held.push({ ...cohort, parcel: scaleParcel(cohort.parcel, back) });
+    if (back === 1) continue;
+    const part = back === 0 ? cohort.parcel : scaleParcel(cohort.parcel, 1 - back);
+    liquid = plusParcel(liquid, part);
+    cookedStarchKg += part.mix[STARCH] * cohort.gelatinised;
+    largestM = Math.max(largestM, cohort.sizeM);
+    if (cohort.softening < NEVER_EATEN) leftIn.push(cohort.lineId);
+    else if (cohort.softness < TENDER) hard.push(cohort.lineId);
+  }
+  const cautions: Caution[] = [];
+  if (leftIn.length > 0) cautions.push({ code: 'LEFT_IN_FOR_THE_BLADE', lineIds: leftIn });
+  if (hard.length > 0) cautions.push({ code: 'NOT_TENDER', lineIds: hard });
+  const inJugs = settings.blender !== 'stick';
+  const { jugs, fillShare } = jugged(potM3(pot), blender.volumeM3, pot.tempC);
+  if (pot.tempC >= HOT_JUG_C) {
+    cautions.push(inJugs ? { code: 'HOT_JUG', fillShare, tempC: pot.tempC } : { code: 'HOT_BLADE', tempC: pot.tempC });
+  }
+  return {
+    pot: {
+      ...pot,
+      liquid,
+      cohorts: held,
+      cookedStarchKg,
+      grainM: grainAfter(settings.blender, largestM, settings.minutes * 60),
+      airShare: Math.max(pot.airShare, BLADE[settings.blender].air),
+    },
+    took: [],
+    gave: [],
+    minutes: inJugs ? jugs * (settings.minutes + HANDLING_MIN) : settings.minutes,
+    joules: 0,
+    cautions,
+    ...(inJugs ? { counts: { jugs } } : {}),
+  };
+}

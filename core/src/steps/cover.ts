@@ -1,0 +1,62 @@
+import { z } from 'zod';
+import { areaM2, type Vessel } from '../kit/index.js';
+import { parcelKg, volumeM3, type PotState } from '../pot/index.js';
+import { pouredIn } from './add.js';
+import { lineIdSchema, stepBase, type StepContext, type StepResult } from './step.js';
+
+export const CoverSchema = z.strictObject({
+  ...stepBase,
+  op: z.literal('cover'),
+  line: lineIdSchema,
+  /** How far the liquid stands over the bed, m. */
+  overM: z.number().min(0).max(0.5),
+});
+export type Cover = z.infer<typeof CoverSchema>;
+
+/** Share of a bed of pieces that is piece, raw and soft. Kitchen defaults. */
+const PACKING_RAW = 0.6;
+const PACKING_SOFT = 0.9;
+
+interface Bed {
+  readonly solidM3: number;
+  readonly packing: number;
+  readonly pieceM: number;
+}
+
+/** The bed at one temperature, so that liquid poured in parts adds up to liquid poured at once. */
+function bedOf(pot: PotState, tempC: number): Bed {
+  let solidM3 = 0;
+  let bedM3 = 0;
+  let sized = 0;
+  for (const cohort of pot.cohorts) {
+    const own = volumeM3(cohort.parcel.mix, tempC);
+    solidM3 += own;
+    bedM3 += own / (PACKING_RAW + (PACKING_SOFT - PACKING_RAW) * cohort.softness);
+    sized += own * cohort.sizeM;
+  }
+  return { solidM3, packing: bedM3 > 0 ? solidM3 / bedM3 : 1, pieceM: solidM3 > 0 ? sized / solidM3 : 0 };
+}
+
+/**
+ * Liquid in all that a bed needs to be covered, m3: a round bed of solid/packing over the pot's floor, never thinner
+ * than one piece of the pot's contents where there is a whole layer of them; liquid fills the gaps and stands `overM` above.
+ *
+ * @example coveringM3({ solidM3: 0.0015, packing: 0.6, pieceM: 0.012 }, pot24cm, 0.01) // 0.00145
+ */
+export function coveringM3(bed: Bed, vessel: Pick<Vessel, 'widthM' | 'depthM'>, overM: number): number {
+  if (bed.solidM3 <= 0) return 0;
+  const floorM2 = areaM2(vessel);
+  const bedM = Math.max(bed.solidM3 / bed.packing / floorM2, bed.pieceM);
+  return floorM2 * (bedM + overM) - bed.solidM3;
+}
+
+/** Pours a line until it stands a set depth over the pieces: the geometry decides, not the number of bowls. */
+export function cover(pot: PotState, settings: Cover, context: StepContext): StepResult {
+  const line = context.line(settings.line);
+  const pouredAtC = Math.max(0, line.ingredient.row.storedAtC);
+  const wantedM3 = coveringM3(bedOf(pot, pouredAtC), context.vessel, settings.overM);
+  const already = parcelKg(pot.liquid) > 0 ? volumeM3(pot.liquid.mix, pouredAtC) : 0;
+  const perKgM3 = volumeM3(line.ingredient.perKg, pouredAtC);
+  const massKg = Math.max(0, wantedM3 - already) / perKgM3;
+  return { ...pouredIn(pot, line, massKg), gave: [], minutes: 0, joules: 0, cautions: [] };
+}

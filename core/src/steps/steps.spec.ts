@@ -1,0 +1,355 @@
+import { LARDER_ROWS, SALT, WATER, makeLarder } from '../larder/index.js';
+import { READY_KITS } from '../kit/index.js';
+import { EMPTY_POT, contents, parcelKg, potKg, potM3, type PotState } from '../pot/index.js';
+import { saltToAdd, season } from '../season/index.js';
+import { cream, shareToAdd } from '../finish/index.js';
+import { film } from '../film/index.js';
+import { bowlFacts, dish } from '../dish/index.js';
+import {
+  add,
+  alcoholKept,
+  blend,
+  cover,
+  coveringM3,
+  grainAfter,
+  jugged,
+  read,
+  rest,
+  roast,
+  roastTau,
+  simmer,
+  standing,
+  sweat,
+  takeOut,
+  trayed,
+  trim,
+  type ReadyLine,
+  type StepContext,
+} from './index.js';
+
+const larder = makeLarder(LARDER_ROWS);
+const vessel = READY_KITS.canteen.pots.find(({ id }) => id === 'boiler-40')!;
+
+function line(id: string, massKg: number, sizeMm = 25, keptShare = 1): ReadyLine {
+  return { id, ingredient: larder.get(id)!, massKg, keptShare, shape: 'cube', sizeM: sizeMm / 1000, finish: id.endsWith('cream') };
+}
+
+function context(lines: readonly ReadyLine[]): StepContext {
+  return {
+    kit: READY_KITS.canteen,
+    vessel,
+    boilC: 100,
+    bowlKg: 0.3,
+    creamToCome: undefined,
+    line: (id) => lines.find((own) => own.id === id)!,
+  };
+}
+
+function gaveKg(result: { gave: readonly { parcel: Parameters<typeof parcelKg>[0] }[] }): number {
+  return result.gave.reduce((sum, { parcel }) => sum + parcelKg(parcel), 0);
+}
+
+function potOf(...lines: readonly ReadyLine[]): PotState {
+  return add(EMPTY_POT, { id: 'a', op: 'add', uses: lines.map(({ id }) => ({ line: id })) }, context(lines)).pot;
+}
+
+describe('trim', () => {
+  it('2 kg of beetroot, 77 % kept: 0.46 kg goes to the tub', () => {
+    const result = trim(EMPTY_POT, { id: 't', op: 'trim', uses: [{ line: 'beetroot' }] }, context([line('beetroot', 2, 25, 0.77)]));
+    expect(gaveKg(result)).toBeCloseTo(0.46, 12);
+    expect(potKg(result.pot)).toBeCloseTo(1.54, 12);
+    expect(result.cautions.map(({ code }) => code)).toEqual(['HARD_TO_CUT']);
+  });
+
+  it('a share of a line, or kilos of it', () => {
+    const of = (use: { share?: number; kg?: number }): number =>
+      potKg(trim(EMPTY_POT, { id: 't', op: 'trim', uses: [{ line: 'onion', ...use }] }, context([line('onion', 2, 6, 0.88)])).pot);
+    expect(of({ share: 0.25 })).toBeCloseTo(0.44, 12);
+    expect(of({ kg: 1 })).toBeCloseTo(0.88, 12);
+  });
+});
+
+describe('roast', () => {
+  it('1 kg of 25 mm beetroot for 95 min at 200 °C loses 0.8 (1 - 1/e) of its water: 0.8758 x 0.5057 = 0.4429 kg', () => {
+    const result = roast(
+      potOf(line('beetroot', 1)),
+      { id: 'r', op: 'roast', ovenC: 200, minutes: 95, load: 'rounds' },
+      context([]),
+    );
+    expect(gaveKg(result)).toBeCloseTo(0.4429, 4);
+    expect(result.counts).toEqual({ trays: 1, rounds: 1 });
+  });
+
+  it('tau 95 min: at 12.5 mm x 0.5^0.8 = 54.6; at 180 °C x e^(20/55) = 136.7; twice one layer x 2^0.7 = 154.3', () => {
+    expect(roastTau(0.0125, 200, 6)).toBeCloseTo(54.56, 1);
+    expect(roastTau(0.025, 180, 6)).toBeCloseTo(136.66, 1);
+    expect(roastTau(0.025, 200, 12)).toBeCloseTo(154.33, 1);
+  });
+
+  it('20 kg at 6 kg/m2 on trays of 0.53 x 0.325 m: 1.0335 kg each, 20 trays, 4 rounds of 6; or crowded on 6', () => {
+    const tray = READY_KITS.canteen.trays[0]!;
+    expect(trayed(20, tray, 'rounds')).toEqual(jasmine.objectContaining({ trays: 20, rounds: 4 }));
+    const crowded = trayed(20, tray, 'crowd');
+    expect(crowded.rounds).toBe(1);
+    expect(crowded.loadKgM2).toBeCloseTo(20 / (6 * 0.17225), 9);
+  });
+});
+
+describe('sweat', () => {
+  it('1 kg of 6 mm onion for 22 min, gentle, lid off, loses 0.6 (1 - 1/e) of its water: 0.8911 x 0.3793 = 0.3380 kg', () => {
+    const result = sweat(
+      potOf(line('onion', 1, 6)),
+      { id: 's', op: 'sweat', minutes: 22, heat: 'gentle', lid: 'off' },
+      context([]),
+    );
+    expect(gaveKg(result)).toBeCloseTo(0.338, 3);
+  });
+
+  it('with the lid on tau is three times longer: 0.8911 x 0.6 (1 - e^(-1/3)) = 0.1516 kg', () => {
+    const result = sweat(potOf(line('onion', 1, 6)), { id: 's', op: 'sweat', minutes: 22, heat: 'gentle', lid: 'on' }, context([]));
+    expect(gaveKg(result)).toBeCloseTo(0.1516, 3);
+  });
+});
+
+describe('add and take out', () => {
+  it('pieces stand beside the liquid; half a bay bundle lifted out leaves half', () => {
+    const pot = potOf(line('vegetable-stock', 2), line('bay', 0.004));
+    expect(pot.cohorts.length).toBe(1);
+    const result = takeOut(pot, { id: 'o', op: 'takeOut', lines: ['bay'], share: 0.5 });
+    expect(gaveKg(result)).toBeCloseTo(0.002, 12);
+    expect(potKg(result.pot)).toBeCloseTo(2.002, 12);
+  });
+
+  it('2 kg of water at 15 °C and 1 kg of oil at 20: (2 x 4.18 x 15 + 1.99 x 20) / (8.36 + 1.99) = 15.96 °C', () => {
+    expect(potOf(line('water', 2), line('rapeseed-oil', 1)).tempC).toBeCloseTo(15.96, 1);
+  });
+});
+
+describe('cover', () => {
+  const bed = { solidM3: 0.0015, packing: 0.6, pieceM: 0.012 };
+
+  it('1.5 L of raw pieces: 1.45 L of liquid at 24 cm, 2.6 at 45 (geometry by hand)', () => {
+    // 24 cm: floor 0.045239 m2; bed 0.0025 / 0.045239 = 55.3 mm; + 10 mm = 65.3 mm -> 2.952 L - 1.5 = 1.452
+    expect(coveringM3(bed, { widthM: 0.24, depthM: 0.2 }, 0.01)).toBeCloseTo(0.001452, 6);
+    // 45 cm: floor 0.159043; bed 15.7 mm; 25.7 mm -> 4.090 L - 1.5 = 2.590
+    expect(coveringM3(bed, { widthM: 0.45, depthM: 0.4 }, 0.01)).toBeCloseTo(0.00259, 5);
+  });
+
+  it('a bed thinner than a piece is one layer of pieces', () => {
+    // 0.3 L at 24 cm would be 11 mm deep; one layer of 25 mm: (0.025 + 0.01) x 0.045239 - 0.0003 = 1.283 L
+    expect(coveringM3({ solidM3: 0.0003, packing: 0.6, pieceM: 0.025 }, { widthM: 0.24, depthM: 0.2 }, 0.01)).toBeCloseTo(
+      0.001283,
+      6,
+    );
+  });
+
+  it('counts the liquid that is there: 1 L less to pour when 1 L stands', () => {
+    const lines = [line('carrot', 8, 12), line('water', 1)];
+    const settings = { id: 'c', op: 'cover', line: 'water', overM: 0.01 } as const;
+    const dry = cover(standing(lines[0]!, 8), settings, context(lines));
+    const wet = cover(potOf(...lines), settings, context(lines));
+    expect(parcelKg(dry.took[0]!.parcel) - parcelKg(wet.took[0]!.parcel)).toBeCloseTo(1, 2);
+  });
+});
+
+describe('simmer', () => {
+  const water = potOf(line('water', 10));
+  const settings = { id: 's', op: 'simmer', minutes: 30, vigour: 'steady', lid: 'off' } as const;
+
+  it('40 cm pot, steady, open, 30 min: 12 kg/(m2 h) x 0.12566 m2 x 0.5 h = 0.754 kg; lid ajar 0.264; lid on 0.075', () => {
+    expect(gaveKg(simmer(water, settings, context([])))).toBeCloseTo(0.754, 3);
+    expect(gaveKg(simmer(water, { ...settings, lid: 'ajar' }, context([])))).toBeCloseTo(0.2639, 4);
+    expect(gaveKg(simmer(water, { ...settings, lid: 'on' }, context([])))).toBeCloseTo(0.0754, 4);
+  });
+
+  it('cannot evaporate more than the burner gives: 200 W useful less wall loss', () => {
+    // Level 10.43 L / 0.12566 m2 = 8.0 cm at 15 °C; wall 0.1003 m2 x 10 x 80 = 80.2 W; (200 - 80.2) / 2256.5 kJ x 1800 s = 0.0956 kg
+    const small: StepContext = { ...context([]), vessel: { ...vessel, burnerW: 400, efficiency: 0.5 } };
+    const result = simmer(water, { ...settings, vigour: 'rolling' }, small);
+    expect(gaveKg(result)).toBeCloseTo(0.0956, 3);
+    expect(result.cautions.map(({ code }) => code)).toContain('BURNER_LIMITS');
+  });
+
+  it('10 kg from 15 to 100 °C on 4500 W useful: 10 x 4190 x 85 J over 4462 W (wall loss 38) = 13.3 min', () => {
+    expect(simmer(water, { ...settings, minutes: 0 }, context([])).counts?.toBoilMinutes).toBeCloseTo(13.3, 1);
+  });
+
+  it('keeps alcohol by the US retention factors, and straight lines between', () => {
+    for (const [minutes, kept] of [
+      [0, 1],
+      [15, 0.4],
+      [30, 0.35],
+      [60, 0.25],
+      [90, 0.2],
+      [120, 0.1],
+      [22.5, 0.375],
+      [300, 0.1],
+    ] as const) {
+      expect(alcoholKept(minutes)).toBeCloseTo(kept, 9);
+    }
+  });
+
+  it('boils dry with a caution, never below nought', () => {
+    const result = simmer(potOf(line('water', 0.2)), { ...settings, minutes: 600, vigour: 'rolling' }, context([]));
+    expect(result.cautions.map(({ code }) => code)).toContain('BOILED_DRY');
+    expect(result.pot.liquid.mix[WATER]).toBeGreaterThan(0);
+  });
+});
+
+describe('rest', () => {
+  it('10 kg of water from 95 to 60 °C in still air: tau = m cp / h A, t = tau ln(75/40)', () => {
+    // At 95 °C water fills 10.39 L: 8.27 cm of 40 cm; area 0.1039 + 0.1257 = 0.2296 m2; m cp = 10 x 4202 = 42,020;
+    // tau = 42,020 / 2.296 = 18,302 s; x 0.6286 = 11,505 s = 191.7 min
+    const hot: PotState = { ...potOf(line('water', 10)), tempC: 95 };
+    const result = rest(hot, { id: 'r', op: 'rest', toC: 60, around: 'air' }, context([]));
+    expect(result.minutes).toBeCloseTo(191.7, -0.5);
+    expect(result.pot.tempC).toBe(60);
+  });
+
+  it('says that it cannot go below its surroundings, and the two stages of the FDA Food Code 2022, 3-501.14', () => {
+    const result = rest({ ...potOf(line('water', 1)), tempC: 95 }, { id: 'r', op: 'rest', toC: 5, around: 'air' }, context([]));
+    expect(result.cautions).toEqual([
+      { code: 'STAYS_WARM', lowestC: 21 },
+      { code: 'COOL_IN_TWO_STAGES', firstToC: 21, firstMinutes: 120, toC: 5, allMinutes: 360 },
+    ]);
+  });
+});
+
+describe('blend', () => {
+  it('25 mm after 20 s in a jug: 0.25 + 24.75 / e = 9.36 mm; after two minutes 0.31', () => {
+    expect(grainAfter('jug', 0.025, 20)).toBeCloseTo(0.00936, 5);
+    expect(grainAfter('jug', 0.025, 120)).toBeCloseTo(0.00031, 5);
+  });
+
+  it('12 L in a 4 L jug: 9 a third full when boiling hot, 5 when cooled', () => {
+    expect(jugged(0.012, 0.004, 95)).toEqual({ jugs: 9, fillShare: 1 / 3 });
+    expect(jugged(0.012, 0.004, 60)).toEqual({ jugs: 5, fillShare: 0.6 });
+  });
+
+  it('merges pieces, keeps back a quarter whole, and names what is not tender or was left in', () => {
+    const pot = potOf(line('carrot', 1, 12), line('bay', 0.002), line('water', 1));
+    const settings = { id: 'b', op: 'blend', blender: 'stick', minutes: 2, holdBack: [{ line: 'carrot', share: 0.25 }] } as const;
+    const result = blend(pot, { ...settings, holdBack: [...settings.holdBack] }, context([]));
+    expect(parcelKg(result.pot.cohorts[0]!.parcel)).toBeCloseTo(0.25, 12);
+    expect(parcelKg(result.pot.liquid)).toBeCloseTo(1.752, 12);
+    expect(result.cautions).toEqual([
+      { code: 'LEFT_IN_FOR_THE_BLADE', lineIds: ['bay'] },
+      { code: 'NOT_TENDER', lineIds: ['carrot'] },
+    ]);
+  });
+});
+
+describe('season', () => {
+  it('10 kg without salt to 0.8 %: x / (10 + x) = 0.008, x = 80.6 g', () => {
+    expect(saltToAdd({ massKg: 10, saltKg: 0, purity: 1, wantedShare: 0.008, creamShare: 0, creamSaltShare: 0 })).toBeCloseTo(
+      0.0806,
+      4,
+    );
+  });
+
+  it('cream to come makes it more: 10 kg that will be 90 % of the soup wants 0.8 % of 11.1 kg: 89.7 g', () => {
+    // (0 + x) = 0.008 (10 + x) / 0.9 -> x = 0.08889 / (1 - 0.008889) = 0.08969
+    expect(saltToAdd({ massKg: 10, saltKg: 0, purity: 1, wantedShare: 0.008, creamShare: 0.1, creamSaltShare: 0 })).toBeCloseTo(
+      0.08969,
+      5,
+    );
+  });
+
+  it('counts the salt of a cube stock, and says how much is over', () => {
+    // 10 kg at 0.9 %: 10 g over 0.8 % of 10 kg; over by (0.09 - 0.08) / (0.998 - 0.008) = 10.1 g of this salt
+    const result = season(
+      potOf(line('vegetable-stock-cube', 10)),
+      { id: 's', op: 'season', line: 'fine-salt', saltPct: 0.8 },
+      context([line('fine-salt', 0)]),
+    );
+    expect(potKg(result.pot)).toBeCloseTo(10, 9);
+    expect(result.cautions).toEqual([{ code: 'TARGET_PASSED', what: 'salt', overKg: jasmine.any(Number) as unknown as number }]);
+    expect((result.cautions[0] as { overKg: number }).overKg).toBeCloseTo(0.0101, 4);
+  });
+});
+
+describe('cream', () => {
+  it('9 kg to a tenth of the whole: 1 kg; with half in already 0.5', () => {
+    expect(shareToAdd(9, 0, 1, 0.1)).toBeCloseTo(1, 12);
+    expect(shareToAdd(9.5, 0.5, 1, 0.1)).toBeCloseTo(0.5, 12);
+  });
+
+  it('20 g a bowl of 300 g and 3 g of fat in 100 g are both met', () => {
+    const lines = [line('water', 9), line('double-cream', 0)];
+    const by = (target: Parameters<typeof cream>[1]['target']): PotState =>
+      cream(potOf(lines[0]!), { id: 'c', op: 'cream', line: 'double-cream', target }, context(lines)).pot;
+    const bowl = by({ by: 'gPerBowl', value: 20 });
+    expect((contents(bowl).creamKg / potKg(bowl)) * 300).toBeCloseTo(20, 9);
+    const fat = by({ by: 'fatPer100', value: 3 });
+    // 48 % cream: 9 kg x 0.03 / (0.48 - 0.03) = 0.6 kg
+    expect(potKg(fat)).toBeCloseTo(9.6, 9);
+  });
+
+  it('a target richer than the cream itself is said, not reached', () => {
+    const lines = [line('water', 9), line('single-cream', 0)];
+    const result = cream(
+      potOf(lines[0]!),
+      { id: 'c', op: 'cream', line: 'single-cream', target: { by: 'fatPer100', value: 30 } },
+      context(lines),
+    );
+    expect(result.cautions).toEqual([{ code: 'TARGET_UNREACHABLE', what: 'cream' }]);
+    expect(potKg(result.pot)).toBeCloseTo(9, 12);
+  });
+});
+
+describe('film', () => {
+  it('40 cm pot with 15 cm of soup: (0.12566 + 0.18850) m2 x 0.3 mm = 94.2 mL', () => {
+    // 15 cm x 0.125664 m2 = 18.85 L of water at 15 °C, 996.4 kg/m3 by Choi and Okos: 18.782 kg; film 93.9 g
+    const result = film(potOf(line('water', 18.782)), { id: 'f', op: 'film', on: 'pot' }, context([]));
+    expect(gaveKg(result)).toBeCloseTo(0.0939, 4);
+  });
+});
+
+describe('dish', () => {
+  it('24 kg in bowls of 300 g: 80', () => {
+    const result = dish(potOf(line('water', 24)), { id: 'd', op: 'dish' }, context([]));
+    expect(result.counts?.bowls).toBeCloseTo(80, 9);
+    expect(potKg(result.pot)).toBe(0);
+  });
+
+  it('facts of a bowl, by hand: 9 kg water, 0.9 kg double cream, 0.1 kg salt, 300 g of it', () => {
+    const lines = [line('water', 9), line('double-cream', 0.9), line('fine-salt', 0.1)];
+    const facts = bowlFacts(contents(potOf(...lines)), 0.3, 60)!;
+    // A bowl is 3 % of 10 kg: cream 27 g, fat 12.96 g, NaCl 0.998 x 3 = 2.994 g; sodium 2994 x 0.3934 + 27 x 0.22 = 1183.8 mg;
+    // label salt 2.5 x 1.1838 = 2.96 g, 59.2 % of WHO's 5 g; energy 12.96 x 37 + 0.432 x 17 + 0.54 x 17 + 0.027 x 13 = 496.4 kJ
+    expect(facts.creamG).toBeCloseTo(27, 6);
+    expect(facts.fatG).toBeCloseTo(12.96, 4);
+    expect(facts.saltG).toBeCloseTo(2.994, 3);
+    expect(facts.sodiumMg).toBeCloseTo(1183.8, 0);
+    expect(facts.labelSaltG).toBeCloseTo(2.96, 2);
+    expect(facts.dayShare).toBeCloseTo(0.592, 3);
+    expect(facts.energyKj).toBeCloseTo(496.4, 0);
+    expect(facts.allergens).toEqual(['milk']);
+  });
+
+  it('1 g of NaCl holds 0.3934 g of sodium and reads 0.983 g on a label', () => {
+    const facts = bowlFacts(contents(potOf(line('fine-salt', 1))), 0.001, 20)!;
+    const perGram = facts.labelSaltG / facts.saltG;
+    expect(perGram).toBeCloseTo(0.9835, 4);
+    expect(facts.saltG).toBeCloseTo(contents(potOf(line('fine-salt', 1))).mix[SALT], 9);
+  });
+});
+
+describe('read', () => {
+  const pot = potOf(line('water', 10));
+
+  it('two equal doubts meet half-way: 10 kg +- 0.5 and a reading of 10.4 +- 0.5 make 10.2 +- 0.354', () => {
+    const result = read(pot, { id: 'r', op: 'read', massKg: 10.4, sdKg: 0.5 });
+    expect(potKg(result.pot)).toBeCloseTo(10.2, 9);
+    expect(result.pot.massSd * 10.2).toBeCloseTo(0.3536, 4);
+    expect(parcelKg(result.took[0]!.parcel)).toBeCloseTo(0.2, 9);
+  });
+
+  it('a wild one is questioned and changes nothing: 3 sd of the difference is 2.12 kg', () => {
+    const result = read(pot, { id: 'r', op: 'read', massKg: 12.2, sdKg: 0.5 });
+    expect(result.pot).toBe(pot);
+    expect(result.cautions).toEqual([{ code: 'READING_QUESTIONED', readKg: 12.2, expectedKg: potKg(pot) }]);
+    expect(read(pot, { id: 'r', op: 'read', massKg: 12.0, sdKg: 0.5 }).cautions).toEqual([]);
+    expect(potM3(pot)).toBeGreaterThan(0.01);
+  });
+});

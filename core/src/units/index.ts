@@ -1,0 +1,3 @@
+export { UNITS, UNIT_CODES, type Dimension, type Unit, type UnitCode, type UnitSystem } from './unit.js';
+export { celsiusOf, convert, fahrenheitOf, type ConvertError, type Converted } from './convert.js';
+export { showMass, showMinutes, showVolume, type Shown } from './show.js';

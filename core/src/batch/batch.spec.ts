@@ -188,6 +188,14 @@ describe('a batch', () => {
     expect(after.history.all.length).toBe(closed.history.all.length + 1);
   });
 
+  it('an undo that comes after closing is late as well and takes nothing back', () => {
+    const closed = foldBatch(snapshot, STORY);
+    const undo = entry(71, { kind: 'undone', target: uuid(14) });
+    const after = foldBatch(snapshot, [...STORY, undo]);
+    expect(after.forecast).toEqual(closed.forecast);
+    expect(after.history.late.has(undo.id)).toBeTrue();
+  });
+
   it('what was done before closing but arrived after it is late too, until the batch is opened again', () => {
     const slow = { ...entry(44, { kind: 'added', stepId: 'cream', line: 'cream', kg: 1 }, 'tablet-c'), late: true };
     expect(historyOf([...STORY, slow]).late.has(slow.id)).toBeTrue();

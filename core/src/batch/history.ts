@@ -11,11 +11,10 @@ export interface History {
 }
 
 /** Which entries are taken back. An undo may itself be undone; the later by cause decides, whatever came in first. */
-function undoneIds(ordered: readonly KeptEntry[]): Set<string> {
+function undoneIds(ordered: readonly KeptEntry[], counts: (undo: KeptEntry) => boolean): Set<string> {
   const undone = new Set<string>();
-  for (let n = ordered.length - 1; n >= 0; n--) {
-    const entry = ordered[n];
-    if (entry?.deed.kind === 'undone' && !undone.has(entry.id)) undone.add(entry.deed.target);
+  for (const entry of ordered.toReversed()) {
+    if (entry.deed.kind === 'undone' && !undone.has(entry.id) && counts(entry)) undone.add(entry.deed.target);
   }
   return undone;
 }
@@ -32,15 +31,26 @@ export function historyOf(entries: readonly (Entry | KeptEntry)[]): History {
     if (have === undefined || (late && !have.late)) byId.set(entry.id, { ...entry, late });
   }
   const all = [...byId.values()].sort(compareEntries);
-  const undone = undoneIds(all);
-  const closed = all.find(({ deed, id }) => deed.kind === 'closed' && !undone.has(id));
+  const openAll = undoneIds(all, () => true);
+  const closed = all.find(({ deed, id }) => deed.kind === 'closed' && !openAll.has(id));
   const late = new Set<string>();
-  if (closed !== undefined) {
-    for (const entry of all) {
-      if (entry.id === closed.id || entry.deed.kind === 'undone') continue;
-      if (entry.late || compareEntries(entry, closed) > 0) late.add(entry.id);
-    }
+  if (closed === undefined) {
+    return {
+      all,
+      undone: openAll,
+      late,
+      closed,
+      counted: all.filter(({ id, deed }) => !openAll.has(id) && deed.kind !== 'undone'),
+    };
   }
+  const kindOf = (id: string): string | undefined => byId.get(id)?.deed.kind;
+  for (const entry of all) {
+    if (entry.id === closed.id) continue;
+    // Only an undo that bears on the closing itself may still count.
+    if (entry.deed.kind === 'undone' && ['closed', 'undone'].includes(kindOf(entry.deed.target) ?? '')) continue;
+    if (entry.late || compareEntries(entry, closed) > 0) late.add(entry.id);
+  }
+  const undone = undoneIds(all, ({ id }) => !late.has(id));
   return {
     all,
     undone,

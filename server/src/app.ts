@@ -1,0 +1,173 @@
+import { zValidator } from '@hono/zod-validator';
+import { EntrySchema } from '@tureen/core/batch';
+import { KitSchema, READY_KITS } from '@tureen/core/kit';
+import { AskSchema, CORE_VERSION } from '@tureen/core/plan';
+import { EXAMPLE_SOUPS, SoupSchema } from '@tureen/core/soup';
+import { Hono, type Context } from 'hono';
+import { bodyLimit } from 'hono/body-limit';
+import { compress } from 'hono/compress';
+import { HTTPException } from 'hono/http-exception';
+import { secureHeaders } from 'hono/secure-headers';
+import { streamSSE } from 'hono/streaming';
+import { z, type ZodType } from 'zod';
+import { appendEntries, listBatches, readBatch, startBatch } from './batches.js';
+import type { Database } from './database.js';
+import { STATUS, type Failure } from './failure.js';
+import type { Hub } from './hub.js';
+import { larderRows, readKit, saveKit } from './kitchen.js';
+import { listPlans, readPlan, savePlan } from './plans.js';
+import { sentence } from './sentences.js';
+import { listSoups, readSoup, saveSoup } from './soups.js';
+
+/** Largest body that is read, bytes. */
+const MOST_BYTES = 1_048_576;
+/** Entries that one request may bring: a whole day offline. */
+const MOST_ENTRIES = 1000;
+const PING_MS = 15_000;
+
+export interface Services {
+  readonly database: Database;
+  readonly hub: Hub;
+  readonly mode: 'demo' | 'own';
+  readonly nowMs: () => number;
+  readonly logBug: (error: unknown) => void;
+}
+
+function fail(c: Context, failure: Failure): Response {
+  return c.json({ error: { ...failure, sentence: sentence(failure) } }, STATUS[failure.code]);
+}
+
+/** Validates a body by a schema; the first thing that is wrong is named with its place. */
+function body<T extends ZodType>(schema: T) {
+  return zValidator('json', schema, (result, c) => {
+    if (result.success) return;
+    const issue = result.error.issues[0];
+    return fail(c, { code: 'BAD_INPUT', field: issue?.path.join('.') ?? '', why: issue?.message ?? 'it has the wrong shape' });
+  });
+}
+
+const uuid = z.uuid();
+const KitchenChoiceSchema = z.union([
+  z.strictObject({ ready: z.enum(['home', 'cafe', 'canteen']) }),
+  z.strictObject({ kit: KitSchema }),
+]);
+const SoupBodySchema = z.strictObject({ soup: SoupSchema, basedOn: z.int().min(0), note: z.string().max(500) });
+const PlanBodySchema = z.strictObject({ id: uuid, soupId: z.string().max(60), version: z.int().min(1), ask: AskSchema });
+const BatchBodySchema = z.strictObject({ id: uuid, planId: uuid });
+const EntriesBodySchema = z.strictObject({ entries: z.array(EntrySchema).min(1).max(MOST_ENTRIES) });
+
+const LOOPBACK = new Set(['localhost', '127.0.0.1', '[::1]']);
+
+/** The whole HTTP face of the kitchen. Its type is the web's typed client. */
+export function makeApp(services: Services) {
+  const { database, hub, mode, nowMs } = services;
+
+  const api = new Hono()
+    .get('/kitchen', async (c) => c.json({ kit: (await readKit(database)) ?? null, mode, coreVersion: CORE_VERSION }))
+    .put('/kitchen', body(KitchenChoiceSchema), async (c) => {
+      const choice = c.req.valid('json');
+      const kit = 'kit' in choice ? choice.kit : READY_KITS[choice.ready];
+      await saveKit(database, kit, nowMs());
+      hub.tell({ kind: 'kitchen' });
+      return c.json({ kit }, 200);
+    })
+    .get('/larder', (c) => c.json({ rows: [...larderRows()] }))
+    .get('/examples', (c) => c.json({ soups: [...EXAMPLE_SOUPS] }))
+    .get('/soups', async (c) => c.json({ soups: await listSoups(database) }))
+    .get('/soups/:id', async (c) => {
+      const asked = c.req.query('version');
+      const version = asked === undefined ? undefined : Number(asked);
+      if (version !== undefined && !Number.isInteger(version)) return fail(c, { code: 'NO_SUCH_SOUP', field: 'version' });
+      const kept = await readSoup(database, c.req.param('id'), version);
+      return kept === undefined ? fail(c, { code: 'NO_SUCH_SOUP', field: 'id' }) : c.json(kept, 200);
+    })
+    .post('/soups', body(SoupBodySchema), async (c) => {
+      const { soup, basedOn, note } = c.req.valid('json');
+      const outcome = await saveSoup(database, soup, basedOn, note, nowMs());
+      if (!outcome.ok) return fail(c, outcome.failure);
+      hub.tell({ kind: 'soup', soupId: soup.id });
+      return c.json(outcome.value, 201);
+    })
+    .get('/plans', async (c) => c.json({ plans: await listPlans(database) }))
+    .get('/plans/:id', async (c) => {
+      const plan = await readPlan(database, c.req.param('id'));
+      return plan === undefined ? fail(c, { code: 'NO_SUCH_PLAN', field: 'id' }) : c.json(plan, 200);
+    })
+    .post('/plans', body(PlanBodySchema), async (c) => {
+      const outcome = await savePlan(database, c.req.valid('json'), nowMs());
+      if (!outcome.ok) return fail(c, outcome.failure);
+      hub.tell({ kind: 'plan', planId: outcome.value.id });
+      return c.json({ id: outcome.value.id, figures: outcome.value.figures, scale: outcome.value.snapshot.scale }, 201);
+    })
+    .get('/batches', async (c) => c.json({ batches: await listBatches(database) }))
+    .get('/batches/:id', async (c) => {
+      const batch = await readBatch(database, c.req.param('id'));
+      return batch === undefined ? fail(c, { code: 'NO_SUCH_BATCH', field: 'id' }) : c.json(batch, 200);
+    })
+    .post('/batches', body(BatchBodySchema), async (c) => {
+      const { id, planId } = c.req.valid('json');
+      const outcome = await startBatch(database, id, planId, nowMs());
+      if (!outcome.ok) return fail(c, outcome.failure);
+      hub.tell({ kind: 'batch', batchId: id });
+      return c.json(outcome.value, 201);
+    })
+    .post('/batches/:id/entries', body(EntriesBodySchema), async (c) => {
+      const batchId = c.req.param('id');
+      const outcome = await appendEntries(database, batchId, c.req.valid('json').entries, nowMs());
+      if (!outcome.ok) return fail(c, outcome.failure);
+      const { kept, known } = outcome.value;
+      if (kept.length > 0) hub.tell({ kind: 'entries', batchId, entries: kept });
+      if (kept.some(({ deed }) => deed.kind === 'closed' || deed.kind === 'undone')) hub.tell({ kind: 'batch', batchId });
+      return c.json({ kept: kept.length, known, late: kept.filter(({ late }) => late).map(({ id }) => id) }, 200);
+    })
+    .get('/stream', (c) =>
+      streamSSE(c, async (stream) => {
+        const stop = hub.listen((change) => void stream.writeSSE({ event: 'change', data: JSON.stringify(change) }));
+        stream.onAbort(stop);
+        await stream.writeSSE({ event: 'hello', data: String(nowMs()) });
+        while (!stream.aborted && !stream.closed) {
+          await stream.sleep(PING_MS);
+          await stream.writeSSE({ event: 'ping', data: String(nowMs()) });
+        }
+        stop();
+      }),
+    )
+    .get('/health', (c) => c.json({ ok: true, mode }));
+
+  const app = new Hono()
+    .use(async (c, next) => {
+      const host = new URL(c.req.url).hostname;
+      if (!LOOPBACK.has(host)) return fail(c, { code: 'FOREIGN_HOST', host });
+      return next();
+    })
+    .use(
+      secureHeaders({
+        contentSecurityPolicy: {
+          defaultSrc: ["'self'"],
+          // Angular and NG-ZORRO write component styles into the page.
+          styleSrc: ["'self'", "'unsafe-inline'"],
+          imgSrc: ["'self'", 'data:'],
+          workerSrc: ["'self'"],
+          objectSrc: ["'none'"],
+          frameAncestors: ["'none'"],
+        },
+      }),
+    )
+    .use('/api/*', compress({ contentTypeFilter: /^application\/json/ }))
+    .use('/api/*', bodyLimit({ maxSize: MOST_BYTES, onError: (c) => fail(c, { code: 'TOO_LARGE', mostBytes: MOST_BYTES }) }))
+    .use('/api/*', async (c, next) => {
+      await next();
+      c.res.headers.set('cache-control', 'no-store');
+    })
+    .route('/api', api);
+
+  app.all('/api/*', (c) => fail(c, { code: 'NO_SUCH_PATH' }));
+  app.onError((error, c) => {
+    if (error instanceof HTTPException && error.status === 400) return fail(c, { code: 'BAD_JSON' });
+    services.logBug(error);
+    return fail(c, { code: 'SERVER_BUG' });
+  });
+  return app;
+}
+
+export type Api = ReturnType<typeof makeApp>;

@@ -1,0 +1,156 @@
+import { ENTRY_SHAPE, foldBatch, type BatchState, type Deed, type Entry } from '@tureen/core/batch';
+import { READY_KITS, type Kit } from '@tureen/core/kit';
+import { EXAMPLE_SOUPS, walk, type SoupStep } from '@tureen/core/soup';
+import { rerun, type Planned, type Snapshot } from '@tureen/core/plan';
+import { uniformInt } from 'pure-rand/distribution/uniformInt';
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import { appendEntries, startBatch } from '../batches.js';
+import type { Database } from '../database.js';
+import { saveKit } from '../kitchen.js';
+import { savePlan } from '../plans.js';
+import { listSoups, saveSoup } from '../soups.js';
+
+/** A boatyard's canteen on an invented quay. Everything here is made up. */
+const KIT: Kit = { ...READY_KITS.canteen, kitchen: 'Gannet Quay' };
+const SEED = 20_260_917;
+const DAY_MS = 86_400_000;
+const MINUTE_MS = 60_000;
+
+/** Finished batches: days ago, soup, bowls, pot, and how far the cook's pours strayed from the plan. */
+const PAST = [
+  { daysAgo: 41, soup: 'celeriac-leek-apple', bowls: 60, potId: 'boiler-40', strays: 1.04 },
+  { daysAgo: 33, soup: 'beetroot-horseradish', bowls: 80, potId: 'boiler-40', strays: 0.97 },
+  { daysAgo: 24, soup: 'parsnip-butter', bowls: 80, potId: 'boiler-40', strays: 1.12 },
+  { daysAgo: 16, soup: 'pea-lettuce-cold', bowls: 50, potId: 'boiler-40', strays: 1.0 },
+  { daysAgo: 9, soup: 'beetroot-horseradish', bowls: 80, potId: 'boiler-40', strays: 1.06 },
+  { daysAgo: 3, soup: 'celeriac-leek-apple', bowls: 80, potId: 'boiler-40', strays: 0.94 },
+] as const;
+
+/** Numbers that look drawn and are the same every time. */
+class Draw {
+  private readonly generator: ReturnType<typeof xoroshiro128plus>;
+
+  constructor(seed: number) {
+    this.generator = xoroshiro128plus(seed);
+  }
+
+  /** Between 0 and 1, in thousandths. */
+  unit(): number {
+    return uniformInt(this.generator, 0, 1000) / 1000;
+  }
+
+  /** Between 1 - spread and 1 + spread. */
+  around(spread: number): number {
+    return 1 + spread * (2 * this.unit() - 1);
+  }
+
+  uuid(): string {
+    const hex = Array.from({ length: 32 }, (_, n) =>
+      (n === 12 ? 4 : n === 16 ? 8 : uniformInt(this.generator, 0, 15)).toString(16),
+    ).join('');
+    return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-${hex.slice(12, 16)}-${hex.slice(16, 20)}-${hex.slice(20)}`;
+  }
+}
+
+/** Writes down one batch as a cook would: ladle by ladle, a dip after the simmer, salt in two goes, bowls counted. */
+class PastCook {
+  readonly entries: Entry[] = [];
+  private counter = 0;
+  private readonly planned: Planned;
+
+  constructor(
+    private readonly snapshot: Snapshot,
+    private readonly draw: Draw,
+    private atMs: number,
+    private readonly strays: number,
+  ) {
+    this.planned = rerun(snapshot);
+  }
+
+  private did(deed: Deed, minutes = 0.5): void {
+    this.atMs += minutes * MINUTE_MS;
+    this.counter += 1;
+    this.entries.push({
+      id: this.draw.uuid(),
+      shape: ENTRY_SHAPE,
+      stamp: { counter: this.counter, device: 'quay-tablet', seq: this.counter },
+      atMs: Math.round(this.atMs),
+      who: this.counter % 3 === 0 ? 'MO' : 'JT',
+      deed,
+    });
+  }
+
+  private state(): BatchState {
+    return foldBatch(this.snapshot, this.entries, this.planned);
+  }
+
+  private pour(stepId: string, line: string, wantedKg: number): void {
+    const ladle = KIT.ladles.find(({ id }) => id === (wantedKg > 2 ? 'jug-1000' : 'ladle-300')) ?? KIT.ladles[0];
+    if (ladle === undefined) return;
+    const times = Math.max(1, Math.round((wantedKg * this.strays) / (ladle.volumeM3 * 1000)));
+    for (let n = 0; n < times; n++) this.did({ kind: 'poured', stepId, line, vessel: ladle.name, volumeM3: ladle.volumeM3 }, 0.3);
+  }
+
+  private atStep(step: SoupStep): void {
+    const before = this.state();
+    const minutes = before.steps.find(({ stepId }) => stepId === step.id)?.minutes ?? 0;
+    if (step.op === 'roast' || step.op === 'sweat' || step.op === 'simmer') this.did({ kind: 'started', stepId: step.id });
+    if (step.op === 'cover') this.pour(step.id, step.line, before.toGoKg.get(step.line) ?? 0);
+    if (step.op === 'season') {
+      const wantedKg = before.toGoKg.get(step.line) ?? 0;
+      this.did({ kind: 'added', stepId: step.id, line: step.line, kg: Math.round(wantedKg * 800) / 1000 });
+      this.did(
+        { kind: 'added', stepId: step.id, line: step.line, kg: Math.round(wantedKg * 200 * this.draw.around(0.3)) / 1000 },
+        2,
+      );
+    }
+    if (step.op === 'cream') {
+      this.did({ kind: 'added', stepId: step.id, line: step.line, kg: Math.round((before.toGoKg.get(step.line) ?? 0) * 20) / 20 });
+    }
+    if (step.op === 'simmer' && step.vigour !== 'bare') {
+      this.did({ kind: 'done', stepId: step.id, minutes: Math.round(step.minutes * this.draw.around(0.15)) }, minutes);
+      return;
+    }
+    if (step.op === 'film' && step.on === 'pot') {
+      const vessel = KIT.pots.find(({ id }) => id === this.snapshot.ask.potId);
+      if (vessel !== undefined) {
+        const depthM = before.massKg / ((Math.PI / 4) * vessel.widthM ** 2) / 1000;
+        const belowRimM = Math.round((vessel.depthM - depthM * this.draw.around(0.03)) * 200) / 200;
+        this.did({ kind: 'dipped', stepId: step.id, belowRimM });
+      }
+    }
+    this.did({ kind: 'done', stepId: step.id }, Math.max(0.5, minutes * this.draw.around(0.1)));
+  }
+
+  cook(): readonly Entry[] {
+    for (const { step } of walk(this.snapshot.soup.root)) this.atStep(step);
+    const bowls = Math.floor(this.state().forecast.bowls * this.draw.around(0.015));
+    this.did({ kind: 'dished', bowls }, 40);
+    this.did({ kind: 'closed' }, 5);
+    return this.entries;
+  }
+}
+
+/** Fills an empty database with the demo's kitchen, shelf and past; leaves one that holds anything as it is. */
+export async function seedGannetQuay(database: Database, nowMs: number): Promise<void> {
+  if ((await listSoups(database)).length > 0) return;
+  const draw = new Draw(SEED);
+  await saveKit(database, KIT, nowMs);
+  for (const soup of EXAMPLE_SOUPS) {
+    const saved = await saveSoup(database, soup, 0, 'as first written', nowMs - 60 * DAY_MS);
+    if (!saved.ok) throw new Error(`The demo's ${soup.id} has problems: ${JSON.stringify(saved.failure)}`);
+  }
+  const midnight = nowMs - (nowMs % DAY_MS);
+  for (const past of PAST) {
+    const startMs = midnight - past.daysAgo * DAY_MS + 8 * 3_600_000;
+    const ask = { bowls: past.bowls, bowlG: past.soup === 'pea-lettuce-cold' ? 250 : 300, potId: past.potId };
+    const plan = await savePlan(database, { id: draw.uuid(), soupId: past.soup, version: 1, ask }, startMs - DAY_MS);
+    if (!plan.ok) throw new Error(`The demo's plan of ${past.soup} failed: ${JSON.stringify(plan.failure)}`);
+    const batchId = draw.uuid();
+    await startBatch(database, batchId, plan.value.id, startMs);
+    const entries = new PastCook(plan.value.snapshot, draw, startMs, past.strays).cook();
+    const lastMs = entries.at(-1)?.atMs ?? startMs;
+    const kept = await appendEntries(database, batchId, entries, lastMs);
+    if (!kept.ok) throw new Error(`The demo's batch of ${past.soup} failed: ${JSON.stringify(kept.failure)}`);
+  }
+}

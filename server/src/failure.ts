@@ -1,0 +1,47 @@
+import type { PlanError } from '@tureen/core/plan';
+import type { SoupProblem } from '@tureen/core/soup';
+import type { ContentfulStatusCode } from 'hono/utils/http-status';
+
+/** What can go wrong at the door, as data. Sentences live in sentences.ts. */
+export type Failure =
+  | { readonly code: 'BAD_JSON' }
+  | { readonly code: 'BAD_INPUT'; readonly field: string; readonly why: string }
+  | { readonly code: 'TOO_LARGE'; readonly mostBytes: number }
+  | { readonly code: 'FOREIGN_HOST'; readonly host: string }
+  | { readonly code: 'NO_SUCH_PATH' }
+  | { readonly code: 'NO_KITCHEN' }
+  | { readonly code: 'NO_SUCH_SOUP'; readonly field: string }
+  | { readonly code: 'NO_SUCH_PLAN'; readonly field: string }
+  | { readonly code: 'NO_SUCH_BATCH'; readonly field: string }
+  | { readonly code: 'SOUP_CHANGED_SINCE'; readonly field: string; readonly version: number }
+  | { readonly code: 'SOUP_PROBLEMS'; readonly field: string; readonly problems: readonly SoupProblem[] }
+  | { readonly code: 'ID_TAKEN'; readonly field: string; readonly id: string }
+  | { readonly code: 'PLAN_IMPOSSIBLE'; readonly field: string; readonly error: PlanError }
+  | { readonly code: 'SERVER_BUG' };
+
+export const STATUS: Readonly<Record<Failure['code'], ContentfulStatusCode>> = {
+  BAD_JSON: 400,
+  BAD_INPUT: 400,
+  TOO_LARGE: 413,
+  FOREIGN_HOST: 403,
+  NO_SUCH_PATH: 404,
+  NO_KITCHEN: 409,
+  NO_SUCH_SOUP: 404,
+  NO_SUCH_PLAN: 404,
+  NO_SUCH_BATCH: 404,
+  SOUP_CHANGED_SINCE: 409,
+  SOUP_PROBLEMS: 422,
+  ID_TAKEN: 409,
+  PLAN_IMPOSSIBLE: 422,
+  SERVER_BUG: 500,
+};
+
+export type Outcome<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly failure: Failure };
+
+export function done<T>(value: T): Outcome<T> {
+  return { ok: true, value };
+}
+
+export function failed(failure: Failure): { readonly ok: false; readonly failure: Failure } {
+  return { ok: false, failure };
+}

@@ -1,0 +1,49 @@
+/** Builds the server into one file and the web into dist/web, with a compressed copy beside every text file. */
+import { readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
+import { build } from 'esbuild';
+import { ROOT, run, stop } from './ready.mjs';
+
+rmSync(join(ROOT, 'dist'), { recursive: true, force: true });
+
+await build({
+  absWorkingDir: ROOT,
+  entryPoints: ['server/src/main.ts'],
+  bundle: true,
+  platform: 'node',
+  format: 'esm',
+  target: 'node20',
+  external: ['@libsql/client'],
+  banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);" },
+  outfile: 'dist/server/main.mjs',
+  logLevel: 'warning',
+});
+
+if (
+  run(process.execPath, [join(ROOT, 'node_modules/@angular/cli/bin/ng.js'), 'build'], {
+    cwd: join(ROOT, 'web'),
+    env: { ...process.env, NG_CLI_ANALYTICS: 'false' },
+  }) !== 0
+) {
+  stop('The web did not build.');
+}
+
+const TEXT = /\.(?:js|css|html|svg|json)$/;
+const SMALL = 1024;
+
+function squeeze(folder) {
+  for (const name of readdirSync(folder)) {
+    const path = join(folder, name);
+    if (statSync(path).isDirectory()) {
+      squeeze(path);
+      continue;
+    }
+    const bytes = readFileSync(path);
+    if (!TEXT.test(name) || bytes.length < SMALL) continue;
+    writeFileSync(`${path}.gz`, gzipSync(bytes, { level: 9 }));
+    writeFileSync(`${path}.br`, brotliCompressSync(bytes, { params: { [constants.BROTLI_PARAM_QUALITY]: 10 } }));
+  }
+}
+
+squeeze(join(ROOT, 'dist/web'));

@@ -1,0 +1,102 @@
+/** `npm run shots`: the documentation's screenshots, taken from the demo data in a browser that nobody sees. */
+import { spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { build, checkNode, install, ROOT, stop } from './ready.mjs';
+import { findChromium, FLAGS } from './chromium.mjs';
+
+checkNode();
+install();
+build();
+const executablePath = findChromium();
+if (executablePath === undefined) stop('No Chromium here. On Debian: apt-get install chromium.');
+const { chromium } = await import('@playwright/test');
+
+const only = process.argv.slice(2);
+const data = mkdtempSync(join(tmpdir(), 'tureen-shots-'));
+const server = spawn(
+  process.execPath,
+  [
+    join(ROOT, 'dist/server/main.mjs'),
+    '--file',
+    join(data, 'demo.sqlite'),
+    '--migrations',
+    join(ROOT, 'server/drizzle'),
+    '--web',
+    join(ROOT, 'dist/web'),
+    '--demo',
+    '--port',
+    '0',
+  ],
+  { stdio: ['ignore', 'pipe', 'inherit'] },
+);
+const url = await new Promise((resolve) => {
+  server.stdout.on('data', (text) => {
+    const found = /http:\/\/\S+/.exec(String(text));
+    if (found !== null) resolve(found[0]);
+  });
+});
+
+const browser = await chromium.launch({ executablePath, args: FLAGS });
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+page.on('pageerror', (error) => process.stderr.write(`${error.message}\n`));
+
+async function shoot(name) {
+  if (only.length > 0 && !only.includes(name)) return;
+  await page.waitForTimeout(250);
+  await page.screenshot({ path: join(ROOT, 'docs/screenshots', `${name}.png`) });
+  process.stdout.write(`docs/screenshots/${name}.png\n`);
+}
+
+async function done(times) {
+  for (let n = 0; n < times; n++) {
+    const before = await page.locator('.step h2').textContent();
+    await page.keyboard.press('Enter');
+    await page.waitForFunction((text) => document.querySelector('.step h2')?.textContent !== text, before);
+  }
+}
+
+try {
+  await page.goto(`${url}/shelf`);
+  await page.getByText('Beetroot & horseradish').waitFor();
+  await page.waitForTimeout(800);
+  await shoot('shelf');
+  await page.getByText('Beetroot & horseradish').click();
+  await page.getByText('One bowl').waitFor();
+  await shoot('card');
+  await page.keyboard.press('p');
+  await page.getByLabel('Make').fill('80');
+  await page.getByLabel('Make').blur();
+  await page.getByText('Pull list').waitFor();
+  await page.waitForTimeout(600);
+  await shoot('plan');
+  await page.getByRole('button', { name: /Start this batch/ }).click();
+  await page.getByText('The step in hand').or(page.locator('.step h2')).first().waitFor();
+  await page.keyboard.press('Escape');
+  await done(5);
+  await page.keyboard.press('4');
+  await page.getByText(/Measuring jug of/).waitFor();
+  await page.waitForTimeout(300);
+  await shoot('stove-pour');
+  await page.keyboard.press('3');
+  await page.keyboard.press('3');
+  await page.waitForTimeout(400);
+  await done(6);
+  await page.waitForTimeout(300);
+  await done(1);
+  await shoot('stove-salt');
+  await page.goto(`${url}/ledger`);
+  await page.getByText('yield cooked').waitFor();
+  await shoot('ledger');
+  await page.locator('tr', { hasText: 'Parsnip' }).getByRole('link').click();
+  await page.getByText('What was entered').waitFor();
+  await shoot('ledger-record');
+  await page.goto(`${url}/board`);
+  await page.getByText('On the stove').waitFor();
+  await shoot('board');
+} finally {
+  await browser.close();
+  server.kill();
+  rmSync(data, { recursive: true, force: true });
+}

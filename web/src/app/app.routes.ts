@@ -1,0 +1,28 @@
+import type { Routes } from '@angular/router';
+
+export const routes: Routes = [
+  { path: '', pathMatch: 'full', redirectTo: 'shelf' },
+  { path: 'board', title: 'Board · Tidy Tureen', loadComponent: () => import('./places/board/board').then((m) => m.Board) },
+  { path: 'shelf', title: 'Shelf · Tidy Tureen', loadComponent: () => import('./places/shelf/shelf').then((m) => m.Shelf) },
+  { path: 'shelf/:soupId', title: 'Card · Tidy Tureen', loadComponent: () => import('./places/card/card').then((m) => m.Card) },
+  { path: 'plan', title: 'Plan · Tidy Tureen', loadComponent: () => import('./places/plan/choose').then((m) => m.ChooseSoup) },
+  { path: 'plan/:soupId', title: 'Plan · Tidy Tureen', loadComponent: () => import('./places/plan/plan').then((m) => m.PlanPlace) },
+  {
+    path: 'stove',
+    title: 'Stove · Tidy Tureen',
+    loadComponent: () => import('./places/stove/stove-list').then((m) => m.StoveList),
+  },
+  {
+    path: 'stove/:batchId',
+    title: 'Stove · Tidy Tureen',
+    loadComponent: () => import('./places/stove/stove').then((m) => m.Stove),
+  },
+  { path: 'cold', title: 'Cold · Tidy Tureen', loadComponent: () => import('./places/cold/cold').then((m) => m.Cold) },
+  { path: 'ledger', title: 'Ledger · Tidy Tureen', loadComponent: () => import('./places/ledger/ledger').then((m) => m.Ledger) },
+  {
+    path: 'ledger/:batchId',
+    title: 'Ledger · Tidy Tureen',
+    loadComponent: () => import('./places/ledger/record').then((m) => m.Record),
+  },
+  { path: '**', title: 'Tidy Tureen', loadComponent: () => import('./places/lost').then((m) => m.Lost) },
+];

@@ -1,0 +1,91 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+
+/** A bowl drawn from its soup: its colour, its size, a swirl as big as its cream, specks where it was roasted, steam when hot. */
+@Component({
+  selector: 'tt-bowl',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <svg viewBox="0 0 220 150" aria-hidden="true">
+      @if (hot()) {
+        <path d="M 92 26 c -8 -8 8 -12 0 -22 M 110 22 c -8 -8 8 -12 0 -20 M 128 26 c -8 -8 8 -12 0 -22" class="steam" />
+      }
+      <g [attr.transform]="'translate(110 140) scale(' + scale() + ') translate(-110 -140)'">
+        <path d="M 14 58 C 16 104 56 130 84 134 L 84 140 L 136 140 L 136 134 C 164 130 204 104 206 58 Z" class="clay" />
+        <path d="M 14 58 C 16 104 56 130 84 134" class="shade" />
+        <ellipse cx="110" cy="58" rx="96" ry="25" class="clay" />
+        <ellipse cx="110" cy="60" rx="86" ry="20" [attr.fill]="colour()" class="soup" />
+        @if (roasted()) {
+          @for (speck of specks; track $index) {
+            <ellipse [attr.cx]="speck[0]" [attr.cy]="speck[1]" [attr.rx]="speck[2]" [attr.ry]="speck[2] / 2.4" class="speck" />
+          }
+        }
+        @if (swirl() > 0) {
+          <path
+            d="M 72 62 c 6 -13 58 -15 70 -3 c 9 10 -32 16 -44 8 c -7 -6 14 -10 26 -6"
+            class="swirl"
+            [attr.stroke-width]="swirl()"
+          />
+        }
+      </g>
+    </svg>
+  `,
+  styles: `
+    :host {
+      display: block;
+    }
+    svg {
+      display: block;
+      width: 100%;
+    }
+    .clay {
+      fill: var(--cream);
+      stroke: var(--ink);
+      stroke-width: 2;
+      stroke-linejoin: round;
+    }
+    .shade {
+      fill: none;
+      stroke: var(--hairline);
+      stroke-width: 5;
+      transform: translate(5px, 1px);
+    }
+    .soup {
+      stroke: var(--ink);
+      stroke-width: 1.5;
+    }
+    .speck {
+      fill: #4a2312;
+      opacity: 0.55;
+    }
+    .swirl {
+      fill: none;
+      stroke: #fffaf0;
+      stroke-linecap: round;
+    }
+    .steam {
+      fill: none;
+      stroke: #b3a893;
+      stroke-width: 2.5;
+      stroke-linecap: round;
+    }
+  `,
+})
+export class BowlPicture {
+  readonly colour = input.required<string>();
+  readonly creamShare = input(0);
+  readonly roasted = input(false);
+  readonly hot = input(true);
+  readonly bowlG = input(300);
+
+  protected readonly specks = [
+    [52, 55, 4],
+    [150, 70, 3.2],
+    [168, 57, 4.6],
+    [92, 73, 2.6],
+    [120, 49, 3],
+  ] as const;
+
+  protected readonly swirl = computed(() => (this.creamShare() > 0 ? 3 + 60 * Math.min(0.15, this.creamShare()) : 0));
+  /** Width follows the cube root of what the bowl holds; 300 g is drawn full. */
+  protected readonly scale = computed(() => Math.min(1.05, (this.bowlG() / 300) ** (1 / 3)));
+}

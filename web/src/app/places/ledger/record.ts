@@ -1,0 +1,136 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
+import type { Deed } from '@tureen/core/batch';
+import { walk } from '@tureen/core/soup';
+import { showVolume } from '@tureen/core/units';
+import { from, map, of, shareReplay, switchMap } from 'rxjs';
+import { Cooking } from '../../cooking/cooking';
+import { RibbonPicture } from '../../parts/ribbon/ribbon';
+import { Batches } from '../../services/batches';
+import { stepName } from '../../words/steps';
+import { day, factRows, mass, namer, timeOfDay } from '../figures';
+import { stopNamer } from '../stations';
+
+/** One batch as it was: plan beside deed, what each bowl held, and every entry. */
+@Component({
+  selector: 'tt-record',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [RibbonPicture, RouterLink],
+  templateUrl: './record.html',
+  styleUrl: './record.less',
+})
+export class Record {
+  private readonly batches = inject(Batches);
+  private readonly cooking = inject(Cooking);
+  readonly batchId = input.required<string>();
+
+  private readonly open$ = toObservable(this.batchId).pipe(
+    switchMap((id) => this.batches.batch$(id)),
+    shareReplay({ bufferSize: 1, refCount: true }),
+  );
+  private readonly answer = toSignal(this.open$);
+  private readonly loaded = toSignal(
+    this.open$.pipe(
+      switchMap((answer) =>
+        answer.ok
+          ? from(this.cooking.batch(answer.value.snapshot, answer.value.entries)).pipe(
+              map((view) => ({ open: answer.value, view })),
+            )
+          : of(undefined),
+      ),
+    ),
+  );
+  protected readonly trouble = computed(() => {
+    const answer = this.answer();
+    return answer?.ok === false ? answer.refusal.sentence : undefined;
+  });
+  protected readonly view = computed(() => this.loaded()?.view);
+  protected readonly batch = computed(() => this.loaded()?.open.batch);
+  protected readonly units = computed(() => this.view()?.kit.units ?? 'metric');
+  protected readonly when = computed(() => {
+    const batch = this.batch();
+    return batch === undefined
+      ? ''
+      : `${day(batch.startedAtMs)}, from ${timeOfDay(batch.startedAtMs)}${batch.closedAtMs === null ? '' : ` to ${timeOfDay(batch.closedAtMs)}`}`;
+  });
+  protected readonly nameOf = computed(() => {
+    const snapshot = this.loaded()?.open.snapshot;
+    return snapshot === undefined ? (id: string) => id : namer(snapshot.soup, snapshot.rows);
+  });
+  protected readonly stopName = computed(() => {
+    const view = this.view();
+    return view === undefined ? () => '' : stopNamer(view.soup, this.nameOf());
+  });
+  /** Closed figures as they were stored; those of a batch still open as they stand. */
+  protected readonly yields = computed(() => {
+    const view = this.view();
+    const batch = this.batch();
+    if (view === undefined || batch === undefined) return [];
+    const actual = batch.closedFigures?.actual ?? view.forecast;
+    const planned = batch.closedFigures?.planned ?? view.planned;
+    const bowls = batch.closedFigures?.dishedBowls ?? view.dishedBowls;
+    return [
+      { name: 'cooked yield', planned: mass(planned.cookedKg, this.units()), actual: mass(actual.cookedKg, this.units()) },
+      { name: 'into bowls', planned: mass(planned.servedKg, this.units()), actual: mass(actual.servedKg, this.units()) },
+      { name: 'bowls by weight', planned: planned.bowls.toFixed(0), actual: actual.bowls.toFixed(0) },
+      { name: 'bowls counted', planned: String(batch.ask.bowls), actual: bowls === undefined ? '–' : String(bowls) },
+      { name: 'salt', planned: `${planned.saltPct.toFixed(2)} %`, actual: `${actual.saltPct.toFixed(2)} %` },
+    ];
+  });
+  protected readonly facts = computed(() => {
+    const facts = (this.batch()?.closedFigures?.actual ?? this.view()?.forecast)?.facts;
+    return facts === undefined ? [] : factRows(facts);
+  });
+  protected readonly entries = computed(() => {
+    const loaded = this.loaded();
+    if (loaded === undefined) return [];
+    const undone = new Set(loaded.view.undone);
+    const late = new Set(loaded.view.late);
+    return [...loaded.open.entries]
+      .sort((a, b) => a.stamp.counter - b.stamp.counter)
+      .filter(({ deed }) => deed.kind !== 'undone')
+      .map((entry) => ({
+        id: entry.id,
+        time: timeOfDay(entry.atMs),
+        who: entry.who,
+        text: this.deedText(entry.deed),
+        undone: undone.has(entry.id),
+        late: late.has(entry.id),
+      }));
+  });
+
+  private deedText(deed: Deed): string {
+    const steps = new Map(
+      walk(this.view()?.soup.root ?? { id: '', name: '', vessel: 'pot', steps: [] }).map(({ step }) => [step.id, step]),
+    );
+    const named = (id: string): string => {
+      const step = steps.get(id);
+      return step === undefined ? id : stepName(step, this.nameOf());
+    };
+    switch (deed.kind) {
+      case 'started':
+        return `${named(deed.stepId)}: timer started`;
+      case 'done':
+        return `${named(deed.stepId)}: done${deed.minutes === undefined ? '' : `, ${String(deed.minutes)} min`}`;
+      case 'poured': {
+        const { digits, unit } = showVolume(deed.volumeM3, this.units());
+        return `${digits} ${unit} of ${this.nameOf()(deed.line)} poured (${deed.vessel.toLowerCase()})`;
+      }
+      case 'added':
+        return `${mass(deed.kg, this.units())} of ${this.nameOf()(deed.line)} added`;
+      case 'weighed':
+        return `weighed ${deed.grossKg.toFixed(1)} kg, tare ${deed.tareKg.toFixed(1)} kg`;
+      case 'dipped':
+        return `dip: ${(deed.belowRimM * 100).toFixed(1)} cm below the rim`;
+      case 'dished':
+        return `${String(deed.bowls)} bowls counted`;
+      case 'note':
+        return deed.text;
+      case 'closed':
+        return 'batch closed';
+      case 'undone':
+        return 'taken back';
+    }
+  }
+}

@@ -1,0 +1,84 @@
+import type { Stop } from '@tureen/core/line';
+import { walk, type Soup, type SoupStep } from '@tureen/core/soup';
+import type { PlanView } from '../cooking/views';
+import { stationOf, stepName, type NameOf, type Station } from '../words/steps';
+
+export interface StationRow {
+  readonly lineId: string;
+  readonly name: string;
+  readonly cut: string | undefined;
+  readonly kg: number;
+}
+
+export interface StationGroup {
+  readonly name: Station;
+  readonly setting: string;
+  readonly steps: readonly SoupStep[];
+  readonly rows: readonly StationRow[];
+  readonly minutes: number;
+}
+
+function settingOf(step: SoupStep): string | undefined {
+  switch (step.op) {
+    case 'roast':
+      return `${String(step.ovenC)} °C · ${String(step.minutes)} min`;
+    case 'sweat':
+      return `${step.heat} · lid ${step.lid} · ${String(step.minutes)} min`;
+    case 'simmer':
+      return step.vigour === 'bare' ? undefined : `${step.vigour} · lid ${step.lid} · ${String(step.minutes)} min`;
+    case 'blend':
+      return `${step.blender} · ${String(step.minutes)} min`;
+    case 'season':
+      return `salt ${step.saltPct.toFixed(2)} %`;
+    case 'rest':
+      return `to ${String(step.toC)} °C`;
+    default:
+      return undefined;
+  }
+}
+
+/** Steps that come first take the name of the heat they lead up to. */
+function firstStation(steps: readonly SoupStep[]): Station {
+  const heat = steps.find(({ op }) => op === 'roast' || op === 'sweat');
+  return heat?.op === 'roast' ? 'Roast' : heat?.op === 'sweat' ? 'Sweat' : 'Prepare';
+}
+
+/** The stations of a soup in cooking order, each with the lines that go in there. */
+export function stationsOf(soup: Soup, view: PlanView | undefined, nameOf: NameOf): StationGroup[] {
+  const steps = walk(soup.root).map(({ step }) => step);
+  const first = firstStation(steps);
+  const lines = new Map(soup.lines.map((line) => [line.id, line]));
+  const takes = new Map(view?.takes.map((one) => [one.stepId, one]) ?? []);
+  const groups: { name: Station; steps: SoupStep[] }[] = [];
+  let before: Station = 'Prepare';
+  let heated = false;
+  for (const step of steps) {
+    heated ||= step.op === 'roast' || step.op === 'sweat';
+    const station: Station =
+      !heated && before === 'Prepare' && step.op !== 'cover' ? first : stationOf(step, before === 'Prepare' ? first : before);
+    const last = groups.at(-1);
+    if (last?.name === station) last.steps.push(step);
+    else groups.push({ name: station, steps: [step] });
+    before = heated ? station : before;
+  }
+  return groups.map(({ name, steps: own }) => ({
+    name,
+    steps: own,
+    setting: own.flatMap((step) => settingOf(step) ?? []).join(' · '),
+    minutes: own.reduce((sum, { id }) => sum + (takes.get(id)?.minutes ?? 0), 0),
+    rows: own.flatMap(({ id }) =>
+      (takes.get(id)?.lines ?? [])
+        .filter(({ lineId }) => lines.has(lineId))
+        .map(({ lineId, kg }) => ({ lineId, kg, name: nameOf(lineId), cut: lines.get(lineId)?.cut?.name })),
+    ),
+  }));
+}
+
+/** Names the stops of a ribbon by its soup's steps. */
+export function stopNamer(soup: Soup, nameOf: NameOf): (stop: Stop) => string {
+  const steps = new Map(walk(soup.root).map(({ step }) => [step.id, step]));
+  return (stop) => {
+    const step = steps.get(stop.stepId);
+    return step === undefined ? stop.stepId : stepName(step, nameOf);
+  };
+}

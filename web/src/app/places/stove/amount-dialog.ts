@@ -1,0 +1,126 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  output,
+  type OnDestroy,
+  type OnInit,
+} from '@angular/core';
+import { FormsModule } from '@angular/forms';
+import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
+import { NzModalModule } from 'ng-zorro-antd/modal';
+import { NzSelectModule } from 'ng-zorro-antd/select';
+import { Keys } from '../../shell/keys';
+
+/** A question with one number for its answer. */
+export interface AmountQuestion {
+  readonly kind: 'dip' | 'weigh' | 'add' | 'bowls';
+  readonly title: string;
+  readonly unit: string;
+  readonly step: number;
+  readonly most: number;
+  readonly start: number;
+  readonly lines?: readonly { readonly id: string; readonly name: string }[];
+  readonly lineId?: string | undefined;
+  readonly starts?: ReadonlyMap<string, number>;
+}
+
+@Component({
+  selector: 'tt-amount-dialog',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FormsModule, NzInputNumberModule, NzModalModule, NzSelectModule],
+  template: `
+    <nz-modal [nzVisible]="true" [nzTitle]="question().title" [nzFooter]="null" [nzWidth]="460" (nzOnCancel)="cancelled.emit()">
+      <form *nzModalContent class="amount" (submit)="$event.preventDefault(); say()">
+        @if (question().lines; as lines) {
+          <label class="unseen" for="amount-line">what</label>
+          <nz-select nzId="amount-line" name="line" [ngModel]="lineId()" (ngModelChange)="choose($event)">
+            @for (line of lines; track line.id) {
+              <nz-option [nzValue]="line.id" [nzLabel]="line.name" />
+            }
+          </nz-select>
+        }
+        <div class="row">
+          <button type="button" class="press" (click)="nudge(-1)" aria-label="less">−</button>
+          <label class="unseen" for="amount">{{ question().unit }}</label>
+          <nz-input-number
+            nzId="amount"
+            name="amount"
+            [nzMin]="0"
+            [nzMax]="question().most"
+            [nzStep]="question().step"
+            [(ngModel)]="amount"
+            nzAutoFocus
+          />
+          <span class="unit">{{ question().unit }}</span>
+          <button type="button" class="press" (click)="nudge(1)" aria-label="more">+</button>
+        </div>
+        @if (!good()) {
+          <p class="caution" role="alert">Give a number from 0 to {{ question().most }} {{ question().unit }}.</p>
+        }
+        <button type="submit" class="press main" [disabled]="!good()">
+          Enter it <span class="key" aria-hidden="true">Enter</span>
+        </button>
+      </form>
+    </nz-modal>
+  `,
+  styles: `
+    .amount {
+      display: grid;
+      gap: 16px;
+    }
+    .row {
+      display: flex;
+      align-items: center;
+      gap: 12px;
+    }
+    nz-input-number {
+      flex: 1;
+    }
+    .unit {
+      font-size: 22px;
+      font-weight: 700;
+    }
+  `,
+})
+export class AmountDialog implements OnInit, OnDestroy {
+  private readonly keys = inject(Keys);
+  readonly question = input.required<AmountQuestion>();
+  readonly answered = output<{ amount: number; lineId: string | undefined }>();
+  readonly cancelled = output();
+
+  protected readonly lineId = linkedSignal(() => this.question().lineId);
+  protected readonly amount = linkedSignal<number | null>(() => this.question().start);
+  protected readonly good = computed(() => {
+    const amount = this.amount();
+    return amount !== null && Number.isFinite(amount) && amount >= 0 && amount <= this.question().most;
+  });
+  private release: (() => void) | undefined;
+
+  ngOnInit(): void {
+    this.release = this.keys.hold();
+  }
+
+  ngOnDestroy(): void {
+    this.release?.();
+  }
+
+  protected choose(id: string): void {
+    this.lineId.set(id);
+    this.amount.set(this.question().starts?.get(id) ?? 0);
+  }
+
+  protected nudge(by: 1 | -1): void {
+    const { step, most } = this.question();
+    const next = (this.amount() ?? 0) + by * step;
+    this.amount.set(Math.min(most, Math.max(0, Math.round(next * 10) / 10)));
+  }
+
+  protected say(): void {
+    const amount = this.amount();
+    if (amount !== null && this.good()) this.answered.emit({ amount, lineId: this.lineId() });
+  }
+}

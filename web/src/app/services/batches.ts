@@ -1,0 +1,119 @@
+import { inject, Injectable } from '@angular/core';
+import { ENTRY_SHAPE, type Deed, type KeptEntry } from '@tureen/core/batch';
+import type { Ask, Snapshot } from '@tureen/core/plan';
+import type { BatchSummary, KeptBatch } from '@tureen/server/api';
+import { combineLatest, filter, map, merge, type Observable, scan, shareReplay, startWith, switchMap } from 'rxjs';
+import { Api, ask, type Answer } from './api';
+import { Device, newId } from './device';
+import { Live } from './live';
+import { Outbox } from './outbox';
+
+/** A batch with all that is known of it here: what the server has and what it has not yet. */
+export interface OpenBatch {
+  readonly batch: Omit<KeptBatch, 'entries' | 'snapshot'>;
+  readonly snapshot: Snapshot;
+  readonly entries: readonly KeptEntry[];
+  readonly unsentIds: ReadonlySet<string>;
+}
+
+/** Every entry once; the server's own copy wins, since it knows what was late. */
+export function mergedEntries(server: readonly KeptEntry[], here: readonly KeptEntry[]): readonly KeptEntry[] {
+  const known = new Set(server.map(({ id }) => id));
+  return [...server, ...here.filter(({ id }) => !known.has(id))];
+}
+
+/** Batches: the list, one of them live, and what a cook enters in it. */
+@Injectable({ providedIn: 'root' })
+export class Batches {
+  private readonly api = inject(Api);
+  private readonly live = inject(Live);
+  private readonly outbox = inject(Outbox);
+  private readonly device = inject(Device);
+
+  readonly batches$: Observable<Answer<{ batches: BatchSummary[] }>> = merge(
+    this.live.change$.pipe(filter(({ kind }) => kind === 'batch')),
+    this.live.open$.pipe(filter((open) => open)),
+  ).pipe(
+    startWith(undefined),
+    switchMap(() => ask<{ batches: BatchSummary[] }>(() => this.api.client.batches.$get())),
+    shareReplay({ bufferSize: 1, refCount: true }),
+  );
+
+  /** One batch, followed live: loaded, then entries as they come from this and every other screen. */
+  batch$(id: string): Observable<Answer<OpenBatch>> {
+    const loaded$ = merge(
+      this.live.open$.pipe(filter((open) => open)),
+      this.live.change$.pipe(filter((change) => change.kind === 'batch' && change.batchId === id)),
+    ).pipe(
+      startWith(undefined),
+      switchMap(() => ask<KeptBatch>(() => this.api.client.batches[':id'].$get({ param: { id } }))),
+      map((answer) => ({ kind: 'loaded' as const, answer })),
+    );
+    const told$ = this.live.change$.pipe(
+      filter((change) => change.kind === 'entries' && change.batchId === id),
+      map((change) => ({ kind: 'told' as const, entries: change.kind === 'entries' ? change.entries : [] })),
+    );
+    type Loaded = Answer<KeptBatch> | undefined;
+    const server$ = merge(loaded$, told$).pipe(
+      scan((have: Loaded, news): Loaded => {
+        if (news.kind === 'loaded') {
+          if (!news.answer.ok) return have?.ok === true && !news.answer.reachable ? have : news.answer;
+          if (have?.ok !== true) return news.answer;
+          return {
+            ok: true,
+            value: { ...news.answer.value, entries: mergedEntries(news.answer.value.entries, have.value.entries) },
+          };
+        }
+        return have?.ok === true
+          ? { ok: true, value: { ...have.value, entries: mergedEntries(news.entries, have.value.entries) } }
+          : have;
+      }, undefined),
+      filter((have) => have !== undefined),
+    );
+    const mine = new Map<string, KeptEntry>();
+    return combineLatest([server$, this.outbox.unsent$]).pipe(
+      map(([answer, unsent]): Answer<OpenBatch> => {
+        if (!answer.ok) return answer;
+        const own = unsent.filter(({ batchId }) => batchId === id);
+        // What has just been sent is shown until the server's own word of it arrives.
+        for (const { entry } of own) mine.set(entry.id, { ...entry, late: false });
+        const { entries, snapshot, ...batch } = answer.value;
+        return {
+          ok: true,
+          value: {
+            batch,
+            snapshot,
+            entries: mergedEntries(entries, [...mine.values()]),
+            unsentIds: new Set(own.map((one) => one.id)),
+          },
+        };
+      }),
+      shareReplay({ bufferSize: 1, refCount: true }),
+    );
+  }
+
+  /** Enters what a cook did. It is kept in the browser first and counts at once. */
+  enter(open: OpenBatch, deed: Deed): Promise<void> {
+    const highest = open.entries.reduce((most, { stamp }) => Math.max(most, stamp.counter), 0);
+    return this.outbox.keep(open.batch.id, {
+      id: newId(),
+      shape: ENTRY_SHAPE,
+      stamp: this.device.stamp(highest),
+      atMs: Date.now(),
+      who: '',
+      deed,
+    });
+  }
+
+  /** Keeps a plan and starts its batch. Both ids are made here, so a second try can't make a second batch. */
+  async start(
+    ids: { readonly planId: string; readonly batchId: string },
+    soupId: string,
+    version: number,
+    wish: Ask,
+  ): Promise<Answer<{ id: string }>> {
+    const plan = await ask<unknown>(() => this.api.client.plans.$post({ json: { id: ids.planId, soupId, version, ask: wish } }));
+    if (!plan.ok) return plan;
+    return ask<{ id: string }>(() => this.api.client.batches.$post({ json: { id: ids.batchId, planId: ids.planId } }));
+  }
+}

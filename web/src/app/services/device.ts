@@ -1,0 +1,35 @@
+import { Injectable } from '@angular/core';
+import type { Stamp } from '@tureen/core/batch';
+
+const DEVICE_KEY = 'tureen-device';
+const SEQUENCE_KEY = 'tureen-sequence';
+
+/** A new id. `randomUUID` needs a secure page, `getRandomValues` does not. */
+export function newId(): string {
+  const bytes = crypto.getRandomValues(new Uint8Array(16));
+  bytes[6] = ((bytes[6] ?? 0) & 0x0f) | 0x40;
+  bytes[8] = ((bytes[8] ?? 0) & 0x3f) | 0x80;
+  const hex = [...bytes].map((byte) => byte.toString(16).padStart(2, '0')).join('');
+  return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-${hex.slice(12, 16)}-${hex.slice(16, 20)}-${hex.slice(20)}`;
+}
+
+/** Which browser this is, and its own count of what it entered. */
+@Injectable({ providedIn: 'root' })
+export class Device {
+  private readonly id = this.readId();
+
+  private readId(): string {
+    const have = localStorage.getItem(DEVICE_KEY);
+    if (have !== null) return have;
+    const fresh = newId();
+    localStorage.setItem(DEVICE_KEY, fresh);
+    return fresh;
+  }
+
+  /** A stamp after everything seen so far. */
+  stamp(highestSeen: number): Stamp {
+    const seq = Number(localStorage.getItem(SEQUENCE_KEY) ?? '0') + 1;
+    localStorage.setItem(SEQUENCE_KEY, String(seq));
+    return { counter: highestSeen + 1, device: this.id, seq };
+  }
+}

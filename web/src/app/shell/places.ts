@@ -1,0 +1,23 @@
+/** The six places of the dock, each with its icon and the letter that follows G. */
+export const PLACES = [
+  { path: '/board', name: 'Board', icon: 'layout', key: 'b' },
+  { path: '/shelf', name: 'Shelf', icon: 'coffee', key: 's' },
+  { path: '/plan', name: 'Plan', icon: 'bar-chart', key: 'p' },
+  { path: '/stove', name: 'Stove', icon: 'fire', key: 't' },
+  { path: '/cold', name: 'Cold', icon: 'inbox', key: 'c' },
+  { path: '/ledger', name: 'Ledger', icon: 'book', key: 'l' },
+] as const;
+
+/** What every key does, for the list behind "?". */
+export const KEYS = [
+  ['G then a letter', 'go to a place: B board, S shelf, P plan, T stove, C cold, L ledger'],
+  ['/', 'find a soup on the shelf'],
+  ['Enter', 'plan, start, done: the main button of the screen'],
+  ['1 to 9', 'one ladle of the liquid chosen'],
+  ['A', 'add by weight'],
+  ['D', 'dip: centimetres below the rim'],
+  ['W', 'weigh the pot'],
+  ['Space', 'start the timer of the step'],
+  ['U', 'undo the last entry'],
+  ['?', 'this list'],
+] as const;

@@ -130,7 +130,7 @@ function rewriteStep(
       return isDone ? { now: [real, ...acts], ahead: [] } : { now: acts, ahead: [real] };
     }
     default:
-      return isDone ? { now: [step, ...acts], ahead: [] } : { now: acts, ahead: [step] };
+      return isDone ? { now: [...acts, step], ahead: [] } : { now: acts, ahead: [step] };
   }
 }
 

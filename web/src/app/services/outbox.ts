@@ -55,8 +55,11 @@ export class Outbox {
       });
   }
 
+  /** What an earlier visit left; what was entered while this was being read stays. */
   private async reload(): Promise<void> {
-    this.held.next(await (await this.store).getAll('unsent'));
+    const stored = await (await this.store).getAll('unsent');
+    const here = new Set(this.held.value.map(({ id }) => id));
+    this.held.next([...stored.filter(({ id }) => !here.has(id)), ...this.held.value]);
   }
 
   /** Keeps an entry and tries to send it. Resolves once it is kept, sent or not. */

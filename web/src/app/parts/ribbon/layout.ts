@@ -41,11 +41,14 @@ export interface Frame {
   readonly mostKg: number;
   readonly left: number;
   readonly right: number;
+  /** Rows of labels above the band. */
+  readonly rows: 1 | 2;
 }
 
 const LABEL_PX = 7.6;
 const ROW_PX = 17;
-const ARM_PX = 24;
+const ARM_PX = 26;
+const THINNEST_ARM_PX = 3.5;
 const TINY_SHARE = 0.004;
 const WIDE_OPS = new Set<Stop['op']>(['trim', 'roast', 'sweat', 'cover', 'simmer', 'blend', 'cream', 'rest']);
 
@@ -194,7 +197,7 @@ function armsOf({ stop, x0, x1 }: Placed, centre: number, pxPerKg: number, nameO
 }
 
 function armPath(arm: Arm, pxPerKg: number): string {
-  const w = Math.max(1.5, arm.kg * pxPerKg);
+  const w = Math.max(THINNEST_ARM_PX, arm.kg * pxPerKg);
   const dir = arm.up ? -1 : 1;
   const y0 = arm.edge;
   const y1 = arm.edge + dir * ARM_PX;
@@ -240,10 +243,7 @@ export function heaviest(ribbon: Ribbon): number {
 /** Everything needed to draw a ribbon, as plain paths. */
 export function drawn(ribbon: Ribbon, frame: Frame, nameOf: (id: string) => string, stationName: (stop: Stop) => string): Drawn {
   const all = placed(ribbon, frame);
-  const hasSides = all.some(({ lane }) => lane > 0);
-  const bandPx = Math.max(24, frame.height - 2 * (ARM_PX + 2 * ROW_PX + 4) - ROW_PX - (hasSides ? 14 : 0));
-  const pxPerKg = bandPx / frame.mostKg;
-  const centre = 2 * ROW_PX + ARM_PX + 6 + bandPx / 2;
+  const { centre, pxPerKg, bandPx } = axisOf(all, frame);
   const mainStops = all.filter(({ lane }) => lane === 0);
   const points: Point[] = [];
   for (const { stop, x0, x1 } of mainStops) {
@@ -278,7 +278,7 @@ export function drawn(ribbon: Ribbon, frame: Frame, nameOf: (id: string) => stri
     .filter(({ kg }) => kg > TINY_SHARE * frame.mostKg);
   const above = arms.filter(({ up }) => up).map(({ x, text, kg }) => ({ x, text, weight: kg }));
   const below = arms.filter(({ up }) => !up).map(({ x, text, kg }) => ({ x: x + 12, text, weight: kg }));
-  const labelBottom = centre + bandPx / 2 + ARM_PX + ROW_PX + (hasSides ? 10 : 0);
+  const labelBottom = frame.height - ROW_PX - 4;
   const scale = scaleKg(frame.mostKg);
   return {
     width: frame.width,
@@ -287,7 +287,10 @@ export function drawn(ribbon: Ribbon, frame: Frame, nameOf: (id: string) => stri
     colours: points.map(({ x, colour }) => ({ at: (x - frame.left) / (frame.right - frame.left), colour })),
     sideBands,
     arms: arms.map((arm) => ({ path: armPath(arm, pxPerKg), colour: arm.colour, kind: arm.kind })),
-    labels: [...inRows(above, [2 * ROW_PX - 4, ROW_PX - 4], frame), ...inRows(below, [labelBottom - 4], frame)],
+    labels: [
+      ...inRows(above, frame.rows === 1 ? [ROW_PX - 4] : [2 * ROW_PX - 4, ROW_PX - 4], frame),
+      ...inRows(below, [labelBottom], frame),
+    ],
     stations: inRows(
       all
         .filter(({ lane }) => lane === 0)
@@ -316,9 +319,13 @@ export function alignedPoints(actual: Ribbon, plan: Ribbon, frame: Frame): reado
   return points;
 }
 
-/** Centre and pixels per kilo of a frame, for laying a second ribbon over the first. */
-export function axisOf(ribbon: Ribbon, frame: Frame): { readonly centre: number; readonly pxPerKg: number } {
-  const hasSides = placed(ribbon, frame).some(({ lane }) => lane > 0);
-  const bandPx = Math.max(24, frame.height - 2 * (ARM_PX + 2 * ROW_PX + 4) - ROW_PX - (hasSides ? 14 : 0));
-  return { centre: 2 * ROW_PX + ARM_PX + 6 + bandPx / 2, pxPerKg: bandPx / frame.mostKg };
+/** Centre line, thickness at most and pixels per kilo of a frame: labels and arms take their room first, the band the rest. */
+export function axisOf(
+  all: readonly Placed[],
+  frame: Frame,
+): { readonly centre: number; readonly pxPerKg: number; readonly bandPx: number } {
+  const above = frame.rows * ROW_PX + ARM_PX;
+  const below = ARM_PX + 2 * ROW_PX + (all.some(({ lane }) => lane > 0) ? 14 : 0);
+  const bandPx = Math.max(24, frame.height - above - below);
+  return { centre: above + bandPx / 2, pxPerKg: bandPx / frame.mostKg, bandPx };
 }

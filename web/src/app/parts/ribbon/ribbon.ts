@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { Ribbon, Stop } from '@tureen/core/line';
 import { showMass, type UnitSystem } from '@tureen/core/units';
-import { alignedPoints, axisOf, bandPath, drawn, heaviest, type Frame } from './layout';
+import { alignedPoints, axisOf, bandPath, drawn, heaviest, placed, type Frame } from './layout';
 
 let serial = 0;
 
@@ -158,17 +158,19 @@ export class RibbonPicture {
   readonly stationName = input.required<(stop: Stop) => string>();
   readonly units = input<UnitSystem>('metric');
   readonly height = input(210);
+  /** One row of labels instead of two: for where the ribbon is a strip. */
+  readonly quiet = input(false);
 
   protected readonly gradientId = `ribbon-${String((serial += 1))}`;
 
   protected readonly frame = computed((): Frame => {
     const actual = this.actual();
     const mostKg = Math.max(heaviest(this.ribbon()), actual === undefined ? 0 : heaviest(actual));
-    return { width: 1224, height: this.height(), mostKg, left: 2, right: 1158 };
+    return { width: 1224, height: this.height(), mostKg, left: 2, right: 1158, rows: this.quiet() ? 1 : 2 };
   });
 
   protected readonly plan = computed(() => drawn(this.ribbon(), this.frame(), this.nameOf(), this.stationName()));
-  protected readonly axis = computed(() => axisOf(this.ribbon(), this.frame()));
+  protected readonly axis = computed(() => axisOf(placed(this.ribbon(), this.frame()), this.frame()));
 
   private readonly points = computed(() => {
     const actual = this.actual();

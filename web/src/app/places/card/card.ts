@@ -60,13 +60,15 @@ export class Card {
   protected readonly stations = computed(() => {
     const soup = this.kept()?.soup;
     if (soup === undefined) return [];
-    return stationsOf(soup, this.view(), this.nameOf()).map((station) => ({
-      ...station,
-      minutes: showMinutes(station.minutes),
-      says: station.steps.flatMap(({ say }) => say ?? []),
-      tests: [...new Set(station.steps.flatMap((step) => stepTest(step) ?? []))].slice(0, 1),
-      rows: station.rows.map((row) => ({ ...row, amount: mass(row.kg, this.units()) })),
-    }));
+    return stationsOf(soup, this.view(), this.nameOf())
+      .filter(({ name }) => name !== 'Dish')
+      .map((station) => ({
+        ...station,
+        minutes: showMinutes(station.minutes),
+        says: station.steps.flatMap(({ say }) => say ?? []),
+        tests: [...new Set(station.steps.flatMap((step) => stepTest(step) ?? []))].slice(0, 1),
+        rows: station.rows.map((row) => ({ ...row, amount: mass(row.kg, this.units()) })),
+      }));
   });
   protected readonly facts = computed(() => {
     const facts = this.view()?.figures.facts;

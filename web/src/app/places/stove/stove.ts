@@ -170,7 +170,7 @@ export class Stove {
       inPot,
       title: inPot ? `${(Math.max(0, pot.belowRimM) * 100).toFixed(1)} cm below the rim` : 'on the tray',
       mass: mass(pot.massKg, this.units()),
-      sd: mass(pot.sdKg, this.units()),
+      sd: mass(pot.sdKg > 0.1 ? Math.round(pot.sdKg * 10) / 10 : pot.sdKg, this.units()),
       temp: `${String(Math.round(pot.tempC))} °C`,
     };
   });

@@ -1,0 +1,98 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { test as base, expect, type Page } from '@playwright/test';
+
+const ROOT = join(import.meta.dirname, '..');
+
+/** A real server on a database file of its own, that can be killed and started again on the same port. */
+export class RealServer {
+  private child: ChildProcess | undefined;
+  private readonly folder = mkdtempSync(join(tmpdir(), 'tureen-e2e-'));
+  private port = 0;
+  url = '';
+
+  constructor(private readonly demo: boolean) {}
+
+  async start(): Promise<void> {
+    const args = [
+      '--file',
+      join(this.folder, 'kitchen.sqlite'),
+      '--migrations',
+      join(ROOT, 'server/drizzle'),
+      '--web',
+      join(ROOT, 'dist/web'),
+      '--port',
+      String(this.port),
+    ];
+    const child = spawn(process.execPath, [join(ROOT, 'dist/server/main.mjs'), ...args, ...(this.demo ? ['--demo'] : [])], {
+      stdio: ['ignore', 'pipe', 'inherit'],
+    });
+    this.child = child;
+    this.url = await new Promise((resolve, reject) => {
+      child.once('exit', (code) => {
+        reject(new Error(`The server left with ${String(code)}.`));
+      });
+      child.stdout.on('data', (text: Buffer) => {
+        const found = /http:\/\/\S+/.exec(text.toString())?.[0];
+        if (found !== undefined) resolve(found);
+      });
+    });
+    this.port = Number(new URL(this.url).port);
+  }
+
+  /** The plug pulled: no goodbye. */
+  async kill(): Promise<void> {
+    const { child } = this;
+    if (child === undefined) return;
+    child.removeAllListeners('exit');
+    await new Promise<void>((resolve) => {
+      child.once('exit', () => {
+        resolve();
+      });
+      child.kill('SIGKILL');
+    });
+  }
+
+  async end(): Promise<void> {
+    await this.kill();
+    rmSync(this.folder, { recursive: true, force: true });
+  }
+}
+
+/** Fails a test on any console error, page error or request that leaves the machine. */
+export function watch(page: Page, allow: RegExp = /^$/): () => void {
+  const bad: string[] = [];
+  page.on('console', (message) => {
+    if (message.type() === 'error' && !allow.test(message.text())) bad.push(message.text());
+  });
+  page.on('pageerror', (error) => bad.push(error.message));
+  page.on('request', (request) => {
+    const { hostname, protocol } = new URL(request.url());
+    if (protocol.startsWith('http') && hostname !== 'localhost' && hostname !== '127.0.0.1')
+      bad.push(`left the machine: ${request.url()}`);
+  });
+  return () => {
+    expect(bad).toEqual([]);
+  };
+}
+
+export const test = base.extend<{ server: RealServer; emptyServer: RealServer }>({
+  // eslint-disable-next-line no-empty-pattern -- Playwright asks for the pattern
+  server: async ({}, use) => {
+    const server = new RealServer(true);
+    await server.start();
+    await use(server);
+    await server.end();
+  },
+  // eslint-disable-next-line no-empty-pattern -- Playwright asks for the pattern
+  emptyServer: async ({}, use) => {
+    const server = new RealServer(false);
+    await server.start();
+    await use(server);
+    await server.end();
+  },
+});
+
+export { expect };

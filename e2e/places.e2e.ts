@@ -1,0 +1,97 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, watch } from './kitchen';
+
+const PLACES = [
+  '/board',
+  '/shelf',
+  '/shelf/beetroot-horseradish',
+  '/plan',
+  '/plan/beetroot-horseradish',
+  '/stove',
+  '/cold',
+  '/ledger',
+  '/nowhere',
+];
+
+test('axe finds nothing on any place, and nothing leaves the machine', async ({ page, server }) => {
+  const quiet = watch(page, /404/);
+  const list = (await (await page.request.get(`${server.url}/api/batches`)).json()) as { batches: { id: string }[] };
+  const id = list.batches[0]?.id ?? '';
+  for (const place of [...PLACES, `/ledger/${id}`, `/stove/${id}`]) {
+    await page.goto(server.url + place);
+    await page.getByRole('heading').first().waitFor();
+    await page.waitForLoadState('networkidle').catch(() => undefined);
+    const { violations } = await new AxeBuilder({ page }).analyze();
+    expect(violations.map(({ id: rule, nodes }) => `${place} ${rule}: ${nodes.map(({ html }) => html).join(' | ')}`)).toEqual([]);
+  }
+  quiet();
+});
+
+test('axe finds nothing at the stove with a dialog open, nor in the drawer', async ({ page, server }) => {
+  await page.goto(`${server.url}/plan/celeriac-leek-apple`);
+  await page.getByRole('button', { name: /Start this batch/ }).click();
+  await page.locator('.step h2').waitFor();
+  expect(
+    (await new AxeBuilder({ page }).analyze()).violations.map(
+      ({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).join(' | ')}`,
+    ),
+  ).toEqual([]);
+  await page.keyboard.press('w');
+  await page.getByRole('dialog').waitFor();
+  expect(
+    (await new AxeBuilder({ page }).include('.ant-modal').analyze()).violations.map(
+      ({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).join(' | ')}`,
+    ),
+  ).toEqual([]);
+});
+
+test('the six places are a key away, and those not built say what they will hold', async ({ page, server }) => {
+  await page.goto(`${server.url}/shelf`);
+  await page.getByRole('link', { name: /Celeriac/ }).waitFor();
+  for (const [key, path] of [
+    ['b', 'board'],
+    ['s', 'shelf'],
+    ['p', 'plan'],
+    ['t', 'stove'],
+    ['c', 'cold'],
+    ['l', 'ledger'],
+  ] as const) {
+    await page.keyboard.press('g');
+    await page.keyboard.press(key);
+    await expect(page).toHaveURL(new RegExp(`/${path}$`));
+  }
+  await page.keyboard.press('g');
+  await page.keyboard.press('c');
+  await expect(page.getByText('Not built yet. This place will hold')).toBeVisible();
+  await page.getByRole('button', { name: /Gannet Quay/ }).click();
+  await expect(page.getByRole('dialog')).toContainText('Larder');
+});
+
+test('the big figure is 48 px or more, targets at the stove 56 px, ladles drawn at their sizes', async ({ page, server }) => {
+  await page.goto(`${server.url}/plan/celeriac-leek-apple`);
+  await page.getByRole('button', { name: /Start this batch/ }).click();
+  await page.locator('.digits').waitFor();
+  expect(
+    await page.locator('.digits').evaluate((node) => Number.parseFloat(getComputedStyle(node).fontSize)),
+  ).toBeGreaterThanOrEqual(48);
+  for (const target of await page.locator('.stove button:visible, .dock a, .dock button').all()) {
+    const box = await target.boundingBox();
+    expect(box?.height ?? 0, (await target.textContent()) ?? '').toBeGreaterThanOrEqual(55.5);
+  }
+  await expect(page.locator('tt-hand-bar')).toBeInViewport({ ratio: 1 });
+});
+
+test('finds by typing, "no" turns it round', async ({ page, server }) => {
+  await page.goto(`${server.url}/shelf`);
+  await expect(page.getByRole('link', { name: /Parsnip/ })).toContainText('milk');
+  const soups = page.locator('.shelves a');
+  await page.getByRole('searchbox').fill('no cream');
+  await expect(soups).toHaveCount(1);
+  await expect(soups).toContainText('Parsnip');
+  await page.getByRole('searchbox').fill('leek');
+  await expect(soups).toHaveCount(1);
+  await page.getByRole('searchbox').fill('quince');
+  await expect(page.getByText('No soup on the shelf answers that.')).toBeVisible();
+  await page.getByRole('button', { name: 'Show all' }).click();
+  await expect(soups).toHaveCount(4);
+});

@@ -1,0 +1,25 @@
+import { defineConfig } from '@playwright/test';
+
+const FLAGS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
+
+export default defineConfig({
+  testDir: '.',
+  testMatch: '*.e2e.ts',
+  outputDir: './results',
+  timeout: 90_000,
+  expect: { timeout: 10_000 },
+  workers: 1,
+  reporter: [['line']],
+  use: {
+    viewport: { width: 1280, height: 800 },
+    launchOptions: { executablePath: process.env['CHROME_BIN'] ?? '/usr/bin/chromium', args: FLAGS },
+  },
+});

@@ -1,0 +1,90 @@
+/**
+ * `npm test`: formatting, lint, types, imports, Node specs, Karma and Playwright, on whatever machine this is.
+ * Installs what is missing. The last line counts: every spec and every check is one.
+ */
+import { spawn } from 'node:child_process';
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import { build, checkNode, install, ROOT, run, stop } from './ready.mjs';
+import { findChromium } from './chromium.mjs';
+
+checkNode();
+install();
+
+function installChromium() {
+  if (findChromium() !== undefined) return;
+  const how =
+    'Tests need Chromium. On Debian: apt-get update && apt-get install -y chromium. Elsewhere set CHROME_BIN to its path.';
+  if (!existsSync('/usr/bin/apt-get') || process.getuid?.() !== 0) stop(how);
+  process.stdout.write('Installing Chromium…\n');
+  const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
+  run('apt-get', ['update', '-qq'], { env });
+  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], { env, stdio: ['ignore', 'ignore', 'inherit'] });
+  if (findChromium() === undefined) stop(how);
+}
+
+installChromium();
+build();
+
+let passed = 0;
+let failed = 0;
+
+/** Runs one part; `count` reads its figures from what it printed, otherwise the part counts as one. */
+function part(name, command, args, options = {}) {
+  return new Promise((resolve) => {
+    process.stdout.write(`\n— ${name}\n`);
+    const started = performance.now();
+    const child = spawn(command, args, {
+      cwd: options.cwd ?? ROOT,
+      env: { ...process.env, CHROME_BIN: findChromium(), ...options.env },
+      stdio: ['ignore', 'pipe', 'pipe'],
+    });
+    let printed = '';
+    const take = (text) => {
+      printed += text;
+      process.stdout.write(text);
+    };
+    child.stdout.on('data', (bytes) => take(String(bytes)));
+    child.stderr.on('data', (bytes) => take(String(bytes)));
+    child.on('close', (code) => {
+      const counted = options.count?.(printed);
+      const bad = counted?.failed ?? (code === 0 ? 0 : 1);
+      passed += counted?.passed ?? (code === 0 ? 1 : 0);
+      failed += code !== 0 && bad === 0 ? 1 : bad;
+      process.stdout.write(`— ${name}: ${code === 0 ? 'good' : 'BAD'}, ${((performance.now() - started) / 1000).toFixed(0)} s\n`);
+      resolve();
+    });
+  });
+}
+
+function jasmineCount(printed) {
+  const found = /(\d+) specs?, (\d+) failures?/.exec(printed);
+  return found === null ? undefined : { passed: Number(found[1]) - Number(found[2]), failed: Number(found[2]) };
+}
+
+function karmaCount(printed) {
+  const found = [...printed.matchAll(/Executed (\d+) of \d+(?: \((\d+) FAILED\))?/g)].at(-1);
+  return found === undefined ? undefined : { passed: Number(found[1]) - Number(found[2] ?? 0), failed: Number(found[2] ?? 0) };
+}
+
+function playwrightCount(printed) {
+  const number = (word) => Number([...printed.matchAll(new RegExp(`(\\d+) ${word}`, 'g'))].at(-1)?.[1] ?? 0);
+  return { passed: number('passed'), failed: number('failed') + number('did not run') };
+}
+
+const bin = (name) => join(ROOT, 'node_modules/.bin', name);
+
+await part('formatting', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
+await part('types', 'npm', ['run', '--silent', 'types']);
+await part('lint', bin('eslint'), ['.']);
+await part('imports', 'npm', ['run', '--silent', 'imports']);
+await part('Node specs', bin('jasmine'), ['--config=jasmine.json'], { env: { NODE_OPTIONS: '--import tsx' }, count: jasmineCount });
+await part('Karma', process.execPath, [join(ROOT, 'node_modules/@angular/cli/bin/ng.js'), 'test', '--watch=false'], {
+  cwd: join(ROOT, 'web'),
+  env: { NG_CLI_ANALYTICS: 'false' },
+  count: karmaCount,
+});
+await part('Playwright', bin('playwright'), ['test', '--config', 'e2e/playwright.config.ts'], { count: playwrightCount });
+
+process.stdout.write(`\n${passed} passed, ${failed} failed\n`);
+process.exit(failed === 0 ? 0 : 1);

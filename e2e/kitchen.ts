@@ -62,7 +62,7 @@ export class RealServer {
 }
 
 /** Fails a test on any console error, page error or request that leaves the machine. */
-export function watch(page: Page, allow: RegExp = /^$/): () => void {
+export function watch(page: Page, allow = /^$/): () => void {
   const bad: string[] = [];
   page.on('console', (message) => {
     if (message.type() === 'error' && !allow.test(message.text())) bad.push(message.text());

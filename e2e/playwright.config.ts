@@ -20,6 +20,6 @@ export default defineConfig({
   reporter: [['line']],
   use: {
     viewport: { width: 1280, height: 800 },
-    launchOptions: { executablePath: process.env['CHROME_BIN'] ?? '/usr/bin/chromium', args: FLAGS },
+    launchOptions: { executablePath: process.env.CHROME_BIN ?? '/usr/bin/chromium', args: FLAGS },
   },
 });

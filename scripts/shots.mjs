@@ -1,3 +1,4 @@
+/* global document -- inside the page */
 /** `npm run shots`: the documentation's screenshots, taken from the demo data in a browser that nobody sees. */
 import { spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';

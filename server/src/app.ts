@@ -59,6 +59,7 @@ const EntriesBodySchema = z.strictObject({ entries: z.array(EntrySchema).min(1).
 const LOOPBACK = new Set(['localhost', '127.0.0.1', '[::1]']);
 
 /** The whole HTTP face of the kitchen. Its type is the web's typed client. */
+// eslint-disable-next-line @typescript-eslint/explicit-module-boundary-types -- the inferred type is what the web's typed client is made of
 export function makeApp(services: Services) {
   const { database, hub, mode, nowMs } = services;
 

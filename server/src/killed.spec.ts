@@ -19,7 +19,7 @@ function start(bundle: string, file: string): Promise<{ server: ChildProcess; ur
     server.once('exit', (code) => {
       reject(new Error(`The server left with ${String(code)}.`));
     });
-    server.stdout?.on('data', (text: Buffer) => {
+    server.stdout.on('data', (text: Buffer) => {
       const url = /http:\/\/\S+/.exec(text.toString())?.[0];
       if (url !== undefined) resolve({ server, url });
     });

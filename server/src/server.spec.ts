@@ -328,11 +328,11 @@ describe('the server', () => {
     const web = join(folder, 'web');
     const { mkdirSync } = await import('node:fs');
     mkdirSync(web);
-    expect(serveWeb(app as never, web)).toBeFalse();
+    expect(serveWeb(app, web)).toBeFalse();
     writeFileSync(join(web, 'index.html'), '<!doctype html>');
     writeFileSync(join(web, 'main-ABCD1234.js'), 'export {}');
     writeFileSync(join(web, 'main-ABCD1234.js.br'), 'squeezed');
-    expect(serveWeb(app as never, web)).toBeTrue();
+    expect(serveWeb(app, web)).toBeTrue();
     const script = await app.request('http://localhost/main-ABCD1234.js', { headers: { 'accept-encoding': 'br' } });
     expect(script.headers.get('content-encoding')).toBe('br');
     expect(script.headers.get('cache-control')).toContain('immutable');

@@ -1,7 +1,7 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { serveStatic } from '@hono/node-server/serve-static';
-import type { Hono } from 'hono';
+import type { Api } from './app.js';
 
 /** Angular puts a hash of the content in these names. */
 const HASHED = /-[A-Z0-9]{8}\.(?:js|css|woff2|svg|png)$/;
@@ -13,7 +13,7 @@ const YEAR = 'public, max-age=31536000, immutable';
  *
  * @returns false when there is no built web to serve.
  */
-export function serveWeb(app: Hono, folder: string): boolean {
+export function serveWeb(app: Api, folder: string): boolean {
   if (!existsSync(join(folder, 'index.html'))) return false;
   app.use('*', async (c, next) => {
     await next();

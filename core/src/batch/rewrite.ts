@@ -40,10 +40,12 @@ export function weighedKg(grossKg: number, tareKg: number): { massKg: number; sd
   return { massKg, sdKg: Math.max(SCALE_SD_LEAST_KG, massKg * SCALE_SD_SHARE) };
 }
 
+/** Kilos of a line in a volume: by the larder's density, which amounts are written with too, or else by composition. */
 function lineKg(ready: Ready, lineId: string, volume: number): number {
   const line = ready.lines.find((own) => own.line.id === lineId)?.line;
   if (line === undefined) return 0;
-  return volume / volumeM3(line.ingredient.perKg, Math.max(0, line.ingredient.row.storedAtC));
+  const { densityKgM3, storedAtC } = line.ingredient.row;
+  return volume * (densityKgM3 ?? 1 / volumeM3(line.ingredient.perKg, Math.max(0, storedAtC)));
 }
 
 /** The step that an entry becomes, or nothing for those that only mark time. */

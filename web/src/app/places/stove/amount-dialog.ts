@@ -15,6 +15,10 @@ import { NzModalModule } from 'ng-zorro-antd/modal';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { Keys } from '../../shell/keys';
 
+/** A dialog is drawn a little after it is asked for. */
+const FOCUS_TRIES = 40;
+const FOCUS_AGAIN_MS = 25;
+
 /** A question with one number for its answer. */
 export interface AmountQuestion {
   readonly kind: 'dip' | 'weigh' | 'add' | 'bowls';
@@ -33,7 +37,14 @@ export interface AmountQuestion {
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [FormsModule, NzInputNumberModule, NzModalModule, NzSelectModule],
   template: `
-    <nz-modal [nzVisible]="true" [nzTitle]="question().title" [nzFooter]="null" [nzWidth]="460" (nzOnCancel)="cancelled.emit()">
+    <nz-modal
+      [nzVisible]="true"
+      [nzTitle]="question().title"
+      [nzFooter]="null"
+      [nzWidth]="460"
+      [nzAutofocus]="null"
+      (nzOnCancel)="cancelled.emit()"
+    >
       <form *nzModalContent class="amount" (submit)="$event.preventDefault(); say()">
         @if (question().lines; as lines) {
           <label class="unseen" for="amount-line">what</label>
@@ -53,7 +64,6 @@ export interface AmountQuestion {
             [nzMax]="question().most"
             [nzStep]="question().step"
             [(ngModel)]="amount"
-            nzAutoFocus
           />
           <span class="unit">{{ question().unit }}</span>
           <button type="button" class="press" (click)="nudge(1)" aria-label="more">+</button>
@@ -99,13 +109,29 @@ export class AmountDialog implements OnInit, OnDestroy {
     return amount !== null && Number.isFinite(amount) && amount >= 0 && amount <= this.question().most;
   });
   private release: (() => void) | undefined;
+  private timer: ReturnType<typeof setTimeout> | undefined;
 
   ngOnInit(): void {
     this.release = this.keys.hold();
+    this.focus();
   }
 
   ngOnDestroy(): void {
     this.release?.();
+    clearTimeout(this.timer);
+  }
+
+  /** Puts the caret in the figure as soon as the dialog stands, so that what is typed first replaces it. */
+  private focus(tries = FOCUS_TRIES): void {
+    const field = document.getElementById('amount');
+    if (field instanceof HTMLInputElement && field.offsetParent !== null) {
+      field.focus();
+      field.select();
+    }
+    if (document.activeElement === field || tries === 0) return;
+    this.timer = setTimeout(() => {
+      this.focus(tries - 1);
+    }, FOCUS_AGAIN_MS);
   }
 
   protected choose(id: string): void {

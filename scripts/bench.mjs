@@ -1,0 +1,103 @@
+/** `npm run bench`: figures, not judgements. Core and server in one bundle each, so that what is timed is what ships. */
+import { spawn } from 'node:child_process';
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
+import { build as bundle } from 'esbuild';
+import { build, checkNode, install, ROOT } from './ready.mjs';
+
+checkNode();
+install();
+build();
+
+const folder = mkdtempSync(join(ROOT, '.tmp-bench-'));
+const say = (name, figure, goal) => console.log(`${name.padEnd(58)} ${figure.padStart(12)}   goal ${goal}`);
+
+try {
+  const file = join(folder, 'core.mjs');
+  await bundle({
+    absWorkingDir: ROOT,
+    entryPoints: ['core/bench/core.bench.ts'],
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    outfile: file,
+    logLevel: 'error',
+  });
+  const printed = await new Promise((resolve, reject) => {
+    const child = spawn(process.execPath, [file], { stdio: ['ignore', 'pipe', 'inherit'] });
+    let text = '';
+    child.stdout.on('data', (bytes) => {
+      text += String(bytes);
+    });
+    child.on('close', (code) => (code === 0 ? resolve(text) : reject(new Error(`The core bench left with ${code}.`))));
+  });
+  for (const { name, figure, goal } of JSON.parse(printed)) say(name, figure, goal);
+
+  const server = spawn(
+    process.execPath,
+    [
+      join(ROOT, 'dist/server/main.mjs'),
+      '--file',
+      join(folder, 'bench.sqlite'),
+      '--migrations',
+      join(ROOT, 'server/drizzle'),
+      '--demo',
+      '--port',
+      '0',
+    ],
+    { stdio: ['ignore', 'pipe', 'inherit'] },
+  );
+  const url = await new Promise((resolve) => {
+    server.stdout.on('data', (text) => {
+      const found = /http:\/\/\S+/.exec(String(text));
+      if (found !== null) resolve(found[0]);
+    });
+  });
+  const post = async (path, body) => {
+    const response = await fetch(`${url}/api${path}`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    });
+    if (!response.ok) throw new Error(await response.text());
+    return response.json();
+  };
+  const id = (n) => `00000000-0000-4000-8000-${n.toString(16).padStart(12, '0')}`;
+  await post('/plans', {
+    id: id(1),
+    soupId: 'beetroot-horseradish',
+    version: 1,
+    ask: { bowls: 80, bowlG: 300, potId: 'boiler-40' },
+  });
+  await post('/batches', { id: id(2), planId: id(1) });
+  const times = [];
+  for (let n = 0; n < 600; n++) {
+    const entry = {
+      id: id(100 + n),
+      shape: 1,
+      stamp: { counter: n + 1, device: 'bench', seq: n },
+      atMs: n,
+      who: '',
+      deed: { kind: 'poured', stepId: 'cover', line: 'stock', vessel: 'Ladle', volumeM3: 0.0003 },
+    };
+    const started = performance.now();
+    await post(`/batches/${id(2)}/entries`, { entries: [entry] });
+    if (n >= 100) times.push(performance.now() - started);
+  }
+  server.kill();
+  times.sort((a, b) => a - b);
+  const at = (share) => `${times[Math.floor(share * times.length)].toFixed(1)} ms`;
+  say('entry acknowledged, on disk, over HTTP: p50', at(0.5), '10 ms');
+  say('entry acknowledged, on disk, over HTTP: p99', at(0.99), '10 ms');
+
+  const web = join(ROOT, 'dist/web');
+  const html = readFileSync(join(web, 'index.html'), 'utf8');
+  const initial = new Set([...html.matchAll(/(?:src|href)="([^"]+\.js)"/g)].map(([, name]) => name));
+  let bytes = 0;
+  for (const name of readdirSync(web)) if (initial.has(name)) bytes += gzipSync(readFileSync(join(web, name)), { level: 9 }).length;
+  say('initial script of the web, gzip', `${(bytes / 1000).toFixed(0)} kB`, 'under 400 kB');
+} finally {
+  rmSync(folder, { recursive: true, force: true });
+}

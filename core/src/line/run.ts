@@ -1,6 +1,6 @@
 import { usableM3 } from '../kit/index.js';
 import { SALT } from '../larder/index.js';
-import { EMPTY_POT, joined, potKg, potM3, type Caution, type Flow, type Parcel, type PotState } from '../pot/index.js';
+import { EMPTY_POT, joined, parcelKg, potKg, potM3, type Caution, type Flow, type Parcel, type PotState } from '../pot/index.js';
 import {
   add,
   blend,
@@ -52,6 +52,8 @@ export interface Run {
 const AIR_HALF_LIFE_MIN = 6;
 /** From here a pot is lifted by two. Common practice, kg with the pot. */
 const TWO_PEOPLE_KG = 30;
+/** A pot this much lighter than the heaviest can't be the fullest, however much air is whipped in (8 % at most). */
+const LIGHTEST_PEAK = 0.85;
 
 function stepOnce(pot: PotState, step: Exclude<SoupStep, { op: 'join' }>, context: StepContext): StepResult {
   switch (step.op) {
@@ -139,16 +141,25 @@ class Runner {
   private count(flows: readonly Flow[]): void {
     for (const { kind, lineId, parcel } of flows) {
       if (kind !== 'ingredient') continue;
-      let massKg = 0;
-      for (const part of parcel.mix) massKg += part;
-      this.usedKg.set(lineId, (this.usedKg.get(lineId) ?? 0) + massKg);
+      this.usedKg.set(lineId, (this.usedKg.get(lineId) ?? 0) + parcelKg(parcel));
     }
+  }
+
+  private watchPeak(pot: PotState): void {
+    const massKg = potKg(pot);
+    if (massKg < this.peakKg * LIGHTEST_PEAK) return;
+    const volume = potM3(pot);
+    if (volume <= this.peakM3) return;
+    this.peakM3 = volume;
+    this.peakKg = massKg;
   }
 
   branch(branch: Branch, isRoot: boolean, startAt: number): { pot: PotState; overAt: number } {
     let pot = EMPTY_POT;
     let clock = startAt;
-    for (const [at, step] of branch.steps.entries()) {
+    let at = -1;
+    for (const step of branch.steps) {
+      at += 1;
       const before = pot;
       let outcome: StepResult;
       if (step.op === 'join') {
@@ -161,13 +172,22 @@ class Runner {
       }
       pot = settled(outcome.pot, step, outcome.minutes);
       this.count(outcome.took);
-      this.records.push({ ...outcome, pot, step, branchId: branch.id, before, overAt: clock });
+      // Written out: spreading results of many shapes costs more than the steps themselves.
+      this.records.push({
+        step,
+        branchId: branch.id,
+        before,
+        pot,
+        took: outcome.took,
+        gave: outcome.gave,
+        minutes: outcome.minutes,
+        joules: outcome.joules,
+        cautions: outcome.cautions,
+        counts: outcome.counts,
+        overAt: clock,
+      });
       if (isRoot) {
-        const volume = potM3(pot);
-        if (volume > this.peakM3) {
-          this.peakM3 = volume;
-          this.peakKg = potKg(pot);
-        }
+        this.watchPeak(pot);
       }
     }
     return { pot, overAt: clock };

@@ -71,7 +71,7 @@ export interface StepResult {
   readonly minutes: number;
   readonly joules: number;
   readonly cautions: readonly Caution[];
-  readonly counts?: StepCounts;
+  readonly counts?: StepCounts | undefined;
 }
 
 /** Heat to bring a pot's contents from where they are to a temperature, J; negative when it cools. */

@@ -147,6 +147,10 @@ test('the same by keyboard only', async ({ page, server }) => {
   while (!((await stepTitle(page).textContent()) ?? '').startsWith('Ladle into')) await done(page, enter);
   await page.keyboard.press('Enter');
   await expect(stepTitle(page)).toContainText('The batch is closed');
+  await page.keyboard.press('u');
+  await expect(stepTitle(page)).toContainText('Every step is done');
+  await page.keyboard.press('Enter');
+  await expect(stepTitle(page)).toContainText('The batch is closed');
   await page.keyboard.press('g');
   await page.keyboard.press('l');
   await expect(page.getByRole('row', { name: /Beetroot & horseradish/ }).first()).toContainText('of 80');

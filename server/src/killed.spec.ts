@@ -69,6 +69,52 @@ describe('a server killed right after it acknowledged an entry', () => {
     rmSync(folder, { recursive: true, force: true });
   });
 
+  it('says plainly that a port is busy, and leaves', async () => {
+    const data = mkdtempSync(join(tmpdir(), 'tureen-busy-'));
+    const bundle = join(folder, 'server.mjs');
+    const { server, url } = await start(bundle, join(data, 'a.sqlite'));
+    const second = spawn(
+      process.execPath,
+      [bundle, '--file', join(data, 'b.sqlite'), '--migrations', 'server/drizzle', '--port', new URL(url).port],
+      { stdio: ['ignore', 'ignore', 'pipe'] },
+    );
+    let said = '';
+    second.stderr.on('data', (text: Buffer) => {
+      said += text.toString();
+    });
+    const code = await new Promise((resolve) => second.once('close', resolve));
+    expect(code).toBe(1);
+    expect(said).toContain(`Port ${new URL(url).port} is busy`);
+    await killed(server);
+    rmSync(data, { recursive: true, force: true });
+  });
+
+  it('says plainly that the web was never built, and leaves', async () => {
+    const data = mkdtempSync(join(tmpdir(), 'tureen-unbuilt-'));
+    const lone = spawn(
+      process.execPath,
+      [
+        join(folder, 'server.mjs'),
+        '--file',
+        join(data, 'a.sqlite'),
+        '--migrations',
+        'server/drizzle',
+        '--web',
+        data,
+        '--port',
+        '0',
+      ],
+      { stdio: ['ignore', 'ignore', 'pipe'] },
+    );
+    let said = '';
+    lone.stderr.on('data', (text: Buffer) => {
+      said += text.toString();
+    });
+    expect(await new Promise((resolve) => lone.once('close', resolve))).toBe(1);
+    expect(said).toContain('run "npm run build"');
+    rmSync(data, { recursive: true, force: true });
+  });
+
   it(`has it after the restart, ${String(ROUNDS)} times`, async () => {
     const data = mkdtempSync(join(tmpdir(), 'tureen-killed-'));
     const file = join(data, 'kitchen.sqlite');

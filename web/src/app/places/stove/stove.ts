@@ -384,8 +384,13 @@ export class Stove {
     const step = this.step();
     const view = this.view();
     this.question.set(undefined);
-    if (question === undefined || step === undefined || view === undefined) return;
+    if (question === undefined || view === undefined) return;
     const { amount } = value;
+    if (question.kind === 'bowls') {
+      this.enter({ kind: 'dished', bowls: amount }, `${String(amount)} bowls counted.`);
+      return;
+    }
+    if (step === undefined) return;
     switch (question.kind) {
       case 'dip':
         this.enter({ kind: 'dipped', stepId: step.id, belowRimM: amount / 100 }, `Dip of ${String(amount)} cm entered.`);
@@ -395,9 +400,6 @@ export class Stove {
           { kind: 'weighed', stepId: step.id, grossKg: amount, tareKg: view.vessel.tareKg },
           `Weight of ${String(amount)} kg entered.`,
         );
-        return;
-      case 'bowls':
-        this.enter({ kind: 'dished', bowls: amount }, `${String(amount)} bowls counted.`);
         return;
       case 'add':
         if (value.lineId !== undefined && amount > 0) {
@@ -417,13 +419,16 @@ export class Stove {
 
   protected finish(): void {
     const step = this.step();
-    if (step === undefined) return;
+    if (step === undefined) {
+      if (this.view()?.closed === false) this.enter({ kind: 'closed' }, 'Closed.');
+      return;
+    }
     const elapsed = this.elapsedMin();
     const cooks = step.op === 'roast' || step.op === 'sweat' || step.op === 'simmer';
     const minutes =
       cooks && elapsed !== undefined && elapsed >= 1 ? { minutes: Math.round(this.cookedMinutes(elapsed) * 10) / 10 } : {};
     this.enter({ kind: 'done', stepId: step.id, ...minutes }, `${stepName(step, this.nameOf())}: done.`);
-    if (step.op === 'dish') this.close();
+    if (step.op === 'dish') this.enter({ kind: 'closed' }, 'Closed.');
   }
 
   /** Minutes at the heat itself: a simmer's clock also runs while the pot comes to the boil, a roast's over every round. */
@@ -432,18 +437,6 @@ export class Stove {
     const all = this.view()?.steps.find(({ stepId }) => stepId === step?.id)?.minutes;
     if (step === undefined || all === undefined || !('minutes' in step)) return elapsed;
     return step.op === 'simmer' ? Math.max(0, elapsed - (all - step.minutes)) : elapsed * (step.minutes / Math.max(all, 1e-9));
-  }
-
-  private close(): void {
-    // The closing must come after the last step by cause, so it waits until that is in.
-    const wait = this.open$.subscribe((answer) => {
-      if (!answer.ok || !answer.value.entries.some(({ deed }) => deed.kind === 'done' && deed.stepId === 'dish')) return;
-      queueMicrotask(() => {
-        wait.unsubscribe();
-      });
-      if (answer.value.entries.some(({ deed }) => deed.kind === 'closed')) return;
-      void this.batches.enter(answer.value, { kind: 'closed' });
-    });
   }
 
   protected undo(): void {

@@ -4,6 +4,7 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { build as bundle } from 'esbuild';
+import { startServer } from './real-server.mjs';
 import { build, checkNode, install, ROOT } from './ready.mjs';
 
 checkNode();
@@ -35,26 +36,7 @@ try {
   });
   for (const { name, figure, goal } of JSON.parse(printed)) say(name, figure, goal);
 
-  const server = spawn(
-    process.execPath,
-    [
-      join(ROOT, 'dist/server/main.mjs'),
-      '--file',
-      join(folder, 'bench.sqlite'),
-      '--migrations',
-      join(ROOT, 'server/drizzle'),
-      '--demo',
-      '--port',
-      '0',
-    ],
-    { stdio: ['ignore', 'pipe', 'inherit'] },
-  );
-  const url = await new Promise((resolve) => {
-    server.stdout.on('data', (text) => {
-      const found = /http:\/\/\S+/.exec(String(text));
-      if (found !== null) resolve(found[0]);
-    });
-  });
+  const { server, url } = await startServer(join(folder, 'bench.sqlite'), '--demo');
   const post = async (path, body) => {
     const response = await fetch(`${url}/api${path}`, {
       method: 'POST',

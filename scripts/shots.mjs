@@ -1,9 +1,9 @@
 /* global document -- inside the page */
 /** `npm run shots`: the documentation's screenshots, taken from the demo data in a browser that nobody sees. */
-import { spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { startServer } from './real-server.mjs';
 import { build, checkNode, install, ROOT, stop } from './ready.mjs';
 import { findChromium, FLAGS } from './chromium.mjs';
 
@@ -16,28 +16,7 @@ const { chromium } = await import('@playwright/test');
 
 const only = process.argv.slice(2);
 const data = mkdtempSync(join(tmpdir(), 'tureen-shots-'));
-const server = spawn(
-  process.execPath,
-  [
-    join(ROOT, 'dist/server/main.mjs'),
-    '--file',
-    join(data, 'demo.sqlite'),
-    '--migrations',
-    join(ROOT, 'server/drizzle'),
-    '--web',
-    join(ROOT, 'dist/web'),
-    '--demo',
-    '--port',
-    '0',
-  ],
-  { stdio: ['ignore', 'pipe', 'inherit'] },
-);
-const url = await new Promise((resolve) => {
-  server.stdout.on('data', (text) => {
-    const found = /http:\/\/\S+/.exec(String(text));
-    if (found !== null) resolve(found[0]);
-  });
-});
+const { server, url } = await startServer(join(data, 'demo.sqlite'), '--demo');
 
 const browser = await chromium.launch({ executablePath, args: FLAGS });
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });

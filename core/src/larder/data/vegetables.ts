@@ -1,10 +1,5 @@
 import type { IngredientRow } from '../ingredient.js';
-
-const SR = 'USDA SR Legacy, public domain, quoted from memory';
-const BUYING_GUIDE = 'USDA Food Buying Guide and Agriculture Handbook 102, quoted from memory';
-const PRACTICE = 'common practice, no source';
-const WEIGHTS = 'USDA SR Legacy household weights, public domain, quoted from memory';
-const WHOLE = [{ way: 'as it comes', share: 1, sd: 0, source: 'nothing is trimmed' }];
+import { BUYING_GUIDE, PRACTICE, SR, WEIGHTS, WHOLE } from './sources.js';
 
 export const VEGETABLES: readonly IngredientRow[] = [
   {

@@ -16,9 +16,6 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
     >
       <rect x="0" y="6" width="300" height="14" rx="7" class="track" />
       <rect [attr.x]="px(low())" y="3" [attr.width]="px(high()) - px(low())" height="20" rx="10" class="band" />
-      @if (spread() > 0) {
-        <ellipse [attr.cx]="px(value())" cy="13" [attr.rx]="px(spread())" ry="6" [attr.fill]="colour()" opacity="0.35" />
-      }
       <line [attr.x1]="px(value())" [attr.x2]="px(value())" y1="1" y2="25" class="mark" />
     </svg>
     <div class="foot soft">
@@ -67,11 +64,9 @@ export class Gauge {
   readonly figure = input.required<string>();
   readonly wanted = input.required<string>();
   readonly value = input.required<number>();
-  readonly spread = input(0);
   readonly low = input.required<number>();
   readonly high = input.required<number>();
   readonly most = input.required<number>();
-  readonly colour = input('#22202a');
 
   private readonly pxPer = computed(() => 300 / this.most());
 

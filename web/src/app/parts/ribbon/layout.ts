@@ -278,7 +278,7 @@ export function drawn(ribbon: Ribbon, frame: Frame, nameOf: (id: string) => stri
     .filter(({ kg }) => kg > TINY_SHARE * frame.mostKg);
   const above = arms.filter(({ up }) => up).map(({ x, text, kg }) => ({ x, text, weight: kg }));
   const below = arms.filter(({ up }) => !up).map(({ x, text, kg }) => ({ x: x + 12, text, weight: kg }));
-  const labelBottom = frame.height - ROW_PX - 4;
+  const labelBottom = frame.height - ROW_PX - 10;
   const scale = scaleKg(frame.mostKg);
   return {
     width: frame.width,
@@ -325,7 +325,7 @@ export function axisOf(
   frame: Frame,
 ): { readonly centre: number; readonly pxPerKg: number; readonly bandPx: number } {
   const above = frame.rows * ROW_PX + ARM_PX;
-  const below = ARM_PX + 2 * ROW_PX + (all.some(({ lane }) => lane > 0) ? 14 : 0);
+  const below = ARM_PX + 2 * ROW_PX + 6 + (all.some(({ lane }) => lane > 0) ? 14 : 0);
   const bandPx = Math.max(24, frame.height - above - below);
   return { centre: above + bandPx / 2, pxPerKg: bandPx / frame.mostKg, bandPx };
 }

@@ -1,16 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { Deed } from '@tureen/core/batch';
 import { walk } from '@tureen/core/soup';
 import { showVolume } from '@tureen/core/units';
-import { from, map, of, shareReplay, switchMap } from 'rxjs';
-import { Cooking } from '../../cooking/cooking';
 import { RibbonPicture } from '../../parts/ribbon/ribbon';
-import { Batches } from '../../services/batches';
 import { stepName } from '../../words/steps';
-import { day, factRows, mass, namer, timeOfDay } from '../figures';
-import { stopNamer } from '../stations';
+import { day, factRows, mass, timeOfDay } from '../figures';
+import { watchBatch } from '../watched-batch';
 
 /** One batch as it was: plan beside deed, what each bowl held, and every entry. */
 @Component({
@@ -21,46 +17,20 @@ import { stopNamer } from '../stations';
   styleUrl: './record.less',
 })
 export class Record {
-  private readonly batches = inject(Batches);
-  private readonly cooking = inject(Cooking);
   readonly batchId = input.required<string>();
 
-  private readonly open$ = toObservable(this.batchId).pipe(
-    switchMap((id) => this.batches.batch$(id)),
-    shareReplay({ bufferSize: 1, refCount: true }),
-  );
-  private readonly answer = toSignal(this.open$);
-  private readonly loaded = toSignal(
-    this.open$.pipe(
-      switchMap((answer) =>
-        answer.ok
-          ? from(this.cooking.batch(answer.value.snapshot, answer.value.entries)).pipe(
-              map((view) => ({ open: answer.value, view })),
-            )
-          : of(undefined),
-      ),
-    ),
-  );
-  protected readonly trouble = computed(() => {
-    const answer = this.answer();
-    return answer?.ok === false ? answer.refusal.sentence : undefined;
-  });
-  protected readonly view = computed(() => this.loaded()?.view);
-  protected readonly batch = computed(() => this.loaded()?.open.batch);
-  protected readonly units = computed(() => this.view()?.kit.units ?? 'metric');
+  private readonly watched = watchBatch(this.batchId);
+  protected readonly trouble = this.watched.trouble;
+  protected readonly view = this.watched.view;
+  protected readonly units = this.watched.units;
+  protected readonly nameOf = this.watched.nameOf;
+  protected readonly stopName = this.watched.stopName;
+  protected readonly batch = computed(() => this.watched.open()?.batch);
   protected readonly when = computed(() => {
     const batch = this.batch();
     return batch === undefined
       ? ''
       : `${day(batch.startedAtMs)}, from ${timeOfDay(batch.startedAtMs)}${batch.closedAtMs === null ? '' : ` to ${timeOfDay(batch.closedAtMs)}`}`;
-  });
-  protected readonly nameOf = computed(() => {
-    const snapshot = this.loaded()?.open.snapshot;
-    return snapshot === undefined ? (id: string) => id : namer(snapshot.soup, snapshot.rows);
-  });
-  protected readonly stopName = computed(() => {
-    const view = this.view();
-    return view === undefined ? () => '' : stopNamer(view.soup, this.nameOf());
   });
   /** Closed figures as they were stored; those of a batch still open as they stand. */
   protected readonly yields = computed(() => {
@@ -83,11 +53,12 @@ export class Record {
     return facts === undefined ? [] : factRows(facts);
   });
   protected readonly entries = computed(() => {
-    const loaded = this.loaded();
-    if (loaded === undefined) return [];
-    const undone = new Set(loaded.view.undone);
-    const late = new Set(loaded.view.late);
-    return [...loaded.open.entries]
+    const open = this.watched.open();
+    const view = this.view();
+    if (open === undefined || view === undefined) return [];
+    const undone = new Set(view.undone);
+    const late = new Set(view.late);
+    return [...open.entries]
       .sort((a, b) => a.stamp.counter - b.stamp.counter)
       .filter(({ deed }) => deed.kind !== 'undone')
       .map((entry) => ({

@@ -1,12 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
-import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import type { Deed } from '@tureen/core/batch';
 import type { Measure } from '@tureen/core/kit';
 import { showMinutes } from '@tureen/core/units';
 import { walk, linesOf } from '@tureen/core/soup';
-import { from, map, of, shareReplay, switchMap, timer } from 'rxjs';
-import { Cooking } from '../../cooking/cooking';
+import { map, timer } from 'rxjs';
 import { Gauge } from '../../parts/gauge';
 import { PotPicture } from '../../parts/pot';
 import { RibbonPicture } from '../../parts/ribbon/ribbon';
@@ -14,18 +13,16 @@ import { Batches } from '../../services/batches';
 import { onKeys } from '../../shell/keys';
 import { cautionSentence, hurts } from '../../words/cautions';
 import { stepName, stepSentence, stepTest } from '../../words/steps';
-import { mass, namer, timeOfDay } from '../figures';
-import { stationsOf, stopNamer } from '../stations';
+import { mass, timeOfDay } from '../figures';
+import { stationsOf } from '../stations';
+import { watchBatch } from '../watched-batch';
 import { AmountDialog, type AmountQuestion } from './amount-dialog';
 import { bigFigure } from './figure';
+import { bowlRows, gaugesOf } from './gauges';
 import { HandBar, type Liquid } from './hand-bar';
 
 const SECOND_MS = 1000;
 const MINUTE_MS = 60_000;
-/** Half-width of the band that salt and cream are wanted in. Kitchen defaults. */
-const SALT_BAND_PCT = 0.05;
-const CREAM_BAND_SHARE = 0.1;
-const SALT_SHOWN_TO_PCT = 1.4;
 const FOUR_FIFTHS = 0.8;
 
 /** The batch being cooked, one step at a time, and everything put in it. */
@@ -38,48 +35,19 @@ const FOUR_FIFTHS = 0.8;
 })
 export class Stove {
   private readonly batches = inject(Batches);
-  private readonly cooking = inject(Cooking);
   readonly batchId = input.required<string>();
 
-  private readonly open$ = toObservable(this.batchId).pipe(
-    switchMap((id) => this.batches.batch$(id)),
-    shareReplay({ bufferSize: 1, refCount: true }),
-  );
-  private readonly answer = toSignal(this.open$);
-  private readonly both = toSignal(
-    this.open$.pipe(
-      switchMap((answer) =>
-        answer.ok
-          ? from(this.cooking.batch(answer.value.snapshot, answer.value.entries)).pipe(
-              map((view) => ({ open: answer.value, view })),
-            )
-          : of(undefined),
-      ),
-    ),
-  );
+  private readonly watched = watchBatch(this.batchId);
+  private readonly open = this.watched.open;
+  protected readonly trouble = this.watched.trouble;
+  protected readonly view = this.watched.view;
+  protected readonly units = this.watched.units;
+  protected readonly nameOf = this.watched.nameOf;
+  protected readonly stopName = this.watched.stopName;
   private readonly nowMs = toSignal(timer(0, SECOND_MS).pipe(map(() => Date.now())), { initialValue: Date.now() });
 
-  protected readonly trouble = computed(() => {
-    const answer = this.answer();
-    return answer?.ok === false ? answer.refusal.sentence : undefined;
-  });
-  private readonly open = computed(() => {
-    const answer = this.answer();
-    return answer?.ok === true ? answer.value : undefined;
-  });
-  protected readonly view = computed(() => this.both()?.view);
-  protected readonly units = computed(() => this.view()?.kit.units ?? 'metric');
   protected readonly since = computed(() => timeOfDay(this.open()?.batch.startedAtMs ?? 0));
   protected readonly unsent = computed(() => this.open()?.unsentIds.size ?? 0);
-  protected readonly nameOf = computed(() => {
-    const open = this.open();
-    return open === undefined ? (id: string) => id : namer(open.snapshot.soup, open.snapshot.rows);
-  });
-  protected readonly stopName = computed(() => {
-    const open = this.open();
-    return open === undefined ? () => '' : stopNamer(open.snapshot.soup, this.nameOf());
-  });
-
   protected readonly step = computed(() => this.view()?.current?.step);
   private readonly startedAtMs = computed(() => this.view()?.steps.find(({ stepId }) => stepId === this.step()?.id)?.startedAtMs);
   private readonly elapsedMin = computed(() => {
@@ -174,45 +142,13 @@ export class Stove {
       temp: `${String(Math.round(pot.tempC))} °C`,
     };
   });
-  protected readonly salt = computed(() => {
+  protected readonly gauges = computed(() => {
     const view = this.view();
-    const target = view?.saltTargetPct;
-    if (view === undefined || target === undefined) return undefined;
-    return {
-      value: view.saltPct,
-      low: target - SALT_BAND_PCT,
-      high: target + SALT_BAND_PCT,
-      most: SALT_SHOWN_TO_PCT,
-      figure: `${view.saltPct.toFixed(2)} %`,
-      wanted: `${target.toFixed(2)} % of the finished soup`,
-    };
+    return view === undefined ? [] : gaugesOf(view, this.units());
   });
-  protected readonly cream = computed(() => {
-    const view = this.view();
-    if (view?.hasCream !== true) return undefined;
-    const wantedKg = view.creamKg + view.creamToGoKg;
-    return {
-      value: view.creamKg,
-      low: wantedKg * (1 - CREAM_BAND_SHARE),
-      high: wantedKg * (1 + CREAM_BAND_SHARE),
-      most: Math.max(wantedKg * 1.4, 0.01),
-      figure: mass(view.creamKg, this.units()),
-      wanted: `${mass(view.creamToGoKg, this.units())} still wanted of ${mass(wantedKg, this.units())}`,
-    };
-  });
-  /** What each bowl will carry as things stand. */
   protected readonly bowl = computed(() => {
     const view = this.view();
-    const facts = view?.forecast.facts;
-    if (view === undefined || facts === undefined) return [];
-    return [
-      { name: 'bowls', value: `${view.forecast.bowls.toFixed(0)} of ${facts.massG.toFixed(0)} g` },
-      { name: 'salt', value: `${facts.saltG.toFixed(1)} g` },
-      { name: 'sodium', value: `${facts.sodiumMg.toFixed(0)} mg` },
-      ...(view.hasCream ? [{ name: 'cream', value: `${facts.creamG.toFixed(0)} g` }] : []),
-      { name: 'fat', value: `${facts.fatG.toFixed(1)} g` },
-      { name: 'energy', value: `${facts.energyKcal.toFixed(0)} kcal` },
-    ];
+    return view === undefined ? [] : bowlRows(view);
   });
   protected readonly ended = computed(() => {
     const view = this.view();

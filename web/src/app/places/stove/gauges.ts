@@ -1,0 +1,63 @@
+import type { UnitSystem } from '@tureen/core/units';
+import type { BatchView } from '../../cooking/views';
+import { mass, type FactRow } from '../figures';
+
+/** Half-width of the band that salt and cream are wanted in. Kitchen defaults. */
+const SALT_BAND_PCT = 0.05;
+const CREAM_BAND_SHARE = 0.1;
+const SALT_SHOWN_TO_PCT = 1.4;
+const CREAM_SHOWN_TO_SHARE = 1.4;
+
+export interface GaugeFigures {
+  readonly name: string;
+  readonly figure: string;
+  readonly wanted: string;
+  readonly value: number;
+  readonly low: number;
+  readonly high: number;
+  readonly most: number;
+}
+
+/** The gauges that this soup needs, in the order of tasting; none for what it does not have. */
+export function gaugesOf(view: BatchView, units: UnitSystem): GaugeFigures[] {
+  const gauges: GaugeFigures[] = [];
+  const target = view.saltTargetPct;
+  if (target !== undefined) {
+    gauges.push({
+      name: 'Salt',
+      figure: `${view.saltPct.toFixed(2)} %`,
+      wanted: `${target.toFixed(2)} % of the finished soup`,
+      value: view.saltPct,
+      low: target - SALT_BAND_PCT,
+      high: target + SALT_BAND_PCT,
+      most: SALT_SHOWN_TO_PCT,
+    });
+  }
+  if (view.hasCream) {
+    const wantedKg = view.creamKg + view.creamToGoKg;
+    gauges.push({
+      name: 'Cream',
+      figure: mass(view.creamKg, units),
+      wanted: `${mass(view.creamToGoKg, units)} still wanted of ${mass(wantedKg, units)}`,
+      value: view.creamKg,
+      low: wantedKg * (1 - CREAM_BAND_SHARE),
+      high: wantedKg * (1 + CREAM_BAND_SHARE),
+      most: Math.max(wantedKg * CREAM_SHOWN_TO_SHARE, 0.01),
+    });
+  }
+  return gauges;
+}
+
+/** What each bowl will carry as things stand. */
+export function bowlRows(view: BatchView): FactRow[] {
+  const { facts, bowls } = view.forecast;
+  if (facts === undefined) return [];
+  return [
+    { name: 'bowls', value: `${bowls.toFixed(0)} of ${facts.massG.toFixed(0)} g` },
+    { name: 'salt', value: `${facts.saltG.toFixed(1)} g` },
+    { name: 'sodium', value: `${facts.sodiumMg.toFixed(0)} mg` },
+    ...(view.hasCream ? [{ name: 'cream', value: `${facts.creamG.toFixed(0)} g` }] : []),
+    { name: 'fat', value: `${facts.fatG.toFixed(1)} g` },
+    { name: 'energy', value: `${facts.energyKcal.toFixed(0)} kcal` },
+  ];
+}

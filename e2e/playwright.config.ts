@@ -14,8 +14,8 @@ export default defineConfig({
   testDir: '.',
   testMatch: '*.e2e.ts',
   outputDir: './results',
-  timeout: 90_000,
-  expect: { timeout: 10_000 },
+  timeout: 240_000,
+  expect: { timeout: 20_000 },
   workers: 1,
   reporter: [['line']],
   use: {

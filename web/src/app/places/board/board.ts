@@ -29,6 +29,9 @@ import { day, timeOfDay } from '../figures';
     </section>
   </main>`,
   styles: `
+    .soup-name {
+      font-size: 22px;
+    }
     .sheet {
       display: grid;
       gap: 14px;

@@ -19,7 +19,7 @@ const KITCHENS: readonly { readonly ready: ReadyKitchen; readonly name: string; 
   template: `
     @if (kit() === null) {
       <h1>Where do you cook?</h1>
-      <p class="soft">It fills the kit; everything in it can be changed later.</p>
+      <p class="soft">It fills the kit: pots, trays, blenders, ladles.</p>
       <div class="choices">
         @for (kitchen of kitchens; track kitchen.ready) {
           <button type="button" class="press" (click)="choose(kitchen.ready)">

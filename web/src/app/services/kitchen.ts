@@ -1,7 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import type { Kit } from '@tureen/core/kit';
 import type { IngredientRow } from '@tureen/core/larder';
-import { filter, merge, of, shareReplay, startWith, switchMap, type Observable } from 'rxjs';
+import { filter, map, merge, shareReplay, startWith, switchMap, type Observable } from 'rxjs';
 import { Api, ask, type Answer } from './api';
 import { Live } from './live';
 
@@ -27,9 +27,13 @@ export class Kitchen {
     shareReplay({ bufferSize: 1, refCount: false }),
   );
 
-  readonly rows$: Observable<readonly IngredientRow[]> = of(undefined).pipe(
+  /** Asked again whenever the stream opens, so that a first try without a server is not the last. */
+  readonly rows$: Observable<readonly IngredientRow[]> = this.live.open$.pipe(
+    filter((open) => open),
+    startWith(undefined),
     switchMap(() => ask<{ rows: IngredientRow[] }>(() => this.api.client.larder.$get())),
-    switchMap((answer) => (answer.ok ? of(answer.value.rows) : of([]))),
+    map((answer) => (answer.ok ? answer.value.rows : undefined)),
+    filter((rows) => rows !== undefined),
     shareReplay({ bufferSize: 1, refCount: false }),
   );
 

@@ -43,6 +43,12 @@ test('axe finds nothing at the stove with a dialog open, nor in the drawer', asy
       ({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).join(' | ')}`,
     ),
   ).toEqual([]);
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  await page.getByRole('button', { name: /Gannet Quay/ }).click();
+  await page.getByRole('dialog').getByText('Larder').waitFor();
+  const drawer = await new AxeBuilder({ page }).include('.ant-drawer').analyze();
+  expect(drawer.violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).join(' | ')}`)).toEqual([]);
 });
 
 test('the six places are a key away, and those not built say what they will hold', async ({ page, server }) => {
@@ -67,7 +73,7 @@ test('the six places are a key away, and those not built say what they will hold
   await expect(page.getByRole('dialog')).toContainText('Larder');
 });
 
-test('the big figure is 48 px or more, targets at the stove 56 px, ladles drawn at their sizes', async ({ page, server }) => {
+test('the big figure is 48 px or more, targets at the stove 56 px, the hand bar in view', async ({ page, server }) => {
   await page.goto(`${server.url}/plan/celeriac-leek-apple`);
   await page.getByRole('button', { name: /Start this batch/ }).click();
   await page.locator('.digits').waitFor();

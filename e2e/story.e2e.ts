@@ -95,13 +95,19 @@ test('from the shelf to the ledger by mouse, reloading on the way', async ({ pag
   await expect(stepTitle(page)).toContainText('The batch is closed');
   await page.getByRole('link', { name: /See it in the Ledger/ }).click();
 
-  await expect(page.getByRole('row', { name: /cooked yield/ })).toContainText('24.1 kg');
+  const yields = page.getByRole('row', { name: /cooked yield/ }).getByRole('cell');
+  await expect(yields.first()).toHaveText('24.1 kg');
+  const cooked = (await yields.nth(1).textContent()) ?? '';
+  // Weighed at 14 kg and dipped at 20.5 cm on the way, with cream a little over: near the plan, and not the plan.
+  expect(Number.parseFloat(cooked)).toBeGreaterThan(22);
+  expect(Number.parseFloat(cooked)).toBeLessThan(26);
   await expect(page.getByRole('row', { name: /bowls counted/ })).toContainText('78');
   await expect(page.getByText('1 L of vegetable stock poured')).toBeVisible();
   await page.getByRole('link', { name: 'Ledger', exact: true }).first().click();
   const row = page.getByRole('row', { name: /Beetroot & horseradish/ }).first();
   await expect(row).toContainText('78 of 80');
   await expect(row).toContainText('24.1 kg');
+  await expect(row.getByRole('cell').nth(4)).toHaveText(cooked);
   quiet();
 });
 

@@ -11,7 +11,6 @@ import {
   dippedKg,
   foldBatch,
   historyOf,
-  rimOf,
   saltPctNow,
   type BatchState,
   type Deed,
@@ -134,7 +133,6 @@ describe('a batch', () => {
     const dip = dippedKg(pot, 0.215, 1000);
     expect(dip.massKg).toBeCloseTo(13.195, 3);
     expect(dip.sdKg).toBeCloseTo(0.503, 3);
-    expect(rimOf(pot, dip.massKg, 1000)).toBeCloseTo(0.215, 12);
     const at = STORY.filter(({ stamp }) => stamp.counter <= 22);
     const without = foldBatch(snapshot, at.slice(0, -1));
     const withDip = foldBatch(snapshot, at);

@@ -10,5 +10,5 @@ export {
   type Stamp,
 } from './entry.js';
 export { historyOf, type History } from './history.js';
-export { dippedKg, rimOf, weighedKg } from './rewrite.js';
+export { dippedKg, weighedKg } from './rewrite.js';
 export { actualRibbon, branchNames, foldBatch, saltPctNow, type BatchState, type ReadingState, type StepState } from './fold.js';

@@ -1,4 +1,4 @@
-import { areaM2, belowRimM, type Vessel } from '../kit/index.js';
+import { areaM2, type Vessel } from '../kit/index.js';
 import type { Ready } from '../line/index.js';
 import { volumeM3 } from '../pot/index.js';
 import type { Branch, SoupStep } from '../soup/index.js';
@@ -28,11 +28,6 @@ export type DensityAt = (stepId: string) => number;
 export function dippedKg(vessel: Vessel, belowM: number, densityKgM3: number): { massKg: number; sdKg: number } {
   const floorM2 = areaM2(vessel);
   return { massKg: Math.max(0, vessel.depthM - belowM) * floorM2 * densityKgM3, sdKg: DIP_SD_M * floorM2 * densityKgM3 };
-}
-
-/** How far below the rim a mass stands, m. @example the inverse of dippedKg */
-export function rimOf(vessel: Vessel, massKg: number, densityKgM3: number): number {
-  return belowRimM(vessel, massKg / densityKgM3);
 }
 
 export function weighedKg(grossKg: number, tareKg: number): { massKg: number; sdKg: number } {

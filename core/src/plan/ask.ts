@@ -2,11 +2,14 @@ import { z } from 'zod';
 
 /** Most bowls that one plan is made for: more than any kitchen's day, less than a slip of the keys. */
 export const MOST_BOWLS = 20_000;
+/** A sip and a washing-up bowl, g: what lies beyond is a slip of the keys. */
+export const LEAST_BOWL_G = 20;
+export const MOST_BOWL_G = 2000;
 
 /** What a cook asks for: this soup, so many bowls of so many grams, in that pot. */
 export const AskSchema = z.strictObject({
   bowls: z.number().gt(0).max(MOST_BOWLS),
-  bowlG: z.number().min(20).max(2000),
+  bowlG: z.number().min(LEAST_BOWL_G).max(MOST_BOWL_G),
   potId: z.string().min(1).max(60),
 });
 export type Ask = z.infer<typeof AskSchema>;

@@ -1,4 +1,4 @@
-export { AskSchema, MOST_BOWLS, type Ask } from './ask.js';
+export { AskSchema, LEAST_BOWL_G, MOST_BOWLS, MOST_BOWL_G, type Ask } from './ask.js';
 export {
   CORE_VERSION,
   makePlan,

@@ -1,5 +1,5 @@
 import { ENTRY_SHAPE, foldBatch, type BatchState, type Deed, type Entry } from '@tureen/core/batch';
-import { READY_KITS, type Kit } from '@tureen/core/kit';
+import { READY_KITS, areaM2, type Kit } from '@tureen/core/kit';
 import { EXAMPLE_SOUPS, walk, type SoupStep } from '@tureen/core/soup';
 import { rerun, type Planned, type Snapshot } from '@tureen/core/plan';
 import { uniformInt } from 'pure-rand/distribution/uniformInt';
@@ -13,6 +13,8 @@ import { listSoups, saveSoup } from '../soups.js';
 /** A boatyard's canteen on an invented quay. Everything here is made up. */
 const KIT: Kit = { ...READY_KITS.canteen, kitchen: 'Gannet Quay' };
 const SEED = 20_260_917;
+/** The ruler of the invented cook is read as if soup were water. */
+const WATER_KG_M3 = 1000;
 const DAY_MS = 86_400_000;
 const MINUTE_MS = 60_000;
 
@@ -114,7 +116,7 @@ class PastCook {
     if (step.op === 'film' && step.on === 'pot') {
       const vessel = KIT.pots.find(({ id }) => id === this.snapshot.ask.potId);
       if (vessel !== undefined) {
-        const depthM = before.massKg / ((Math.PI / 4) * vessel.widthM ** 2) / 1000;
+        const depthM = before.massKg / areaM2(vessel) / WATER_KG_M3;
         const belowRimM = Math.round((vessel.depthM - depthM * this.draw.around(0.03)) * 200) / 200;
         this.did({ kind: 'dipped', stepId: step.id, belowRimM });
       }

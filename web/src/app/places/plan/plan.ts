@@ -3,7 +3,7 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { brimM3, type Kit } from '@tureen/core/kit';
-import { MOST_BOWLS, type Ask, type NotScaling } from '@tureen/core/plan';
+import { AskSchema, LEAST_BOWL_G, MOST_BOWLS, MOST_BOWL_G, type Ask, type NotScaling } from '@tureen/core/plan';
 import { showMinutes, showVolume } from '@tureen/core/units';
 import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
 import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
@@ -42,6 +42,8 @@ export class PlanPlace {
   readonly soupId = input.required<string>();
 
   protected readonly mostBowls = MOST_BOWLS;
+  protected readonly leastG = LEAST_BOWL_G;
+  protected readonly mostG = MOST_BOWL_G;
   protected readonly standing = STANDING_LINE;
   private readonly kitchenAnswer = toSignal(this.kitchen.kitchen$);
   protected readonly rows = toSignal(this.kitchen.rows$, { initialValue: [] });
@@ -74,12 +76,8 @@ export class PlanPlace {
       }) ?? [],
   );
   protected readonly ask = computed((): Ask | undefined => {
-    const bowls = this.bowls();
-    const bowlG = this.bowlG();
-    const potId = this.potId();
-    const good =
-      bowls !== null && bowlG !== null && bowls > 0 && bowls <= MOST_BOWLS && bowlG >= 20 && bowlG <= 2000 && potId !== undefined;
-    return good ? { bowls, bowlG, potId } : undefined;
+    const parsed = AskSchema.safeParse({ bowls: this.bowls(), bowlG: this.bowlG(), potId: this.potId() });
+    return parsed.success ? parsed.data : undefined;
   });
 
   private readonly inputs = computed(() => ({ ask: this.ask(), soup: this.kept()?.soup, kit: this.kit(), rows: this.rows() }));

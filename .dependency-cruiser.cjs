@@ -1,10 +1,12 @@
 /** The order in which the folders of core may lean on each other: each imports only from those before it. */
 const ORDER = [
+  'numbers',
   'units',
   'larder',
   'amounts',
   'kit',
   'pot',
+  'body',
   'steps',
   'season',
   'finish',
@@ -15,6 +17,7 @@ const ORDER = [
   'solve',
   'plan',
   'batch',
+  'messages',
 ];
 
 const inOrder = ORDER.map((folder, n) => ({

@@ -39,7 +39,7 @@ describe('amounts', () => {
         code: 'UNIT_DOES_NOT_FIT',
         ingredient: 'water',
         unit: 'piece',
-        fits: ['g', 'kg', 'mL', 'L', 'cup (liquid)', 'tbsp', 'tsp'],
+        fits: ['g', 'kg', 'mL', 'L', 'cup (liquid)', 'tsp', 'tbsp'],
       },
     });
     expect(weigh({ value: 1, unit: 'piece', size: 'giant' }, larder.get('onion')!)).toEqual({

@@ -1,7 +1,7 @@
 import { SALT } from '../larder/index.js';
 import { figuresOf, rerun, type Figures, type Planned, type Snapshot } from '../plan/index.js';
 import { ribbonOf, run, type Ribbon, type Run, type StepRecord } from '../line/index.js';
-import { EMPTY_POT, contents, potKg, potM3, volumeM3, type Caution, type PotState } from '../pot/index.js';
+import { EMPTY_POT, MASS, contents, potKg, potM3, sdOf, volumeM3, type Caution, type PotState } from '../pot/index.js';
 import { walk, type Walked } from '../soup/index.js';
 import type { Entry, KeptEntry } from './entry.js';
 import { historyOf, type History } from './history.js';
@@ -127,15 +127,15 @@ export function foldBatch(
     current,
     pot,
     massKg,
-    massSdKg: massKg * pot.massSd,
+    massSdKg: massKg * sdOf(pot.belief, MASS),
     run: real,
     forecast: figuresOf(real, bowlKg),
     plannedFigures: figuresOf(planned.run, bowlKg),
     inKg: sums(happened),
     toGoKg: sums(ahead),
     readings: real.records.flatMap(({ step, cautions }) =>
-      step.op === 'read'
-        ? [{ stepId: step.id, massKg: step.massKg, questioned: cautions.some(({ code }) => code === 'READING_QUESTIONED') }]
+      step.op === 'read' && step.seen.of === 'mass'
+        ? [{ stepId: step.id, massKg: step.seen.massKg, questioned: cautions.some(({ code }) => code === 'READING_QUESTIONED') }]
         : [],
     ),
     cautions: real.records.filter(({ step }) => step.id === current?.step.id).flatMap(({ cautions }) => cautions),

@@ -1,5 +1,5 @@
 import { areaM2, type Vessel } from '../kit/index.js';
-import type { Ready } from '../line/index.js';
+import { kgAtScale, type Ready } from '../line/index.js';
 import { volumeM3 } from '../pot/index.js';
 import type { Branch, SoupStep } from '../soup/index.js';
 import type { Use } from '../steps/index.js';
@@ -52,9 +52,13 @@ function deedStep(entry: KeptEntry, stepId: string, ready: Ready, densityAt: Den
     case 'added':
       return { id: stepId, op: 'add', uses: [{ line: deed.line, kg: deed.kg }] };
     case 'weighed':
-      return { id: stepId, op: 'read', ...weighedKg(deed.grossKg, deed.tareKg) };
+      return { id: stepId, op: 'read', seen: { of: 'mass', device: 'scale', ...weighedKg(deed.grossKg, deed.tareKg) } };
     case 'dipped':
-      return { id: stepId, op: 'read', ...dippedKg(ready.vessel, deed.belowRimM, densityAt(stepId)) };
+      return {
+        id: stepId,
+        op: 'read',
+        seen: { of: 'mass', device: 'dip', ...dippedKg(ready.vessel, deed.belowRimM, densityAt(stepId)) },
+      };
     default:
       return undefined;
   }
@@ -74,7 +78,7 @@ function restOfUse(use: Use, entries: readonly KeptEntry[], ready: Ready, scale:
   if (line === undefined) return use;
   const given = givenKg(entries, use.line, ready);
   if (given === 0) return use;
-  const planned = use.kg ?? line.line.massKg * (line.scales ? scale : 1) * (use.share ?? 1);
+  const planned = use.kg ?? kgAtScale(line, scale) * (use.share ?? 1);
   return planned > given ? { line: use.line, kg: planned - given } : undefined;
 }
 

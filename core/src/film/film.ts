@@ -1,15 +1,25 @@
 import { z } from 'zod';
-import { areaM2, type Blender, type Vessel } from '../kit/index.js';
+import { DEFAULT_HABITS, areaM2, type Blender, type Habits, type Vessel } from '../kit/index.js';
 import { parcelKg, plusParcel, potM3, scaleParcel, volumeM3, type PotState } from '../pot/index.js';
-import { stepBase, type StepContext, type StepResult } from '../steps/index.js';
+import { servedBody, stepBase, unchanged, type StepContext, type StepResult } from '../steps/index.js';
 
 export const FilmSchema = z.strictObject({ ...stepBase, op: z.literal('film'), on: z.enum(['pot', 'jug']) });
 export type Film = z.infer<typeof FilmSchema>;
 
-/** Thickness of what clings to a wall, m. Kitchen default, at a body that coats the spoon. */
-const FILM_M = 0.3e-3;
+/** The kitchen's film is given at this body, mPa·s. */
+const REFERENCE_MPAS = 250;
 /** A jug's inside is taken as a cube's: 6 V^(2/3). */
 const JUG_SIDES = 6;
+
+/**
+ * Thickness of what clings to a wall, m: a draining film grows with the root of viscosity (Jeffreys 1930,
+ * h = sqrt(η z / (ρ g t))), on the kitchen's own thickness at 250 mPa·s.
+ *
+ * @example filmM(250) // 0.0003
+ */
+export function filmM(bodyMPas: number, habits: Habits = DEFAULT_HABITS): number {
+  return (habits.filmMm / 1000) * Math.sqrt(Math.max(0, bodyMPas) / REFERENCE_MPAS);
+}
 
 /** Wetted area of a pot: its floor and its wall up to the level. @example pot 40 cm wide, 15 cm deep of soup: 0.314 m2 */
 export function wettedM2(vessel: Vessel, volume: number): number {
@@ -24,15 +34,14 @@ export function jugAreaM2(blender: Blender): number {
 /** What clings and is not served: area x thickness of the liquid, never more than there is. */
 export function film(pot: PotState, settings: Film, context: StepContext): StepResult {
   const liquidKg = parcelKg(pot.liquid);
-  const same = { took: [], minutes: 0, joules: 0, cautions: [] };
   const jug = context.kit.blenders.find(({ kind }) => kind !== 'stick');
   const area = settings.on === 'pot' ? wettedM2(context.vessel, potM3(pot)) : jug === undefined ? 0 : jugAreaM2(jug);
-  if (liquidKg <= 0 || area === 0) return { ...same, pot, gave: [] };
-  const share = Math.min(1, (area * FILM_M) / volumeM3(pot.liquid.mix, pot.tempC));
+  if (liquidKg <= 0 || area === 0) return unchanged(pot);
+  const thick = filmM(servedBody(pot, context), context.habits);
+  const share = Math.min(1, (area * thick) / volumeM3(pot.liquid.mix, pot.tempC));
   const clings = scaleParcel(pot.liquid, share);
   return {
-    ...same,
-    pot: { ...pot, liquid: plusParcel(pot.liquid, clings, -1), cookedStarchKg: pot.cookedStarchKg * (1 - share) },
+    ...unchanged({ ...pot, liquid: plusParcel(pot.liquid, clings, -1) }),
     gave: [{ kind: 'film', lineId: settings.on, parcel: clings, tempC: pot.tempC }],
   };
 }

@@ -1,1 +1,1 @@
-export { FilmSchema, film, jugAreaM2, wettedM2, type Film } from './film.js';
+export { FilmSchema, film, filmM, jugAreaM2, wettedM2, type Film } from './film.js';

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { FAT } from '../larder/index.js';
-import { contents, potKg, type Caution, type PotState } from '../pot/index.js';
+import { CREAM_KG, contents, potKg, type Caution, type PotState } from '../pot/index.js';
+import { splitFigures, splitRisk } from './split.js';
 import { lineIdSchema, pouredIn, stepBase, type ReadyLine, type StepContext, type StepResult } from '../steps/index.js';
 
 /** How cream is asked for: % of the finished soup, grams a bowl, or grams of fat per 100 g of finished soup. */
@@ -37,7 +38,7 @@ export function creamToAdd(pot: PotState, target: CreamTarget, bowlKg: number, l
   const share = creamShare(target, bowlKg);
   return share === undefined
     ? shareToAdd(potKg(pot), all.mix[FAT], line.ingredient.perKg[FAT], target.value / 100)
-    : shareToAdd(potKg(pot), all.creamKg, 1, share);
+    : shareToAdd(potKg(pot), all.carried[CREAM_KG], 1, share);
 }
 
 /** Finishes with cream to a target, counting what is in already; cools and lightens the pot as it must. */
@@ -47,6 +48,8 @@ export function cream(pot: PotState, settings: Cream, context: StepContext): Ste
   const cautions: Caution[] = [];
   if (Number.isNaN(wantedKg)) cautions.push({ code: 'TARGET_UNREACHABLE', what: 'cream' });
   else if (wantedKg < -NOTHING_KG) cautions.push({ code: 'TARGET_PASSED', what: 'cream', overKg: -wantedKg });
-  const massKg = wantedKg > 0 ? wantedKg : 0;
-  return { ...pouredIn(pot, line, massKg), gave: [], minutes: 0, joules: 0, cautions };
+  const massKg = context.heldKg ?? (wantedKg > 0 ? wantedKg : 0);
+  const risk = massKg > 0 ? splitRisk(contents(pot), pot.tempC, line.ingredient.perKg) : 'low';
+  if (risk !== 'low') cautions.push({ code: 'SPLIT_RISK', risk, ...splitFigures(contents(pot), pot.tempC, line.ingredient.perKg) });
+  return { ...pouredIn(pot, line, massKg), gave: [], minutes: 0, joules: 0, cautions, counts: { settledKg: massKg } };
 }

@@ -2,6 +2,7 @@ export {
   BlenderSchema,
   KitSchema,
   MeasureSchema,
+  SieveSchema,
   TraySchema,
   VesselSchema,
   areaM2,
@@ -12,8 +13,10 @@ export {
   type Blender,
   type Kit,
   type Measure,
+  type Sieve,
   type Tray,
   type Vessel,
 } from './kit.js';
 export { boilingPointC, pressurePa } from './air.js';
 export { READY_KITS } from './ready.js';
+export { DEFAULT_HABITS, HABITS, HABIT_NAMES, habitsOf, type Habit, type HabitName, type Habits } from './habits.js';

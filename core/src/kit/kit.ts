@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { HABIT_NAMES } from './habits.js';
 
 const id = z.string().regex(/^[a-z0-9-]+$/);
 const name = z.string().min(1).max(60);
@@ -27,6 +28,10 @@ export type Blender = z.infer<typeof BlenderSchema>;
 export const MeasureSchema = z.strictObject({ id, name, volumeM3 });
 export type Measure = z.infer<typeof MeasureSchema>;
 
+/** A sieve or food mill by the width of its mesh. */
+export const SieveSchema = z.strictObject({ id, name, meshM: z.number().min(1e-4).max(0.01) });
+export type Sieve = z.infer<typeof SieveSchema>;
+
 /** What a kitchen cooks with. */
 export const KitSchema = z.strictObject({
   kitchen: name,
@@ -37,6 +42,10 @@ export const KitSchema = z.strictObject({
   blenders: z.array(BlenderSchema).min(1).max(20),
   ladles: z.array(MeasureSchema).min(1).max(20),
   bowls: z.array(MeasureSchema).max(20),
+  /** Sieves and their mesh. */
+  sieves: z.array(SieveSchema).max(20).optional(),
+  /** The kitchen's own figures where it has measured them. */
+  habits: z.partialRecord(z.enum(HABIT_NAMES), z.number().positive().max(1000)).optional(),
 });
 export type Kit = z.infer<typeof KitSchema>;
 

@@ -25,11 +25,14 @@ export {
   allergenNames,
   dietsOf,
   originBits,
+  usAllergenNames,
   type Allergen,
   type Diets,
   type Origin,
+  type UsAllergen,
 } from './allergen.js';
-export { GROUPS, IngredientSchema, TrimSchema, type IngredientRow, type Trim } from './ingredient.js';
+export { GROUPS, IngredientSchema, LarderFileSchema, TrimSchema, type IngredientRow, type Trim } from './ingredient.js';
+export { checkRows, type RowProblem } from './check.js';
 export { makeIngredient, makeLarder, type Ingredient, type Larder } from './larder.js';
-export { NO_TINT, colourOf, plusTint, tintOf, type Tint } from './tint.js';
+export { NO_TINT, colourOf, tintOf, type Tint } from './tint.js';
 export { LARDER_ROWS } from './data/index.js';

@@ -1,12 +1,16 @@
 import { z } from 'zod';
-import { ALLERGENS, ORIGINS } from './allergen.js';
+import { ALLERGENS, ORIGINS, OTHER_CEREALS } from './allergen.js';
 
 const share = z.number().gt(0).max(1);
-const per100 = z.number().min(0).max(100);
+const per100 = z.number().min(0).max(100).default(0);
 const grams = z.number().positive().max(5000);
+const scoville = z.number().min(0).max(4_000_000);
+const name = z.string().min(1).max(80);
 
+/** Larder groups, in the order in which a list is walked. */
 export const GROUPS = [
   'roots',
+  'potatoes',
   'squashes',
   'alliums',
   'stems',
@@ -15,31 +19,54 @@ export const GROUPS = [
   'brassicas',
   'mushrooms',
   'pulses',
+  'canned goods',
   'fruit',
+  'nuts',
   'liquids',
-  'fats',
+  'drinks',
+  'coconut and plant creams',
   'dairy',
+  'cheeses',
+  'eggs',
+  'fats',
+  'flours and starches',
+  'breads',
   'seasoning',
+  'pastes and sauces',
+  'meat',
   'herbs',
+  'spices',
+  'chillies',
 ] as const;
 
-/** One way of trimming: the share of what was bought that goes on, as a mean and a spread, with its source. */
+/**
+ * One way of trimming: the share of what was bought that goes on, as a mean and a spread, with its source. `saltKept`
+ * is the share of the salt in what goes on that stays there, where rinsing takes some (drained cans, capers).
+ */
 export const TrimSchema = z.strictObject({
-  way: z.string().min(1),
+  way: z.string().min(1).max(60),
   share,
   sd: z.number().min(0).max(0.3),
+  saltKept: share.optional(),
   source: z.string().min(1),
 });
 
 /**
- * A row of the larder. Composition is grams per 100 g of the edible part; pieces, cups and spoons are grams of the
- * edible part (cup 236.6 mL, spoons US); intrinsic sodium does not count the NaCl in the salt column.
+ * A row of the larder. Composition is grams per 100 g of the edible part; `other` is soluble carbohydrate that is
+ * neither starch nor sugar (fructans, gums); pieces, cups and spoons are grams of the edible part (cup 236.6 mL,
+ * spoons US), cans and cartons of the contents; intrinsic sodium does not count the NaCl in the salt column.
  */
 export const IngredientSchema = z.strictObject({
-  id: z.string().regex(/^[a-z0-9-]+$/),
-  name: z.string().min(1),
-  us: z.string().min(1).optional(),
-  au: z.string().min(1).optional(),
+  id: z
+    .string()
+    .regex(/^[a-z0-9-]+$/)
+    .max(60),
+  /** Name in British use, and in American and Australian where they differ; `aka` is what else people write. */
+  name,
+  us: name.optional(),
+  au: name.optional(),
+  aka: z.array(name).max(20).optional(),
+  varietyOf: z.string().min(1).optional(),
   group: z.enum(GROUPS),
   composition: z.strictObject({
     water: per100,
@@ -47,19 +74,21 @@ export const IngredientSchema = z.strictObject({
     protein: per100,
     starch: per100,
     sugars: per100,
+    other: per100,
     fibre: per100,
     salt: per100,
     acid: per100,
     ethanol: per100,
     ash: per100,
-    sodiumMg: z.number().min(0).max(40000),
-    potassiumMg: z.number().min(0).max(20000),
+    sodiumMg: z.number().min(0).max(40000).default(0),
+    potassiumMg: z.number().min(0).max(20000).default(0),
     source: z.string().min(1),
   }),
   trims: z.array(TrimSchema).min(1),
   pieces: z.record(z.string(), grams).optional(),
   cups: z.record(z.string(), grams).optional(),
   spoons: z.strictObject({ tsp: grams.optional(), tbsp: grams.optional() }).optional(),
+  weightsSource: z.string().optional(),
   /** Density of the ingredient itself, for liquids; kg/m3. */
   densityKgM3: z.number().min(300).max(2500).optional(),
   /** How it looks cooked and blended alone, and how strongly it covers other colours by its scattering (a vegetable is 1, water 0, double cream 25: kitchen defaults). */
@@ -67,11 +96,28 @@ export const IngredientSchema = z.strictObject({
   covering: z.number().min(0).max(60),
   /** Softening rate against the kitchen default (1): 0 for what never softens or is liquid already. */
   softening: z.number().min(0).max(4),
+  /** Least minutes hot until its rawness has cooked out; kitchen default. */
+  meldMinutes: z.number().min(0).max(240).default(0),
+  /** Seeds and skins that a sieve holds back, as a share of the edible part; kitchen default. */
+  skins: z.number().min(0).max(0.5).default(0),
+  /** Range of its heat, Scoville units by mass as it comes. */
+  scoville: z.strictObject({ low: scoville, high: scoville }).optional(),
+  /** Bite of pepper, ginger, mustard, horseradish, against ground black pepper, which is 1; kitchen default. */
+  bite: z.number().min(0).max(2).default(0),
   storedAtC: z.number().min(-30).max(40),
   allergens: z.array(z.enum(ALLERGENS)),
+  cereal: z.enum(OTHER_CEREALS).optional(),
   origin: z.enum(ORIGINS),
-  weightsSource: z.string().optional(),
+  /** Default price in the kitchen's currency, per kg as bought: a kitchen default, there to be corrected. */
+  pricePerKg: z.number().min(0).max(20_000).default(0),
 });
 
+/** A row as read, with what was left out filled in. */
 export type IngredientRow = z.infer<typeof IngredientSchema>;
 export type Trim = z.infer<typeof TrimSchema>;
+
+/** A data file of the larder: what ships, or a cook's own beside it. */
+export const LarderFileSchema = z.strictObject({
+  $schema: z.string().optional(),
+  ingredients: z.array(IngredientSchema).min(1).max(5000),
+});

@@ -1,6 +1,6 @@
 import { allergenBits, originBits } from './allergen.js';
 import type { IngredientRow } from './ingredient.js';
-import { COMPONENTS, scaleMix, totalKg, type Mix } from './mix.js';
+import { scaleMix, totalKg, type Mix } from './mix.js';
 import { tintOf, type Tint } from './tint.js';
 
 /** An ingredient made ready for the runner: composition as a mix that sums to exactly 1 kg. */
@@ -9,6 +9,10 @@ export interface Ingredient {
   readonly perKg: Mix;
   readonly sodiumMgPerKg: number;
   readonly potassiumMgPerKg: number;
+  /** Scoville units by mass: the middle of the row's range, as a geometric mean. */
+  readonly scoville: number;
+  /** Starch that has swollen already, kg per kg: of a card's outcome; nothing in a larder row. */
+  readonly cookedStarchPerKg: number;
   readonly tint: Tint;
   readonly allergens: number;
   readonly origins: number;
@@ -16,17 +20,24 @@ export interface Ingredient {
 
 export type Larder = ReadonlyMap<string, Ingredient>;
 
+function middleOf(range: IngredientRow['scoville']): number {
+  if (range === undefined) return 0;
+  return range.low > 0 ? Math.sqrt(range.low * range.high) : range.high / 2;
+}
+
 /** Scales the row's published figures, which sum to 100 only within their table's error, to one kilogram. */
 export function makeIngredient(row: IngredientRow): Ingredient {
-  const raw = COMPONENTS.map((name) => row.composition[name]) as unknown as Mix;
-  const sum = totalKg(raw);
+  const c = row.composition;
+  const raw: Mix = [c.water, c.fat, c.protein, c.starch, c.sugars, c.fibre, c.salt, c.acid, c.ethanol, c.ash + c.other];
   return {
     row,
-    perKg: scaleMix(raw, 1 / sum),
-    sodiumMgPerKg: row.composition.sodiumMg * 10,
-    potassiumMgPerKg: row.composition.potassiumMg * 10,
+    perKg: scaleMix(raw, 1 / totalKg(raw)),
+    sodiumMgPerKg: c.sodiumMg * 10,
+    potassiumMgPerKg: c.potassiumMg * 10,
+    scoville: middleOf(row.scoville),
+    cookedStarchPerKg: 0,
     tint: tintOf(row.colour, row.covering),
-    allergens: allergenBits(row.allergens),
+    allergens: allergenBits(row.allergens, row.cereal),
     origins: originBits(row.origin),
   };
 }

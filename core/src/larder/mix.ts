@@ -2,8 +2,8 @@
  * The components of food, in kilograms: what every balance is kept in. A tuple, because the runner makes
  * thousands of them and small arrays of numbers are the cheapest thing to make.
  *
- * "sugars" counts the other soluble carbohydrate (the fructans of onions) too; "salt" is added or bound NaCl;
- * "acid" is counted as citric; "ash" is ash and all other matter without NaCl.
+ * "salt" is added or bound NaCl; "acid" is counted as citric; "ash" is ash and all other matter without NaCl, the
+ * soluble carbohydrate that is neither starch nor sugar (fructans, gums) included: it neither sweetens nor thickens.
  */
 export type Mix = readonly [
   water: number,

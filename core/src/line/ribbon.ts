@@ -1,5 +1,5 @@
 import { colourOf } from '../larder/index.js';
-import { contents, parcelKg, potKg, type Flow, type FlowKind } from '../pot/index.js';
+import { contents, parcelKg, potKg, tintIn, type Flow, type FlowKind } from '../pot/index.js';
 import type { SoupStep } from '../soup/index.js';
 import type { Run, StepRecord } from './run.js';
 
@@ -43,7 +43,7 @@ function ribbonFlows(flows: readonly Flow[]): RibbonFlow[] {
     const key = kind === 'vapour' ? kind : `${kind} ${lineId}`;
     const have = sums.get(key);
     const kg = parcelKg(parcel) + (have?.kg ?? 0);
-    sums.set(key, { kind, lineId, kg, colour: have?.colour ?? colourOf(parcel.tint) });
+    sums.set(key, { kind, lineId, kg, colour: have?.colour ?? colourOf(tintIn(parcel)) });
   }
   return [...sums.values()].filter(({ kg }) => kg > 0);
 }
@@ -58,7 +58,7 @@ function stopOf(records: readonly StepRecord[]): Stop {
     op: last.step.op,
     beforeKg: potKg(first.before),
     afterKg: parcelKg(after),
-    colour: colourOf(after.tint),
+    colour: colourOf(tintIn(after)),
     ins: ribbonFlows(records.flatMap(({ took }) => took)),
     outs: ribbonFlows(records.flatMap(({ gave }) => gave)).filter(({ kind }) => kind !== 'bowls'),
     joins: last.step.op === 'join' ? last.step.branch.id : undefined,

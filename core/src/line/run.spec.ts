@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { LARDER_ROWS, SALT, makeLarder } from '../larder/index.js';
 import { READY_KITS } from '../kit/index.js';
-import { contents, parcelKg, potKg } from '../pot/index.js';
+import { CREAM_KG, contents, parcelKg, potKg } from '../pot/index.js';
 import { EXAMPLE_SOUPS, type Soup, type SoupStep } from '../soup/index.js';
 import { makeReady, ribbonOf, run, type Ready, type Run } from './index.js';
 
@@ -29,6 +29,34 @@ function changed(soup: Soup, id: string, change: Partial<SoupStep>): Soup {
   };
 }
 
+/** One ingredient in water: the least that can be called a soup. */
+function alone(ingredient: string): Soup {
+  return {
+    id: 'alone',
+    name: 'Alone',
+    lead: ingredient,
+    school: 'sweat',
+    served: 'hot',
+    writtenFor: { bowls: 10, bowlG: 300 },
+    lines: [
+      { id: 'only', ingredient, amount: { rule: 'scaled', amount: { value: 1, unit: 'kg' } } },
+      { id: 'water', ingredient: 'water', amount: { rule: 'byStep' } },
+    ],
+    root: {
+      id: 'pot',
+      name: 'Pot',
+      vessel: 'pot',
+      steps: [
+        { id: 'only', op: 'add', uses: [{ line: 'only' }] },
+        { id: 'cover', op: 'cover', line: 'water', overM: 0.01 },
+        { id: 'simmer', op: 'simmer', minutes: 20, vigour: 'steady', lid: 'on' },
+        { id: 'blend', op: 'blend', blender: 'stick', minutes: 2 },
+        { id: 'dish', op: 'dish' },
+      ],
+    },
+  };
+}
+
 describe('a run', () => {
   const celeriac = example('celeriac-leek-apple');
 
@@ -42,7 +70,7 @@ describe('a run', () => {
       fc.property(fc.double({ min: 4, max: 12, noNaN: true }), fc.double({ min: 0, max: 30, noNaN: true }), (scale, pct) => {
         const target = { target: { by: 'pct', value: pct } } as Partial<SoupStep>;
         const creamed = step(run(ready(changed(celeriac, 'cream', target)), scale), 'cream').pot;
-        expect((contents(creamed).creamKg / potKg(creamed)) * 100).toBeCloseTo(pct, 6);
+        expect((contents(creamed).carried[CREAM_KG] / potKg(creamed)) * 100).toBeCloseTo(pct, 6);
       }),
       { numRuns: 30 },
     );
@@ -93,10 +121,14 @@ describe('a run', () => {
   });
 
   it('works for the eighth part of a cup and for a 200 litre pot', () => {
-    const sip = run(ready(example('pea-lettuce-cold'), 'saucepot-8'), 0.05);
-    expect(sip.bowls).toBeGreaterThan(0);
-    expect(sip.bowls).toBeLessThan(1);
-    expect(parcelKg(sip.dished!.parcel) / 0.3).toBeCloseTo(sip.bowls, 12);
+    const pan = { id: 'pan', name: 'Pan', widthM: 0.05, depthM: 0.05, tareKg: 0.2, burnerW: 500, efficiency: 0.5 };
+    const readied = makeReady(alone('carrot'), larder, { ...READY_KITS.canteen, pots: [pan] }, 'pan', 0.03);
+    if (!readied.ok) throw new Error(JSON.stringify(readied.problems));
+    // 236.6 mL / 8 = 29.6 mL: 20 g of carrot in water, one bowl of 30 g and a little.
+    const sip = run(readied.ready, 0.02);
+    expect(parcelKg(sip.dished!.parcel)).toBeGreaterThan(0.02);
+    expect(sip.bowls).toBeGreaterThan(0.5);
+    expect(parcelKg(sip.dished!.parcel) / 0.03).toBeCloseTo(sip.bowls, 12);
     const tub = {
       ...ready(celeriac, 'boiler-98'),
       vessel: { id: 'tub', name: 'Tub', widthM: 0.7, depthM: 0.6, tareKg: 40, burnerW: 40_000, efficiency: 0.5 },

@@ -1,27 +1,54 @@
 import { usableM3 } from '../kit/index.js';
 import { SALT } from '../larder/index.js';
-import { EMPTY_POT, joined, parcelKg, potKg, potM3, type Caution, type Flow, type Parcel, type PotState } from '../pot/index.js';
+import {
+  COST,
+  EMPTY_POT,
+  joined,
+  parcelKg,
+  plusParcel,
+  potKg,
+  potM3,
+  type Caution,
+  type Flow,
+  type Parcel,
+  type PotState,
+} from '../pot/index.js';
 import {
   add,
   blend,
   cover,
+  cup,
+  deglaze,
+  drain,
+  fry,
+  fryPuree,
+  giveBack,
+  hold,
+  lineParcel,
+  pressure,
   read,
+  reduce,
   rest,
   roast,
+  sieve,
   simmer,
   sweat,
   takeOut,
+  thicken,
+  thin,
   trim,
+  type CreamToCome,
   type ReadyLine,
+  type Serving,
   type StepContext,
   type StepResult,
 } from '../steps/index.js';
-import { season } from '../season/index.js';
-import { cream, creamToAdd } from '../finish/index.js';
+import { season, tune } from '../season/index.js';
+import { cream, creamToAdd, liaison } from '../finish/index.js';
 import { film } from '../film/index.js';
 import { dish } from '../dish/index.js';
 import type { Branch, SoupStep } from '../soup/index.js';
-import type { Ready } from './ready.js';
+import { kgAtScale, type Ready } from './ready.js';
 
 /** What happened at one step: the pot on either side and the step's own account of the difference. */
 export interface StepRecord extends StepResult {
@@ -38,15 +65,22 @@ export interface Run {
   readonly bowls: number;
   /** What went into the bowls, and how hot. */
   readonly dished: { readonly parcel: Parcel; readonly tempC: number } | undefined;
+  /** The same, share by share. */
+  readonly servings: readonly Serving[];
   /** The most that stood in the main pot, m3 and kg. */
   readonly peakM3: number;
   readonly peakKg: number;
   readonly minutes: number;
   /** Kilos that crossed the rim from each line, as bought. */
   readonly usedKg: ReadonlyMap<string, number>;
+  /** What all of it cost, in the kitchen's currency. */
+  readonly costSum: number;
   /** Cautions of the run as a whole; those of a step stand in its record. */
   readonly cautions: readonly Caution[];
 }
+
+/** Kilos by step id that a run is held to, instead of settling them by its own targets. */
+export type Held = ReadonlyMap<string, number>;
 
 /** Half the air whipped in is gone in so many minutes. Kitchen default. */
 const AIR_HALF_LIFE_MIN = 6;
@@ -63,28 +97,56 @@ function stepOnce(pot: PotState, step: Exclude<SoupStep, { op: 'join' }>, contex
       return roast(pot, step, context);
     case 'sweat':
       return sweat(pot, step, context);
+    case 'fry':
+      return fry(pot, step, context);
+    case 'fryPuree':
+      return fryPuree(pot, step, context);
+    case 'deglaze':
+      return deglaze(pot, step, context);
     case 'add':
       return add(pot, step, context);
     case 'takeOut':
       return takeOut(pot, step);
+    case 'giveBack':
+      return giveBack(pot, step);
     case 'cover':
       return cover(pot, step, context);
+    case 'drain':
+      return drain(pot, step);
     case 'simmer':
       return simmer(pot, step, context);
+    case 'pressure':
+      return pressure(pot, step, context);
     case 'rest':
       return rest(pot, step, context);
     case 'blend':
       return blend(pot, step, context);
+    case 'sieve':
+      return sieve(pot, step, context);
+    case 'thin':
+      return thin(pot, step, context);
+    case 'reduce':
+      return reduce(pot, step, context);
+    case 'thicken':
+      return thicken(pot, step, context);
     case 'season':
       return season(pot, step, context);
+    case 'tune':
+      return tune(pot, step, context);
+    case 'cup':
+      return cup(pot, step);
     case 'cream':
       return cream(pot, step, context);
+    case 'liaison':
+      return liaison(pot, step, context);
+    case 'hold':
+      return hold(pot, step, context);
     case 'film':
       return film(pot, step, context);
     case 'dish':
       return dish(pot, step, context);
     case 'read':
-      return read(pot, step);
+      return read(pot, step, context);
   }
 }
 
@@ -95,9 +157,15 @@ function settled(pot: PotState, step: SoupStep, minutes: number): PotState {
     : { ...pot, airShare: pot.airShare * 0.5 ** (minutes / AIR_HALF_LIFE_MIN) };
 }
 
+/** Steps that count what cream will come before they settle anything. */
+function looksAhead(op: SoupStep['op']): boolean {
+  return op === 'season' || op === 'thin' || op === 'reduce' || op === 'thicken';
+}
+
 class Runner {
   readonly records: StepRecord[] = [];
   readonly usedKg = new Map<string, number>();
+  costSum = 0;
   peakM3 = 0;
   peakKg = 0;
 
@@ -106,9 +174,13 @@ class Runner {
   constructor(
     private readonly ready: Ready,
     scale: number,
+    private readonly held: Held | undefined,
   ) {
     this.lines = new Map(
-      ready.lines.map(({ line, scales }) => [line.id, scales ? { ...line, massKg: line.massKg * scale } : line]),
+      ready.lines.map((own) => [
+        own.line.id,
+        own.follows === 'nothing' ? own.line : { ...own.line, massKg: kgAtScale(own, scale) },
+      ]),
     );
   }
 
@@ -118,23 +190,30 @@ class Runner {
     return line;
   };
 
-  private creamToCome(pot: PotState, branch: Branch, from: number): StepContext['creamToCome'] {
-    const next = branch.steps.slice(from + 1).find((step) => step.op === 'cream');
-    if (next?.op !== 'cream') return undefined;
-    const line = this.line(next.line);
-    const massKg = creamToAdd(pot, next.target, this.ready.bowlKg, line);
-    return massKg > 0 ? { share: massKg / (potKg(pot) + massKg), saltShare: line.ingredient.perKg[SALT] } : undefined;
+  private creamToCome(pot: PotState, branch: Branch, from: number): CreamToCome | undefined {
+    for (let n = from + 1; n < branch.steps.length; n++) {
+      const next = branch.steps[n];
+      if (next?.op !== 'cream') continue;
+      const line = this.line(next.line);
+      const massKg = creamToAdd(pot, next.target, this.ready.bowlKg, line);
+      if (!(massKg > 0)) return undefined;
+      return { share: massKg / (potKg(pot) + massKg), saltShare: line.ingredient.perKg[SALT], perKg: lineParcel(line, 1) };
+    }
+    return undefined;
   }
 
   private context(pot: PotState, branch: Branch, at: number, step: SoupStep): StepContext {
-    const { kit, vessel, boilC, bowlKg } = this.ready;
+    const { kit, habits, vessel, boilC, servedC, bowlKg } = this.ready;
     return {
       kit,
+      habits,
       vessel,
       boilC,
+      servedC,
       bowlKg,
       line: this.line,
-      creamToCome: step.op === 'season' ? this.creamToCome(pot, branch, at) : undefined,
+      creamToCome: looksAhead(step.op) ? this.creamToCome(pot, branch, at) : undefined,
+      heldKg: this.held?.get(step.id),
     };
   }
 
@@ -142,6 +221,7 @@ class Runner {
     for (const { kind, lineId, parcel } of flows) {
       if (kind !== 'ingredient') continue;
       this.usedKg.set(lineId, (this.usedKg.get(lineId) ?? 0) + parcelKg(parcel));
+      this.costSum += parcel.carried[COST];
     }
   }
 
@@ -184,6 +264,7 @@ class Runner {
         joules: outcome.joules,
         cautions: outcome.cautions,
         counts: outcome.counts,
+        servings: outcome.servings,
         overAt: clock,
       });
       if (isRoot) {
@@ -194,17 +275,31 @@ class Runner {
   }
 }
 
+/** All that was dished, as one parcel, at the heat of the largest share. */
+function dishedOf(servings: readonly Serving[]): Run['dished'] {
+  const [first, ...others] = servings;
+  if (first === undefined) return undefined;
+  return others.reduce(
+    (sum, { parcel, tempC }) => ({
+      parcel: plusParcel(sum.parcel, parcel),
+      tempC: parcelKg(parcel) > parcelKg(sum.parcel) ? tempC : sum.tempC,
+    }),
+    { parcel: first.parcel, tempC: first.tempC },
+  );
+}
+
 /**
- * Runs a soup forward at a scale: planning, cooking and solving all go through here. Branches run side by side, so
- * the clock at a join is the later of the two. `records` are in cooking order.
+ * Runs a soup forward at a scale: planning, cooking, sampling and solving all go through here. Branches run side by
+ * side, so the clock at a join is the later of the two. `records` are in cooking order.
  *
  * @param scale times the amounts as written; positive.
+ * @param held kilos that steps are held to instead of their own targets.
  */
-export function run(ready: Ready, scale: number): Run {
-  const runner = new Runner(ready, scale);
+export function run(ready: Ready, scale: number, held?: Held): Run {
+  const runner = new Runner(ready, scale, held);
   const { pot, overAt } = runner.branch(ready.soup.root, true, 0);
   const last = runner.records.at(-1);
-  const bowlsFlow = last?.gave.find(({ kind }) => kind === 'bowls');
+  const servings = last?.servings ?? [];
   const { vessel } = ready;
   const cautions: Caution[] = [];
   const usable = usableM3(vessel);
@@ -215,11 +310,13 @@ export function run(ready: Ready, scale: number): Run {
     records: runner.records,
     pot,
     bowls: last?.counts?.bowls ?? 0,
-    dished: bowlsFlow === undefined ? undefined : { parcel: bowlsFlow.parcel, tempC: bowlsFlow.tempC },
+    dished: dishedOf(servings),
+    servings,
     peakM3: runner.peakM3,
     peakKg: runner.peakKg,
     minutes: overAt,
     usedKg: runner.usedKg,
+    costSum: runner.costSum,
     cautions,
   };
 }

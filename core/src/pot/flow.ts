@@ -3,7 +3,19 @@ import { enthalpyJ, vapourEnthalpyJ } from './heat.js';
 import type { Parcel } from './parcel.js';
 
 /** Why something crossed the rim. */
-export type FlowKind = 'ingredient' | 'trim' | 'vapour' | 'taken out' | 'film' | 'bowls' | 'correction';
+export type FlowKind =
+  | 'ingredient'
+  | 'trim'
+  | 'vapour'
+  | 'taken out'
+  | 'given back'
+  | 'drained'
+  | 'sieved off'
+  | 'film'
+  | 'bowls'
+  | 'garnish'
+  | 'cup'
+  | 'correction';
 
 /** Something that came in or left, computed by the step's own rule. `lineId` names the line, or what was left on. */
 export interface Flow {

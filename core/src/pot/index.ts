@@ -8,22 +8,60 @@ export {
   vapourEnthalpyJ,
   volumeM3,
 } from './heat.js';
-export { EMPTY, driedParcel, parcelKg, parcelOf, plusParcel, scaleParcel, type Parcel } from './parcel.js';
+export {
+  BITE_KG,
+  COOKED_STARCH_KG,
+  COST,
+  CREAM_KG,
+  EMPTY,
+  NOTHING_CARRIED,
+  POTASSIUM_MG,
+  SCOVILLE_KG,
+  SKINS_KG,
+  SODIUM_MG,
+  bare,
+  driedParcel,
+  gelatinised,
+  parcelKg,
+  parcelOf,
+  plusParcel,
+  scaleParcel,
+  tintIn,
+  withCarried,
+  type Carried,
+  type Parcel,
+} from './parcel.js';
+export { BODY, MASS, SALTINESS, UNREAD, UNREAD_BODY_SD, UNREAD_MASS_SD, UNREAD_SALT_SD, sdOf, type Belief } from './belief.js';
 export {
   EMPTY_POT,
   ROOM_C,
-  UNREAD_MASS_SD,
   contents,
   joined,
+  mixIn,
   potEnthalpyJ,
   potKg,
   potM3,
+  potOf,
   type Cohort,
   type PotState,
   type Shape,
 } from './state.js';
+export {
+  PROTEIN_THICKENS,
+  SERVED_COLD_C,
+  SERVED_HOT_C,
+  STARCH_THICKENS,
+  bodyMPas,
+  priorMPas,
+  serumMPas,
+  solidsForBody,
+  thickeningFactor,
+  thickeningKg,
+  waterMPas,
+} from './body.js';
+export { brownedParcel } from './colour.js';
 export { flowEnthalpyJ, type Flow, type FlowKind } from './flow.js';
-export type { Caution } from './caution.js';
+export type { Caution, Target } from './caution.js';
 export {
   TENDER,
   centreC,

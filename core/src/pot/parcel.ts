@@ -1,41 +1,98 @@
-import { NOTHING, NO_TINT, plusMix, plusTint, scaleMix, totalKg, type Ingredient, type Mix, type Tint } from '../larder/index.js';
+import { NOTHING, NO_TINT, STARCH, plusMix, scaleMix, totalKg, type Ingredient, type Mix, type Tint } from '../larder/index.js';
 
 /**
- * An amount of food: its mix, and what it carries in proportion to its mass. `sodiumMg` is the food's own, beside the
- * NaCl in the mix; `creamKg` is how much of it came in as a finish.
+ * What food carries in proportion to its mass, beside its components. A tuple for the same reason as `Mix`. "sodium"
+ * is the food's own, beside NaCl; "scoville" is kilos times Scoville units; "bite" kilos of ground black pepper that
+ * would bite as much; "cost" is in the kitchen's currency; "cream" kilos that came in as a finish; "skins" kilos of
+ * seeds and skins; "cooked starch" kilos of starch that has swollen in the liquid, part of the starch in the mix.
  */
+export type Carried = readonly [
+  kRed: number,
+  kGreen: number,
+  kBlue: number,
+  scatter: number,
+  sodiumMg: number,
+  potassiumMg: number,
+  scovilleKg: number,
+  biteKg: number,
+  cost: number,
+  creamKg: number,
+  skinsKg: number,
+  cookedStarchKg: number,
+];
+
+export const SODIUM_MG = 4;
+export const POTASSIUM_MG = 5;
+export const SCOVILLE_KG = 6;
+export const BITE_KG = 7;
+export const COST = 8;
+export const CREAM_KG = 9;
+export const SKINS_KG = 10;
+export const COOKED_STARCH_KG = 11;
+
+export const NOTHING_CARRIED: Carried = [0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0];
+
+/** An amount of food: its mix, and what it carries with it. */
 export interface Parcel {
   readonly mix: Mix;
-  readonly tint: Tint;
-  readonly sodiumMg: number;
-  readonly potassiumMg: number;
-  readonly creamKg: number;
+  readonly carried: Carried;
   readonly allergens: number;
   readonly origins: number;
 }
 
-export const EMPTY: Parcel = { mix: NOTHING, tint: NO_TINT, sodiumMg: 0, potassiumMg: 0, creamKg: 0, allergens: 0, origins: 0 };
+export const EMPTY: Parcel = { mix: NOTHING, carried: NOTHING_CARRIED, allergens: 0, origins: 0 };
 
-export function parcelOf(ingredient: Ingredient, massKg: number): Parcel {
+/** What is only components, such as vapour or the water of a correction. */
+export function bare(mix: Mix): Parcel {
+  return { mix, carried: NOTHING_CARRIED, allergens: 0, origins: 0 };
+}
+
+/** So many kilos of an ingredient; `boughtKg` of it were paid for. */
+export function parcelOf(ingredient: Ingredient, massKg: number, boughtKg = massKg): Parcel {
+  const { row, tint } = ingredient;
   return {
     mix: scaleMix(ingredient.perKg, massKg),
-    tint: plusTint(NO_TINT, ingredient.tint, massKg),
-    sodiumMg: ingredient.sodiumMgPerKg * massKg,
-    potassiumMg: ingredient.potassiumMgPerKg * massKg,
-    creamKg: 0,
+    carried: [
+      tint[0] * massKg,
+      tint[1] * massKg,
+      tint[2] * massKg,
+      tint[3] * massKg,
+      ingredient.sodiumMgPerKg * massKg,
+      ingredient.potassiumMgPerKg * massKg,
+      ingredient.scoville * massKg,
+      row.bite * massKg,
+      row.pricePerKg * boughtKg,
+      0,
+      row.skins * massKg,
+      ingredient.cookedStarchPerKg * massKg,
+    ],
     allergens: ingredient.allergens,
     origins: ingredient.origins,
   };
+}
+
+export function plusCarried(a: Carried, b: Carried, times = 1): Carried {
+  return [
+    a[0] + b[0] * times,
+    a[1] + b[1] * times,
+    a[2] + b[2] * times,
+    a[3] + b[3] * times,
+    a[4] + b[4] * times,
+    a[5] + b[5] * times,
+    a[6] + b[6] * times,
+    a[7] + b[7] * times,
+    a[8] + b[8] * times,
+    a[9] + b[9] * times,
+    a[10] + b[10] * times,
+    a[11] + b[11] * times,
+  ];
 }
 
 /** a + b x times. What b brings of allergens and origins stays even when times is negative: a trace is a trace. */
 export function plusParcel(a: Parcel, b: Parcel, times = 1): Parcel {
   return {
     mix: plusMix(a.mix, b.mix, times),
-    tint: plusTint(a.tint, b.tint, times),
-    sodiumMg: a.sodiumMg + b.sodiumMg * times,
-    potassiumMg: a.potassiumMg + b.potassiumMg * times,
-    creamKg: a.creamKg + b.creamKg * times,
+    carried: plusCarried(a.carried, b.carried, times),
     allergens: a.allergens | b.allergens,
     origins: a.origins | b.origins,
   };
@@ -44,10 +101,7 @@ export function plusParcel(a: Parcel, b: Parcel, times = 1): Parcel {
 export function scaleParcel(p: Parcel, by: number): Parcel {
   return {
     mix: scaleMix(p.mix, by),
-    tint: plusTint(NO_TINT, p.tint, by),
-    sodiumMg: p.sodiumMg * by,
-    potassiumMg: p.potassiumMg * by,
-    creamKg: p.creamKg * by,
+    carried: plusCarried(NOTHING_CARRIED, p.carried, by),
     allergens: p.allergens,
     origins: p.origins,
   };
@@ -55,7 +109,23 @@ export function scaleParcel(p: Parcel, by: number): Parcel {
 
 /** The same parcel with water and ethanol gone from its mix; what it carries stays behind. */
 export function driedParcel(p: Parcel, vapour: Mix): Parcel {
-  return { ...p, mix: plusMix(p.mix, vapour, -1) };
+  return { mix: plusMix(p.mix, vapour, -1), carried: p.carried, allergens: p.allergens, origins: p.origins };
+}
+
+/** The same parcel with some of what it carries set anew, by place. */
+export function withCarried(p: Parcel, set: Partial<Record<number, number>>): Parcel {
+  const carried = p.carried.map((value, place) => set[place] ?? value) as unknown as Carried;
+  return { mix: p.mix, carried, allergens: p.allergens, origins: p.origins };
+}
+
+/** The same liquid with all of its starch cooked. */
+export function gelatinised(p: Parcel): Parcel {
+  return p.mix[STARCH] === p.carried[COOKED_STARCH_KG] ? p : withCarried(p, { [COOKED_STARCH_KG]: p.mix[STARCH] });
+}
+
+export function tintIn(p: Parcel): Tint {
+  const c = p.carried;
+  return c[3] === 0 && c[0] === 0 ? NO_TINT : [c[0], c[1], c[2], c[3]];
 }
 
 export function parcelKg(p: Parcel): number {

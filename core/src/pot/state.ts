@@ -1,9 +1,14 @@
-import { EMPTY, parcelKg, plusParcel, type Parcel } from './parcel.js';
+import { ETHANOL, type Mix } from '../larder/index.js';
+import { UNREAD, type Belief } from './belief.js';
+import { EMPTY, parcelKg, plusParcel, type Carried, type Parcel } from './parcel.js';
 import { enthalpyJ, temperatureC, volumeM3 } from './heat.js';
 
 export type Shape = 'slab' | 'cylinder' | 'cube';
 
-/** The pieces of one ingredient at one cut. Softness 0 raw to 1 gone; `gelatinised` is the share of its starch that is cooked. */
+/**
+ * The pieces of one ingredient at one cut. Softness 0 raw to 1 gone; `gelatinised` is the share of its starch that is
+ * cooked; `driedShare` the share of its first water that dry heat has taken; `browned` 0 pale to 1 deep brown.
+ */
 export interface Cohort {
   readonly lineId: string;
   readonly parcel: Parcel;
@@ -13,6 +18,8 @@ export interface Cohort {
   readonly softening: number;
   readonly softness: number;
   readonly gelatinised: number;
+  readonly driedShare: number;
+  readonly browned: number;
 }
 
 /** What stands in a vessel at one moment, all at one temperature. Immutable. */
@@ -22,18 +29,14 @@ export interface PotState {
   readonly tempC: number;
   /** Largest grain of what has been blended, m; 0 before the blade. */
   readonly grainM: number;
-  /** Kilos of cooked starch in the liquid: what thickens. */
-  readonly cookedStarchKg: number;
   /** Share of the volume that is air whipped in. */
   readonly airShare: number;
   /** Minutes at the simmer so far: alcohol leaves along a curve of them. */
   readonly simmeredMinutes: number;
-  /** Relative sd of the mass: what a run alone is trusted to, until a reading narrows it. */
-  readonly massSd: number;
+  /** What was lifted out to be given back; it stands beside the pot and counts as outside. */
+  readonly aside: readonly Cohort[];
+  readonly belief: Belief;
 }
-
-/** What a run without any reading is trusted to, as a share of the mass. Kitchen default. */
-export const UNREAD_MASS_SD = 0.05;
 
 /** Room temperature, °C. Kitchen default. */
 export const ROOM_C = 20;
@@ -43,17 +46,51 @@ export const EMPTY_POT: PotState = {
   cohorts: [],
   tempC: ROOM_C,
   grainM: 0,
-  cookedStarchKg: 0,
   airShare: 0,
   simmeredMinutes: 0,
-  massSd: UNREAD_MASS_SD,
+  aside: [],
+  belief: UNREAD,
 };
+
+/** A fresh vessel with only a liquid in it. */
+export function potOf(liquid: Parcel, tempC: number, cohorts: readonly Cohort[] = []): PotState {
+  return { ...EMPTY_POT, liquid, tempC, cohorts };
+}
+
+/** The components of everything in the pot. Sums in place: it is asked for at every step. */
+export function mixIn(pot: PotState): Mix {
+  const { cohorts } = pot;
+  if (cohorts.length === 0) return pot.liquid.mix;
+  let [a, b, c, d, e, f, g, h, i, j] = pot.liquid.mix;
+  for (const { parcel } of cohorts) {
+    const m = parcel.mix;
+    a += m[0];
+    b += m[1];
+    c += m[2];
+    d += m[3];
+    e += m[4];
+    f += m[5];
+    g += m[6];
+    h += m[7];
+    i += m[8];
+    j += m[9];
+  }
+  return [a, b, c, d, e, f, g, h, i, j];
+}
 
 /** Everything in the pot as one parcel. */
 export function contents(pot: PotState): Parcel {
-  let all = pot.liquid;
-  for (const cohort of pot.cohorts) all = plusParcel(all, cohort.parcel);
-  return all;
+  const { cohorts, liquid } = pot;
+  if (cohorts.length === 0) return liquid;
+  const sum = [...liquid.carried] as unknown as { -readonly [K in keyof Carried]: Carried[K] };
+  let allergens = liquid.allergens;
+  let origins = liquid.origins;
+  for (const { parcel } of cohorts) {
+    for (let n = 0; n < sum.length; n++) sum[n as 0] += parcel.carried[n as 0];
+    allergens |= parcel.allergens;
+    origins |= parcel.origins;
+  }
+  return { mix: mixIn(pot), carried: sum, allergens, origins };
 }
 
 export function potKg(pot: PotState): number {
@@ -64,29 +101,43 @@ export function potKg(pot: PotState): number {
 
 /** Volume with whipped-in air, m3. */
 export function potM3(pot: PotState): number {
-  return volumeM3(contents(pot).mix, pot.tempC) / (1 - pot.airShare);
+  return volumeM3(mixIn(pot), pot.tempC) / (1 - pot.airShare);
 }
 
 export function potEnthalpyJ(pot: PotState): number {
-  let joules = enthalpyJ(pot.liquid.mix, pot.tempC);
-  for (const cohort of pot.cohorts) joules += enthalpyJ(cohort.parcel.mix, pot.tempC);
-  return joules;
+  return enthalpyJ(mixIn(pot), pot.tempC);
+}
+
+/** What is believed of two pots poured together: the heavier pot's, since readings are taken of the soup, not of the splash. */
+function believed(a: PotState, b: PotState, massA: number, massB: number): Belief {
+  if (a.belief === b.belief) return a.belief;
+  return massA >= massB ? a.belief : b.belief;
 }
 
 /** Pours one pot into another: masses and enthalpies add, the temperature follows. */
 export function joined(a: PotState, b: PotState): PotState {
   const massA = potKg(a);
   const massB = potKg(b);
+  if (massB === 0 && b.aside.length === 0) return a;
+  if (massA === 0 && a.aside.length === 0) return b;
+  const joules = potEnthalpyJ(a) + potEnthalpyJ(b);
   const merged: PotState = {
     liquid: plusParcel(a.liquid, b.liquid),
-    cohorts: b.cohorts.length === 0 ? a.cohorts : [...a.cohorts, ...b.cohorts],
-    tempC: a.tempC,
+    cohorts: b.cohorts.length === 0 ? a.cohorts : a.cohorts.length === 0 ? b.cohorts : [...a.cohorts, ...b.cohorts],
+    tempC: massA >= massB ? a.tempC : b.tempC,
     grainM: Math.max(a.grainM, b.grainM),
-    cookedStarchKg: a.cookedStarchKg + b.cookedStarchKg,
     airShare: massA + massB > 0 ? (a.airShare * massA + b.airShare * massB) / (massA + massB) : 0,
-    simmeredMinutes: massA >= massB ? a.simmeredMinutes : b.simmeredMinutes,
-    massSd: massA >= massB ? a.massSd : b.massSd,
+    simmeredMinutes: simmered(a, b),
+    aside: b.aside.length === 0 ? a.aside : [...a.aside, ...b.aside],
+    belief: believed(a, b, massA, massB),
   };
-  const joules = potEnthalpyJ(a) + potEnthalpyJ(b);
-  return { ...merged, tempC: temperatureC(contents(merged).mix, joules, massA >= massB ? a.tempC : b.tempC) };
+  return { ...merged, tempC: temperatureC(mixIn(merged), joules, merged.tempC) };
+}
+
+/** Minutes on the alcohol's clock: of the pot that brings the more of it, since the clock serves nothing else. */
+function simmered(a: PotState, b: PotState): number {
+  const inA = a.liquid.mix[ETHANOL];
+  const inB = b.liquid.mix[ETHANOL];
+  if (inA === 0 && inB === 0) return Math.max(a.simmeredMinutes, b.simmeredMinutes);
+  return (a.simmeredMinutes * inA + b.simmeredMinutes * inB) / (inA + inB);
 }

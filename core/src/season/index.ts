@@ -1,1 +1,28 @@
-export { HOLD_BACK_SHARE, SeasonSchema, saltToAdd, season, type SaltCase, type Season } from './season.js';
+export { SeasonSchema, saltToAdd, season, type SaltCase, type Season } from './season.js';
+export {
+  COLD_WANTS,
+  HOLD_BACK_SHARE,
+  PLAUSIBLE_PCT,
+  USUAL_SALT_PCT,
+  heldBack,
+  plausibleSalt,
+  potDose,
+  rescue,
+  saltWanted,
+  type CupTrial,
+  type Rescue,
+} from './salt.js';
+export {
+  ACID_HIDES,
+  FAT_CALMS,
+  SUGAR_CALMS,
+  TASTE_WORDS,
+  sourIndex,
+  sweetIndex,
+  tasteWord,
+  tastesOf,
+  type Tastes,
+} from './gauges.js';
+export { remediesFor, type Remedy } from './remedies.js';
+export { TuneSchema, doseFor, tune, type Dose, type Tune } from './tune.js';
+export { SPICE_SCHOOLS, spiceFactor, type SpiceSchool } from './spice.js';

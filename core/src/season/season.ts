@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { SALT } from '../larder/index.js';
-import { contents, potKg, type Caution, type PotState } from '../pot/index.js';
+import { mixIn, potKg, type Caution, type PotState } from '../pot/index.js';
+import { PLAUSIBLE_PCT } from './salt.js';
 import { lineIdSchema, pouredIn, stepBase, type StepContext, type StepResult } from '../steps/index.js';
 
 export const SeasonSchema = z.strictObject({
@@ -11,9 +12,6 @@ export const SeasonSchema = z.strictObject({
   saltPct: z.number().min(0).max(5),
 });
 export type Season = z.infer<typeof SeasonSchema>;
-
-/** Salt that a cook keeps back for the tasting, as a share of the dose. Common practice, no source. */
-export const HOLD_BACK_SHARE = 0.2;
 
 /** Too little to weigh or taste: differences below this are not spoken of, kg. */
 const NOTHING_KG = 1e-6;
@@ -44,7 +42,7 @@ export function saltToAdd(c: SaltCase): number {
 /** Salts to a share of the finished soup. Salt can't be taken out: what is over is said, with how much. */
 export function season(pot: PotState, settings: Season, context: StepContext): StepResult {
   const line = context.line(settings.line);
-  const { mix } = contents(pot);
+  const mix = mixIn(pot);
   const wantedKg = saltToAdd({
     massKg: potKg(pot),
     saltKg: mix[SALT],
@@ -54,8 +52,16 @@ export function season(pot: PotState, settings: Season, context: StepContext): S
     creamSaltShare: context.creamToCome?.saltShare ?? 0,
   });
   const cautions: Caution[] = [];
+  if (settings.saltPct > PLAUSIBLE_PCT.high || (settings.saltPct > 0 && settings.saltPct < PLAUSIBLE_PCT.low)) {
+    cautions.push({
+      code: 'SPOON_IMPLAUSIBLE',
+      writtenPct: settings.saltPct,
+      lowPct: PLAUSIBLE_PCT.low,
+      highPct: PLAUSIBLE_PCT.high,
+    });
+  }
   if (Number.isNaN(wantedKg)) cautions.push({ code: 'TARGET_UNREACHABLE', what: 'salt' });
   else if (wantedKg < -NOTHING_KG) cautions.push({ code: 'TARGET_PASSED', what: 'salt', overKg: -wantedKg });
-  const massKg = wantedKg > 0 ? wantedKg : 0;
-  return { ...pouredIn(pot, line, massKg), gave: [], minutes: 0, joules: 0, cautions };
+  const massKg = context.heldKg ?? (wantedKg > 0 ? wantedKg : 0);
+  return { ...pouredIn(pot, line, massKg), gave: [], minutes: 0, joules: 0, cautions, counts: { settledKg: massKg } };
 }

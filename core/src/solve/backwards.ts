@@ -1,5 +1,5 @@
 import { run, type Ready, type Run } from '../line/index.js';
-import { risingRoot, type Root } from './root.js';
+import { risingRoot, type Root } from '../numbers/index.js';
 
 export type Solved =
   | { readonly ok: true; readonly scale: number; readonly run: Run; readonly evaluations: number }

@@ -3,7 +3,8 @@ import { EXAMPLE_SOUPS } from '../soup/index.js';
 import { LARDER_ROWS, makeLarder } from '../larder/index.js';
 import { READY_KITS } from '../kit/index.js';
 import { makeReady, run } from '../line/index.js';
-import { risingRoot, scaleForBowls, scaleForPeak } from './index.js';
+import { risingRoot } from '../numbers/index.js';
+import { scaleForBowls, scaleForPeak } from './index.js';
 
 const larder = makeLarder(LARDER_ROWS);
 const SEARCH = { guess: 1, least: 1e-6, most: 1e6, tolerance: 1e-12, mostEvaluations: 120 };

@@ -64,10 +64,10 @@ describe('a soup', () => {
 
   it('knows which lines a step takes', () => {
     expect(linesOf({ id: 'a', op: 'add', uses: [{ line: 'mint', share: 0.6 }, { line: 'oil' }] })).toEqual([
-      { line: 'mint', share: 0.6 },
-      { line: 'oil', share: 1 },
+      { line: 'mint', share: 0.6, settles: false },
+      { line: 'oil', share: 1, settles: false },
     ]);
-    expect(linesOf({ id: 's', op: 'season', line: 'salt', saltPct: 0.8 })).toEqual([{ line: 'salt', share: 1 }]);
+    expect(linesOf({ id: 's', op: 'season', line: 'salt', saltPct: 0.8 })).toEqual([{ line: 'salt', share: 1, settles: true }]);
     expect(linesOf({ id: 'd', op: 'dish' })).toEqual([]);
   });
 });

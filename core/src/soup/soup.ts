@@ -1,20 +1,26 @@
 import { z } from 'zod';
 import { AmountSchema } from '../amounts/index.js';
+import { SPICE_SCHOOLS } from '../season/index.js';
 import { lineIdSchema } from '../steps/index.js';
-import { BranchSchema } from './step.js';
+import { BranchSchema, type Branch } from './step.js';
 
 /**
- * How a line's kilos follow the batch: as written times the scale; by the floor of the pan that it is fried in; or
- * settled by the step that takes it (stock to cover, salt and cream to a target).
+ * How a line's kilos follow the batch: as written times the scale; as spice, by the soup's school; by the floor of the
+ * pan that it is fried in; or settled by the step that takes it (stock to cover, salt and cream to a target).
  */
 export const LineAmountSchema = z.discriminatedUnion('rule', [
   z.strictObject({ rule: z.literal('scaled'), amount: AmountSchema }),
+  z.strictObject({ rule: z.literal('spice'), amount: AmountSchema }),
   z.strictObject({ rule: z.literal('panFloor'), kgPerM2: z.number().positive().max(5) }),
   z.strictObject({ rule: z.literal('byStep') }),
 ]);
 
+/** What a line's ingredient begins with when it is another card's outcome. */
+export const CARD = 'card:';
+
 export const LineSchema = z.strictObject({
   id: lineIdSchema,
+  /** A larder id, or `card:` and the id of a card of this soup. */
   ingredient: z.string().min(1).max(80),
   amount: LineAmountSchema,
   /** A way of trimming that the larder row knows; left out when nothing is trimmed. */
@@ -29,8 +35,49 @@ export const LineSchema = z.strictObject({
 });
 export type Line = z.infer<typeof LineSchema>;
 
+/**
+ * Where cooks disagree, as settings: each changes the steps in its own way when the soup is made ready, so that one
+ * soup can be run under two of them. What is left out stays as the steps say.
+ */
+export const SchoolsSchema = z.strictObject({
+  colour: z.enum(['roast', 'sweat']).optional(),
+  liquid: z.enum(['stock', 'water', 'half']).optional(),
+  finish: z.enum(['cream', 'coconut', 'potato', 'none']).optional(),
+  thickness: z.enum(['thick-then-thin', 'exact']).optional(),
+  concentrate: z.enum(['reduce', 'thicken']).optional(),
+  sieve: z.boolean().optional(),
+  salt: z.enum(['early', 'late']).optional(),
+  garlic: z.enum(['first', 'with the onion', 'after the onion', 'roasted whole']).optional(),
+  sweatHeat: z.enum(['gentle', 'high']).optional(),
+  cream: z.enum(['hot', 'rested']).optional(),
+  thin: z.enum(['before the blade', 'after the blade']).optional(),
+  spices: z.enum(SPICE_SCHOOLS).optional(),
+  moreSaltWhenCold: z.boolean().optional(),
+});
+export type Schools = z.infer<typeof SchoolsSchema>;
+
 /** The master: what we make and how. Amounts are as written for so many bowls. */
-export const SoupSchema = z.strictObject({
+export interface Soup {
+  readonly $schema?: string | undefined;
+  readonly id: string;
+  readonly name: string;
+  readonly lead: string;
+  readonly school: 'roast' | 'sweat' | 'raw';
+  readonly served: 'hot' | 'cold';
+  readonly note?: string | undefined;
+  readonly writtenFor: { readonly bowls: number; readonly bowlG: number };
+  readonly schools?: Schools | undefined;
+  readonly lines: Line[];
+  readonly root: Branch;
+  /** Cards whose outcomes its lines take: house stock, roasted garlic, a spice mix. */
+  readonly cards?: Soup[] | undefined;
+}
+
+/** Deepest nesting of cards within cards. */
+const DEEPEST = 4;
+
+const ownParts = {
+  $schema: z.string().max(200).optional(),
   id: z
     .string()
     .regex(/^[a-z0-9-]+$/)
@@ -42,7 +89,21 @@ export const SoupSchema = z.strictObject({
   served: z.enum(['hot', 'cold']),
   note: z.string().max(1000).optional(),
   writtenFor: z.strictObject({ bowls: z.number().positive().max(1000), bowlG: z.number().min(20).max(2000) }),
+  schools: SchoolsSchema.optional(),
   lines: z.array(LineSchema).min(1).max(80),
   root: BranchSchema,
-});
-export type Soup = z.infer<typeof SoupSchema>;
+};
+
+function soupSchema(depth: number): z.ZodType<Soup> {
+  return depth >= DEEPEST
+    ? z.strictObject(ownParts)
+    : z.strictObject({
+        ...ownParts,
+        cards: z
+          .array(soupSchema(depth + 1))
+          .max(12)
+          .optional(),
+      });
+}
+
+export const SoupSchema: z.ZodType<Soup> = soupSchema(0);

@@ -3,39 +3,65 @@ import {
   AddSchema,
   BlendSchema,
   CoverSchema,
-  ReadSchema,
+  CupSchema,
+  DeglazeSchema,
+  DrainSchema,
+  FryPureeSchema,
+  FrySchema,
+  GiveBackSchema,
+  HoldSchema,
+  PressureSchema,
+  ReduceSchema,
   RestSchema,
   RoastSchema,
+  SieveStepSchema,
   SimmerSchema,
   SweatSchema,
   TakeOutSchema,
+  ThickenSchema,
+  ThinSchema,
   TrimStepSchema,
   stepBase,
+  type Read,
 } from '../steps/index.js';
-import { SeasonSchema } from '../season/index.js';
-import { CreamSchema } from '../finish/index.js';
+import { SeasonSchema, TuneSchema } from '../season/index.js';
+import { CreamSchema, LiaisonSchema } from '../finish/index.js';
 import { FilmSchema } from '../film/index.js';
 import { DishSchema } from '../dish/index.js';
 
-const PlainStepSchema = z.discriminatedUnion('op', [
+export const PlainStepSchema = z.discriminatedUnion('op', [
   TrimStepSchema,
   RoastSchema,
   SweatSchema,
+  FrySchema,
+  FryPureeSchema,
+  DeglazeSchema,
   AddSchema,
   TakeOutSchema,
+  GiveBackSchema,
   CoverSchema,
+  DrainSchema,
   SimmerSchema,
+  PressureSchema,
   RestSchema,
   BlendSchema,
+  SieveStepSchema,
+  ThinSchema,
+  ReduceSchema,
+  ThickenSchema,
   SeasonSchema,
+  TuneSchema,
+  CupSchema,
   CreamSchema,
+  LiaisonSchema,
+  HoldSchema,
   FilmSchema,
   DishSchema,
 ]);
 export type PlainStep = z.infer<typeof PlainStepSchema>;
 
 /** A reading is a step of a batch, never of a soup. */
-export type Reading = z.infer<typeof ReadSchema>;
+export type Reading = Read;
 
 /** A branch of its own that runs in here: the roast tray, the separately cooked flesh. */
 export interface Join {

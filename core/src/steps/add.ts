@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { EMPTY_POT, joined, parcelOf, type Flow, type Parcel, type PotState } from '../pot/index.js';
+import { CREAM_KG, EMPTY_POT, joined, parcelOf, withCarried, type Flow, type Parcel, type PotState } from '../pot/index.js';
 import { UseSchema, stepBase, type ReadyLine, type StepContext, type StepResult, type Use } from './step.js';
 
 export const AddSchema = z.strictObject({ ...stepBase, op: z.literal('add'), uses: z.array(UseSchema).min(1) });
@@ -10,16 +10,22 @@ export function useKg(use: Use, line: ReadyLine): number {
   return use.kg ?? line.massKg * (use.share ?? 1);
 }
 
-function lineParcel(line: ReadyLine, massKg: number): Parcel {
-  const parcel = parcelOf(line.ingredient, massKg);
-  return line.finish ? { ...parcel, creamKg: massKg } : parcel;
+/** So many kilos of a line, of which `boughtKg` were paid for. */
+export function lineParcel(line: ReadyLine, massKg: number, boughtKg = massKg): Parcel {
+  const parcel = parcelOf(line.ingredient, massKg, boughtKg);
+  return line.finish ? withCarried(parcel, { [CREAM_KG]: massKg }) : parcel;
+}
+
+/** As cold as it is stored, never below freezing: latent heat of ice is left out. */
+export function storedC(line: ReadyLine): number {
+  return Math.max(0, line.ingredient.row.storedAtC);
 }
 
 /** An amount of a line standing by itself: pieces if it has something to soften, otherwise liquid. */
-export function standing(line: ReadyLine, massKg: number): PotState {
-  const parcel = lineParcel(line, massKg);
-  const tempC = Math.max(0, line.ingredient.row.storedAtC);
-  if (line.ingredient.row.softening === 0) return { ...EMPTY_POT, liquid: parcel, tempC };
+export function standing(line: ReadyLine, parcel: Parcel): PotState {
+  const tempC = storedC(line);
+  const { softening } = line.ingredient.row;
+  if (softening === 0) return { ...EMPTY_POT, liquid: parcel, tempC };
   return {
     ...EMPTY_POT,
     tempC,
@@ -29,22 +35,21 @@ export function standing(line: ReadyLine, massKg: number): PotState {
         parcel,
         shape: line.shape,
         sizeM: line.sizeM,
-        softening: line.ingredient.row.softening,
+        softening,
         softness: 0,
         gelatinised: 0,
+        driedShare: 0,
+        browned: 0,
       },
     ],
   };
 }
 
-export function ingredientFlow(line: ReadyLine, massKg: number): Flow {
-  return {
-    kind: 'ingredient',
-    lineId: line.id,
-    parcel: lineParcel(line, massKg),
-    tempC: Math.max(0, line.ingredient.row.storedAtC),
-  };
+export function ingredientFlow(line: ReadyLine, parcel: Parcel): Flow {
+  return { kind: 'ingredient', lineId: line.id, parcel, tempC: storedC(line) };
 }
+
+const NOTHING_TAKEN: readonly Flow[] = [];
 
 /** Puts so many kilos of a line in the pot: what cover, season and cream do once they know how many. */
 export function pouredIn(
@@ -52,8 +57,9 @@ export function pouredIn(
   line: ReadyLine,
   massKg: number,
 ): { readonly pot: PotState; readonly took: readonly Flow[] } {
-  if (massKg === 0) return { pot, took: [] };
-  return { pot: joined(pot, standing(line, massKg)), took: [ingredientFlow(line, massKg)] };
+  if (massKg === 0) return { pot, took: NOTHING_TAKEN };
+  const parcel = lineParcel(line, massKg);
+  return { pot: joined(pot, standing(line, parcel)), took: [ingredientFlow(line, parcel)] };
 }
 
 /** Adds lines as they are: liquids and what dissolves to the liquid, the rest as pieces of their own. */

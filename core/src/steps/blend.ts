@@ -1,7 +1,20 @@
 import { z } from 'zod';
 import { STARCH } from '../larder/index.js';
-import { TENDER, plusParcel, potM3, scaleParcel, type Caution, type Cohort, type PotState } from '../pot/index.js';
-import { lineIdSchema, minutesSchema, stepBase, type StepContext, type StepResult } from './step.js';
+import {
+  COOKED_STARCH_KG,
+  TENDER,
+  parcelKg,
+  plusParcel,
+  potM3,
+  scaleParcel,
+  withCarried,
+  type Caution,
+  type Cohort,
+  type Parcel,
+  type PotState,
+} from '../pot/index.js';
+import { pouredIn, useKg } from './add.js';
+import { UseSchema, lineIdSchema, minutesSchema, stepBase, type StepContext, type StepResult } from './step.js';
 
 export const BlendSchema = z.strictObject({
   ...stepBase,
@@ -10,14 +23,16 @@ export const BlendSchema = z.strictObject({
   /** Minutes at the blade: of each jug, or of the pot with a stick. */
   minutes: minutesSchema,
   holdBack: z.array(z.strictObject({ line: lineIdSchema, share: z.number().gt(0).max(1) })).optional(),
+  /** Cold liquid that calms a hot jug. It counts like any other liquid. */
+  coldScoop: UseSchema.optional(),
 });
 export type Blend = z.infer<typeof BlendSchema>;
 
-/** Grain d = least + (d0 - least) exp(-t / tau), and air whipped in by volume at most. Kitchen defaults. */
-const BLADE: Readonly<Record<Blend['blender'], { tauS: number; leastM: number; air: number }>> = {
-  jug: { tauS: 20, leastM: 0.25e-3, air: 0.04 },
-  processor: { tauS: 25, leastM: 0.6e-3, air: 0.04 },
-  stick: { tauS: 40, leastM: 0.8e-3, air: 0.08 },
+/** Grain d = least + (d0 - least) exp(-t / tau). Kitchen defaults. */
+const BLADE: Readonly<Record<Blend['blender'], { tauS: number; leastM: number }>> = {
+  jug: { tauS: 20, leastM: 0.25e-3 },
+  processor: { tauS: 25, leastM: 0.6e-3 },
+  stick: { tauS: 40, leastM: 0.8e-3 },
 };
 
 /** From here up a jug counts as boiling hot, °C, and how full it may be, by common practice. */
@@ -41,23 +56,34 @@ export function jugged(volume: number, jugM3: number, tempC: number): { jugs: nu
   return { jugs: Math.max(1, Math.ceil(volume / (jugM3 * fillShare) - 1e-9)), fillShare };
 }
 
+/** A piece as it is in the liquid: its cooked starch thickens from now on. */
+function cut(cohort: Cohort, share: number): Parcel {
+  const part = share === 1 ? cohort.parcel : scaleParcel(cohort.parcel, share);
+  const cooked = part.mix[STARCH] * cohort.gelatinised;
+  return cooked === 0 ? part : withCarried(part, { [COOKED_STARCH_KG]: cooked });
+}
+
 /** Merges the pieces into the liquid with a grain and some air; what is held back stays whole. */
-export function blend(pot: PotState, settings: Blend, context: StepContext): StepResult {
+export function blend(before: PotState, settings: Blend, context: StepContext): StepResult {
   const blender = context.kit.blenders.find(({ kind }) => kind === settings.blender);
   if (blender === undefined) throw new Error('A soup is planned only on a kit that has its blender.');
+  const scoop = settings.coldScoop;
+  const line = scoop === undefined ? undefined : context.line(scoop.line);
+  const { pot, took } =
+    scoop === undefined || line === undefined ? { pot: before, took: [] } : pouredIn(before, line, useKg(scoop, line));
   const held: Cohort[] = [];
   let liquid = pot.liquid;
-  let cookedStarchKg = pot.cookedStarchKg;
   let largestM = pot.grainM;
+  let piecesKg = 0;
   const hard: string[] = [];
   const leftIn: string[] = [];
   for (const cohort of pot.cohorts) {
-    const back = settings.holdBack?.find(({ line }) => line === cohort.lineId)?.share ?? 0;
+    const back = settings.holdBack?.find((one) => one.line === cohort.lineId)?.share ?? 0;
     if (back > 0) held.push({ ...cohort, parcel: scaleParcel(cohort.parcel, back) });
     if (back === 1) continue;
-    const part = back === 0 ? cohort.parcel : scaleParcel(cohort.parcel, 1 - back);
+    const part = cut(cohort, 1 - back);
+    piecesKg += parcelKg(part);
     liquid = plusParcel(liquid, part);
-    cookedStarchKg += part.mix[STARCH] * cohort.gelatinised;
     largestM = Math.max(largestM, cohort.sizeM);
     if (cohort.softening < NEVER_EATEN) leftIn.push(cohort.lineId);
     else if (cohort.softness < TENDER) hard.push(cohort.lineId);
@@ -70,20 +96,20 @@ export function blend(pot: PotState, settings: Blend, context: StepContext): Ste
   if (pot.tempC >= HOT_JUG_C) {
     cautions.push(inJugs ? { code: 'HOT_JUG', fillShare, tempC: pot.tempC } : { code: 'HOT_BLADE', tempC: pot.tempC });
   }
+  const air = inJugs ? context.habits.airJug : context.habits.airStick;
   return {
     pot: {
       ...pot,
       liquid,
       cohorts: held,
-      cookedStarchKg,
       grainM: grainAfter(settings.blender, largestM, settings.minutes * 60),
-      airShare: Math.max(pot.airShare, BLADE[settings.blender].air),
+      airShare: Math.max(pot.airShare, air),
     },
-    took: [],
+    took,
     gave: [],
     minutes: inJugs ? jugs * (settings.minutes + HANDLING_MIN) : settings.minutes,
     joules: 0,
     cautions,
-    ...(inJugs ? { counts: { jugs } } : {}),
+    counts: inJugs ? { jugs, jugPiecesKg: piecesKg / jugs, jugLiquidKg: parcelKg(pot.liquid) / jugs } : undefined,
   };
 }

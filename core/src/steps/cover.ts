@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { areaM2, type Vessel } from '../kit/index.js';
+import { DEFAULT_HABITS, areaM2, type Habits, type Vessel } from '../kit/index.js';
 import { parcelKg, volumeM3, type PotState } from '../pot/index.js';
-import { pouredIn } from './add.js';
+import { pouredIn, storedC } from './add.js';
 import { lineIdSchema, stepBase, type StepContext, type StepResult } from './step.js';
 
 export const CoverSchema = z.strictObject({
@@ -13,10 +13,6 @@ export const CoverSchema = z.strictObject({
 });
 export type Cover = z.infer<typeof CoverSchema>;
 
-/** Share of a bed of pieces that is piece, raw and soft. Kitchen defaults. */
-const PACKING_RAW = 0.6;
-const PACKING_SOFT = 0.9;
-
 interface Bed {
   readonly solidM3: number;
   readonly packing: number;
@@ -24,14 +20,14 @@ interface Bed {
 }
 
 /** The bed at one temperature, so that liquid poured in parts adds up to liquid poured at once. */
-function bedOf(pot: PotState, tempC: number): Bed {
+function bedOf(pot: PotState, tempC: number, habits: Habits = DEFAULT_HABITS): Bed {
   let solidM3 = 0;
   let bedM3 = 0;
   let sized = 0;
   for (const cohort of pot.cohorts) {
     const own = volumeM3(cohort.parcel.mix, tempC);
     solidM3 += own;
-    bedM3 += own / (PACKING_RAW + (PACKING_SOFT - PACKING_RAW) * cohort.softness);
+    bedM3 += own / (habits.packingRaw + (habits.packingSoft - habits.packingRaw) * cohort.softness);
     sized += own * cohort.sizeM;
   }
   return { solidM3, packing: bedM3 > 0 ? solidM3 / bedM3 : 1, pieceM: solidM3 > 0 ? sized / solidM3 : 0 };
@@ -53,10 +49,10 @@ export function coveringM3(bed: Bed, vessel: Pick<Vessel, 'widthM' | 'depthM'>, 
 /** Pours a line until it stands a set depth over the pieces: the geometry decides, not the number of bowls. */
 export function cover(pot: PotState, settings: Cover, context: StepContext): StepResult {
   const line = context.line(settings.line);
-  const pouredAtC = Math.max(0, line.ingredient.row.storedAtC);
-  const wantedM3 = coveringM3(bedOf(pot, pouredAtC), context.vessel, settings.overM);
+  const pouredAtC = storedC(line);
+  const wantedM3 = coveringM3(bedOf(pot, pouredAtC, context.habits), context.vessel, settings.overM);
   const already = parcelKg(pot.liquid) > 0 ? volumeM3(pot.liquid.mix, pouredAtC) : 0;
   const perKgM3 = volumeM3(line.ingredient.perKg, pouredAtC);
-  const massKg = Math.max(0, wantedM3 - already) / perKgM3;
-  return { ...pouredIn(pot, line, massKg), gave: [], minutes: 0, joules: 0, cautions: [] };
+  const massKg = context.heldKg ?? Math.max(0, wantedM3 - already) / perKgM3;
+  return { ...pouredIn(pot, line, massKg), gave: [], minutes: 0, joules: 0, cautions: [], counts: { settledKg: massKg } };
 }

@@ -1,22 +1,39 @@
 export {
   UseSchema,
+  bodySchema,
   heatToJ,
   lineIdSchema,
   minutesSchema,
+  servedBody,
   stepBase,
+  then,
+  unchanged,
+  type CreamToCome,
   type ReadyLine,
+  type Serving,
   type StepContext,
   type StepCounts,
   type StepResult,
   type Use,
 } from './step.js';
-export { AddSchema, add, ingredientFlow, pouredIn, standing, useKg, type Add } from './add.js';
+export { AddSchema, add, ingredientFlow, lineParcel, pouredIn, standing, storedC, useKg, type Add } from './add.js';
 export { TrimStepSchema, trim, type TrimStep } from './trim.js';
-export { RoastSchema, roast, roastTau, trayed, type Roast } from './roast.js';
+export { brownness } from './dry-heat.js';
+export { RoastSchema, minutesToFork, roast, roastTau, trayed, type Roast } from './roast.js';
 export { SweatSchema, sweat, sweatTau, type Sweat } from './sweat.js';
-export { TakeOutSchema, takeOut, type TakeOut } from './take-out.js';
+export { FrySchema, fry, type Fry } from './fry.js';
+export { FryPureeSchema, fryPuree, type FryPuree } from './fry-puree.js';
+export { DeglazeSchema, deglaze, type Deglaze } from './deglaze.js';
+export { GiveBackSchema, TakeOutSchema, giveBack, takeOut, type GiveBack, type TakeOut } from './take-out.js';
 export { CoverSchema, cover, coveringM3, type Cover } from './cover.js';
-export { LIDS, SimmerSchema, VIGOURS, alcoholKept, boilOffKgS, simmer, type Simmer } from './simmer.js';
+export { DrainSchema, drain, type Drain } from './drain.js';
+export { LIDS, VIGOURS, alcoholKept, boilOffKgS, cappedVigour, heatUp, type HeatUp, type Lid, type Vigour } from './boil.js';
+export { SimmerSchema, simmer, type Simmer } from './simmer.js';
+export { PressureSchema, pressure, type Pressure } from './pressure.js';
 export { RestSchema, rest, type Rest } from './rest.js';
 export { BlendSchema, blend, grainAfter, jugged, type Blend } from './blend.js';
-export { ReadSchema, read, type Read } from './read.js';
+export { SieveStepSchema, heldShare, sieve, type SieveStep } from './sieve.js';
+export { ReduceSchema, ThickenSchema, ThinSchema, reduce, thicken, thin, type Reduce, type Thicken, type Thin } from './to-body.js';
+export { HoldSchema, hold, type Hold } from './hold.js';
+export { CupSchema, cup, type Cup } from './cup.js';
+export { ReadSchema, read, type Read, type Seen } from './read.js';

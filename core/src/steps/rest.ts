@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { areaM2 } from '../kit/index.js';
-import { ROOM_C, contents, heatCapacityJK, potM3, type Caution, type PotState } from '../pot/index.js';
+import { ROOM_C, heatCapacityJK, mixIn, potM3, type Caution, type PotState } from '../pot/index.js';
 import { heatToJ, stepBase, type StepContext, type StepResult } from './step.js';
 
 export const RestSchema = z.strictObject({
@@ -31,8 +31,7 @@ export function rest(pot: PotState, settings: Rest, context: StepContext): StepR
   if (settings.toC < lowestC) cautions.push({ code: 'STAYS_WARM', lowestC });
   if (settings.toC < HOT_HOLDING_C) cautions.push({ code: 'COOL_IN_TWO_STAGES', ...TWO_STAGES });
   const toC = Math.max(settings.toC, lowestC);
-  const { mix } = contents(pot);
-  const capacity = heatCapacityJK(mix, (pot.tempC + toC) / 2);
+  const capacity = heatCapacityJK(mixIn(pot), (pot.tempC + toC) / 2);
   if (pot.tempC <= toC || capacity <= 0) return { pot, took: [], gave: [], minutes: 0, joules: 0, cautions };
   const { vessel } = context;
   const floor = areaM2(vessel);

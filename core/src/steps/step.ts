@@ -1,7 +1,17 @@
 import { z } from 'zod';
 import type { Ingredient } from '../larder/index.js';
-import type { Kit, Vessel } from '../kit/index.js';
-import { contents, enthalpyJ, type Caution, type Flow, type PotState, type Shape } from '../pot/index.js';
+import type { Habits, Kit, Vessel } from '../kit/index.js';
+import {
+  bodyMPas,
+  enthalpyJ,
+  mixIn,
+  type Caution,
+  type Cohort,
+  type Flow,
+  type Parcel,
+  type PotState,
+  type Shape,
+} from '../pot/index.js';
 
 /** What every step has: an id that entries refer to, and the cook's own words if there are any. */
 export const stepBase = {
@@ -19,6 +29,9 @@ export const lineIdSchema = z
 
 export const minutesSchema = z.number().min(0).max(1440);
 
+/** Body wanted, mPa·s at 50 1/s and the serving temperature. */
+export const bodySchema = z.number().min(1).max(20_000);
+
 /** A line, a share of it, or so many kilos of it. */
 export const UseSchema = z.strictObject({
   line: lineIdSchema,
@@ -33,31 +46,60 @@ export interface ReadyLine {
   readonly ingredient: Ingredient;
   readonly massKg: number;
   readonly keptShare: number;
+  /** Share of the salt that stays in what trimming leaves, where rinsing takes some. */
+  readonly saltKept: number;
   readonly shape: Shape;
   readonly sizeM: number;
   /** Whether it goes in as a finish, so that bowls can count it. */
   readonly finish: boolean;
 }
 
+/** Cream that a later step will bring: its share of the finished soup, and what a kilo of it is. */
+export interface CreamToCome {
+  readonly share: number;
+  readonly saltShare: number;
+  readonly perKg: Parcel;
+}
+
 /** What a step may look at beside the pot. */
 export interface StepContext {
   readonly kit: Kit;
+  readonly habits: Habits;
   readonly vessel: Vessel;
   readonly boilC: number;
+  /** At what temperature the soup is served, and its body counted. */
+  readonly servedC: number;
   readonly bowlKg: number;
   /** A line by id; soups are checked before they run, so an unknown one is a bug and throws. */
   readonly line: (id: string) => ReadyLine;
-  /** Cream that a later step will bring: its share of the finished soup and its salt per kg. */
-  readonly creamToCome: { readonly share: number; readonly saltShare: number } | undefined;
+  readonly creamToCome: CreamToCome | undefined;
+  /** Kilos that were settled beforehand for this step, when a plan's own amounts are held; undefined when it settles them itself. */
+  readonly heldKg: number | undefined;
 }
 
 /** Counts that a step leaves beside its flows. */
 export interface StepCounts {
   readonly trays?: number;
   readonly rounds?: number;
+  readonly tosses?: number;
   readonly jugs?: number;
+  /** Kilos of pieces and of liquid that go into each jug, so that all blend alike. */
+  readonly jugPiecesKg?: number;
+  readonly jugLiquidKg?: number;
   readonly bowls?: number;
   readonly toBoilMinutes?: number;
+  /** Kilos that the step settled by itself: salt to a target, liquid to a body, water to boil away. */
+  readonly settledKg?: number;
+}
+
+/** One finish of a batch in its bowls. Masses kg. */
+export interface Serving {
+  readonly id: string;
+  readonly name: string;
+  readonly bowls: number;
+  readonly bowlKg: number;
+  readonly parcel: Parcel;
+  readonly tempC: number;
 }
 
 /**
@@ -72,10 +114,41 @@ export interface StepResult {
   readonly joules: number;
   readonly cautions: readonly Caution[];
   readonly counts?: StepCounts | undefined;
+  readonly servings?: readonly Serving[] | undefined;
+}
+
+const NONE: readonly never[] = [];
+
+/** A step that changed nothing but the pot's state. */
+export function unchanged(pot: PotState, cautions: readonly Caution[] = NONE): StepResult {
+  return { pot, took: NONE, gave: NONE, minutes: 0, joules: 0, cautions };
+}
+
+/** Two outcomes one after the other, as one. */
+export function then(first: StepResult, second: StepResult): StepResult {
+  return {
+    pot: second.pot,
+    took: [...first.took, ...second.took],
+    gave: [...first.gave, ...second.gave],
+    minutes: first.minutes + second.minutes,
+    joules: first.joules + second.joules,
+    cautions: [...first.cautions, ...second.cautions],
+    counts: { ...first.counts, ...second.counts },
+  };
 }
 
 /** Heat to bring a pot's contents from where they are to a temperature, J; negative when it cools. */
 export function heatToJ(pot: PotState, tempC: number): number {
-  const { mix } = contents(pot);
+  const mix = mixIn(pot);
   return enthalpyJ(mix, tempC) - enthalpyJ(mix, pot.tempC);
+}
+
+/** Body of the pot at its serving temperature, mPa·s. */
+export function servedBody(pot: PotState, context: Pick<StepContext, 'servedC' | 'habits'>): number {
+  return bodyMPas(pot, context.servedC, context.habits.bodyA);
+}
+
+/** Pieces of the kitchen's own softening pace. */
+export function paced(cohort: Cohort, context: Pick<StepContext, 'habits'>): number {
+  return cohort.softening * context.habits.softening;
 }

@@ -1,9 +1,9 @@
 import { LARDER_ROWS, SALT, WATER, makeLarder } from '../larder/index.js';
-import { READY_KITS } from '../kit/index.js';
-import { EMPTY_POT, contents, parcelKg, potKg, type PotState } from '../pot/index.js';
+import { DEFAULT_HABITS, READY_KITS } from '../kit/index.js';
+import { CREAM_KG, EMPTY_POT, MASS, contents, parcelKg, potKg, sdOf, type PotState } from '../pot/index.js';
 import { saltToAdd, season } from '../season/index.js';
 import { cream, shareToAdd } from '../finish/index.js';
-import { film } from '../film/index.js';
+import { film, filmM } from '../film/index.js';
 import { bowlFacts, dish } from '../dish/index.js';
 import {
   add,
@@ -18,7 +18,6 @@ import {
   roast,
   roastTau,
   simmer,
-  standing,
   sweat,
   takeOut,
   trayed,
@@ -31,16 +30,20 @@ const larder = makeLarder(LARDER_ROWS);
 const vessel = READY_KITS.canteen.pots.find(({ id }) => id === 'boiler-40')!;
 
 function line(id: string, massKg: number, sizeMm = 25, keptShare = 1): ReadyLine {
-  return { id, ingredient: larder.get(id)!, massKg, keptShare, shape: 'cube', sizeM: sizeMm / 1000, finish: id.endsWith('cream') };
+  const finish = id.endsWith('cream');
+  return { id, ingredient: larder.get(id)!, massKg, keptShare, saltKept: 1, shape: 'cube', sizeM: sizeMm / 1000, finish };
 }
 
 function context(lines: readonly ReadyLine[]): StepContext {
   return {
     kit: READY_KITS.canteen,
+    habits: DEFAULT_HABITS,
     vessel,
     boilC: 100,
+    servedC: 65,
     bowlKg: 0.3,
     creamToCome: undefined,
+    heldKg: undefined,
     line: (id) => lines.find((own) => own.id === id)!,
   };
 }
@@ -77,7 +80,7 @@ describe('roast', () => {
       context([]),
     );
     expect(gaveKg(result)).toBeCloseTo(0.4429, 4);
-    expect(result.counts).toEqual({ trays: 1, rounds: 1 });
+    expect(result.counts).toEqual({ trays: 1, rounds: 1, tosses: 0 });
   });
 
   it('tau 95 min: at 12.5 mm x 0.5^0.8 = 54.6; at 180 °C x e^(20/55) = 136.7; twice one layer x 2^0.7 = 154.3', () => {
@@ -146,7 +149,7 @@ describe('cover', () => {
   it('counts the liquid that is there: 1 L less to pour when 1 L stands', () => {
     const lines = [line('carrot', 8, 12), line('water', 1)];
     const settings = { id: 'c', op: 'cover', line: 'water', overM: 0.01 } as const;
-    const dry = cover(standing(lines[0]!, 8), settings, context(lines));
+    const dry = cover(potOf(lines[0]!), settings, context(lines));
     const wet = cover(potOf(...lines), settings, context(lines));
     expect(parcelKg(dry.took[0]!.parcel) - parcelKg(wet.took[0]!.parcel)).toBeCloseTo(1, 2);
   });
@@ -279,7 +282,7 @@ describe('cream', () => {
     const by = (target: Parameters<typeof cream>[1]['target']): PotState =>
       cream(potOf(lines[0]!), { id: 'c', op: 'cream', line: 'double-cream', target }, context(lines)).pot;
     const bowl = by({ by: 'gPerBowl', value: 20 });
-    expect((contents(bowl).creamKg / potKg(bowl)) * 300).toBeCloseTo(20, 9);
+    expect((contents(bowl).carried[CREAM_KG] / potKg(bowl)) * 300).toBeCloseTo(20, 9);
     const fat = by({ by: 'fatPer100', value: 3 });
     // 48 % cream: 9 kg x 0.03 / (0.48 - 0.03) = 0.6 kg
     expect(potKg(fat)).toBeCloseTo(9.6, 9);
@@ -298,10 +301,16 @@ describe('cream', () => {
 });
 
 describe('film', () => {
-  it('40 cm pot with 15 cm of soup: (0.12566 + 0.18850) m2 x 0.3 mm = 94.2 mL', () => {
-    // 15 cm x 0.125664 m2 = 18.85 L of water at 15 °C, 996.4 kg/m3 by Choi and Okos: 18.782 kg; film 93.9 g
+  it('is 0.3 mm at 250 mPa·s and grows with the root of the body: 0.6 mm at 1000', () => {
+    expect(filmM(250)).toBeCloseTo(0.3e-3, 12);
+    expect(filmM(1000)).toBeCloseTo(0.6e-3, 12);
+  });
+
+  it('40 cm pot with 15 cm of water: (0.12566 + 0.18850) m2 x 0.0125 mm = 3.9 mL', () => {
+    // 15 cm x 0.125664 m2 = 18.85 L of water at 15 °C, 996.4 kg/m3 by Choi and Okos: 18.782 kg. Water at 65 °C has
+    // 0.4299 mPa·s by Vogel’s equation: 0.3 mm x sqrt(0.4299 / 250) = 0.01244 mm; x 0.31416 m2 x 0.9964 = 3.894 g.
     const result = film(potOf(line('water', 18.782)), { id: 'f', op: 'film', on: 'pot' }, context([]));
-    expect(gaveKg(result)).toBeCloseTo(0.0939, 4);
+    expect(gaveKg(result)).toBeCloseTo(0.003894, 6);
   });
 });
 
@@ -337,18 +346,27 @@ describe('dish', () => {
 
 describe('read', () => {
   const pot = potOf(line('water', 10));
-
-  it('two equal doubts meet half-way: 10 kg +- 0.5 and a reading of 10.4 +- 0.5 make 10.2 +- 0.354', () => {
-    const result = read(pot, { id: 'r', op: 'read', massKg: 10.4, sdKg: 0.5 });
-    expect(potKg(result.pot)).toBeCloseTo(10.2, 9);
-    expect(result.pot.massSd * 10.2).toBeCloseTo(0.3536, 4);
-    expect(parcelKg(result.took[0]!.parcel)).toBeCloseTo(0.2, 9);
+  const weighed = (massKg: number): Parameters<typeof read>[1] => ({
+    id: 'r',
+    op: 'read',
+    seen: { of: 'mass', device: 'scale', massKg, sdKg: 0.5 },
   });
 
-  it('a wild one is questioned and changes nothing: 3 sd of the difference is 2.12 kg', () => {
-    const result = read(pot, { id: 'r', op: 'read', massKg: 12.2, sdKg: 0.5 });
-    expect(result.pot).toBe(pot);
-    expect(result.cautions).toEqual([{ code: 'READING_QUESTIONED', readKg: 12.2, expectedKg: potKg(pot) }]);
-    expect(read(pot, { id: 'r', op: 'read', massKg: 12.0, sdKg: 0.5 }).cautions).toEqual([]);
+  it('two equal doubts meet half-way: 10 kg +- 0.5 and a reading of 10.4 +- 0.5', () => {
+    const result = read(pot, weighed(10.4), context([]));
+    // In ln: half of ln 1.04 = 0.01961, so 10 e^0.01961 = 10.198.
+    expect(potKg(result.pot)).toBeCloseTo(10.198, 3);
+    expect(parcelKg(result.took[0]!.parcel)).toBeCloseTo(0.198, 3);
+    // Variance 0.05^2 halves to 0.00125. The reading is d^2 = 0.03922^2 / 0.005 = 0.3077 off, so the factor is
+    // (3 + 0.3077) / 4 = 0.8269, of which 0.0025 / 0.003125 = 0.8 tells of the mass (the rest of the scale's bias):
+    // 1 - 0.1731 x 0.8 = 0.8615. sd = sqrt(0.00125 x 0.8615) = 0.03282.
+    expect(sdOf(result.pot.belief, MASS)).toBeCloseTo(0.03282, 5);
+  });
+
+  it('a wild one is questioned and changes nothing: 3 sd of the difference is 0.2121 in ln, 10 e^0.2121 = 12.363', () => {
+    const wild = read(pot, weighed(12.4), context([]));
+    expect(wild.pot).toBe(pot);
+    expect(wild.cautions).toEqual([{ code: 'READING_QUESTIONED', readKg: 12.4, expectedKg: potKg(pot) }]);
+    expect(read(pot, weighed(12.3), context([])).cautions).toEqual([]);
   });
 });

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { DEFAULT_HABITS, type Habits } from '../kit/index.js';
 import type { PotState } from '../pot/index.js';
 import { dryHeated } from './dry-heat.js';
 import { minutesSchema, stepBase, type StepContext, type StepResult } from './step.js';
@@ -12,29 +13,34 @@ export const SweatSchema = z.strictObject({
 });
 export type Sweat = z.infer<typeof SweatSchema>;
 
-/** Kitchen defaults of the sweat: reference 6 mm, gentle, lid off. */
-const MOST_WATER_LOST = 0.6;
-const TAU_MIN = 22;
+/** Reference of the pan: 6 mm, gentle, lid off. Kitchen defaults. */
 const REFERENCE_M = 0.006;
 const SIZE_POWER = 0.8;
 const LID_SLOWS = 3;
 const HIGH_HASTENS = 2;
-const STEAM_BELOW_BOILING_C = 4;
-const PAN_PACE = 0.5;
+/** Pieces in pan steam stand this much under boiling, and heat gets in at this pace against boiling liquid. Kitchen defaults. */
+export const STEAM_BELOW_BOILING_C = 4;
+export const PAN_PACE = 0.5;
 
 /** Time constant of water loss in the pan, minutes. @example sweatTau(0.006, 'gentle', 'off') // 22 */
-export function sweatTau(sizeM: number, heat: Sweat['heat'], lid: Sweat['lid']): number {
-  return TAU_MIN * (sizeM / REFERENCE_M) ** SIZE_POWER * (lid === 'on' ? LID_SLOWS : 1) * (heat === 'high' ? 1 / HIGH_HASTENS : 1);
+export function sweatTau(sizeM: number, heat: Sweat['heat'], lid: Sweat['lid'], habits: Habits = DEFAULT_HABITS): number {
+  const lidded = lid === 'on' ? LID_SLOWS : 1;
+  return habits.sweatTauMin * (sizeM / REFERENCE_M) ** SIZE_POWER * lidded * (heat === 'high' ? 1 / HIGH_HASTENS : 1);
 }
 
 /** Softens in fat without colour; loses water by size, heat, lid and time. */
 export function sweat(pot: PotState, settings: Sweat, context: StepContext): StepResult {
-  const heated = dryHeated(pot, {
-    most: MOST_WATER_LOST,
-    tauMinutes: (sizeM) => sweatTau(sizeM, settings.heat, settings.lid),
-    minutes: settings.minutes,
-    outerC: context.boilC - STEAM_BELOW_BOILING_C,
-    pace: PAN_PACE,
-  });
+  const heated = dryHeated(
+    pot,
+    {
+      most: context.habits.sweatMost,
+      tauMinutes: (sizeM) => sweatTau(sizeM, settings.heat, settings.lid, context.habits),
+      minutes: settings.minutes,
+      outerC: context.boilC - STEAM_BELOW_BOILING_C,
+      pace: PAN_PACE,
+      brownsAtC: undefined,
+    },
+    context,
+  );
   return { ...heated, took: [], minutes: settings.minutes, cautions: [{ code: 'HOT_FAT' }] };
 }

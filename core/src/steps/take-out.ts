@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { scaleParcel, type Cohort, type Flow, type PotState } from '../pot/index.js';
+import { potOf, joined, scaleParcel, EMPTY, ROOM_C, type Cohort, type Flow, type PotState } from '../pot/index.js';
 import { lineIdSchema, stepBase, type StepResult } from './step.js';
 
 export const TakeOutSchema = z.strictObject({
@@ -7,21 +7,57 @@ export const TakeOutSchema = z.strictObject({
   op: z.literal('takeOut'),
   lines: z.array(lineIdSchema).min(1),
   share: z.number().gt(0).max(1).optional(),
+  /** Kept beside the pot, to be given back. */
+  keep: z.boolean().optional(),
 });
 export type TakeOut = z.infer<typeof TakeOutSchema>;
 
-/** Lifts pieces out whole: bay, a bundle, half a lemon. They leave with what they are; the liquid keeps what it drew. */
+export const GiveBackSchema = z.strictObject({
+  ...stepBase,
+  op: z.literal('giveBack'),
+  lines: z.array(lineIdSchema).min(1),
+  /** Of what still lies beside the pot. */
+  share: z.number().gt(0).max(1),
+  /** Chopped to this before it goes back, mm; as it was when left out. */
+  choppedMm: z.number().positive().max(100).optional(),
+});
+export type GiveBack = z.infer<typeof GiveBackSchema>;
+
+/** Lifts pieces out whole: bay, a bundle, half a lemon, a chilli. They leave with what they are; the liquid keeps what it drew. */
 export function takeOut(pot: PotState, settings: TakeOut): StepResult {
   const share = settings.share ?? 1;
   const gave: Flow[] = [];
   const cohorts: Cohort[] = [];
+  const aside: Cohort[] = [...pot.aside];
   for (const cohort of pot.cohorts) {
     if (!settings.lines.includes(cohort.lineId)) {
       cohorts.push(cohort);
       continue;
     }
-    gave.push({ kind: 'taken out', lineId: cohort.lineId, parcel: scaleParcel(cohort.parcel, share), tempC: pot.tempC });
+    const lifted = { ...cohort, parcel: scaleParcel(cohort.parcel, share) };
+    gave.push({ kind: 'taken out', lineId: cohort.lineId, parcel: lifted.parcel, tempC: pot.tempC });
+    if (settings.keep === true) aside.push(lifted);
     if (share < 1) cohorts.push({ ...cohort, parcel: scaleParcel(cohort.parcel, 1 - share) });
   }
-  return { pot: { ...pot, cohorts }, took: [], gave, minutes: 0, joules: 0, cautions: [] };
+  return { pot: { ...pot, cohorts, aside }, took: [], gave, minutes: 0, joules: 0, cautions: [] };
+}
+
+/** Gives back a share of what was kept beside the pot, cooled to the kitchen's air meanwhile. */
+export function giveBack(pot: PotState, settings: GiveBack): StepResult {
+  const took: Flow[] = [];
+  const back: Cohort[] = [];
+  const aside: Cohort[] = [];
+  for (const cohort of pot.aside) {
+    if (!settings.lines.includes(cohort.lineId)) {
+      aside.push(cohort);
+      continue;
+    }
+    const parcel = scaleParcel(cohort.parcel, settings.share);
+    const sizeM = settings.choppedMm === undefined ? cohort.sizeM : Math.min(cohort.sizeM, settings.choppedMm / 1000);
+    back.push({ ...cohort, parcel, sizeM });
+    took.push({ kind: 'given back', lineId: cohort.lineId, parcel, tempC: ROOM_C });
+    if (settings.share < 1) aside.push({ ...cohort, parcel: scaleParcel(cohort.parcel, 1 - settings.share) });
+  }
+  const state = joined({ ...pot, aside }, potOf(EMPTY, ROOM_C, back));
+  return { pot: state, took, gave: [], minutes: 0, joules: 0, cautions: [] };
 }

@@ -1,7 +1,8 @@
 import { z } from 'zod';
-import { joined, parcelOf, type Caution, type Flow, type PotState } from '../pot/index.js';
-import { ingredientFlow, standing, useKg } from './add.js';
-import { UseSchema, stepBase, type StepContext, type StepResult } from './step.js';
+import { SALT, plusMix, type Mix } from '../larder/index.js';
+import { bare, joined, parcelOf, plusParcel, type Caution, type Flow, type Parcel, type PotState } from '../pot/index.js';
+import { ingredientFlow, lineParcel, standing, useKg } from './add.js';
+import { UseSchema, stepBase, type ReadyLine, type StepContext, type StepResult } from './step.js';
 
 export const TrimStepSchema = z.strictObject({ ...stepBase, op: z.literal('trim'), uses: z.array(UseSchema).min(1) });
 export type TrimStep = z.infer<typeof TrimStepSchema>;
@@ -10,30 +11,47 @@ export type TrimStep = z.infer<typeof TrimStepSchema>;
 const BOARD_MIN_PER_KG = 3;
 
 const HARD = new Set(['roots', 'squashes']);
+const GRITTY = new Set(['leek', 'spinach', 'chard', 'nettle', 'watercress']);
 
 /**
- * As purchased to edible: each line gives up the share that its way of trimming takes (the larder's yield table).
- * Peel and flesh are taken to have one composition.
+ * What goes on and what does not, of so many kilos as bought. Peel and flesh are taken to have one composition; all
+ * that was paid goes on with the edible part; rinsing carries some of its salt away with the waste.
  */
+function parted(line: ReadyLine, massKg: number): { kept: Parcel; waste: Parcel | undefined; all: Parcel } {
+  const keptKg = massKg * line.keptShare;
+  const kept = lineParcel(line, keptKg, massKg);
+  const wasteKg = massKg - keptKg;
+  const rinsedKg = kept.mix[SALT] * (1 - line.saltKept);
+  if (wasteKg <= 0 && rinsedKg <= 0) return { kept, waste: undefined, all: kept };
+  const salt: Mix = [0, 0, 0, 0, 0, 0, rinsedKg, 0, 0, 0];
+  const waste = plusParcel(parcelOf(line.ingredient, wasteKg, 0), bare(salt));
+  const goesOn: Parcel = rinsedKg > 0 ? { ...kept, mix: plusMix(kept.mix, salt, -1) } : kept;
+  return { kept: goesOn, waste, all: plusParcel(goesOn, waste) };
+}
+
+/** As purchased to edible: each line gives up the share that its way of trimming takes (the larder's yield table). */
 export function trim(pot: PotState, settings: TrimStep, context: StepContext): StepResult {
   const took: Flow[] = [];
   const gave: Flow[] = [];
   const hard: string[] = [];
+  const gritty: string[] = [];
   let state = pot;
   let boughtKg = 0;
   for (const use of settings.uses) {
     const line = context.line(use.line);
     const massKg = useKg(use, line);
-    const arrives = ingredientFlow(line, massKg);
+    const { kept, waste, all } = parted(line, massKg);
+    const arrives = ingredientFlow(line, all);
     took.push(arrives);
-    const wasteKg = massKg * (1 - line.keptShare);
-    if (wasteKg > 0) {
-      gave.push({ kind: 'trim', lineId: line.id, parcel: parcelOf(line.ingredient, wasteKg), tempC: arrives.tempC });
-    }
-    state = joined(state, standing(line, massKg * line.keptShare));
+    if (waste !== undefined) gave.push({ kind: 'trim', lineId: line.id, parcel: waste, tempC: arrives.tempC });
+    state = joined(state, standing(line, kept));
     boughtKg += massKg;
-    if (HARD.has(line.ingredient.row.group)) hard.push(line.id);
+    const { row } = line.ingredient;
+    if (HARD.has(row.group)) hard.push(line.id);
+    if (GRITTY.has(row.id)) gritty.push(line.id);
   }
-  const cautions: Caution[] = hard.length > 0 ? [{ code: 'HARD_TO_CUT', lineIds: hard }] : [];
+  const cautions: Caution[] = [];
+  if (hard.length > 0) cautions.push({ code: 'HARD_TO_CUT', lineIds: hard });
+  if (gritty.length > 0) cautions.push({ code: 'WASH_GRIT', lineIds: gritty });
   return { pot: state, took, gave, minutes: boughtKg * BOARD_MIN_PER_KG, joules: 0, cautions };
 }

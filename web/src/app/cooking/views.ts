@@ -26,7 +26,7 @@ import {
   type Snapshot,
   type StepCaution,
 } from '@tureen/core/plan';
-import { contents, potM3, type Caution } from '@tureen/core/pot';
+import { CREAM_KG, tintIn, contents, potM3, type Caution } from '@tureen/core/pot';
 import type { Soup, SoupStep } from '@tureen/core/soup';
 
 /** A plan as a screen shows it; everything in it can be sent between threads. */
@@ -149,7 +149,7 @@ function potView(state: BatchState, vessel: Vessel): PotView {
     levelM: volumeM3 / areaM2(vessel),
     belowRimM: belowRimM(vessel, volumeM3),
     tempC: pot.tempC,
-    colour: colourOf(contents(pot).tint),
+    colour: colourOf(tintIn(contents(pot))),
     pieces: pot.cohorts.length,
     densityKgM3: volumeM3 > MEASURED_FROM_M3 ? state.massKg / volumeM3 : 1000,
   };
@@ -183,7 +183,7 @@ export function batchView(snapshot: Snapshot, entries: readonly KeptEntry[]): Ba
     headspaceM: vessel.depthM - usableM3(vessel) / areaM2(vessel),
     saltPct: saltPctNow(state),
     saltTargetPct: season?.op === 'season' ? season.saltPct : undefined,
-    creamKg: contents(state.pot).creamKg,
+    creamKg: contents(state.pot).carried[CREAM_KG],
     creamToGoKg: creamId === undefined ? 0 : (state.toGoKg.get(creamId) ?? 0),
     hasCream: creamId !== undefined,
     planned: state.plannedFigures,

@@ -6,9 +6,7 @@ import type { Deed, KeptEntry } from '@tureen/core/batch';
 import { batchView, planView, writtenView } from '../cooking/views';
 import { mergedEntries } from '../services/batches';
 import { newId } from '../services/device';
-import { cautionSentence, hurts } from '../words/cautions';
-import { planErrorSentence } from '../words/plan-errors';
-import { stepSentence } from '../words/steps';
+import { cautionSentence, hurts, planErrorSentence, stepSentence } from '@tureen/core/messages';
 import { factRows, mass, namer } from './figures';
 import { matches } from './shelf/find';
 import { stationsOf } from './stations';
@@ -96,7 +94,7 @@ describe('finding', () => {
   const of = (id: string, contains: string, vegan: boolean, creamShare: number): Parameters<typeof matches>[1] => ({
     soup: EXAMPLE_SOUPS.find((soup) => soup.id === id)!,
     contains,
-    diet: { vegan, vegetarian: true },
+    diet: { vegan, vegetarian: true, glutenFree: true, dairyFree: vegan },
     creamShare,
   });
   const beet = of('beetroot-horseradish', 'milk, celery', false, 0.07);

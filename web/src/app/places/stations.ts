@@ -1,7 +1,7 @@
 import type { Stop } from '@tureen/core/line';
 import { walk, type Soup, type SoupStep } from '@tureen/core/soup';
 import type { PlanView } from '../cooking/views';
-import { stationOf, stepName, type NameOf, type Station } from '../words/steps';
+import { stationOf, stepName, type NameOf, type Station } from '@tureen/core/messages';
 
 export interface StationRow {
   readonly lineId: string;
@@ -39,8 +39,8 @@ function settingOf(step: SoupStep): string | undefined {
 
 /** Steps that come first take the name of the heat they lead up to. */
 function firstStation(steps: readonly SoupStep[]): Station {
-  const heat = steps.find(({ op }) => op === 'roast' || op === 'sweat');
-  return heat?.op === 'roast' ? 'Roast' : heat?.op === 'sweat' ? 'Sweat' : 'Prepare';
+  const heat = steps.find(({ op }) => op === 'roast' || op === 'sweat' || op === 'fry');
+  return heat?.op === 'roast' ? 'Roast' : heat !== undefined ? 'Sweat' : 'Prepare';
 }
 
 /** The stations of a soup in cooking order, each with the lines that go in there. */
@@ -53,7 +53,7 @@ export function stationsOf(soup: Soup, view: PlanView | undefined, nameOf: NameO
   let before: Station = 'Prepare';
   let heated = false;
   for (const step of steps) {
-    heated ||= step.op === 'roast' || step.op === 'sweat';
+    heated ||= step.op === 'roast' || step.op === 'sweat' || step.op === 'fry';
     const station: Station =
       !heated && before === 'Prepare' && step.op !== 'cover' ? first : stationOf(step, before === 'Prepare' ? first : before);
     const last = groups.at(-1);

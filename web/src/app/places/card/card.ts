@@ -8,7 +8,7 @@ import { RibbonPicture } from '../../parts/ribbon/ribbon';
 import { Kitchen } from '../../services/kitchen';
 import { Soups } from '../../services/soups';
 import { onKeys } from '../../shell/keys';
-import { stepTest } from '../../words/steps';
+import { stepTest } from '@tureen/core/messages';
 import { factRows, mass, namer } from '../figures';
 import { stationsOf, stopNamer } from '../stations';
 

@@ -4,7 +4,7 @@ import type { Deed } from '@tureen/core/batch';
 import { walk } from '@tureen/core/soup';
 import { showVolume } from '@tureen/core/units';
 import { RibbonPicture } from '../../parts/ribbon/ribbon';
-import { stepName } from '../../words/steps';
+import { stepName } from '@tureen/core/messages';
 import { day, factRows, mass, timeOfDay } from '../figures';
 import { watchBatch } from '../watched-batch';
 

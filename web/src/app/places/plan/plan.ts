@@ -17,8 +17,7 @@ import { newId } from '../../services/device';
 import { Kitchen } from '../../services/kitchen';
 import { Soups } from '../../services/soups';
 import { onKeys } from '../../shell/keys';
-import { cautionSentence, hurts, STANDING_LINE } from '../../words/cautions';
-import { planErrorSentence } from '../../words/plan-errors';
+import { cautionSentence, hurts, STANDING_LINE, planErrorSentence } from '@tureen/core/messages';
 import { mass, namer } from '../figures';
 import { stopNamer } from '../stations';
 

@@ -1,8 +1,6 @@
-import type { Caution } from '@tureen/core/pot';
-import type { SoupStep } from '@tureen/core/soup';
-import { cautionSentence, hurts } from './cautions';
-import { planErrorSentence } from './plan-errors';
-import { stepName, stepSentence, stepTest } from './steps';
+import type { Caution } from '../pot/index.js';
+import type { SoupStep } from '../soup/index.js';
+import { cautionSentence, hurts, planErrorSentence, problemSentence, stepName, stepSentence, stepTest } from './index.js';
 
 const nameOf = (id: string): string => id;
 
@@ -27,6 +25,27 @@ const CAUTIONS: readonly (readonly [Caution, string])[] = [
   [{ code: 'OVER_THE_BRIM', overM3: 0.0042, usableM3: 0.035 }, '4.2 L'],
   [{ code: 'TWO_PEOPLE_LIFT', massKg: 32.7 }, '32.7 kg'],
   [{ code: 'READING_QUESTIONED', readKg: 51.4, expectedKg: 13.5 }, '51.4 kg read, 13.5 kg expected'],
+  [{ code: 'PRICK_OR_BURST', lineIds: ['chestnuts'] }, 'burst: chestnuts'],
+  [{ code: 'WASH_GRIT', lineIds: ['leek'] }, 'after cutting: leek'],
+  [{ code: 'BURNS_IN_SECONDS', lineIds: ['cumin'] }, 'seconds: cumin'],
+  [{ code: 'SMOKE_INDOORS' }, 'extraction'],
+  [{ code: 'STEAM' }, 'steam'],
+  [{ code: 'LINER_HEAT', ovenC: 240 }, '240 °C'],
+  [{ code: 'NOT_MELDED', lineIds: ['ginger'] }, 'ginger'],
+  [{ code: 'CATCHES', bodyMPas: 481.4 }, '481 mPa·s'],
+  [{ code: 'TOO_THICK_TO_BOIL_HARD', bodyMPas: 1500 }, '1500 mPa·s'],
+  [{ code: 'UNDER_PRESSURE', tempC: 120 }, 'two thirds'],
+  [{ code: 'ALCOHOL_LEFT', share: 0.35 }, '35 %'],
+  [{ code: 'SPOON_IMPLAUSIBLE', writtenPct: 2.4, lowPct: 0.3, highPct: 1.6 }, '2.40 %'],
+  [{ code: 'LUMPS' }, 'twice its weight'],
+  [{ code: 'SPLIT_RISK', risk: 'high', fatPct: 18, sourG: 4.2, tempC: 95 }, '18 % fat, 4.2 g/kg acid, 95 °C'],
+  [{ code: 'EGG_TOO_COOL', tempC: 65, leastC: 71 }, '71 °C'],
+  [{ code: 'EGG_SCRAMBLES', tempC: 90, mostC: 82 }, '82 °C'],
+  [{ code: 'SERVE_HOTTER', tempC: 58, leastC: 65, minutes: 3.2 }, '4 min'],
+  [{ code: 'HOLD_TOO_COOL', tempC: 50, leastC: 57 }, '57 °C'],
+  [{ code: 'BODY_QUESTIONED', readMPas: 900, expectedMPas: 90 }, '900 mPa·s read, 90 expected'],
+  [{ code: 'READING_OUT_OF_RANGE', device: 'drain cup' }, 'drain cup'],
+  [{ code: 'TARGET_PASSED', what: 'body', overKg: 0 }, 'past it'],
   [{ code: 'KEEP_WARM_OR_COLD', hotC: 57, coldC: 5 }, '57 °C or above, or 5 °C or below'],
 ];
 
@@ -47,6 +66,37 @@ const STEPS: readonly (readonly [SoupStep, string, string])[] = [
   [{ id: 'a', op: 'blend', blender: 'stick', minutes: 4 }, 'Blend', 'Blend with the stick, low then high'],
   [{ id: 'a', op: 'season', line: 'salt', saltPct: 0.8 }, 'Salt', 'Salt to 0.80 %, a fifth held back for the tasting'],
   [{ id: 'a', op: 'cream', line: 'cream', target: { by: 'pct', value: 8 } }, 'Cream', 'Stir in the cream'],
+  [{ id: 'a', op: 'fry', how: 'toast', minutes: 1 }, 'Fry', 'Toast in the dry pan, watching'],
+  [{ id: 'a', op: 'fryPuree', minutes: 5 }, 'Fry the purée', 'Fry the purée, stirring, until its colour deepens'],
+  [{ id: 'a', op: 'deglaze', use: { line: 'wine' }, minutes: 2 }, 'Deglaze', 'Splash in the wine and lift what is stuck'],
+  [{ id: 'a', op: 'giveBack', lines: ['chilli'], share: 0.25, choppedMm: 2 }, 'Give back', 'Give back 25 % of the chilli, chopped'],
+  [{ id: 'a', op: 'drain', keep: 'pieces', liquidShare: 0.5 }, 'Drain', 'Lift the pieces out; 50 % of the liquid goes on'],
+  [{ id: 'a', op: 'drain', keep: 'liquid', liquidShare: 1 }, 'Drain', 'Strain; all of the liquid goes on'],
+  [{ id: 'a', op: 'pressure', atC: 118, minutes: 8 }, 'Pressure-cook', 'Close the cooker and bring it to 118 °C'],
+  [{ id: 'a', op: 'sieve', meshMm: 1, scraped: true }, 'Sieve', 'Press through a 1 mm sieve, scraping the sides'],
+  [{ id: 'a', op: 'thin', line: 'stock', toMPas: 220 }, 'Let down', 'Let down with stock until it coats (220 mPa·s)'],
+  [{ id: 'a', op: 'reduce', vigour: 'lively', to: { by: 'share', kept: 0.5 } }, 'Boil down', 'Boil down, lid off, to 50 %'],
+  [
+    {
+      id: 'a',
+      op: 'thicken',
+      parts: [
+        { line: 'cornflour', parts: 1 },
+        { line: 'water', parts: 2 },
+      ],
+      toMPas: 300,
+    },
+    'Thicken',
+    'Stir in cornflour and water, mixed cold, until it coats (300 mPa·s)',
+  ],
+  [{ id: 'a', op: 'tune', line: 'lemon', taste: 'sour', to: 1.5 }, 'Tune', 'Tune with lemon, a little at a time'],
+  [{ id: 'a', op: 'cup', kg: 0.2 }, 'Cup trial', 'Weigh out 200 g in a cup to try a dose'],
+  [
+    { id: 'a', op: 'liaison', yolks: { line: 'yolks' }, cream: { line: 'cream' }, toC: 75 },
+    'Egg and cream',
+    'Temper the yolks and cream with hot soup, stir in, bring to 75 °C',
+  ],
+  [{ id: 'a', op: 'hold', minutes: 60, atC: 75, lid: 'ajar' }, 'Hold hot', 'Hold at 75 °C, lid ajar'],
   [{ id: 'a', op: 'film', on: 'jug' }, 'Scrape the jug', 'Scrape down the jug'],
   [{ id: 'a', op: 'dish' }, 'Dish out', 'Ladle into warm bowls and count them'],
 ];
@@ -56,14 +106,26 @@ describe('every caution', () => {
     it(`${caution.code} is one short sentence or two, with its figure`, () => {
       const sentence = cautionSentence(caution, nameOf);
       expect(sentence).toContain(shown);
-      expect(sentence.length).toBeLessThan(140);
+      expect(sentence.length).toBeLessThan(150);
       expect(sentence).not.toMatch(/!|undefined|NaN/);
     });
   }
 
   it('is red where hands, backs and skin are at stake, and nowhere else', () => {
     const red = CAUTIONS.filter(([caution]) => hurts(caution)).map(([{ code }]) => code);
-    expect(red).toEqual(['HARD_TO_CUT', 'HOT_FAT', 'HOT_JUG', 'HOT_BLADE', 'TWO_PEOPLE_LIFT']);
+    expect(red.sort()).toEqual([
+      'EGG_TOO_COOL',
+      'HARD_TO_CUT',
+      'HOLD_TOO_COOL',
+      'HOT_BLADE',
+      'HOT_FAT',
+      'HOT_JUG',
+      'PRICK_OR_BURST',
+      'SMOKE_INDOORS',
+      'STEAM',
+      'TWO_PEOPLE_LIFT',
+      'UNDER_PRESSURE',
+    ]);
   });
 });
 
@@ -78,6 +140,16 @@ describe('every step', () => {
   it('that has a test says it', () => {
     expect(stepTest({ id: 'a', op: 'simmer', minutes: 18, vigour: 'steady', lid: 'ajar' })).toContain('crushes');
     expect(stepTest({ id: 'a', op: 'dish' })).toBeUndefined();
+  });
+});
+
+describe('a problem of a soup', () => {
+  it('says what is wrong and what to do', () => {
+    expect(problemSentence({ path: '', code: 'CARD_CIRCLE', circle: ['a', 'b', 'a'] })).toBe(
+      'Cards go in a circle: a needs b needs a. Take one of them out.',
+    );
+    expect(problemSentence({ path: '', code: 'UNKNOWN_CARD', card: 'x', known: [] })).toContain('It has: none.');
+    expect(problemSentence({ path: '', code: 'NOTHING_TO_GIVE_BACK', line: 'chilli' })).toContain('chilli');
   });
 });
 

@@ -1,4 +1,5 @@
-import type { SoupStep } from '@tureen/core/soup';
+import { bodyWord } from '../body/index.js';
+import type { SoupStep } from '../soup/index.js';
 
 /** Stations as cooks name them; steps in a row that share one hang together. */
 export type Station = 'Prepare' | 'Roast' | 'Sweat' | 'Simmer' | 'Blend' | 'Finish' | 'Dish';
@@ -10,7 +11,21 @@ const SHORT: Readonly<Record<SoupStep['op'], string>> = {
   add: 'Add',
   takeOut: 'Take out',
   cover: 'Cover',
+  fry: 'Fry',
+  fryPuree: 'Fry the purée',
+  deglaze: 'Deglaze',
+  giveBack: 'Give back',
+  drain: 'Drain',
   simmer: 'Simmer',
+  pressure: 'Pressure-cook',
+  sieve: 'Sieve',
+  thin: 'Let down',
+  reduce: 'Boil down',
+  thicken: 'Thicken',
+  tune: 'Tune',
+  cup: 'Cup trial',
+  liaison: 'Egg and cream',
+  hold: 'Hold hot',
   rest: 'Cool',
   blend: 'Blend',
   season: 'Salt',
@@ -37,6 +52,21 @@ function list(names: readonly string[]): string {
   return names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1) ?? ''}`;
 }
 
+const FRY: Readonly<Record<Extract<SoupStep, { op: 'fry' }>['how'], string>> = {
+  sauté: 'Sauté to gold, stirring',
+  toast: 'Toast in the dry pan, watching',
+  bloom: 'Bloom in the hot fat, seconds only',
+  smoke: 'Smoke under the lid',
+};
+
+function share(of: number): string {
+  return of === 1 ? 'all' : `${String(Math.round(of * 100))} %`;
+}
+
+function asFigure(mPas: number): string {
+  return ` (${String(Math.round(mPas))} mPa·s)`;
+}
+
 /** What to do, in the imperative. */
 export function stepSentence(step: SoupStep, nameOf: NameOf): string {
   switch (step.op) {
@@ -56,6 +86,38 @@ export function stepSentence(step: SoupStep, nameOf: NameOf): string {
       return step.vigour === 'bare'
         ? 'Bring back to serving heat, lid on'
         : `Bring to the boil, then simmer ${step.vigour}, lid ${step.lid}`;
+    case 'fry':
+      return FRY[step.how];
+    case 'fryPuree':
+      return 'Fry the purée, stirring, until its colour deepens';
+    case 'deglaze':
+      return `Splash in the ${nameOf(step.use.line)} and lift what is stuck`;
+    case 'giveBack':
+      return `Give back ${share(step.share)} of the ${list(step.lines.map(nameOf))}${step.choppedMm === undefined ? '' : ', chopped'}`;
+    case 'drain':
+      return step.keep === 'pieces'
+        ? `Lift the pieces out; ${step.liquidShare === 0 ? 'no liquid goes on' : `${share(step.liquidShare)} of the liquid goes on`}`
+        : `Strain; ${share(step.liquidShare)} of the liquid goes on`;
+    case 'pressure':
+      return `Close the cooker and bring it to ${String(step.atC)} °C`;
+    case 'sieve':
+      return `Press through a ${String(step.meshMm)} mm sieve${step.scraped ? ', scraping the sides' : ''}`;
+    case 'thin':
+      return `Let down with ${nameOf(step.line)} until it ${bodyWord(step.toMPas)}${asFigure(step.toMPas)}`;
+    case 'reduce':
+      return step.to.by === 'body'
+        ? `Boil down, lid off, until it ${bodyWord(step.to.mPas)}${asFigure(step.to.mPas)}`
+        : `Boil down, lid off, to ${share(step.to.kept)}`;
+    case 'thicken':
+      return `Stir in ${list(step.parts.map(({ line }) => nameOf(line)))}, mixed cold, until it ${bodyWord(step.toMPas)}${asFigure(step.toMPas)}`;
+    case 'tune':
+      return `Tune with ${nameOf(step.line)}, a little at a time`;
+    case 'cup':
+      return `Weigh out ${String(Math.round(step.kg * 1000))} g in a cup to try a dose`;
+    case 'liaison':
+      return `Temper the ${nameOf(step.yolks.line)} and ${nameOf(step.cream.line)} with hot soup, stir in, bring to ${String(step.toC)} °C`;
+    case 'hold':
+      return `Hold at ${String(step.atC)} °C, lid ${step.lid}`;
     case 'rest':
       return `Cool to ${String(step.toC)} °C ${step.around === 'ice bath' ? 'in an ice bath, stirring' : 'in the air'}`;
     case 'blend':
@@ -84,6 +146,16 @@ export function stepTest(step: SoupStep): string | undefined {
       return 'Done when the onion is translucent, without colour.';
     case 'simmer':
       return step.vigour === 'bare' ? 'Done when it steams all over.' : 'Done when a piece crushes against the side.';
+    case 'fry':
+      return 'Done by the nose: it smells before it burns.';
+    case 'pressure':
+      return 'Done when a knife meets nothing, once the pressure is down.';
+    case 'thin':
+    case 'reduce':
+    case 'thicken':
+      return 'Look off the back of a spoon; the first two thirds, then look again.';
+    case 'liaison':
+      return 'Done when it coats the spoon and the probe says so.';
     case 'blend':
       return 'Done when nothing catches between two spoons.';
     case 'season':
@@ -101,14 +173,21 @@ export function stationOf(step: SoupStep, before: Station): Station {
     case 'roast':
       return 'Roast';
     case 'sweat':
+    case 'fry':
       return 'Sweat';
     case 'cover':
+    case 'deglaze':
+    case 'pressure':
       return 'Simmer';
     case 'simmer':
       return before === 'Finish' ? 'Finish' : 'Simmer';
     case 'blend':
+    case 'sieve':
       return 'Blend';
     case 'season':
+    case 'tune':
+    case 'liaison':
+    case 'hold':
     case 'cream':
     case 'rest':
       return 'Finish';

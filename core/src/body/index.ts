@@ -1,0 +1,16 @@
+export { SPOON_NAMES, SPOON_WORDS, bodyWord, grainWord, type SpoonWord } from './words.js';
+export {
+  BodyReadingSchema,
+  CUP_LEAST_S,
+  CUP_MOST_S,
+  cupMm2S,
+  evidenceOf,
+  poolNuM2S,
+  poolRadiusM,
+  syringeLevel,
+  type BodyEvidence,
+  type BodyReading,
+  type SyringeLevel,
+} from './reading.js';
+export { QUESTIONED_SD, observe, type Observation, type Observed } from './observe.js';
+export { reduceKg, thickenKg, thinKg, type BodySolved } from './solve.js';

@@ -1,0 +1,51 @@
+import { TENDER } from '../pot/index.js';
+import type { Ready } from './ready.js';
+import type { Run } from './run.js';
+
+/** The two clocks of one line: when its pieces are tender, and when its rawness has cooked out. Minutes. */
+export interface LineClock {
+  readonly lineId: string;
+  /** Step at whose end the pieces are tender; undefined when they never are, or there are none. */
+  readonly tenderAt: string | undefined;
+  readonly hasPieces: boolean;
+  readonly meldNeeds: number;
+  readonly hotMinutes: number;
+  readonly melded: boolean;
+}
+
+const HOT_C = 80;
+/** Steps that cook; resting and standing hot meld nothing that counts. */
+const COOKS = new Set([
+  'roast',
+  'sweat',
+  'fry',
+  'fryPuree',
+  'deglaze',
+  'simmer',
+  'pressure',
+  'reduce',
+  'thicken',
+  'hold',
+  'liaison',
+]);
+
+/** Both clocks of every line of a run, told from its records. */
+export function clocksOf(ready: Ready, run: Pick<Run, 'records'>): LineClock[] {
+  return ready.lines.map(({ line }): LineClock => {
+    let inPot = false;
+    let hotMinutes = 0;
+    let tenderAt: string | undefined;
+    let hasPieces = false;
+    for (const record of run.records) {
+      if (record.took.some((flow) => flow.kind === 'ingredient' && flow.lineId === line.id)) inPot = true;
+      if (!inPot) continue;
+      const cohort = record.pot.cohorts.find(({ lineId }) => lineId === line.id);
+      hasPieces ||= cohort !== undefined;
+      if (tenderAt === undefined && cohort !== undefined && cohort.softness >= TENDER) tenderAt = record.step.id;
+      const cooksHere = COOKS.has(record.step.op) && record.pot.tempC >= HOT_C;
+      if (cooksHere) hotMinutes += Math.max(0, record.minutes - (record.counts?.toBoilMinutes ?? 0));
+    }
+    const meldNeeds = line.ingredient.row.meldMinutes;
+    return { lineId: line.id, tenderAt, hasPieces, meldNeeds, hotMinutes, melded: hotMinutes >= meldNeeds };
+  });
+}

@@ -1,0 +1,146 @@
+import { showMass, showVolume, type Shown } from '../units/index.js';
+import type { Caution, Target } from '../pot/index.js';
+import type { NameOf } from './steps.js';
+
+function text({ digits, unit }: Shown): string {
+  return `${digits} ${unit}`;
+}
+
+function degrees(c: number): string {
+  return `${String(Math.round(c))} °C`;
+}
+
+/** Those where hands, backs, lungs and stomachs are at stake. */
+const HURTS = new Set<Caution['code']>([
+  'HARD_TO_CUT',
+  'PRICK_OR_BURST',
+  'HOT_FAT',
+  'STEAM',
+  'SMOKE_INDOORS',
+  'UNDER_PRESSURE',
+  'HOT_JUG',
+  'HOT_BLADE',
+  'EGG_TOO_COOL',
+  'HOLD_TOO_COOL',
+  'TWO_PEOPLE_LIFT',
+]);
+
+/** Whether someone can be hurt. */
+export function hurts({ code }: Caution): boolean {
+  return HURTS.has(code);
+}
+
+/** Shown once, under every list of cautions. */
+export const STANDING_LINE = 'Local food law and your kitchen’s own safety plan come first.';
+
+const UNREACHABLE: Readonly<Record<Target, string>> = {
+  salt: 'No amount of this salt reaches the target.',
+  cream: 'This cream is too thin for the target. Take a richer one.',
+  body: 'No amount of this reaches that body. Take another liquid or thickener.',
+  sour: 'No amount of this reaches that sourness.',
+  sweet: 'No amount of this reaches that sweetness.',
+  heat: 'No amount of this reaches that heat.',
+  fat: 'No amount of this reaches that fat.',
+  mass: 'No amount of this reaches that weight.',
+};
+
+const OVER: Readonly<Record<Target, { readonly it: string; readonly mend: string }>> = {
+  salt: { it: 'Salt is', mend: ' Let it down with water or unsalted stock.' },
+  cream: { it: 'Cream is', mend: '' },
+  body: { it: 'The body is', mend: ' Nothing more is needed from this side.' },
+  sour: { it: 'Sourness is', mend: ' Fat or a little sugar calms it.' },
+  sweet: { it: 'Sweetness is', mend: ' Acid, spice or salt answer it.' },
+  heat: { it: 'Heat is', mend: ' Cream or more soup calms it.' },
+  fat: { it: 'Fat is', mend: '' },
+  mass: { it: 'The weight is', mend: '' },
+};
+
+function passed({ what, overKg }: Extract<Caution, { code: 'TARGET_PASSED' }>): string {
+  const by = overKg > 0 ? `${text(showMass(overKg, 'metric'))} over` : 'past it';
+  return `${OVER[what].it} ${by} already.${OVER[what].mend}`;
+}
+
+/** The one sentence of a caution, short, with its figure. */
+export function cautionSentence(caution: Caution, nameOf: NameOf): string {
+  const names = (ids: readonly string[]): string => ids.map(nameOf).join(', ');
+  switch (caution.code) {
+    case 'HARD_TO_CUT':
+      return `Hard under the knife: ${names(caution.lineIds)}. Flat side down, knife towards the board.`;
+    case 'HOT_FAT':
+      return 'Hot fat: dry the pieces, keep water away.';
+    case 'TRAY_ROUNDS':
+      return `${String(caution.trays)} trays in one layer: ${String(caution.rounds)} rounds of the oven.`;
+    case 'TRAY_CROWDED':
+      return `${caution.loadKgM2.toFixed(1)} kg/m² on the trays: they steam before they brown.`;
+    case 'NOT_TENDER':
+      return `Not tender yet: ${names(caution.lineIds)}. Simmer on before the blade.`;
+    case 'BOILED_DRY':
+      return 'It boils dry before the time is up. Lid on, or more liquid.';
+    case 'BURNER_TOO_SMALL':
+      return `This burner (${String(Math.round(caution.givenW))} W) hardly makes up what the wall loses (${String(Math.round(caution.neededW))} W).`;
+    case 'BURNER_LIMITS':
+      return `The burner sets the boil-off here: ${caution.fluxKgM2H.toFixed(0)} kg/(m² h).`;
+    case 'HOT_JUG':
+      return `${degrees(caution.tempC)}: fill the jug ${caution.fillShare < 0.4 ? 'a third' : 'to 60 %'}, vent the lid, hold it with a cloth. Steam burns.`;
+    case 'HOT_BLADE':
+      return `${degrees(caution.tempC)}: keep the blade under, start low. It spits.`;
+    case 'LEFT_IN_FOR_THE_BLADE':
+      return `Still in: ${names(caution.lineIds)}. Fish it out before the blade.`;
+    case 'COOL_IN_TWO_STAGES':
+      return `Cool to ${degrees(caution.firstToC)} within ${String(caution.firstMinutes / 60)} h and ${degrees(caution.toC)} within ${String(caution.allMinutes / 60)} h in all (FDA Food Code).`;
+    case 'STAYS_WARM':
+      return `It gets no colder than ${degrees(caution.lowestC)} there. Use an ice bath or the fridge.`;
+    case 'TARGET_PASSED':
+      return passed(caution);
+    case 'TARGET_UNREACHABLE':
+      return UNREACHABLE[caution.what];
+    case 'PRICK_OR_BURST':
+      return `Prick or cut a cross before the oven, or they burst: ${names(caution.lineIds)}.`;
+    case 'WASH_GRIT':
+      return `Wash after cutting: ${names(caution.lineIds)}. Grit cannot be blended out.`;
+    case 'BURNS_IN_SECONDS':
+      return `Stay with it, it burns in seconds: ${names(caution.lineIds)}.`;
+    case 'SMOKE_INDOORS':
+      return 'Smoke indoors: extraction on, window open, nothing left alone.';
+    case 'STEAM':
+      return 'Cold liquid in a hot pan: stand back from the steam.';
+    case 'LINER_HEAT':
+      return `${degrees(caution.ovenC)}: check what your paper or mat may stand; most stop near 220 °C.`;
+    case 'NOT_MELDED':
+      return `Tender is not done: ${names(caution.lineIds)} still tastes raw. Simmer on.`;
+    case 'CATCHES':
+      return `Thick as it is (${String(Math.round(caution.bodyMPas))} mPa·s) it catches on the floor: stir.`;
+    case 'TOO_THICK_TO_BOIL_HARD':
+      return `Too thick (${String(Math.round(caution.bodyMPas))} mPa·s) to boil harder: it spits and catches. Gentler, and longer.`;
+    case 'UNDER_PRESSURE':
+      return `${degrees(caution.tempC)} under pressure: never more than two thirds full, and let it down before you open it.`;
+    case 'ALCOHOL_LEFT':
+      return `${String(Math.round(caution.share * 100))} % of the alcohol stays after this simmer.`;
+    case 'SPOON_IMPLAUSIBLE':
+      return `${caution.writtenPct.toFixed(2)} % salt is outside ${String(caution.lowPct)} to ${String(caution.highPct)} %. A slip of the spoon?`;
+    case 'LUMPS':
+      return 'Dry starch in hot soup lumps: mix it cold with twice its weight of water first.';
+    case 'SPLIT_RISK':
+      return `Splits ${caution.risk === 'high' ? 'easily' : 'perhaps'}: ${caution.fatPct.toFixed(0)} % fat, ${caution.sourG.toFixed(1)} g/kg acid, ${degrees(caution.tempC)}. Off the heat under 85 °C, or richer cream.`;
+    case 'EGG_TOO_COOL':
+      return `Egg must reach ${degrees(caution.leastC)}; ${degrees(caution.tempC)} is too cool.`;
+    case 'EGG_SCRAMBLES':
+      return `Egg scrambles over ${degrees(caution.mostC)}: let the pot cool first and temper in portions.`;
+    case 'SERVE_HOTTER':
+      return `${degrees(caution.tempC)} in the pot: about ${String(Math.ceil(caution.minutes))} min to ${degrees(caution.leastC)}.`;
+    case 'HOLD_TOO_COOL':
+      return `${degrees(caution.tempC)} is too cool to hold: ${degrees(caution.leastC)} or above (FDA Food Code; your local law may ask for more).`;
+    case 'BODY_QUESTIONED':
+      return `${String(Math.round(caution.readMPas))} mPa·s read, ${String(Math.round(caution.expectedMPas))} expected. Read again: stirred, cooled, no pieces?`;
+    case 'READING_OUT_OF_RANGE':
+      return `Out of the ${caution.device}'s range. Take another device.`;
+    case 'OVER_THE_BRIM':
+      return `${text(showVolume(caution.overM3, 'metric'))} more than may boil in this pot.`;
+    case 'TWO_PEOPLE_LIFT':
+      return `${text(showMass(caution.massKg, 'metric'))} with the pot: two people lift, or ladle it out.`;
+    case 'READING_QUESTIONED':
+      return `${text(showMass(caution.readKg, 'metric'))} read, ${text(showMass(caution.expectedKg, 'metric'))} expected. Read again: wrong pot, tare, or something not logged?`;
+    case 'KEEP_WARM_OR_COLD':
+      return `Hold at ${degrees(caution.hotC)} or above, or ${degrees(caution.coldC)} or below (FDA Food Code).`;
+  }
+}

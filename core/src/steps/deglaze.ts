@@ -1,0 +1,30 @@
+import { z } from 'zod';
+import { areaM2 } from '../kit/index.js';
+import { potM3, type PotState } from '../pot/index.js';
+import { pouredIn, useKg } from './add.js';
+import { boilOffKgS, boiledOff, heatUp } from './boil.js';
+import { cookedThrough } from './cooked.js';
+import { UseSchema, minutesSchema, stepBase, type StepContext, type StepResult } from './step.js';
+
+export const DeglazeSchema = z.strictObject({ ...stepBase, op: z.literal('deglaze'), use: UseSchema, minutes: minutesSchema });
+export type Deglaze = z.infer<typeof DeglazeSchema>;
+
+/** The first splash of cold liquid lifts what is stuck; it boils hard for as long as is set. */
+export function deglaze(before: PotState, settings: Deglaze, context: StepContext): StepResult {
+  const line = context.line(settings.use.line);
+  const { pot, took } = pouredIn(before, line, useKg(settings.use, line));
+  const { vessel, boilC, habits } = context;
+  const levelM = potM3(pot) / areaM2(vessel);
+  const up = heatUp(pot, boilC, vessel, levelM);
+  const hot = cookedThrough(pot, { fromC: pot.tempC, toC: boilC, upMinutes: up.minutes, minutes: settings.minutes }, context);
+  const { kgS } = boilOffKgS(vessel, levelM, boilC, { vigour: 'rolling', lid: 'off' }, habits);
+  const boiled = boiledOff(hot, kgS * settings.minutes * 60, settings.minutes);
+  return {
+    pot: boiled.pot,
+    took,
+    gave: boiled.gave,
+    minutes: up.minutes + settings.minutes,
+    joules: up.joules + boiled.joules,
+    cautions: [{ code: 'STEAM' }, ...up.cautions],
+  };
+}

@@ -1,0 +1,52 @@
+import { z } from 'zod';
+import type { Caution, PotState } from '../pot/index.js';
+import { dryHeated } from './dry-heat.js';
+import { minutesSchema, stepBase, type StepContext, type StepResult } from './step.js';
+import { PAN_PACE, STEAM_BELOW_BOILING_C, sweatTau } from './sweat.js';
+
+/**
+ * What is fried or dried for colour and smell: sauté to gold, toast spices, chillies or nuts in a dry pan, bloom
+ * spices and pastes in hot fat, smoke over a tray.
+ */
+export const FrySchema = z.strictObject({
+  ...stepBase,
+  op: z.literal('fry'),
+  how: z.enum(['sauté', 'toast', 'bloom', 'smoke']),
+  minutes: minutesSchema,
+});
+export type Fry = z.infer<typeof FrySchema>;
+
+/**
+ * Against the pan's own time constant: how fast water goes, the heat that colours, and how it ends. A sauté and a
+ * smoker leave pieces wet inside; toasting and blooming are seconds, and burn in seconds. Kitchen defaults.
+ */
+const WAYS: Readonly<
+  Record<Fry['how'], { readonly tau: number; readonly most: number; readonly brownsAtC: number; readonly safeMin: number }>
+> = {
+  sauté: { tau: 0.5, most: 0.7, brownsAtC: 175, safeMin: 20 },
+  toast: { tau: 0.1, most: 0.9, brownsAtC: 190, safeMin: 1 },
+  bloom: { tau: 0.2, most: 0.8, brownsAtC: 170, safeMin: 1 },
+  smoke: { tau: 2, most: 0.4, brownsAtC: 150, safeMin: 30 },
+};
+
+/** Same form as the sweat, with colour; the caution is the one that belongs to the way. */
+export function fry(pot: PotState, settings: Fry, context: StepContext): StepResult {
+  const way = WAYS[settings.how];
+  const heated = dryHeated(
+    pot,
+    {
+      most: way.most,
+      tauMinutes: (sizeM) => sweatTau(sizeM, 'gentle', 'off', context.habits) * way.tau,
+      minutes: settings.minutes,
+      outerC: context.boilC - STEAM_BELOW_BOILING_C,
+      pace: PAN_PACE,
+      brownsAtC: way.brownsAtC,
+    },
+    context,
+  );
+  const cautions: Caution[] = [settings.how === 'smoke' ? { code: 'SMOKE_INDOORS' } : { code: 'HOT_FAT' }];
+  if (settings.minutes > way.safeMin || settings.how === 'toast' || settings.how === 'bloom') {
+    cautions.push({ code: 'BURNS_IN_SECONDS', lineIds: pot.cohorts.map(({ lineId }) => lineId) });
+  }
+  return { ...heated, took: [], minutes: settings.minutes, cautions };
+}

@@ -1,0 +1,49 @@
+import { z } from 'zod';
+import { areaM2 } from '../kit/index.js';
+import { latentJKg, type Caution, type PotState } from '../pot/index.js';
+import { pouredIn } from './add.js';
+import { LIDS, boiledOff, lidLeaves } from './boil.js';
+import { cookedThrough } from './cooked.js';
+import { heatToJ, lineIdSchema, minutesSchema, stepBase, then, unchanged, type StepContext, type StepResult } from './step.js';
+
+export const HoldSchema = z.strictObject({
+  ...stepBase,
+  op: z.literal('hold'),
+  minutes: minutesSchema,
+  atC: z.number().min(40).max(95),
+  lid: z.enum(LIDS),
+  /** Liquid that replaces what steams away, so that the last bowl is like the first. */
+  topUp: lineIdSchema.optional(),
+});
+export type Hold = z.infer<typeof HoldSchema>;
+
+/** Hot holding: FDA Food Code 2022, 3-501.16, °C. Local law may ask for more (63 °C in England). */
+const HOLD_LEAST_C = 57;
+/** Steaming against that at 70 °C: vapour pressure rises some 4.5 % a kelvin there. */
+const HOLD_REFERENCE_C = 70;
+const PER_KELVIN = 0.045;
+
+/** Kept hot through a service: water steams away and the soup thickens; a top-up puts it back. */
+export function hold(pot: PotState, settings: Hold, context: StepContext): StepResult {
+  const { habits, vessel } = context;
+  const cautions: Caution[] =
+    settings.atC < HOLD_LEAST_C ? [{ code: 'HOLD_TOO_COOL', tempC: settings.atC, leastC: HOLD_LEAST_C }] : [];
+  const warm = cookedThrough(pot, { fromC: pot.tempC, toC: settings.atC, upMinutes: 0, minutes: settings.minutes }, context);
+  const flux = habits.holdFlux * Math.exp(PER_KELVIN * (settings.atC - HOLD_REFERENCE_C)) * lidLeaves(settings.lid, habits);
+  const boiled = boiledOff(warm, (flux * areaM2(vessel) * settings.minutes) / 60, 0);
+  const held: StepResult = {
+    ...unchanged(boiled.pot, cautions),
+    gave: boiled.gave,
+    minutes: settings.minutes,
+    joules: heatToJ(pot, settings.atC) + boiled.waterKg * latentJKg(settings.atC),
+  };
+  if (settings.topUp === undefined) return held;
+  const poured = pouredIn(boiled.pot, context.line(settings.topUp), boiled.waterKg);
+  const joules = heatToJ(poured.pot, settings.atC);
+  return then(held, {
+    ...unchanged({ ...poured.pot, tempC: settings.atC }),
+    took: poured.took,
+    joules,
+    counts: { settledKg: boiled.waterKg },
+  });
+}

@@ -1,0 +1,146 @@
+import { z } from 'zod';
+import { areaM2 } from '../kit/index.js';
+import { reduceKg, thickenKg, thinKg, type BodySolved } from '../body/index.js';
+import { gelatinised, parcelKg, plusParcel, potM3, type Caution, type Parcel, type PotState } from '../pot/index.js';
+import { lineParcel, pouredIn } from './add.js';
+import { VIGOURS, boilOffKgS, boiledOff, cappedVigour, heatUp } from './boil.js';
+import { cookedThrough } from './cooked.js';
+import { bodySchema, lineIdSchema, servedBody, stepBase, then, unchanged, type StepContext, type StepResult } from './step.js';
+import { simmer, simmerC } from './simmer.js';
+
+/** Let down with a liquid until the soup, cream to come included, has a body. */
+export const ThinSchema = z.strictObject({ ...stepBase, op: z.literal('thin'), line: lineIdSchema, toMPas: bodySchema });
+export type Thin = z.infer<typeof ThinSchema>;
+
+/** Boiled down, lid off, to a body or to a weight. */
+export const ReduceSchema = z.strictObject({
+  ...stepBase,
+  op: z.literal('reduce'),
+  vigour: z.enum(VIGOURS),
+  to: z.discriminatedUnion('by', [
+    z.strictObject({ by: z.literal('body'), mPas: bodySchema }),
+    z.strictObject({ by: z.literal('share'), kept: z.number().gt(0.05).max(1) }),
+  ]),
+});
+export type Reduce = z.infer<typeof ReduceSchema>;
+
+/** Thickened with a slurry, a roux, cooked potato or more purée, mixed from lines in parts by weight. */
+export const ThickenSchema = z.strictObject({
+  ...stepBase,
+  op: z.literal('thicken'),
+  parts: z
+    .array(z.strictObject({ line: lineIdSchema, parts: z.number().positive().max(100) }))
+    .min(1)
+    .max(5),
+  toMPas: bodySchema,
+});
+export type Thicken = z.infer<typeof ThickenSchema>;
+
+/** A slurry's minute at the simmer; a roux wants as long. Kitchen default. */
+const SIMMERED_MIN = 1;
+
+/** The pot with the cream in it that a later step will bring: what goes in anyway is counted first. */
+function withCream(pot: PotState, context: StepContext): PotState {
+  const cream = context.creamToCome;
+  if (cream === undefined) return pot;
+  const kg = (parcelKg(pot.liquid) * cream.share) / (1 - cream.share);
+  return { ...pot, liquid: plusParcel(pot.liquid, cream.perKg, kg) };
+}
+
+/** What could not be done, said as a caution; being there already is not one. */
+function saying(solved: BodySolved): Caution[] {
+  if (solved.ok) return [];
+  if (solved.code === 'ALREADY_THINNER' || solved.code === 'ALREADY_THICKER') {
+    return [{ code: 'TARGET_PASSED', what: 'body', overKg: 0 }];
+  }
+  return [{ code: 'TARGET_UNREACHABLE', what: 'body' }];
+}
+
+/** Each kilo of liquid brings its share of the cream to come: the solve runs on the soup as it will be. */
+export function thin(pot: PotState, settings: Thin, context: StepContext): StepResult {
+  const line = context.line(settings.line);
+  if (context.heldKg !== undefined) return poured(pot, settings.line, context.heldKg, [], context);
+  const finished = withCream(pot, context);
+  const cream = context.creamToCome;
+  const solved = thinKg(
+    finished,
+    cream === undefined ? lineParcel(line, 1) : withCreamPerKg(lineParcel(line, 1), cream.perKg, cream.share),
+    settings.toMPas,
+    context.servedC,
+    context.habits.bodyA,
+  );
+  return poured(pot, settings.line, solved.ok ? solved.kg : 0, saying(solved), context);
+}
+
+function withCreamPerKg(liquid: Parcel, cream: Parcel, share: number): Parcel {
+  return plusParcel(liquid, cream, share / (1 - share));
+}
+
+function poured(pot: PotState, lineId: string, kg: number, cautions: readonly Caution[], context: StepContext): StepResult {
+  const into = pouredIn(pot, context.line(lineId), kg);
+  return { ...unchanged(into.pot, cautions), took: into.took, counts: { settledKg: kg } };
+}
+
+/** Minutes follow from the pot's own boil-off; a soup too thick to boil hard takes the gentler rate that it allows. */
+export function reduce(pot: PotState, settings: Reduce, context: StepContext): StepResult {
+  const { vessel, habits } = context;
+  const solved: BodySolved | undefined =
+    settings.to.by === 'body' ? reduceKg(withCream(pot, context), settings.to.mPas, context.servedC, habits.bodyA) : undefined;
+  const toShare = settings.to.by === 'share' ? parcelKg(pot.liquid) * (1 - settings.to.kept) : 0;
+  const wantedKg = solved === undefined ? toShare : solved.ok ? solved.kg : 0;
+  const cautions = solved === undefined ? [] : saying(solved);
+  if (wantedKg <= 0) return unchanged(pot, cautions);
+  const vigour = cappedVigour(settings.vigour, servedBody(pot, context));
+  const toC = simmerC(vigour, context.boilC);
+  const levelM = potM3(pot) / areaM2(vessel);
+  const up = heatUp(pot, toC, vessel, levelM);
+  const { kgS } = boilOffKgS(vessel, levelM, toC, { vigour, lid: 'off' }, habits);
+  if (kgS <= 0) return unchanged(pot, [...cautions, { code: 'TARGET_UNREACHABLE', what: 'body' }]);
+  const minutes = wantedKg / kgS / 60;
+  const hot = cookedThrough(pot, { fromC: pot.tempC, toC, upMinutes: up.minutes, minutes }, context);
+  const boiled = boiledOff(hot, wantedKg, minutes);
+  if (boiled.dry) cautions.push({ code: 'BOILED_DRY' });
+  return {
+    pot: boiled.pot,
+    took: [],
+    gave: boiled.gave,
+    minutes: up.minutes + minutes,
+    joules: up.joules + boiled.joules,
+    cautions: [...cautions, ...up.cautions],
+    counts: { settledKg: boiled.waterKg, toBoilMinutes: up.minutes },
+  };
+}
+
+/** Stirred in cold and brought to the simmer, where its starch swells. Dry starch in a hot pot lumps. */
+export function thicken(pot: PotState, settings: Thicken, context: StepContext): StepResult {
+  const sum = settings.parts.reduce((total, { parts }) => total + parts, 0);
+  const perKg = settings.parts
+    .map(({ line, parts }) => lineParcel(context.line(line), parts / sum))
+    .reduce((all, part) => plusParcel(all, part));
+  const cream = context.creamToCome;
+  const ready = cream === undefined ? gelatinised(perKg) : withCreamPerKg(gelatinised(perKg), cream.perKg, cream.share);
+  const already = { ...pot, liquid: gelatinised(pot.liquid) };
+  const solved: BodySolved =
+    context.heldKg === undefined
+      ? thickenKg(withCream(already, context), ready, settings.toMPas, context.servedC, context.habits.bodyA)
+      : { ok: true, kg: context.heldKg, bodyMPas: settings.toMPas };
+  if (!solved.ok || solved.kg <= 0) return unchanged(pot, saying(solved));
+  let state = pot;
+  let stirred = unchanged(pot);
+  for (const { line, parts } of settings.parts) {
+    const into = pouredIn(state, context.line(line), (solved.kg * parts) / sum);
+    state = { ...into.pot, cohorts: pot.cohorts, liquid: melted(into.pot, pot) };
+    stirred = { ...stirred, pot: state, took: [...stirred.took, ...into.took] };
+  }
+  const [first, ...others] = settings.parts;
+  const dry = first !== undefined && others.length === 0 && context.line(first.line).ingredient.row.group === 'flours and starches';
+  const cautions: Caution[] = dry ? [{ code: 'LUMPS' }] : [];
+  const simmered = simmer(state, { id: settings.id, op: 'simmer', minutes: SIMMERED_MIN, vigour: 'steady', lid: 'on' }, context);
+  return { ...then({ ...stirred, cautions }, simmered), counts: { ...simmered.counts, settledKg: solved.kg } };
+}
+
+/** Cooked potato or purée stirred in goes to the liquid, not to the pieces. */
+function melted(after: PotState, before: PotState): Parcel {
+  const added = after.cohorts.slice(before.cohorts.length);
+  return added.reduce((liquid, { parcel }) => plusParcel(liquid, gelatinised(parcel)), after.liquid);
+}

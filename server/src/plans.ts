@@ -39,7 +39,7 @@ export async function savePlan(
   const planning = makePlan(kept.soup, larderRows(), kit, wish.ask);
   if (!planning.ok) return failed({ code: 'PLAN_IMPOSSIBLE', field: 'ask', error: planning.error });
   const { snapshot, run, ready } = planning.plan;
-  const plan: KeptPlan = { ...wish, snapshot, figures: figuresOf(run, ready.bowlKg), createdAtMs: nowMs };
+  const plan: KeptPlan = { ...wish, snapshot, figures: figuresOf(ready, run), createdAtMs: nowMs };
   return database.write(async () => {
     const have = await readPlan(database, wish.id);
     if (have !== undefined) {

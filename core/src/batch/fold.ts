@@ -111,7 +111,6 @@ export function foldBatch(
   const last = happened.at(-1);
   const pot = last === undefined ? EMPTY_POT : last.step.op === 'dish' ? last.before : last.pot;
   const massKg = potKg(pot);
-  const bowlKg = planned.ready.bowlKg;
   const known = new Set(walked.map(({ step }) => step.id));
   const dished = history.counted.filter(({ deed }) => deed.kind === 'dished');
 
@@ -129,8 +128,8 @@ export function foldBatch(
     massKg,
     massSdKg: massKg * sdOf(pot.belief, MASS),
     run: real,
-    forecast: figuresOf(real, bowlKg),
-    plannedFigures: figuresOf(planned.run, bowlKg),
+    forecast: figuresOf(planned.ready, real),
+    plannedFigures: figuresOf(planned.ready, planned.run),
     inKg: sums(happened),
     toGoKg: sums(ahead),
     readings: real.records.flatMap(({ step, cautions }) =>

@@ -12,6 +12,7 @@ import {
   usAllergenNames,
   type Allergen,
   type Diets,
+  type Mix,
   type UsAllergen,
 } from '../larder/index.js';
 import { BITE_KG, COST, CREAM_KG, POTASSIUM_MG, SCOVILLE_KG, SODIUM_MG, parcelKg, volumeM3, type Parcel } from '../pot/index.js';
@@ -26,6 +27,18 @@ const LABEL_SALT = 2.5;
 /** Salt for an adult's day: WHO guideline, under 5 g. US daily value of sodium: 2300 mg (21 CFR 101.9). */
 export const DAY_SALT_G = 5;
 export const US_DAY_SODIUM_MG = 2300;
+
+/** Energy of a mix, kJ, by the factors of the EU. */
+export function energyKj(m: Mix): number {
+  const kj =
+    m[FAT] * ENERGY_KJ_G.fat +
+    m[PROTEIN] * ENERGY_KJ_G.protein +
+    (m[STARCH] + m[SUGARS]) * ENERGY_KJ_G.carbohydrate +
+    m[FIBRE] * ENERGY_KJ_G.fibre +
+    m[ETHANOL] * ENERGY_KJ_G.alcohol +
+    m[ACID] * ENERGY_KJ_G.acid;
+  return kj * 1000;
+}
 
 /** What one bowl carries. Masses in g, volume in mL, energy in kJ and kcal. */
 export interface BowlFacts {
@@ -66,13 +79,7 @@ export function bowlFacts(all: Parcel, bowlKg: number, tempC: number): BowlFacts
   const saltG = g(m[SALT]);
   const sodiumMg = saltG * SODIUM_IN_NACL * 1000 + (all.carried[SODIUM_MG] * bowlKg) / massKg;
   const labelSaltG = (sodiumMg / 1000) * LABEL_SALT;
-  const energyKj =
-    g(m[FAT]) * ENERGY_KJ_G.fat +
-    g(m[PROTEIN]) * ENERGY_KJ_G.protein +
-    g(m[STARCH] + m[SUGARS]) * ENERGY_KJ_G.carbohydrate +
-    g(m[FIBRE]) * ENERGY_KJ_G.fibre +
-    g(m[ETHANOL]) * ENERGY_KJ_G.alcohol +
-    g(m[ACID]) * ENERGY_KJ_G.acid;
+  const kj = (energyKj(m) * bowlKg) / massKg;
   return {
     massG: bowlKg * 1000,
     volumeMl: (volumeM3(m, tempC) * 1e6 * bowlKg) / massKg,
@@ -91,8 +98,8 @@ export function bowlFacts(all: Parcel, bowlKg: number, tempC: number): BowlFacts
     heat: all.carried[SCOVILLE_KG] / massKg,
     biteGKg: (all.carried[BITE_KG] / massKg) * 1000,
     cost: (all.carried[COST] * bowlKg) / massKg,
-    energyKj,
-    energyKcal: energyKj / KJ_PER_KCAL,
+    energyKj: kj,
+    energyKcal: kj / KJ_PER_KCAL,
     allergens: allergenNames(all.allergens),
     usAllergens: usAllergenNames(all.allergens),
     diets: dietsOf(all.origins, all.allergens),

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { AnchorSchema } from '../solve/index.js';
 
 /** Most bowls that one plan is made for: more than any kitchen's day, less than a slip of the keys. */
 export const MOST_BOWLS = 20_000;
@@ -11,5 +12,7 @@ export const AskSchema = z.strictObject({
   bowls: z.number().gt(0).max(MOST_BOWLS),
   bowlG: z.number().min(LEAST_BOWL_G).max(MOST_BOWL_G),
   potId: z.string().min(1).max(60),
+  /** Other sides from which the batch is wanted; when there are any they decide, and `bowls` is what they come to. */
+  anchors: z.array(AnchorSchema).min(1).max(6).optional(),
 });
 export type Ask = z.infer<typeof AskSchema>;

@@ -1,7 +1,11 @@
 import { bowlFacts, type BowlFacts } from '../dish/index.js';
 import { SALT } from '../larder/index.js';
-import type { Run } from '../line/index.js';
-import { parcelKg, potKg, type Caution } from '../pot/index.js';
+import { clocksOf, type Ready, type Run } from '../line/index.js';
+import { CARD, type Line } from '../soup/index.js';
+import { cardsMade } from './cards.js';
+import { areaM2 } from '../kit/index.js';
+import { bodyMPas, parcelKg, potKg, potM3, type Caution } from '../pot/index.js';
+import { heatUp } from '../steps/index.js';
 import type { Planned } from './plan.js';
 
 /** One row of the pull list. Masses in kg. */
@@ -14,6 +18,7 @@ export interface PullRow {
   readonly boughtKg: number;
   readonly edibleKg: number;
   readonly trimKg: number;
+  readonly cost: number;
   readonly cut: string | undefined;
   readonly way: string | undefined;
 }
@@ -40,6 +45,9 @@ export interface Figures {
   readonly bowls: number;
   readonly minutes: number;
   readonly saltPct: number;
+  /** Body at serving temperature of what goes into the bowls, mPa·s; 0 before anything is dished. */
+  readonly bodyMPas: number;
+  readonly cost: number;
   readonly facts: BowlFacts | undefined;
 }
 
@@ -51,41 +59,52 @@ function cookedKg(run: Run): number {
   return from === undefined ? 0 : potKg(from.before);
 }
 
-export function figuresOf(run: Run, bowlKg: number): Figures {
+/** What figures are read with beside the run: how big a bowl is and how hot it is served. */
+export type Table = Pick<Ready, 'bowlKg' | 'servedC' | 'habits'>;
+
+export function figuresOf({ bowlKg, servedC, habits }: Table, run: Run): Figures {
   const { dished } = run;
   const servedKg = dished === undefined ? 0 : parcelKg(dished.parcel);
+  const last = run.records.at(-1)?.before;
   return {
     cookedKg: cookedKg(run),
     servedKg,
     bowls: run.bowls,
     minutes: run.minutes,
     saltPct: dished === undefined || servedKg === 0 ? 0 : (dished.parcel.mix[SALT] / servedKg) * 100,
+    bodyMPas: last === undefined ? 0 : bodyMPas(last, servedC, habits.bodyA),
+    cost: run.costSum,
     facts: dished === undefined ? undefined : bowlFacts(dished.parcel, bowlKg, dished.tempC),
   };
 }
 
-/** What to take from the shelves: as bought, what trimming leaves and what goes to the stock tub. */
-export function pullList({ ready, run }: Planned): PullRow[] {
+/** What to take from the shelves: as bought, what trimming leaves and what goes to the stock tub; for cards that are made too. */
+export function pullList({ ready, run }: Pick<Planned, 'ready' | 'run'>): PullRow[] {
   const rows = new Map<string, PullRow>();
-  for (const line of ready.soup.lines) {
-    const own = ready.lines.find((one) => one.line.id === line.id)?.line;
-    if (own === undefined) continue;
-    const boughtKg = run.usedKg.get(line.id) ?? 0;
-    const key = `${line.ingredient} ${line.way ?? ''}`;
-    const have = rows.get(key);
-    rows.set(key, {
-      lineIds: [...(have?.lineIds ?? []), line.id],
-      ingredient: line.ingredient,
-      name: own.ingredient.row.name,
-      group: own.ingredient.row.group,
-      boughtKg: (have?.boughtKg ?? 0) + boughtKg,
-      edibleKg: (have?.edibleKg ?? 0) + boughtKg * own.keptShare,
-      trimKg: (have?.trimKg ?? 0) + boughtKg * (1 - own.keptShare),
-      cut: have?.cut ?? line.cut?.name,
-      way: line.way,
-    });
+  for (const made of [{ ready, run }, ...cardsMade(ready, run)]) {
+    for (const line of made.ready.soup.lines) pull(rows, made, line);
   }
   return [...rows.values()];
+}
+
+function pull(rows: Map<string, PullRow>, { ready, run }: Pick<Planned, 'ready' | 'run'>, line: Line): void {
+  const own = ready.lines.find((one) => one.line.id === line.id)?.line;
+  if (own === undefined || line.ingredient.startsWith(CARD)) return;
+  const boughtKg = run.usedKg.get(line.id) ?? 0;
+  const key = `${line.ingredient} ${line.way ?? ''}`;
+  const have = rows.get(key);
+  rows.set(key, {
+    lineIds: [...(have?.lineIds ?? []), line.id],
+    ingredient: line.ingredient,
+    name: own.ingredient.row.name,
+    group: own.ingredient.row.group,
+    boughtKg: (have?.boughtKg ?? 0) + boughtKg,
+    edibleKg: (have?.edibleKg ?? 0) + boughtKg * own.keptShare,
+    trimKg: (have?.trimKg ?? 0) + boughtKg * (1 - own.keptShare),
+    cost: (have?.cost ?? 0) + boughtKg * own.ingredient.row.pricePerKg,
+    cut: have?.cut ?? line.cut?.name,
+    way: line.way,
+  });
 }
 
 function usedBy(planned: Planned, op: 'cover' | 'season'): number {
@@ -133,9 +152,29 @@ export function notScaling(written: Planned, now: Planned): NotScaling[] {
   return rows.filter(({ written: a, now: b }) => a > 0 || b > 0);
 }
 
-export function cautionsOf(run: Run): StepCaution[] {
+/** Hot soup that reaches the bowl cooler than this is sent back to the stove, °C. Kitchen default. */
+const SERVED_LEAST_C = 60;
+
+/** What is told from the run as a whole and belongs to the last step: rawness, and heat at the pass. */
+function atThePass(ready: Ready, run: Run): Caution[] {
+  const cautions: Caution[] = [];
+  const raw = clocksOf(ready, run).filter(({ melded, lineId }) => !melded && (run.usedKg.get(lineId) ?? 0) > 0);
+  if (ready.soup.school !== 'raw' && raw.length > 0)
+    cautions.push({ code: 'NOT_MELDED', lineIds: raw.map(({ lineId }) => lineId) });
+  const last = run.records.at(-1);
+  if (ready.soup.served === 'hot' && last !== undefined && run.dished !== undefined && last.before.tempC < SERVED_LEAST_C) {
+    const { vessel } = ready;
+    const { minutes } = heatUp(last.before, ready.servedC, vessel, potM3(last.before) / areaM2(vessel));
+    cautions.push({ code: 'SERVE_HOTTER', tempC: last.before.tempC, leastC: ready.servedC, minutes });
+  }
+  return cautions;
+}
+
+export function cautionsOf(ready: Ready, run: Run): StepCaution[] {
+  const last = run.records.at(-1)?.step.id;
   return [
     ...run.cautions.map((caution) => ({ stepId: undefined, caution })),
     ...run.records.flatMap(({ step, cautions }) => cautions.map((caution) => ({ stepId: step.id, caution }))),
+    ...atThePass(ready, run).map((caution) => ({ stepId: last, caution })),
   ];
 }

@@ -19,4 +19,6 @@ export {
   type NotScaling,
   type PullRow,
   type StepCaution,
+  type Table,
 } from './figures.js';
+export { cardAmounts, cardsMade, type CardMade } from './cards.js';

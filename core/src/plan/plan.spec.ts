@@ -137,7 +137,7 @@ describe('plan', () => {
   it('a snapshot run again gives the same figures, and holds only the rows it needs', () => {
     const plan = planned(beetroot, 80);
     const stored = JSON.parse(JSON.stringify(plan.snapshot)) as typeof plan.snapshot;
-    expect(figuresOf(rerun(stored).run, 0.3)).toEqual(figuresOf(plan.run, 0.3));
+    expect(figuresOf(rerun(stored).ready, rerun(stored).run)).toEqual(figuresOf(plan.ready, plan.run));
     expect(stored.rows.length).toBe(new Set(beetroot.lines.map(({ ingredient }) => ingredient)).size);
   });
 
@@ -150,7 +150,9 @@ describe('plan', () => {
   });
 
   it('warns once of each thing, at its step', () => {
-    const codes = cautionsOf(planned(beetroot, 80).run).map(({ stepId, caution }) => `${stepId ?? '-'} ${caution.code}`);
+    const codes = cautionsOf(planned(beetroot, 80).ready, planned(beetroot, 80).run).map(
+      ({ stepId, caution }) => `${stepId ?? '-'} ${caution.code}`,
+    );
     expect(codes).toContain('- TWO_PEOPLE_LIFT');
     expect(codes).toContain('roast TRAY_ROUNDS');
     expect(codes).toContain('blend HOT_JUG');

@@ -1,12 +1,13 @@
 import { usableM3, type Kit } from '../kit/index.js';
 import { makeLarder, type IngredientRow, type Larder } from '../larder/index.js';
-import { makeReady, run, type Readied, type Ready, type Run } from '../line/index.js';
-import { scaleForBowls, scaleForPeak } from '../solve/index.js';
+import { makeReady, run, type CardAmounts, type Readied, type Ready, type Run } from '../line/index.js';
+import { scaleForAnchors, scaleForBowls, scaleForPot, type Anchoring, type Contradiction } from '../solve/index.js';
+import { cardAmounts } from './cards.js';
 import type { Soup } from '../soup/index.js';
 import type { Ask } from './ask.js';
 
 /** Version of the rules: stored with every plan, so that closed figures can be told from what a newer core would say. */
-export const CORE_VERSION = '0.1.0';
+export const CORE_VERSION = '0.2.0';
 
 /** Everything that a plan was computed from; running it again gives the same plan. */
 export interface Snapshot {
@@ -15,6 +16,8 @@ export interface Snapshot {
   readonly rows: readonly IngredientRow[];
   readonly ask: Ask;
   readonly scale: number;
+  /** Kilos of each card's outcome that it was worked out for. */
+  readonly cardKg?: Readonly<Record<string, number>>;
   readonly coreVersion: string;
 }
 
@@ -43,6 +46,7 @@ export type PlanError =
       /** Pots of the kit that hold what was asked. */
       readonly pots: readonly Fits[];
     }
+  | { readonly code: 'ANCHORS_CONTRADICT'; readonly contradictions: readonly Contradiction[] }
   | { readonly code: 'TOO_FEW_FOR_POT'; readonly leastBowls: number }
   | { readonly code: 'NO_ANSWER'; readonly solver: string };
 
@@ -52,7 +56,7 @@ export type Planning = { readonly ok: true; readonly plan: Planned } | { readonl
 const HARDLY_ANY = 1e-4;
 
 function bowlsThatFit(ready: Ready): number {
-  const full = scaleForPeak(ready, usableM3(ready.vessel));
+  const full = scaleForPot(ready);
   return full.ok ? Math.floor(full.run.bowls + 1e-6) : 0;
 }
 
@@ -66,50 +70,85 @@ function potsThatFit(soup: Soup, larder: Larder, kit: Kit, ask: Ask): Fits[] {
   });
 }
 
+/** How often a plan is worked out again because a card that it takes from is made in another amount. */
+const MOST_CARD_ROUNDS = 4;
+const SAME_AMOUNT = 1e-4;
+
+function sameAmounts(a: CardAmounts, b: CardAmounts): boolean {
+  return [...b].every(([id, kg]) => Math.abs((a.get(id) ?? 0) - kg) <= SAME_AMOUNT * kg);
+}
+
+function anchoring(ready: Ready, ask: Ask): Anchoring {
+  if (ask.anchors !== undefined) return scaleForAnchors(ready, ask.anchors);
+  const solved = scaleForBowls(ready, ask.bowls);
+  const limiting = { by: 'bowls', bowls: ask.bowls } as const;
+  return solved.ok ? { ...solved, limiting } : { ok: false, code: solved.code, anchor: limiting };
+}
+
+function notAnchored(ready: Ready, ask: Ask, failed: Extract<Anchoring, { ok: false }>): PlanError {
+  if (failed.code === 'CONTRADICTION') return { code: 'ANCHORS_CONTRADICT', contradictions: failed.contradictions };
+  const least = run(ready, HARDLY_ANY).bowls;
+  if (ask.anchors === undefined && least > ask.bowls) return { code: 'TOO_FEW_FOR_POT', leastBowls: Math.ceil(least) };
+  return { code: 'NO_ANSWER', solver: failed.code };
+}
+
 /**
- * Plans a soup backwards from bowls to amounts as purchased, in a named pot. A plan that does not fit is an error
- * that says by how much, how many bowls would fit, and which pots would hold what was asked.
+ * Plans a soup backwards from bowls, or from any other side, to amounts as purchased, in a named pot. A plan that does
+ * not fit is an error that says by how much, how many bowls would fit, and which pots would hold what was asked.
  */
 export function makePlan(soup: Soup, rows: readonly IngredientRow[], kit: Kit, ask: Ask): Planning {
   const larder = makeLarder(rows);
-  const readied = makeReady(soup, larder, kit, ask.potId, ask.bowlG / 1000);
-  if (!readied.ok) return { ok: false, error: { code: 'SOUP_HAS_PROBLEMS', problems: readied.problems } };
-  const { ready } = readied;
-  const solved = scaleForBowls(ready, ask.bowls);
-  if (!solved.ok) {
-    const least = run(ready, HARDLY_ANY).bowls;
-    if (least > ask.bowls) return { ok: false, error: { code: 'TOO_FEW_FOR_POT', leastBowls: Math.ceil(least) } };
-    return { ok: false, error: { code: 'NO_ANSWER', solver: solved.code } };
+  let amounts: CardAmounts = new Map();
+  let ready: Ready;
+  let found: Anchoring;
+  for (let round = 0; ; round++) {
+    const readied = makeReady(soup, larder, kit, ask.potId, ask.bowlG / 1000, amounts);
+    if (!readied.ok) return { ok: false, error: { code: 'SOUP_HAS_PROBLEMS', problems: readied.problems } };
+    ready = readied.ready;
+    found = anchoring(ready, ask);
+    if (!found.ok) return { ok: false, error: notAnchored(ready, ask, found) };
+    const wanted = cardAmounts(ready, found.run);
+    if (sameAmounts(amounts, wanted) || round >= MOST_CARD_ROUNDS) break;
+    amounts = wanted;
   }
   const usable = usableM3(ready.vessel);
-  if (solved.run.peakM3 > usable) {
+  if (found.run.peakM3 > usable * (1 + 1e-6)) {
     return {
       ok: false,
       error: {
         code: 'DOES_NOT_FIT',
-        peakM3: solved.run.peakM3,
+        peakM3: found.run.peakM3,
         usableM3: usable,
-        overM3: solved.run.peakM3 - usable,
+        overM3: found.run.peakM3 - usable,
         bowlsThatFit: bowlsThatFit(ready),
         pots: potsThatFit(soup, larder, kit, ask),
       },
     };
   }
-  const used = new Set(soup.lines.map(({ ingredient }) => ingredient));
+  const used = usedIngredients(ready);
   const snapshot: Snapshot = {
     soup,
     kit,
     rows: rows.filter(({ id }) => used.has(id)),
-    ask,
-    scale: solved.scale,
+    ask: ask.anchors === undefined ? ask : { ...ask, bowls: found.run.bowls },
+    scale: found.scale,
+    ...(amounts.size === 0 ? {} : { cardKg: Object.fromEntries(amounts) }),
     coreVersion: CORE_VERSION,
   };
-  return { ok: true, plan: { ready, run: solved.run, snapshot } };
+  return { ok: true, plan: { ready, run: found.run, snapshot } };
+}
+
+/** Larder rows that a soup needs, schools and cards included. */
+function usedIngredients(ready: Ready): ReadonlySet<string> {
+  const ids = new Set(ready.lines.map(({ line }) => line.ingredient.row.id));
+  for (const card of ready.cards.values()) for (const id of usedIngredients(card)) ids.add(id);
+  return ids;
 }
 
 /** A stored plan run again from its snapshot. Throws when the snapshot is not one that `makePlan` made. */
 export function rerun(snapshot: Snapshot): Planned {
-  const readied = makeReady(snapshot.soup, makeLarder(snapshot.rows), snapshot.kit, snapshot.ask.potId, snapshot.ask.bowlG / 1000);
+  const { soup, rows, kit, ask, cardKg } = snapshot;
+  const readied = makeReady(soup, makeLarder(rows), kit, ask.potId, ask.bowlG / 1000, new Map(Object.entries(cardKg ?? {})));
   if (!readied.ok) throw new Error('A snapshot holds everything that its soup needs.');
   return { ready: readied.ready, run: run(readied.ready, snapshot.scale), snapshot };
 }

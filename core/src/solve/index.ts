@@ -1,1 +1,30 @@
-export { scaleForBowls, scaleForPeak, type Solved } from './backwards.js';
+export {
+  AnchorSchema,
+  anchored,
+  scaleFor,
+  scaleForAnchors,
+  type Anchor,
+  type Anchoring,
+  type Contradiction,
+  type ScaleFound,
+} from './anchors.js';
+export { scaleForBowls, scaleForPot, type Solved } from './backwards.js';
+export { roundTogether, unitsOf, weighedUnit, withKilos, type RoundedLine, type Rounding, type Unit } from './rounding.js';
+export {
+  GAUGES,
+  costOf,
+  gaugesOf,
+  land,
+  stirredIn,
+  type Addition,
+  type Band,
+  type Bands,
+  type Gauge,
+  type Landed,
+  type Landing,
+  type LandingCase,
+  type Miss,
+  type Reduction,
+  type Solver,
+} from './landing.js';
+export { loadSolver } from './highs.js';

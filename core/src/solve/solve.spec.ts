@@ -4,7 +4,7 @@ import { LARDER_ROWS, makeLarder } from '../larder/index.js';
 import { READY_KITS } from '../kit/index.js';
 import { makeReady, run } from '../line/index.js';
 import { risingRoot } from '../numbers/index.js';
-import { scaleForBowls, scaleForPeak } from './index.js';
+import { scaleForBowls, scaleForPot } from './index.js';
 
 const larder = makeLarder(LARDER_ROWS);
 const SEARCH = { guess: 1, least: 1e-6, most: 1e6, tolerance: 1e-12, mostEvaluations: 120 };
@@ -48,8 +48,9 @@ describe('backwards', () => {
     it(`${soup.id}: the scale that fills a pot fills it`, () => {
       const readied = makeReady(soup, larder, READY_KITS.canteen, 'stockpot-20', 0.3);
       if (!readied.ok) throw new Error(JSON.stringify(readied.problems));
-      const solved = scaleForPeak(readied.ready, 0.018);
-      expect(solved.ok && solved.run.peakM3).toBeCloseTo(0.018, 7);
+      const solved = scaleForPot(readied.ready);
+      // 32 cm wide, 26 cm deep, 88 % of it: 0.080425 m2 x 0.26 m x 0.88 = 18.401 L
+      expect(solved.ok && solved.run.peakM3).toBeCloseTo(0.018401, 6);
     });
   }
 });

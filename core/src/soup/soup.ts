@@ -73,10 +73,8 @@ export interface Soup {
   readonly cards?: Soup[] | undefined;
 }
 
-/** Deepest nesting of cards within cards. */
-const DEEPEST = 4;
-
-const ownParts = {
+/** The shape of a soup's file. What it is not protected from is nesting without end: `SoupSchema` is. */
+export const SoupShape: z.ZodType<Soup> = z.strictObject({
   $schema: z.string().max(200).optional(),
   id: z
     .string()
@@ -92,18 +90,20 @@ const ownParts = {
   schools: SchoolsSchema.optional(),
   lines: z.array(LineSchema).min(1).max(80),
   root: BranchSchema,
-};
+  get cards(): z.ZodOptional<z.ZodArray<z.ZodType<Soup>>> {
+    return z.array(SoupShape).max(12).optional();
+  },
+});
 
-function soupSchema(depth: number): z.ZodType<Soup> {
-  return depth >= DEEPEST
-    ? z.strictObject(ownParts)
-    : z.strictObject({
-        ...ownParts,
-        cards: z
-          .array(soupSchema(depth + 1))
-          .max(12)
-          .optional(),
-      });
+/** Deepest nesting of objects and lists in a soup's file: far beyond a kitchen's, and it keeps a hostile file from exhausting the stack. */
+const DEEPEST = 32;
+
+function isDeeperThan(value: unknown, levels: number): boolean {
+  if (typeof value !== 'object' || value === null) return false;
+  return levels === 0 || Object.values(value).some((inner) => isDeeperThan(inner, levels - 1));
 }
 
-export const SoupSchema: z.ZodType<Soup> = soupSchema(0);
+export const SoupSchema = z
+  .unknown()
+  .refine((value) => !isDeeperThan(value, DEEPEST), { message: 'TOO_DEEP' })
+  .pipe(SoupShape);

@@ -80,20 +80,20 @@ export interface Branch {
   readonly steps: readonly SoupStep[];
 }
 
-/** Deepest nesting of branches: far beyond a kitchen's, and it keeps a hostile file from exhausting the stack. */
-const DEEPEST = 6;
+const JoinSchema = z.strictObject({
+  ...stepBase,
+  op: z.literal('join'),
+  get branch(): z.ZodType<Branch> {
+    return BranchSchema;
+  },
+});
 
-function branchSchema(depth: number): z.ZodType<Branch> {
-  const step: z.ZodType<SoupStep> =
-    depth >= DEEPEST
-      ? PlainStepSchema
-      : z.union([PlainStepSchema, z.strictObject({ ...stepBase, op: z.literal('join'), branch: branchSchema(depth + 1) })]);
-  return z.strictObject({
-    id: stepBase.id,
-    name: z.string().min(1).max(80),
-    vessel: z.enum(['tray', 'pot']),
-    steps: z.array(step).min(1).max(60),
-  });
-}
-
-export const BranchSchema: z.ZodType<Branch> = branchSchema(0);
+export const BranchSchema: z.ZodType<Branch> = z.strictObject({
+  id: stepBase.id,
+  name: z.string().min(1).max(80),
+  vessel: z.enum(['tray', 'pot']),
+  steps: z
+    .array(z.discriminatedUnion('op', [...PlainStepSchema.options, JoinSchema]))
+    .min(1)
+    .max(60),
+});

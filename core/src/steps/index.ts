@@ -19,7 +19,7 @@ export {
 export { AddSchema, add, ingredientFlow, lineParcel, pouredIn, standing, storedC, useKg, type Add } from './add.js';
 export { TrimStepSchema, trim, type TrimStep } from './trim.js';
 export { brownness } from './dry-heat.js';
-export { RoastSchema, minutesToFork, roast, roastTau, trayed, type Roast } from './roast.js';
+export { ONE_LAYER_KG_M2, RoastSchema, minutesToFork, roast, roastTau, trayed, type Roast } from './roast.js';
 export { SweatSchema, sweat, sweatTau, type Sweat } from './sweat.js';
 export { FrySchema, fry, type Fry } from './fry.js';
 export { FryPureeSchema, fryPuree, type FryPuree } from './fry-puree.js';

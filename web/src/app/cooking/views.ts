@@ -66,9 +66,9 @@ function viewOf(planned: Planned, written: Planned | undefined): PlanView {
     scale: planned.snapshot.scale,
     vessel: planned.ready.vessel,
     ribbon,
-    figures: figuresOf(planned.run, planned.ready.bowlKg),
+    figures: figuresOf(planned.ready, planned.run),
     pull: pullList(planned),
-    cautions: cautionsOf(planned.run),
+    cautions: cautionsOf(planned.ready, planned.run),
     notScaling: written === undefined ? [] : notScaling(written, planned),
     takes: planned.run.records.map(({ step, took, minutes }) => ({
       stepId: step.id,

@@ -27,8 +27,8 @@ function entry(n: number, deed: Deed): KeptEntry {
 describe('views', () => {
   it('show what core computed, not something near it', () => {
     const outcome = planView(beetroot, LARDER_ROWS, kit, ask);
-    expect(outcome.ok && outcome.view.figures).toEqual(figuresOf(planning.plan.run, 0.3));
-    expect(batchView(snapshot, []).planned).toEqual(figuresOf(planning.plan.run, 0.3));
+    expect(outcome.ok && outcome.view.figures).toEqual(figuresOf(planning.plan.ready, planning.plan.run));
+    expect(batchView(snapshot, []).planned).toEqual(figuresOf(planning.plan.ready, planning.plan.run));
     expect(writtenView(beetroot, LARDER_ROWS, kit)?.figures.bowls).toBeCloseTo(10, 3);
   });
 
@@ -140,7 +140,7 @@ describe('words', () => {
   });
 
   it('give a bowl cream only where there is some', () => {
-    const facts = planning.plan.run.dished === undefined ? undefined : figuresOf(planning.plan.run, 0.3).facts;
+    const facts = planning.plan.run.dished === undefined ? undefined : figuresOf(planning.plan.ready, planning.plan.run).facts;
     expect(factRows(facts!).map(({ name }) => name)).toContain('cream');
     expect(factRows({ ...facts!, creamG: 0 }).map(({ name }) => name)).not.toContain('cream');
     expect(mass(1.3478, 'metric')).toBe('1.35 kg');

@@ -1,0 +1,142 @@
+import Fuse from 'fuse.js';
+import type { IngredientRow } from '../larder/index.js';
+
+/** Where a kitchen buys and speaks: decides spoons, cups, pints and which of two names is meant. */
+export const COUNTRIES = ['gb', 'us', 'au'] as const;
+export type Country = (typeof COUNTRIES)[number];
+
+/** Words that say how food is cut, kept or chosen, not what it is. */
+const MANNERS = new Set(
+  (
+    'fresh freshly large medium small big little ripe raw organic good best quality thick thin thinly thickly finely roughly coarsely ' +
+    'chopped diced sliced grated peeled unpeeled trimmed cubed minced crushed shredded picked washed cleaned cored seeded deseeded ' +
+    'halved quartered topped tailed stripped drained rinsed scrubbed soaked toasted roasted cooked ground whole cut into pieces cubes ' +
+    'chunks wedges slices dice strips extra plus more about approximately around optional room temperature cold hot warm boiling ' +
+    'lukewarm melted softened strong mild leaves leaf stalks stalk sprigs only to taste cover serve garnish for the of a an and or with ' +
+    'without from in on skin at well one each no not unsalted heaped level rounded scant generous store bought shop tinned jarred packed ' +
+    'frying roasting drizzling knob splash drizzle handful mm cm inch middling skinned stoned podded shelled defrosted thawed'
+  ).split(' '),
+);
+
+/** Lower case, no accents, no remarks in brackets, single forms. @example plain('Ripe Tomatoes (about six)') // 'ripe tomato' */
+export function plain(text: string): string {
+  return text
+    .toLowerCase()
+    .normalize('NFD')
+    .replace(/[\u0300-\u036f]/g, '')
+    .replace(/\([^)]*\)/g, ' ')
+    .replace(/[’']s?\b/g, '')
+    .replace(/[^a-z0-9%. -]/g, ' ')
+    .replace(/-/g, ' ')
+    .split(/\s+/)
+    .filter((word) => word !== '')
+    .map(single)
+    .join(' ');
+}
+
+/** English plurals, as far as food needs them. */
+function single(word: string): string {
+  if (word.length < 4 || /(ss|us|is|as)$/.test(word)) return word;
+  if (/(oes|shes|ches|xes)$/.test(word)) return word.slice(0, -2);
+  if (/ies$/.test(word)) return `${word.slice(0, -3)}y`;
+  if (/leaves$/.test(word)) return `${word.slice(0, -6)}leaf`;
+  return word.endsWith('s') ? word.slice(0, -1) : word;
+}
+
+interface Name {
+  readonly name: string;
+  readonly words: readonly string[];
+  readonly id: string;
+  /** Whose name it is; a country's own name wins there. */
+  readonly country: Country | undefined;
+}
+
+export interface Names {
+  readonly all: readonly Name[];
+  readonly exact: ReadonlyMap<string, readonly Name[]>;
+  readonly fuse: Fuse<Name>;
+}
+
+/**
+ * Every name of a larder, made ready to be searched once. "Butter, salted" also answers to "butter" unless a row before
+ * it does already: the plain form stands first in its file.
+ */
+export function namesOf(rows: readonly IngredientRow[]): Names {
+  const all: Name[] = [];
+  const exact = new Map<string, Name[]>();
+  const put = (id: string, text: string, country?: Country): void => {
+    const name = plain(text);
+    const one: Name = { name, words: name.split(' '), id, country };
+    all.push(one);
+    exact.set(name, [...(exact.get(name) ?? []), one]);
+  };
+  for (const { id, name, us, au, aka } of rows) {
+    put(id, name);
+    if (us !== undefined) put(id, us, 'us');
+    if (au !== undefined) put(id, au, 'au');
+    for (const other of aka ?? []) put(id, other);
+  }
+  for (const { id, name, us } of rows) {
+    for (const full of [name, us ?? name]) {
+      const [short] = full.split(',');
+      if (short !== undefined && short !== full && !exact.has(plain(short))) put(id, short);
+    }
+  }
+  return { all, exact, fuse: new Fuse(all, { keys: ['name'], includeScore: true, threshold: 0.4, ignoreLocation: true }) };
+}
+
+export type Found =
+  | { readonly code: 'FOUND'; readonly id: string }
+  | { readonly code: 'WHICH'; readonly ids: readonly string[] }
+  | { readonly code: 'UNKNOWN'; readonly nearest: readonly string[] };
+
+function distinct(ids: readonly string[]): string[] {
+  return [...new Set(ids)];
+}
+
+/** One id where the country decides between rows that share a name; several where it does not. */
+function chosen(names: readonly Name[], country: Country | undefined): readonly string[] {
+  const own = names.filter((one) => one.country !== undefined && one.country === country);
+  if (own.length > 0) return distinct(own.map(({ id }) => id));
+  const common = names.filter((one) => one.country === undefined);
+  return distinct((common.length > 0 ? common : names).map(({ id }) => id));
+}
+
+/** Similarity that a guess must have to be offered, 0 alike to 1 unlike. */
+const NEAR = 0.4;
+const OFFERED = 3;
+
+function nearest(names: Names, text: string): string[] {
+  const hits = names.fuse.search(text, { limit: 12 }).filter(({ score }) => (score ?? 1) <= NEAR);
+  return distinct(hits.map(({ item }) => item.id)).slice(0, OFFERED);
+}
+
+/**
+ * Which ingredient a phrase names: the whole phrase, else the longest name all of whose words are in it with nothing
+ * but manners left over. Misspellings and leftovers are never taken for granted: they come back as a question.
+ *
+ * @example findName(names, 'finely chopped brown onions', 'au') // { code: 'FOUND', id: 'onion' }
+ */
+export function findName(names: Names, phrase: string, country: Country | undefined): Found {
+  const text = plain(phrase);
+  const whole = names.exact.get(text);
+  if (whole !== undefined) {
+    const ids = chosen(whole, country);
+    return ids.length === 1 && ids[0] !== undefined ? { code: 'FOUND', id: ids[0] } : { code: 'WHICH', ids };
+  }
+  const words = text.split(' ');
+  const has = new Set(words);
+  const inside = names.all.filter((name) => name.words.every((word) => has.has(word)));
+  const most = Math.max(0, ...inside.map((name) => name.words.length));
+  const longest = inside.filter((name) => name.words.length === most);
+  if (longest.length > 0) {
+    const ids = chosen(longest, country);
+    const taken = new Set(longest.flatMap((name) => name.words));
+    const left = words.filter((word) => !taken.has(word) && !MANNERS.has(word) && !/^[\d.%]+$/.test(word));
+    if (left.length === 0 && ids.length === 1 && ids[0] !== undefined) return { code: 'FOUND', id: ids[0] };
+    return { code: 'WHICH', ids: distinct([...ids, ...(left.length === 0 ? [] : nearest(names, text))]).slice(0, OFFERED) };
+  }
+  const bare = words.filter((word) => !MANNERS.has(word)).join(' ');
+  const near = nearest(names, bare === '' ? text : bare);
+  return { code: 'UNKNOWN', nearest: near };
+}

@@ -1,0 +1,162 @@
+import { parseIngredient } from 'parse-ingredient';
+
+/** A written line taken apart: how many of what, and the words that are left. */
+export interface Phrase {
+  readonly value: number | undefined;
+  /** Upper end of a range; equal to `value` when there is none. */
+  readonly high: number | undefined;
+  /** The unit as the parser names it; undefined for a bare count. */
+  readonly unit: string | undefined;
+  readonly rest: string;
+  /** Size of one can, carton, pack, as written beside it. */
+  readonly each: { readonly value: number; readonly unit: string } | undefined;
+  readonly juiceOf: boolean;
+  readonly says: 'to taste' | 'to cover' | 'for frying' | undefined;
+  readonly ratio: { readonly factor: number; readonly of: string } | undefined;
+}
+
+const NUMBERS: Readonly<Record<string, string>> = {
+  one: '1',
+  two: '2',
+  three: '3',
+  four: '4',
+  five: '5',
+  six: '6',
+  seven: '7',
+  eight: '8',
+  nine: '9',
+  ten: '10',
+  twelve: '12',
+};
+
+const CONTAINERS = '(?:can|tin|carton|packet|pack|package|jar|bottle|tube|box|tub|bag)s?';
+const SIZE_UNITS = '(?:g|gm|grams?|kg|ml|l|litres?|liters?|oz|ounces?|fl\\.? ?oz|pints?|quarts?|lb)';
+
+/** Counts and units that the parser does not know, with what they are called here. */
+const UNITS = {
+  stalk: { short: 'stalk', plural: 'stalks', alternates: ['stick of celery', 'rib', 'ribs'] },
+  thumb: { short: 'thumb', plural: 'thumbs', alternates: [] },
+  slice: { short: 'slice', plural: 'slices', alternates: [] },
+  handful: { short: 'handful', plural: 'handfuls', alternates: [] },
+  leaf: { short: 'leaf', plural: 'leaves', alternates: [] },
+  cube: { short: 'cube', plural: 'cubes', alternates: [] },
+  knob: { short: 'knob', plural: 'knobs', alternates: [] },
+  tin: { short: 'tin', plural: 'tins', alternates: [] },
+  jar: { short: 'jar', plural: 'jars', alternates: [] },
+  bulb: { short: 'bulb', plural: 'bulbs', alternates: [] },
+  litre: { short: 'litre', plural: 'litres', alternates: [] },
+  grating: { short: 'grating', plural: 'gratings', alternates: [] },
+  rasher: { short: 'rasher', plural: 'rashers', alternates: [] },
+  pod: { short: 'pod', plural: 'pods', alternates: [] },
+  spear: { short: 'spear', plural: 'spears', alternates: [] },
+} as const;
+
+/** Words for numbers, articles and halves put into figures, so that the parser meets only figures. */
+function inFigures(text: string): string {
+  return text
+    .replace(/^(?:about|approx\.?|approximately|around|ca\.?|roughly|some)\s+/i, '')
+    .replace(/^(?:a |an )?half (?:of )?(?:a |an )/i, '1/2 ')
+    .replace(/^half\b(?! as)\s*/i, '1/2 ')
+    .replace(/^(?:a |one )?quarter (?:of )?(?:a |an )/i, '1/4 ')
+    .replace(/^three quarters of (?:a |an )/i, '3/4 ')
+    .replace(/^(?:a|an) (?:couple|pair) of /i, '2 ')
+    .replace(/^a (?:few) /i, '3 ')
+    .replace(/^a dozen /i, '12 ')
+    .replace(/^(one|two|three|four|five|six|seven|eight|nine|ten|twelve)\b/i, (word) => NUMBERS[word.toLowerCase()] ?? word)
+    .replace(/^(?:a|an) (?:good |large |generous |small )?(?=\w)/i, '1 ')
+    .replace(/(\d)\s+and\s+(?:a |an )?(?:half|1\/2|½)/i, '$1 1/2')
+    .replace(/^(\S+) (heaped|level|rounded|scant|generous|good|big) /i, '$1 ')
+    .replace(/(\d)(kg|g|ml|l|oz|lb)\b/gi, '$1 $2')
+    .replace(/\b(l|litres?|liters?|ltr)\b(?=\s)/i, 'litre')
+    .replace(/\bfl\.? ?oz\.?/i, 'fluid ounce');
+}
+
+function saying(text: string): Phrase['says'] {
+  if (/\bto taste\b|\bas needed\b|\bas required\b/i.test(text)) return 'to taste';
+  if (/\bto cover\b/i.test(text)) return 'to cover';
+  return /\bfor (?:frying|sweating|the pan|sautéing)\b/i.test(text) ? 'for frying' : undefined;
+}
+
+const RATIOS: Readonly<Record<string, number>> = {
+  half: 0.5,
+  twice: 2,
+  double: 2,
+  'three times': 3,
+  'a third': 1 / 3,
+  'a quarter': 0.25,
+  equal: 1,
+  'the same': 1,
+};
+
+function ratioIn(text: string): { ratio: Phrase['ratio']; rest: string } | undefined {
+  const asMuch =
+    /^(half|twice|double|three times|a third|a quarter)?\s*(?:as (?:much|many)|the (?:weight|amount) of)\s+(.+?)\s+(?:as|of)\s+(.+)$/i.exec(
+      text,
+    );
+  if (asMuch !== null) {
+    const [, word, food, of] = asMuch;
+    return { ratio: { factor: RATIOS[(word ?? 'the same').toLowerCase()] ?? 1, of: of ?? '' }, rest: food ?? '' };
+  }
+  const the =
+    /^(half|twice|double|a third|a quarter|the same|equal) (?:the )?(?:weight|amount|quantity) of (.+?) (?:in|of|as) (.+)$/i.exec(
+      text,
+    );
+  if (the === null) return undefined;
+  const [, word, of, food] = the;
+  return { ratio: { factor: RATIOS[(word ?? '').toLowerCase()] ?? 1, of: of ?? '' }, rest: food ?? '' };
+}
+
+/** The parser's own reading of figures and a unit at the head of a text. */
+function parsed(text: string): { value: number | undefined; high: number | undefined; unit: string | undefined; rest: string } {
+  const [one] = parseIngredient(text, { normalizeUOM: true, additionalUOMs: UNITS });
+  if (one === undefined) return { value: undefined, high: undefined, unit: undefined, rest: text };
+  const value = one.quantity ?? undefined;
+  return {
+    value,
+    high: one.quantity2 ?? value,
+    unit: one.unitOfMeasureID ?? undefined,
+    rest: one.description.replace(/^of\s+/i, '').replace(/^\/\s*[\d.,]+\s*\w+\s*/, ''),
+  };
+}
+
+/**
+ * Takes a line apart with the kept parser, after putting words into figures and setting aside what it does not know:
+ * "to taste", "half as much carrot as potato", "2 x 400 g cans", "juice of 1 lemon".
+ *
+ * @example takeApart('1 28-ounce can tomatoes') // value 1, unit 'can', each { value: 28, unit: 'ounce' }
+ */
+export function takeApart(line: string): Phrase {
+  const text = line
+    .trim()
+    .replace(/^[-*•]\s*/, '')
+    .replace(/\s+/g, ' ');
+  const says = saying(text);
+  const nothing = { each: undefined, juiceOf: false, says, ratio: undefined };
+  const ratio = ratioIn(text);
+  if (ratio !== undefined)
+    return { ...nothing, value: undefined, high: undefined, unit: undefined, rest: ratio.rest, ratio: ratio.ratio };
+  const juice = /^(?:the )?juice (?:and zest )?of (.+)$/i.exec(text) ?? /^(.+?),? (?:juice only|juiced)$/i.exec(text);
+  const head = inFigures(juice?.[1] ?? text);
+  const sized = new RegExp(
+    `^(\\d+(?:[.,]\\d+)?|\\d+ ?x)?\\s*(?:x\\s*)?\\(?(\\d+(?:[.,]\\d+)?)[ -]?(${SIZE_UNITS})\\.?\\)?[ -]*(${CONTAINERS})\\b\\s*(?:of\\s+)?(.*)$`,
+    'i',
+  ).exec(head);
+  if (sized !== null) {
+    const [, count, size, unit, , rest] = sized;
+    const each = parsed(`${size ?? ''} ${unit ?? ''} x`);
+    const value = count === undefined ? 1 : Number.parseFloat(count);
+    return {
+      ...nothing,
+      value,
+      high: value,
+      unit: 'can',
+      rest: rest ?? '',
+      each: each.value === undefined ? undefined : { value: each.value, unit: each.unit ?? 'gram' },
+    };
+  }
+  const short =
+    says === undefined
+      ? head
+      : head.replace(/,?\s*(?:to taste|as needed|as required|to cover|for (?:frying|sweating|the pan|sautéing))/i, '');
+  return { ...nothing, ...parsed(short), juiceOf: juice !== null };
+}

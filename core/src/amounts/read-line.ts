@@ -1,0 +1,297 @@
+import type { Ingredient, Larder } from '../larder/index.js';
+import { UNITS, type UnitCode } from '../units/index.js';
+import { weigh, type Amount, type AmountError } from './amount.js';
+import { findName, plain, type Country, type Found, type Names } from './names.js';
+import { takeApart, type Phrase } from './phrase.js';
+
+/** One way to take an unclear line, with the kilos that it would mean. */
+export interface Option {
+  readonly label: string;
+  readonly ingredient: string;
+  readonly amount: Amount;
+  readonly kg: number;
+}
+
+/** What was understood of one written line. Nothing unclear is guessed silently: it is asked, or named. */
+export type LineReading = { readonly text: string } & (
+  | {
+      readonly code: 'READ';
+      readonly ingredient: string;
+      readonly amount: Amount;
+      readonly kg: number;
+      /** Ends of a range, kg; equal when one figure was written. */
+      readonly lowKg: number;
+      readonly highKg: number;
+      readonly basis: 'bought' | 'edible';
+      readonly way: string | undefined;
+      /** What was assumed to get there. */
+      readonly assumed: readonly ('FIRST_CUT' | 'MEDIUM_SIZE' | 'MIDDLE_OF_RANGE' | 'CAN_CONTENTS')[];
+    }
+  | { readonly code: 'BY_STEP'; readonly ingredient: string; readonly says: NonNullable<Phrase['says']> }
+  | { readonly code: 'RATIO'; readonly ingredient: string; readonly of: string; readonly factor: number }
+  | {
+      readonly code: 'ASK';
+      readonly what: 'OUNCE' | 'SPOON' | 'CUP' | 'PINT' | 'SIZE' | 'WHICH';
+      readonly options: readonly Option[];
+    }
+  | { readonly code: 'UNKNOWN_FOOD'; readonly name: string; readonly nearest: readonly string[] }
+  | { readonly code: 'NO_AMOUNT'; readonly ingredient: string }
+  | { readonly code: 'CANNOT_MEASURE'; readonly error: AmountError }
+);
+
+export interface ReadingContext {
+  readonly larder: Larder;
+  readonly names: Names;
+  /** The kitchen's country; spoons, cups and pints are asked about when it is not known. */
+  readonly country: Country | undefined;
+}
+
+const PLAIN_UNITS: Readonly<Record<string, UnitCode>> = {
+  gram: 'g',
+  kilogram: 'kg',
+  pound: 'lb',
+  milliliter: 'ml',
+  liter: 'l',
+  litre: 'l',
+  quart: 'quart-us',
+};
+
+/** Units whose size depends on the country. */
+const BY_COUNTRY: Readonly<
+  Record<string, { readonly what: 'SPOON' | 'CUP' | 'PINT'; readonly codes: Readonly<Record<Country, UnitCode>> }>
+> = {
+  teaspoon: { what: 'SPOON', codes: { gb: 'tsp-metric', us: 'tsp-us', au: 'tsp-metric' } },
+  tablespoon: { what: 'SPOON', codes: { gb: 'tbsp-metric', us: 'tbsp-us', au: 'tbsp-au' } },
+  cup: { what: 'CUP', codes: { gb: 'cup-metric', us: 'cup-us', au: 'cup-metric' } },
+  pint: { what: 'PINT', codes: { gb: 'pint-imp', us: 'pint-us', au: 'pint-imp' } },
+  gallon: { what: 'PINT', codes: { gb: 'gallon-imp', us: 'gallon-us', au: 'gallon-imp' } },
+  'fluid ounce': { what: 'PINT', codes: { gb: 'floz-imp', us: 'floz-us', au: 'floz-imp' } },
+};
+
+/** Vague measures in something that can be weighed. Kitchen defaults, g. */
+const VAGUE_G: Readonly<Record<string, number>> = { pinch: 0.4, dash: 0.6, handful: 30, knob: 20, drop: 0.05 };
+
+const CONTAINER = new Set(['can', 'tin', 'jar', 'carton', 'package', 'pack', 'box', 'bag', 'container', 'bottle']);
+/** Manners before the name mean that what is weighed is trimmed already. */
+const TRIMMED_FIRST = /\b(peeled|trimmed|cored|seeded|deseeded|diced|chopped|sliced|cubed|grated|minced|picked|shelled|drained)\b/;
+
+type Sized = { readonly amount: Amount; readonly assumed: Extract<LineReading, { code: 'READ' }>['assumed'] };
+
+function piecesLike(ingredient: Ingredient, wanted: RegExp): [string, number][] {
+  return Object.entries(ingredient.row.pieces ?? {}).filter(([size]) => wanted.test(size));
+}
+
+/** Ways in which a count could be meant for this ingredient. */
+function counted(phrase: Phrase, value: number, ingredient: Ingredient): Sized[] {
+  const { pieces } = ingredient.row;
+  const { unit } = phrase;
+  const of = (size: string, assumed: Sized['assumed'] = []): Sized => ({ amount: { value, unit: 'piece', size }, assumed });
+  if (pieces === undefined) return [];
+  const sizes = Object.keys(pieces);
+  if (unit !== undefined && sizes.includes(unit)) return [of(unit)];
+  if (unit === 'stick' && sizes.includes('stalk')) return [of('stalk')];
+  if (unit === 'bulb' && sizes.includes('head')) return [of('head')];
+  const inWords = sizes.find((size) => new RegExp(`\\b${size}s?\\b`).test(plain(phrase.rest)));
+  if (inWords !== undefined) return [of(inWords)];
+  if (unit !== undefined && CONTAINER.has(unit)) {
+    return piecesLike(ingredient, /^(can|carton|jar|pack|bottle|tube)/).map(([size]) => of(size));
+  }
+  if (unit !== undefined && !['piece', 'large', 'medium', 'small'].includes(unit)) return [];
+  if (sizes.includes('medium')) return [of('medium', unit === undefined ? ['MEDIUM_SIZE'] : [])];
+  const whole = sizes.filter((size) => !/^(can|carton|jar|pack|bottle|tube|pinch|sprig|slice)/.test(size));
+  return whole.length === 1 && whole[0] !== undefined ? [of(whole[0], ['MEDIUM_SIZE'])] : whole.map((size) => of(size));
+}
+
+/** The cut that a cup of this was filled with, as far as the words say. */
+function cutIn(rest: string, ingredient: Ingredient): string | undefined {
+  const cuts = Object.keys(ingredient.row.cups ?? {});
+  const words = plain(rest);
+  return (
+    cuts.find((cut) => words.includes(plain(cut))) ?? (words.includes('diced') && cuts.includes('cubed') ? 'cubed' : undefined)
+  );
+}
+
+interface Measured {
+  readonly options: readonly Sized[];
+  readonly ask: Extract<LineReading, { code: 'ASK' }>['what'] | undefined;
+}
+
+/** In which amounts a phrase could be meant; more than one is a question. */
+function measured(phrase: Phrase, value: number, ingredient: Ingredient, country: Country | undefined): Measured {
+  const { unit, each } = phrase;
+  const isLiquid = ingredient.row.densityKgM3 !== undefined;
+  if (each !== undefined) {
+    const one = measured({ ...phrase, each: undefined, unit: each.unit }, value * each.value, ingredient, country);
+    // What is printed on a can or pack in ounces is its weight, whatever is in it.
+    const options: readonly Sized[] =
+      each.unit === 'ounce' ? [{ amount: { value: value * each.value, unit: 'oz', basis: 'edible' }, assumed: [] }] : one.options;
+    return {
+      ask: each.unit === 'ounce' ? undefined : one.ask,
+      options: options.map((own) => ({ ...own, assumed: ['CAN_CONTENTS'] as const })),
+    };
+  }
+  const plainUnit = unit === undefined ? undefined : PLAIN_UNITS[unit];
+  if (plainUnit !== undefined) return { ask: undefined, options: [{ amount: { value, unit: plainUnit }, assumed: [] }] };
+  if (unit === 'ounce') {
+    const weight: Sized = { amount: { value, unit: 'oz' }, assumed: [] };
+    if (!isLiquid) return { ask: undefined, options: [weight] };
+    const fluid: Sized = { amount: { value, unit: country === 'us' ? 'floz-us' : 'floz-imp' }, assumed: [] };
+    return { ask: 'OUNCE', options: [weight, fluid] };
+  }
+  const local = unit === undefined ? undefined : BY_COUNTRY[unit];
+  if (local !== undefined) {
+    const cut = isLiquid ? undefined : cutIn(phrase.rest, ingredient);
+    const isFirst = local.what === 'CUP' && cut === undefined && Object.keys(ingredient.row.cups ?? {}).length > 1 && !isLiquid;
+    const of = (code: UnitCode): Sized => ({
+      amount: { value, unit: code, ...(cut === undefined || local.what === 'SPOON' ? {} : { size: cut }) },
+      assumed: isFirst ? ['FIRST_CUT'] : [],
+    });
+    if (country !== undefined) return { ask: undefined, options: [of(local.codes[country])] };
+    const codes = [...new Set(Object.values(local.codes))];
+    return { ask: codes.length > 1 ? local.what : undefined, options: codes.map(of) };
+  }
+  if (unit !== undefined && VAGUE_G[unit] !== undefined && ingredient.row.pieces?.[unit] === undefined) {
+    return { ask: undefined, options: [{ amount: { value: value * VAGUE_G[unit], unit: 'g', basis: 'edible' }, assumed: [] }] };
+  }
+  const counts = counted(phrase, value, ingredient);
+  return { ask: counts.length > 1 ? 'SIZE' : undefined, options: counts };
+}
+
+/** The way of trimming that the words ask for; the row's usual one when they say nothing. */
+function wayIn(text: string, ingredient: Ingredient): string | undefined {
+  const words = new Set(plain(text).split(' '));
+  const { trims } = ingredient.row;
+  const scored = trims.map(({ way }) => ({
+    way,
+    hits: plain(way)
+      .split(' ')
+      .filter((word) => words.has(word) && word !== 'and').length,
+  }));
+  const best = scored.reduce((a, b) => (b.hits > a.hits ? b : a), { way: '', hits: 0 });
+  if (best.hits > 0) return best.way;
+  const usual = trims[0];
+  return usual !== undefined && usual.share < 1 ? usual.way : undefined;
+}
+
+function labelOf({ value, unit, size }: Amount): string {
+  const figure = String(Math.round(value * 1000) / 1000);
+  if (unit === 'piece') return `${figure} ${size ?? ''}`.trim();
+  return `${figure} ${UNITS[unit].label}${size === undefined ? '' : ` ${size}`}`;
+}
+
+function asOptions(sized: readonly Sized[], ingredient: Ingredient): Option[] {
+  return sized.flatMap(({ amount }) => {
+    const weighed = weigh(amount, ingredient);
+    return weighed.ok ? [{ label: labelOf(amount), ingredient: ingredient.row.id, amount, kg: weighed.mass.massKg }] : [];
+  });
+}
+
+/** A line whose food is known. */
+function readFor(text: string, phrase: Phrase, ingredient: Ingredient, context: ReadingContext): LineReading {
+  const { id } = ingredient.row;
+  if (phrase.says !== undefined && phrase.value === undefined) return { text, code: 'BY_STEP', ingredient: id, says: phrase.says };
+  if (phrase.value === undefined) return { text, code: 'NO_AMOUNT', ingredient: id };
+  const high = phrase.high ?? phrase.value;
+  const middle = (phrase.value + high) / 2;
+  const { options, ask } = measured(phrase, middle, ingredient, context.country);
+  if (ask !== undefined) return { text, code: 'ASK', what: ask, options: asOptions(options, ingredient) };
+  const [only] = options;
+  if (only === undefined) {
+    const failed = weigh({ value: middle, unit: 'piece', size: phrase.unit ?? 'medium' }, ingredient);
+    return failed.ok ? { text, code: 'NO_AMOUNT', ingredient: id } : { text, code: 'CANNOT_MEASURE', error: failed.error };
+  }
+  const before = text.toLowerCase().split(plain(ingredient.row.name).split(' ')[0] ?? '')[0] ?? '';
+  const trimmedFirst = only.amount.basis === undefined && TRIMMED_FIRST.test(before) && only.amount.unit !== 'piece';
+  const amount: Amount = trimmedFirst ? { ...only.amount, basis: 'edible' } : only.amount;
+  const weighed = weigh(amount, ingredient);
+  if (!weighed.ok) return { text, code: 'CANNOT_MEASURE', error: weighed.error };
+  const kg = weighed.mass.massKg;
+  return {
+    text,
+    code: 'READ',
+    ingredient: id,
+    amount,
+    kg,
+    lowKg: (kg * phrase.value) / middle,
+    highKg: (kg * high) / middle,
+    basis: weighed.mass.basis,
+    way: wayIn(text, ingredient),
+    assumed: high > phrase.value ? [...only.assumed, 'MIDDLE_OF_RANGE'] : only.assumed,
+  };
+}
+
+/** Names that a phrase could stand under: juice has a row of its own. */
+function foodIn(phrase: Phrase): string {
+  const food = phrase.rest.split(/[,;]/)[0] ?? phrase.rest;
+  return phrase.juiceOf ? `${food} juice` : food;
+}
+
+/** What comes in a can is looked for among canned goods first: a can of tomatoes is not a fresh tomato. */
+function findFood(phrase: Phrase, food: string, context: ReadingContext): Found {
+  const inContainer = phrase.unit !== undefined && CONTAINER.has(phrase.unit);
+  const canned = inContainer ? findName(context.names, `canned ${food}`, context.country) : undefined;
+  return canned?.code === 'FOUND' ? canned : findName(context.names, food, context.country);
+}
+
+/**
+ * Reads one written line: amount by a kept parser, food by the larder's names, spoons, cups, pints and ounces by the
+ * kitchen's country. What is unclear comes back as a question with the kilos of each answer.
+ *
+ * @example readLine('1 1/2 cups onion, diced', { larder, names, country: 'us' }) // READ onion, 0.24 kg edible
+ */
+export function readLine(text: string, context: ReadingContext): LineReading {
+  const phrase = takeApart(text);
+  const food = foodIn(phrase);
+  const found = findFood(phrase, food, context);
+  if (found.code === 'UNKNOWN') return { text, code: 'UNKNOWN_FOOD', name: food.trim(), nearest: found.nearest };
+  if (found.code === 'WHICH') {
+    const options = found.ids.flatMap((id): Option[] => {
+      const ingredient = context.larder.get(id);
+      if (ingredient === undefined) return [];
+      const reading = readFor(text, phrase, ingredient, context);
+      if (reading.code === 'READ') return [{ label: ingredient.row.name, ingredient: id, amount: reading.amount, kg: reading.kg }];
+      return reading.code === 'ASK'
+        ? reading.options.map((one) => ({ ...one, label: `${ingredient.row.name}, ${one.label}` }))
+        : [];
+    });
+    return options.length > 0
+      ? { text, code: 'ASK', what: 'WHICH', options }
+      : { text, code: 'UNKNOWN_FOOD', name: food.trim(), nearest: found.ids };
+  }
+  const ingredient = context.larder.get(found.id);
+  if (ingredient === undefined) return { text, code: 'UNKNOWN_FOOD', name: food.trim(), nearest: [] };
+  if (phrase.ratio !== undefined) {
+    const of = findName(context.names, phrase.ratio.of, context.country);
+    return of.code === 'FOUND'
+      ? { text, code: 'RATIO', ingredient: found.id, of: of.id, factor: phrase.ratio.factor }
+      : { text, code: 'UNKNOWN_FOOD', name: phrase.ratio.of, nearest: of.code === 'UNKNOWN' ? of.nearest : of.ids };
+  }
+  return readFor(text, phrase, ingredient, context);
+}
+
+/** Reads a list, and turns "half as much carrot as potato" into kilos once the potato is known. */
+export function readLines(texts: readonly string[], context: ReadingContext): LineReading[] {
+  const readings = texts.filter((text) => text.trim() !== '').map((text) => readLine(text, context));
+  const kgOf = (id: string): number =>
+    readings.reduce((sum, one) => (one.code === 'READ' && one.ingredient === id ? sum + one.kg : sum), 0);
+  return readings.map((one): LineReading => {
+    if (one.code !== 'RATIO') return one;
+    const kg = kgOf(one.of) * one.factor;
+    if (kg === 0) return one;
+    const ingredient = context.larder.get(one.ingredient);
+    const way = ingredient === undefined ? undefined : wayIn(one.text, ingredient);
+    const amount: Amount = { value: kg, unit: 'kg' };
+    return {
+      text: one.text,
+      code: 'READ',
+      ingredient: one.ingredient,
+      amount,
+      kg,
+      lowKg: kg,
+      highKg: kg,
+      basis: 'bought',
+      way,
+      assumed: [],
+    };
+  });
+}

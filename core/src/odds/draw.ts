@@ -1,0 +1,110 @@
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
+import { HABITS, HABIT_NAMES, type HabitName, type Habits } from '../kit/index.js';
+import type { Ready } from '../line/index.js';
+import type { Trim } from '../larder/index.js';
+
+/** Standard normal deviates from a seed: the same seed gives the same row. */
+export interface Draws {
+  readonly normal: () => number;
+}
+
+/** Box and Muller (1958) on a xoroshiro128+ generator; the state lives in what is returned. */
+export function drawsFrom(seed: number): Draws {
+  const generator = xoroshiro128plus(seed);
+  let spare: number | undefined;
+  return {
+    normal() {
+      if (spare !== undefined) {
+        const kept = spare;
+        spare = undefined;
+        return kept;
+      }
+      const radius = Math.sqrt(-2 * Math.log(1 - uniformFloat64(generator)));
+      const angle = 2 * Math.PI * uniformFloat64(generator);
+      spare = radius * Math.sin(angle);
+      return radius * Math.cos(angle);
+    },
+  };
+}
+
+/** A value moved by so many sd on its own scale: the log, or the logit where it is a share. */
+export function moved(value: number, on: 'log' | 'logit', by: number): number {
+  if (on === 'log') return value * Math.exp(by);
+  if (value <= 0 || value >= 1) return value;
+  const odds = (value / (1 - value)) * Math.exp(by);
+  return odds / (1 + odds);
+}
+
+/** Spread of a trim share on the logit, from its spread as a share. */
+function logitSd({ share, sd }: Pick<Trim, 'share' | 'sd'>): number {
+  return share >= 1 ? 0 : sd / (share * (1 - share));
+}
+
+/**
+ * What can turn out otherwise in one batch: every kitchen habit that the soup leans on, the trim of every line, and
+ * what was measured out of each. Named, so that an answer can say which of them matters.
+ */
+export interface Unsure {
+  readonly key: string;
+  readonly habit: HabitName | undefined;
+  readonly lineId: string | undefined;
+  readonly sd: number;
+}
+
+/** Bias and noise are independent, so one draw of both together is enough for a single batch. */
+function habitSd(name: HabitName): number {
+  const { bias, noise } = HABITS[name];
+  return Math.hypot(bias, noise);
+}
+
+const MEASURED = HABITS.measured.noise;
+
+export function unsureOf(ready: Ready): Unsure[] {
+  const habits = HABIT_NAMES.filter((name) => name !== 'measured').map((name): Unsure => ({
+    key: name,
+    habit: name,
+    lineId: undefined,
+    sd: habitSd(name),
+  }));
+  const lines = ready.lines.flatMap(({ line, follows }): Unsure[] => {
+    const trim = ready.soup.lines.find(({ id }) => id === line.id)?.way;
+    const way = line.ingredient.row.trims.find((one) => one.way === trim);
+    const sd = way === undefined ? 0 : logitSd(way);
+    return [
+      ...(sd > 0 ? [{ key: `trim:${line.id}`, habit: undefined, lineId: line.id, sd }] : []),
+      ...(follows === 'nothing' ? [] : [{ key: `measured:${line.id}`, habit: undefined, lineId: line.id, sd: MEASURED }]),
+    ];
+  });
+  return [...habits, ...lines];
+}
+
+/** The soup as it might turn out: every unsure thing moved by its own deviate, in the order of `unsure`. */
+export function turnedOut(ready: Ready, unsure: readonly Unsure[], deviates: readonly number[]): Ready {
+  const habits: Record<HabitName, number> = { ...ready.habits };
+  const kept = new Map<string, number>();
+  const measured = new Map<string, number>();
+  for (const [n, { habit, lineId, key, sd }] of unsure.entries()) {
+    const by = sd * (deviates[n] ?? 0);
+    if (habit !== undefined) habits[habit] = moved(habits[habit], HABITS[habit].on, by);
+    else if (lineId !== undefined) (key.startsWith('trim:') ? kept : measured).set(lineId, by);
+  }
+  return {
+    ...ready,
+    habits: habits satisfies Habits,
+    lines: ready.lines.map((own) => {
+      const trim = kept.get(own.line.id);
+      const mass = measured.get(own.line.id);
+      if (trim === undefined && mass === undefined) return own;
+      const { line } = own;
+      return {
+        follows: own.follows,
+        line: {
+          ...line,
+          keptShare: trim === undefined ? line.keptShare : moved(line.keptShare, 'logit', trim),
+          massKg: mass === undefined ? line.massKg : line.massKg * Math.exp(mass),
+        },
+      };
+    }),
+  };
+}

@@ -1,0 +1,180 @@
+import { run, type Held, type Ready, type Run } from '../line/index.js';
+import { drawsFrom, turnedOut, unsureOf, type Unsure } from './draw.js';
+import { outcomesOf, OUTCOMES, type Outcome, type Outcomes } from './outcome.js';
+
+/**
+ * What a cook holds to when a batch turns out otherwise than planned: the amounts as planned, the body (let down or
+ * boiled to it, so that bowls vary), or the bowls (let down to the planned weight, so that the body varies).
+ */
+export const HELD = ['amounts', 'body', 'bowls'] as const;
+export type HeldTo = (typeof HELD)[number];
+
+export interface OddsAsk {
+  readonly seed: number;
+  readonly samples: number;
+  readonly held: HeldTo;
+}
+
+/** A band of an outcome: the middle, and the quarter and twentieth on either side. */
+export interface OddsBand {
+  readonly p5: number;
+  readonly p25: number;
+  readonly p50: number;
+  readonly p75: number;
+  readonly p95: number;
+  readonly mean: number;
+  readonly sd: number;
+}
+
+/** How much of an outcome's variance goes with one unsure thing: its squared rank-free correlation. */
+export interface Mattering {
+  readonly key: string;
+  readonly outcome: Outcome;
+  /** Share of the variance, 0 to 1, by the linear part. */
+  readonly share: number;
+  /** Change of the outcome for 1 sd of it. */
+  readonly perSd: number;
+}
+
+export interface Odds {
+  readonly held: HeldTo;
+  readonly samples: number;
+  readonly seed: number;
+  readonly bands: Readonly<Record<Outcome, OddsBand>>;
+  /** Whole bowls that are reached with so much confidence. */
+  readonly bowls: { readonly with50: number; readonly with90: number };
+  /** What matters most, for each outcome. */
+  readonly matters: readonly Mattering[];
+}
+
+/** Steps whose amount is a matter of the plan: what was worked out is measured out, whatever the pot has become. */
+const PLANNED = new Set(['season', 'cream', 'tune', 'thin', 'thicken']);
+/** Those that a cook settles by looking at the body. */
+const BY_BODY = new Set(['thin', 'reduce', 'thicken']);
+
+/** What each step of the plan settled, as kilos to be held to. */
+function heldTo(planned: Run, held: HeldTo): Held {
+  const kg = new Map<string, number>();
+  for (const { step, counts } of planned.records) {
+    if (!PLANNED.has(step.op) || counts?.settledKg === undefined) continue;
+    if (held === 'body' && BY_BODY.has(step.op)) continue;
+    kg.set(step.id, counts.settledKg);
+  }
+  return kg;
+}
+
+/** The last step that lets down with a liquid: what is left to settle when bowls are held. */
+function lastThin(planned: Run): string | undefined {
+  return planned.records.findLast(({ step }) => step.op === 'thin')?.step.id;
+}
+
+/**
+ * One way in which a batch may turn out. With bowls held, the last letting down makes up the weight that is missing:
+ * bowls rise by its kilos nearly one for one, so two secant rounds are enough.
+ */
+function sample(ready: Ready, scale: number, held: Held, bowlsWanted: number | undefined, thinId: string | undefined): Run {
+  const first = run(ready, scale, held);
+  if (bowlsWanted === undefined || thinId === undefined) return first;
+  let kg = held.get(thinId) ?? 0;
+  let now = first;
+  for (let round = 0; round < 2 && Math.abs(now.bowls - bowlsWanted) > 1e-3 * bowlsWanted; round++) {
+    kg = Math.max(0, kg + (bowlsWanted - now.bowls) * ready.bowlKg);
+    now = run(ready, scale, new Map([...held, [thinId, kg]]));
+  }
+  return now;
+}
+
+function quantile(sorted: Float64Array, share: number): number {
+  const place = share * (sorted.length - 1);
+  const low = Math.floor(place);
+  const a = sorted[low] ?? Number.NaN;
+  return a + ((sorted[Math.min(sorted.length - 1, low + 1)] ?? a) - a) * (place - low);
+}
+
+function bandOf(values: Float64Array): OddsBand {
+  const sorted = Float64Array.from(values).sort();
+  const mean = values.reduce((sum, x) => sum + x, 0) / values.length;
+  const variance = values.reduce((sum, x) => sum + (x - mean) ** 2, 0) / Math.max(1, values.length - 1);
+  return {
+    p5: quantile(sorted, 0.05),
+    p25: quantile(sorted, 0.25),
+    p50: quantile(sorted, 0.5),
+    p75: quantile(sorted, 0.75),
+    p95: quantile(sorted, 0.95),
+    mean,
+    sd: Math.sqrt(variance),
+  };
+}
+
+/** Shares below this are not spoken of: they drown in the noise of sampling. */
+const SPOKEN_OF = 0.02;
+
+function mattering(
+  unsure: readonly Unsure[],
+  deviates: readonly Float64Array[],
+  values: Float64Array,
+  outcome: Outcome,
+): Mattering[] {
+  const { mean, sd } = bandOf(values);
+  if (!(sd > 1e-12 * Math.max(1, Math.abs(mean)))) return [];
+  const n = values.length;
+  return unsure.flatMap(({ key }, i): Mattering[] => {
+    const row = deviates[i];
+    if (row === undefined) return [];
+    let covariance = 0;
+    for (let k = 0; k < n; k++) covariance += (row[k] ?? 0) * ((values[k] ?? 0) - mean);
+    const perSd = covariance / n;
+    const share = (perSd / sd) ** 2;
+    return share >= SPOKEN_OF ? [{ key, outcome, share: Math.min(1, share), perSd }] : [];
+  });
+}
+
+/**
+ * The odds of a plan: the whole line run many times, each time with every unsure figure drawn from its spread. Same
+ * seed, same answer. Plain data in and out but for `onProgress`, so that a worker can be asked.
+ *
+ * @param ready the plan's soup made ready. @param scale the plan's scale.
+ * @param onProgress called now and then with the share done; answering false ends the sampling with what there is.
+ */
+export function oddsOf(ready: Ready, scale: number, ask: OddsAsk, onProgress?: (share: number) => boolean): Odds {
+  const planned = run(ready, scale);
+  const unsure = unsureOf(ready);
+  const draws = drawsFrom(ask.seed);
+  const held = heldTo(planned, ask.held);
+  const thinId = ask.held === 'bowls' ? lastThin(planned) : undefined;
+  const bowlsWanted = ask.held === 'bowls' ? planned.bowls : undefined;
+  const values = Object.fromEntries(OUTCOMES.map((name) => [name, new Float64Array(ask.samples)])) as Record<Outcome, Float64Array>;
+  const deviates = unsure.map(() => new Float64Array(ask.samples));
+  const one = new Array<number>(unsure.length).fill(0);
+  let done = 0;
+  for (; done < ask.samples; done++) {
+    for (let i = 0; i < unsure.length; i++) {
+      const z = draws.normal();
+      one[i] = z;
+      const row = deviates[i];
+      if (row !== undefined) row[done] = z;
+    }
+    const turned = turnedOut(ready, unsure, one);
+    const outcome: Outcomes = outcomesOf(turned, sample(turned, scale, held, bowlsWanted, thinId));
+    for (const name of OUTCOMES) values[name][done] = outcome[name];
+    if (onProgress !== undefined && done % 256 === 255 && !onProgress((done + 1) / ask.samples)) {
+      done += 1;
+      break;
+    }
+  }
+  const kept = Object.fromEntries(OUTCOMES.map((name) => [name, values[name].subarray(0, done)])) as Record<Outcome, Float64Array>;
+  const bands = Object.fromEntries(OUTCOMES.map((name) => [name, bandOf(kept[name])])) as Record<Outcome, OddsBand>;
+  const sorted = Float64Array.from(kept.bowls).sort();
+  return {
+    held: ask.held,
+    samples: done,
+    seed: ask.seed,
+    bands,
+    bowls: { with50: Math.floor(quantile(sorted, 0.5) + 1e-9), with90: Math.floor(quantile(sorted, 0.1) + 1e-9) },
+    matters: OUTCOMES.flatMap((name) =>
+      mattering(unsure, deviates, kept[name], name)
+        .sort((a, b) => b.share - a.share)
+        .slice(0, 5),
+    ),
+  };
+}

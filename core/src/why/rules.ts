@@ -1,0 +1,88 @@
+import { DEFAULT_HABITS, HABITS, type HabitName } from '../kit/index.js';
+import type { Ready } from '../line/index.js';
+import type { Askable } from './ask.js';
+
+/** A rule that a figure rests on: in words, its source, and the kitchen figure in it with where that comes from. */
+export interface Rule {
+  readonly rule: string;
+  readonly source: string;
+  readonly habit:
+    { readonly name: HabitName; readonly value: number; readonly unit: string; readonly from: 'default' | 'kitchen' } | undefined;
+}
+
+type Plain = Omit<Rule, 'habit'> & { readonly habit?: HabitName };
+
+const BALANCE: Plain = { rule: 'what came in less what left is what stays, for every component', source: 'balance' };
+const TRIM: Plain = { rule: 'trimming leaves the larder row’s share of what was bought', source: 'the row’s own source' };
+const BOIL_OFF: Plain = {
+  rule: 'water lost = flux by vigour x open area x minutes x what the lid leaves, never above what the burner can evaporate',
+  source: 'kitchen default; energy balance',
+  habit: 'boilOff',
+};
+const ROAST: Plain = {
+  rule: 'water lost = most (1 - exp(-t / tau)), tau by size, oven and load',
+  source: 'kitchen default',
+  habit: 'roastMost',
+};
+const FILM: Plain = {
+  rule: 'what clings = wetted area x thickness, which grows with the root of the body',
+  source: 'Jeffreys (1930); kitchen default',
+  habit: 'filmMm',
+};
+const COVER: Plain = {
+  rule: 'liquid to a set depth over a bed of pieces in a round pot',
+  source: 'geometry; kitchen default',
+  habit: 'packingRaw',
+};
+
+const RULES: Readonly<Record<Askable, readonly Plain[]>> = {
+  salt: [BALANCE, { rule: 'NaCl from every source, by mass', source: 'balance' }, FILM],
+  fat: [BALANCE, FILM],
+  energy: [
+    BALANCE,
+    {
+      rule: 'fat 37, protein 17, carbohydrate 17, fibre 8, alcohol 29, organic acids 13 kJ/g',
+      source: 'Regulation (EU) 1169/2011, Annex XIV',
+    },
+  ],
+  cost: [{ rule: 'price of what was bought; trimmed parts are paid for by what goes on', source: 'the larder’s prices' }],
+  litres: [
+    {
+      rule: 'volumes of the components at the temperature of the bowl',
+      source: 'Choi and Okos (1986), as in ASHRAE Refrigeration',
+    },
+    BALANCE,
+  ],
+  yield: [BALANCE, TRIM, ROAST, BOIL_OFF, FILM],
+  bowls: [BALANCE, TRIM, ROAST, BOIL_OFF, FILM],
+  body: [
+    {
+      rule: 'serum + A B^2.5 f(T), B = fibre + 0.9 cooked starch + 0.1 protein, % of mass',
+      source: 'Rao, Bourne and Cooley (1981); kitchen default',
+      habit: 'bodyA',
+    },
+  ],
+  minutes: [
+    { rule: 'to the boil: heat wanted over the burner’s useful power less wall loss', source: 'energy balance' },
+    { rule: 'branches run side by side; a joining waits for the later', source: 'definition' },
+  ],
+  stock: [COVER, BOIL_OFF],
+  cream: [{ rule: 'cream to its target in the finished soup', source: 'balance' }],
+};
+
+/** Rules behind a figure, with the kitchen's own figures where it has them. */
+export function ruleOf(figure: Askable, ready: Pick<Ready, 'habits'>): Rule[] {
+  return RULES[figure].map(({ rule, source, habit }) => ({
+    rule,
+    source,
+    habit:
+      habit === undefined
+        ? undefined
+        : {
+            name: habit,
+            value: ready.habits[habit],
+            unit: HABITS[habit].unit,
+            from: ready.habits[habit] === DEFAULT_HABITS[habit] ? 'default' : 'kitchen',
+          },
+  }));
+}

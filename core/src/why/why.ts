@@ -1,0 +1,212 @@
+import { energyKj } from '../dish/index.js';
+import { SALT, FAT, FIBRE, STARCH, PROTEIN } from '../larder/index.js';
+import type { Ready, Run, StepRecord } from '../line/index.js';
+import {
+  BODY,
+  COST,
+  CREAM_KG,
+  COOKED_STARCH_KG,
+  PROTEIN_THICKENS,
+  STARCH_THICKENS,
+  bodyMPas,
+  parcelKg,
+  potKg,
+  serumMPas,
+  volumeM3,
+  type Flow,
+  type FlowKind,
+  type Parcel,
+} from '../pot/index.js';
+import type { Askable } from './ask.js';
+import { ruleOf, type Rule } from './rules.js';
+
+/** One contribution: from which line or step, how much, in the figure's unit. */
+export interface Part {
+  /** A line, a step, or a component of the soup. */
+  readonly of: 'line' | 'step' | 'component';
+  readonly id: string;
+  readonly kind: FlowKind | 'stays' | 'clock' | undefined;
+  readonly value: number;
+}
+
+/** Where a figure comes from. For a `sum` the parts add up to it exactly; an `attribution` says by name how it shares out. */
+export interface Why {
+  readonly figure: Askable;
+  readonly value: number;
+  readonly unit: string;
+  readonly how: 'sum' | 'attribution';
+  readonly attribution: string | undefined;
+  readonly parts: readonly Part[];
+  readonly rules: readonly Rule[];
+}
+
+type Measure = (parcel: Parcel, tempC: number) => number;
+
+/** What adds up: a measure of parcels that is the sum of the measures of their parts. */
+const MEASURES: Readonly<Partial<Record<Askable, { readonly measure: Measure; readonly unit: string }>>> = {
+  salt: { measure: ({ mix }) => mix[SALT] * 1000, unit: 'g' },
+  fat: { measure: ({ mix }) => mix[FAT] * 1000, unit: 'g' },
+  energy: { measure: ({ mix }) => energyKj(mix), unit: 'kJ' },
+  cost: { measure: ({ carried }) => carried[COST], unit: 'money' },
+  cream: { measure: ({ carried }) => carried[CREAM_KG] * 1000, unit: 'g' },
+  yield: { measure: (parcel) => parcelKg(parcel), unit: 'kg' },
+};
+
+/** What crossed the rim, in and out, summed by kind and line. */
+function crossings(records: readonly StepRecord[], measure: Measure): Part[] {
+  const sums = new Map<string, Part>();
+  const count = (flow: Flow, sign: 1 | -1): void => {
+    if (flow.kind === 'bowls') return;
+    const key = `${flow.kind} ${flow.lineId} ${String(sign)}`;
+    const value = sign * measure(flow.parcel, flow.tempC) + (sums.get(key)?.value ?? 0);
+    const isLine = flow.kind === 'ingredient' || flow.kind === 'trim' || flow.kind === 'taken out' || flow.kind === 'given back';
+    sums.set(key, { of: isLine ? 'line' : 'step', id: flow.lineId, kind: flow.kind, value });
+  };
+  for (const { took, gave } of records) {
+    for (const flow of took) count(flow, 1);
+    for (const flow of gave) count(flow, -1);
+  }
+  return [...sums.values()].filter(({ value }) => value !== 0);
+}
+
+/** A figure that adds up: everything that came in, less everything that left on the way, is what was dished. */
+function summed(ready: Ready, of: Run, figure: Askable, measure: Measure, unit: string): Why {
+  const dished = of.dished?.parcel;
+  const parts = crossings(of.records, measure);
+  const left =
+    measure(of.pot.liquid, of.pot.tempC) + of.pot.cohorts.reduce((sum, { parcel }) => sum + measure(parcel, of.pot.tempC), 0);
+  const all: Part[] = left === 0 ? parts : [...parts, { of: 'step', id: 'pot', kind: 'stays', value: -left }];
+  const value = dished === undefined ? 0 : measure(dished, of.dished?.tempC ?? 0);
+  return { figure, value, unit, how: 'sum', attribution: undefined, parts: all, rules: ruleOf(figure, ready) };
+}
+
+/** Litres: each component's volume adds up at one temperature (no air, which has left by then). */
+function litres(ready: Ready, of: Run): Why {
+  const tempC = of.dished?.tempC ?? ready.servedC;
+  return summed(ready, of, 'litres', ({ mix }) => volumeM3(mix, tempC) * 1000, 'L');
+}
+
+/** Kilos by line that a step poured in: stock wanted is the sum over the steps that take it. */
+function stock(ready: Ready, of: Run): Why {
+  const liquids = new Set(ready.lines.filter(({ line }) => line.ingredient.row.group === 'liquids').map(({ line }) => line.id));
+  const parts = of.records.flatMap(({ step, took }): Part[] =>
+    took
+      .filter(({ kind, lineId }) => kind === 'ingredient' && liquids.has(lineId))
+      .map(({ parcel }) => ({ of: 'step', id: step.id, kind: 'ingredient', value: parcelKg(parcel) })),
+  );
+  const value = parts.reduce((sum, part) => sum + part.value, 0);
+  return { figure: 'stock', value, unit: 'kg', how: 'sum', attribution: undefined, parts, rules: ruleOf('stock', ready) };
+}
+
+/**
+ * Minutes: the steps that the clock waited for, backwards from the end: along the branch that was last at every join.
+ * They add up to the whole.
+ */
+function minutes(ready: Ready, of: Run): Why {
+  const parts: Part[] = [];
+  let before = 0;
+  for (const { step, overAt } of of.records) {
+    // A record moves the clock only by what it is later than all before it.
+    if (overAt > before) {
+      parts.push({ of: 'step', id: step.id, kind: 'clock', value: overAt - before });
+      before = overAt;
+    }
+  }
+  return {
+    figure: 'minutes',
+    value: of.minutes,
+    unit: 'min',
+    how: 'attribution',
+    attribution: 'by how much each step moves the latest clock; branches run side by side',
+    parts,
+    rules: ruleOf('minutes', ready),
+  };
+}
+
+/** Bowls: kilos that are dished over what one bowl takes; shared out step by step as the yield is. */
+function bowls(ready: Ready, of: Run): Why {
+  const perBowl = of.dished === undefined || of.bowls === 0 ? Number.NaN : parcelKg(of.dished.parcel) / of.bowls;
+  const kilos = summed(ready, of, 'yield', (parcel) => parcelKg(parcel), 'kg');
+  return {
+    figure: 'bowls',
+    value: of.bowls,
+    unit: 'bowls',
+    how: 'attribution',
+    attribution: 'each kilo that came or went, over the kilos of one bowl',
+    parts: kilos.parts.map((part) => ({ ...part, value: part.value / perBowl })),
+    rules: ruleOf('bowls', ready),
+  };
+}
+
+/**
+ * Body: shares of ln body over the serum. Solids give (A B^b f) together; each component's share of that part is its
+ * share of B, times b when it is changed alone. Readings have a part of their own.
+ */
+function body(ready: Ready, of: Run): Why {
+  const last = of.records.at(-1)?.before;
+  const { bodyA } = ready.habits;
+  if (last === undefined || potKg(last) === 0) {
+    return {
+      figure: 'body',
+      value: 0,
+      unit: 'mPa·s',
+      how: 'attribution',
+      attribution: undefined,
+      parts: [],
+      rules: ruleOf('body', ready),
+    };
+  }
+  const { liquid } = last;
+  const value = bodyMPas(last, ready.servedC, bodyA);
+  const serum = serumMPas(liquid.mix, ready.servedC);
+  const shift = last.belief.mean[BODY] ?? 0;
+  const overSerum = Math.log(value / serum) - shift;
+  const solids: readonly (readonly [string, number])[] = [
+    ['fibre', liquid.mix[FIBRE]],
+    ['cooked starch', STARCH_THICKENS * liquid.carried[COOKED_STARCH_KG]],
+    ['protein', PROTEIN_THICKENS * liquid.mix[PROTEIN]],
+  ];
+  const sum = solids.reduce((all, [, kg]) => all + kg, 0);
+  const uncooked = liquid.mix[STARCH] - liquid.carried[COOKED_STARCH_KG];
+  const parts: Part[] = [
+    { of: 'component', id: 'serum', kind: undefined, value: Math.log(serum) },
+    ...solids.map(([id, kg]): Part => ({ of: 'component', id, kind: undefined, value: sum > 0 ? (overSerum * kg) / sum : 0 })),
+    ...(uncooked > 1e-9 ? [{ of: 'component', id: 'raw starch', kind: undefined, value: 0 } as const] : []),
+    ...(shift === 0 ? [] : [{ of: 'component', id: 'readings', kind: undefined, value: shift } as const]),
+  ];
+  return {
+    figure: 'body',
+    value,
+    unit: 'mPa·s',
+    how: 'attribution',
+    attribution:
+      'shares of ln body (mPa·s): the serum’s own, what is over it by share of thickening solids, and what readings have moved',
+    parts,
+    rules: ruleOf('body', ready),
+  };
+}
+
+/**
+ * Why a figure of a run is what it is: told from the run's own records, never worked out a second time.
+ *
+ * @example explain(ready, of, 'salt').parts // stock 12 g, cheese 30 g, salt 150 g, film -1 g ... sum: the salt in the bowls
+ */
+export function explain(ready: Ready, of: Run, figure: Askable): Why {
+  switch (figure) {
+    case 'litres':
+      return litres(ready, of);
+    case 'stock':
+      return stock(ready, of);
+    case 'minutes':
+      return minutes(ready, of);
+    case 'bowls':
+      return bowls(ready, of);
+    case 'body':
+      return body(ready, of);
+    default: {
+      const own = MEASURES[figure];
+      if (own === undefined) throw new Error(`No measure for ${figure}.`);
+      return summed(ready, of, figure, own.measure, own.unit);
+    }
+  }
+}

@@ -108,6 +108,8 @@ function bandOf(values: Float64Array): OddsBand {
 
 /** Shares below this are not spoken of: they drown in the noise of sampling. */
 const SPOKEN_OF = 0.02;
+/** What is held varies by less than this and has nothing that matters. */
+const HARDLY_VARIES = 1e-3;
 
 function mattering(
   unsure: readonly Unsure[],
@@ -116,7 +118,7 @@ function mattering(
   outcome: Outcome,
 ): Mattering[] {
   const { mean, sd } = bandOf(values);
-  if (!(sd > 1e-12 * Math.max(1, Math.abs(mean)))) return [];
+  if (!(sd > HARDLY_VARIES * Math.abs(mean))) return [];
   const n = values.length;
   return unsure.flatMap(({ key }, i): Mattering[] => {
     const row = deviates[i];

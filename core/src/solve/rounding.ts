@@ -5,6 +5,8 @@ export interface Unit {
   readonly lineId: string;
   readonly unitKg: number;
   readonly label: string;
+  /** No more than this is on hand, kg. */
+  readonly mostKg?: number;
 }
 
 export interface RoundedLine extends Unit {
@@ -55,17 +57,19 @@ export function unitsOf(ready: Ready, kgOf: (lineId: string) => number): Unit[] 
   });
 }
 
-function nearestCount(kg: number, unitKg: number): number {
-  return Math.max(1, Math.round(kg / unitKg));
+/** The nearest count, or the most that is on hand. */
+function nearestCount(kg: number, { unitKg, mostKg }: Unit): number {
+  const nearest = Math.max(1, Math.round(kg / unitKg));
+  return mostKg === undefined ? nearest : Math.max(1, Math.min(nearest, Math.floor(mostKg / unitKg + 1e-9)));
 }
 
 /** Mean square drift of one factor with every line at its nearest count; stops as soon as it is no better than the best. */
 function driftAt(factor: number, exact: readonly number[], units: readonly Unit[], best: number): number {
   let sum = 0;
   const limit = best * units.length;
-  for (const [n, { unitKg }] of units.entries()) {
+  for (const [n, unit] of units.entries()) {
     const kg = (exact[n] ?? 0) * factor;
-    sum += Math.log((nearestCount(kg, unitKg) * unitKg) / kg) ** 2;
+    sum += Math.log((nearestCount(kg, unit) * unit.unitKg) / kg) ** 2;
     if (sum >= limit) return Number.POSITIVE_INFINITY;
   }
   return sum / units.length;
@@ -104,11 +108,8 @@ export function roundTogether(
     const low = sorted[n] ?? 1;
     const high = sorted[n + 1] ?? 1;
     const middle = (low + high) / 2;
-    const meanLog =
-      used.reduce(
-        (sum, { unitKg }, i) => sum + Math.log((nearestCount((exact[i] ?? 0) * middle, unitKg) * unitKg) / (exact[i] ?? 1)),
-        0,
-      ) / Math.max(1, used.length);
+    const logs = used.map((unit, i) => Math.log((nearestCount((exact[i] ?? 0) * middle, unit) * unit.unitKg) / (exact[i] ?? 1)));
+    const meanLog = logs.reduce((sum, log) => sum + log, 0) / Math.max(1, used.length);
     candidates += 1;
     const factor = Math.min(high * (1 - 1e-12), Math.max(low * (1 + 1e-12), Math.exp(meanLog)));
     const drift = driftAt(factor, exact, used, best.drift);
@@ -124,7 +125,7 @@ export function roundTogether(
     candidates,
     lines: used.map((unit, n) => {
       const kg = exact[n] ?? 0;
-      const count = nearestCount(kg * best.factor, unit.unitKg);
+      const count = nearestCount(kg * best.factor, unit);
       const roundedKg = count * unit.unitKg;
       return { ...unit, count, exactKg: kg, roundedKg, drift: Math.log(roundedKg / (kg * best.factor)) };
     }),

@@ -44,6 +44,9 @@ const HANDLING_MIN = 1.5;
 /** What softens so slowly that nobody means to eat it: bay, a bundle. */
 const NEVER_EATEN = 0.1;
 
+/** The blade makes nothing of what is grated this fine, tender or not, m. Kitchen default. */
+const GRATED_M = 0.003;
+
 /** Grain after so many seconds at the blade, m. @example grainAfter('jug', 0.025, 120) // 0.00031 */
 export function grainAfter(blender: Blend['blender'], fromM: number, seconds: number): number {
   const { tauS, leastM } = BLADE[blender];
@@ -86,7 +89,7 @@ export function blend(before: PotState, settings: Blend, context: StepContext): 
     liquid = plusParcel(liquid, part);
     largestM = Math.max(largestM, cohort.sizeM);
     if (cohort.softening < NEVER_EATEN) leftIn.push(cohort.lineId);
-    else if (cohort.softness < TENDER) hard.push(cohort.lineId);
+    else if (cohort.softness < TENDER && cohort.sizeM > GRATED_M) hard.push(cohort.lineId);
   }
   const cautions: Caution[] = [];
   if (leftIn.length > 0) cautions.push({ code: 'LEFT_IN_FOR_THE_BLADE', lineIds: leftIn });

@@ -11,6 +11,8 @@ export type TrimStep = z.infer<typeof TrimStepSchema>;
 const BOARD_MIN_PER_KG = 3;
 
 const HARD = new Set(['roots', 'squashes']);
+/** Those of the two groups that give way to any knife. */
+const SOFT = new Set(['ginger', 'galangal', 'turmeric-root', 'courgette', 'marrow', 'cucumber']);
 const GRITTY = new Set(['leek', 'spinach', 'chard', 'nettle', 'watercress']);
 
 /**
@@ -47,7 +49,7 @@ export function trim(pot: PotState, settings: TrimStep, context: StepContext): S
     state = joined(state, standing(line, kept));
     boughtKg += massKg;
     const { row } = line.ingredient;
-    if (HARD.has(row.group)) hard.push(line.id);
+    if (HARD.has(row.group) && !SOFT.has(row.id)) hard.push(line.id);
     if (GRITTY.has(row.id)) gritty.push(line.id);
   }
   const cautions: Caution[] = [];

@@ -1,0 +1,49 @@
+import { given, type Given } from './options.js';
+import { check, plan } from './plan.js';
+import { landing, larder, odds, units, why } from './more.js';
+import { GOOD, Misused, USAGE, type Outcome } from './outcome.js';
+
+const HELP = `npm run tureen -- COMMAND [options]
+
+  plan SOUP.json      amounts, figures, cautions
+  check SOUP.json     whether it can be cooked
+  land SOUP.json      what to stir in: --band salt=0.7..0.9 --band body=150..250 [--add water --add ...]
+  odds SOUP.json      how it may turn out: [--samples 2000] [--seed 1] [--hold amounts|body|bowls]
+  why SOUP.json FIGURE   salt, fat, energy, cost, litres, yield, bowls, body, minutes, stock, cream
+  larder NAME         one ingredient [--country gb|us|au]
+  units [N FROM TO]   all units, or a conversion
+
+  --bowls 40 --bowl 300g --pot ID       what is asked; without a pot the smallest that holds it
+  --kg 12kg --litres 12l --on-hand beetroot=5kg --fill-pot --trays 4 --jugs 6 --cartons cream=2x600g
+                                        from other sides; several are met together or said to contradict
+  --round                               rounded to what is bought and measured
+  --kit home|cafe|canteen|KIT.json  --larder MORE.json  --json
+
+Ends with 0 when it worked, 1 when the soup or what is asked of it is wrong, 2 when the command was not understood.`;
+
+const COMMANDS: Readonly<Record<string, (from: Given) => Outcome | Promise<Outcome>>> = {
+  plan,
+  check,
+  land: landing,
+  odds,
+  why,
+  larder,
+  units,
+};
+
+/** Runs one command line. Nothing is read but the files it names, and nothing is written. */
+export async function tureen(args: readonly string[]): Promise<Outcome & { readonly json: boolean }> {
+  const json = args.includes('--json');
+  try {
+    const from = given(args);
+    const name = from.positionals[0];
+    if (from.values.help === true || name === undefined)
+      return { exit: from.values.help === true ? GOOD : USAGE, text: HELP, data: { usage: HELP }, json };
+    const command = COMMANDS[name];
+    if (command === undefined) throw new Misused(`There is no command "${name}".`);
+    return { ...(await command(from)), json };
+  } catch (error) {
+    if (!(error instanceof Misused)) throw error;
+    return { exit: USAGE, text: `${error.message}\n\n${HELP}`, data: { error: error.message }, json };
+  }
+}

@@ -1,0 +1,145 @@
+import { cautionSentence, planSentence, problemSentence } from '@tureen/core/messages';
+import { makeLarder, type IngredientRow } from '@tureen/core/larder';
+import { clocksOf, makeReady, run } from '@tureen/core/line';
+import { cardsMade, cautionsOf, figuresOf, makePlan, pullList, type Ask, type Planned } from '@tureen/core/plan';
+import { roundTogether, unitsOf, withKilos } from '@tureen/core/solve';
+import { bodyWord } from '@tureen/core/body';
+import { tasteWord, tastesOf } from '@tureen/core/season';
+import { showMass, showMinutes, type UnitSystem } from '@tureen/core/units';
+import type { Kit } from '@tureen/core/kit';
+import type { Soup } from '@tureen/core/soup';
+import { loadKit, loadLarder, loadSoup } from './files.js';
+import { askOf, type Given } from './options.js';
+import { Misused, good, wrong, type Outcome } from './outcome.js';
+import { table } from './table.js';
+
+export interface Loadeds {
+  readonly soup: Soup;
+  readonly kit: Kit;
+  readonly rows: readonly IngredientRow[];
+}
+
+/** Soup, kit and larder as the options name them. */
+export function loadAll(from: Given): { ok: true; value: Loadeds } | { ok: false; outcome: Outcome } {
+  const file = from.positionals[1];
+  if (file === undefined) throw new Misused('Name the file of a soup.');
+  const soup = loadSoup(file);
+  if (!soup.ok) return soup;
+  const kit = loadKit(from.values.kit);
+  if (!kit.ok) return kit;
+  const rows = loadLarder(from.values.larder);
+  if (!rows.ok) return rows;
+  return { ok: true, value: { soup: soup.value, kit: kit.value, rows: rows.value } };
+}
+
+/** The plan that the options ask for, or why there is none. */
+export function planned(from: Given): { ok: true; value: Loadeds & { plan: Planned; ask: Ask } } | { ok: false; outcome: Outcome } {
+  const loaded = loadAll(from);
+  if (!loaded.ok) return loaded;
+  const { soup, kit, rows } = loaded.value;
+  const ask = askOf(from, kit, soup.writtenFor, (one) => makePlan(soup, rows, kit, one).ok);
+  const planning = makePlan(soup, rows, kit, ask);
+  if (planning.ok) return { ok: true, value: { ...loaded.value, plan: planning.plan, ask } };
+  const { error } = planning;
+  if (error.code === 'SOUP_HAS_PROBLEMS') return { ok: false, outcome: problemsOutcome(error.problems) };
+  return { ok: false, outcome: wrong(planSentence(error), error) };
+}
+
+function problemsOutcome(problems: readonly (Parameters<typeof problemSentence>[0] & { readonly path: string })[]): Outcome {
+  const lines = problems.map((problem) => `  ${problem.path}: ${problemSentence(problem)}`);
+  return wrong(['The soup can’t be cooked as it stands:', ...lines].join('\n'), { problems });
+}
+
+export function check(from: Given): Outcome {
+  const loaded = loadAll(from);
+  if (!loaded.ok) return loaded.outcome;
+  const { soup, kit, rows } = loaded.value;
+  const readied = makeReady(soup, makeLarder(rows), kit, kit.pots[0]?.id ?? '', soup.writtenFor.bowlG / 1000);
+  if (!readied.ok) return problemsOutcome(readied.problems);
+  const of = run(readied.ready, 1);
+  const raw = clocksOf(readied.ready, of).filter(({ melded }) => !melded);
+  const notes = raw.map(
+    ({ lineId, meldNeeds, hotMinutes }) =>
+      `  ${lineId}: wants ${showMinutes(meldNeeds)} of heat and gets ${showMinutes(hotMinutes)}.`,
+  );
+  return good([`${soup.name} can be cooked: ${String(soup.lines.length)} lines.`, ...notes].join('\n'), { ok: true, raw });
+}
+
+function mass(kg: number, units: UnitSystem): string {
+  const { digits, unit } = showMass(kg, units);
+  return `${digits} ${unit}`;
+}
+
+/** Rounded to what is bought and measured; a batch that a limit decides is not rounded past it. */
+function roundedOff({ ready, run: of, snapshot }: Planned): ReturnType<typeof roundTogether> {
+  const kgOf = (id: string): number => of.usedKg.get(id) ?? 0;
+  const anchors = snapshot.ask.anchors ?? [];
+  const onHand = new Map(anchors.flatMap((anchor) => (anchor.by === 'on hand' ? [[anchor.ingredient, anchor.kg] as const] : [])));
+  const units = unitsOf(ready, kgOf).map((unit) => {
+    const ingredient = ready.lines.find(({ line }) => line.id === unit.lineId)?.line.ingredient.row.id ?? '';
+    const mostKg = onHand.get(ingredient);
+    return mostKg === undefined ? unit : { ...unit, mostKg };
+  });
+  return roundTogether(units, kgOf, anchors.length === 0 ? undefined : { least: 0.95, most: 1 });
+}
+
+export function plan(from: Given): Outcome {
+  const made = planned(from);
+  if (!made.ok) return made.outcome;
+  const { plan: own, kit, soup } = made.value;
+  const rounding = from.values.round === true ? roundedOff(own) : undefined;
+  const rounded =
+    rounding === undefined
+      ? own
+      : { ...own, ready: withKilos(own.ready, new Map(rounding.lines.map(({ lineId, roundedKg }) => [lineId, roundedKg]))) };
+  const of = rounding === undefined ? own.run : run(rounded.ready, own.snapshot.scale);
+  const figures = figuresOf(own.ready, of);
+  const list = pullList({ ready: own.ready, run: of });
+  const cards = cardsMade(own.ready, of);
+  const cautions = cautionsOf(own.ready, of);
+  const pot = kit.pots.find(({ id }) => id === own.snapshot.ask.potId)?.name ?? '';
+  const name = (id: string): string =>
+    own.ready.lines.find(({ line }) => line.id === id)?.line.ingredient.row.name.toLowerCase() ?? id;
+  const tastes = of.dished === undefined ? undefined : tastesOf(of.dished.parcel);
+  const rows = list.map(({ name: ingredient, boughtKg, edibleKg, trimKg, cost, way }) => [
+    ingredient,
+    mass(boughtKg, kit.units),
+    trimKg > 1e-9 ? mass(edibleKg, kit.units) : '',
+    way ?? '',
+    cost.toFixed(2),
+  ]);
+  const text = [
+    `${soup.name}: ${figures.bowls.toFixed(1)} bowls of ${String(own.snapshot.ask.bowlG)} g in the ${pot.toLowerCase()}`,
+    '',
+    table([['', 'bought', 'edible', '', 'cost'], ...rows], [1, 2, 4]),
+    ...cards.map(
+      ({ name: card, wantedKg, scale }) => `\nMakes ${card}: ${mass(wantedKg, kit.units)}, ${scale.toFixed(2)} times the card.`,
+    ),
+    '',
+    `cooked  ${mass(figures.cookedKg, kit.units)}   served ${mass(figures.servedKg, kit.units)}   time ${showMinutes(figures.minutes)}`,
+    `salt    ${figures.saltPct.toFixed(2)} %   body ${figures.bodyMPas.toFixed(0)} mPa·s (${bodyWord(figures.bodyMPas)}; by composition, 50 % either way before a reading)`,
+    ...(tastes === undefined
+      ? []
+      : [`taste   ${tasteWord('sour', tastes.sour)}, ${tasteWord('sweet', tastes.sweet)}, ${tasteWord('heat', tastes.heat)}`]),
+    `cost    ${figures.cost.toFixed(2)}, ${(figures.cost / figures.bowls).toFixed(2)} a bowl`,
+    ...of.servings.map(({ name: share, bowls }) => `bowls   ${bowls.toFixed(1)} ${share.toLowerCase()}`),
+    ...(rounding === undefined
+      ? []
+      : [`rounded with a drift of ${(rounding.drift * 100).toFixed(2)} %, batch x ${rounding.factor.toFixed(4)}`]),
+    '',
+    ...cautions.map(({ stepId, caution }) => `! ${stepId ?? 'batch'}: ${cautionSentence(caution, name)}`),
+    'Local food law and your kitchen’s own safety plan come first.',
+  ].join('\n');
+  return good(text, {
+    soup: soup.id,
+    ask: own.snapshot.ask,
+    scale: own.snapshot.scale,
+    figures,
+    pullList: list,
+    cards: cards.map(({ cardId, wantedKg, scale }) => ({ cardId, wantedKg, scale })),
+    servings: of.servings.map(({ id, bowls, bowlKg }) => ({ id, bowls, bowlKg })),
+    tastes,
+    rounding,
+    cautions,
+  });
+}

@@ -1,12 +1,11 @@
-import { LARDER_ROWS, SALT, WATER, makeLarder } from '../larder/index.js';
-import { DEFAULT_HABITS, READY_KITS } from '../kit/index.js';
-import { CREAM_KG, EMPTY_POT, MASS, contents, parcelKg, potKg, sdOf, type PotState } from '../pot/index.js';
+import { canteen, context, flowsKg, line, pot40, potOf } from '../../spec/pots.js';
+import { SALT, WATER } from '../larder/index.js';
+import { CREAM_KG, EMPTY_POT, MASS, contents, parcelKg, potKg, sdOf, type Flow, type PotState } from '../pot/index.js';
 import { saltToAdd, season } from '../season/index.js';
 import { cream, shareToAdd } from '../finish/index.js';
 import { film, filmM } from '../film/index.js';
 import { bowlFacts, dish } from '../dish/index.js';
 import {
-  add,
   alcoholKept,
   blend,
   cover,
@@ -22,39 +21,9 @@ import {
   takeOut,
   trayed,
   trim,
-  type ReadyLine,
-  type StepContext,
 } from './index.js';
 
-const larder = makeLarder(LARDER_ROWS);
-const vessel = READY_KITS.canteen.pots.find(({ id }) => id === 'boiler-40')!;
-
-function line(id: string, massKg: number, sizeMm = 25, keptShare = 1): ReadyLine {
-  const finish = id.endsWith('cream');
-  return { id, ingredient: larder.get(id)!, massKg, keptShare, saltKept: 1, shape: 'cube', sizeM: sizeMm / 1000, finish };
-}
-
-function context(lines: readonly ReadyLine[]): StepContext {
-  return {
-    kit: READY_KITS.canteen,
-    habits: DEFAULT_HABITS,
-    vessel,
-    boilC: 100,
-    servedC: 65,
-    bowlKg: 0.3,
-    creamToCome: undefined,
-    heldKg: undefined,
-    line: (id) => lines.find((own) => own.id === id)!,
-  };
-}
-
-function gaveKg(result: { gave: readonly { parcel: Parameters<typeof parcelKg>[0] }[] }): number {
-  return result.gave.reduce((sum, { parcel }) => sum + parcelKg(parcel), 0);
-}
-
-function potOf(...lines: readonly ReadyLine[]): PotState {
-  return add(EMPTY_POT, { id: 'a', op: 'add', uses: lines.map(({ id }) => ({ line: id })) }, context(lines)).pot;
-}
+const gaveKg = (result: { gave: readonly Flow[] }): number => flowsKg(result.gave);
 
 describe('trim', () => {
   it('2 kg of beetroot, 77 % kept: 0.46 kg goes to the tub', () => {
@@ -90,7 +59,7 @@ describe('roast', () => {
   });
 
   it('20 kg at 6 kg/m2 on trays of 0.53 x 0.325 m: 1.0335 kg each, 20 trays, 4 rounds of 6; or crowded on 6', () => {
-    const tray = READY_KITS.canteen.trays[0]!;
+    const tray = canteen.trays[0]!;
     expect(trayed(20, tray, 'rounds')).toEqual(jasmine.objectContaining({ trays: 20, rounds: 4 }));
     const crowded = trayed(20, tray, 'crowd');
     expect(crowded.rounds).toBe(1);
@@ -167,7 +136,7 @@ describe('simmer', () => {
 
   it('cannot evaporate more than the burner gives: 200 W useful less wall loss', () => {
     // Level 10.43 L / 0.12566 m2 = 8.0 cm at 15 °C; wall 0.1003 m2 x 10 x 80 = 80.2 W; (200 - 80.2) / 2256.5 kJ x 1800 s = 0.0956 kg
-    const small: StepContext = { ...context([]), vessel: { ...vessel, burnerW: 400, efficiency: 0.5 } };
+    const small = context([], { vessel: { ...pot40(), burnerW: 400, efficiency: 0.5 } });
     const result = simmer(water, { ...settings, vigour: 'rolling' }, small);
     expect(gaveKg(result)).toBeCloseTo(0.0956, 3);
     expect(result.cautions.map(({ code }) => code)).toContain('BURNER_LIMITS');

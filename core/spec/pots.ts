@@ -1,0 +1,94 @@
+/** What specs cook with: the larder that ships, one pot, lines by ingredient. */
+import { LARDER_ROWS, makeLarder, type Ingredient } from '../src/larder/index.js';
+import { DEFAULT_HABITS, READY_KITS, type Vessel } from '../src/kit/index.js';
+import { makeReady, type Ready } from '../src/line/index.js';
+import { EMPTY_POT, parcelKg, type Flow, type Parcel, type PotState } from '../src/pot/index.js';
+import { EXAMPLE_SOUPS, type Line, type Soup, type SoupStep } from '../src/soup/index.js';
+import { add, type ReadyLine, type StepContext } from '../src/steps/index.js';
+
+export const larder = makeLarder(LARDER_ROWS);
+export const canteen = READY_KITS.canteen;
+
+export function ingredient(id: string): Ingredient {
+  const found = larder.get(id);
+  if (found === undefined) throw new Error(`The larder has no ${id}.`);
+  return found;
+}
+
+export function pot40(): Vessel {
+  const found = canteen.pots.find(({ id }) => id === 'boiler-40');
+  if (found === undefined) throw new Error('The canteen has a broad boiler.');
+  return found;
+}
+
+/** So many kilos of an ingredient as a line of that name, in cubes. */
+export function line(id: string, massKg: number, sizeMm = 25, keptShare = 1): ReadyLine {
+  const finish = id.endsWith('cream');
+  return { id, ingredient: ingredient(id), massKg, keptShare, saltKept: 1, shape: 'cube', sizeM: sizeMm / 1000, finish };
+}
+
+/** At sea level, in the broad boiler, served hot. */
+export function context(lines: readonly ReadyLine[] = [], change: Partial<StepContext> = {}): StepContext {
+  return {
+    kit: canteen,
+    habits: DEFAULT_HABITS,
+    vessel: pot40(),
+    boilC: 100,
+    servedC: 65,
+    bowlKg: 0.3,
+    creamToCome: undefined,
+    heldKg: undefined,
+    line: (id) => {
+      const found = lines.find((own) => own.id === id);
+      if (found === undefined) throw new Error(`No line ${id}.`);
+      return found;
+    },
+    ...change,
+  };
+}
+
+/** A pot with lines put in as they are. */
+export function potOf(...lines: readonly ReadyLine[]): PotState {
+  return add(EMPTY_POT, { id: 'a', op: 'add', uses: lines.map(({ id }) => ({ line: id })) }, context(lines)).pot;
+}
+
+export function flowsKg(flows: readonly { readonly parcel: Parcel; readonly kind?: Flow['kind'] }[]): number {
+  return flows.reduce((sum, { parcel }) => sum + parcelKg(parcel), 0);
+}
+
+export function example(id: string): Soup {
+  const found = EXAMPLE_SOUPS.find((soup) => soup.id === id);
+  if (found === undefined) throw new Error(`No example ${id}.`);
+  return found;
+}
+
+/** A soup made ready in the canteen, or a failed spec that says why. */
+export function ready(soup: Soup, potId = 'boiler-40', bowlKg = 0.3): Ready {
+  const readied = makeReady(soup, larder, canteen, potId, bowlKg);
+  if (!readied.ok) throw new Error(JSON.stringify(readied.problems));
+  return readied.ready;
+}
+
+/** A line of a soup by weight; whole unless a way is named. */
+export function kilos(id: string, of: string, kg: number, more: Partial<Line> = {}): Line {
+  return { id, ingredient: of, amount: { rule: 'scaled', amount: { value: kg, unit: 'kg' } }, ...more };
+}
+
+export function byStep(id: string, of: string): Line {
+  return { id, ingredient: of, amount: { rule: 'byStep' } };
+}
+
+/** A soup of one branch, for ten bowls of 300 g. */
+export function soupOf(lines: Line[], steps: readonly SoupStep[], more: Partial<Soup> = {}): Soup {
+  return {
+    id: 'spec',
+    name: 'Spec',
+    lead: 'Carrot',
+    school: 'sweat',
+    served: 'hot',
+    writtenFor: { bowls: 10, bowlG: 300 },
+    lines,
+    root: { id: 'pot', name: 'Pot', vessel: 'pot', steps: [...steps, { id: 'dish', op: 'dish' }] },
+    ...more,
+  };
+}

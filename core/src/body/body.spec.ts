@@ -1,0 +1,279 @@
+import fc from 'fast-check';
+import { context, ingredient, line, potOf } from '../../spec/pots.js';
+import { DEFAULT_HABITS } from '../kit/index.js';
+import {
+  BODY,
+  UNREAD,
+  bodyMPas,
+  gelatinised,
+  parcelKg,
+  parcelOf,
+  plusParcel,
+  potOf as standing,
+  priorMPas,
+  sdOf,
+  solidsForBody,
+  waterMPas,
+  type Belief,
+  type Parcel,
+  type PotState,
+} from '../pot/index.js';
+import { read } from '../steps/index.js';
+import {
+  bodyWord,
+  cupMm2S,
+  evidenceOf,
+  grainWord,
+  observe,
+  poolNuM2S,
+  poolRadiusM,
+  reduceKg,
+  syringeLevel,
+  thickenKg,
+  thinKg,
+} from './index.js';
+
+const A = DEFAULT_HABITS.bodyA;
+
+/** Tomato at a share of solids: its own solids scaled up, water the rest. */
+function tomatoAt(solidsPct: number): Parcel {
+  const { perKg } = ingredient('tomato');
+  const solids = 1 - perKg[0];
+  const times = solidsPct / 100 / solids;
+  const mix = perKg.map((kg, n) => (n === 0 ? 1 - solidsPct / 100 : kg * times)) as unknown as Parcel['mix'];
+  return { ...parcelOf(ingredient('tomato'), 1), mix };
+}
+
+function blended(...parts: readonly Parcel[]): Parcel {
+  return gelatinised(parts.reduce((sum, part) => plusParcel(sum, part)));
+}
+
+describe('the prior of body', () => {
+  /**
+   * Tomato concentrate at 32.2 °C, apparent viscosity at 50 1/s from K and n: Harper and El-Sahrigi (1965), in Steffe,
+   * Rheological Methods, quoted from memory. K 50^(n - 1): 2.00 Pa·s^n x 50^-0.57 = 215 mPa·s and so on.
+   */
+  const CONCENTRATE = [
+    [5.8, 45],
+    [12.8, 215],
+    [16, 367],
+    [25, 1283],
+    [30, 1788],
+  ] as const;
+
+  for (const [solids, mPas] of CONCENTRATE) {
+    it(`has tomato of ${String(solids)} % solids within 35 % of ${String(mPas)} mPa·s`, () => {
+      expect(Math.abs(priorMPas(tomatoAt(solids), 32.2, A) / mPas - 1)).toBeLessThan(0.35);
+    });
+  }
+
+  it('has milk near 2 mPa·s at 20 °C', () => {
+    const milk = priorMPas(parcelOf(ingredient('milk'), 1), 20, A);
+    expect(milk).toBeGreaterThan(1.6);
+    expect(milk).toBeLessThan(2.6);
+  });
+
+  it('has water as the tables do: 1.002 mPa·s at 20 °C, 0.547 at 50, 0.282 at 100 (from memory), within 2 %', () => {
+    for (const [t, mPas] of [
+      [20, 1.002],
+      [50, 0.547],
+      [100, 0.282],
+    ] as const) {
+      expect(Math.abs(waterMPas(t) / mPas - 1)).toBeLessThan(0.02);
+    }
+  });
+
+  it('has one, two, three tablespoons of flour to the cup of milk as thin, medium and thick sauce', () => {
+    // The handbooks' white sauces: thin runs like cream, medium coats the spoon, thick holds its shape.
+    const sauce = (spoons: number): number =>
+      priorMPas(blended(parcelOf(ingredient('milk'), 0.244), parcelOf(ingredient('plain-flour'), 0.0078 * spoons)), 65, A);
+    expect(bodyWord(sauce(1))).toBe('veils');
+    expect(bodyWord(sauce(2))).toBe('coats');
+    expect(bodyWord(sauce(3))).toBe('clings');
+  });
+
+  it('counts no raw starch: the same slurry cold gives hardly more than its serum', () => {
+    const raw = plusParcel(parcelOf(ingredient('water'), 1), parcelOf(ingredient('cornflour'), 0.05));
+    expect(priorMPas(raw, 65, A)).toBeLessThan(2);
+    expect(priorMPas(gelatinised(raw), 65, A)).toBeGreaterThan(200);
+  });
+
+  it('thickens as it cools, by 10 kJ/mol: exp(1202.8 x (1/278.15 - 1/338.15)) = exp(0.7673) = 2.154 from 65 to 5 °C', () => {
+    const soup = tomatoAt(12.8);
+    const thick = (t: number): number => priorMPas(soup, t, A) - priorMPas(soup, t, 0);
+    expect(thick(5) / thick(65)).toBeCloseTo(2.154, 3);
+  });
+
+  it('turns back into the solids that it takes', () => {
+    // 14 x B^2.5 at 32 °C = 200 above a serum of 1: B = (200 / 14)^0.4 = e^(0.4 x 2.6593) = 2.897 %
+    expect(solidsForBody(201, 1, 32, 14)).toBeCloseTo(2.897, 3);
+    expect(solidsForBody(0.5, 1, 32, 14)).toBe(0);
+  });
+});
+
+describe('readings', () => {
+  it('drain cups follow ISO 2431 (from memory): 4 mm at 50 s, 1.37 x 50 - 200/50 = 64.5 mm2/s', () => {
+    expect(cupMm2S(4, 50)).toBeCloseTo(64.5, 9);
+    expect(cupMm2S(5, 60)).toBeCloseTo(3.28 * 60 - 220 / 60, 9);
+    expect(cupMm2S(6, 40)).toBeCloseTo(6.9 * 40 - 570 / 40, 9);
+  });
+
+  it('a cup under 30 s only says thinner, over 100 s only thicker', () => {
+    const at = (seconds: number): ReturnType<typeof evidenceOf> =>
+      evidenceOf({ device: 'drain cup', cupMm: 4, seconds, tempC: 65 }, 1000);
+    expect(at(20).low).toBe(Number.NEGATIVE_INFINITY);
+    // 1.37 x 30 - 200/30 = 34.43 mm2/s x 1000 kg/m3 = 34.43 mPa·s
+    expect(Math.exp(at(20).high)).toBeCloseTo(34.43, 2);
+    expect(at(120).high).toBe(Number.POSITIVE_INFINITY);
+    expect(at(50).low).toBe(at(50).high);
+  });
+
+  it('a pool spreads as Huppert (1982) says: 50 mL of 1e-4 m2/s for 60 s', () => {
+    // (9.81 x 1.25e-13 x 60 / 3e-4)^(1/8) = (2.4525e-7)^(0.125) = 0.14918; x 0.894 = 0.1334 m
+    expect(poolRadiusM(50e-6, 60, 1e-4)).toBeCloseTo(0.1334, 3);
+    expect(poolNuM2S(50e-6, 60, poolRadiusM(50e-6, 60, 3.3e-4))).toBeCloseTo(3.3e-4, 12);
+  });
+
+  it('a syringe means a level: International Dysphagia Diet Standardisation Initiative (2019)', () => {
+    expect([0, 0.9, 1, 3.9, 4, 7.9, 8, 9.9, 10].map(syringeLevel)).toEqual([0, 0, 1, 1, 2, 2, 3, 3, 4]);
+  });
+
+  it('has five words, nearest on the log scale, and words for grain', () => {
+    expect([5, 60, 250, 700, 5000].map(bodyWord)).toEqual(['runs off', 'veils', 'coats', 'clings', 'stands']);
+    expect([0.3e-3, 0.6e-3, 1.5e-3, 9e-3].map(grainWord)).toEqual(['silky', 'fine', 'coarse', 'in pieces']);
+  });
+});
+
+/** A reading of ln body straight off: 0 expected, device of its own unless named. */
+function seen(belief: Belief, value: number, device: string, biasSd = 0.21, noiseSd = 0.28): ReturnType<typeof observe> {
+  const expected = belief.mean[BODY] ?? 0;
+  return observe(belief, { device, slopes: [0, 0, 1], expected, low: value, high: value, biasSd, noiseSd });
+}
+
+describe('the joint estimate', () => {
+  it('a spoon 30 % over the prior moves it, by hand', () => {
+    // Prior variance 0.16, spoon 0.21^2 + 0.28^2 = 0.1225: gain 0.16 / 0.2825 = 0.5664; ln 1.3 = 0.2624 -> 0.1486.
+    const one = seen(UNREAD, Math.log(1.3), 'spoon');
+    expect(one.belief.mean[BODY]).toBeCloseTo(0.1486, 4);
+    // d^2 = 0.2624^2 / 0.2825 = 0.2437: factor (3 + 0.2437) / 4 = 0.8109. Variance 0.16 (1 - 0.5664) = 0.06938.
+    // Of the reading 0.16 / 0.2041 = 0.7839 tells of the body: 1 - 0.1891 x 0.7839 = 0.8518. sd = sqrt(0.0591) = 0.2431.
+    expect(sdOf(one.belief, BODY)).toBeCloseTo(0.2431, 4);
+  });
+
+  it('two that agree narrow it, two that disagree do not', () => {
+    const first = seen(UNREAD, 0.3, 'spoon');
+    const agree = seen(first.belief, 0.32, 'viscometer', 0.06, 0.08);
+    expect(sdOf(agree.belief, BODY)).toBeLessThan(sdOf(first.belief, BODY));
+    // The second is 2.5 sd off: sd of the difference sqrt(0.0591 + 0.1225) = 0.426, so 1.07 from the mean of 0.170.
+    const apart = seen(first.belief, 0.17 + 1.07, 'ring of the neighbour');
+    expect(apart.questioned).toBeFalse();
+    expect(sdOf(apart.belief, BODY)).toBeGreaterThan(sdOf(first.belief, BODY));
+  });
+
+  it('a wild one is questioned and moves nothing', () => {
+    const first = seen(UNREAD, 0.1, 'spoon');
+    const wild = seen(first.belief, 3, 'viscometer', 0.06, 0.08);
+    expect(wild.questioned).toBeTrue();
+    expect(wild.belief).toBe(first.belief);
+  });
+
+  it('readings of one device share its bias: ten of them tell less than ten of ten devices', () => {
+    const many = (named: (n: number) => string): number => {
+      let belief: Belief = UNREAD;
+      for (let n = 0; n < 10; n++) belief = seen(belief, belief.mean[BODY] ?? 0, named(n)).belief;
+      return sdOf(belief, BODY);
+    };
+    expect(many(() => 'spoon')).toBeGreaterThan(1.5 * many((n) => `spoon ${String(n)}`));
+  });
+
+  it('a bound moves it only as far as it must, and never widens it', () => {
+    const bound = (low: number, high: number): ReturnType<typeof observe> =>
+      observe(UNREAD, { device: 'cup', slopes: [0, 0, 1], expected: 0, low, high, biasSd: 0.1, noiseSd: 0.1 });
+    const thinner = bound(Number.NEGATIVE_INFINITY, -0.2);
+    expect(thinner.belief.mean[BODY]).toBeLessThan(-0.2);
+    expect(sdOf(thinner.belief, BODY)).toBeLessThan(0.4);
+    // Half-normal below 0: mean -0.7979 sd; sd of the difference sqrt(0.16 + 0.02) = 0.42426, gain 0.16 / 0.18 = 0.8889.
+    expect(bound(Number.NEGATIVE_INFINITY, 0).belief.mean[BODY]).toBeCloseTo(-0.7979 * 0.42426 * 0.8889, 4);
+    const nothingNew = bound(-3, 3);
+    expect(nothingNew.belief.mean[BODY]).toBeCloseTo(0, 6);
+    expect(sdOf(nothingNew.belief, BODY)).toBeCloseTo(0.4, 3);
+  });
+
+  it('is joint: a weighing that finds more in the pot also finds it thinner, and the salt weaker', () => {
+    const soup = blendedPot();
+    const weighed = read(soup, { id: 'r', op: 'read', seen: { of: 'mass', device: 'scale', massKg: 10.6, sdKg: 0.1 } }, context([])).pot;
+    expect(bodyMPas(weighed, 65, A)).toBeLessThan(bodyMPas(soup, 65, A));
+    const viscous = read(
+      soup,
+      { id: 'b', op: 'read', seen: { of: 'body', reading: { device: 'viscometer', mPas: 0.8 * bodyMPas(soup, 65, A), tempC: 65 } } },
+      context([]),
+    ).pot;
+    // Thinner than thought: some of that is put down to more water, the rest to the soup itself.
+    expect(parcelKg(viscous.liquid)).toBeGreaterThan(parcelKg(soup.liquid));
+    expect(viscous.belief.mean[BODY]!).toBeLessThan(0);
+    const met = read(soup, { id: 's', op: 'read', seen: { of: 'salt', saltPct: 1, sdPct: 0.03 } }, context([])).pot;
+    expect(met.liquid.mix[6]).toBeGreaterThan(soup.liquid.mix[6]);
+  });
+});
+
+/** 10 kg of carrot purée with 0.8 % salt, blended. */
+function blendedPot(): PotState {
+  const liquid = blended(
+    parcelOf(ingredient('carrot'), 6),
+    parcelOf(ingredient('water'), 3.92),
+    parcelOf(ingredient('fine-salt'), 0.08),
+  );
+  return standing(liquid, 65);
+}
+
+describe('solves of body', () => {
+  const soup = blendedPot();
+  const now = bodyMPas(soup, 65, A);
+  const water = parcelOf(ingredient('water'), 1);
+
+  it('put back give their target within 1 %: thin, reduce, thicken', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0.1, max: 0.95, noNaN: true }), (share) => {
+        const thin = thinKg(soup, water, now * share, 65, A);
+        expect(thin.ok).toBeTrue();
+        const thinned = { ...soup, liquid: plusParcel(soup.liquid, water, thin.ok ? thin.kg : Number.NaN) };
+        expect(Math.abs(bodyMPas(thinned, 65, A) / (now * share) - 1)).toBeLessThan(0.01);
+
+        const boil = reduceKg(soup, now / share, 65, A);
+        const dried = { ...soup, liquid: plusParcel(soup.liquid, water, boil.ok ? -boil.kg : Number.NaN) };
+        expect(Math.abs(bodyMPas(dried, 65, A) / (now / share) - 1)).toBeLessThan(0.01);
+
+        const slurry = plusParcel(parcelOf(ingredient('cornflour'), 1 / 3), parcelOf(ingredient('water'), 2 / 3));
+        const starch = thickenKg(soup, slurry, now / share, 65, A);
+        const thick = { ...soup, liquid: plusParcel(soup.liquid, gelatinised(slurry), starch.ok ? starch.kg : Number.NaN) };
+        expect(Math.abs(bodyMPas(thick, 65, A) / (now / share) - 1)).toBeLessThan(0.01);
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  it('twice too thick needs about a third more: 2^(1/2.5) = 1.3195', () => {
+    const half = thinKg(soup, water, now / 2, 65, A);
+    expect(half.ok && half.kg / parcelKg(soup.liquid)).toBeCloseTo(0.32, 1);
+  });
+
+  it('a reading moves the next solve: read 30 % thicker, more water is wanted', () => {
+    const thicker = read(
+      soup,
+      { id: 'b', op: 'read', seen: { of: 'body', reading: { device: 'viscometer', mPas: 1.3 * now, tempC: 65 } } },
+      context([]),
+    ).pot;
+    const before = thinKg(soup, water, now / 2, 65, A);
+    const after = thinKg(thicker, water, now / 2, 65, A);
+    expect(before.ok && after.ok && after.kg > before.kg * 1.1).toBeTrue();
+    expect(bodyMPas(thicker, 65, A) / now).toBeCloseTo(1.3, 1);
+  });
+
+  it('says when there is nothing to do from that side, and when nothing would do', () => {
+    expect(thinKg(soup, water, now * 2, 65, A)).toEqual(jasmine.objectContaining({ ok: false, code: 'ALREADY_THINNER' }));
+    expect(reduceKg(soup, now / 2, 65, A)).toEqual(jasmine.objectContaining({ ok: false, code: 'ALREADY_THICKER' }));
+    expect(thickenKg(soup, water, now * 2, 65, A)).toEqual(jasmine.objectContaining({ ok: false, code: 'NOT_BY_THIS' }));
+    expect(thinKg(potOf(line('water', 0)), water, 10, 65, A).ok).toBeFalse();
+    expect(thinKg(soup, water, now, 65, A)).toEqual({ ok: true, kg: 0, bodyMPas: now });
+  });
+});

@@ -64,6 +64,10 @@ const EDIBLE: Readonly<Record<string, readonly [number, number]>> = {
   parsnip: [83, 85],
   celeriac: [75, 75],
   ginger: [93, 93],
+  'acorn-squash': [70, 87],
+  pear: [78, 78],
+  chestnuts: [75, 84],
+  turnip: [80, 80],
   spinach: [88, 88],
   apple: [70, 80],
 };
@@ -156,6 +160,30 @@ describe('larder', () => {
     expect(IngredientSchema.safeParse({ ...carrot, storedAtC: 400 }).success).toBeFalse();
     expect(IngredientSchema.safeParse({ ...carrot, allergens: ['dust'] }).success).toBeFalse();
     expect(IngredientSchema.safeParse({ ...carrot, trims: [] }).success).toBeFalse();
+  });
+});
+
+describe('creams and coconut', () => {
+  const fat = (id: string): number => new Map(LARDER_ROWS.map((row) => [row.id, row])).get(id)!.composition.fat;
+
+  it('hold at least what their names must: US 21 CFR 131.150 to 131.157, UK cream regulations and Codex 240-2003 (from memory)', () => {
+    for (const [id, least, below] of [
+      ['single-cream', 18, 30],
+      ['whipping-cream', 35, 48],
+      ['heavy-cream', 36, 48],
+      ['double-cream', 48, 60],
+      ['coconut-milk', 10, 20],
+      ['coconut-cream', 20, 40],
+    ] as const) {
+      expect(fat(id)).withContext(id).toBeGreaterThanOrEqual(least);
+      expect(fat(id)).withContext(id).toBeLessThan(below);
+    }
+  });
+
+  it('a No. 10 can holds between 3.5 and 4 of the 28-ounce ones (trade)', () => {
+    const cans = LARDER_ROWS.find(({ id }) => id === 'canned-tomatoes')!.pieces!;
+    expect(cans['can-no10']! / cans['can-28oz']!).toBeGreaterThanOrEqual(3.5);
+    expect(cans['can-no10']! / cans['can-28oz']!).toBeLessThanOrEqual(4);
   });
 });
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { CREAM_KG, EMPTY_POT, joined, parcelOf, withCarried, type Flow, type Parcel, type PotState } from '../pot/index.js';
+import { CREAM_KG, EMPTY, EMPTY_POT, joined, parcelOf, withCarried, type Flow, type Parcel, type PotState } from '../pot/index.js';
 import { UseSchema, stepBase, type ReadyLine, type StepContext, type StepResult, type Use } from './step.js';
 
 export const AddSchema = z.strictObject({ ...stepBase, op: z.literal('add'), uses: z.array(UseSchema).min(1) });
@@ -29,6 +29,8 @@ export function standing(line: ReadyLine, parcel: Parcel): PotState {
   return {
     ...EMPTY_POT,
     tempC,
+    // Whatever shares the pot with these pieces has touched them, and goes on saying so when they are lifted out.
+    liquid: { ...EMPTY, allergens: parcel.allergens, origins: parcel.origins },
     cohorts: [
       {
         lineId: line.id,

@@ -1,0 +1,125 @@
+import { LARDER_ROWS, makeLarder } from '../larder/index.js';
+import { namesOf, readLine, readLines, takeApart, type Country, type LineReading } from './index.js';
+
+const context = { larder: makeLarder(LARDER_ROWS), names: namesOf(LARDER_ROWS) };
+const read = (text: string, country?: Country): LineReading => readLine(text, { ...context, country });
+
+/** Written line, country, ingredient, kilos worked by hand from the public weights. */
+const READ: readonly (readonly [string, Country, string, number])[] = [
+  // 1.5 x 160 g
+  ['1 1/2 cups onion, diced', 'us', 'onion', 0.24],
+  ['1½ kg carrots, peeled', 'gb', 'carrot', 1.5],
+  // 2.5 cloves x 3 g
+  ['2-3 cloves of garlic', 'gb', 'garlic', 0.0075],
+  // 2 x 160 g
+  ['2 large beetroot, peeled', 'gb', 'beetroot', 0.32],
+  // 28 x 28.3495 g
+  ['1 28-ounce can tomatoes', 'us', 'canned-tomatoes', 0.79379],
+  ['a bunch of mint', 'gb', 'mint', 0.03],
+  ['a clove of garlic', 'gb', 'garlic', 0.003],
+  // 0.25 L x 0.997
+  ['250 ml cream', 'gb', 'whipping-cream', 0.24925],
+  ['half a litre of vegetable stock', 'gb', 'vegetable-stock', 0.5],
+  // 3 x 20 mL x 0.914, and 3 x 14.787
+  ['3 tbsp olive oil', 'au', 'olive-oil', 0.05484],
+  ['3 tbsp olive oil', 'us', 'olive-oil', 0.040546],
+  // 8 x 28.3495
+  ['8 oz mushrooms', 'us', 'mushroom', 0.226796],
+  ['two onions', 'gb', 'onion', 0.22],
+  ['half an onion', 'gb', 'onion', 0.055],
+  ['2 x 400 g cans chopped tomatoes', 'gb', 'canned-tomatoes', 0.8],
+  ['1 (14 oz) can coconut milk', 'us', 'coconut-milk', 0.396893],
+  ['juice of 1 lemon', 'gb', 'lemon-juice', 0.047],
+  ['2 sticks celery, sliced', 'gb', 'celery', 0.08],
+  ['4 rashers bacon', 'gb', 'bacon', 0.1],
+  ['1 eggplant', 'au', 'aubergine', 0.458],
+  ['1 red capsicum', 'au', 'red-pepper', 0.119],
+  ['500g butternut squash', 'gb', 'butternut', 0.5],
+  ['2 lb / 900 g potatoes', 'us', 'potato', 0.907185],
+  // 568.261 mL x 1.000
+  ['1 pint stock', 'gb', 'vegetable-stock', 0.568261],
+  ['1 pint stock', 'us', 'vegetable-stock', 0.473176],
+  ['a pinch of nutmeg', 'gb', 'nutmeg', 0.0002],
+];
+
+describe('a line as people write it', () => {
+  for (const [text, country, ingredient, kg] of READ) {
+    it(`${text} (${country}) is ${String(kg)} kg of ${ingredient}`, () => {
+      const reading = read(text, country);
+      if (reading.code !== 'READ') throw new Error(`${reading.code}: ${JSON.stringify(reading)}`);
+      expect(reading.ingredient).toBe(ingredient);
+      expect(Math.abs(reading.kg / kg - 1)).toBeLessThan(0.002);
+    });
+  }
+
+  it('weighs what is trimmed first as trimmed, and what is trimmed after as bought', () => {
+    const basis = (text: string): string => {
+      const reading = read(text, 'gb');
+      return reading.code === 'READ' ? `${reading.basis} ${reading.way ?? ''}` : reading.code;
+    };
+    expect(basis('300 g peeled carrots')).toBe('edible peeled');
+    expect(basis('300 g carrots, peeled')).toBe('bought peeled');
+    expect(basis('300 g carrots, scrubbed')).toBe('bought scrubbed');
+    expect(basis('2 x 400 g tins chickpeas, drained and rinsed')).toBe('edible drained and rinsed');
+  });
+
+  it('keeps both ends of a range', () => {
+    const reading = read('2-3 carrots', 'gb');
+    expect(reading.code === 'READ' && [reading.lowKg, reading.highKg].map((kg) => Math.round(kg * 1000))).toEqual([122, 183]);
+    expect(reading.code === 'READ' && reading.assumed).toEqual(['MEDIUM_SIZE', 'MIDDLE_OF_RANGE']);
+  });
+
+  it('leaves to the step what is to taste, to cover, for frying', () => {
+    expect(read('salt to taste', 'gb')).toEqual(jasmine.objectContaining({ code: 'BY_STEP', ingredient: 'fine-salt', says: 'to taste' }) as never);
+    expect(read('vegetable stock to cover', 'gb')).toEqual(jasmine.objectContaining({ says: 'to cover' }) as never);
+    expect(read('butter for frying', 'gb')).toEqual(jasmine.objectContaining({ says: 'for frying' }) as never);
+  });
+
+  it('asks what an ounce of a liquid is, a spoon or pint of no country, a can of no size', () => {
+    const asked = (text: string, country?: Country): string => {
+      const reading = read(text, country);
+      return reading.code === 'ASK' ? `${reading.what} ${reading.options.map(({ kg }) => kg.toFixed(3)).join(' ')}` : reading.code;
+    };
+    // 8 oz: 226.8 g; 8 US fluid ounces 236.59 mL x 0.997
+    expect(asked('8 oz cream', 'us')).toBe('OUNCE 0.227 0.236');
+    // 15 mL, 14.787 mL and 20 mL of flour at 7.8 g a US spoon
+    expect(asked('1 tbsp flour')).toBe('SPOON 0.008 0.008 0.011');
+    expect(asked('1 pint milk')).toBe('PINT 0.585 0.487');
+    expect(asked('1 can tomatoes', 'gb')).toBe('SIZE 0.400 0.411 0.794 2.890');
+  });
+
+  it('names what it does not know, with the nearest, and guesses nothing', () => {
+    expect(read('3 zuchini', 'us')).toEqual(jasmine.objectContaining({ code: 'UNKNOWN_FOOD', nearest: ['courgette'] }) as never);
+    expect(read('500 g squash', 'gb').code).toBe('UNKNOWN_FOOD');
+    expect(read('1 dragonfruit', 'gb')).toEqual(jasmine.objectContaining({ code: 'UNKNOWN_FOOD' }) as never);
+    expect(read('2 cups carrot cake mix', 'us').code).not.toBe('READ');
+    expect(read('freshly ground black pepper', 'gb').code).toBe('NO_AMOUNT');
+    expect(read('3 rashers olive oil', 'gb').code).toBe('CANNOT_MEASURE');
+  });
+
+  it('works out ratios once the other is known: half as much carrot as potato', () => {
+    const [potato, carrot] = readLines(['800 g potatoes', 'half as much carrot as potato'], { ...context, country: 'gb' });
+    expect(potato?.code).toBe('READ');
+    expect(carrot?.code === 'READ' && carrot.kg).toBeCloseTo(0.4, 9);
+    const [alone] = readLines(['half as much carrot as potato'], { ...context, country: 'gb' });
+    expect(alone?.code).toBe('RATIO');
+  });
+
+  it('takes apart what the parser alone does not', () => {
+    expect(takeApart('2 x 400 g cans chopped tomatoes')).toEqual(
+      jasmine.objectContaining({ value: 2, unit: 'can', each: { value: 400, unit: 'gram' }, rest: 'chopped tomatoes' }),
+    );
+    expect(takeApart('one and a half cups peas').value).toBe(1.5);
+    expect(takeApart('- 3 carrots').value).toBe(3);
+  });
+
+  it('speaks three countries: courgette, zucchini; spring onion, scallion; pepper, capsicum', () => {
+    const id = (text: string, country: Country): string => {
+      const reading = read(text, country);
+      return reading.code === 'READ' ? reading.ingredient : reading.code;
+    };
+    expect([id('1 courgette', 'gb'), id('1 zucchini', 'us'), id('1 zucchini', 'au')]).toEqual(['courgette', 'courgette', 'courgette']);
+    expect([id('2 scallions', 'us'), id('2 spring onions', 'gb')]).toEqual(['spring-onion', 'spring-onion']);
+    expect([id('1 cup cornstarch', 'us'), id('10 g cornflour', 'gb')]).toEqual(['cornflour', 'cornflour']);
+  });
+});

@@ -8,7 +8,7 @@ const ABSURD = 1e6;
 /**
  * How much a line asks for, as written. "piece" takes a size that the larder row knows; cups of solids take the
  * row's cut. Mass is as bought unless `basis` says "edible"; cups, spoons and pieces are always of the edible part,
- * since that is what the public tables weigh.
+ * since that is what the public tables weigh; cans, cartons and packs are their contents as bought.
  */
 export const AmountSchema = z.strictObject({
   value: z.number().positive().max(ABSURD),
@@ -17,6 +17,9 @@ export const AmountSchema = z.strictObject({
   basis: z.enum(['bought', 'edible']).optional(),
 });
 export type Amount = z.infer<typeof AmountSchema>;
+
+/** Sizes that are a container's contents, liquor and all, as bought. */
+const CONTENTS = /^(can|carton|jar|bottle|tube|pack)-/;
 
 export interface Mass {
   readonly massKg: number;
@@ -79,7 +82,7 @@ export function weigh(amount: Amount, ingredient: Ingredient): Weighed {
     if (grams === undefined) {
       return { ok: false, error: { code: 'SIZE_UNKNOWN', ingredient: ingredient.row.id, size, known: Object.keys(pieces) } };
     }
-    return { ok: true, mass: { massKg: (amount.value * grams) / 1000, basis: 'edible' } };
+    return { ok: true, mass: { massKg: (amount.value * grams) / 1000, basis: CONTENTS.test(size) ? 'bought' : 'edible' } };
   }
   const unit = UNITS[amount.unit];
   if (unit.dimension === 'mass') {

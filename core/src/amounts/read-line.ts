@@ -124,7 +124,7 @@ function measured(phrase: Phrase, value: number, ingredient: Ingredient, country
     const one = measured({ ...phrase, each: undefined, unit: each.unit }, value * each.value, ingredient, country);
     // What is printed on a can or pack in ounces is its weight, whatever is in it.
     const options: readonly Sized[] =
-      each.unit === 'ounce' ? [{ amount: { value: value * each.value, unit: 'oz', basis: 'edible' }, assumed: [] }] : one.options;
+      each.unit === 'ounce' ? [{ amount: { value: value * each.value, unit: 'oz' }, assumed: [] }] : one.options;
     return {
       ask: each.unit === 'ounce' ? undefined : one.ask,
       options: options.map((own) => ({ ...own, assumed: ['CAN_CONTENTS'] as const })),
@@ -200,8 +200,9 @@ function readFor(text: string, phrase: Phrase, ingredient: Ingredient, context: 
     const failed = weigh({ value: middle, unit: 'piece', size: phrase.unit ?? 'medium' }, ingredient);
     return failed.ok ? { text, code: 'NO_AMOUNT', ingredient: id } : { text, code: 'CANNOT_MEASURE', error: failed.error };
   }
-  const before = text.toLowerCase().split(plain(ingredient.row.name).split(' ')[0] ?? '')[0] ?? '';
-  const trimmedFirst = only.amount.basis === undefined && TRIMMED_FIRST.test(before) && only.amount.unit !== 'piece';
+  const inContainer = phrase.each !== undefined || (phrase.unit !== undefined && CONTAINER.has(phrase.unit));
+  const manners = phrase.rest.split(',')[0] ?? '';
+  const trimmedFirst = !inContainer && only.amount.unit !== 'piece' && TRIMMED_FIRST.test(manners.toLowerCase());
   const amount: Amount = trimmedFirst ? { ...only.amount, basis: 'edible' } : only.amount;
   const weighed = weigh(amount, ingredient);
   if (!weighed.ok) return { text, code: 'CANNOT_MEASURE', error: weighed.error };

@@ -201,11 +201,19 @@ describe('the joint estimate', () => {
 
   it('is joint: a weighing that finds more in the pot also finds it thinner, and the salt weaker', () => {
     const soup = blendedPot();
-    const weighed = read(soup, { id: 'r', op: 'read', seen: { of: 'mass', device: 'scale', massKg: 10.6, sdKg: 0.1 } }, context([])).pot;
+    const weighed = read(
+      soup,
+      { id: 'r', op: 'read', seen: { of: 'mass', device: 'scale', massKg: 10.6, sdKg: 0.1 } },
+      context([]),
+    ).pot;
     expect(bodyMPas(weighed, 65, A)).toBeLessThan(bodyMPas(soup, 65, A));
     const viscous = read(
       soup,
-      { id: 'b', op: 'read', seen: { of: 'body', reading: { device: 'viscometer', mPas: 0.8 * bodyMPas(soup, 65, A), tempC: 65 } } },
+      {
+        id: 'b',
+        op: 'read',
+        seen: { of: 'body', reading: { device: 'viscometer', mPas: 0.8 * bodyMPas(soup, 65, A), tempC: 65 } },
+      },
       context([]),
     ).pot;
     // Thinner than thought: some of that is put down to more water, the rest to the soup itself.

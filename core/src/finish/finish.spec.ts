@@ -14,7 +14,9 @@ const fatOf = (id: string): Parameters<typeof splitRisk>[2] => ingredient(id).pe
 describe('split risk', () => {
   it('never warns of a cream with 30 % fat and more, however sour and hot', () => {
     for (const id of ['double-cream', 'heavy-cream', 'whipping-cream', 'creme-fraiche']) {
-      expect(splitRisk(soup(8), 100, fatOf(id))).withContext(id).toBe('low');
+      expect(splitRisk(soup(8), 100, fatOf(id)))
+        .withContext(id)
+        .toBe('low');
     }
   });
 
@@ -50,7 +52,11 @@ describe('cream', () => {
     const added = parcelOf(ingredient('double-cream'), 1);
     expect(mixedC(pot, added, 4)).toBeCloseTo(83.6, 0);
     const lines = [line('double-cream', 0)];
-    const creamed = cream(pot, { id: 'c', op: 'cream', line: 'double-cream', target: { by: 'pct', value: 10 } }, context(lines)).pot;
+    const creamed = cream(
+      pot,
+      { id: 'c', op: 'cream', line: 'double-cream', target: { by: 'pct', value: 10 } },
+      context(lines),
+    ).pot;
     expect(potKg(creamed)).toBeCloseTo(10, 9);
     expect(creamed.tempC).toBeCloseTo(mixedC(pot, added, 4), 6);
   });

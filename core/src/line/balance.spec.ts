@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import { COMPONENTS, LARDER_ROWS, NOTHING, makeLarder, plusMix, type Mix } from '../larder/index.js';
 import { SPOON_NAMES } from '../body/index.js';
-import { READY_KITS } from '../kit/index.js';
+import { DEFAULT_HABITS, READY_KITS } from '../kit/index.js';
+import { outcomesOf } from '../odds/index.js';
+import { figuresOf } from '../plan/index.js';
 import { contents, flowEnthalpyJ, potEnthalpyJ, type Flow, type PotState } from '../pot/index.js';
 import { PlainStepSchema } from '../soup/step.js';
 import { checkSoup, type Branch, type Line, type Soup, type SoupStep } from '../soup/index.js';
@@ -296,6 +298,25 @@ describe('the balance, over random soups', () => {
         }
       }),
       { numRuns: 300 },
+    );
+  });
+
+  it('gives no figure that is not a number, whatever the schema lets in', () => {
+    const finite = (value: unknown, path: string): void => {
+      if (typeof value === 'number') expect(Number.isFinite(value)).withContext(path).toBeTrue();
+      else if (typeof value === 'object' && value !== null)
+        for (const [key, inner] of Object.entries(value)) finite(inner, `${path}.${key}`);
+    };
+    fc.assert(
+      fc.property(cases, (one) => {
+        const result = runCase(one);
+        const readied = { bowlKg: 0.3, servedC: 65, habits: DEFAULT_HABITS };
+        finite(figuresOf(readied, result), 'figures');
+        finite(outcomesOf(readied, result), 'outcomes');
+        for (const { step, counts, minutes, joules, cautions } of result.records)
+          finite({ counts, minutes, joules, cautions }, step.op);
+      }),
+      { numRuns: 400 },
     );
   });
 });

@@ -7,7 +7,10 @@ import { makeReady, outcomeKg, run } from './index.js';
 
 /** A mix of two powders: nothing is lost, so every figure can be had by hand. */
 const spice: Soup = {
-  ...soupOf([kilos('salt', 'fine-salt', 0.03), kilos('cumin', 'cumin', 0.07)], [{ id: 'mix', op: 'add', uses: [{ line: 'salt' }, { line: 'cumin' }] }]),
+  ...soupOf(
+    [kilos('salt', 'fine-salt', 0.03), kilos('cumin', 'cumin', 0.07)],
+    [{ id: 'mix', op: 'add', uses: [{ line: 'salt' }, { line: 'cumin' }] }],
+  ),
   id: 'spice',
   name: 'Spice mix',
 };
@@ -75,10 +78,17 @@ describe('a card within a card', () => {
 
   it('goes to any depth: a mix in a paste in a soup', () => {
     const paste: Soup = {
-      ...soupOf([kilos('oil', 'olive-oil', 0.05), kilos('mix', 'card:spice', 0.05)], [{ id: 'p', op: 'add', uses: [{ line: 'oil' }, { line: 'mix' }] }]),
+      ...soupOf(
+        [kilos('oil', 'olive-oil', 0.05), kilos('mix', 'card:spice', 0.05)],
+        [{ id: 'p', op: 'add', uses: [{ line: 'oil' }, { line: 'mix' }] }],
+      ),
       id: 'paste',
     };
-    const deep: Soup = { ...soup, lines: soup.lines.map((line) => (line.id === 'mix' ? { ...line, ingredient: 'card:paste' } : line)), cards: [paste, spice] };
+    const deep: Soup = {
+      ...soup,
+      lines: soup.lines.map((line) => (line.id === 'mix' ? { ...line, ingredient: 'card:paste' } : line)),
+      cards: [paste, spice],
+    };
     // Half of the 50 g of paste is mix: 7.485 g of salt.
     expect(run(ready(deep), 1).dished!.parcel.mix[6] * 1000).toBeCloseTo(7.485, 2);
     const plan = planned(deep, 40);
@@ -93,7 +103,9 @@ describe('a card within a card', () => {
       { path: 'cards.other.lines.2.ingredient', code: 'CARD_CIRCLE', circle: ['spice', 'other', 'spice'] },
     ]);
     const missing = makeReady({ ...soup, cards: [] }, larder, canteen, 'boiler-40', 0.3);
-    expect(missing.ok ? [] : missing.problems).toEqual([{ path: 'lines.2.ingredient', code: 'UNKNOWN_CARD', card: 'spice', known: [] }]);
+    expect(missing.ok ? [] : missing.problems).toEqual([
+      { path: 'lines.2.ingredient', code: 'UNKNOWN_CARD', card: 'spice', known: [] },
+    ]);
   });
 
   it('what is wrong within a card is told with its path', () => {

@@ -93,7 +93,8 @@ describe('odds', () => {
 
   it('hold what is held: with body held bowls vary, with bowls held the body does', () => {
     const leek = ready(example('leek-potato'));
-    const of = (held: 'body' | 'bowls'): ReturnType<typeof oddsOf>['bands'] => oddsOf(leek, 3, { seed: 2, samples: 250, held }).bands;
+    const of = (held: 'body' | 'bowls'): ReturnType<typeof oddsOf>['bands'] =>
+      oddsOf(leek, 3, { seed: 2, samples: 250, held }).bands;
     const body = of('body');
     const bowls = of('bowls');
     expect(body.bodyMPas.sd / body.bodyMPas.mean).toBeLessThan(0.1);
@@ -127,7 +128,13 @@ describe('odds', () => {
 
   it('says nothing matters where nothing varies', () => {
     const still: Ready = ready(
-      soupOf([byStep('salt', 'fine-salt'), kilos('water', 'water', 3)], [{ id: 'w', op: 'add', uses: [{ line: 'water', kg: 3 }] }, { id: 's', op: 'season', line: 'salt', saltPct: 0.8 }]),
+      soupOf(
+        [byStep('salt', 'fine-salt'), kilos('water', 'water', 3)],
+        [
+          { id: 'w', op: 'add', uses: [{ line: 'water', kg: 3 }] },
+          { id: 's', op: 'season', line: 'salt', saltPct: 0.8 },
+        ],
+      ),
     );
     const { bands, matters } = oddsOf(still, 1, { seed: 1, samples: 50, held: 'amounts' });
     expect(bands.servedKg.sd).toBeLessThan(1e-12);

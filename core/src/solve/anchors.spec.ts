@@ -34,7 +34,11 @@ describe('backwards from any side', () => {
   });
 
   it('with limits alone the tightest decides, and says which', () => {
-    const found = scaleForAnchors(squash, [{ by: 'pot' }, { by: 'on hand', ingredient: 'butternut', kg: 2 }, { by: 'trays', trays: 30 }]);
+    const found = scaleForAnchors(squash, [
+      { by: 'pot' },
+      { by: 'on hand', ingredient: 'butternut', kg: 2 },
+      { by: 'trays', trays: 30 },
+    ]);
     if (!found.ok) throw new Error(found.code);
     expect(found.limiting).toEqual({ by: 'on hand', ingredient: 'butternut', kg: 2 });
     expect(found.run.usedKg.get('squash')).toBeCloseTo(2, 6);
@@ -98,13 +102,20 @@ describe('rounding', () => {
     const found = scaleFor(squash, { by: 'bowls', bowls: 40 });
     if (!found.ok) throw new Error(found.code);
     const of = run(squash, found.scale);
-    const rounding = roundTogether(unitsOf(squash, (id) => of.usedKg.get(id) ?? 0), (id) => of.usedKg.get(id) ?? 0);
+    const rounding = roundTogether(
+      unitsOf(squash, (id) => of.usedKg.get(id) ?? 0),
+      (id) => of.usedKg.get(id) ?? 0,
+    );
     const chilli = rounding.lines.find(({ lineId }) => lineId === 'chilli')!;
     expect(chilli.label).toBe('medium');
     expect(chilli.roundedKg / chilli.unitKg).toBe(chilli.count);
-    const rounded = run(withKilos(squash, new Map(rounding.lines.map(({ lineId, roundedKg }) => [lineId, roundedKg]))), found.scale);
+    const rounded = run(
+      withKilos(squash, new Map(rounding.lines.map(({ lineId, roundedKg }) => [lineId, roundedKg]))),
+      found.scale,
+    );
     expect(Math.abs(rounded.bowls / (40 * rounding.factor) - 1)).toBeLessThan(0.03);
-    for (const { roundedKg, exactKg, drift } of rounding.lines) expect(Math.log(roundedKg / (exactKg * rounding.factor))).toBeCloseTo(drift, 12);
+    for (const { roundedKg, exactKg, drift } of rounding.lines)
+      expect(Math.log(roundedKg / (exactKg * rounding.factor))).toBeCloseTo(drift, 12);
   });
 
   it('never takes more than is on hand', () => {

@@ -33,10 +33,22 @@ function soup(carrot: number, potato: number, water: number, saltG: number, lemo
 
 function addition(id: string, stepKg: number, mostSteps: number): Addition {
   const own = ingredient(id);
-  return { id, ingredient: own, stepKg, mostSteps, cooked: own.row.group === 'flours and starches', tempC: Math.max(0, own.row.storedAtC) };
+  return {
+    id,
+    ingredient: own,
+    stepKg,
+    mostSteps,
+    cooked: own.row.group === 'flours and starches',
+    tempC: Math.max(0, own.row.storedAtC),
+  };
 }
 
-function caseOf(pot: PotState, bands: LandingCase['bands'], additions: readonly Addition[], more: Partial<LandingCase> = {}): LandingCase {
+function caseOf(
+  pot: PotState,
+  bands: LandingCase['bands'],
+  additions: readonly Addition[],
+  more: Partial<LandingCase> = {},
+): LandingCase {
   return { pot, servedC: 65, bodyA: A, bands, additions, reduction: undefined, costPerReach: 0.1, ...more };
 }
 
@@ -101,13 +113,19 @@ describe('landing all gauges at once', () => {
       if (answer.ok) {
         landed += 1;
         const { steps, minutes, gauges, cost } = answer.landed;
-        expect(within(gaugesOf(stirredIn(c, steps, minutes), 65, A), bands)).withContext(`case ${String(n)} in its bands`).toBeTrue();
+        expect(within(gaugesOf(stirredIn(c, steps, minutes), 65, A), bands))
+          .withContext(`case ${String(n)} in its bands`)
+          .toBeTrue();
         expect(gauges).toEqual(gaugesOf(stirredIn(c, steps, minutes), 65, A));
-        expect(cost).withContext(`case ${String(n)} cheapest`).toBeLessThanOrEqual(best * 1.01 + 1e-9);
+        expect(cost)
+          .withContext(`case ${String(n)} cheapest`)
+          .toBeLessThanOrEqual(best * 1.01 + 1e-9);
       } else {
         missed += 1;
         expect(answer.code).toBe('OUT_OF_REACH');
-        expect(best).withContext(`case ${String(n)} has no answer on the grid`).toBe(Number.POSITIVE_INFINITY);
+        expect(best)
+          .withContext(`case ${String(n)} has no answer on the grid`)
+          .toBe(Number.POSITIVE_INFINITY);
         if (answer.code !== 'OUT_OF_REACH') continue;
         expect(answer.misses.length).toBeGreaterThan(0);
         for (const { gauge, side, by } of answer.misses) {
@@ -145,7 +163,10 @@ describe('landing all gauges at once', () => {
     const pot = soup(4, 0.5, 4, 40, 10);
     const now = gaugesOf(pot, 65, A);
     const reduction = { kgPerMinute: 0.025, stepMinutes: 1, mostSteps: 200, costPerMinute: 0.01 };
-    const answer = land(caseOf(pot, { body: { low: now.body * 1.4, high: now.body * 1.6 } }, [addition('water', 0.1, 5)], { reduction }), solver);
+    const answer = land(
+      caseOf(pot, { body: { low: now.body * 1.4, high: now.body * 1.6 } }, [addition('water', 0.1, 5)], { reduction }),
+      solver,
+    );
     if (!answer.ok) throw new Error(answer.code);
     expect(answer.landed.minutes).toBeGreaterThan(20);
     expect(answer.landed.steps.size).toBe(0);

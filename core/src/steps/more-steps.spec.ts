@@ -1,6 +1,16 @@
 import { canteen, context, flowsKg, ingredient, line, pot40, potOf } from '../../spec/pots.js';
 import { FAT, SALT, STARCH, WATER, allergenNames, colourOf } from '../larder/index.js';
-import { COOKED_STARCH_KG, EMPTY_POT, SCOVILLE_KG, contents, parcelKg, plusParcel, potKg, tintIn, type PotState } from '../pot/index.js';
+import {
+  COOKED_STARCH_KG,
+  EMPTY_POT,
+  SCOVILLE_KG,
+  contents,
+  parcelKg,
+  plusParcel,
+  potKg,
+  tintIn,
+  type PotState,
+} from '../pot/index.js';
 import {
   blend,
   brownness,
@@ -68,7 +78,8 @@ describe('trays', () => {
   });
 
   it('takes up two hundredths of its weight in fat, no more than there is', () => {
-    const oiled = (kg: number): PotState => roast(potOf(line('beetroot', 1), line('rapeseed-oil', kg)), roasting(40), context()).pot;
+    const oiled = (kg: number): PotState =>
+      roast(potOf(line('beetroot', 1), line('rapeseed-oil', kg)), roasting(40), context()).pot;
     // 1 kg of 25 mm pieces: 20 g.
     expect(oiled(0.05).cohorts[0]!.parcel.mix[FAT]).toBeCloseTo(0.0017 + 0.02, 3);
     expect(oiled(0.05).liquid.mix[FAT]).toBeCloseTo(0.03, 9);
@@ -132,7 +143,11 @@ describe('the pan', () => {
 
 /** Simmered soft and blended by itself. */
 function blended(id: string, kg: number): PotState {
-  const soft = simmer(potOf(line(id, kg), line('water', kg)), { id: 's', op: 'simmer', minutes: 60, vigour: 'bare', lid: 'on' }, context());
+  const soft = simmer(
+    potOf(line(id, kg), line('water', kg)),
+    { id: 's', op: 'simmer', minutes: 60, vigour: 'bare', lid: 'on' },
+    context(),
+  );
   return blend(soft.pot, { id: 'b', op: 'blend', blender: 'jug', minutes: 2 }, context()).pot;
 }
 
@@ -197,7 +212,8 @@ describe('pressure', () => {
     const roots = potOf(line('water', 5), line('carrot', 3, 15));
     const soft = (minutes: number, atC: number): number =>
       pressure(roots, { id: 'p', op: 'pressure', minutes, atC }, context()).pot.cohorts[0]!.softness;
-    const simmered = simmer(roots, { id: 's', op: 'simmer', minutes: 12, vigour: 'steady', lid: 'on' }, context()).pot.cohorts[0]!.softness;
+    const simmered = simmer(roots, { id: 's', op: 'simmer', minutes: 12, vigour: 'steady', lid: 'on' }, context()).pot.cohorts[0]!
+      .softness;
     expect(soft(5, 118)).toBeGreaterThan(simmered);
     const result = pressure(roots, { id: 'p', op: 'pressure', minutes: 5, atC: 120 }, context());
     // 8 kg x 4.0 kJ/(kg K) x 20 K / 2256.5 kJ/kg = 0.28 kg
@@ -210,7 +226,11 @@ describe('pressure', () => {
 describe('blade and sieve', () => {
   it('a cold scoop counts as liquid and cools the jug', () => {
     const lines = [line('water', 4), line('carrot', 4, 12), line('ice', 1)];
-    const hot = simmer(potOf(lines[0]!, lines[1]!), { id: 's', op: 'simmer', minutes: 20, vigour: 'steady', lid: 'on' }, context()).pot;
+    const hot = simmer(
+      potOf(lines[0]!, lines[1]!),
+      { id: 's', op: 'simmer', minutes: 20, vigour: 'steady', lid: 'on' },
+      context(),
+    ).pot;
     const result = blend(hot, { id: 'b', op: 'blend', blender: 'jug', minutes: 1, coldScoop: { line: 'ice' } }, context(lines));
     expect(potKg(result.pot)).toBeCloseTo(potKg(hot) + 1, 9);
     expect(result.pot.tempC).toBeLessThan(hot.tempC - 8);
@@ -228,7 +248,11 @@ describe('blade and sieve', () => {
   });
 
   it('counts starch only once it is cooked', () => {
-    const raw = blend(potOf(line('potato', 2), line('water', 2)), { id: 'b', op: 'blend', blender: 'jug', minutes: 1 }, context()).pot;
+    const raw = blend(
+      potOf(line('potato', 2), line('water', 2)),
+      { id: 'b', op: 'blend', blender: 'jug', minutes: 1 },
+      context(),
+    ).pot;
     expect(raw.liquid.carried[COOKED_STARCH_KG]).toBe(0);
     const cooked = blended('potato', 2);
     expect(cooked.liquid.carried[COOKED_STARCH_KG]).toBeCloseTo(cooked.liquid.mix[STARCH], 9);
@@ -237,7 +261,8 @@ describe('blade and sieve', () => {
   it('a sieve holds e^-1 of what is as coarse as its mesh (Rosin and Rammler), and less of a finer grain', () => {
     expect(heldShare(1e-3, 1e-3)).toBeCloseTo(Math.exp(-1), 12);
     const tomato = blended('tomato', 4);
-    const pressed = (meshMm: number, scraped: boolean): number => flowsKg(sieve(tomato, { id: 's', op: 'sieve', meshMm, scraped }, context()).gave);
+    const pressed = (meshMm: number, scraped: boolean): number =>
+      flowsKg(sieve(tomato, { id: 's', op: 'sieve', meshMm, scraped }, context()).gave);
     expect(pressed(0.5, true)).toBeGreaterThan(pressed(2, true));
     expect(pressed(1, false)).toBeGreaterThan(pressed(1, true));
     expect(flowsKg(sieve(blended('cauliflower', 4), { id: 's', op: 'sieve', meshMm: 1, scraped: true }, context()).gave)).toBe(0);
@@ -267,7 +292,9 @@ describe('to a body', () => {
     ];
     for (const parts of means) {
       const thick = thicken(soup, { id: 'k', op: 'thicken', parts: [...parts], toMPas: now * 1.5 }, context(lines));
-      expect(Math.abs(at(thick) / (now * 1.5) - 1)).withContext(parts[0]!.line).toBeLessThan(0.01);
+      expect(Math.abs(at(thick) / (now * 1.5) - 1))
+        .withContext(parts[0]!.line)
+        .toBeLessThan(0.01);
       expect(thick.counts?.settledKg).toBeGreaterThan(0);
     }
   });
@@ -293,13 +320,21 @@ describe('to a body', () => {
     const past = thin(soup, { id: 't', op: 'thin', line: 'water', toMPas: now * 2 }, context(lines));
     expect(past.pot).toBe(soup);
     expect(codes(past)).toEqual(['TARGET_PASSED']);
-    const dry = thicken(soup, { id: 'k', op: 'thicken', parts: [{ line: 'cornflour', parts: 1 }], toMPas: now * 2 }, context(lines));
+    const dry = thicken(
+      soup,
+      { id: 'k', op: 'thicken', parts: [{ line: 'cornflour', parts: 1 }], toMPas: now * 2 },
+      context(lines),
+    );
     expect(codes(dry)).toContain('LUMPS');
   });
 
   it('counts the cream that will come: thinned first, creamed after, the finished soup has the body', () => {
     const creamed = { share: 0.1, saltShare: 0, perKg: contents(potOf(line('double-cream', 1))) };
-    const thinned = thin(soup, { id: 't', op: 'thin', line: 'water', toMPas: now / 2 }, context(lines, { creamToCome: creamed })).pot;
+    const thinned = thin(
+      soup,
+      { id: 't', op: 'thin', line: 'water', toMPas: now / 2 },
+      context(lines, { creamToCome: creamed }),
+    ).pot;
     const kg = (potKg(thinned) * 0.1) / 0.9;
     const all = { ...thinned, liquid: plusParcel(thinned.liquid, potOf(line('double-cream', kg)).liquid) };
     expect(servedBody(all, context()) / (now / 2)).toBeCloseTo(1, 3);
@@ -326,7 +361,13 @@ describe('holding', () => {
 
 describe('what a cook knows', () => {
   const water = (kg: number): PotState => potOf(line('water', kg));
-  const open = (minutes: number): Parameters<typeof simmer>[1] => ({ id: 's', op: 'simmer', minutes, vigour: 'steady', lid: 'off' });
+  const open = (minutes: number): Parameters<typeof simmer>[1] => ({
+    id: 's',
+    op: 'simmer',
+    minutes,
+    vigour: 'steady',
+    lid: 'off',
+  });
 
   it('longer open simmer, less mass; wider pot, more boil-off', () => {
     const lost = (minutes: number, widthM: number): number =>
@@ -349,7 +390,8 @@ describe('what a cook knows', () => {
     expect(letDown(1)).toBeLessThan(letDown(0.5));
     expect(letDown(0.5)).toBeLessThan(letDown(0));
     const lines = [line('water', 1), line('vegetable-stock', 1)];
-    const by = (id: string): number => thin(puree, { id: 't', op: 'thin', line: id, toMPas: 100 }, context(lines)).counts!.settledKg!;
+    const by = (id: string): number =>
+      thin(puree, { id: 't', op: 'thin', line: id, toMPas: 100 }, context(lines)).counts!.settledKg!;
     expect(by('vegetable-stock') / by('water')).toBeCloseTo(1, 1);
   });
 

@@ -11,15 +11,22 @@ const SUMS = ASKABLE.filter((figure) => !['body', 'minutes', 'bowls'].includes(f
 describe('why', () => {
   it('sums add up exactly, whatever the soup and its size', () => {
     fc.assert(
-      fc.property(fc.constantFrom(...EXAMPLE_SOUPS), fc.constantFrom(...SUMS), fc.double({ min: 2.5, max: 9, noNaN: true }), (soup, figure, scale) => {
-        const own = ready(soup, 'boiler-98');
-        const of = run(own, scale);
-        const { parts, value, how } = explain(own, of, figure);
-        expect(how).toBe('sum');
-        const size = parts.reduce((sum, part) => sum + Math.abs(part.value), 0);
-        const sum = parts.reduce((total, part) => total + part.value, 0);
-        expect(Math.abs(sum - value)).withContext(`${soup.id} ${figure}`).toBeLessThanOrEqual(1e-9 * Math.max(1, size));
-      }),
+      fc.property(
+        fc.constantFrom(...EXAMPLE_SOUPS),
+        fc.constantFrom(...SUMS),
+        fc.double({ min: 2.5, max: 9, noNaN: true }),
+        (soup, figure, scale) => {
+          const own = ready(soup, 'boiler-98');
+          const of = run(own, scale);
+          const { parts, value, how } = explain(own, of, figure);
+          expect(how).toBe('sum');
+          const size = parts.reduce((sum, part) => sum + Math.abs(part.value), 0);
+          const sum = parts.reduce((total, part) => total + part.value, 0);
+          expect(Math.abs(sum - value))
+            .withContext(`${soup.id} ${figure}`)
+            .toBeLessThanOrEqual(1e-9 * Math.max(1, size));
+        },
+      ),
       { numRuns: 150 },
     );
   });
@@ -48,7 +55,9 @@ describe('why', () => {
     for (const { id } of EXAMPLE_SOUPS) {
       const line = ready(example(id), 'boiler-98');
       const told = explain(line, run(line, 5), 'minutes');
-      expect(told.parts.reduce((sum, { value }) => sum + value, 0)).withContext(id).toBeCloseTo(told.value, 9);
+      expect(told.parts.reduce((sum, { value }) => sum + value, 0))
+        .withContext(id)
+        .toBeCloseTo(told.value, 9);
     }
   });
 
@@ -86,7 +95,11 @@ describe('a stand-in', () => {
       amount: { rule: 'scaled', amount: { value: 1, unit: 'kg' } },
     });
     // The let-down to a body is left out, or both would come to the same body.
-    const plain = (of: typeof soup): typeof soup => ({ ...of, root: { ...of.root, steps: of.root.steps.filter(({ op }) => op !== 'thin') }, lines: of.lines.filter(({ id }) => id !== 'let-down') });
+    const plain = (of: typeof soup): typeof soup => ({
+      ...of,
+      root: { ...of.root, steps: of.root.steps.filter(({ op }) => op !== 'thin') },
+      lines: of.lines.filter(({ id }) => id !== 'let-down'),
+    });
     const a = ready(plain(soup), 'boiler-98');
     const b = ready(plain(swapped), 'boiler-98');
     const said = compare({ ready: a, run: run(a, 5) }, { ready: b, run: run(b, 5) });
@@ -107,7 +120,8 @@ describe('a stand-in', () => {
 });
 
 describe('schools', () => {
-  const ops = (id: string, schools: Schools): string[] => walk(schooled({ ...example(id), schools }, larder).root).map(({ step }) => step.op);
+  const ops = (id: string, schools: Schools): string[] =>
+    walk(schooled({ ...example(id), schools }, larder).root).map(({ step }) => step.op);
   const runs = (id: string, schools: Schools): ReturnType<typeof run> => {
     const readied = makeReady({ ...example(id), schools }, larder, canteen, 'boiler-98', 0.3);
     if (!readied.ok) throw new Error(JSON.stringify(readied.problems));
@@ -144,7 +158,9 @@ describe('schools', () => {
   it('thick then thin or exact; reduce or thicken', () => {
     expect(ops('leek-potato', { thickness: 'exact' })).not.toContain('thin');
     const reducing = { ...example('leek-potato') };
-    const steps = reducing.root.steps.map((step) => (step.op === 'thin' ? ({ id: step.id, op: 'reduce', vigour: 'steady', to: { by: 'body', mPas: 900 } } as const) : step));
+    const steps = reducing.root.steps.map((step) =>
+      step.op === 'thin' ? ({ id: step.id, op: 'reduce', vigour: 'steady', to: { by: 'body', mPas: 900 } } as const) : step,
+    );
     const soup = { ...reducing, root: { ...reducing.root, steps }, lines: reducing.lines.filter(({ id }) => id !== 'let-down') };
     const thickened = schooled({ ...soup, schools: { concentrate: 'thicken' } }, larder);
     expect(walk(thickened.root).map(({ step }) => step.op)).toContain('thicken');

@@ -1,0 +1,199 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import Ajv from 'ajv/dist/2020.js';
+import { z } from 'zod';
+import { KitSchema, READY_KITS } from '@tureen/core/kit';
+import { LARDER_ROWS, LarderFileSchema } from '@tureen/core/larder';
+import { figuresOf, makePlan } from '@tureen/core/plan';
+import { EXAMPLE_SOUPS, SoupSchema, SoupShape } from '@tureen/core/soup';
+import { tureen } from './main.js';
+
+const ROOT = fileURLToPath(new URL('../..', import.meta.url));
+const EXAMPLES = readdirSync(join(ROOT, 'examples')).filter((name) => name.endsWith('.json'));
+const file = (id: string): string => join(ROOT, 'examples', `${id}.json`);
+const json = (path: string): unknown => JSON.parse(readFileSync(path, 'utf8'));
+
+/** The command as a script meets it: a process of its own. */
+function shell(...args: readonly string[]): { exit: number | null; out: string; err: string } {
+  const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', join(ROOT, 'cli/src/bin.ts'), ...args], {
+    encoding: 'utf8',
+    cwd: ROOT,
+  });
+  return { exit: status, out: stdout, err: stderr };
+}
+
+describe('the command line', () => {
+  let folder: string;
+  const written = (name: string, content: unknown): string => {
+    const path = join(folder, name);
+    writeFileSync(path, typeof content === 'string' ? content : JSON.stringify(content));
+    return path;
+  };
+
+  beforeEach(() => {
+    folder = mkdtempSync(join(tmpdir(), 'tureen-spec-'));
+  });
+
+  afterEach(() => {
+    rmSync(folder, { recursive: true, force: true });
+  });
+
+  it('plans from a shell, and ends with 0, 1 and 2', () => {
+    const good = shell('plan', file('leek-potato'), '--bowls', '40', '--bowl', '300g', '--json');
+    expect(good.exit).toBe(0);
+    const told = JSON.parse(good.out) as { figures: { bowls: number; cookedKg: number } };
+    expect(told.figures.bowls).toBeCloseTo(40, 4);
+    const bad = shell('check', written('soup.json', { id: 'x' }));
+    expect(bad.exit).toBe(1);
+    expect(bad.err).toContain('lines');
+    expect(shell('frobnicate').exit).toBe(2);
+    expect(shell('plan', file('leek-potato'), '--bowls', 'many').err).toContain('--bowls wants a number');
+  });
+
+  it('says the same as a plan made in the application', async () => {
+    for (const soup of EXAMPLE_SOUPS.slice(0, 5)) {
+      const outcome = await tureen(['plan', file(soup.id), '--bowls', '40', '--bowl', '300g', '--pot', 'boiler-40']);
+      const planning = makePlan(soup, LARDER_ROWS, READY_KITS.canteen, { bowls: 40, bowlG: 300, potId: 'boiler-40' });
+      if (!planning.ok) throw new Error(planning.error.code);
+      expect((outcome.data as { figures: unknown }).figures).toEqual(figuresOf(planning.plan.ready, planning.plan.run));
+      expect(outcome.text).toContain(soup.name);
+    }
+  });
+
+  it('checks every example and finds nothing wrong', async () => {
+    expect(EXAMPLES.length).toBeGreaterThanOrEqual(8);
+    for (const name of EXAMPLES)
+      expect((await tureen(['check', join(ROOT, 'examples', name)])).exit)
+        .withContext(name)
+        .toBe(0);
+  });
+
+  it('names the path in the file of what is wrong', async () => {
+    const soup = structuredClone(json(file('beetroot-horseradish'))) as {
+      root: { steps: { branch: { steps: Record<string, unknown>[] } }[] };
+      lines: Record<string, unknown>[];
+    };
+    soup.root.steps[0]!.branch.steps[2]!['ovenC'] = 'hot';
+    const shape = await tureen(['check', written('hot.json', soup)]);
+    expect(shape.exit).toBe(1);
+    expect(shape.text).toContain('root.steps.0.branch.steps.2.ovenC');
+    soup.root.steps[0]!.branch.steps[2]!['ovenC'] = 190;
+    soup.lines[0]!['ingredient'] = 'beatroot';
+    const larder = await tureen(['check', written('beat.json', soup)]);
+    expect(larder.text).toContain('lines.0.ingredient: The larder has no "beatroot".');
+    expect((await tureen(['check', written('no.json', '{ not json')])).text).toContain('it is not JSON');
+    expect((await tureen(['check', join(folder, 'nowhere.json')])).text).toContain('not there');
+  });
+
+  it('plans from other sides, and says when they contradict', async () => {
+    const from = async (...args: string[]): Promise<Awaited<ReturnType<typeof tureen>>> =>
+      tureen(['plan', file('beetroot-horseradish'), '--pot', 'boiler-40', ...args]);
+    const onHand = await from('--on-hand', 'beetroot=5kg', '--fill-pot', '--round');
+    const list = (onHand.data as { pullList: { ingredient: string; boughtKg: number }[] }).pullList;
+    expect(list.find(({ ingredient }) => ingredient === 'beetroot')?.boughtKg).toBeLessThanOrEqual(5 + 1e-9);
+    const kilos = await from('--kg', '12kg');
+    expect((kilos.data as { figures: { servedKg: number } }).figures.servedKg).toBeCloseTo(12, 4);
+    const against = await from('--bowls', '40', '--on-hand', 'beetroot=1kg');
+    expect(against.exit).toBe(1);
+    expect(against.text).toContain('can’t be met together');
+    const carton = await from('--cartons', 'cream=2x600g');
+    expect(
+      (carton.data as { pullList: { ingredient: string; boughtKg: number }[] }).pullList.find(
+        ({ ingredient }) => ingredient === 'double-cream',
+      )?.boughtKg,
+    ).toBeCloseTo(1.2, 4);
+    expect((await from('--bowls', '4000')).text).toContain('more than this pot may boil');
+  });
+
+  it('lands, gives odds, says why', async () => {
+    const at = [file('leek-potato'), '--bowls', '40'];
+    const landed = await tureen(['land', ...at, '--band', 'salt=0.6..0.7', '--band', 'body=120..160']);
+    expect(landed.exit).toBe(0);
+    const gauges = (landed.data as { gauges: { salt: number; body: number } }).gauges;
+    expect(gauges.salt).toBeLessThanOrEqual(0.7 + 1e-6);
+    expect(gauges.body).toBeLessThanOrEqual(160);
+    const missed = await tureen(['land', ...at, '--band', 'salt=0.1..0.2', '--add', 'fine-salt']);
+    expect(missed.exit).toBe(1);
+    expect(missed.text).toContain('too high');
+    const odds = await tureen(['odds', ...at, '--samples', '40', '--seed', '3', '--hold', 'body']);
+    expect(odds.text).toContain('with 90 % confidence');
+    expect(odds.data).toEqual((await tureen(['odds', ...at, '--samples', '40', '--seed', '3', '--hold', 'body'])).data);
+    const why = await tureen(['why', file('leek-potato'), 'salt', '--bowls', '40']);
+    const parts = (why.data as { value: number; parts: { value: number }[] }).parts;
+    expect(parts.reduce((sum, { value }) => sum + value, 0)).toBeCloseTo((why.data as { value: number }).value, 6);
+  });
+
+  it('knows the larder by its names in three countries, and units', async () => {
+    const id = async (...args: string[]): Promise<unknown> => ((await tureen(['larder', ...args])).data as { id?: string }).id;
+    expect(await id('zucchini', '--country', 'us')).toBe('courgette');
+    expect(await id('eschalot', '--country', 'au')).toBe('shallot');
+    expect((await tureen(['larder', 'zuchini'])).text).toContain('Perhaps: courgette');
+    expect((await tureen(['units', '1', 'pint-imp', 'ml'])).text).toBe('1 pint-imp = 568.261 ml');
+    expect((await tureen(['units', '1', 'g', 'ml'])).exit).toBe(1);
+    expect((await tureen(['units', '1', 'furlong', 'ml'])).exit).toBe(2);
+    expect((await tureen(['units'])).text).toContain('cup-metric');
+  });
+
+  it('lays a cook’s own larder over the one that ships, and refuses what cannot be', async () => {
+    const row = { ...LARDER_ROWS.find(({ id }) => id === 'carrot')!, id: 'purple-carrot', name: 'Purple carrot', us: undefined };
+    const own = written('own.json', { ingredients: [row] });
+    expect((await tureen(['larder', 'purple carrot', '--larder', own])).exit).toBe(0);
+    const bad = written('bad.json', { ingredients: [{ ...row, composition: { ...row.composition, water: 50 } }] });
+    const refused = await tureen(['larder', 'purple carrot', '--larder', bad]);
+    expect(refused.exit).toBe(1);
+    expect(refused.text).toContain('SUM_IS_OFF');
+  });
+
+  it('takes a kitchen of its own: its measured boil-off changes the plan', async () => {
+    const kit = written('kit.json', { ...READY_KITS.canteen, habits: { boilOff: 3 } });
+    const stock = async (...args: string[]): Promise<number> =>
+      (
+        (await tureen(['why', file('celeriac-leek-apple'), 'stock', '--bowls', '40', '--pot', 'boiler-40', ...args])).data as {
+          value: number;
+        }
+      ).value;
+    expect(await stock('--kit', kit)).toBeGreaterThan(await stock());
+    expect((await tureen(['plan', file('leek-potato'), '--kit', written('k.json', {})])).exit).toBe(1);
+  });
+});
+
+describe('the published schemas', () => {
+  const PUBLISHED = { soup: SoupShape, kit: KitSchema, larder: LarderFileSchema } as const;
+
+  for (const [name, schema] of Object.entries(PUBLISHED)) {
+    it(`docs/${name}.schema.json is what the program reads by`, () => {
+      const { title, ...published } = json(join(ROOT, `docs/${name}.schema.json`)) as Record<string, unknown>;
+      expect(title).toBeTruthy();
+      expect(published).toEqual(
+        JSON.parse(JSON.stringify(z.toJSONSchema(schema, { io: 'input', target: 'draft-2020-12' }))) as never,
+      );
+    });
+  }
+
+  it('an independent validator passes every example and larder file, and refuses what the program refuses', () => {
+    const ajv = new Ajv({ strict: false });
+    const soup = ajv.compile(json(join(ROOT, 'docs/soup.schema.json')) as object);
+    for (const name of EXAMPLES)
+      expect(soup(json(join(ROOT, 'examples', name))))
+        .withContext(name)
+        .toBeTrue();
+    const larder = ajv.compile(json(join(ROOT, 'docs/larder.schema.json')) as object);
+    const data = join(ROOT, 'core/src/larder/data');
+    for (const name of readdirSync(data).filter((one) => one.endsWith('.json')))
+      expect(larder(json(join(data, name))))
+        .withContext(name)
+        .toBeTrue();
+    const good = json(file('leek-potato')) as Record<string, unknown>;
+    for (const bad of [
+      { ...good, lines: [] },
+      { ...good, surprise: 1 },
+      { ...good, served: 'tepid' },
+    ]) {
+      expect(soup(bad)).toBeFalse();
+      expect(SoupSchema.safeParse(bad).success).toBeFalse();
+    }
+  });
+});

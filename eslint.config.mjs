@@ -22,6 +22,7 @@ export default tseslint.config(
       parserOptions: {
         project: [
           'core/tsconfig.json',
+          'cli/tsconfig.json',
           'server/tsconfig.json',
           'web/tsconfig.app.json',
           'web/tsconfig.spec.json',
@@ -52,7 +53,7 @@ export default tseslint.config(
     },
   },
   { files: ['web/src/**/*.html'], extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility] },
-  { files: ['**/*.spec.ts', 'e2e/**/*.ts'], rules: { '@typescript-eslint/no-non-null-assertion': 'off' } },
+  { files: ['**/*.spec.ts', 'core/spec/*.ts', 'e2e/**/*.ts'], rules: { '@typescript-eslint/no-non-null-assertion': 'off' } },
   {
     files: ['scripts/**/*.mjs', '*.mjs'],
     extends: [eslint.configs.recommended],

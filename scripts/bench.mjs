@@ -12,7 +12,7 @@ install();
 build();
 
 const folder = mkdtempSync(join(ROOT, '.tmp-bench-'));
-const say = (name, figure, goal) => console.log(`${name.padEnd(58)} ${figure.padStart(12)}   goal ${goal}`);
+const say = (name, figure, goal) => console.log(`${name.padEnd(66)} ${figure.padStart(12)}   goal ${goal}`);
 
 try {
   const file = join(folder, 'core.mjs');
@@ -23,11 +23,12 @@ try {
     platform: 'node',
     format: 'esm',
     target: 'node20',
+    external: ['highs'],
     outfile: file,
     logLevel: 'error',
   });
   const printed = await new Promise((resolve, reject) => {
-    const child = spawn(process.execPath, [file], { stdio: ['ignore', 'pipe', 'inherit'] });
+    const child = spawn(process.execPath, ['--expose-gc', file], { stdio: ['ignore', 'pipe', 'inherit'] });
     let text = '';
     child.stdout.on('data', (bytes) => {
       text += String(bytes);

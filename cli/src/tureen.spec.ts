@@ -76,12 +76,12 @@ describe('the command line', () => {
       root: { steps: { branch: { steps: Record<string, unknown>[] } }[] };
       lines: Record<string, unknown>[];
     };
-    soup.root.steps[0]!.branch.steps[2]!['ovenC'] = 'hot';
+    soup.root.steps[0]!.branch.steps[2]!.ovenC = 'hot';
     const shape = await tureen(['check', written('hot.json', soup)]);
     expect(shape.exit).toBe(1);
     expect(shape.text).toContain('root.steps.0.branch.steps.2.ovenC');
-    soup.root.steps[0]!.branch.steps[2]!['ovenC'] = 190;
-    soup.lines[0]!['ingredient'] = 'beatroot';
+    soup.root.steps[0]!.branch.steps[2]!.ovenC = 190;
+    soup.lines[0]!.ingredient = 'beatroot';
     const larder = await tureen(['check', written('beat.json', soup)]);
     expect(larder.text).toContain('lines.0.ingredient: The larder has no "beatroot".');
     expect((await tureen(['check', written('no.json', '{ not json')])).text).toContain('it is not JSON');

@@ -1,10 +1,12 @@
-import { READY_KITS } from '@tureen/core/kit';
-import { LARDER_ROWS } from '@tureen/core/larder';
-import { run } from '@tureen/core/line';
+import { LARDER_ROWS, makeLarder } from '@tureen/core/larder';
+import { READY_KITS, type Kit } from '@tureen/core/kit';
+import { makeReady, run, type Ready } from '@tureen/core/line';
 import { makePlan, type Planned } from '@tureen/core/plan';
-import { EXAMPLE_SOUPS, type Branch, type SoupStep } from '@tureen/core/soup';
-import { scaleForBowls } from '@tureen/core/solve';
+import { EXAMPLE_SOUPS, type Branch, type Soup, type SoupStep } from '@tureen/core/soup';
+import { land, loadSolver, roundTogether, scaleForBowls, unitsOf } from '@tureen/core/solve';
 import { foldBatch } from '@tureen/core/batch';
+import { oddsOf } from '@tureen/core/odds';
+import { namesOf, readLine } from '@tureen/core/amounts';
 
 interface Line {
   readonly name: string;
@@ -15,21 +17,24 @@ interface Line {
 const ROUNDS = 41;
 
 /** Median over rounds of the mean time of one call, in microseconds; the first rounds warm up and are left out. */
-function medianUs(calls: number, job: () => unknown): number {
+function medianUs(calls: number, job: () => unknown, rounds = ROUNDS): number {
   const times: number[] = [];
-  for (let round = 0; round < ROUNDS; round++) {
+  for (let round = 0; round < rounds; round++) {
     const started = performance.now();
     for (let n = 0; n < calls; n++) job();
     times.push(((performance.now() - started) * 1000) / calls);
   }
-  return times.slice(10).sort((a, b) => a - b)[Math.floor((ROUNDS - 10) / 2)] ?? Number.NaN;
+  const warm = Math.floor(rounds / 4);
+  return times.slice(warm).sort((a, b) => a - b)[Math.floor((rounds - warm) / 2)] ?? Number.NaN;
 }
 
 const soup = EXAMPLE_SOUPS[0];
 if (soup === undefined) throw new Error('An example soup is needed.');
-const planning = makePlan(soup, LARDER_ROWS, READY_KITS.canteen, { bowls: 80, bowlG: 300, potId: 'boiler-40' });
+const kit: Kit = READY_KITS.canteen;
+const planning = makePlan(soup, LARDER_ROWS, kit, { bowls: 80, bowlG: 300, potId: 'boiler-40' });
 if (!planning.ok) throw new Error(planning.error.code);
 const { plan } = planning;
+const larder = makeLarder(LARDER_ROWS);
 
 /** The same line with nothing that softens: what the balance alone costs. */
 function unsoftened(planned: Planned): Planned['ready'] {
@@ -40,27 +45,171 @@ function unsoftened(planned: Planned): Planned['ready'] {
   return { ...planned.ready, lines };
 }
 
+const SOLIDS = ['carrot', 'onion', 'celery', 'potato', 'leek', 'parsnip', 'swede', 'turnip', 'celeriac', 'fennel'];
+
+/** A pot of so many ingredients and steps; steps beyond the first few are simmers, so that growth is one step's. */
+function grown(ingredients: number, steps: number): Ready {
+  const lines = Array.from({ length: ingredients }, (_, n) => ({
+    id: `l${String(n)}`,
+    ingredient: n === 0 ? 'water' : (SOLIDS[n % SOLIDS.length] ?? 'carrot'),
+    cut: { shape: 'cube' as const, sizeMm: 12, name: 'dice' },
+    amount: { rule: 'scaled' as const, amount: { value: n === 0 ? 4 : 0.3, unit: 'kg' as const } },
+  }));
+  const all: SoupStep[] = [{ id: 'in', op: 'add', uses: lines.map(({ id }) => ({ line: id })) }];
+  for (let n = all.length; n < steps - 2; n++)
+    all.push({ id: `s${String(n)}`, op: 'simmer', minutes: 3, vigour: 'steady', lid: 'on' });
+  all.push({ id: 'blend', op: 'blend', blender: 'jug', minutes: 2 }, { id: 'dish', op: 'dish' });
+  const made: Soup = {
+    id: 'grown',
+    name: 'Grown',
+    lead: 'Carrot',
+    school: 'sweat',
+    served: 'hot',
+    writtenFor: { bowls: 10, bowlG: 300 },
+    lines,
+    root: { id: 'pot', name: 'Pot', vessel: 'pot', steps: all },
+  };
+  const readied = makeReady(made, larder, kit, 'boiler-40', 0.3);
+  if (!readied.ok) throw new Error(JSON.stringify(readied.problems));
+  return readied.ready;
+}
+
+const WRITTEN = [
+  '1 1/2 cups onion, diced',
+  '2-3 cloves of garlic',
+  '500 g butternut squash, peeled',
+  '1 28-ounce can tomatoes',
+  'half a litre of vegetable stock',
+  'salt to taste',
+  '3 tbsp olive oil',
+  '2 large beetroot, peeled',
+  '250 ml cream',
+  'a bunch of mint',
+];
+
 const balance = unsoftened(plan);
 const steps = (branch: Branch): number =>
   branch.steps.reduce((sum: number, step: SoupStep) => sum + (step.op === 'join' ? steps(step.branch) + 1 : 1), 0);
 const size = `${String(soup.lines.length)} lines, ${String(steps(soup.root))} steps`;
 const us = (value: number): string => `${value.toFixed(0)} µs`;
+const ms = (value: number): string => `${(value / 1000).toFixed(2)} ms`;
+
+const cache = new Map<string, Ready>();
+function grownTo(ingredients: number, count: number): Ready {
+  const key = `${String(ingredients)} ${String(count)}`;
+  const have = cache.get(key) ?? grown(ingredients, count);
+  cache.set(key, have);
+  return have;
+}
+
+const twelve = grown(12, 10);
+const twelveBare = {
+  ...twelve,
+  lines: twelve.lines.map((own) => ({
+    ...own,
+    line: { ...own.line, ingredient: { ...own.line.ingredient, row: { ...own.line.ingredient.row, softening: 0 } } },
+  })),
+};
 const lines: Line[] = [
   {
-    name: `one forward run with cohorts and softening (${size})`,
-    figure: us(medianUs(400, () => run(plan.ready, 8.4))),
+    name: 'one forward run, cohorts, softening, body (12 lines, 10 steps)',
+    figure: us(medianUs(400, () => run(twelve, 2))),
     goal: '50 µs',
   },
-  { name: `one forward run, the balance alone (${size})`, figure: us(medianUs(400, () => run(balance, 8.4))), goal: '5 µs' },
   {
-    name: 'backward solve, 80 bowls to amounts',
-    figure: `${(medianUs(20, () => scaleForBowls(plan.ready, 80)) / 1000).toFixed(2)} ms`,
-    goal: '5 ms',
+    name: 'one forward run, the balance alone (12 lines, 10 steps)',
+    figure: us(medianUs(400, () => run(twelveBare, 2))),
+    goal: '5 µs',
   },
-  {
-    name: 'folding a batch with nothing done',
-    figure: `${(medianUs(100, () => foldBatch(plan.snapshot, [], plan)) / 1000).toFixed(2)} ms`,
-    goal: '–',
-  },
+  { name: `one forward run of the example (${size})`, figure: us(medianUs(400, () => run(plan.ready, 8.4))), goal: '–' },
+  { name: `the same, the balance alone`, figure: us(medianUs(400, () => run(balance, 8.4))), goal: '–' },
 ];
+for (const count of [5, 10, 20, 40])
+  lines.push({
+    name: `growth: ${String(count)} ingredients, 10 steps`,
+    figure: us(medianUs(100, () => run(grownTo(count, 10), 2))),
+    goal: '–',
+  });
+for (const count of [5, 10, 20, 40])
+  lines.push({
+    name: `growth: 12 ingredients, ${String(count)} steps`,
+    figure: us(medianUs(100, () => run(grownTo(12, count), 2))),
+    goal: '–',
+  });
+
+lines.push({
+  name: 'backward solve, 80 bowls to amounts',
+  figure: ms(medianUs(20, () => scaleForBowls(plan.ready, 80))),
+  goal: '5 ms',
+});
+const kgOf = (id: string): number => plan.run.usedKg.get(id) ?? 0;
+const units = unitsOf(plan.ready, kgOf);
+lines.push({
+  name: 'rounding to what is bought and measured',
+  figure: ms(medianUs(20, () => roundTogether(units, kgOf))),
+  goal: '50 ms',
+});
+
+const solver = await loadSolver();
+const pot = plan.run.records.at(-1)?.before;
+if (pot === undefined) throw new Error('A pot to land is needed.');
+const additions = ['water', 'vegetable-stock', 'fine-salt', 'double-cream', 'butter', 'sugar', 'lemon-juice', 'cornflour'].map(
+  (id) => {
+    const ingredient = larder.get(id);
+    if (ingredient === undefined) throw new Error(id);
+    return { id, ingredient, stepKg: id === 'fine-salt' ? 0.01 : 0.1, mostSteps: 60, cooked: id === 'cornflour', tempC: 15 };
+  },
+);
+const bands = {
+  salt: { low: 0.6, high: 0.7 },
+  body: { low: 18, high: 24 },
+  fat: { low: 2.5, high: 4 },
+  sour: { low: 0.6, high: 2.5 },
+};
+const landing = { pot, servedC: 65, bodyA: 14, bands, additions, reduction: undefined, costPerReach: 0.1 };
+lines.push({
+  name: 'landing four gauges with eight additions',
+  figure: ms(medianUs(1, () => land(landing, solver), 21)),
+  goal: '30 ms',
+});
+
+/** Bytes that live objects and arrays hold, with what is dead cleared away first where that can be asked for. */
+function heldBytes(): number {
+  globalThis.gc?.();
+  const { heapUsed, arrayBuffers } = process.memoryUsage();
+  return heapUsed + arrayBuffers;
+}
+
+const started = performance.now();
+oddsOf(plan.ready, plan.snapshot.scale, { seed: 1, samples: 10_000, held: 'amounts' });
+lines.push({
+  name: '10,000 samples of the example’s odds',
+  figure: `${((performance.now() - started) / 1000).toFixed(2)} s`,
+  goal: '0.5 s',
+});
+const before = heldBytes();
+let most = 0;
+oddsOf(plan.ready, plan.snapshot.scale, { seed: 1, samples: 10_000, held: 'amounts' }, (share) => {
+  if (share > 0.97) most = Math.max(most, heldBytes() - before);
+  return true;
+});
+lines.push({ name: 'memory that they hold', figure: `${(most / 1e6).toFixed(1)} MB`, goal: '–' });
+lines.push({
+  name: '10,000 samples of the pot of 12 lines, 10 steps',
+  figure: `${(medianUs(1, () => oddsOf(twelve, 2, { seed: 1, samples: 2000, held: 'amounts' }), 5) / 200_000).toFixed(2)} s`,
+  goal: '0.5 s',
+});
+
+const context = { larder, names: namesOf(LARDER_ROWS), country: 'gb' as const };
+const hundred = Array.from({ length: 100 }, (_, n) => WRITTEN[n % WRITTEN.length] ?? '');
+lines.push({
+  name: 'parsing 100 recipe lines',
+  figure: ms(medianUs(1, () => hundred.map((text) => readLine(text, context)), 9)),
+  goal: '–',
+});
+lines.push({
+  name: 'folding a batch with nothing done',
+  figure: ms(medianUs(100, () => foldBatch(plan.snapshot, [], plan))),
+  goal: '–',
+});
 process.stdout.write(JSON.stringify(lines));

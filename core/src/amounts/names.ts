@@ -38,8 +38,8 @@ export function plain(text: string): string {
 function single(word: string): string {
   if (word.length < 4 || /(ss|us|is|as)$/.test(word)) return word;
   if (/(oes|shes|ches|xes)$/.test(word)) return word.slice(0, -2);
-  if (/ies$/.test(word)) return `${word.slice(0, -3)}y`;
-  if (/leaves$/.test(word)) return `${word.slice(0, -6)}leaf`;
+  if (word.endsWith('ies')) return `${word.slice(0, -3)}y`;
+  if (word.endsWith('leaves')) return `${word.slice(0, -6)}leaf`;
   return word.endsWith('s') ? word.slice(0, -1) : word;
 }
 

@@ -75,7 +75,10 @@ const CONTAINER = new Set(['can', 'tin', 'jar', 'carton', 'package', 'pack', 'bo
 /** Manners before the name mean that what is weighed is trimmed already. */
 const TRIMMED_FIRST = /\b(peeled|trimmed|cored|seeded|deseeded|diced|chopped|sliced|cubed|grated|minced|picked|shelled|drained)\b/;
 
-type Sized = { readonly amount: Amount; readonly assumed: Extract<LineReading, { code: 'READ' }>['assumed'] };
+interface Sized {
+  readonly amount: Amount;
+  readonly assumed: Extract<LineReading, { code: 'READ' }>['assumed'];
+}
 
 function piecesLike(ingredient: Ingredient, wanted: RegExp): [string, number][] {
   return Object.entries(ingredient.row.pieces ?? {}).filter(([size]) => wanted.test(size));

@@ -57,7 +57,7 @@ function withDevice(belief: Belief, device: string, biasSd: number): { belief: B
 export function observe(before: Belief, o: Observation): Observed {
   const { belief, at } = withDevice(before, o.device, o.biasSd);
   const n = belief.names.length;
-  const h = Array.from({ length: n }, (_, i) => (i < 3 ? (o.slopes[i as 0 | 1 | 2] ?? 0) : i === at ? 1 : 0));
+  const h = Array.from({ length: n }, (_, i) => (i < 3 ? o.slopes[i as 0 | 1 | 2] : i === at ? 1 : 0));
   const ph = belief.cov.map((row) => row.reduce((sum, c, j) => sum + c * (h[j] ?? 0), 0));
   const hph = h.reduce((sum, hi, i) => sum + hi * (ph[i] ?? 0), 0);
   const s = hph + o.noiseSd ** 2;

@@ -26,7 +26,7 @@ function problemsOf(row: IngredientRow): RowProblem[] {
   if (!(Math.abs(sumG - 100) <= SUM_WITHIN_G)) problems.push({ id, code: 'SUM_IS_OFF', sumG });
   // All of a food's own minerals are in its ash; sodium can be no more than half of it unless salt was forgotten.
   if (c.sodiumMg / 1000 > c.ash * 0.5 + 0.05) problems.push({ id, code: 'SODIUM_TOO_HIGH', sodiumMg: c.sodiumMg, ashG: c.ash });
-  const cupG = row.cups?.['liquid'];
+  const cupG = row.cups?.liquid;
   if (cupG !== undefined && row.densityKgM3 !== undefined) {
     const byDensityG = (row.densityKgM3 * CUP_ML) / 1000;
     if (Math.abs(cupG / byDensityG - 1) > 0.05) problems.push({ id, code: 'CUP_AGAINST_DENSITY', cupG, byDensityG });

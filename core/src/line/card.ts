@@ -44,7 +44,7 @@ export function scaleForOutcome(ready: Ready, wantedKg: number): number | undefi
 function rowOf(ready: Ready, perKg: Parcel, hasPieces: boolean, densityKgM3: number): IngredientRow {
   const { soup } = ready;
   const c = perKg.carried;
-  const grams = Object.fromEntries(COMPONENTS.map((name, n) => [name, (perKg.mix[n as 0] ?? 0) * 100])) as Record<
+  const grams = Object.fromEntries(COMPONENTS.map((name, n) => [name, perKg.mix[n as 0] * 100])) as Record<
     (typeof COMPONENTS)[number],
     number
   >;

@@ -42,27 +42,49 @@ function at(q: Quadratic, t: number): number {
   return q[0] + (q[1] + q[2] * t) * t;
 }
 
-/** Sum over the components of mass times one coefficient of cp. */
-function coefficient(m: Mix, n: 0 | 1 | 2): number {
+/** The three coefficients of cp, each summed over the components, written out: this is asked for at every step. */
+function cpConstant(m: Mix): number {
   return (
-    m[0] * CP.water[n] +
-    m[1] * CP.fat[n] +
-    m[2] * CP.protein[n] +
-    (m[3] + m[4] + m[7]) * CP.carbohydrate[n] +
-    m[5] * CP.fibre[n] +
-    (m[6] + m[9]) * CP.ash[n] +
-    m[8] * CP.ethanol[n]
+    m[0] * CP.water[0] +
+    m[1] * CP.fat[0] +
+    m[2] * CP.protein[0] +
+    (m[3] + m[4] + m[7]) * CP.carbohydrate[0] +
+    m[5] * CP.fibre[0] +
+    (m[6] + m[9]) * CP.ash[0] +
+    m[8] * CP.ethanol[0]
+  );
+}
+
+function cpLinear(m: Mix): number {
+  return (
+    m[0] * CP.water[1] +
+    m[1] * CP.fat[1] +
+    m[2] * CP.protein[1] +
+    (m[3] + m[4] + m[7]) * CP.carbohydrate[1] +
+    m[5] * CP.fibre[1] +
+    (m[6] + m[9]) * CP.ash[1]
+  );
+}
+
+function cpSquare(m: Mix): number {
+  return (
+    m[0] * CP.water[2] +
+    m[1] * CP.fat[2] +
+    m[2] * CP.protein[2] +
+    (m[3] + m[4] + m[7]) * CP.carbohydrate[2] +
+    m[5] * CP.fibre[2] +
+    (m[6] + m[9]) * CP.ash[2]
   );
 }
 
 /** Heat capacity of a mix at t °C, J/K. */
 export function heatCapacityJK(m: Mix, t: number): number {
-  return at([coefficient(m, 0), coefficient(m, 1), coefficient(m, 2)], t);
+  return cpConstant(m) + (cpLinear(m) + cpSquare(m) * t) * t;
 }
 
 /** Enthalpy of a mix against 0 °C, J: the exact integral of cp. */
 export function enthalpyJ(m: Mix, t: number): number {
-  return (coefficient(m, 0) + (coefficient(m, 1) / 2 + (coefficient(m, 2) / 3) * t) * t) * t;
+  return (cpConstant(m) + (cpLinear(m) / 2 + (cpSquare(m) / 3) * t) * t) * t;
 }
 
 /**
@@ -70,10 +92,10 @@ export function enthalpyJ(m: Mix, t: number): number {
  * rounds, stops below 1e-12 K. An empty mix keeps the guess.
  */
 export function temperatureC(m: Mix, joules: number, guessC: number): number {
-  const a = coefficient(m, 0);
+  const a = cpConstant(m);
   if (a <= 0) return guessC;
-  const b = coefficient(m, 1);
-  const c = coefficient(m, 2);
+  const b = cpLinear(m);
+  const c = cpSquare(m);
   let t = guessC;
   for (let round = 0; round < 12; round++) {
     const step = ((a + (b / 2 + (c / 3) * t) * t) * t - joules) / (a + (b + c * t) * t);
@@ -98,15 +120,14 @@ export function volumeM3(m: Mix, t: number): number {
 
 /** Thermal diffusivity of a mix at t °C, m2/s: conductivity in parallel by volume share (ASHRAE, same chapter), over density and cp. */
 export function diffusivityM2S(m: Mix, t: number): number {
-  const part = (massKg: number, of: keyof typeof CP): number => (massKg / at(DENSITY[of], t)) * at(CONDUCTIVITY[of], t);
   const kTimesVolume =
-    part(m[0], 'water') +
-    part(m[1], 'fat') +
-    part(m[2], 'protein') +
-    part(m[3] + m[4] + m[7], 'carbohydrate') +
-    part(m[5], 'fibre') +
-    part(m[6] + m[9], 'ash') +
-    part(m[8], 'ethanol');
+    (m[0] / at(DENSITY.water, t)) * at(CONDUCTIVITY.water, t) +
+    (m[1] / at(DENSITY.fat, t)) * at(CONDUCTIVITY.fat, t) +
+    (m[2] / at(DENSITY.protein, t)) * at(CONDUCTIVITY.protein, t) +
+    ((m[3] + m[4] + m[7]) / at(DENSITY.carbohydrate, t)) * at(CONDUCTIVITY.carbohydrate, t) +
+    (m[5] / at(DENSITY.fibre, t)) * at(CONDUCTIVITY.fibre, t) +
+    ((m[6] + m[9]) / at(DENSITY.ash, t)) * at(CONDUCTIVITY.ash, t) +
+    (m[8] / at(DENSITY.ethanol, t)) * at(CONDUCTIVITY.ethanol, t);
   return kTimesVolume / heatCapacityJK(m, t);
 }
 

@@ -290,6 +290,8 @@ export function costOf(c: LandingCase, steps: ReadonlyMap<string, number>, minut
 
 /** Serum is taken from the round before; rounds until the answer stands still. */
 const MOST_ROUNDS = 8;
+/** The serum is a hundredth of most bodies: what it still moves by then moves the solids by less than a part in a hundred thousand. */
+const SERUM_STILL = 1e-3;
 
 /**
  * The fewest and cheapest additions that bring every gauge into its band, as a mixed-integer model over sensible steps;
@@ -339,8 +341,8 @@ export function land(c: LandingCase, solver: Solver): Landing {
     last = { steps, minutes, cost: costOf(c, steps, minutes), gauges };
     lastMisses = missesOf(gauges, c.bands);
     const next = serumMPas(pot.liquid.mix, c.servedC);
-    const still = Math.abs(next / serum - 1) < 1e-9;
-    if (lastMisses.length === 0 && (still || round > 2)) return { ok: true, landed: last };
+    const still = Math.abs(next / serum - 1) < SERUM_STILL;
+    if (lastMisses.length === 0 && still) return { ok: true, landed: last };
     if (still && elastic) break;
     if (still) margin += 1e-5;
     serum = next;

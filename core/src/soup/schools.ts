@@ -169,24 +169,24 @@ function garlic(soup: Soup, to: NonNullable<Schools['garlic']>): Soup {
     return left.length === 0 ? [] : [{ ...step, uses: left }];
   });
   const put: SoupStep = { id: 'school-garlic', op: 'trim', uses: [{ line: line.id }] };
-  let isPut = false;
+  const place = { done: false };
   const placed = mapped(without, (step) => {
-    if (isPut) return [step];
+    if (place.done) return [step];
     const isOnion = uses(step, onion.id);
     if (to === 'first' && isOnion) {
-      isPut = true;
+      place.done = true;
       return [put, { id: 'school-garlic-fry', op: 'fry', how: 'bloom', minutes: 0.5 }, step];
     }
     if (to === 'with the onion' && isOnion) {
-      isPut = true;
+      place.done = true;
       return [step, put];
     }
     if (to === 'after the onion' && (step.op === 'sweat' || step.op === 'fry' || step.op === 'roast')) {
-      isPut = true;
+      place.done = true;
       return [step, put, { id: 'school-garlic-fry', op: 'fry', how: 'bloom', minutes: 0.5 }];
     }
     if (to === 'roasted whole' && (step.op === 'cover' || step.op === 'simmer')) {
-      isPut = true;
+      place.done = true;
       const branch: Branch = {
         id: 'school-garlic-tray',
         name: 'Garlic',
@@ -197,7 +197,7 @@ function garlic(soup: Soup, to: NonNullable<Schools['garlic']>): Soup {
     }
     return [step];
   });
-  return isPut ? placed : soup;
+  return place.done ? placed : soup;
 }
 
 function creamWhen(soup: Soup, to: NonNullable<Schools['cream']>): Soup {

@@ -1,5 +1,15 @@
 import { z } from 'zod';
-import { CREAM_KG, EMPTY, EMPTY_POT, joined, parcelOf, withCarried, type Flow, type Parcel, type PotState } from '../pot/index.js';
+import {
+  CREAM_KG,
+  EMPTY,
+  joinedAll,
+  parcelOf,
+  withCarried,
+  type Flow,
+  type Parcel,
+  type PotState,
+  type Poured,
+} from '../pot/index.js';
 import { UseSchema, stepBase, type ReadyLine, type StepContext, type StepResult, type Use } from './step.js';
 
 export const AddSchema = z.strictObject({ ...stepBase, op: z.literal('add'), uses: z.array(UseSchema).min(1) });
@@ -21,29 +31,26 @@ export function storedC(line: ReadyLine): number {
   return Math.max(0, line.ingredient.row.storedAtC);
 }
 
-/** An amount of a line standing by itself: pieces if it has something to soften, otherwise liquid. */
-export function standing(line: ReadyLine, parcel: Parcel): PotState {
-  const tempC = storedC(line);
+/** A parcel of a line about to go in: pieces if it has something to soften, otherwise liquid. */
+export function poured(line: ReadyLine, parcel: Parcel): Poured {
   const { softening } = line.ingredient.row;
-  if (softening === 0) return { ...EMPTY_POT, liquid: parcel, tempC };
+  const tempC = storedC(line);
+  if (softening === 0) return { liquid: parcel, cohort: undefined, tempC };
   return {
-    ...EMPTY_POT,
     tempC,
     // Whatever shares the pot with these pieces has touched them, and goes on saying so when they are lifted out.
-    liquid: { ...EMPTY, allergens: parcel.allergens, origins: parcel.origins },
-    cohorts: [
-      {
-        lineId: line.id,
-        parcel,
-        shape: line.shape,
-        sizeM: line.sizeM,
-        softening,
-        softness: 0,
-        gelatinised: 0,
-        driedShare: 0,
-        browned: 0,
-      },
-    ],
+    liquid: { mix: EMPTY.mix, carried: EMPTY.carried, allergens: parcel.allergens, origins: parcel.origins },
+    cohort: {
+      lineId: line.id,
+      parcel,
+      shape: line.shape,
+      sizeM: line.sizeM,
+      softening,
+      softness: 0,
+      gelatinised: 0,
+      driedShare: 0,
+      browned: 0,
+    },
   };
 }
 
@@ -61,18 +68,20 @@ export function pouredIn(
 ): { readonly pot: PotState; readonly took: readonly Flow[] } {
   if (massKg === 0) return { pot, took: NOTHING_TAKEN };
   const parcel = lineParcel(line, massKg);
-  return { pot: joined(pot, standing(line, parcel)), took: [ingredientFlow(line, parcel)] };
+  return { pot: joinedAll(pot, [poured(line, parcel)]), took: [ingredientFlow(line, parcel)] };
 }
 
 /** Adds lines as they are: liquids and what dissolves to the liquid, the rest as pieces of their own. */
 export function add(pot: PotState, settings: Add, context: StepContext): StepResult {
   const took: Flow[] = [];
-  let state = pot;
+  const parts: Poured[] = [];
   for (const use of settings.uses) {
     const line = context.line(use.line);
-    const poured = pouredIn(state, line, useKg(use, line));
-    state = poured.pot;
-    took.push(...poured.took);
+    const massKg = useKg(use, line);
+    if (massKg === 0) continue;
+    const parcel = lineParcel(line, massKg);
+    took.push(ingredientFlow(line, parcel));
+    parts.push(poured(line, parcel));
   }
-  return { pot: state, took, gave: [], minutes: 0, joules: 0, cautions: [] };
+  return { pot: parts.length === 0 ? pot : joinedAll(pot, parts), took, gave: [], minutes: 0, joules: 0, cautions: [] };
 }

@@ -8,7 +8,7 @@ import {
   type Parcel,
   type PotState,
 } from '../pot/index.js';
-import { paced, type StepContext } from './step.js';
+import { paced, withSoftness, type StepContext } from './step.js';
 
 /** Liquid this hot cooks the starch in it, °C: raw starch gives nothing below about 65. Kitchen default. */
 const STARCH_COOKS_C = 70;
@@ -36,7 +36,7 @@ function cookedCohort(cohort: Cohort, cooking: Cooking, context: StepContext): C
   const lag =
     rise <= 0 ? 0 : Math.min(rise, (perS * (cohort.sizeM / 2) ** 2) / (sides * diffusivityM2S(piece.mix, (fromC + toC) / 2)));
   const softened = soften(piece, cohort, { fromC: toC - lag, outerC: toC, minutes, pace: 1 });
-  return { ...cohort, softness: softened.softness, gelatinised: softened.gelatinised };
+  return withSoftness(cohort, softened.softness, softened.gelatinised);
 }
 
 /** Heat that pieces of chilli give to the liquid while they simmer. */
@@ -46,6 +46,7 @@ function leached(
   minutes: number,
   perMin: number,
 ): { liquid: Parcel; cohorts: readonly Cohort[] } {
+  if (!cohorts.some((cohort) => cohort.parcel.carried[SCOVILLE_KG] > 0)) return { liquid, cohorts };
   let given = 0;
   const left = cohorts.map((cohort) => {
     const has = cohort.parcel.carried[SCOVILLE_KG];

@@ -16,7 +16,7 @@ export {
   type StepResult,
   type Use,
 } from './step.js';
-export { AddSchema, add, ingredientFlow, lineParcel, pouredIn, standing, storedC, useKg, type Add } from './add.js';
+export { AddSchema, add, ingredientFlow, lineParcel, poured, pouredIn, storedC, useKg, type Add } from './add.js';
 export { TrimStepSchema, trim, type TrimStep } from './trim.js';
 export { brownness } from './dry-heat.js';
 export { ONE_LAYER_KG_M2, RoastSchema, minutesToFork, roast, roastTau, trayed, type Roast } from './roast.js';

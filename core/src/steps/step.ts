@@ -152,3 +152,18 @@ export function servedBody(pot: PotState, context: Pick<StepContext, 'servedC' |
 export function paced(cohort: Cohort, context: Pick<StepContext, 'habits'>): number {
   return cohort.softening * context.habits.softening;
 }
+
+/** A cohort softer than it was. Written out: this is made more often than anything else. */
+export function withSoftness(cohort: Cohort, softness: number, gelatinised: number): Cohort {
+  return {
+    lineId: cohort.lineId,
+    parcel: cohort.parcel,
+    shape: cohort.shape,
+    sizeM: cohort.sizeM,
+    softening: cohort.softening,
+    softness,
+    gelatinised,
+    driedShare: cohort.driedShare,
+    browned: cohort.browned,
+  };
+}

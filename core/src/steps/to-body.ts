@@ -59,7 +59,7 @@ function saying(solved: BodySolved): Caution[] {
 /** Each kilo of liquid brings its share of the cream to come: the solve runs on the soup as it will be. */
 export function thin(pot: PotState, settings: Thin, context: StepContext): StepResult {
   const line = context.line(settings.line);
-  if (context.heldKg !== undefined) return poured(pot, settings.line, context.heldKg, [], context);
+  if (context.heldKg !== undefined) return letDown(pot, settings.line, context.heldKg, [], context);
   const finished = withCream(pot, context);
   const cream = context.creamToCome;
   const solved = thinKg(
@@ -69,14 +69,14 @@ export function thin(pot: PotState, settings: Thin, context: StepContext): StepR
     context.servedC,
     context.habits.bodyA,
   );
-  return poured(pot, settings.line, solved.ok ? solved.kg : 0, saying(solved), context);
+  return letDown(pot, settings.line, solved.ok ? solved.kg : 0, saying(solved), context);
 }
 
 function withCreamPerKg(liquid: Parcel, cream: Parcel, share: number): Parcel {
   return plusParcel(liquid, cream, share / (1 - share));
 }
 
-function poured(pot: PotState, lineId: string, kg: number, cautions: readonly Caution[], context: StepContext): StepResult {
+function letDown(pot: PotState, lineId: string, kg: number, cautions: readonly Caution[], context: StepContext): StepResult {
   const into = pouredIn(pot, context.line(lineId), kg);
   return { ...unchanged(into.pot, cautions), took: into.took, counts: { settledKg: kg } };
 }

@@ -1,7 +1,17 @@
 import { z } from 'zod';
 import { SALT, plusMix, type Mix } from '../larder/index.js';
-import { bare, joined, parcelOf, plusParcel, type Caution, type Flow, type Parcel, type PotState } from '../pot/index.js';
-import { ingredientFlow, lineParcel, standing, useKg } from './add.js';
+import {
+  bare,
+  joinedAll,
+  parcelOf,
+  plusParcel,
+  type Caution,
+  type Flow,
+  type Parcel,
+  type PotState,
+  type Poured,
+} from '../pot/index.js';
+import { ingredientFlow, lineParcel, poured, useKg } from './add.js';
 import { UseSchema, stepBase, type ReadyLine, type StepContext, type StepResult } from './step.js';
 
 export const TrimStepSchema = z.strictObject({ ...stepBase, op: z.literal('trim'), uses: z.array(UseSchema).min(1) });
@@ -37,7 +47,7 @@ export function trim(pot: PotState, settings: TrimStep, context: StepContext): S
   const gave: Flow[] = [];
   const hard: string[] = [];
   const gritty: string[] = [];
-  let state = pot;
+  const parts: Poured[] = [];
   let boughtKg = 0;
   for (const use of settings.uses) {
     const line = context.line(use.line);
@@ -46,7 +56,7 @@ export function trim(pot: PotState, settings: TrimStep, context: StepContext): S
     const arrives = ingredientFlow(line, all);
     took.push(arrives);
     if (waste !== undefined) gave.push({ kind: 'trim', lineId: line.id, parcel: waste, tempC: arrives.tempC });
-    state = joined(state, standing(line, kept));
+    parts.push(poured(line, kept));
     boughtKg += massKg;
     const { row } = line.ingredient;
     if (HARD.has(row.group) && !SOFT.has(row.id)) hard.push(line.id);
@@ -55,5 +65,5 @@ export function trim(pot: PotState, settings: TrimStep, context: StepContext): S
   const cautions: Caution[] = [];
   if (hard.length > 0) cautions.push({ code: 'HARD_TO_CUT', lineIds: hard });
   if (gritty.length > 0) cautions.push({ code: 'WASH_GRIT', lineIds: gritty });
-  return { pot: state, took, gave, minutes: boughtKg * BOARD_MIN_PER_KG, joules: 0, cautions };
+  return { pot: joinedAll(pot, parts), took, gave, minutes: boughtKg * BOARD_MIN_PER_KG, joules: 0, cautions };
 }

@@ -1,7 +1,7 @@
 import { showMass, type UnitSystem } from '@tureen/core/units';
 import type { BowlFacts } from '@tureen/core/dish';
 import type { Soup } from '@tureen/core/soup';
-import { type NameOf } from '@tureen/core/messages';
+import type { NameOf } from '@tureen/core/messages';
 
 /** A mass with its unit, as one piece of text. */
 export function mass(kg: number, units: UnitSystem): string {

@@ -6,7 +6,7 @@ import { from, of, shareReplay, switchMap } from 'rxjs';
 import { Cooking } from '../cooking/cooking';
 import type { BatchView } from '../cooking/views';
 import { Batches, type OpenBatch } from '../services/batches';
-import { type NameOf } from '@tureen/core/messages';
+import type { NameOf } from '@tureen/core/messages';
 import { namer } from './figures';
 import { stopNamer } from './stations';
 

@@ -1,9 +1,9 @@
 /** `npm run schemas`: writes the JSON Schemas (2020-12) of the files that people write, from the schemas that read them. */
 import { writeFileSync } from 'node:fs';
 import { z } from 'zod';
-import { KitSchema } from '../core/src/kit/index.js';
-import { LarderFileSchema } from '../core/src/larder/index.js';
-import { SoupShape } from '../core/src/soup/index.js';
+import { KitSchema } from '@tureen/core/kit';
+import { LarderFileSchema } from '@tureen/core/larder';
+import { SoupShape } from '@tureen/core/soup';
 
 const FILES = [
   { name: 'soup', title: 'A soup of Tidy Tureen', schema: SoupShape },
@@ -13,5 +13,5 @@ const FILES = [
 
 for (const { name, title, schema } of FILES) {
   const json = { title, ...z.toJSONSchema(schema, { io: 'input', target: 'draft-2020-12' }) };
-  writeFileSync(new URL(`../docs/${name}.schema.json`, import.meta.url), `${JSON.stringify(json, undefined, 2)}\n`);
+  writeFileSync(new URL(`../../docs/${name}.schema.json`, import.meta.url), `${JSON.stringify(json, undefined, 2)}\n`);
 }

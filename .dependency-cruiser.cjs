@@ -40,7 +40,7 @@ module.exports = {
       severity: 'error',
       from: { path: '^core/src/', pathNot: '\\.spec\\.ts$' },
       to: {
-        pathNot: ['^core/src/', '^node_modules/(zod|fuse\\.js|highs|numeric-quantity|parse-ingredient|pure-rand)/'],
+        pathNot: ['^core/src/', '^examples/', '^node_modules/(zod|fuse\\.js|highs|numeric-quantity|parse-ingredient|pure-rand)/'],
       },
     },
     {

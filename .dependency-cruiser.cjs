@@ -15,6 +15,7 @@ const ORDER = [
   'soup',
   'line',
   'solve',
+  'solver',
   'plan',
   'odds',
   'why',

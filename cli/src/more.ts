@@ -1,6 +1,7 @@
 import { makeLarder, type Ingredient } from '@tureen/core/larder';
 import { findName, namesOf, COUNTRIES, type Country } from '@tureen/core/amounts';
-import { GAUGES, gaugesOf, land, loadSolver, type Addition, type Bands, type Gauge } from '@tureen/core/solve';
+import { GAUGES, gaugesOf, land, type Addition, type Bands, type Gauge } from '@tureen/core/solve';
+import { loadSolver } from '@tureen/core/solver';
 import { HELD, oddsOf, type HeldTo } from '@tureen/core/odds';
 import { ASKABLE, explain, type Askable } from '@tureen/core/why';
 import { UNIT_CODES, UNITS, convert, type UnitCode } from '@tureen/core/units';

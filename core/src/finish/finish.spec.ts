@@ -61,6 +61,15 @@ describe('cream', () => {
     expect(creamed.tempC).toBeCloseTo(mixedC(pot, added, 4), 6);
   });
 
+  it('more of it: more fat and cooler', () => {
+    const pot = { ...potOf(line('water', 9)), tempC: 90 };
+    const at = (value: number): ReturnType<typeof cream>['pot'] =>
+      cream(pot, { id: 'c', op: 'cream', line: 'double-cream', target: { by: 'pct', value } }, context([line('double-cream', 0)]))
+        .pot;
+    expect(at(12).tempC).toBeLessThan(at(6).tempC);
+    expect(contents(at(12)).mix[1]).toBeGreaterThan(contents(at(6)).mix[1]);
+  });
+
   it('comes in cartons: 2.3 kg of 1 kg ones opens three and leaves 0.7', () => {
     const { opened, leftKg } = cartonsFor(2.3, 1);
     expect(opened).toBe(3);

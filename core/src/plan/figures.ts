@@ -5,6 +5,7 @@ import { CARD, type Line } from '../soup/index.js';
 import { cardsMade } from './cards.js';
 import { areaM2 } from '../kit/index.js';
 import { bodyMPas, parcelKg, potKg, potM3, type Caution } from '../pot/index.js';
+import { PLAUSIBLE_PCT, tastesOf } from '../season/index.js';
 import { heatUp } from '../steps/index.js';
 import type { Planned } from './plan.js';
 
@@ -155,12 +156,17 @@ export function notScaling(written: Planned, now: Planned): NotScaling[] {
 /** Hot soup that reaches the bowl cooler than this is sent back to the stove, °C. Kitchen default. */
 const SERVED_LEAST_C = 60;
 
-/** What is told from the run as a whole and belongs to the last step: rawness, and heat at the pass. */
+/** What is told from the run as a whole and belongs to the last step: rawness, salt that can't be meant, heat at the pass. */
 function atThePass(ready: Ready, run: Run): Caution[] {
   const cautions: Caution[] = [];
   const raw = clocksOf(ready, run).filter(({ melded, lineId }) => !melded && (run.usedKg.get(lineId) ?? 0) > 0);
   if (ready.soup.school !== 'raw' && raw.length > 0)
     cautions.push({ code: 'NOT_MELDED', lineIds: raw.map(({ lineId }) => lineId) });
+  const saltPct = run.dished === undefined ? 0 : tastesOf(run.dished.parcel).saltPct;
+  const written = ready.soup.lines.some(({ ingredient, amount }) => ingredient.endsWith('-salt') && amount.rule === 'scaled');
+  if (saltPct > PLAUSIBLE_PCT.high || (written && saltPct < PLAUSIBLE_PCT.low)) {
+    cautions.push({ code: 'SPOON_IMPLAUSIBLE', writtenPct: saltPct, lowPct: PLAUSIBLE_PCT.low, highPct: PLAUSIBLE_PCT.high });
+  }
   const last = run.records.at(-1);
   if (ready.soup.served === 'hot' && last !== undefined && run.dished !== undefined && last.before.tempC < SERVED_LEAST_C) {
     const { vessel } = ready;

@@ -1,7 +1,7 @@
 import { EXAMPLE_SOUPS, type Soup } from '../soup/index.js';
-import { LARDER_ROWS } from '../larder/index.js';
+import { LARDER_ROWS, makeLarder } from '../larder/index.js';
 import { READY_KITS, type Kit } from '../kit/index.js';
-import { run } from '../line/index.js';
+import { makeReady, run } from '../line/index.js';
 import { AskSchema, cautionsOf, figuresOf, makePlan, notScaling, pullList, rerun, writtenPlan, type Planned } from './index.js';
 
 const kit = READY_KITS.canteen;
@@ -163,5 +163,72 @@ describe('plan', () => {
     for (const bad of [{ bowls: 1e6 }, { bowls: -1 }, { bowls: 0 }, { bowls: Number.NaN }, { bowlG: 0 }]) {
       expect(AskSchema.safeParse({ bowls: 80, bowlG: 300, potId: 'boiler-40', ...bad }).success).toBeFalse();
     }
+  });
+
+  it('a written spoon of salt that can’t be meant is pointed out: 60 g in 3 kg', () => {
+    const salted = (grams: number): string[] => {
+      const soup: Soup = {
+        ...plain,
+        lines: [
+          ...plain.lines,
+          { id: 'salt', ingredient: 'fine-salt', amount: { rule: 'scaled', amount: { value: grams, unit: 'g' } } },
+        ],
+        root: {
+          ...plain.root,
+          steps: [
+            ...plain.root.steps.slice(0, -1),
+            { id: 'salt', op: 'add', uses: [{ line: 'salt' }] },
+            { id: 'dish', op: 'dish' },
+          ],
+        },
+      };
+      const plan = planned(soup, 20);
+      return cautionsOf(plan.ready, plan.run).map(({ caution }) => caution.code);
+    };
+    expect(salted(60)).toContain('SPOON_IMPLAUSIBLE');
+    expect(salted(16)).not.toContain('SPOON_IMPLAUSIBLE');
+    expect(salted(2)).toContain('SPOON_IMPLAUSIBLE');
+  });
+
+  it('doubling a soup in one pot does not double its stock, and the salt stays', () => {
+    const celeriac = EXAMPLE_SOUPS.find(({ id }) => id === 'celeriac-leek-apple')!;
+    const [once, twice] = [planned(celeriac, 40), planned(celeriac, 80)];
+    const stock = (plan: Planned): number => plan.run.usedKg.get('stock')!;
+    expect(stock(twice) / stock(once)).toBeLessThan(1.95);
+    expect(stock(twice)).toBeGreaterThan(stock(once));
+    expect(figuresOf(twice.ready, twice.run).saltPct).toBeCloseTo(figuresOf(once.ready, once.run).saltPct, 3);
+  });
+
+  it('squash-size pieces covered in two pots: stock by geometry, worked by hand', () => {
+    // 3 kg of 25 mm squash, 0.94825 L/kg at the stock's 4 °C by Choi and Okos: 2.8448 L of piece, bed 2.8448 / 0.6 = 4.7413 L.
+    // 32 cm: floor 0.080425 m2, bed 58.95 mm, + 10 mm: 5.5455 - 2.8448 = 2.7008 L. 50 cm: floor 0.19635 m2, bed 24.1 mm is
+    // thinner than a piece: 25 mm + 10 mm: 6.8722 - 2.8448 = 4.0275 L. Stock 1.00014 kg/L at 4 °C by the same tables.
+    const soup = (potId: string): number => {
+      const own: Soup = {
+        ...plain,
+        lines: [
+          {
+            id: 'squash',
+            ingredient: 'butternut',
+            cut: { shape: 'cube', sizeMm: 25, name: 'cubes' },
+            amount: { rule: 'scaled', amount: { value: 3, unit: 'kg' } },
+          },
+          { id: 'stock', ingredient: 'vegetable-stock', amount: { rule: 'byStep' } },
+        ],
+        root: {
+          ...plain.root,
+          steps: [
+            { id: 'squash', op: 'add', uses: [{ line: 'squash' }] },
+            { id: 'cover', op: 'cover', line: 'stock', overM: 0.01 },
+            { id: 'dish', op: 'dish' },
+          ],
+        },
+      };
+      const readied = makeReady(own, makeLarder(LARDER_ROWS), READY_KITS.canteen, potId, 0.3);
+      if (!readied.ok) throw new Error(JSON.stringify(readied.problems));
+      return run(readied.ready, 1).usedKg.get('stock')!;
+    };
+    expect(soup('stockpot-20')).toBeCloseTo(2.7012, 3);
+    expect(soup('boiler-98')).toBeCloseTo(4.0281, 3);
   });
 });

@@ -27,4 +27,4 @@ export {
   type Reduction,
   type Solver,
 } from './landing.js';
-export { loadSolver } from './highs.js';
+export { waysToBody, type Means, type Standing, type Way } from './ways.js';

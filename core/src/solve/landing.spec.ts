@@ -8,7 +8,6 @@ import {
   costOf,
   gaugesOf,
   land,
-  loadSolver,
   stirredIn,
   type Addition,
   type Band,
@@ -16,6 +15,7 @@ import {
   type LandingCase,
   type Solver,
 } from './index.js';
+import { loadSolver } from '../solver/index.js';
 
 const A = DEFAULT_HABITS.bodyA;
 

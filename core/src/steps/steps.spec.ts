@@ -1,10 +1,10 @@
 import { canteen, context, flowsKg, line, pot40, potOf } from '../../spec/pots.js';
 import { SALT, WATER } from '../larder/index.js';
-import { CREAM_KG, EMPTY_POT, MASS, contents, parcelKg, potKg, sdOf, type Flow, type PotState } from '../pot/index.js';
+import { CREAM_KG, EMPTY_POT, MASS, contents, parcelKg, potKg, sdOf, volumeM3, type Flow, type PotState } from '../pot/index.js';
 import { saltToAdd, season } from '../season/index.js';
 import { cream, shareToAdd } from '../finish/index.js';
 import { film, filmM } from '../film/index.js';
-import { bowlFacts, dish } from '../dish/index.js';
+import { bowlFacts, bowlsSure, dish, portionKg } from '../dish/index.js';
 import {
   alcoholKept,
   blend,
@@ -310,6 +310,23 @@ describe('dish', () => {
     const perGram = facts.labelSaltG / facts.saltG;
     expect(perGram).toBeCloseTo(0.9835, 4);
     expect(facts.saltG).toBeCloseTo(contents(potOf(line('fine-salt', 1))).mix[SALT], 9);
+  });
+});
+
+describe('bowls', () => {
+  it('by ladle: two of 120 mL of 1000 kg/m3 are 0.24 kg, less a twentieth with 5 % air', () => {
+    const soup = contents(potOf(line('water', 10)));
+    const density = 10 / volumeM3(soup.mix, 60);
+    expect(portionKg({ by: 'ladle', volumeM3: 120e-6, count: 2 }, soup, 60)).toBeCloseTo(240e-6 * density, 12);
+    expect(portionKg({ by: 'ladle', volumeM3: 120e-6, count: 2 }, soup, 60, 0.05)).toBeCloseTo(240e-6 * density * 0.95, 12);
+    expect(portionKg({ by: 'fill', volumeM3: 300e-6 }, soup, 60)).toBeCloseTo(300e-6 * density, 12);
+    expect(portionKg({ by: 'weight', kg: 0.3 }, soup, 60)).toBe(0.3);
+  });
+
+  it('with 90 % confidence: (24 - 1.2816 x 0.6) / 0.3 = 77.4, so 77; with 50 %, 80', () => {
+    expect(bowlsSure(24, 0.6, 0.3, 90)).toBe(77);
+    expect(bowlsSure(24, 0.6, 0.3, 50)).toBe(80);
+    expect(bowlsSure(0.1, 1, 0.3, 90)).toBe(0);
   });
 });
 

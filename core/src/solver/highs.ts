@@ -1,4 +1,4 @@
-import type { Solver } from './landing.js';
+import type { Solver } from '../solve/index.js';
 
 /**
  * The MIP solver as it ships, loaded when it is first needed (some 3 MB of WebAssembly).

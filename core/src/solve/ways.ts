@@ -1,0 +1,130 @@
+import { reduceKg, thickenKg, thinKg, type BodySolved } from '../body/index.js';
+import { areaM2, usableM3 } from '../kit/index.js';
+import type { Ingredient } from '../larder/index.js';
+import type { Ready } from '../line/index.js';
+import {
+  COST,
+  CREAM_KG,
+  bare,
+  bodyMPas,
+  contents,
+  enthalpyJ,
+  gelatinised,
+  parcelKg,
+  parcelOf,
+  plusParcel,
+  potM3,
+  temperatureC,
+  volumeM3,
+  type Parcel,
+  type PotState,
+} from '../pot/index.js';
+import { tastesOf, type Tastes } from '../season/index.js';
+import { boilOffKgS, cappedVigour } from '../steps/index.js';
+
+/** What a pot is at one moment, for setting beside what it would be. Cost in the kitchen's currency; headspace m3. */
+export interface Standing extends Tastes {
+  readonly massKg: number;
+  readonly bowls: number;
+  readonly bodyMPas: number;
+  readonly creamPct: number;
+  readonly tempC: number;
+  readonly cost: number;
+  readonly headspaceM3: number;
+}
+
+/** One way to a body: what to stir in or how long to boil, what to give first, and what all else comes to. */
+export interface Way {
+  readonly by: 'thin' | 'reduce' | 'thicken';
+  /** Ingredient id; undefined for boiling down. */
+  readonly ingredient: string | undefined;
+  readonly kg: number;
+  readonly minutes: number;
+  /** Two thirds first, then look again. */
+  readonly firstKg: number;
+  readonly now: Standing;
+  readonly then: Standing;
+  /** It would stand over what may be boiled in the pot. */
+  readonly overflows: boolean;
+}
+
+/** Of any dose, what goes in before the next look. Common practice. */
+const FIRST = 2 / 3;
+
+function standingOf(pot: PotState, ready: Ready): Standing {
+  const all = contents(pot);
+  const massKg = parcelKg(all);
+  return {
+    ...tastesOf(all),
+    massKg,
+    bowls: massKg / ready.bowlKg,
+    bodyMPas: bodyMPas(pot, ready.servedC, ready.habits.bodyA),
+    creamPct: massKg > 0 ? (all.carried[CREAM_KG] / massKg) * 100 : 0,
+    tempC: pot.tempC,
+    cost: all.carried[COST],
+    headspaceM3: usableM3(ready.vessel) - potM3(pot),
+  };
+}
+
+/** A pot with a parcel stirred in at its own temperature. */
+function stirred(pot: PotState, parcel: Parcel, tempC: number): PotState {
+  const liquid = plusParcel(pot.liquid, parcel);
+  const joules = enthalpyJ(pot.liquid.mix, pot.tempC) + enthalpyJ(parcel.mix, tempC);
+  return { ...pot, liquid, tempC: temperatureC(liquid.mix, joules, pot.tempC) };
+}
+
+function wayOf(
+  ready: Ready,
+  pot: PotState,
+  by: Way['by'],
+  ingredient: string | undefined,
+  kg: number,
+  minutes: number,
+  after: PotState,
+): Way {
+  const then = standingOf(after, ready);
+  return { by, ingredient, kg, minutes, firstKg: kg * FIRST, now: standingOf(pot, ready), then, overflows: then.headspaceM3 < 0 };
+}
+
+export interface Means {
+  /** Liquids at hand to thin with. */
+  readonly liquids: readonly Ingredient[];
+  /** Thickeners at hand: an ingredient, or a mix of some by parts (slurry, roux). */
+  readonly thickeners: readonly {
+    readonly id: string;
+    readonly parts: readonly { readonly ingredient: Ingredient; readonly parts: number }[];
+  }[];
+}
+
+/**
+ * Every way from the body of a pot to another with what is at hand, each with its consequences. Those that can't get
+ * there are left out; empty when the pot is there, or nothing does it.
+ */
+export function waysToBody(ready: Ready, pot: PotState, toMPas: number, means: Means): Way[] {
+  const { servedC, habits, vessel, boilC } = ready;
+  const a = habits.bodyA;
+  const there = (solved: BodySolved): number => (solved.ok && solved.kg > 0 ? solved.kg : 0);
+  const ways: Way[] = [];
+  for (const liquid of means.liquids) {
+    const kg = there(thinKg(pot, parcelOf(liquid, 1), toMPas, servedC, a));
+    const after = stirred(pot, parcelOf(liquid, kg), Math.max(0, liquid.row.storedAtC));
+    if (kg > 0) ways.push(wayOf(ready, pot, 'thin', liquid.row.id, kg, 0, after));
+  }
+  for (const { id, parts } of means.thickeners) {
+    const sum = parts.reduce((total, one) => total + one.parts, 0);
+    const perKg = parts
+      .map(({ ingredient, parts: own }) => parcelOf(ingredient, own / sum))
+      .reduce((all, part) => plusParcel(all, part));
+    const kg = there(thickenKg(pot, perKg, toMPas, servedC, a));
+    const cooked = gelatinised(perKg);
+    if (kg > 0) ways.push(wayOf(ready, pot, 'thicken', id, kg, 1, stirred(pot, plusParcel(cooked, cooked, kg - 1), 20)));
+  }
+  const boilKg = there(reduceKg(pot, toMPas, servedC, a));
+  if (boilKg > 0) {
+    const vigour = cappedVigour('lively', bodyMPas(pot, servedC, a));
+    const { kgS } = boilOffKgS(vessel, volumeM3(pot.liquid.mix, boilC) / areaM2(vessel), boilC, { vigour, lid: 'off' }, habits);
+    const after = { ...pot, liquid: plusParcel(pot.liquid, bare([boilKg, 0, 0, 0, 0, 0, 0, 0, 0, 0]), -1), tempC: boilC };
+    if (kgS > 0) ways.push(wayOf(ready, pot, 'reduce', undefined, boilKg, boilKg / kgS / 60, after));
+  }
+  return ways;
+}

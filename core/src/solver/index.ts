@@ -1,0 +1,1 @@
+export { loadSolver } from './highs.js';

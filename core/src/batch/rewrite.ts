@@ -101,6 +101,8 @@ function rewriteStep(
   const isDone = deeds.done !== undefined;
   switch (step.op) {
     case 'cover':
+    case 'thin':
+    case 'tune':
     case 'season':
     case 'cream': {
       const asPlanned = !gaveLine(deeds.entries, step.line);

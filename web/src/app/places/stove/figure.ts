@@ -22,9 +22,12 @@ function toGo(view: BatchView, lines: readonly string[]): number {
 export function bigFigure(step: SoupStep, view: BatchView, units: UnitSystem, elapsedMin: number | undefined): BigFigure {
   switch (step.op) {
     case 'cover':
+    case 'thin':
       return ofMass(toGo(view, [step.line]), units, 'still to pour');
     case 'season':
       return ofMass(toGo(view, [step.line]), units, 'salt still wanted; give four fifths, then taste');
+    case 'tune':
+      return ofMass(toGo(view, [step.line]), units, 'wanted by the sums; a little at a time, tasting');
     case 'cream':
       return ofMass(toGo(view, [step.line]), units, 'cream still wanted');
     case 'add':

@@ -66,6 +66,7 @@ function finishLines(soup: Soup): ReadonlySet<string> {
   return new Set(
     walk(soup.root).flatMap(({ step }) => {
       if (step.op === 'cream') return [step.line];
+      if (step.op === 'liaison') return [step.cream.line];
       return step.op === 'dish' ? (step.shares ?? []).flatMap(({ finish }) => (finish ?? []).map(({ line }) => line)) : [];
     }),
   );

@@ -127,7 +127,7 @@ export function odds(from: Given): Outcome {
     ...[band.p5, band.p25, band.p50, band.p75, band.p95].map((x) => x.toPrecision(4)),
   ]);
   const text = [
-    `${String(answer.bowls.with90)} bowls with 90 % confidence, ${String(answer.bowls.with50)} with 50 %; ${held} held, ${String(answer.samples)} samples, seed ${String(seed)}`,
+    `${String(answer.bowls.with90)} bowls with 90 % confidence, ${String(answer.bowls.with50)} with 50 %; ${answer.held} held, ${String(answer.samples)} samples, seed ${String(seed)}`,
     '',
     table([['', '5 %', '25 %', '50 %', '75 %', '95 %'], ...rows], [1, 2, 3, 4, 5]),
     '',

@@ -128,6 +128,34 @@ describe('readings', () => {
     expect(at(50).low).toBe(at(50).high);
   });
 
+  it('each device is evidence with its own spread: a spoon 0.35 in ln, a viscometer 0.1, a ring 0.5', () => {
+    const of = (reading: Parameters<typeof evidenceOf>[0]): ReturnType<typeof evidenceOf> => evidenceOf(reading, 1000);
+    const spread = ({ biasSd, noiseSd }: ReturnType<typeof evidenceOf>): number => Math.hypot(biasSd, noiseSd);
+    const spoon = of({ device: 'spoon', word: 'coats', tempC: 60 });
+    expect(Math.exp(spoon.low)).toBeCloseTo(220, 9);
+    expect(spoon.high).toBe(spoon.low);
+    expect(spoon.tempC).toBe(60);
+    expect(spread(spoon)).toBeCloseTo(0.35, 12);
+    const meter = of({ device: 'viscometer', mPas: 300, tempC: 25 });
+    expect(Math.exp(meter.low)).toBeCloseTo(300, 9);
+    expect(spread(meter)).toBeCloseTo(0.1, 12);
+    // Radius 100 mm: 9.81 x (50e-6)^3 x 60 / (3 x (0.1 / 0.894)^8) = 7.3575e-11 / (3 x 2.4506e-8) = 1.0008e-3 m2/s: 1001 mPa·s.
+    const ring = of({ device: 'plate ring', radiusMm: 100, tempC: 65 });
+    expect(Math.exp(ring.low)).toBeCloseTo(1001, 0);
+    expect(spread(ring)).toBeCloseTo(0.5, 12);
+  });
+
+  it('a syringe bounds the body by the older US scale: 5 mL left is level 2, 51 to 350 mPa·s; 10 has no upper end', () => {
+    const at = (leftMl: number): number[] => {
+      const { low, high } = evidenceOf({ device: 'syringe', leftMl, tempC: 65 }, 1000);
+      return [low, high].map((ln) => Math.round(Math.exp(ln)));
+    };
+    expect(at(5)).toEqual([51, 350]);
+    expect(at(9)).toEqual([351, 1750]);
+    expect(at(10)).toEqual([1751, Number.POSITIVE_INFINITY]);
+    expect(at(0)).toEqual([0, 50]);
+  });
+
   it('a pool spreads as Huppert (1982) says: 50 mL of 1e-4 m2/s for 60 s', () => {
     // (9.81 x 1.25e-13 x 60 / 3e-4)^(1/8) = (2.4525e-7)^(0.125) = 0.14918; x 0.894 = 0.1334 m
     expect(poolRadiusM(50e-6, 60, 1e-4)).toBeCloseTo(0.1334, 3);
@@ -197,6 +225,54 @@ describe('the joint estimate', () => {
     const nothingNew = bound(-3, 3);
     expect(nothingNew.belief.mean[BODY]).toBeCloseTo(0, 6);
     expect(sdOf(nothingNew.belief, BODY)).toBeCloseTo(0.4, 3);
+  });
+
+  it('a reading of the body 3 sd off is the edge: 2.99 is taken, 3.01 is not; a bound beyond it is questioned too', () => {
+    // sd of the difference for a reading with noise 0.28 and bias 0.21: sqrt(0.16 + 0.0441 + 0.0784) = 0.53151.
+    expect(seen(UNREAD, 2.99 * 0.53151, 'spoon').questioned).toBeFalse();
+    expect(seen(UNREAD, 3.01 * 0.53151, 'spoon').questioned).toBeTrue();
+    expect(seen(UNREAD, -2 * 0.53151, 'spoon').sds).toBeCloseTo(2, 3);
+    const far = {
+      device: 'cup',
+      slopes: [0, 0, 1],
+      expected: 0,
+      low: 2,
+      high: Number.POSITIVE_INFINITY,
+      biasSd: 0.1,
+      noiseSd: 0.1,
+    } as const;
+    expect(observe(UNREAD, far).questioned).toBeTrue();
+    expect(observe(UNREAD, { ...far, low: 1 }).questioned).toBeFalse();
+    expect(observe(UNREAD, { ...far, low: Number.NEGATIVE_INFINITY, high: -2 }).questioned).toBeTrue();
+  });
+
+  it('moves mass and salt by what it says of them: half of ln 1.04 for two equal doubts of the mass, nothing of the body', () => {
+    const weighed = observe(UNREAD, {
+      device: 'scale',
+      slopes: [1, 0, 0],
+      expected: 0,
+      low: Math.log(1.04),
+      high: Math.log(1.04),
+      biasSd: 0,
+      noiseSd: 0.05,
+    });
+    expect(weighed.moved[0]).toBeCloseTo(Math.log(1.04) / 2, 12);
+    expect(weighed.moved[1]).toBe(0);
+    expect(weighed.belief.mean).toEqual([0, 0, 0, 0]);
+    expect(sdOf(weighed.belief, BODY)).toBeCloseTo(0.4, 12);
+    expect(weighed.belief.names).toEqual(['mass', 'salt', 'body', 'bias:scale']);
+    const salt = observe(UNREAD, {
+      device: 'meter',
+      slopes: [-1, 1, 0],
+      expected: 0,
+      low: 0.1,
+      high: 0.1,
+      biasSd: 0,
+      noiseSd: 0.05,
+    });
+    // Saltier than thought: less mass (0.0025), more salt (0.0036), over 0.0086 in all.
+    expect(salt.moved[0]).toBeCloseTo((-0.1 * 0.0025) / 0.0086, 9);
+    expect(salt.moved[1]).toBeCloseTo((0.1 * 0.0036) / 0.0086, 9);
   });
 
   it('is joint: a weighing that finds more in the pot also finds it thinner, and the salt weaker', () => {

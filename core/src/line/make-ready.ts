@@ -3,7 +3,19 @@ import { areaM2, boilingPointC, habitsOf, usableM3, type Kit, type Vessel } from
 import type { Ingredient, Larder } from '../larder/index.js';
 import { SERVED_COLD_C, SERVED_HOT_C } from '../pot/index.js';
 import { saltWanted, type SpiceSchool } from '../season/index.js';
-import { CARD, cardsOf, checkCards, checkSoup, mapSteps, schooled, walk, type Line, type Soup } from '../soup/index.js';
+import {
+  CARD,
+  cardsOf,
+  checkCards,
+  checkSoup,
+  lineProblems,
+  mapSteps,
+  schooled,
+  walk,
+  type Line,
+  type Soup,
+  type SoupProblem,
+} from '../soup/index.js';
 import { outcomeOf } from './card.js';
 import type { Readied, Ready, ReadyAtOne } from './ready.js';
 
@@ -96,20 +108,24 @@ function readied(written: Soup, larder: Larder, kit: Kit, potId: string, bowlKg:
   if (problems.length > 0) return { ok: false, problems };
   const cards = new Map<string, Ready>();
   const outcomes = new Map<string, Ingredient>();
-  for (const [n, { ingredient }] of soup.lines.entries()) {
-    if (!ingredient.startsWith(CARD)) continue;
-    const id = ingredient.slice(CARD.length);
+  const wrong: SoupProblem[] = [];
+  for (const [n, line] of soup.lines.entries()) {
+    if (!line.ingredient.startsWith(CARD)) continue;
+    const id = line.ingredient.slice(CARD.length);
     const card = within.cards.get(id);
-    if (card === undefined || cards.has(id)) continue;
-    const made = readyCard(card, larder, kit, within);
-    if (!made.ok) return { ok: false, problems: made.problems.map((one) => ({ ...one, path: `cards.${id}.${one.path}` })) };
-    const outcome = outcomeOf(made.ready, within.amounts.get(id));
+    if (card === undefined) continue;
+    const made = cards.has(id) ? undefined : readyCard(card, larder, kit, within);
+    if (made?.ok === false)
+      return { ok: false, problems: made.problems.map((one) => ({ ...one, path: `cards.${id}.${one.path}` })) };
+    const outcome = outcomes.get(id) ?? (made === undefined ? undefined : outcomeOf(made.ready, within.amounts.get(id)));
     if (outcome === undefined) {
       return { ok: false, problems: [{ path: `lines.${String(n)}.ingredient`, code: 'CARD_MAKES_NOTHING', card: id }] };
     }
-    cards.set(id, made.ready);
+    if (made !== undefined) cards.set(id, made.ready);
     outcomes.set(id, outcome);
+    wrong.push(...lineProblems(line, outcome, `lines.${String(n)}`));
   }
+  if (wrong.length > 0) return { ok: false, problems: wrong };
   const around: Around = {
     larder,
     vessel,

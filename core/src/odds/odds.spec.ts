@@ -105,6 +105,12 @@ describe('odds', () => {
     expect(bowls.bodyMPas.sd / bowls.bodyMPas.mean).toBeGreaterThan(0.25);
   });
 
+  it('say that the amounts were held where there is nothing else to hold by', () => {
+    expect(oddsOf(linear, 1, { seed: 1, samples: 30, held: 'bowls' }).held).toBe('amounts');
+    expect(oddsOf(linear, 1, { seed: 1, samples: 30, held: 'body' }).held).toBe('amounts');
+    expect(oddsOf(ready(example('leek-potato')), 3, { seed: 1, samples: 20, held: 'body' }).held).toBe('body');
+  });
+
   it('bowls with 90 % confidence are fewer than with 50 %, and whole', () => {
     const { bowls, bands } = oddsOf(ready(example('leek-potato')), 3, { seed: 2, samples: 250, held: 'amounts' });
     expect(bowls.with90).toBeLessThan(bowls.with50);

@@ -37,6 +37,7 @@ export interface Mattering {
 }
 
 export interface Odds {
+  /** What was held: the amounts, where the soup has no step to hold anything else by. */
   readonly held: HeldTo;
   readonly samples: number;
   readonly seed: number;
@@ -66,6 +67,12 @@ function heldTo(planned: Run, held: HeldTo): Held {
 /** The last step that lets down with a liquid: what is left to settle when bowls are held. */
 function lastThin(planned: Run): string | undefined {
   return planned.records.findLast(({ step }) => step.op === 'thin')?.step.id;
+}
+
+/** What can be held: bowls want a letting down to make them up with, the body a step that goes by it; else the amounts are. */
+function holdable(planned: Run, held: HeldTo): HeldTo {
+  if (held === 'bowls' && lastThin(planned) === undefined) return 'amounts';
+  return held === 'body' && !planned.records.some(({ step }) => BY_BODY.has(step.op)) ? 'amounts' : held;
 }
 
 /**
@@ -142,9 +149,10 @@ export function oddsOf(ready: Ready, scale: number, ask: OddsAsk, onProgress?: (
   const planned = run(ready, scale);
   const unsure = unsureOf(ready);
   const draws = drawsFrom(ask.seed);
-  const held = heldTo(planned, ask.held);
-  const thinId = ask.held === 'bowls' ? lastThin(planned) : undefined;
-  const bowlsWanted = ask.held === 'bowls' ? planned.bowls : undefined;
+  const holding = holdable(planned, ask.held);
+  const held = heldTo(planned, holding);
+  const thinId = holding === 'bowls' ? lastThin(planned) : undefined;
+  const bowlsWanted = holding === 'bowls' ? planned.bowls : undefined;
   const values = Object.fromEntries(OUTCOMES.map((name) => [name, new Float64Array(ask.samples)])) as Record<Outcome, Float64Array>;
   const deviates = unsure.map(() => new Float64Array(ask.samples));
   const one = new Array<number>(unsure.length).fill(0);
@@ -168,7 +176,7 @@ export function oddsOf(ready: Ready, scale: number, ask: OddsAsk, onProgress?: (
   const bands = Object.fromEntries(OUTCOMES.map((name) => [name, bandOf(kept[name])])) as Record<Outcome, OddsBand>;
   const sorted = Float64Array.from(kept.bowls).sort();
   return {
-    held: ask.held,
+    held: holding,
     samples: done,
     seed: ask.seed,
     bands,

@@ -3,7 +3,7 @@ import type { Carried, Parcel } from './parcel.js';
 
 /** Deep roast brown, and how much of it full browning lays over a vegetable. Kitchen defaults. */
 const BROWN = tintOf('#6b3f1d', 1);
-const MOST_OVERLAID = 0.7;
+const MOST_OVERLAID = 0.3;
 
 /** A parcel with browning laid over it: absorption moves towards brown's at the same scattering. @param by 0 to 1, added to what is there. */
 export function brownedParcel(p: Parcel, by: number): Parcel {

@@ -1,7 +1,7 @@
 import { weigh, type AmountError } from '../amounts/index.js';
 import type { Kit } from '../kit/index.js';
-import type { Larder } from '../larder/index.js';
-import { CARD, type Soup } from './soup.js';
+import type { Ingredient, Larder } from '../larder/index.js';
+import { CARD, type Line, type Soup } from './soup.js';
 import { linesNamedBy, linesOf, walk } from './walk.js';
 
 /** What is wrong with a soup, where in its file, and the figures to say it with. */
@@ -63,6 +63,10 @@ export function checkSoup(soup: Soup, larder: Larder, kit?: Kit): SoupProblem[] 
     const path = `lines.${String(n)}`;
     if (seen.has(line.id)) problems.push({ path: `${path}.id`, code: 'SAME_ID', id: line.id });
     seen.add(line.id);
+    const share = used.get(line.id) ?? 0;
+    if (share === 0) problems.push({ path, code: 'LINE_NOT_USED', line: line.id });
+    if (share > 1 + SLACK && !settled.has(line.id)) problems.push({ path, code: 'SHARES_PASS_ONE', line: line.id, sum: share });
+    if (line.amount.rule === 'byStep' && !settled.has(line.id)) problems.push({ path, code: 'STEP_MUST_SETTLE', line: line.id });
     const ingredient = larder.get(line.ingredient);
     if (ingredient === undefined) {
       // A card's outcome is looked up by its soup; what is wrong with cards is said by `checkCards`.
@@ -71,19 +75,23 @@ export function checkSoup(soup: Soup, larder: Larder, kit?: Kit): SoupProblem[] 
       }
       continue;
     }
-    if (line.amount.rule === 'scaled' || line.amount.rule === 'spice') {
-      const weighed = weigh(line.amount.amount, ingredient);
-      if (!weighed.ok) problems.push({ path: `${path}.amount`, ...weighed.error });
-    }
-    if (line.amount.rule === 'byStep' && !settled.has(line.id)) problems.push({ path, code: 'STEP_MUST_SETTLE', line: line.id });
-    if (line.way !== undefined) {
-      const known = ingredient.row.trims.map(({ way }) => way);
-      if (!known.includes(line.way)) problems.push({ path: `${path}.way`, code: 'UNKNOWN_WAY', way: line.way, known });
-      if (!trimmed.has(line.id)) problems.push({ path: `${path}.way`, code: 'TRIM_WITHOUT_BOARD', line: line.id });
-    }
-    const share = used.get(line.id) ?? 0;
-    if (share === 0) problems.push({ path, code: 'LINE_NOT_USED', line: line.id });
-    if (share > 1 + SLACK && !settled.has(line.id)) problems.push({ path, code: 'SHARES_PASS_ONE', line: line.id, sum: share });
+    problems.push(...lineProblems(line, ingredient, path));
+    if (line.way !== undefined && !trimmed.has(line.id))
+      problems.push({ path: `${path}.way`, code: 'TRIM_WITHOUT_BOARD', line: line.id });
+  }
+  return problems;
+}
+
+/** What keeps one line from being weighed and trimmed as it says, once its ingredient is known. */
+export function lineProblems(line: Line, ingredient: Ingredient, path: string): SoupProblem[] {
+  const problems: SoupProblem[] = [];
+  if (line.amount.rule === 'scaled' || line.amount.rule === 'spice') {
+    const weighed = weigh(line.amount.amount, ingredient);
+    if (!weighed.ok) problems.push({ path: `${path}.amount`, ...weighed.error });
+  }
+  const known = ingredient.row.trims.map(({ way }) => way);
+  if (line.way !== undefined && !known.includes(line.way)) {
+    problems.push({ path: `${path}.way`, code: 'UNKNOWN_WAY', way: line.way, known });
   }
   return problems;
 }

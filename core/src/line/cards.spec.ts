@@ -117,24 +117,6 @@ describe('a card within a card', () => {
     };
     const readied = makeReady(asked, larder, canteen, 'boiler-40', 0.3);
     expect(readied.ok ? [] : readied.problems.map(({ path, code }) => `${path} ${code}`)).toEqual([
-      'lines.2.way TRIM_WITHOUT_BOARD',
-    ]);
-    const trimmedToo: Soup = {
-      ...asked,
-      root: {
-        ...asked.root,
-        steps: [
-          { id: 't', op: 'trim', uses: [{ line: 'mix', share: 0.5 }] },
-          ...asked.root.steps.map((step) =>
-            step.op === 'add'
-              ? { ...step, uses: step.uses.map((use) => (use.line === 'mix' ? { ...use, share: 0.5 } : use)) }
-              : step,
-          ),
-        ],
-      },
-    };
-    const again = makeReady(trimmedToo, larder, canteen, 'boiler-40', 0.3);
-    expect(again.ok ? [] : again.problems.map(({ path, code }) => `${path} ${code}`)).toEqual([
       'lines.2.amount UNIT_DOES_NOT_FIT',
       'lines.2.way UNKNOWN_WAY',
     ]);

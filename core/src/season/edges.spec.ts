@@ -9,7 +9,9 @@ describe('at the edges of seasoning', () => {
   it('an empty pot tastes of nothing and takes no dose', () => {
     expect(tastesOf(EMPTY)).toEqual({ saltPct: 0, sour: 0, sweet: 0, heat: 0, biteGKg: 0 });
     expect(doseFor(EMPTY, parcelOf(ingredient('lemon-juice'), 1), 'sour', 1)).toEqual({ ok: false, code: 'UNREACHABLE' });
-    expect(season(EMPTY_POT, { id: 's', op: 'season', line: 'fine-salt', saltPct: 0.8 }, context([line('fine-salt', 0)])).took).toEqual([]);
+    expect(
+      season(EMPTY_POT, { id: 's', op: 'season', line: 'fine-salt', saltPct: 0.8 }, context([line('fine-salt', 0)])).took,
+    ).toEqual([]);
   });
 
   it('a word begins at its limit: exactly 1 is bright, exactly 2.5 sharp', () => {
@@ -25,24 +27,31 @@ describe('at the edges of seasoning', () => {
     expect(by('black-pepper', 'bite', 0.5).cautions).toEqual([]);
     const peppered = by('black-pepper', 'bite', 0.5);
     expect(tastesOf(contents(peppered.pot)).biteGKg).toBeCloseTo(0.5, 5);
-    expect(peppered.counts?.settledKg! * 1000).toBeCloseTo(5.0025, 3);
-    expect(tune(peppered.pot, { id: 't', op: 'tune', line: 'black-pepper', taste: 'bite', to: 0.2 }, context(lines)).cautions).toEqual([
-      { code: 'TARGET_PASSED', what: 'heat', overKg: 0 },
-    ]);
+    expect((peppered.counts?.settledKg ?? Number.NaN) * 1000).toBeCloseTo(5.0025, 3);
+    expect(
+      tune(peppered.pot, { id: 't', op: 'tune', line: 'black-pepper', taste: 'bite', to: 0.2 }, context(lines)).cautions,
+    ).toEqual([{ code: 'TARGET_PASSED', what: 'heat', overKg: 0 }]);
     // Sweeter than sugar itself can't be.
     expect(codes(by('sugar', 'sweet', 99))).toEqual(['TARGET_UNREACHABLE']);
   });
 
   it('a tuning that is held gives what was planned, wherever the taste stands', () => {
     const lines = [line('water', 10), line('lemon-juice', 0)];
-    const held = tune(potOf(lines[0]!), { id: 't', op: 'tune', line: 'lemon-juice', taste: 'sour', to: 1 }, context(lines, { heldKg: 0.123 }));
+    const held = tune(
+      potOf(lines[0]!),
+      { id: 't', op: 'tune', line: 'lemon-juice', taste: 'sour', to: 1 },
+      context(lines, { heldKg: 0.123 }),
+    );
     expect(parcelKg(held.took[0]!.parcel)).toBeCloseTo(0.123, 12);
     expect(held.cautions).toEqual([]);
   });
 
   it('rescue counts the other’s own salt: 40 g over in 10 kg, with stock at 0.2 %, to 0.8 %: 0.04 / 0.006 = 6.67 kg', () => {
     const salty = plusParcel(parcelOf(ingredient('water'), 10 - 0.12 / 0.998), parcelOf(ingredient('fine-salt'), 0.12 / 0.998));
-    const stock = plusParcel(parcelOf(ingredient('water'), 2 * (1 - 0.002 / 0.998)), parcelOf(ingredient('fine-salt'), (2 * 0.002) / 0.998));
+    const stock = plusParcel(
+      parcelOf(ingredient('water'), 2 * (1 - 0.002 / 0.998)),
+      parcelOf(ingredient('fine-salt'), (2 * 0.002) / 0.998),
+    );
     const saved = rescue(salty, stock, 0.8)!;
     expect(saved.kg).toBeCloseTo(6.667, 2);
     const after = plusParcel(salty, stock, saved.kg / 2);
@@ -77,6 +86,8 @@ describe('at the edges of seasoning', () => {
     expect(codes(by('fine-salt', 0))).toEqual(['TARGET_PASSED']);
     expect(codes(by('fine-salt', 1.7))).toEqual(['SPOON_IMPLAUSIBLE']);
     expect(codes(by('fine-salt', 1.6))).toEqual([]);
-    expect(codes(season(potOf(line('water', 10)), { id: 's', op: 'season', line: 'fine-salt', saltPct: 0.2 }, context(lines)))).toEqual(['SPOON_IMPLAUSIBLE']);
+    expect(
+      codes(season(potOf(line('water', 10)), { id: 's', op: 'season', line: 'fine-salt', saltPct: 0.2 }, context(lines))),
+    ).toEqual(['SPOON_IMPLAUSIBLE']);
   });
 });

@@ -310,6 +310,20 @@ function blendedPot(): PotState {
   return standing(liquid, 65);
 }
 
+describe('a cup out of its range', () => {
+  it('moves the body only to its bound and says so', () => {
+    const soup = blendedPot();
+    const by = (seconds: number): ReturnType<typeof read> =>
+      read(
+        soup,
+        { id: 'c', op: 'read', seen: { of: 'body', reading: { device: 'drain cup', cupMm: 4, seconds, tempC: 65 } } },
+        context([]),
+      );
+    expect(by(20).cautions).toEqual([{ code: 'READING_OUT_OF_RANGE', device: 'drain cup' }]);
+    expect(by(40).cautions.map(({ code }) => code)).not.toContain('READING_OUT_OF_RANGE');
+  });
+});
+
 describe('solves of body', () => {
   const soup = blendedPot();
   const now = bodyMPas(soup, 65, A);

@@ -133,7 +133,7 @@ export function cautionSentence(caution: Caution, nameOf: NameOf): string {
     case 'BODY_QUESTIONED':
       return `${String(Math.round(caution.readMPas))} mPa·s read, ${String(Math.round(caution.expectedMPas))} expected. Read again: stirred, cooled, no pieces?`;
     case 'READING_OUT_OF_RANGE':
-      return `Out of the ${caution.device}'s range. Take another device.`;
+      return `Out of the ${caution.device}’s range: it only says on which side. Take another device.`;
     case 'OVER_THE_BRIM':
       return `${text(showVolume(caution.overM3, 'metric'))} more than may boil in this pot.`;
     case 'TWO_PEOPLE_LIFT':

@@ -3,7 +3,7 @@ import { areaOfTrayM2, usableM3 } from '../kit/index.js';
 import { run, type Ready, type Run } from '../line/index.js';
 import { risingRoot } from '../numbers/index.js';
 import { parcelKg, potKg, potM3, volumeM3 } from '../pot/index.js';
-import { ONE_LAYER_KG_M2, lineIdSchema } from '../steps/index.js';
+import { ONE_LAYER_KG_M2, jugged, lineIdSchema } from '../steps/index.js';
 
 /**
  * From which side a batch is wanted. The first three and the carton are met exactly; what is on hand, the pot, trays
@@ -55,8 +55,9 @@ function jugsFilled(ready: Ready, of: Run): number {
     ...of.records.map(({ step, before }) => {
       if (step.op !== 'blend' || step.blender === 'stick') return 0;
       const jug = ready.kit.blenders.find(({ kind }) => kind === step.blender);
-      const fillShare = before.tempC >= 70 ? 1 / 3 : 0.6;
-      return jug === undefined ? 0 : potM3(before) / (jug.volumeM3 * fillShare);
+      if (jug === undefined) return 0;
+      const volume = potM3(before);
+      return volume / (jug.volumeM3 * jugged(volume, jug.volumeM3, before.tempC).fillShare);
     }),
   );
 }

@@ -107,6 +107,11 @@ function questioned(pot: PotState, seen: Seen, observation: Observation): Cautio
   return { code: 'READING_QUESTIONED', readKg, expectedKg };
 }
 
+/** A drain cup that ran out too fast or too slowly says only on which side the body lies. */
+function outOfRange(seen: Seen, { low, high }: Observation): boolean {
+  return seen.of === 'body' && seen.reading.device === 'drain cup' && low !== high;
+}
+
 /** The correction that an observation asks for, as flows: water, since boil-off and uncounted liquid are what a run knows least, and salt. */
 function corrected(pot: PotState, moved: Observed['moved']): { mix: Mix } {
   const kg = potKg(pot);
@@ -141,6 +146,6 @@ export function read(pot: PotState, settings: Read, context: StepContext): StepR
     gave,
     minutes: 0,
     joules: 0,
-    cautions: [],
+    cautions: outOfRange(seen, observation) ? [{ code: 'READING_OUT_OF_RANGE', device: observation.device }] : [],
   };
 }

@@ -26,7 +26,7 @@ export interface OddsBand {
   readonly sd: number;
 }
 
-/** How much of an outcome's variance goes with one unsure thing: its squared rank-free correlation. */
+/** How much of an outcome's variance goes with one unsure thing: its squared correlation with it. */
 export interface Mattering {
   readonly key: string;
   readonly outcome: Outcome;

@@ -19,8 +19,10 @@ const ORDER = [
   'plan',
   'odds',
   'why',
+  'draft',
   'batch',
   'messages',
+  'formats',
 ];
 
 const inOrder = ORDER.map((folder, n) => ({

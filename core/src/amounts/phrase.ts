@@ -11,7 +11,7 @@ export interface Phrase {
   /** Size of one can, carton, pack, as written beside it. */
   readonly each: { readonly value: number; readonly unit: string } | undefined;
   readonly juiceOf: boolean;
-  readonly says: 'to taste' | 'to cover' | 'for frying' | undefined;
+  readonly says: 'to taste' | 'to cover' | 'for frying' | 'to the mark' | undefined;
   readonly ratio: { readonly factor: number; readonly of: string } | undefined;
 }
 
@@ -51,6 +51,12 @@ const UNITS = {
   spear: { short: 'spear', plural: 'spears', alternates: [] },
 } as const;
 
+/** The same amount in a second unit behind a stroke: "500 g/1 lb 2 oz". The first counts. */
+const SECOND_UNIT = new RegExp(
+  `^(\\S+ (?:${SIZE_UNITS}))\\s*/\\s*(?:[\\d.,½¼¾⅓⅔]+(?: ?\\d/\\d|/\\d)?\\s*(?:${SIZE_UNITS})\\b\\.?\\s*)+`,
+  'i',
+);
+
 /** Words for numbers, articles and halves put into figures, so that the parser meets only figures. */
 function inFigures(text: string): string {
   return text
@@ -64,16 +70,19 @@ function inFigures(text: string): string {
     .replace(/^a dozen /i, '12 ')
     .replace(/^(one|two|three|four|five|six|seven|eight|nine|ten|twelve)\b/i, (word) => NUMBERS[word.toLowerCase()] ?? word)
     .replace(/^(?:a|an) (?:good |large |generous |small )?(?=\w)/i, '1 ')
+    .replace(/^(?:(?:small|large|big|good|generous) )?(?=(?:pinch|handful|knob|splash|dash|bunch|drop|thumb)\b)/i, '1 ')
     .replace(/(\d)\s+and\s+(?:a |an )?(?:half|1\/2|½)/i, '$1 1/2')
     .replace(/^(\S+) (heaped|level|rounded|scant|generous|good|big) /i, '$1 ')
     .replace(/(\d)(kg|g|ml|l|oz|lb)\b/gi, '$1 $2')
     .replace(/\b(l|litres?|liters?|ltr)\b(?=\s)/i, 'litre')
+    .replace(SECOND_UNIT, '$1 ')
     .replace(/\bfl\.? ?oz\.?/i, 'fluid ounce');
 }
 
 function saying(text: string): Phrase['says'] {
   if (/\bto taste\b|\bas needed\b|\bas required\b/i.test(text)) return 'to taste';
   if (/\bto cover\b/i.test(text)) return 'to cover';
+  if (/\bto (?:the|its|a) (?:mark|target)\b/i.test(text)) return 'to the mark';
   return /\bfor (?:frying|sweating|the pan|sautéing)\b/i.test(text) ? 'for frying' : undefined;
 }
 
@@ -138,7 +147,7 @@ export function takeApart(line: string): Phrase {
   const juice = /^(?:the )?juice (?:and zest )?of (.+)$/i.exec(text) ?? /^(.+?),? (?:juice only|juiced)$/i.exec(text);
   const head = inFigures(juice?.[1] ?? text);
   const sized = new RegExp(
-    `^(\\d+(?:[.,]\\d+)?|\\d+ ?x)?\\s*(?:x\\s*)?\\(?(\\d+(?:[.,]\\d+)?)[ -]?(${SIZE_UNITS})\\.?\\)?[ -]*(${CONTAINERS})\\b\\s*(?:of\\s+)?(.*)$`,
+    `^(?:(\\d+(?:[.,]\\d+)?)(?:\\s*x\\s*|\\s+|\\s*(?=\\()))?\\(?(\\d+(?:[.,]\\d+)?)[ -]?(${SIZE_UNITS})\\.?\\)?[ -]*(${CONTAINERS})\\b\\s*(?:of\\s+)?(.*)$`,
     'i',
   ).exec(head);
   if (sized !== null) {
@@ -157,6 +166,9 @@ export function takeApart(line: string): Phrase {
   const short =
     says === undefined
       ? head
-      : head.replace(/,?\s*(?:to taste|as needed|as required|to cover|for (?:frying|sweating|the pan|sautéing))/i, '');
+      : head.replace(
+          /,?\s*(?:to taste|as needed|as required|to cover|to (?:the|its|a) (?:mark|target)|for (?:frying|sweating|the pan|sautéing))/i,
+          '',
+        );
   return { ...nothing, ...parsed(short), juiceOf: juice !== null };
 }

@@ -94,13 +94,14 @@ function counted(phrase: Phrase, value: number, ingredient: Ingredient): Sized[]
   if (unit !== undefined && sizes.includes(unit)) return [of(unit)];
   if (unit === 'stick' && sizes.includes('stalk')) return [of('stalk')];
   if (unit === 'bulb' && sizes.includes('head')) return [of('head')];
-  const inWords = sizes.find((size) => new RegExp(`\\b${size}s?\\b`).test(plain(phrase.rest)));
+  const inWords = sizes.find((size) => new RegExp(`\\b${size.replace(/^can-(?=no)/, '')}s?\\b`).test(plain(phrase.rest)));
   if (inWords !== undefined) return [of(inWords)];
   if (unit !== undefined && CONTAINER.has(unit)) {
     return piecesLike(ingredient, /^(can|carton|jar|pack|bottle|tube)/).map(([size]) => of(size));
   }
-  if (unit !== undefined && !['piece', 'large', 'medium', 'small'].includes(unit)) return [];
-  if (sizes.includes('medium')) return [of('medium', unit === undefined ? ['MEDIUM_SIZE'] : [])];
+  // A head or bulb of what is listed by its sizes is one of it.
+  if (unit !== undefined && !['piece', 'large', 'medium', 'small', 'head', 'bulb'].includes(unit)) return [];
+  if (sizes.includes('medium')) return [of('medium', unit === 'medium' ? [] : ['MEDIUM_SIZE'])];
   const whole = sizes.filter((size) => !/^(can|carton|jar|pack|bottle|tube|pinch|sprig|slice)/.test(size));
   return whole.length === 1 && whole[0] !== undefined ? [of(whole[0], ['MEDIUM_SIZE'])] : whole.map((size) => of(size));
 }
@@ -232,6 +233,13 @@ function foodIn(phrase: Phrase): string {
 
 /** What comes in a can is looked for among canned goods first: a can of tomatoes is not a fresh tomato. */
 function findFood(phrase: Phrase, food: string, context: ReadingContext): Found {
+  // Some names have a comma in them: "vegetable stock, carton" is not vegetable stock in a manner.
+  const [head = '', second] = phrase.rest.split(/[,;]/);
+  if (second !== undefined && !phrase.juiceOf) {
+    const whole = context.names.exact.get(plain(`${head} ${second}`));
+    const [id] = new Set(whole?.map((one) => one.id));
+    if (id !== undefined) return { code: 'FOUND', id };
+  }
   const inContainer = phrase.unit !== undefined && CONTAINER.has(phrase.unit);
   const canned = inContainer ? findName(context.names, `canned ${food}`, context.country) : undefined;
   return canned?.code === 'FOUND' ? canned : findName(context.names, food, context.country);

@@ -4,11 +4,12 @@ import { CREAM_KG, contents, potKg, type Caution, type PotState } from '../pot/i
 import { splitFigures, splitRisk } from './split.js';
 import { lineIdSchema, pouredIn, stepBase, type ReadyLine, type StepContext, type StepResult } from '../steps/index.js';
 
-/** How cream is asked for: % of the finished soup, grams a bowl, or grams of fat per 100 g of finished soup. */
+/** How cream is asked for: % of the finished soup, grams a bowl, grams of fat per 100 g of finished soup, or as its line is written. */
 export const CreamTargetSchema = z.discriminatedUnion('by', [
   z.strictObject({ by: z.literal('pct'), value: z.number().min(0).max(60) }),
   z.strictObject({ by: z.literal('gPerBowl'), value: z.number().min(0).max(500) }),
   z.strictObject({ by: z.literal('fatPer100'), value: z.number().min(0).max(40) }),
+  z.strictObject({ by: z.literal('written') }),
 ]);
 export type CreamTarget = z.infer<typeof CreamTargetSchema>;
 
@@ -17,7 +18,7 @@ export type Cream = z.infer<typeof CreamSchema>;
 
 const NOTHING_KG = 1e-6;
 
-/** Share of the finished soup that a target asks for; undefined for a fat target, which depends on the soup. */
+/** Share of the finished soup that a target asks for; undefined for a target of fat or as written, which depends on the soup. */
 export function creamShare(target: CreamTarget, bowlKg: number): number | undefined {
   if (target.by === 'pct') return target.value / 100;
   return target.by === 'gPerBowl' ? target.value / 1000 / bowlKg : undefined;
@@ -35,6 +36,7 @@ export function shareToAdd(massKg: number, haveKg: number, purity: number, wante
 /** Kilos of a cream that a pot still wants to meet its target; negative when there is too much in it; NaN when none would do. */
 export function creamToAdd(pot: PotState, target: CreamTarget, bowlKg: number, line: ReadyLine): number {
   const all = contents(pot);
+  if (target.by === 'written') return line.massKg - all.carried[CREAM_KG];
   const share = creamShare(target, bowlKg);
   return share === undefined
     ? shareToAdd(potKg(pot), all.mix[FAT], line.ingredient.perKg[FAT], target.value / 100)

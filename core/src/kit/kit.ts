@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { COUNTRIES } from '../amounts/index.js';
 import { HABIT_NAMES } from './habits.js';
 
 const id = z.string().regex(/^[a-z0-9-]+$/);
@@ -37,6 +38,13 @@ export const KitSchema = z.strictObject({
   kitchen: name,
   altitudeM: z.number().min(-400).max(5000),
   units: z.enum(['metric', 'us', 'imperial']),
+  /** Whose spoons, cups and names are meant when words are read; asked about where it is not known. */
+  country: z.enum(COUNTRIES).optional(),
+  /** What prices are in, as a three-letter code. */
+  currency: z
+    .string()
+    .regex(/^[A-Z]{3}$/)
+    .optional(),
   pots: z.array(VesselSchema).min(1).max(50),
   trays: z.array(TraySchema).max(20),
   blenders: z.array(BlenderSchema).min(1).max(20),

@@ -14,5 +14,9 @@ export const AskSchema = z.strictObject({
   potId: z.string().min(1).max(60),
   /** Other sides from which the batch is wanted; when there are any they decide, and `bowls` is what they come to. */
   anchors: z.array(AnchorSchema).min(1).max(6).optional(),
+  /** A variant of the soup, by its id. */
+  variant: z.string().max(60).optional(),
+  /** Optional lines that are left out this time. */
+  without: z.array(z.string().max(60)).max(40).optional(),
 });
 export type Ask = z.infer<typeof AskSchema>;

@@ -3,7 +3,7 @@ import { makeLarder, type IngredientRow, type Larder } from '../larder/index.js'
 import { makeReady, run, type CardAmounts, type Readied, type Ready, type Run } from '../line/index.js';
 import { scaleForAnchors, scaleForBowls, scaleForPot, type Anchoring, type Contradiction } from '../solve/index.js';
 import { cardAmounts } from './cards.js';
-import type { Soup } from '../soup/index.js';
+import { varied, withoutLines, type Soup } from '../soup/index.js';
 import type { Ask } from './ask.js';
 
 /** Version of the rules: stored with every plan, so that closed figures can be told from what a newer core would say. */
@@ -70,6 +70,12 @@ function potsThatFit(soup: Soup, larder: Larder, kit: Kit, ask: Ask): Fits[] {
   });
 }
 
+/** The soup as an ask wants it: in its variant, without what is left out. */
+function asked(soup: Soup, { variant, without }: Ask): Soup {
+  const own = varied(soup, variant);
+  return without === undefined || without.length === 0 ? own : withoutLines(own, new Set(without));
+}
+
 /** How often a plan is worked out again because a card that it takes from is made in another amount. */
 const MOST_CARD_ROUNDS = 4;
 const SAME_AMOUNT = 1e-4;
@@ -96,7 +102,8 @@ function notAnchored(ready: Ready, ask: Ask, failed: Extract<Anchoring, { ok: fa
  * Plans a soup backwards from bowls, or from any other side, to amounts as purchased, in a named pot. A plan that does
  * not fit is an error that says by how much, how many bowls would fit, and which pots would hold what was asked.
  */
-export function makePlan(soup: Soup, rows: readonly IngredientRow[], kit: Kit, ask: Ask): Planning {
+export function makePlan(master: Soup, rows: readonly IngredientRow[], kit: Kit, ask: Ask): Planning {
+  const soup = asked(master, ask);
   const larder = makeLarder(rows);
   let amounts: CardAmounts = new Map();
   let ready: Ready;

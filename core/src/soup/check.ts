@@ -1,7 +1,9 @@
 import { weigh, type AmountError } from '../amounts/index.js';
 import type { Kit } from '../kit/index.js';
 import type { Ingredient, Larder } from '../larder/index.js';
-import { CARD, type Line, type Soup } from './soup.js';
+import { CARD, type Line } from './line.js';
+import type { Soup } from './soup.js';
+import { strayLines } from './varied.js';
 import { linesNamedBy, linesOf, walk } from './walk.js';
 
 /** What is wrong with a soup, where in its file, and the figures to say it with. */
@@ -56,6 +58,7 @@ export function checkSoup(soup: Soup, larder: Larder, kit?: Kit): SoupProblem[] 
     }
     if (step.op === 'roast' && kit?.trays.length === 0) problems.push({ path, code: 'NO_TRAYS' });
   }
+  for (const { variant, line } of strayLines(soup)) problems.push({ path: `variants.${variant}`, code: 'UNKNOWN_LINE', line });
   if (soup.root.steps.at(-1)?.op !== 'dish') problems.push({ path: 'root.steps', code: 'NO_DISH' });
 
   const seen = new Set<string>();

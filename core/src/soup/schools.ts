@@ -1,5 +1,6 @@
 import type { Larder } from '../larder/index.js';
-import type { Line, Schools, Soup } from './soup.js';
+import type { Line, Schools } from './line.js';
+import type { Soup } from './soup.js';
 import type { Branch, SoupStep } from './step.js';
 import { linesOf, mapSteps, walk } from './walk.js';
 

@@ -41,9 +41,10 @@ export function linesOf(step: SoupStep): readonly LineUse[] {
       return [shared(step.yolks), shared(step.cream)];
     case 'blend':
       return step.coldScoop === undefined ? [] : [shared(step.coldScoop)];
+    case 'cream':
+      return [step.target.by === 'written' ? shared(step) : settled(step.line)];
     case 'cover':
     case 'season':
-    case 'cream':
     case 'thin':
     case 'tune':
       return [settled(step.line)];

@@ -1,0 +1,196 @@
+import { plain, type Amount } from '../amounts/index.js';
+import type { IngredientRow } from '../larder/index.js';
+
+/** What an ingredient does in a blended soup, in the order in which it goes into the pot. Common practice. */
+export const ROLES = [
+  'fat',
+  'meat',
+  'base',
+  'spice',
+  'vegetable',
+  'wine',
+  'flour',
+  'liquid',
+  'grain',
+  'bundle',
+  'greens',
+  'herb',
+  'salt',
+  'season',
+  'yolk',
+  'cream',
+  'finish',
+  'garnish',
+] as const;
+export type Role = (typeof ROLES)[number];
+
+const BY_GROUP: Readonly<Record<IngredientRow['group'], Role>> = {
+  roots: 'vegetable',
+  potatoes: 'vegetable',
+  squashes: 'vegetable',
+  alliums: 'base',
+  stems: 'vegetable',
+  leaves: 'greens',
+  'fruit vegetables': 'vegetable',
+  brassicas: 'vegetable',
+  mushrooms: 'vegetable',
+  pulses: 'grain',
+  'canned goods': 'grain',
+  fruit: 'vegetable',
+  nuts: 'grain',
+  liquids: 'liquid',
+  drinks: 'wine',
+  'coconut and plant creams': 'cream',
+  dairy: 'cream',
+  cheeses: 'finish',
+  eggs: 'finish',
+  fats: 'fat',
+  'flours and starches': 'flour',
+  breads: 'grain',
+  seasoning: 'season',
+  'pastes and sauces': 'spice',
+  meat: 'meat',
+  herbs: 'herb',
+  spices: 'spice',
+  chillies: 'base',
+};
+
+/** Where an ingredient does not do what its group does. */
+const BY_ID: Readonly<Record<string, Role>> = {
+  celery: 'base',
+  ginger: 'base',
+  galangal: 'base',
+  'turmeric-root': 'base',
+  'spring-onion': 'herb',
+  chives: 'herb',
+  bay: 'bundle',
+  'herb-bundle': 'bundle',
+  lemongrass: 'bundle',
+  'lime-leaves': 'bundle',
+  'star-anise': 'bundle',
+  thyme: 'grain',
+  rosemary: 'grain',
+  sage: 'grain',
+  lovage: 'grain',
+  'dried-thyme': 'grain',
+  'dried-oregano': 'grain',
+  'dried-mint': 'grain',
+  peas: 'greens',
+  edamame: 'greens',
+  milk: 'liquid',
+  'semi-skimmed-milk': 'liquid',
+  'skimmed-milk': 'liquid',
+  'apple-juice': 'liquid',
+  'carrot-juice': 'liquid',
+  'tomato-juice': 'liquid',
+  'orange-juice': 'season',
+  'lemon-juice': 'season',
+  'lime-juice': 'season',
+  'lemon-zest': 'season',
+  lemon: 'season',
+  horseradish: 'season',
+  'black-pepper': 'season',
+  'white-pepper': 'season',
+  nutmeg: 'season',
+  'stock-cube': 'grain',
+  'stock-cube-low-salt': 'grain',
+  'fine-salt': 'salt',
+  'flaked-salt': 'salt',
+  'coarse-salt': 'salt',
+  'egg-yolk': 'yolk',
+  'truffle-oil': 'finish',
+  'sesame-oil': 'finish',
+  'white-rice': 'grain',
+  'pearl-barley': 'grain',
+  'rolled-oats': 'grain',
+  miso: 'season',
+  'soy-sauce': 'season',
+  tamari: 'season',
+  'fish-sauce': 'season',
+  'worcester-sauce': 'season',
+  'dijon-mustard': 'season',
+  pesto: 'season',
+  capers: 'season',
+};
+
+/** Words that put an ingredient on top of the bowl. */
+const ON_TOP =
+  /\b(?:to serve|for serving|to garnish|garnish|on top|to top|topping|for sprinkling|to sprinkle|to swirl|for swirling)\b/i;
+const AT_THE_END = /\b(?:to finish|at the end|blended in last|cold, in cubes)\b/i;
+
+/**
+ * What an ingredient does in this soup, by its larder row, by what is written beside it and by the heading it stands
+ * under. Carrot and parsnip are base when onion is there and they are little against the lead: `compose` decides that.
+ */
+export function roleOf(row: IngredientRow, text: string, heading = ''): Role {
+  if (ON_TOP.test(text) || ON_TOP.test(heading)) return 'garnish';
+  const role = BY_ID[row.id] ?? BY_GROUP[row.group];
+  return AT_THE_END.test(text) && role === 'fat' ? 'finish' : role;
+}
+
+export interface WrittenCut {
+  readonly shape: 'slab' | 'cylinder' | 'cube';
+  readonly sizeMm: number;
+  readonly name: string;
+}
+
+const MM: Readonly<Record<string, number>> = { mm: 1, cm: 10, inch: 25.4, in: 25.4, '"': 25.4 };
+
+/** Cuts by their words, the first that fits. Usual sizes in mm: common practice. */
+const CUTS: readonly (readonly [words: RegExp, shape: WrittenCut['shape'], sizeMm: number, name: string])[] = [
+  [/\b(?:very finely|minced|crushed|grated|puréed)\b/, 'cube', 3, 'minced'],
+  [/\bfinely (?:chopped|diced|cubed)\b|\bsmall dice\b/, 'cube', 6, 'finely chopped'],
+  [/\b(?:thinly|finely) sliced\b|\bthin slices\b/, 'slab', 3, 'thinly sliced'],
+  [/\bsliced\b|\bslices\b|\brings\b/, 'slab', 6, 'sliced'],
+  [/\b(?:roughly|coarsely) chopped\b|\bchunks?\b|\bcubed\b|\bcubes\b|\blarge dice\b/, 'cube', 25, 'chunks'],
+  [/\bwedges?\b|\bquarter(?:s|ed)\b/, 'cube', 35, 'wedges'],
+  [/\bhalved\b|\bhalves\b/, 'cube', 50, 'halves'],
+  [/\bdiced?\b|\bchopped\b/, 'cube', 12, 'diced'],
+];
+
+/** The cut that a line asks for, undefined where it says nothing. @example cutOf('celeriac, in 2 cm dice') // a cube of 20 mm */
+export function cutOf(text: string): WrittenCut | undefined {
+  const words = text.toLowerCase();
+  const sized =
+    /(\d+(?:[.,]\d+)?|½|1\/2|¾|3\/4)\s*-?\s*(mm|cm|inch|in\b|")(?:es)?[- ]*(slices?|thick|dice|cubes?|chunks?|pieces?|rounds?)?/.exec(
+      words,
+    );
+  if (sized !== null) {
+    const [, figure = '', unit = 'mm', shape] = sized;
+    const value =
+      figure === '½' || figure === '1/2' ? 0.5 : figure === '¾' || figure === '3/4' ? 0.75 : Number(figure.replace(',', '.'));
+    const sizeMm = value * (MM[unit] ?? 1);
+    const isSlab = shape !== undefined && /slice|thick|round/.test(shape);
+    if (sizeMm > 0 && sizeMm <= 400) {
+      return { shape: isSlab ? 'slab' : 'cube', sizeMm, name: `${String(Math.round(sizeMm))} mm ${isSlab ? 'slices' : 'dice'}` };
+    }
+  }
+  const found = CUTS.find(([pattern]) => pattern.test(words));
+  return found === undefined ? undefined : { shape: found[1], sizeMm: found[2], name: found[3] };
+}
+
+/** Cut where none is written. Kitchen defaults: base in 12 mm dice, the rest in 20 mm. */
+export function usualCut(role: Role, row: IngredientRow): WrittenCut | undefined {
+  if (row.softening === 0 || row.densityKgM3 !== undefined) return undefined;
+  if (role === 'base')
+    return { shape: 'cube', sizeMm: row.id === 'garlic' ? 4 : 12, name: row.id === 'garlic' ? 'chopped' : 'diced' };
+  return role === 'vegetable' ? { shape: 'cube', sizeMm: 20, name: '20 mm dice' } : undefined;
+}
+
+/** Kitchen defaults for what is written "to taste", g a bowl; each is marked as assumed. */
+const TO_TASTE_G: Readonly<Partial<Record<Role, number>>> = {
+  season: 1,
+  spice: 0.2,
+  herb: 1,
+  bundle: 0.05,
+  finish: 3,
+  garnish: 3,
+  fat: 3,
+};
+const PEPPERS = /pepper$|nutmeg|cayenne|chilli/;
+
+/** An amount for what is written without one, or undefined where it has to be asked. */
+export function assumedAmount(role: Role, row: IngredientRow, bowls: number): Amount | undefined {
+  const grams = PEPPERS.test(plain(row.id).replaceAll(' ', '-')) && row.group === 'spices' ? 0.1 : TO_TASTE_G[role];
+  return grams === undefined ? undefined : { value: Math.round(grams * bowls * 100) / 100, unit: 'g', basis: 'edible' };
+}

@@ -1,0 +1,88 @@
+import type { Line } from './line.js';
+import type { Soup } from './soup.js';
+import { linesNamedBy, linesOf, mapSteps, walk } from './walk.js';
+
+/** A soup without some of its lines: nothing takes from them, and a step that is left with nothing to do goes too. */
+export function withoutLines(soup: Soup, ids: ReadonlySet<string>): Soup {
+  const root = mapSteps(soup.root, (step) => {
+    const touched = [...linesOf(step).map(({ line }) => line), ...linesNamedBy(step)];
+    if (!touched.some((id) => ids.has(id))) return step.op === 'join' && step.branch.steps.length === 0 ? [] : [step];
+    switch (step.op) {
+      case 'trim':
+      case 'add': {
+        const uses = step.uses.filter(({ line }) => !ids.has(line));
+        return uses.length === 0 ? [] : [{ ...step, uses }];
+      }
+      case 'takeOut':
+      case 'giveBack': {
+        const lines = step.lines.filter((line) => !ids.has(line));
+        return lines.length === 0 ? [] : [{ ...step, lines }];
+      }
+      case 'blend': {
+        const { coldScoop, holdBack, ...rest } = step;
+        const held = (holdBack ?? []).filter(({ line }) => !ids.has(line));
+        return [
+          {
+            ...rest,
+            ...(coldScoop === undefined || ids.has(coldScoop.line) ? {} : { coldScoop }),
+            ...(held.length === 0 ? {} : { holdBack: held }),
+          },
+        ];
+      }
+      case 'hold': {
+        const { topUp: _gone, ...rest } = step;
+        return [rest];
+      }
+      case 'dish':
+        return [
+          {
+            ...step,
+            shares: (step.shares ?? []).map(({ finish, garnish, ...share }) => ({
+              ...share,
+              ...(finish === undefined ? {} : { finish: finish.filter(({ line }) => !ids.has(line)) }),
+              ...(garnish === undefined ? {} : { garnish: garnish.filter(({ line }) => !ids.has(line)) }),
+            })),
+          },
+        ];
+      default:
+        return [];
+    }
+  });
+  return { ...soup, root, lines: soup.lines.filter(({ id }) => !ids.has(id)) };
+}
+
+/** A line put into every step that takes from another, in the same share. */
+function putBeside(soup: Soup, of: string, line: Line): Soup {
+  const root = mapSteps(soup.root, (step) => {
+    if (step.op !== 'trim' && step.op !== 'add') return [step];
+    const beside = step.uses.filter((use) => use.line === of).map((use) => ({ ...use, line: line.id }));
+    return [{ ...step, uses: [...step.uses, ...beside] }];
+  });
+  return { ...soup, root, lines: [...soup.lines, line] };
+}
+
+/** A soup in one of its variants; the soup itself where there is none of that name. */
+export function varied(soup: Soup, variantId: string | undefined): Soup {
+  const variant = soup.variants?.find(({ id }) => id === variantId);
+  if (variant === undefined) return soup;
+  const instead = new Map((variant.instead ?? []).map((line) => [line.id, line]));
+  const { variants: _said, ...rest } = soup;
+  let out: Soup = {
+    ...rest,
+    name: `${soup.name}, ${variant.name}`,
+    lines: soup.lines.map((line) => instead.get(line.id) ?? line),
+    schools: { ...soup.schools, ...variant.schools },
+  };
+  for (const { of, line } of variant.beside ?? []) out = putBeside(out, of, line);
+  return variant.without === undefined ? out : withoutLines(out, new Set(variant.without));
+}
+
+/** Lines that a soup's variants speak of and that its steps do not know. */
+export function strayLines(soup: Soup): readonly { readonly variant: string; readonly line: string }[] {
+  const known = new Set(walk(soup.root).flatMap(({ step }) => linesOf(step).map(({ line }) => line)));
+  return (soup.variants ?? []).flatMap(({ id, instead, beside, without }) =>
+    [...(instead ?? []).map((line) => line.id), ...(beside ?? []).map(({ of }) => of), ...(without ?? [])]
+      .filter((line) => !known.has(line))
+      .map((line) => ({ variant: id, line })),
+  );
+}

@@ -1,0 +1,29 @@
+import { walk, type Soup } from '../soup/index.js';
+
+/** Ways out for a soup, and what each can hold. */
+export const FORMATS = ['soup', 'recipe', 'csv', 'text'] as const;
+export type Format = (typeof FORMATS)[number];
+
+/** What a soup has that a format can't hold. */
+export type Lost = 'TARGETS' | 'BRANCHES' | 'SCHOOLS' | 'SHARES' | 'STEPS' | 'VARIANTS' | 'CARDS';
+
+/** Names what would be lost of this soup in a format; nothing in its own. */
+export function lostIn(format: Format, soup: Soup): readonly Lost[] {
+  if (format === 'soup') return [];
+  const steps = walk(soup.root).map(({ step }) => step);
+  const lost: Lost[] = [];
+  if (steps.some(({ op }) => op === 'season' || op === 'cream' || op === 'tune' || op === 'thin' || op === 'thicken'))
+    lost.push('TARGETS');
+  if (format === 'csv') lost.push('STEPS');
+  if (steps.some(({ op }) => op === 'join')) lost.push('BRANCHES');
+  if (soup.schools !== undefined && Object.keys(soup.schools).length > 0) lost.push('SCHOOLS');
+  if (
+    steps.some(
+      (step) => (step.op === 'trim' || step.op === 'add') && step.uses.some(({ share }) => share !== undefined && share < 1),
+    )
+  )
+    lost.push('SHARES');
+  if ((soup.variants ?? []).length > 0) lost.push('VARIANTS');
+  if ((soup.cards ?? []).length > 0) lost.push('CARDS');
+  return lost;
+}

@@ -1,6 +1,7 @@
 import { zValidator } from '@hono/zod-validator';
 import { EntrySchema } from '@tureen/core/batch';
 import { KitSchema, READY_KITS } from '@tureen/core/kit';
+import { IngredientSchema } from '@tureen/core/larder';
 import { AskSchema, CORE_VERSION } from '@tureen/core/plan';
 import { EXAMPLE_SOUPS, SoupSchema } from '@tureen/core/soup';
 import { Hono, type Context } from 'hono';
@@ -14,10 +15,11 @@ import { appendEntries, listBatches, readBatch, startBatch } from './batches.js'
 import type { Database } from './database.js';
 import { STATUS, type Failure } from './failure.js';
 import type { Hub } from './hub.js';
-import { larderRows, readKit, saveKit } from './kitchen.js';
-import { listPlans, readPlan, savePlan } from './plans.js';
+import { readKit, saveKit } from './kitchen.js';
+import { addPrices, correctIngredient, readIngredient, readLarder } from './larder.js';
+import { changePlan, dropPlan, listPlans, notePlan, readPlan, savePlan } from './plans.js';
 import { sentence } from './sentences.js';
-import { listSoups, readSoup, saveSoup } from './soups.js';
+import { listSoups, listVersions, readSoup, saveSoup, shelveSoup } from './soups.js';
 
 /** Largest body that is read, bytes. */
 const MOST_BYTES = 1_048_576;
@@ -53,6 +55,26 @@ const KitchenChoiceSchema = z.union([
 ]);
 const SoupBodySchema = z.strictObject({ soup: SoupSchema, basedOn: z.int().min(0), note: z.string().max(500) });
 const PlanBodySchema = z.strictObject({ id: uuid, soupId: z.string().max(60), version: z.int().min(1), ask: AskSchema });
+const ShelfBodySchema = z.strictObject({ tags: z.array(z.string().trim().max(40)).max(30), retired: z.boolean() });
+const PlanChangeSchema = z.strictObject({ version: z.int().min(1), ask: AskSchema });
+const PlanNoteSchema = z.strictObject({
+  ticks: z.array(z.string().max(160)).max(400),
+  bowlPrice: z.number().min(0).max(10_000).nullable(),
+});
+const CorrectionSchema = z.strictObject({ row: IngredientSchema.nullable(), why: z.string().trim().min(1).max(300) });
+const PricesSchema = z.strictObject({
+  source: z.string().trim().min(1).max(120),
+  prices: z
+    .array(
+      z.strictObject({
+        ingredient: z.string().max(60),
+        pricePerKg: z.number().min(0).max(20_000),
+        day: z.iso.date().optional(),
+      }),
+    )
+    .min(1)
+    .max(5000),
+});
 const BatchBodySchema = z.strictObject({ id: uuid, planId: uuid });
 const EntriesBodySchema = z.strictObject({ entries: z.array(EntrySchema).min(1).max(MOST_ENTRIES) });
 
@@ -72,7 +94,25 @@ export function makeApp(services: Services) {
       hub.tell({ kind: 'kitchen' });
       return c.json({ kit }, 200);
     })
-    .get('/larder', (c) => c.json({ rows: [...larderRows()] }))
+    .get('/larder', async (c) => c.json(await readLarder(database, nowMs())))
+    .get('/larder/:id', async (c) => {
+      const known = await readIngredient(database, c.req.param('id'), nowMs());
+      return known === undefined ? fail(c, { code: 'NO_SUCH_INGREDIENT', field: 'id' }) : c.json(known, 200);
+    })
+    .put('/larder/:id', body(CorrectionSchema), async (c) => {
+      const { row, why } = c.req.valid('json');
+      const outcome = await correctIngredient(database, c.req.param('id'), row, why, nowMs());
+      if (!outcome.ok) return fail(c, outcome.failure);
+      hub.tell({ kind: 'larder' });
+      return c.json(outcome.value, 200);
+    })
+    .post('/prices', body(PricesSchema), async (c) => {
+      const { prices, source } = c.req.valid('json');
+      const outcome = await addPrices(database, prices, source, nowMs());
+      if (!outcome.ok) return fail(c, outcome.failure);
+      hub.tell({ kind: 'larder' });
+      return c.json(outcome.value, 201);
+    })
     .get('/examples', (c) => c.json({ soups: [...EXAMPLE_SOUPS] }))
     .get('/soups', async (c) => c.json({ soups: await listSoups(database) }))
     .get('/soups/:id', async (c) => {
@@ -81,6 +121,17 @@ export function makeApp(services: Services) {
       if (version !== undefined && !Number.isInteger(version)) return fail(c, { code: 'NO_SUCH_SOUP', field: 'version' });
       const kept = await readSoup(database, c.req.param('id'), version);
       return kept === undefined ? fail(c, { code: 'NO_SUCH_SOUP', field: 'id' }) : c.json(kept, 200);
+    })
+    .get('/soups/:id/versions', async (c) => {
+      const versions = await listVersions(database, c.req.param('id'));
+      return versions.length === 0 ? fail(c, { code: 'NO_SUCH_SOUP', field: 'id' }) : c.json({ versions }, 200);
+    })
+    .put('/soups/:id/shelf', body(ShelfBodySchema), async (c) => {
+      const soupId = c.req.param('id');
+      const outcome = await shelveSoup(database, soupId, c.req.valid('json'), nowMs());
+      if (!outcome.ok) return fail(c, outcome.failure);
+      hub.tell({ kind: 'soup', soupId });
+      return c.json(outcome.value, 200);
     })
     .post('/soups', body(SoupBodySchema), async (c) => {
       const { soup, basedOn, note } = c.req.valid('json');
@@ -99,6 +150,27 @@ export function makeApp(services: Services) {
       if (!outcome.ok) return fail(c, outcome.failure);
       hub.tell({ kind: 'plan', planId: outcome.value.id });
       return c.json({ id: outcome.value.id, figures: outcome.value.figures, scale: outcome.value.snapshot.scale }, 201);
+    })
+    .put('/plans/:id', body(PlanChangeSchema), async (c) => {
+      const planId = c.req.param('id');
+      const outcome = await changePlan(database, planId, c.req.valid('json'), nowMs());
+      if (!outcome.ok) return fail(c, outcome.failure);
+      hub.tell({ kind: 'plan', planId });
+      return c.json({ id: planId, figures: outcome.value.figures, scale: outcome.value.snapshot.scale }, 200);
+    })
+    .put('/plans/:id/note', body(PlanNoteSchema), async (c) => {
+      const planId = c.req.param('id');
+      const outcome = await notePlan(database, planId, c.req.valid('json'));
+      if (!outcome.ok) return fail(c, outcome.failure);
+      hub.tell({ kind: 'plan', planId });
+      return c.json(outcome.value, 200);
+    })
+    .delete('/plans/:id', async (c) => {
+      const planId = c.req.param('id');
+      const outcome = await dropPlan(database, planId);
+      if (!outcome.ok) return fail(c, outcome.failure);
+      hub.tell({ kind: 'plan', planId });
+      return c.json(outcome.value, 200);
     })
     .get('/batches', async (c) => c.json({ batches: await listBatches(database) }))
     .get('/batches/:id', async (c) => {

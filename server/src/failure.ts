@@ -1,3 +1,4 @@
+import type { RowProblem } from '@tureen/core/larder';
 import type { PlanError } from '@tureen/core/plan';
 import type { SoupProblem } from '@tureen/core/soup';
 import type { ContentfulStatusCode } from 'hono/utils/http-status';
@@ -12,9 +13,12 @@ export type Failure =
   | { readonly code: 'NO_KITCHEN' }
   | { readonly code: 'NO_SUCH_SOUP'; readonly field: string }
   | { readonly code: 'NO_SUCH_PLAN'; readonly field: string }
+  | { readonly code: 'PLAN_STARTED'; readonly field: string }
+  | { readonly code: 'NO_SUCH_INGREDIENT'; readonly field: string }
   | { readonly code: 'NO_SUCH_BATCH'; readonly field: string }
   | { readonly code: 'SOUP_CHANGED_SINCE'; readonly field: string; readonly version: number }
   | { readonly code: 'SOUP_PROBLEMS'; readonly field: string; readonly problems: readonly SoupProblem[] }
+  | { readonly code: 'ROW_PROBLEMS'; readonly field: string; readonly problems: readonly RowProblem[] }
   | { readonly code: 'ID_TAKEN'; readonly field: string; readonly id: string }
   | { readonly code: 'PLAN_IMPOSSIBLE'; readonly field: string; readonly error: PlanError }
   | { readonly code: 'SERVER_BUG' };
@@ -28,9 +32,12 @@ export const STATUS: Readonly<Record<Failure['code'], ContentfulStatusCode>> = {
   NO_KITCHEN: 409,
   NO_SUCH_SOUP: 404,
   NO_SUCH_PLAN: 404,
+  PLAN_STARTED: 409,
+  NO_SUCH_INGREDIENT: 404,
   NO_SUCH_BATCH: 404,
   SOUP_CHANGED_SINCE: 409,
   SOUP_PROBLEMS: 422,
+  ROW_PROBLEMS: 422,
   ID_TAKEN: 409,
   PLAN_IMPOSSIBLE: 422,
   SERVER_BUG: 500,

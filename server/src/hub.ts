@@ -6,7 +6,8 @@ export type Change =
   | { readonly kind: 'batch'; readonly batchId: string }
   | { readonly kind: 'soup'; readonly soupId: string }
   | { readonly kind: 'plan'; readonly planId: string }
-  | { readonly kind: 'kitchen' };
+  | { readonly kind: 'kitchen' }
+  | { readonly kind: 'larder' };
 
 export type Listener = (change: Change) => void;
 

@@ -1,5 +1,4 @@
 import type { Kit } from '@tureen/core/kit';
-import { LARDER_ROWS, type IngredientRow } from '@tureen/core/larder';
 import type { Database } from './database.js';
 import { kitchens } from './schema.js';
 
@@ -18,9 +17,4 @@ export async function saveKit({ db, write }: Database, kit: Kit, nowMs: number):
       .values({ id: ONLY, kit, changedAtMs: nowMs })
       .onConflictDoUpdate({ target: kitchens.id, set: { kit, changedAtMs: nowMs } }),
   );
-}
-
-/** The larder as it stands: what ships. */
-export function larderRows(): readonly IngredientRow[] {
-  return LARDER_ROWS;
 }

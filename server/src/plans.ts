@@ -1,9 +1,10 @@
 import { figuresOf, makePlan, type Ask, type Figures, type Snapshot } from '@tureen/core/plan';
-import { desc, eq } from 'drizzle-orm';
+import { desc, eq, sql } from 'drizzle-orm';
 import type { Database } from './database.js';
 import { done, failed, type Outcome } from './failure.js';
-import { larderRows, readKit } from './kitchen.js';
-import { plans } from './schema.js';
+import { readKit } from './kitchen.js';
+import { readLarder } from './larder.js';
+import { batches, plans } from './schema.js';
 import { readSoup } from './soups.js';
 
 export interface KeptPlan {
@@ -14,6 +15,34 @@ export interface KeptPlan {
   readonly snapshot: Snapshot;
   readonly figures: Figures;
   readonly createdAtMs: number;
+  readonly ticks: readonly string[];
+  readonly bowlPrice: number | null;
+}
+
+/** A plan in the list: whether its batch has started decides whether it can still be changed. */
+export type PlanSummary = Omit<KeptPlan, 'snapshot'> & { readonly soupName: string; readonly batchId: string | null };
+
+interface PlanWish {
+  readonly id: string;
+  readonly soupId: string;
+  readonly version: number;
+  readonly ask: Ask;
+}
+
+type Computed = Pick<KeptPlan, 'soupId' | 'version' | 'ask' | 'snapshot' | 'figures'>;
+
+/** Works a plan out from what the kitchen has now. */
+async function computed(database: Database, wish: Omit<PlanWish, 'id'>, nowMs: number): Promise<Outcome<Computed>> {
+  const kit = await readKit(database);
+  if (kit === undefined) return failed({ code: 'NO_KITCHEN' });
+  const kept = await readSoup(database, wish.soupId, wish.version);
+  if (kept === undefined) return failed({ code: 'NO_SUCH_SOUP', field: 'soupId' });
+  const { rows } = await readLarder(database, nowMs);
+  const planning = makePlan(kept.soup, rows, kit, wish.ask);
+  if (!planning.ok) return failed({ code: 'PLAN_IMPOSSIBLE', field: 'ask', error: planning.error });
+  const { snapshot, run, ready } = planning.plan;
+  const { soupId, version, ask } = wish;
+  return done({ soupId, version, ask, snapshot, figures: figuresOf(ready, run) });
 }
 
 export async function readPlan({ db }: Database, id: string): Promise<KeptPlan | undefined> {
@@ -21,25 +50,23 @@ export async function readPlan({ db }: Database, id: string): Promise<KeptPlan |
   return row;
 }
 
-export async function listPlans({ db }: Database): Promise<Omit<KeptPlan, 'snapshot'>[]> {
-  const { id, soupId, version, ask, figures, createdAtMs } = plans;
-  return db.select({ id, soupId, version, ask, figures, createdAtMs }).from(plans).orderBy(desc(createdAtMs)).limit(200);
+/** Plans, newest first, each with the batch that was started from it. */
+export async function listPlans({ db }: Database): Promise<PlanSummary[]> {
+  const { id, soupId, version, ask, figures, createdAtMs, ticks, bowlPrice } = plans;
+  const soupName = sql<string>`json_extract(${plans.snapshot}, '$.soup.name')`;
+  return db
+    .select({ id, soupId, version, ask, figures, createdAtMs, ticks, bowlPrice, soupName, batchId: batches.id })
+    .from(plans)
+    .leftJoin(batches, eq(batches.planId, plans.id))
+    .orderBy(desc(createdAtMs))
+    .limit(200);
 }
 
 /** Plans and keeps a snapshot of all that the plan was computed from. Sent again with the same id it is the same plan. */
-export async function savePlan(
-  database: Database,
-  wish: { readonly id: string; readonly soupId: string; readonly version: number; readonly ask: Ask },
-  nowMs: number,
-): Promise<Outcome<KeptPlan>> {
-  const kit = await readKit(database);
-  if (kit === undefined) return failed({ code: 'NO_KITCHEN' });
-  const kept = await readSoup(database, wish.soupId, wish.version);
-  if (kept === undefined) return failed({ code: 'NO_SUCH_SOUP', field: 'soupId' });
-  const planning = makePlan(kept.soup, larderRows(), kit, wish.ask);
-  if (!planning.ok) return failed({ code: 'PLAN_IMPOSSIBLE', field: 'ask', error: planning.error });
-  const { snapshot, run, ready } = planning.plan;
-  const plan: KeptPlan = { ...wish, snapshot, figures: figuresOf(ready, run), createdAtMs: nowMs };
+export async function savePlan(database: Database, wish: PlanWish, nowMs: number): Promise<Outcome<KeptPlan>> {
+  const worked = await computed(database, wish, nowMs);
+  if (!worked.ok) return worked;
+  const plan: KeptPlan = { id: wish.id, ...worked.value, createdAtMs: nowMs, ticks: [], bowlPrice: null };
   return database.write(async () => {
     const have = await readPlan(database, wish.id);
     if (have !== undefined) {
@@ -49,5 +76,51 @@ export async function savePlan(
     }
     await database.db.insert(plans).values(plan);
     return done(plan);
+  });
+}
+
+async function isStarted({ db }: Database, planId: string): Promise<boolean> {
+  const [row] = await db.select({ id: batches.id }).from(batches).where(eq(batches.planId, planId)).limit(1);
+  return row !== undefined;
+}
+
+/** Works a kept plan out anew, for another ask or a newer version of its soup, as long as no batch of it has started. */
+export async function changePlan(
+  database: Database,
+  planId: string,
+  wish: { readonly version: number; readonly ask: Ask },
+  nowMs: number,
+): Promise<Outcome<KeptPlan>> {
+  const have = await readPlan(database, planId);
+  if (have === undefined) return failed({ code: 'NO_SUCH_PLAN', field: 'id' });
+  const worked = await computed(database, { ...wish, soupId: have.soupId }, nowMs);
+  if (!worked.ok) return worked;
+  return database.write(async () => {
+    if (await isStarted(database, planId)) return failed({ code: 'PLAN_STARTED', field: 'id' });
+    await database.db.update(plans).set(worked.value).where(eq(plans.id, planId));
+    return done({ ...have, ...worked.value });
+  });
+}
+
+/** Keeps what is ticked on a plan's pull list and what a bowl of it is sold for. That goes on while its batch cooks. */
+export async function notePlan(
+  database: Database,
+  planId: string,
+  note: { readonly ticks: readonly string[]; readonly bowlPrice: number | null },
+): Promise<Outcome<{ id: string }>> {
+  return database.write(async () => {
+    if ((await readPlan(database, planId)) === undefined) return failed({ code: 'NO_SUCH_PLAN', field: 'id' });
+    await database.db.update(plans).set(note).where(eq(plans.id, planId));
+    return done({ id: planId });
+  });
+}
+
+/** Drops a plan that no batch was started from. */
+export async function dropPlan(database: Database, planId: string): Promise<Outcome<{ id: string }>> {
+  return database.write(async () => {
+    if ((await readPlan(database, planId)) === undefined) return failed({ code: 'NO_SUCH_PLAN', field: 'id' });
+    if (await isStarted(database, planId)) return failed({ code: 'PLAN_STARTED', field: 'id' });
+    await database.db.delete(plans).where(eq(plans.id, planId));
+    return done({ id: planId });
   });
 }

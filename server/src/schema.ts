@@ -1,8 +1,9 @@
 import type { Ask, Figures, Snapshot } from '@tureen/core/plan';
 import type { Entry } from '@tureen/core/batch';
 import type { Kit } from '@tureen/core/kit';
+import type { IngredientRow } from '@tureen/core/larder';
 import type { Soup } from '@tureen/core/soup';
-import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import { index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 
 /** Figures of a batch as they stood when it was closed; a newer core never rewrites them. */
 export interface ClosedFigures {
@@ -21,6 +22,8 @@ export const kitchens = sqliteTable('kitchens', {
 export const soups = sqliteTable('soups', {
   id: text('id').primaryKey(),
   createdAtMs: integer('created_at_ms').notNull(),
+  tags: text('tags', { mode: 'json' }).$type<readonly string[]>().notNull().default([]),
+  retiredAtMs: integer('retired_at_ms'),
 });
 
 export const soupVersions = sqliteTable(
@@ -47,6 +50,10 @@ export const plans = sqliteTable('plans', {
   snapshot: text('snapshot', { mode: 'json' }).$type<Snapshot>().notNull(),
   figures: text('figures', { mode: 'json' }).$type<Figures>().notNull(),
   createdAtMs: integer('created_at_ms').notNull(),
+  /** Rows of the pull list that are on the bench already. */
+  ticks: text('ticks', { mode: 'json' }).$type<readonly string[]>().notNull().default([]),
+  /** What a bowl is sold for, in the kitchen's currency. */
+  bowlPrice: real('bowl_price'),
 });
 
 export const batches = sqliteTable('batches', {
@@ -72,4 +79,31 @@ export const entries = sqliteTable(
     receivedAtMs: integer('received_at_ms').notNull(),
   },
   (table) => [index('entries_by_batch').on(table.batchId, table.arrival)],
+);
+
+/** What a cook put in the place of a larder row, or beside the rows; the newest of an ingredient counts, null takes it back. */
+export const corrections = sqliteTable(
+  'corrections',
+  {
+    id: integer('id').primaryKey({ autoIncrement: true }),
+    ingredient: text('ingredient').notNull(),
+    row: text('row', { mode: 'json' }).$type<IngredientRow | null>(),
+    why: text('why').notNull(),
+    createdAtMs: integer('created_at_ms').notNull(),
+  },
+  (table) => [index('corrections_by_ingredient').on(table.ingredient, table.id)],
+);
+
+/** Prices by the kilo as bought, each from a day on. */
+export const prices = sqliteTable(
+  'prices',
+  {
+    id: integer('id').primaryKey({ autoIncrement: true }),
+    ingredient: text('ingredient').notNull(),
+    pricePerKg: real('price_per_kg').notNull(),
+    day: text('day').notNull(),
+    source: text('source').notNull(),
+    createdAtMs: integer('created_at_ms').notNull(),
+  },
+  (table) => [index('prices_by_ingredient').on(table.ingredient, table.day)],
 );

@@ -1,4 +1,4 @@
-import { planSentence, problemSentence } from '@tureen/core/messages';
+import { planSentence, problemSentence, rowSentence } from '@tureen/core/messages';
 import type { Failure } from './failure.js';
 
 export function sentence(failure: Failure): string {
@@ -19,12 +19,18 @@ export function sentence(failure: Failure): string {
       return 'There is no such soup, or no such version of it. Go back to the Shelf.';
     case 'NO_SUCH_PLAN':
       return 'There is no such plan. Make it again from the soup.';
+    case 'PLAN_STARTED':
+      return 'A batch of this plan has started, so it stays as it is. Make a new plan for another batch.';
+    case 'NO_SUCH_INGREDIENT':
+      return 'The larder has no such ingredient. Look for it by another name, or add it.';
     case 'NO_SUCH_BATCH':
       return 'There is no such batch. The Ledger has all that were started.';
     case 'SOUP_CHANGED_SINCE':
       return `Somebody saved version ${String(failure.version)} meanwhile. Nothing was overwritten; look at it, then save again.`;
     case 'SOUP_PROBLEMS':
       return failure.problems.map((problem) => `${problem.path}: ${problemSentence(problem)}`).join(' ');
+    case 'ROW_PROBLEMS':
+      return `${failure.problems.map(rowSentence).join(' ')} Nothing was changed.`;
     case 'ID_TAKEN':
       return 'This id already stands for something else. Nothing was changed.';
     case 'PLAN_IMPOSSIBLE':

@@ -1,17 +1,16 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ENTRY_SHAPE, foldBatch, type Deed, type Entry } from '@tureen/core/batch';
 import { EXAMPLE_SOUPS } from '@tureen/core/soup';
-import { makeApp, type Api } from './app.js';
+import { openHouse, type Answered, type House } from '../spec/house.js';
+import type { Api } from './app.js';
 import type { KeptBatch } from './batches.js';
-import { openDatabase, type Database } from './database.js';
+import type { Database } from './database.js';
 import { seedGannetQuay } from './demo/gannet-quay.js';
-import { Hub, type Change } from './hub.js';
+import type { Hub, Change } from './hub.js';
 import { sentence } from './sentences.js';
 import { serveWeb } from './statics.js';
 
-const MIGRATIONS = 'server/drizzle';
 const NOW = 1_790_000_000_000;
 const beetroot = EXAMPLE_SOUPS[0]!;
 
@@ -36,34 +35,17 @@ describe('the server', () => {
   let hub: Hub;
   let app: Api;
 
+  let house: House;
+  const send = (method: string, path: string, body?: unknown): Promise<Answered> => house.send(method, path, body);
+
   beforeEach(async () => {
-    folder = mkdtempSync(join(tmpdir(), 'tureen-'));
-    database = await openDatabase(join(folder, 'kitchen.sqlite'), MIGRATIONS);
-    hub = new Hub();
-    app = makeApp({
-      database,
-      hub,
-      mode: 'own',
-      nowMs: () => NOW,
-      logBug: (error) => {
-        throw error;
-      },
-    });
+    house = await openHouse(() => NOW);
+    ({ folder, database, hub, app } = house);
   });
 
   afterEach(() => {
-    database.close();
-    rmSync(folder, { recursive: true, force: true });
+    house.close();
   });
-
-  async function send(method: string, path: string, body?: unknown): Promise<{ status: number; body: unknown }> {
-    const response = await app.request(`http://localhost/api${path}`, {
-      method,
-      headers: { 'content-type': 'application/json' },
-      ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
-    });
-    return { status: response.status, body: await response.json() };
-  }
 
   async function kitchenWithPlan(): Promise<string> {
     await send('PUT', '/kitchen', { ready: 'canteen' });

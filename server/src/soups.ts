@@ -1,9 +1,9 @@
 import { makeLarder } from '@tureen/core/larder';
-import { checkSoup, type Soup } from '@tureen/core/soup';
+import { cardsOf, checkCards, checkSoup, type Soup } from '@tureen/core/soup';
 import { and, desc, eq, max } from 'drizzle-orm';
 import type { Database } from './database.js';
 import { done, failed, type Outcome } from './failure.js';
-import { larderRows } from './kitchen.js';
+import { readLarder } from './larder.js';
 import { soupVersions, soups } from './schema.js';
 
 export interface KeptSoup {
@@ -11,6 +11,28 @@ export interface KeptSoup {
   readonly version: number;
   readonly note: string;
   readonly createdAtMs: number;
+  readonly tags: readonly string[];
+  readonly retired: boolean;
+}
+
+/** A version of a soup without the soup itself. */
+export interface SoupVersion {
+  readonly version: number;
+  readonly note: string;
+  readonly createdAtMs: number;
+}
+
+const COLUMNS = {
+  soup: soupVersions.soup,
+  version: soupVersions.version,
+  note: soupVersions.note,
+  createdAtMs: soupVersions.createdAtMs,
+  tags: soups.tags,
+  retiredAtMs: soups.retiredAtMs,
+};
+
+function asKept({ retiredAtMs, ...row }: Omit<KeptSoup, 'retired'> & { retiredAtMs: number | null }): KeptSoup {
+  return { ...row, retired: retiredAtMs !== null };
 }
 
 /** Every soup in its newest version, by name. */
@@ -21,27 +43,19 @@ export async function listSoups({ db }: Database): Promise<KeptSoup[]> {
     .groupBy(soupVersions.soupId)
     .as('newest');
   const rows = await db
-    .select({
-      soup: soupVersions.soup,
-      version: soupVersions.version,
-      note: soupVersions.note,
-      createdAtMs: soupVersions.createdAtMs,
-    })
+    .select(COLUMNS)
     .from(soupVersions)
+    .innerJoin(soups, eq(soups.id, soupVersions.soupId))
     .innerJoin(newest, and(eq(soupVersions.soupId, newest.soupId), eq(soupVersions.version, newest.version)));
-  return rows.sort((a, b) => a.soup.name.localeCompare(b.soup.name, 'en'));
+  return rows.map(asKept).sort((a, b) => a.soup.name.localeCompare(b.soup.name, 'en'));
 }
 
 /** A soup in one version, or in its newest. */
 export async function readSoup({ db }: Database, soupId: string, version?: number): Promise<KeptSoup | undefined> {
   const [row] = await db
-    .select({
-      soup: soupVersions.soup,
-      version: soupVersions.version,
-      note: soupVersions.note,
-      createdAtMs: soupVersions.createdAtMs,
-    })
+    .select(COLUMNS)
     .from(soupVersions)
+    .innerJoin(soups, eq(soups.id, soupVersions.soupId))
     .where(
       version === undefined
         ? eq(soupVersions.soupId, soupId)
@@ -49,7 +63,7 @@ export async function readSoup({ db }: Database, soupId: string, version?: numbe
     )
     .orderBy(desc(soupVersions.version))
     .limit(1);
-  return row;
+  return row === undefined ? undefined : asKept(row);
 }
 
 /**
@@ -63,7 +77,9 @@ export async function saveSoup(
   note: string,
   nowMs: number,
 ): Promise<Outcome<KeptSoup>> {
-  const problems = checkSoup(soup, makeLarder(larderRows()));
+  const { rows } = await readLarder(database, nowMs);
+  const larder = makeLarder(rows);
+  const problems = [...checkSoup(soup, larder), ...checkCards(soup, cardsOf(soup))];
   if (problems.length > 0) return failed({ code: 'SOUP_PROBLEMS', field: `soup.${problems[0]?.path ?? ''}`, problems });
   return database.write(async () => {
     const newest = await readSoup(database, soup.id);
@@ -76,6 +92,31 @@ export async function saveSoup(
       database.db.insert(soups).values({ id: soup.id, createdAtMs: nowMs }).onConflictDoNothing(),
       database.db.insert(soupVersions).values(row),
     ]);
-    return done({ soup, version, note, createdAtMs: nowMs });
+    return done({ soup, version, note, createdAtMs: nowMs, tags: newest?.tags ?? [], retired: newest?.retired ?? false });
+  });
+}
+
+/** The versions of a soup, newest first. */
+export async function listVersions({ db }: Database, soupId: string): Promise<SoupVersion[]> {
+  const { version, note, createdAtMs } = soupVersions;
+  return db.select({ version, note, createdAtMs }).from(soupVersions).where(eq(soupVersions.soupId, soupId)).orderBy(desc(version));
+}
+
+/** Where a soup stands on the shelf: its tags, and whether it is retired. Its versions and batches stay as they are. */
+export async function shelveSoup(
+  database: Database,
+  soupId: string,
+  shelf: { readonly tags: readonly string[]; readonly retired: boolean },
+  nowMs: number,
+): Promise<Outcome<KeptSoup>> {
+  return database.write(async () => {
+    const kept = await readSoup(database, soupId);
+    if (kept === undefined) return failed({ code: 'NO_SUCH_SOUP', field: 'id' });
+    const tags = [...new Set(shelf.tags.map((tag) => tag.trim()).filter((tag) => tag !== ''))];
+    await database.db
+      .update(soups)
+      .set({ tags, retiredAtMs: shelf.retired ? nowMs : null })
+      .where(eq(soups.id, soupId));
+    return done({ ...kept, tags, retired: shelf.retired });
   });
 }

@@ -182,7 +182,7 @@ function finish(
   garnish: readonly { line: string; gPerBowl: number }[],
   lineOfTaken: ReadonlyMap<TakenLine, Line>,
 ): void {
-  const saltShare = new Map([...lineOfTaken].map(([taken, line]) => [line.id, (taken.row.composition.salt ?? 0) / 100]));
+  const saltShare = new Map([...lineOfTaken].map(([taken, line]) => [line.id, taken.row.composition.salt / 100]));
   const isSalty = ({ id }: Line): boolean => (saltShare.get(id) ?? 0) > SALTY;
   stations.lines('herbs', of('herb'));
   stations.put('blend', (id) => ({ id, op: 'blend', blender, minutes: USUAL.blendMin }));

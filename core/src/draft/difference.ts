@@ -69,7 +69,7 @@ export function differences(was: Soup, is: Soup, rowOf: NameRow): SoupDifference
   for (const id of new Set([...stepsBefore.keys(), ...stepsAfter.keys()])) {
     const a = stepsBefore.get(id);
     const b = stepsAfter.get(id);
-    if (a === undefined || b === undefined || a.op !== b.op) put('step', id, a?.op, b?.op);
+    if (a?.op !== b?.op || a === undefined || b === undefined) put('step', id, a?.op, b?.op);
     else list.push(...ofRecords('step', id, { ...a }, { ...b }));
   }
   const shared = (all: Map<string, SoupStep>, other: Map<string, SoupStep>): string =>

@@ -297,25 +297,23 @@ export function moveUse(soup: Soup, stepId: string, lineId: string, to: Place, s
   const have = use.share ?? 1;
   const moving = { line: lineId, ...(have * share < 1 ? { share: have * share } : {}) };
   const left = step.uses.flatMap((own) => (own !== use ? [own] : share < 1 ? [{ ...own, share: have * (1 - share) }] : []));
-  const lifted =
-    left.length === 0
-      ? { soup: withoutStep(soup, stepId), gone: placeOf(soup, stepId) }
-      : { soup: replaceStep(soup, { ...step, uses: left }), gone: undefined };
-  const { gone } = lifted;
-  const shift = gone !== undefined && gone.branchId === to.branchId && gone.index < to.index ? 1 : 0;
-  const place = beforeDish(lifted.soup, { ...to, index: to.index - shift });
-  const branch = branches(lifted.soup.root).find(({ id }) => id === place.branchId);
+  const isLeft = left.length > 0;
+  const lifted = isLeft ? replaceStep(soup, { ...step, uses: left }) : withoutStep(soup, stepId);
+  const from = placeOf(soup, stepId);
+  const shift = !isLeft && from?.branchId === to.branchId && from.index < to.index ? 1 : 0;
+  const place = beforeDish(lifted, { ...to, index: to.index - shift });
+  const branch = branches(lifted.root).find(({ id }) => id === place.branchId);
   const beside = branch?.steps[place.index - 1];
-  if (beside !== undefined && beside.op === step.op && (beside.op === 'trim' || beside.op === 'add')) {
+  if ((beside?.op === 'trim' || beside?.op === 'add') && beside.op === step.op) {
     const same = beside.uses.find((own) => own.line === lineId);
     const sum = (same?.share ?? 0) + (moving.share ?? 1);
     const uses =
       same === undefined
         ? [...beside.uses, moving]
         : beside.uses.map((own) => (own === same ? { line: lineId, ...(sum < 1 - 1e-9 ? { share: sum } : {}) } : own));
-    return replaceStep(lifted.soup, { ...beside, uses });
+    return replaceStep(lifted, { ...beside, uses });
   }
-  return addStep(lifted.soup, { id: `${step.op}-${lineId}`.slice(0, 55), op: step.op, uses: [moving] }, place).soup;
+  return addStep(lifted, { id: `${step.op}-${lineId}`.slice(0, 55), op: step.op, uses: [moving] }, place).soup;
 }
 
 export interface Workable {

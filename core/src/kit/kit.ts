@@ -16,6 +16,8 @@ export const VesselSchema = z.strictObject({
   tareKg: z.number().min(0).max(200),
   burnerW: z.number().positive().max(100_000),
   efficiency: z.number().gt(0).max(1),
+  /** This pot's own boil-off against the kitchen's, from two weighings; 1 where it has not been measured. */
+  boilOff: z.number().min(0.1).max(5).optional(),
 });
 export type Vessel = z.infer<typeof VesselSchema>;
 
@@ -26,7 +28,13 @@ export type Tray = z.infer<typeof TraySchema>;
 export const BlenderSchema = z.strictObject({ id, name, kind: z.enum(['jug', 'stick', 'processor']), volumeM3 });
 export type Blender = z.infer<typeof BlenderSchema>;
 
-export const MeasureSchema = z.strictObject({ id, name, volumeM3 });
+export const MeasureSchema = z.strictObject({
+  id,
+  name,
+  volumeM3,
+  /** How the volume is known: as sold, or by weighing it full of water. */
+  weighed: z.boolean().optional(),
+});
 export type Measure = z.infer<typeof MeasureSchema>;
 
 /** A sieve or food mill by the width of its mesh. */

@@ -13,6 +13,8 @@ export const READY_KITS: Readonly<Record<'home' | 'cafe' | 'canteen', Kit>> = {
     kitchen: 'Home stove',
     altitudeM: 0,
     units: 'metric',
+    country: 'gb',
+    currency: 'GBP',
     pots: [
       { id: 'saucepan-3', name: 'Saucepan', widthM: 0.2, depthM: 0.11, tareKg: 1.1, burnerW: 1800, efficiency: 0.6 },
       { id: 'stockpot-8', name: 'Stockpot', widthM: 0.24, depthM: 0.18, tareKg: 1.9, burnerW: 2300, efficiency: 0.6 },
@@ -29,6 +31,8 @@ export const READY_KITS: Readonly<Record<'home' | 'cafe' | 'canteen', Kit>> = {
     kitchen: 'Café',
     altitudeM: 0,
     units: 'metric',
+    country: 'gb',
+    currency: 'GBP',
     pots: [
       { id: 'stockpot-12', name: 'Stockpot', widthM: 0.28, depthM: 0.2, tareKg: 2.8, burnerW: 3500, efficiency: 0.55 },
       { id: 'wide-20', name: 'Wide pot', widthM: 0.36, depthM: 0.2, tareKg: 4.2, burnerW: 5000, efficiency: 0.5 },
@@ -45,6 +49,8 @@ export const READY_KITS: Readonly<Record<'home' | 'cafe' | 'canteen', Kit>> = {
     kitchen: 'Canteen',
     altitudeM: 0,
     units: 'metric',
+    country: 'gb',
+    currency: 'GBP',
     pots: [
       { id: 'saucepot-8', name: 'Saucepot', widthM: 0.24, depthM: 0.18, tareKg: 1.9, burnerW: 3500, efficiency: 0.5 },
       { id: 'stockpot-20', name: 'Stockpot', widthM: 0.32, depthM: 0.26, tareKg: 4.5, burnerW: 6000, efficiency: 0.5 },

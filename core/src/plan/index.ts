@@ -22,3 +22,4 @@ export {
   type Table,
 } from './figures.js';
 export { cardAmounts, cardsMade, type CardMade } from './cards.js';
+export { roundedPull, type RoundedPull, type RoundedRow } from './rounded.js';

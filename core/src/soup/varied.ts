@@ -29,10 +29,8 @@ export function withoutLines(soup: Soup, ids: ReadonlySet<string>): Soup {
           },
         ];
       }
-      case 'hold': {
-        const { topUp: _gone, ...rest } = step;
-        return [rest];
-      }
+      case 'hold':
+        return [{ ...step, topUp: undefined }];
       case 'dish':
         return [
           {
@@ -66,9 +64,9 @@ export function varied(soup: Soup, variantId: string | undefined): Soup {
   const variant = soup.variants?.find(({ id }) => id === variantId);
   if (variant === undefined) return soup;
   const instead = new Map((variant.instead ?? []).map((line) => [line.id, line]));
-  const { variants: _said, ...rest } = soup;
   let out: Soup = {
-    ...rest,
+    ...soup,
+    variants: undefined,
     name: `${soup.name}, ${variant.name}`,
     lines: soup.lines.map((line) => instead.get(line.id) ?? line),
     schools: { ...soup.schools, ...variant.schools },

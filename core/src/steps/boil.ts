@@ -62,11 +62,40 @@ export function boilOffKgS(
   settings: { readonly vigour: Vigour; readonly lid: Lid },
   habits: Habits = DEFAULT_HABITS,
 ): { kgS: number; limited: boolean } {
-  const flux = FLUX_KG_M2_H[settings.vigour] * habits.boilOff * lidLeaves(settings.lid, habits);
+  const flux = FLUX_KG_M2_H[settings.vigour] * habits.boilOff * (vessel.boilOff ?? 1) * lidLeaves(settings.lid, habits);
   const wanted = (flux * areaM2(vessel)) / 3600;
   const spareW = vessel.burnerW * vessel.efficiency - WALL_W_M2K * wallM2(vessel, levelM) * (tempC - ROOM_C);
   const most = Math.max(0, spareW) / latentJKg(tempC);
   return wanted <= most ? { kgS: wanted, limited: false } : { kgS: most, limited: true };
+}
+
+/** Two weighings of a pot that boiled water: what it lost, in how long, how hard and how covered. */
+export interface Weighings {
+  readonly beforeKg: number;
+  readonly afterKg: number;
+  readonly minutes: number;
+  readonly vigour: Vigour;
+  readonly lid: Lid;
+}
+
+/** Least loss that a kitchen scale can tell, kg. Kitchen default. */
+const LEAST_LOSS_KG = 0.05;
+
+/**
+ * A pot's own boil-off against the kitchen's rate, from two weighings of it with water at the boil. Undefined when less
+ * was lost than a scale can tell, or when it gained.
+ *
+ * @example measuredBoilOff(pot40cm, { beforeKg: 20, afterKg: 18.492, minutes: 60, vigour: 'steady', lid: 'off' }) // 1.0
+ */
+export function measuredBoilOff(
+  vessel: Vessel,
+  { beforeKg, afterKg, minutes, vigour, lid }: Weighings,
+  habits: Habits = DEFAULT_HABITS,
+): number | undefined {
+  const lostKg = beforeKg - afterKg;
+  if (!(lostKg >= LEAST_LOSS_KG) || !(minutes > 0)) return undefined;
+  const kgAnHour = (lostKg / minutes) * 60;
+  return kgAnHour / (FLUX_KG_M2_H[vigour] * habits.boilOff * lidLeaves(lid, habits) * areaM2(vessel));
 }
 
 export interface HeatUp {

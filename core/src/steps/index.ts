@@ -27,7 +27,19 @@ export { DeglazeSchema, deglaze, type Deglaze } from './deglaze.js';
 export { GiveBackSchema, TakeOutSchema, giveBack, takeOut, type GiveBack, type TakeOut } from './take-out.js';
 export { CoverSchema, cover, coveringM3, type Cover } from './cover.js';
 export { DrainSchema, drain, type Drain } from './drain.js';
-export { LIDS, VIGOURS, alcoholKept, boilOffKgS, cappedVigour, heatUp, type HeatUp, type Lid, type Vigour } from './boil.js';
+export {
+  LIDS,
+  VIGOURS,
+  alcoholKept,
+  boilOffKgS,
+  cappedVigour,
+  heatUp,
+  measuredBoilOff,
+  type HeatUp,
+  type Lid,
+  type Vigour,
+  type Weighings,
+} from './boil.js';
 export { SimmerSchema, simmer, type Simmer } from './simmer.js';
 export { PressureSchema, pressure, type Pressure } from './pressure.js';
 export { RestSchema, rest, type Rest } from './rest.js';

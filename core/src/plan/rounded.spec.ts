@@ -1,0 +1,88 @@
+import { READY_KITS } from '../kit/index.js';
+import { LARDER_ROWS } from '../larder/index.js';
+import { measuredBoilOff } from '../steps/index.js';
+import { EXAMPLE_SOUPS, type Soup } from '../soup/index.js';
+import { UNITS } from '../units/index.js';
+import { makePlan, pullList, roundedPull, type Planned } from './index.js';
+
+const kit = READY_KITS.canteen;
+
+function plan(soup: Soup, bowls: number): Planned {
+  const planning = makePlan(soup, LARDER_ROWS, kit, { bowls, bowlG: 300, potId: 'boiler-40' });
+  if (!planning.ok) throw new Error(planning.error.code);
+  return planning.plan;
+}
+
+/** Whether a mass is a whole number of steps. */
+function isWhole(kg: number, step: number): boolean {
+  return Math.abs(kg / step - Math.round(kg / step)) < 1e-6;
+}
+
+describe('a pull list in what can be bought and measured', () => {
+  it('counts whole pieces and weighs in steps of the scale, for every example', () => {
+    for (const soup of EXAMPLE_SOUPS) {
+      const pull = roundedPull(plan(soup, 60), 'metric');
+      expect(pull.rows.length)
+        .withContext(soup.id)
+        .toBe(pullList(plan(soup, 60)).length);
+      for (const row of pull.rows) {
+        if (row.pieces === undefined) expect(isWhole(row.roundedKg, 0.0005)).withContext(`${soup.id} ${row.name}`).toBeTrue();
+        else expect(Number.isInteger(row.pieces.count)).withContext(`${soup.id} ${row.name}`).toBeTrue();
+        expect(row.roundedKg).withContext(`${soup.id} ${row.name}`).toBeGreaterThan(0);
+      }
+      expect(pull.figures.bowls / 60)
+        .withContext(soup.id)
+        .toBeCloseTo(1, 0.9);
+      expect(pull.drift).withContext(soup.id).toBeLessThan(0.1);
+    }
+  });
+
+  it('celeriac, leek and apple for sixty: apples whole, and the bowls of the rounded batch from a run of its own', () => {
+    const soup = EXAMPLE_SOUPS.find(({ id }) => id === 'celeriac-leek-apple')!;
+    const planned = plan(soup, 60);
+    const pull = roundedPull(planned, 'metric');
+    const apple = pull.rows.find(({ ingredient }) => ingredient === 'apple')!;
+    // A large apple is 212 g without peel and core, 78 % of what is bought.
+    expect(apple.roundedKg).toBeCloseTo((apple.pieces!.count * 0.212) / 0.78, 9);
+    expect(apple.pieces!.size).toBe('large');
+    expect(Math.abs(pull.figures.bowls - 60 * pull.factor)).toBeLessThan(0.6);
+    expect(pull.figures.bowls).not.toBe(60);
+  });
+
+  it('an American scale weighs in ounces', () => {
+    const soup = EXAMPLE_SOUPS.find(({ id }) => id === 'celeriac-leek-apple')!;
+    for (const row of roundedPull(plan(soup, 60), 'us').rows) {
+      if (row.pieces === undefined)
+        expect(isWhole(row.roundedKg, UNITS.oz.si / 10))
+          .withContext(row.name)
+          .toBeTrue();
+    }
+  });
+});
+
+describe('two weighings', () => {
+  const pot = kit.pots.find(({ id }) => id === 'boiler-40')!;
+
+  it('of a 40 cm pot that lost what the rule says are the kitchen’s own rate, and half of it is half', () => {
+    // 12 kg/(m2 h) over a floor of 0.125664 m2: 1.508 kg an hour.
+    const of = (lostKg: number, minutes: number): number | undefined =>
+      measuredBoilOff(pot, { beforeKg: 20, afterKg: 20 - lostKg, minutes, vigour: 'steady', lid: 'off' });
+    expect(of(1.508, 60)).toBeCloseTo(1, 3);
+    expect(of(0.754, 60)).toBeCloseTo(0.5, 3);
+    expect(of(1.508, 30)).toBeCloseTo(2, 3);
+    expect(of(0.01, 30)).toBeUndefined();
+    expect(of(-1, 30)).toBeUndefined();
+    expect(of(1, 0)).toBeUndefined();
+  });
+
+  it('that are stored change what the pot boils off', () => {
+    const soup = EXAMPLE_SOUPS.find(({ id }) => id === 'celeriac-leek-apple')!;
+    const dry = { ...kit, pots: kit.pots.map((own) => (own.id === 'boiler-40' ? { ...own, boilOff: 2 } : own)) };
+    const stock = (own: typeof kit): number => {
+      const planning = makePlan(soup, LARDER_ROWS, own, { bowls: 60, bowlG: 300, potId: 'boiler-40' });
+      if (!planning.ok) throw new Error(planning.error.code);
+      return [...planning.plan.run.usedKg.values()].reduce((sum, kg) => sum + kg, 0);
+    };
+    expect(stock(dry)).toBeGreaterThan(stock(kit) + 0.2);
+  });
+});

@@ -1,0 +1,177 @@
+import { LARDER_ROWS, type IngredientRow } from '@tureen/core/larder';
+import { EXAMPLE_SOUPS } from '@tureen/core/soup';
+import { openHouse, type Answered, type House } from '../spec/house.js';
+import type { IngredientHistory, KeptLarder } from './larder.js';
+import type { KeptPlan, PlanSummary } from './plans.js';
+import type { KeptSoup } from './soups.js';
+
+const DAY_MS = 86_400_000;
+const START = Date.UTC(2031, 2, 10, 9);
+const leek = EXAMPLE_SOUPS.find(({ id }) => id === 'celeriac-leek-apple')!;
+const carrot = LARDER_ROWS.find(({ id }) => id === 'carrot')!;
+const ids = { plan: '00000000-0000-4000-9000-0000000000a1', batch: '00000000-0000-4000-9000-0000000000b1' };
+const ask = { bowls: 40, bowlG: 300, potId: 'boiler-40' };
+
+describe('shelf, plans and larder', () => {
+  let house: House;
+  let nowMs = START;
+  const send = (method: string, path: string, body?: unknown): Promise<Answered> => house.send(method, path, body);
+  const codeOf = ({ body }: Answered): unknown => (body as { error?: { code?: unknown } }).error?.code;
+
+  beforeEach(async () => {
+    nowMs = START;
+    house = await openHouse(() => nowMs);
+    await send('PUT', '/kitchen', { ready: 'canteen' });
+    await send('POST', '/soups', { soup: leek, basedOn: 0, note: 'first' });
+  });
+
+  afterEach(() => {
+    house.close();
+  });
+
+  const soups = async (): Promise<KeptSoup[]> => ((await send('GET', '/soups')).body as { soups: KeptSoup[] }).soups;
+  const plans = async (): Promise<PlanSummary[]> => ((await send('GET', '/plans')).body as { plans: PlanSummary[] }).plans;
+  const plan = async (): Promise<KeptPlan> => (await send('GET', `/plans/${ids.plan}`)).body as KeptPlan;
+  const larder = async (): Promise<KeptLarder> => (await send('GET', '/larder')).body as KeptLarder;
+  const history = async (): Promise<IngredientHistory> => (await send('GET', '/larder/carrot')).body as IngredientHistory;
+  const rowNow = async (id: string): Promise<IngredientRow | undefined> => (await larder()).rows.find((row) => row.id === id);
+
+  it('tags a soup, retires it and brings it back, through every version', async () => {
+    await send('PUT', `/soups/${leek.id}/shelf`, { tags: [' winter ', 'winter', 'noon', ''], retired: true });
+    expect((await soups())[0]).toEqual(jasmine.objectContaining({ tags: ['winter', 'noon'], retired: true, version: 1 }));
+    await send('POST', '/soups', { soup: { ...leek, note: 'paler' }, basedOn: 1, note: 'paler' });
+    expect((await soups())[0]).toEqual(jasmine.objectContaining({ tags: ['winter', 'noon'], retired: true, version: 2 }));
+    await send('PUT', `/soups/${leek.id}/shelf`, { tags: [], retired: false });
+    expect((await soups())[0]).toEqual(jasmine.objectContaining({ tags: [], retired: false }));
+    expect(codeOf(await send('PUT', '/soups/none/shelf', { tags: [], retired: true }))).toBe('NO_SUCH_SOUP');
+  });
+
+  it('lists the versions of a soup, newest first, with their notes', async () => {
+    await send('POST', '/soups', { soup: { ...leek, note: 'paler' }, basedOn: 1, note: 'paler' });
+    const { versions } = (await send('GET', `/soups/${leek.id}/versions`)).body as {
+      versions: { version: number; note: string }[];
+    };
+    expect(versions.map(({ version, note }) => [version, note])).toEqual([
+      [2, 'paler'],
+      [1, 'first'],
+    ]);
+    expect(codeOf(await send('GET', '/soups/none/versions'))).toBe('NO_SUCH_SOUP');
+  });
+
+  it('a plan can be changed until its batch starts, and keeps its ticks then too', async () => {
+    await send('POST', '/plans', { id: ids.plan, soupId: leek.id, version: 1, ask });
+    await send('PUT', `/plans/${ids.plan}/note`, { ticks: ['leek'], bowlPrice: 4.5 });
+    const changed = await send('PUT', `/plans/${ids.plan}`, { version: 1, ask: { ...ask, bowls: 60 } });
+    expect(changed.status).toBe(200);
+    expect((await plan()).figures.bowls).toBeCloseTo(60, 3);
+    expect(await plan()).toEqual(jasmine.objectContaining({ ticks: ['leek'], bowlPrice: 4.5 }));
+    expect((await plans())[0]?.batchId).toBeNull();
+    await send('POST', '/batches', { id: ids.batch, planId: ids.plan });
+    expect(codeOf(await send('PUT', `/plans/${ids.plan}`, { version: 1, ask }))).toBe('PLAN_STARTED');
+    expect(codeOf(await send('DELETE', `/plans/${ids.plan}`))).toBe('PLAN_STARTED');
+    expect((await plan()).figures.bowls).toBeCloseTo(60, 3);
+    expect((await send('PUT', `/plans/${ids.plan}/note`, { ticks: ['leek', 'apple'], bowlPrice: null })).status).toBe(200);
+    expect((await plans())[0]).toEqual(
+      jasmine.objectContaining({ batchId: ids.batch, soupName: leek.name, ticks: ['leek', 'apple'] }),
+    );
+  });
+
+  it('a newer version of its soup does not change a plan, unless it is asked for', async () => {
+    await send('POST', '/plans', { id: ids.plan, soupId: leek.id, version: 1, ask });
+    const before = await plan();
+    await send('POST', '/soups', { soup: { ...leek, schools: { sieve: true } }, basedOn: 1, note: 'sieved' });
+    expect(await plan()).toEqual(before);
+    await send('PUT', `/plans/${ids.plan}`, { version: 2, ask });
+    expect((await plan()).version).toBe(2);
+    expect((await send('DELETE', `/plans/${ids.plan}`)).status).toBe(200);
+    expect(await plans()).toEqual([]);
+    expect(codeOf(await send('DELETE', `/plans/${ids.plan}`))).toBe('NO_SUCH_PLAN');
+  });
+
+  it('a correction counts, keeps the original beside it, and can be taken back', async () => {
+    const sweeter = {
+      ...carrot,
+      composition: { ...carrot.composition, sugars: carrot.composition.sugars + 2, water: carrot.composition.water - 2 },
+    };
+    await send('PUT', '/larder/carrot', { row: sweeter, why: 'our own, weighed and dried' });
+    expect((await rowNow('carrot'))?.composition.sugars).toBe(carrot.composition.sugars + 2);
+    expect((await larder()).own).toEqual(['carrot']);
+    const known = await history();
+    expect(known.shipped).toEqual(carrot);
+    expect(known.corrections.map(({ why }) => why)).toEqual(['our own, weighed and dried']);
+    await send('PUT', '/larder/carrot', { row: null, why: 'back to what ships' });
+    expect(await rowNow('carrot')).toEqual(carrot);
+    expect((await larder()).own).toEqual([]);
+    expect((await history()).corrections.length).toBe(2);
+  });
+
+  it('an ingredient of the kitchen’s own can be planned with', async () => {
+    const own: IngredientRow = { ...carrot, id: 'purple-carrot', name: 'Purple carrot', varietyOf: 'carrot' };
+    await send('PUT', '/larder/purple-carrot', { row: own, why: 'from the garden' });
+    const soup = {
+      ...leek,
+      id: 'own',
+      lines: leek.lines.map((line) => (line.id === 'celeriac' ? { ...line, ingredient: 'purple-carrot' } : line)),
+    };
+    expect((await send('POST', '/soups', { soup, basedOn: 0, note: '' })).status).toBe(201);
+    await send('POST', '/plans', { id: ids.plan, soupId: 'own', version: 1, ask });
+    expect((await plan()).snapshot.rows.map(({ id }) => id)).toContain('purple-carrot');
+  });
+
+  it('figures that can’t be are named and refused', async () => {
+    const off = { ...carrot, composition: { ...carrot.composition, water: 10 } };
+    const refused = await send('PUT', '/larder/carrot', { row: off, why: 'a slip' });
+    expect(refused.status).toBe(422);
+    expect((refused.body as { error: { sentence: string } }).error.sentence).toMatch(/has to be 100 g.*Nothing was changed/);
+    expect(codeOf(await send('PUT', '/larder/carrot', { row: { ...carrot, id: 'leek' }, why: 'x' }))).toBe('BAD_INPUT');
+    expect(codeOf(await send('PUT', '/larder/carrot', { row: carrot, why: ' ' }))).toBe('BAD_INPUT');
+    expect(codeOf(await send('GET', '/larder/moon-dust'))).toBe('NO_SUCH_INGREDIENT');
+    expect(await rowNow('carrot')).toEqual(carrot);
+  });
+
+  it('prices go by their day: the newest that has come counts', async () => {
+    await send('POST', '/prices', {
+      source: 'market',
+      prices: [
+        { ingredient: 'carrot', pricePerKg: 1.1, day: '2031-03-01' },
+        { ingredient: 'carrot', pricePerKg: 1.4, day: '2031-03-12' },
+        { ingredient: 'leek', pricePerKg: 3 },
+      ],
+    });
+    expect((await rowNow('carrot'))?.pricePerKg).toBe(1.1);
+    expect((await rowNow('leek'))?.pricePerKg).toBe(3);
+    nowMs = START + 3 * DAY_MS;
+    expect((await rowNow('carrot'))?.pricePerKg).toBe(1.4);
+    expect((await history()).prices.map(({ day, pricePerKg }) => [day, pricePerKg])).toEqual([
+      ['2031-03-12', 1.4],
+      ['2031-03-01', 1.1],
+    ]);
+  });
+
+  it('a list of prices with a stranger in it is refused whole', async () => {
+    const refused = await send('POST', '/prices', {
+      source: 'market',
+      prices: [
+        { ingredient: 'carrot', pricePerKg: 9 },
+        { ingredient: 'moon-dust', pricePerKg: 1 },
+      ],
+    });
+    expect(codeOf(refused)).toBe('BAD_INPUT');
+    expect((await rowNow('carrot'))?.pricePerKg).toBe(carrot.pricePerKg);
+    for (const bad of [
+      { ingredient: 'carrot', pricePerKg: -1 },
+      { ingredient: 'carrot', pricePerKg: 1, day: 'soon' },
+    ]) {
+      expect(codeOf(await send('POST', '/prices', { source: 'm', prices: [bad] }))).toBe('BAD_INPUT');
+    }
+  });
+
+  it('tells other screens of plans, the shelf and the larder', async () => {
+    const told: string[] = [];
+    house.hub.listen(({ kind }) => told.push(kind));
+    await send('PUT', `/soups/${leek.id}/shelf`, { tags: ['a'], retired: false });
+    await send('POST', '/prices', { source: 'm', prices: [{ ingredient: 'carrot', pricePerKg: 1 }] });
+    await send('POST', '/plans', { id: ids.plan, soupId: leek.id, version: 1, ask });
+    expect(told).toEqual(['soup', 'larder', 'plan']);
+  });
+});

@@ -48,6 +48,15 @@ function body<T extends ZodType>(schema: T) {
   });
 }
 
+/** Which version of a soup is asked for; the newest where none is. */
+// eslint-disable-next-line @typescript-eslint/explicit-function-return-type -- the inferred type is what the typed client is made of
+function versionAsked() {
+  return zValidator('query', z.object({ version: z.coerce.number<string>().int().optional() }), (result, c) => {
+    if (!result.success) return fail(c, { code: 'NO_SUCH_SOUP', field: 'version' });
+    return undefined;
+  });
+}
+
 const uuid = z.uuid();
 const KitchenChoiceSchema = z.union([
   z.strictObject({ ready: z.enum(['home', 'cafe', 'canteen']) }),
@@ -115,11 +124,8 @@ export function makeApp(services: Services) {
     })
     .get('/examples', (c) => c.json({ soups: [...EXAMPLE_SOUPS] }))
     .get('/soups', async (c) => c.json({ soups: await listSoups(database) }))
-    .get('/soups/:id', async (c) => {
-      const asked = c.req.query('version');
-      const version = asked === undefined ? undefined : Number(asked);
-      if (version !== undefined && !Number.isInteger(version)) return fail(c, { code: 'NO_SUCH_SOUP', field: 'version' });
-      const kept = await readSoup(database, c.req.param('id'), version);
+    .get('/soups/:id', versionAsked(), async (c) => {
+      const kept = await readSoup(database, c.req.param('id'), c.req.valid('query').version);
       return kept === undefined ? fail(c, { code: 'NO_SUCH_SOUP', field: 'id' }) : c.json(kept, 200);
     })
     .get('/soups/:id/versions', async (c) => {

@@ -3,3 +3,5 @@ export { problemSentence } from './problems.js';
 export { planErrorSentence, planSentence } from './plan-errors.js';
 export { stationOf, stepName, stepSentence, stepTest, type NameOf, type Station } from './steps.js';
 export { rowSentence } from './rows.js';
+export { assumedWords, differenceWords, pastingSentence, readingSentence } from './drafts.js';
+export { unsureWords } from './odds.js';

@@ -27,7 +27,16 @@ export interface PullRow {
 /** What does not go by the factor of the vegetables. `unit` says what `written` and `now` are in. */
 export interface NotScaling {
   readonly what:
-    'vegetables' | 'poured stock' | 'boil-off' | 'pan fat' | 'salt' | 'minutes to the boil' | 'oven trays' | 'oven rounds' | 'jugs';
+    | 'vegetables'
+    | 'poured stock'
+    | 'boil-off'
+    | 'pan fat'
+    | 'spices'
+    | 'salt'
+    | 'minutes to the boil'
+    | 'oven trays'
+    | 'oven rounds'
+    | 'jugs';
   readonly unit: 'kg' | 'min' | 'count';
   readonly written: number;
   readonly now: number;
@@ -125,9 +134,10 @@ function counted(run: Run, what: 'trays' | 'rounds' | 'jugs' | 'toBoilMinutes'):
   return run.records.reduce((sum, { counts }) => sum + (counts?.[what] ?? 0), 0);
 }
 
-function panFatKg(planned: Planned): number {
+/** Kilos of the lines whose amount goes by a rule. */
+function ruledKg(planned: Planned, rule: 'panFloor' | 'spice'): number {
   return planned.ready.soup.lines.reduce(
-    (sum, line) => (line.amount.rule === 'panFloor' ? sum + (planned.run.usedKg.get(line.id) ?? 0) : sum),
+    (sum, line) => (line.amount.rule === rule ? sum + (planned.run.usedKg.get(line.id) ?? 0) : sum),
     0,
   );
 }
@@ -138,7 +148,8 @@ export function notScaling(written: Planned, now: Planned): NotScaling[] {
     { what: 'vegetables', unit: 'count', written: written.snapshot.scale, now: now.snapshot.scale },
     { what: 'poured stock', unit: 'kg', written: usedBy(written, 'cover'), now: usedBy(now, 'cover') },
     { what: 'boil-off', unit: 'kg', written: boilOffKg(written.run), now: boilOffKg(now.run) },
-    { what: 'pan fat', unit: 'kg', written: panFatKg(written), now: panFatKg(now) },
+    { what: 'pan fat', unit: 'kg', written: ruledKg(written, 'panFloor'), now: ruledKg(now, 'panFloor') },
+    { what: 'spices', unit: 'kg', written: ruledKg(written, 'spice'), now: ruledKg(now, 'spice') },
     { what: 'salt', unit: 'kg', written: usedBy(written, 'season'), now: usedBy(now, 'season') },
     {
       what: 'minutes to the boil',

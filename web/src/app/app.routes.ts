@@ -4,6 +4,11 @@ export const routes: Routes = [
   { path: '', pathMatch: 'full', redirectTo: 'shelf' },
   { path: 'board', title: 'Board · Tidy Tureen', loadComponent: () => import('./places/board/board').then((m) => m.Board) },
   { path: 'shelf', title: 'Shelf · Tidy Tureen', loadComponent: () => import('./places/shelf/shelf').then((m) => m.Shelf) },
+  {
+    path: 'shelf/new',
+    title: 'New soup · Tidy Tureen',
+    loadComponent: () => import('./places/new-soup/new-soup').then((m) => m.NewSoup),
+  },
   { path: 'shelf/:soupId', title: 'Card · Tidy Tureen', loadComponent: () => import('./places/card/card').then((m) => m.Card) },
   { path: 'plan', title: 'Plan · Tidy Tureen', loadComponent: () => import('./places/plan/choose').then((m) => m.ChooseSoup) },
   { path: 'plan/:soupId', title: 'Plan · Tidy Tureen', loadComponent: () => import('./places/plan/plan').then((m) => m.PlanPlace) },

@@ -1,34 +1,26 @@
-import { Injectable } from '@angular/core';
+import { inject, Injectable } from '@angular/core';
 import { wrap, type Remote } from 'comlink';
-import type { KeptEntry } from '@tureen/core/batch';
-import type { Kit } from '@tureen/core/kit';
-import type { IngredientRow } from '@tureen/core/larder';
-import type { Ask, Snapshot } from '@tureen/core/plan';
-import type { Soup } from '@tureen/core/soup';
-import type { BatchView, PlanOutcome, PlanView } from './views';
+import { combineLatest, shareReplay, switchMap } from 'rxjs';
+import { Kitchen } from '../services/kitchen';
+import type { CookingThread } from './thread';
 
-interface CookingThread {
-  writtenView(soup: Soup, rows: readonly IngredientRow[], kit: Kit): PlanView | undefined;
-  planView(soup: Soup, rows: readonly IngredientRow[], kit: Kit, ask: Ask): PlanOutcome;
-  batchView(snapshot: Snapshot, entries: readonly KeptEntry[]): BatchView;
-}
-
-/** Runs core in a thread of its own, so that the screen never waits for the pot. */
+/**
+ * Core in a thread of its own, so that the screen never waits for the pot. The thread is told of the kitchen's kit and
+ * larder whenever they change; `stocked$` says when, so that what was worked out before can be asked anew.
+ */
 @Injectable({ providedIn: 'root' })
 export class Cooking {
-  private readonly thread: Remote<CookingThread> = wrap<CookingThread>(
+  readonly thread: Remote<CookingThread> = wrap<CookingThread>(
     new Worker(new URL('./cooking.worker', import.meta.url), { type: 'module' }),
   );
 
-  written(soup: Soup, rows: readonly IngredientRow[], kit: Kit): Promise<PlanView | undefined> {
-    return this.thread.writtenView(soup, rows, kit);
-  }
-
-  plan(soup: Soup, rows: readonly IngredientRow[], kit: Kit, ask: Ask): Promise<PlanOutcome> {
-    return this.thread.planView(soup, rows, kit, ask);
-  }
-
-  batch(snapshot: Snapshot, entries: readonly KeptEntry[]): Promise<BatchView> {
-    return this.thread.batchView(snapshot, entries);
-  }
+  /** The kitchen as the thread knows it: every value comes after the thread has been told. */
+  readonly stocked$ = combineLatest([inject(Kitchen).kitchen$, inject(Kitchen).rows$]).pipe(
+    switchMap(async ([answer, rows]) => {
+      const kit = answer.ok ? (answer.value.kit ?? undefined) : undefined;
+      await this.thread.stock(rows, kit);
+      return { kit, rows };
+    }),
+    shareReplay({ bufferSize: 1, refCount: false }),
+  );
 }

@@ -1,7 +1,5 @@
 import '../no-eval';
 import { expose } from 'comlink';
-import { batchView, planView, writtenView } from './views';
+import { CookingThread } from './thread';
 
-const cooking = { batchView, planView, writtenView };
-
-expose(cooking);
+expose(new CookingThread());

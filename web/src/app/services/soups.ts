@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import type { Soup } from '@tureen/core/soup';
-import type { KeptSoup } from '@tureen/server/api';
+import type { KeptSoup, SoupVersion } from '@tureen/server/api';
 import { filter, merge, shareReplay, startWith, switchMap, type Observable } from 'rxjs';
 import { Api, ask, type Answer } from './api';
 import { Live } from './live';
@@ -20,16 +20,27 @@ export class Soups {
     shareReplay({ bufferSize: 1, refCount: false }),
   );
 
-  one(id: string): Promise<Answer<KeptSoup>> {
-    return ask(() => this.api.client.soups[':id'].$get({ param: { id } }));
+  one(id: string, version?: number): Promise<Answer<KeptSoup>> {
+    return ask(() =>
+      this.api.client.soups[':id'].$get({ param: { id }, query: version === undefined ? {} : { version: String(version) } }),
+    );
+  }
+
+  versions(id: string): Promise<Answer<{ versions: SoupVersion[] }>> {
+    return ask(() => this.api.client.soups[':id'].versions.$get({ param: { id } }));
   }
 
   examples(): Promise<Answer<{ soups: Soup[] }>> {
     return ask(() => this.api.client.examples.$get());
   }
 
-  /** Puts a soup on the shelf as version 1. `soup` may come from a file: the server checks it. */
-  add(soup: Soup, note: string): Promise<Answer<KeptSoup>> {
-    return ask(() => this.api.client.soups.$post({ json: { soup, basedOn: 0, note } }));
+  /** Saves a soup as the version after the one it was changed from; 0 puts a new soup on the shelf. The server checks it. */
+  save(soup: Soup, basedOn: number, note: string): Promise<Answer<KeptSoup>> {
+    return ask(() => this.api.client.soups.$post({ json: { soup, basedOn, note } }));
+  }
+
+  /** Its tags, and whether it is retired. */
+  shelve(id: string, shelf: { tags: string[]; retired: boolean }): Promise<Answer<KeptSoup>> {
+    return ask(() => this.api.client.soups[':id'].shelf.$put({ param: { id }, json: shelf }));
   }
 }

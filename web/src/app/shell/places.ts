@@ -12,6 +12,11 @@ export const PLACES = [
 export const KEYS = [
   ['G then a letter', 'go to a place: B board, S shelf, P plan, T stove, C cold, L ledger'],
   ['/', 'find a soup on the shelf'],
+  ['N', 'a new soup, on the shelf'],
+  ['E', 'change a soup, on its card'],
+  ['Ctrl Z, Ctrl Y', 'undo and redo while changing a soup'],
+  ['1 to 5', 'looks of a plan'],
+  ['K', 'keep a plan'],
   ['Enter', 'plan, start, done: the main button of the screen'],
   ['1 to 9', 'one ladle of the liquid chosen'],
   ['A', 'add by weight'],

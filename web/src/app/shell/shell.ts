@@ -8,6 +8,9 @@ import { map, timer } from 'rxjs';
 import { Kitchen } from '../services/kitchen';
 import { Live } from '../services/live';
 import { Outbox } from '../services/outbox';
+import { WhySheet } from '../parts/why/why-sheet';
+import { Look } from '../services/look';
+import { WhyAsked } from '../services/why-asked';
 import { Keys, onKeys } from './keys';
 import { KEYS, PLACES } from './places';
 
@@ -16,13 +19,16 @@ const MINUTE_TICK_MS = 5000;
 @Component({
   selector: 'tt-root',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NzDrawerModule, NzIconModule, NzModalModule, RouterLink, RouterLinkActive, RouterOutlet],
+  imports: [NzDrawerModule, NzIconModule, NzModalModule, RouterLink, RouterLinkActive, RouterOutlet, WhySheet],
   templateUrl: './shell.html',
   styleUrl: './shell.less',
 })
 export class Shell {
   private readonly router = inject(Router);
   private readonly held = inject(Keys);
+  private readonly look = inject(Look);
+  protected readonly theme = this.look.theme;
+  protected readonly why = inject(WhyAsked).question;
   protected readonly places = PLACES;
   protected readonly keys = KEYS;
   private readonly kitchen = toSignal(inject(Kitchen).kitchen$);
@@ -72,6 +78,10 @@ export class Shell {
         ]),
       ),
     });
+  }
+
+  protected turnTheme(): void {
+    this.look.choose(this.theme() === 'dark' ? 'light' : 'dark');
   }
 
   protected show(what: typeof this.keysOpen): void {

@@ -1,60 +1,118 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  HostListener,
+  inject,
+  input,
+  signal,
+  untracked,
+} from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
+import { differences, freeId, slug } from '@tureen/core/draft';
+import { lostIn, lostSentence, toRecipe, toSoupCsv, toText, type Format } from '@tureen/core/formats';
+import { differenceWords, stepTest } from '@tureen/core/messages';
+import type { Schools, Soup } from '@tureen/core/soup';
 import { showMinutes } from '@tureen/core/units';
-import { combineLatest, from, map, of, switchMap } from 'rxjs';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { combineLatest, from, map, switchMap } from 'rxjs';
 import { Cooking } from '../../cooking/cooking';
+import { Gauge } from '../../parts/gauge';
 import { RibbonPicture } from '../../parts/ribbon/ribbon';
-import { Kitchen } from '../../services/kitchen';
+import { Figure } from '../../parts/why/figure';
 import { Soups } from '../../services/soups';
 import { onKeys } from '../../shell/keys';
-import { stepTest } from '@tureen/core/messages';
 import { factRows, mass, namer } from '../figures';
+import { saveAs } from '../save-as';
 import { stationsOf, stopNamer } from '../stations';
+import { EditSteps } from './edit-steps';
+import { Editing } from './editing';
+import { SchoolsPanel } from './schools-panel';
+import { targetsOf } from './targets';
+import { VersionsPanel } from './versions-panel';
 
-/** One soup on one page: its ribbon, its stations, what a bowl of it carries. */
+type Panel = 'bowl' | 'schools' | 'versions' | 'file';
+
+/** Somebody else's version, saved while this one was being changed, and what is not the same. */
+interface Clash {
+  readonly theirs: Soup;
+  readonly version: number;
+  readonly note: string;
+  readonly rows: readonly { readonly what: string; readonly was: string; readonly is: string }[];
+}
+
+const FILES: readonly { readonly format: Format; readonly name: string }[] = [
+  { format: 'soup', name: 'Its own file, JSON' },
+  { format: 'recipe', name: 'Recipe, JSON-LD' },
+  { format: 'csv', name: 'Amounts, CSV' },
+  { format: 'text', name: 'Text' },
+];
+
+/** One soup on one page: read, cooked from, or changed with the ribbon answering. */
 @Component({
   selector: 'tt-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RibbonPicture, RouterLink],
+  imports: [EditSteps, Figure, Gauge, NzInputModule, RibbonPicture, RouterLink, SchoolsPanel, VersionsPanel],
+  providers: [Editing],
   templateUrl: './card.html',
   styleUrl: './card.less',
 })
 export class Card {
   private readonly router = inject(Router);
   private readonly soups = inject(Soups);
-  private readonly kitchen = inject(Kitchen);
   private readonly cooking = inject(Cooking);
+  protected readonly editing = inject(Editing);
   readonly soupId = input.required<string>();
 
+  private readonly stocked = toSignal(this.cooking.stocked$);
   private readonly loaded = toSignal(
-    combineLatest([toObservable(this.soupId), this.soups.soups$]).pipe(
-      switchMap(([id]) => combineLatest([this.soups.one(id), this.kitchen.kitchen$, this.kitchen.rows$])),
-      switchMap(([answer, kitchen, rows]) => {
-        if (!answer.ok) return of({ answer, view: undefined, rows, kit: undefined });
-        const kit = kitchen.ok ? (kitchen.value.kit ?? undefined) : undefined;
-        if (kit === undefined) return of({ answer, view: undefined, rows, kit });
-        return from(this.cooking.written(answer.value.soup, rows, kit)).pipe(map((view) => ({ answer, view, rows, kit })));
-      }),
-    ),
+    combineLatest([toObservable(this.soupId), this.soups.soups$]).pipe(switchMap(([id]) => this.soups.one(id))),
   );
-
+  private readonly listed = toSignal(this.soups.soups$);
   protected readonly trouble = computed(() => {
-    const answer = this.loaded()?.answer;
+    const answer = this.loaded();
     return answer?.ok === false ? answer.refusal.sentence : undefined;
   });
   protected readonly kept = computed(() => {
-    const answer = this.loaded()?.answer;
+    const answer = this.loaded();
     return answer?.ok === true ? answer.value : undefined;
   });
-  protected readonly view = computed(() => this.loaded()?.view);
-  protected readonly units = computed(() => this.loaded()?.kit?.units ?? 'metric');
+  protected readonly isChanging = signal(false);
+  /** The version that the change began from; a save goes on from there and from no other. */
+  private readonly basedOn = signal(0);
+  protected readonly panel = signal<Panel>('bowl');
+  protected readonly saving = signal(false);
+  protected readonly note = signal('');
+  protected readonly refused = signal('');
+  protected readonly said = signal('');
+  protected readonly clash = signal<Clash | undefined>(undefined);
+  protected readonly files = FILES;
+
+  /** The soup that is shown: while it is being changed, as it now is. */
+  protected readonly soup = computed(() => (this.isChanging() ? this.editing.soup() : this.kept()?.soup));
+  private readonly written = toSignal(
+    combineLatest([toObservable(this.kept), this.cooking.stocked$]).pipe(
+      switchMap(([kept, stock]) =>
+        from(
+          kept === undefined || stock.kit === undefined ? Promise.resolve(undefined) : this.cooking.thread.written(kept.soup),
+        ).pipe(map((view) => ({ view, asked: kept !== undefined && stock.kit !== undefined }))),
+      ),
+    ),
+  );
+  protected readonly view = computed(() =>
+    this.isChanging() ? (this.editing.edit()?.view ?? this.written()?.view) : this.written()?.view,
+  );
+  protected readonly isWorkedOut = computed(() => this.written()?.asked === true);
+  protected readonly rows = computed(() => this.stocked()?.rows ?? []);
+  protected readonly units = computed(() => this.stocked()?.kit?.units ?? 'metric');
   protected readonly nameOf = computed(() => {
-    const soup = this.kept()?.soup;
-    return soup === undefined ? (id: string) => id : namer(soup, this.loaded()?.rows ?? []);
+    const soup = this.soup();
+    return soup === undefined ? (id: string) => id : namer(soup, this.rows());
   });
   protected readonly stopName = computed(() => {
-    const soup = this.kept()?.soup;
+    const soup = this.view()?.soup ?? this.soup();
     return soup === undefined ? () => '' : stopNamer(soup, this.nameOf());
   });
   protected readonly stations = computed(() => {
@@ -74,17 +132,227 @@ export class Card {
     const facts = this.view()?.figures.facts;
     return facts === undefined ? [] : factRows(facts);
   });
+  protected readonly gauges = computed(() => {
+    const view = this.view();
+    const soup = this.soup();
+    return view === undefined || soup === undefined ? [] : targetsOf(soup, view);
+  });
   protected readonly total = computed(() => {
     const figures = this.view()?.figures;
     return figures === undefined
       ? ''
       : `${mass(figures.cookedKg, this.units())} cooked, ${showMinutes(figures.minutes)} from the first knife`;
   });
+  protected readonly lost = computed(() => {
+    const soup = this.kept()?.soup;
+    return soup === undefined ? [] : FILES.map(({ format, name }) => ({ format, name, lost: lostSentence(lostIn(format, soup)) }));
+  });
+  protected readonly isOvertaken = computed(() => this.isChanging() && (this.kept()?.version ?? 0) > this.basedOn());
 
   constructor() {
     const plan = (): void => {
-      void this.router.navigate(['/plan', this.soupId()]);
+      if (!this.isChanging()) void this.router.navigate(['/plan', this.soupId()]);
     };
-    onKeys({ p: plan, Enter: plan });
+    onKeys({
+      p: plan,
+      Enter: plan,
+      e: () => {
+        if (!this.isChanging()) this.change();
+      },
+    });
+    // Another soup on the same page: what was being changed belongs to the first.
+    effect(() => {
+      this.soupId();
+      untracked(() => {
+        this.isChanging.set(false);
+        this.clash.set(undefined);
+      });
+    });
+  }
+
+  @HostListener('document:keydown', ['$event'])
+  protected undoByKey(event: KeyboardEvent): void {
+    if (!this.isChanging() || !(event.ctrlKey || event.metaKey)) return;
+    const key = event.key.toLowerCase();
+    if (key === 'z' && !event.shiftKey) {
+      event.preventDefault();
+      this.editing.undo();
+    } else if (key === 'y' || (key === 'z' && event.shiftKey)) {
+      event.preventDefault();
+      this.editing.redo();
+    } else if (key === 's') {
+      event.preventDefault();
+      void this.save();
+    }
+  }
+
+  @HostListener('window:beforeunload', ['$event'])
+  protected warnBeforeLeaving(event: BeforeUnloadEvent): void {
+    if (this.isChanging() && this.editing.canUndo()) event.preventDefault();
+  }
+
+  protected change(from?: Soup): void {
+    const kept = this.kept();
+    if (kept === undefined) return;
+    if (!this.isChanging()) {
+      this.basedOn.set(kept.version);
+      this.editing.begin(kept.soup);
+      this.isChanging.set(true);
+      this.note.set('');
+    }
+    this.refused.set('');
+    this.said.set('');
+    if (from !== undefined) this.editing.change(from);
+    if (this.panel() === 'file' || this.panel() === 'versions') this.panel.set('bowl');
+  }
+
+  protected stop(): void {
+    this.isChanging.set(false);
+    this.clash.set(undefined);
+  }
+
+  protected set(change: Partial<Soup>): void {
+    const soup = this.editing.soup();
+    if (soup !== undefined) this.editing.change({ ...soup, ...change });
+  }
+
+  protected rename(event: Event): void {
+    const name = (event.target as HTMLInputElement).value.trim();
+    if (name !== '') this.set({ name: name.slice(0, 80) });
+  }
+
+  protected remark(event: Event): void {
+    const note = (event.target as HTMLTextAreaElement).value.trim();
+    this.set({ note: note === '' ? undefined : note.slice(0, 1000) });
+  }
+
+  protected writeFor(which: 'bowls' | 'bowlG', event: Event): void {
+    const field = event.target as HTMLInputElement;
+    const soup = this.editing.soup();
+    const value = Number(field.value);
+    const [least, most] = which === 'bowls' ? [0.1, 1000] : [20, 2000];
+    if (soup === undefined) return;
+    if (value >= least && value <= most) this.set({ writtenFor: { ...soup.writtenFor, [which]: value } });
+    else field.value = String(soup.writtenFor[which]);
+  }
+
+  protected serve(): void {
+    this.set({ served: this.editing.soup()?.served === 'hot' ? 'cold' : 'hot' });
+  }
+
+  protected school(schools: Schools | undefined): void {
+    this.change();
+    this.set({ schools });
+  }
+
+  protected noted(event: Event): void {
+    this.note.set((event.target as HTMLInputElement).value);
+  }
+
+  /** Saves the soup as its next version. If somebody saved meanwhile, nothing is overwritten and both are shown. */
+  protected async save(on = this.basedOn()): Promise<void> {
+    const soup = this.editing.soup();
+    if (soup === undefined || this.saving()) return;
+    this.saving.set(true);
+    const answer = await this.soups.save(soup, on, this.note().trim());
+    this.saving.set(false);
+    if (answer.ok) {
+      this.isChanging.set(false);
+      this.clash.set(undefined);
+      this.said.set(`Saved as version ${String(answer.value.version)}.`);
+      return;
+    }
+    this.refused.set(answer.refusal.sentence);
+    if (answer.refusal.code === 'SOUP_CHANGED_SINCE') await this.compare(soup);
+  }
+
+  private async compare(mine: Soup): Promise<void> {
+    const newest = await this.soups.one(mine.id);
+    if (!newest.ok) return;
+    const byId = new Map(this.rows().map((row) => [row.id, row]));
+    const { soup: theirs, version, note } = newest.value;
+    this.clash.set({ theirs, version, note, rows: differences(theirs, mine, (id) => byId.get(id)).map(differenceWords) });
+  }
+
+  protected saveOver(): void {
+    const clash = this.clash();
+    if (clash === undefined) return;
+    this.basedOn.set(clash.version);
+    void this.save(clash.version);
+  }
+
+  protected takeTheirs(): void {
+    this.stop();
+    this.said.set('Theirs is on the card; yours was not saved.');
+  }
+
+  private taken(): Set<string> {
+    const answer = this.listed();
+    return new Set(answer?.ok === true ? answer.value.soups.map(({ soup }) => soup.id) : []);
+  }
+
+  protected async duplicate(): Promise<void> {
+    const soup = this.kept()?.soup;
+    if (soup === undefined) return;
+    const name = `${soup.name}, again`.slice(0, 80);
+    const answer = await this.soups.save({ ...soup, id: freeId(slug(name), this.taken()), name }, 0, `from ${soup.name}`);
+    if (answer.ok) await this.router.navigate(['/shelf', answer.value.soup.id]);
+    else this.refused.set(answer.refusal.sentence);
+  }
+
+  protected async shelve(change: { readonly retired?: boolean; readonly tags?: readonly string[] }): Promise<void> {
+    const kept = this.kept();
+    if (kept === undefined) return;
+    const answer = await this.soups.shelve(kept.soup.id, {
+      tags: [...(change.tags ?? kept.tags)],
+      retired: change.retired ?? kept.retired,
+    });
+    if (!answer.ok) this.refused.set(answer.refusal.sentence);
+    else if (change.retired !== undefined) await this.router.navigate(['/shelf']);
+  }
+
+  protected async tag(field: HTMLInputElement): Promise<void> {
+    const tag = field.value.trim();
+    if (tag === '') return;
+    field.value = '';
+    await this.shelve({ tags: [...(this.kept()?.tags ?? []), tag] });
+  }
+
+  protected async untag(tag: string): Promise<void> {
+    await this.shelve({ tags: (this.kept()?.tags ?? []).filter((own) => own !== tag) });
+  }
+
+  protected print(): void {
+    window.print();
+  }
+
+  protected file(format: Format): void {
+    const soup = this.kept()?.soup;
+    if (soup === undefined) return;
+    const byId = new Map(this.rows().map((row) => [row.id, row]));
+    const nameRow = (id: string): { readonly name: string } | undefined => byId.get(id);
+    switch (format) {
+      case 'soup':
+        saveAs(`${soup.id}.json`, 'application/json', `${JSON.stringify(soup, null, 2)}\n`);
+        break;
+      case 'recipe': {
+        const view = this.view();
+        const recipe = toRecipe(soup, nameRow, this.nameOf(), view?.figures.facts, view?.figures.minutes);
+        saveAs(`${soup.id}.jsonld`, 'application/ld+json', `${JSON.stringify(recipe, null, 2)}\n`);
+        break;
+      }
+      case 'csv':
+        saveAs(`${soup.id}.csv`, 'text/csv', toSoupCsv(soup, nameRow, this.kilos()));
+        break;
+      case 'text':
+        saveAs(`${soup.id}.txt`, 'text/plain', toText(soup, nameRow, this.nameOf()));
+    }
+  }
+
+  private kilos(): Map<string, number> {
+    const kg = new Map<string, number>();
+    for (const { lines } of this.view()?.takes ?? [])
+      for (const line of lines) kg.set(line.lineId, (kg.get(line.lineId) ?? 0) + line.kg);
+    return kg;
   }
 }

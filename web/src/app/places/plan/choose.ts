@@ -1,7 +1,9 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
+import { Plans } from '../../services/plans';
 import { Soups } from '../../services/soups';
+import { day } from '../figures';
 
 /** Plan without a soup: choose one. */
 @Component({
@@ -12,6 +14,21 @@ import { Soups } from '../../services/soups';
     <h1>Plan which soup?</h1>
     @if (trouble(); as text) {
       <p class="caution" role="alert">{{ text }}</p>
+    }
+    @if (plans().length > 0) {
+      <h2>Kept plans, not started yet</h2>
+      <ul>
+        @for (plan of plans(); track plan.id) {
+          <li>
+            <a class="press" [routerLink]="['/plan', plan.soupId]" [queryParams]="{ plan: plan.id }"
+              ><span class="soup-name">{{ plan.soupName }}</span>
+              <span class="soft">{{ plan.figures.bowls.toFixed(0) }} bowls · kept {{ day(plan.createdAtMs) }}</span></a
+            >
+            <button type="button" class="press" (click)="drop(plan.id)">Drop</button>
+          </li>
+        }
+      </ul>
+      <h2>Or a new one</h2>
     }
     <ul>
       @for (kept of soups(); track kept.soup.id) {
@@ -32,7 +49,14 @@ import { Soups } from '../../services/soups';
       gap: 12px;
       max-width: 760px;
     }
-    .press {
+    li {
+      display: flex;
+      gap: 10px;
+    }
+    h2 {
+      font-size: 20px;
+    }
+    a.press {
       width: 100%;
       box-sizing: border-box;
       justify-content: space-between;
@@ -47,13 +71,26 @@ import { Soups } from '../../services/soups';
   `,
 })
 export class ChooseSoup {
+  private readonly kept = inject(Plans);
   private readonly answer = toSignal(inject(Soups).soups$);
+  private readonly plansAnswer = toSignal(this.kept.plans$);
+  protected readonly day = day;
+  protected readonly plans = computed(() => {
+    const answer = this.plansAnswer();
+    return answer?.ok === true ? answer.value.plans.filter(({ batchId }) => batchId === null) : [];
+  });
+  protected readonly refused = signal('');
   protected readonly soups = computed(() => {
     const answer = this.answer();
-    return answer?.ok === true ? answer.value.soups : [];
+    return answer?.ok === true ? answer.value.soups.filter(({ retired }) => !retired) : [];
   });
   protected readonly trouble = computed(() => {
     const answer = this.answer();
-    return answer?.ok === false ? answer.refusal.sentence : undefined;
+    return answer?.ok === false ? answer.refusal.sentence : this.refused();
   });
+
+  protected async drop(id: string): Promise<void> {
+    const answer = await this.kept.drop(id);
+    this.refused.set(answer.ok ? '' : answer.refusal.sentence);
+  }
 }

@@ -3,50 +3,120 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { brimM3, type Kit } from '@tureen/core/kit';
-import { AskSchema, LEAST_BOWL_G, MOST_BOWLS, MOST_BOWL_G, type Ask, type NotScaling } from '@tureen/core/plan';
+import { cautionSentence, hurts, planErrorSentence, STANDING_LINE } from '@tureen/core/messages';
+import { LEAST_BOWL_G, MOST_BOWLS, MOST_BOWL_G, type NotScaling } from '@tureen/core/plan';
+import { varied } from '@tureen/core/soup';
 import { showMinutes, showVolume } from '@tureen/core/units';
-import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
 import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { NzSelectModule } from 'ng-zorro-antd/select';
-import { debounceTime, from, of, switchMap } from 'rxjs';
+import { combineLatest, debounceTime, from, of, switchMap } from 'rxjs';
 import { Cooking } from '../../cooking/cooking';
-import type { PlanOutcome } from '../../cooking/views';
 import { RibbonPicture } from '../../parts/ribbon/ribbon';
+import { Figure } from '../../parts/why/figure';
 import { Batches } from '../../services/batches';
 import { newId } from '../../services/device';
 import { Kitchen } from '../../services/kitchen';
+import { Plans } from '../../services/plans';
 import { Soups } from '../../services/soups';
 import { onKeys } from '../../shell/keys';
-import { cautionSentence, hurts, STANDING_LINE, planErrorSentence } from '@tureen/core/messages';
 import { mass, namer } from '../figures';
 import { stopNamer } from '../stations';
+import { askOf, cartonsOf, SIDES, wantedOf, type By, type Wanted } from './anchors';
+import { MoneyLook } from './money-look';
+import { OddsLook } from './odds-look';
+import { PullList } from './pull-list';
+import { SideBySide } from './side-by-side';
+import { StationLook } from './station-look';
 
 const KEYSTROKE_MS = 60;
-const FIRST_BOWLS = 40;
+/** Round numbers of bowls, one touch each. */
+const ROUND = [10, 20, 40, 60, 80, 120] as const;
 
-/** This soup, that many bowls, this pot: what to pull, what does not scale, what to mind; then start. */
+const LOOKS = [
+  { look: 'pull', name: 'Pull list', key: '1' },
+  { look: 'stations', name: 'Stations', key: '2' },
+  { look: 'odds', name: 'Odds', key: '3' },
+  { look: 'money', name: 'Cost and bowl', key: '4' },
+  { look: 'beside', name: 'Side by side', key: '5' },
+] as const;
+type Look = (typeof LOOKS)[number]['look'];
+
+const NOTHING_YET: Wanted = {
+  by: 'bowls',
+  amount: null,
+  bowlG: null,
+  potId: undefined,
+  ingredient: undefined,
+  line: undefined,
+  cartonKg: null,
+  variant: undefined,
+  without: [],
+};
+
+/** This soup, that much of it, this pot: what to pull, what does not scale, what to mind; then start. */
 @Component({
   selector: 'tt-plan',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, NzCheckboxModule, NzInputNumberModule, NzSelectModule, RibbonPicture, RouterLink],
+  imports: [
+    Figure,
+    FormsModule,
+    MoneyLook,
+    NzInputNumberModule,
+    NzSelectModule,
+    OddsLook,
+    PullList,
+    RibbonPicture,
+    RouterLink,
+    SideBySide,
+    StationLook,
+  ],
   templateUrl: './plan.html',
   styleUrl: './plan.less',
 })
 export class PlanPlace {
   private readonly router = inject(Router);
   private readonly batches = inject(Batches);
+  private readonly plans = inject(Plans);
   private readonly soups = inject(Soups);
   private readonly kitchen = inject(Kitchen);
   private readonly cooking = inject(Cooking);
   readonly soupId = input.required<string>();
+  /** A plan that was kept, to go on with. */
+  readonly plan = input<string | undefined>();
 
   protected readonly mostBowls = MOST_BOWLS;
   protected readonly leastG = LEAST_BOWL_G;
   protected readonly mostG = MOST_BOWL_G;
   protected readonly standing = STANDING_LINE;
+  protected readonly round = ROUND;
+  protected readonly looks = LOOKS;
+  protected readonly look = signal<Look>('pull');
+
   private readonly kitchenAnswer = toSignal(this.kitchen.kitchen$);
   protected readonly rows = toSignal(this.kitchen.rows$, { initialValue: [] });
-  private readonly answer = toSignal(toObservable(this.soupId).pipe(switchMap((id) => this.soups.one(id))));
+  private readonly keptAnswer = toSignal(
+    combineLatest([toObservable(this.plan), this.plans.plans$]).pipe(
+      switchMap(([id]) => (id === undefined || id === '' ? of(undefined) : this.plans.one(id))),
+    ),
+  );
+  protected readonly keptPlan = computed(() => {
+    const answer = this.keptAnswer();
+    return answer?.ok === true ? answer.value : undefined;
+  });
+  private readonly plansAnswer = toSignal(this.plans.plans$);
+  /** The batch that was started from this plan: from then on it stays as it is. */
+  protected readonly startedBatch = computed(() => {
+    const answer = this.plansAnswer();
+    const id = this.plan();
+    return answer?.ok === true ? (answer.value.plans.find((one) => one.id === id)?.batchId ?? undefined) : undefined;
+  });
+
+  private readonly version = computed(() => this.keptPlan()?.version);
+  private readonly answer = toSignal(
+    combineLatest([toObservable(this.soupId), toObservable(this.version)]).pipe(
+      switchMap(([id, version]) => this.soups.one(id, version)),
+    ),
+  );
   protected readonly kept = computed(() => {
     const answer = this.answer();
     return answer?.ok === true ? answer.value : undefined;
@@ -58,15 +128,44 @@ export class PlanPlace {
   protected readonly trouble = computed(() => {
     const answer = this.answer();
     if (answer?.ok === false) return answer.refusal.sentence;
+    const plan = this.keptAnswer();
+    if (plan?.ok === false) return plan.refusal.sentence;
     const kitchen = this.kitchenAnswer();
     if (kitchen?.ok === true && kitchen.value.kit === null) return 'No kitchen is set up yet. Choose one on the Shelf first.';
     return undefined;
   });
   protected readonly units = computed(() => this.kit()?.units ?? 'metric');
 
-  protected readonly bowls = signal<number | null>(FIRST_BOWLS);
-  protected readonly bowlG = linkedSignal<number | null>(() => this.kept()?.soup.writtenFor.bowlG ?? 300);
-  protected readonly potId = linkedSignal<string | undefined>(() => this.kit()?.pots.at(-2)?.id ?? this.kit()?.pots.at(-1)?.id);
+  protected readonly wanted = linkedSignal<Wanted>(() => {
+    const plan = this.keptPlan();
+    if (plan !== undefined) return wantedOf(plan.ask);
+    return { ...NOTHING_YET, bowlG: this.kept()?.soup.writtenFor.bowlG ?? null };
+  });
+  protected readonly soup = computed(() => {
+    const soup = this.kept()?.soup;
+    return soup === undefined ? undefined : varied(soup, this.wanted().variant);
+  });
+  protected readonly sides = computed(() => {
+    const soup = this.kept()?.soup;
+    const hasTrays = (this.kit()?.trays.length ?? 0) > 0 && soup?.school === 'roast';
+    const cartons = this.cartons().length > 0;
+    return SIDES.filter(({ by }) => (by === 'trays' ? hasTrays : by === 'carton' ? cartons : true));
+  });
+  protected readonly cartons = computed(() => {
+    const soup = this.soup();
+    return soup === undefined ? [] : cartonsOf(soup, this.rows());
+  });
+  protected readonly cartonAt = computed(() => {
+    const { line, cartonKg } = this.wanted();
+    return this.cartons().findIndex((one) => one.line === line && one.cartonKg === cartonKg);
+  });
+  protected readonly handy = computed(() => {
+    const soup = this.soup();
+    const byId = new Map(this.rows().map((row) => [row.id, row.name]));
+    return [...new Set(soup?.lines.filter(({ amount }) => amount.rule === 'scaled').map(({ ingredient }) => ingredient) ?? [])].map(
+      (id) => ({ id, name: (byId.get(id)?.split(',')[0] ?? id).toLowerCase() }),
+    );
+  });
   protected readonly pots = computed(
     () =>
       this.kit()?.pots.map((pot) => {
@@ -74,73 +173,75 @@ export class PlanPlace {
         return { id: pot.id, name: `${pot.name}, ${digits} ${unit}` };
       }) ?? [],
   );
-  protected readonly ask = computed((): Ask | undefined => {
-    const parsed = AskSchema.safeParse({ bowls: this.bowls(), bowlG: this.bowlG(), potId: this.potId() });
-    return parsed.success ? parsed.data : undefined;
+  protected readonly unit = computed(() => SIDES.find(({ by }) => by === this.wanted().by)?.unit ?? '');
+  protected readonly open = computed(() => {
+    const soup = this.soup();
+    const kit = this.kit();
+    return soup === undefined || kit === undefined ? undefined : askOf(this.wanted(), soup, kit);
   });
 
-  private readonly inputs = computed(() => ({ ask: this.ask(), soup: this.kept()?.soup, kit: this.kit(), rows: this.rows() }));
-  protected readonly outcome = toSignal(
-    toObservable(this.inputs).pipe(
+  private readonly inputs = computed(() => ({ open: this.open(), soup: this.kept()?.soup }));
+  private readonly planned = toSignal(
+    combineLatest([toObservable(this.inputs), this.cooking.stocked$]).pipe(
       debounceTime(KEYSTROKE_MS),
-      switchMap(({ ask, soup, kit, rows }) => {
-        if (ask === undefined || soup === undefined || kit === undefined || rows.length === 0)
-          return of<PlanOutcome | undefined>(undefined);
-        return from(this.cooking.plan(soup, rows, kit, ask));
-      }),
+      switchMap(([{ open, soup }]) =>
+        open === undefined || soup === undefined ? of(undefined) : from(this.cooking.thread.plan(soup, open)),
+      ),
     ),
   );
+  protected readonly ask = computed(() => this.planned()?.ask);
   protected readonly view = computed(() => {
-    const outcome = this.outcome();
-    return outcome?.ok === true ? outcome.view : undefined;
+    const outcome = this.planned()?.outcome;
+    return this.open() !== undefined && outcome?.ok === true ? outcome.view : undefined;
   });
+  protected readonly rounded = computed(() => this.planned()?.rounded);
   protected readonly error = computed(() => {
-    const outcome = this.outcome();
-    return outcome?.ok === false ? outcome.error : undefined;
+    const outcome = this.planned()?.outcome;
+    return this.open() !== undefined && outcome?.ok === false ? outcome.error : undefined;
   });
   protected readonly errorSentence = computed(() => {
     const error = this.error();
     return error === undefined ? '' : planErrorSentence(error);
   });
   /** What would make an impossible plan possible, as buttons. */
-  protected readonly ways = computed(() => {
+  protected readonly ways = computed((): { text: string; wanted: Partial<Wanted> }[] => {
     const error = this.error();
-    if (error?.code === 'TOO_FEW_FOR_POT')
-      return [{ text: `Make ${String(error.leastBowls)} bowls`, bowls: error.leastBowls, potId: undefined }];
+    if (error?.code === 'TOO_FEW_FOR_POT') {
+      return [{ text: `Make ${String(error.leastBowls)} bowls`, wanted: { by: 'bowls', amount: error.leastBowls } }];
+    }
     if (error?.code !== 'DOES_NOT_FIT') return [];
     return [
-      ...error.pots.map(({ name, potId }) => ({ text: `Take the ${name.toLowerCase()}`, bowls: undefined, potId })),
+      ...error.pots.map(({ name, potId }) => ({ text: `Take the ${name.toLowerCase()}`, wanted: { potId } })),
       ...(error.bowlsThatFit > 0
-        ? [{ text: `Make ${String(error.bowlsThatFit)} bowls here`, bowls: error.bowlsThatFit, potId: undefined }]
+        ? [{ text: `Make ${String(error.bowlsThatFit)} bowls here`, wanted: { by: 'bowls' as const, amount: error.bowlsThatFit } }]
         : []),
     ];
   });
+  protected readonly isAbsurd = computed(() => {
+    const { by, amount, bowlG } = this.wanted();
+    const needsAmount = by !== 'pot' && amount !== null && !(amount > 0);
+    return (
+      needsAmount ||
+      (bowlG !== null && !(bowlG >= LEAST_BOWL_G && bowlG <= MOST_BOWL_G)) ||
+      (by === 'bowls' && (amount ?? 0) > MOST_BOWLS)
+    );
+  });
 
   protected readonly nameOf = computed(() => {
-    const soup = this.kept()?.soup;
+    const soup = this.view()?.soup ?? this.soup();
     return soup === undefined ? (id: string) => id : namer(soup, this.rows());
   });
   protected readonly stopName = computed(() => {
-    const soup = this.kept()?.soup;
+    const soup = this.view()?.soup ?? this.soup();
     return soup === undefined ? () => '' : stopNamer(soup, this.nameOf());
   });
-  protected readonly pull = computed(
-    () =>
-      this.view()?.pull.map((row) => ({
-        ...row,
-        bought: mass(row.boughtKg, this.units()),
-        edible: mass(row.edibleKg, this.units()),
-        tub: row.trimKg > 0.0005 ? mass(row.trimKg, this.units()) : '–',
-      })) ?? [],
-  );
-  protected readonly odd = computed(() => {
-    const list = this.view()?.notScaling ?? [];
-    return list.map((row) => ({
+  protected readonly odd = computed(() =>
+    (this.view()?.notScaling ?? []).map((row) => ({
       what: row.what === 'vegetables' ? 'vegetables, the factor' : row.what,
       value: this.oddValue(row),
       factor: row.written > 0 ? `× ${(row.now / row.written).toFixed(1)}` : '',
-    }));
-  });
+    })),
+  );
   protected readonly cautions = computed(() => {
     const seen = new Set<string>();
     return (this.view()?.cautions ?? []).flatMap(({ caution }) => {
@@ -149,20 +250,44 @@ export class PlanPlace {
       return [{ text: cautionSentence(caution, this.nameOf()), hurts: hurts(caution) }];
     });
   });
-  protected readonly total = computed(() => {
-    const figures = this.view()?.figures;
-    return figures === undefined
-      ? ''
-      : `${mass(figures.cookedKg, this.units())} cooked · ${showMinutes(figures.minutes)} from the first knife`;
+
+  protected readonly cooked = computed(() => mass(this.view()?.figures.cookedKg ?? 0, this.units()) + ' cooked');
+  protected readonly minutes = computed(() => showMinutes(this.view()?.figures.minutes ?? 0));
+  protected readonly contains = computed(() => {
+    const allergens = this.view()?.figures.facts?.allergens ?? [];
+    return allergens.length === 0 ? 'none of the 14 allergens' : allergens.join(', ');
+  });
+  protected readonly diets = computed(() => {
+    const diets = this.view()?.figures.facts?.diets;
+    return diets?.vegan === true ? 'Vegan.' : diets?.vegetarian === true ? 'Vegetarian.' : 'Neither vegan nor vegetarian.';
   });
 
-  protected readonly ticked = signal<ReadonlySet<string>>(new Set());
-  protected readonly starting = signal(false);
+  protected readonly ticks = linkedSignal<ReadonlySet<string>>(() => new Set(this.keptPlan()?.ticks ?? []));
+  protected readonly bowlPrice = linkedSignal<number | null>(() => this.keptPlan()?.bowlPrice ?? null);
+  protected readonly busy = signal(false);
   protected readonly refused = signal('');
-  private readonly ids = { planId: newId(), batchId: newId() };
+  protected readonly said = signal('');
+  private readonly batchId = newId();
+  private readonly freshId = newId();
+  /** Whether what is on the screen is what the kept plan says. */
+  protected readonly isKept = computed(() => {
+    const plan = this.keptPlan();
+    return plan !== undefined && JSON.stringify(plan.ask) === JSON.stringify(this.ask());
+  });
 
   constructor() {
-    onKeys({ Enter: () => void this.start() });
+    onKeys({
+      Enter: () => void this.start(),
+      k: () => void this.keep(),
+      ...Object.fromEntries(
+        LOOKS.map(({ look, key }) => [
+          key,
+          () => {
+            this.look.set(look);
+          },
+        ]),
+      ),
+    });
   }
 
   private oddValue({ what, unit, now }: NotScaling): string {
@@ -171,28 +296,86 @@ export class PlanPlace {
     return unit === 'min' ? showMinutes(now) : now.toFixed(0);
   }
 
-  protected take(way: { bowls: number | undefined; potId: string | undefined }): void {
-    if (way.bowls !== undefined) this.bowls.set(way.bowls);
-    if (way.potId !== undefined) this.potId.set(way.potId);
+  protected want(change: Partial<Wanted>): void {
+    this.wanted.update((have) => ({ ...have, ...change }));
   }
 
-  protected tick(ingredient: string, on: boolean): void {
-    this.ticked.update((have) => {
-      const next = new Set(have);
-      if (on) next.add(ingredient);
-      else next.delete(ingredient);
-      return next;
+  protected turn(by: By): void {
+    const [carton] = this.cartons();
+    this.want({
+      by,
+      amount: by === 'carton' || by === 'trays' || by === 'jugs' ? 1 : null,
+      potId: undefined,
+      ingredient: by === 'on hand' ? this.handy()[0]?.id : undefined,
+      line: by === 'carton' ? carton?.line : undefined,
+      cartonKg: by === 'carton' ? (carton?.cartonKg ?? null) : null,
     });
   }
 
-  protected async start(): Promise<void> {
-    const wish = this.ask();
+  protected takeCarton(at: number): void {
+    const carton = this.cartons()[at];
+    if (carton !== undefined) this.want({ line: carton.line, cartonKg: carton.cartonKg });
+  }
+
+  protected async tick({ tick, on }: { tick: string; on: boolean }): Promise<void> {
+    this.ticks.update((have) => {
+      const next = new Set(have);
+      if (on) next.add(tick);
+      else next.delete(tick);
+      return next;
+    });
+    await this.note();
+  }
+
+  protected async priced(price: number | null): Promise<void> {
+    this.bowlPrice.set(price);
+    await this.note();
+  }
+
+  /** What is ticked and priced is kept with the plan, which is kept for it if it was not. */
+  private async note(): Promise<void> {
+    const id = this.plan() ?? (await this.keep());
+    if (id === undefined) return;
+    const answer = await this.plans.note(id, { ticks: [...this.ticks()], bowlPrice: this.bowlPrice() });
+    if (!answer.ok) this.refused.set(answer.refusal.sentence);
+  }
+
+  /** Keeps the plan as it stands: a new one, or the one that was being changed. @returns its id where that went well. */
+  protected async keep(): Promise<string | undefined> {
+    const ask = this.ask();
     const kept = this.kept();
-    if (wish === undefined || kept === undefined || this.view() === undefined || this.starting()) return;
-    this.starting.set(true);
-    const answer = await this.batches.start(this.ids, kept.soup.id, kept.version, wish);
-    this.starting.set(false);
-    if (answer.ok) await this.router.navigate(['/stove', answer.value.id]);
-    else this.refused.set(answer.refusal.sentence);
+    if (ask === undefined || kept === undefined || this.view() === undefined) return undefined;
+    const id = this.plan();
+    this.refused.set('');
+    if (id !== undefined && this.startedBatch() === undefined) {
+      const answer = await this.plans.change({ id, version: kept.version, ask });
+      if (answer.ok) this.said.set('The plan is kept as it now stands.');
+      else this.refused.set(answer.refusal.sentence);
+      return answer.ok ? id : undefined;
+    }
+    const fresh = id === undefined ? this.freshId : newId();
+    const answer = await this.plans.keep({ id: fresh, soupId: kept.soup.id, version: kept.version, ask });
+    if (!answer.ok) {
+      this.refused.set(answer.refusal.sentence);
+      return undefined;
+    }
+    this.said.set('The plan is kept. It can be changed until its batch starts.');
+    await this.router.navigate([], { queryParams: { plan: fresh }, replaceUrl: true });
+    return fresh;
+  }
+
+  protected async start(): Promise<void> {
+    const batch = this.startedBatch();
+    if (batch !== undefined) {
+      await this.router.navigate(['/stove', batch]);
+      return;
+    }
+    if (this.view() === undefined || this.busy()) return;
+    this.busy.set(true);
+    const id = this.isKept() ? this.plan() : await this.keep();
+    const answer = id === undefined ? undefined : await this.batches.start(this.batchId, id);
+    this.busy.set(false);
+    if (answer?.ok === true) await this.router.navigate(['/stove', answer.value.id]);
+    else if (answer?.ok === false) this.refused.set(answer.refusal.sentence);
   }
 }

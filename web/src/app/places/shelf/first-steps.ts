@@ -92,7 +92,7 @@ export class FirstSteps {
   }
 
   protected async take(soup: Soup): Promise<void> {
-    const answer = await this.soups.add(soup, 'as it ships');
+    const answer = await this.soups.save(soup, 0, 'as it ships');
     this.trouble.set(answer.ok ? '' : answer.refusal.sentence);
   }
 }

@@ -1,53 +1,75 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild, type ElementRef } from '@angular/core';
+import { ScrollingModule } from '@angular/cdk/scrolling';
+import {
+  afterRenderEffect,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  inject,
+  signal,
+  viewChild,
+  ElementRef,
+} from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { RouterLink } from '@angular/router';
-import { SoupSchema } from '@tureen/core/soup';
-import { combineLatest, from, switchMap, of } from 'rxjs';
+import { FormsModule } from '@angular/forms';
+import { Router, RouterLink } from '@angular/router';
+import { bodyWord } from '@tureen/core/body';
+import { walk } from '@tureen/core/soup';
+import { NzSelectModule } from 'ng-zorro-antd/select';
 import { BowlPicture } from '../../parts/bowl';
-import { Cooking } from '../../cooking/cooking';
 import { Batches } from '../../services/batches';
 import { Kitchen } from '../../services/kitchen';
+import { ShelfFactsOf } from '../../services/shelf-facts';
 import { Soups } from '../../services/soups';
 import { onKeys } from '../../shell/keys';
 import { day } from '../figures';
 import { FirstSteps } from './first-steps';
-import { matches } from './find';
+import { matches, wordsOf } from './find';
+
+/** Width that a bowl with its label wants, px, and the height of a board of them. */
+const BOWL_PX = 270;
+const BOARD_PX = 300;
+
+const SORTS = [
+  { by: 'name', name: 'by name' },
+  { by: 'made', name: 'last made first' },
+  { by: 'lead', name: 'by lead vegetable' },
+  { by: 'thin', name: 'thinnest first' },
+  { by: 'quick', name: 'quickest first' },
+] as const;
+type Sort = (typeof SORTS)[number]['by'];
 
 @Component({
   selector: 'tt-shelf',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BowlPicture, FirstSteps, RouterLink],
+  imports: [BowlPicture, FirstSteps, FormsModule, NzSelectModule, RouterLink, ScrollingModule],
   templateUrl: './shelf.html',
   styleUrl: './shelf.less',
 })
 export class Shelf {
+  private readonly router = inject(Router);
   private readonly soups = inject(Soups);
-  private readonly cooking = inject(Cooking);
   private readonly kitchenAnswer = toSignal(inject(Kitchen).kitchen$);
   private readonly soupsAnswer = toSignal(this.soups.soups$);
   private readonly batches = toSignal(inject(Batches).batches$);
-  private readonly views = toSignal(
-    combineLatest([this.soups.soups$, inject(Kitchen).kitchen$, inject(Kitchen).rows$]).pipe(
-      switchMap(([soups, kitchen, rows]) => {
-        const kit = kitchen.ok ? kitchen.value.kit : null;
-        if (!soups.ok || kit === null || rows.length === 0) return of(new Map<string, never>());
-        return from(
-          Promise.all(
-            soups.value.soups.map(async ({ soup }) => [soup.id, await this.cooking.written(soup, rows, kit)] as const),
-          ).then((pairs) => new Map(pairs)),
-        );
-      }),
-    ),
-  );
+  private readonly facts = toSignal(inject(ShelfFactsOf).facts$);
   private readonly field = viewChild<ElementRef<HTMLInputElement>>('find');
+  private readonly boards = viewChild('boards', { read: ElementRef<HTMLElement> });
 
+  protected readonly boardPx = BOARD_PX;
+  protected readonly sorts = SORTS;
+  protected readonly sort = signal<Sort>('name');
   protected readonly wanted = signal('');
-  protected readonly message = signal('');
+  protected readonly tag = signal<string | undefined>(undefined);
+  protected readonly retired = signal(false);
+  protected readonly columns = signal(4);
+  protected readonly trouble = signal('');
+
   protected readonly kit = computed(() => {
     const answer = this.kitchenAnswer();
     return answer?.ok === true ? answer.value.kit : undefined;
   });
-  protected readonly trouble = computed(() => {
+  protected readonly unreachable = computed(() => {
     const answer = this.soupsAnswer();
     return answer?.ok === false ? answer.refusal.sentence : undefined;
   });
@@ -55,65 +77,135 @@ export class Shelf {
     const answer = this.soupsAnswer();
     return answer?.ok === true ? answer.value.soups : undefined;
   });
-
-  protected readonly bowls = computed(() => {
-    const views = this.views();
+  private readonly lastMade = computed(() => {
     const answer = this.batches();
     const made = answer?.ok === true ? answer.value.batches.filter(({ closedAtMs }) => closedAtMs !== null) : [];
-    return (this.all() ?? []).map(({ soup, version }) => {
-      const view = views?.get(soup.id);
-      const last = made.find(({ soupId }) => soupId === soup.id);
-      const facts = view?.figures.facts;
+    const last = new Map<string, (typeof made)[number]>();
+    for (const batch of made) if (!last.has(batch.soupId)) last.set(batch.soupId, batch);
+    return last;
+  });
+
+  protected readonly bowls = computed(() => {
+    const facts = this.facts();
+    const lastMade = this.lastMade();
+    return (this.all() ?? []).map(({ soup, version, tags, retired, createdAtMs }) => {
+      const own = facts?.get(soup.id);
+      const last = lastMade.get(soup.id);
       const served = last?.closedFigures?.dishedBowls ?? last?.closedFigures?.actual.bowls;
+      const asked = last?.ask.bowls;
+      const dish = walk(soup.root).at(-1)?.step;
+      const allergens = own?.allergens ?? [];
       return {
         soup,
         version,
-        colour: view?.colour ?? '#d9cdb7',
-        creamShare: facts === undefined ? 0 : facts.creamG / facts.massG,
-        contains: facts === undefined ? '' : facts.allergens.join(', '),
-        diet: facts?.diets,
+        tags,
+        retired,
+        createdAtMs,
+        allergens,
+        names: own?.names ?? [],
+        diets: own?.diets,
+        colour: own?.colour ?? '#d9cdb7',
+        creamShare: own?.creamShare ?? 0,
+        bodyMPas: own?.bodyMPas ?? 0,
+        minutes: own?.minutes ?? 0,
+        garnished: dish?.op === 'dish' && (dish.shares ?? []).some(({ garnish }) => (garnish ?? []).length > 0),
+        body: own === undefined || own.bodyMPas <= 0 ? '' : bodyWord(own.bodyMPas),
+        contains: own === undefined ? '' : allergens.length === 0 ? 'none of the 14' : allergens.join(', '),
+        reached: served === undefined || asked === undefined ? undefined : served / asked,
+        lastMs: last?.startedAtMs ?? 0,
         last:
           last === undefined || served === undefined
             ? 'never made'
-            : `${day(last.startedAtMs)}, ${served.toFixed(0)} of ${String(last.ask.bowls)} bowls`,
+            : `${day(last.startedAtMs)}, ${served.toFixed(0)} of ${asked?.toFixed(0) ?? ''} bowls`,
       };
     });
   });
+  private readonly words = computed(() => new Map(this.bowls().map((bowl) => [bowl.soup.id, wordsOf(bowl)])));
+  protected readonly retiredCount = computed(() => this.bowls().filter(({ retired }) => retired).length);
+  protected readonly tags = computed(() =>
+    [...new Set(this.bowls().flatMap(({ tags }) => tags))].sort((a, b) => a.localeCompare(b, 'en')),
+  );
 
-  protected readonly shown = computed(() => this.bowls().filter((bowl) => matches(this.wanted(), bowl)));
+  protected readonly shown = computed(() => {
+    const words = this.words();
+    const tag = this.tag();
+    const found = this.bowls().filter(
+      (bowl) =>
+        bowl.retired === this.retired() &&
+        (tag === undefined || bowl.tags.includes(tag)) &&
+        matches(this.wanted(), words.get(bowl.soup.id) ?? ''),
+    );
+    const byName = (a: (typeof found)[number], b: (typeof found)[number]): number => a.soup.name.localeCompare(b.soup.name, 'en');
+    switch (this.sort()) {
+      case 'name':
+        return found;
+      case 'made':
+        return [...found].sort((a, b) => b.lastMs - a.lastMs || byName(a, b));
+      case 'lead':
+        return [...found].sort((a, b) => a.soup.lead.localeCompare(b.soup.lead, 'en') || byName(a, b));
+      case 'thin':
+        return [...found].sort((a, b) => a.bodyMPas - b.bodyMPas || byName(a, b));
+      case 'quick':
+        return [...found].sort((a, b) => a.minutes - b.minutes || byName(a, b));
+    }
+  });
+  /** Boards of the shelf, each as many bowls wide as there is room for. */
+  protected readonly rows = computed(() => {
+    const columns = this.columns();
+    const shown = this.shown();
+    return Array.from({ length: Math.ceil(shown.length / columns) }, (_, n) => ({
+      n,
+      bowls: shown.slice(n * columns, (n + 1) * columns),
+    }));
+  });
+  protected readonly isNarrowed = computed(() => this.wanted() !== '' || this.tag() !== undefined || this.retired());
 
   constructor() {
     onKeys({
       '/': () => {
         this.field()?.nativeElement.focus();
       },
+      n: () => {
+        void this.router.navigate(['/shelf/new']);
+      },
     });
+    const observer = new ResizeObserver(([entry]) => {
+      this.columns.set(Math.max(1, Math.floor((entry?.contentRect.width ?? BOWL_PX) / BOWL_PX)));
+    });
+    afterRenderEffect(() => {
+      const boards = this.boards()?.nativeElement;
+      observer.disconnect();
+      if (boards !== undefined) observer.observe(boards);
+    });
+    inject(DestroyRef).onDestroy(() => {
+      observer.disconnect();
+    });
+  }
+
+  protected rowOf(n: number): number {
+    return n;
   }
 
   protected typed(event: Event): void {
     this.wanted.set((event.target as HTMLInputElement).value);
   }
 
-  /** Puts a soup from a file on the shelf; the server has the last word on it. */
-  protected async bring(event: Event): Promise<void> {
-    const input = event.target as HTMLInputElement;
-    const file = input.files?.[0];
-    input.value = '';
-    if (file === undefined) return;
-    let read: unknown;
-    try {
-      read = JSON.parse(await file.text());
-    } catch {
-      this.message.set(`${file.name} is not JSON. Nothing was changed.`);
-      return;
-    }
-    const parsed = SoupSchema.safeParse(read);
-    if (!parsed.success) {
-      const issue = parsed.error.issues[0];
-      this.message.set(`${file.name}: ${issue?.path.join('.') ?? ''} ${issue?.message ?? 'is not a soup'}. Nothing was changed.`);
-      return;
-    }
-    const answer = await this.soups.add(parsed.data, `from ${file.name}`);
-    this.message.set(answer.ok ? `${answer.value.soup.name} is on the shelf.` : answer.refusal.sentence);
+  protected showAll(): void {
+    this.wanted.set('');
+    this.tag.set(undefined);
+    this.retired.set(false);
+    const field = this.field()?.nativeElement;
+    if (field !== undefined) field.value = '';
+  }
+
+  protected async bringBack({
+    soup,
+    tags,
+  }: {
+    readonly soup: { readonly id: string };
+    readonly tags: readonly string[];
+  }): Promise<void> {
+    const answer = await this.soups.shelve(soup.id, { tags: [...tags], retired: false });
+    this.trouble.set(answer.ok ? '' : answer.refusal.sentence);
   }
 }

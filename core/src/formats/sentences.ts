@@ -1,0 +1,59 @@
+import type { CsvAsText } from './soup-csv.js';
+import type { Lost } from './lost.js';
+import type { PriceRefused, PricesRead } from './prices-csv.js';
+import type { RecipeFound } from './recipe-ld.js';
+
+type Unread =
+  | Extract<RecipeFound, { ok: false }>['code']
+  | Extract<CsvAsText, { ok: false }>['code']
+  | Extract<PricesRead, { ok: false }>['code']
+  | 'TOO_BIG'
+  | 'UNKNOWN_KIND';
+
+const UNREAD: Readonly<Record<Unread, string>> = {
+  NOT_JSON: 'It is not JSON, or was cut off on the way.',
+  NO_RECIPE: 'There is no recipe in it that says it is one (schema.org Recipe).',
+  NO_INGREDIENTS: 'The recipe in it lists no ingredients.',
+  NO_ROWS: 'There are no rows under its heading.',
+  TOO_MANY_ROWS: 'It has more than 5000 rows.',
+  NOT_TEXT: 'It is not a text but a file of another kind.',
+  NO_COLUMN:
+    'Its columns are not known: it needs “line”, or “ingredient” with “amount” and “unit”; prices need “ingredient” and “price”.',
+  TOO_BIG: 'It is bigger than 2 MB, far more than a soup.',
+  UNKNOWN_KIND: 'It is no text, web page, JSON or CSV.',
+};
+
+/** Why a file can't be read, and that nothing was changed by trying. */
+export function unreadSentence(code: Unread, file: string): string {
+  return `${file}: ${UNREAD[code]} Nothing was changed.`;
+}
+
+const LOST: Readonly<Record<Lost, string>> = {
+  TARGETS: 'targets of salt, cream and body',
+  BRANCHES: 'which pot or tray a step stands in',
+  SCHOOLS: 'the schools chosen',
+  SHARES: 'how one line is shared over stations',
+  STEPS: 'its steps',
+  VARIANTS: 'its variants',
+  CARDS: 'the cards within it',
+};
+
+/** What a format leaves out of this soup, in one sentence; empty where it holds all. */
+export function lostSentence(lost: readonly Lost[]): string {
+  if (lost.length === 0) return '';
+  const words = lost.map((one) => LOST[one]);
+  const list = words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1) ?? ''}`;
+  return `It can’t hold ${list}. The soup’s own file holds everything.`;
+}
+
+const REFUSED: Readonly<Record<PriceRefused['why'], string>> = {
+  UNKNOWN_FOOD: 'is not in the larder',
+  NO_PRICE: 'has no price',
+  BAD_UNIT: 'is not priced by weight: write kg, g, lb or oz',
+  BAD_DAY: 'has a date that is none: write it as 2031-02-28',
+};
+
+/** A price row that was not taken, and why. */
+export function refusedPriceSentence({ row, text, why }: PriceRefused): string {
+  return `Row ${String(row)}: ${text === '' ? 'an empty name' : text.slice(0, 60)} ${REFUSED[why]}.`;
+}

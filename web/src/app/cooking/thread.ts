@@ -1,0 +1,297 @@
+import { namesOf, readLine, type LineReading, type Names } from '@tureen/core/amounts';
+import type { KeptEntry } from '@tureen/core/batch';
+import {
+  addLine,
+  comesTo,
+  compose,
+  readPaste,
+  rewriteLine,
+  takeLine,
+  workable,
+  writtenLines,
+  type Answer,
+  type Assumed,
+  type Composing,
+  type Pasted,
+  type Pasting,
+  type Place,
+  type Role,
+  type TakenLine,
+} from '@tureen/core/draft';
+import type { Kit } from '@tureen/core/kit';
+import { makeLarder, type Diets, type IngredientRow, type Larder } from '@tureen/core/larder';
+import { makePlan, roundedPull, writtenPlan, type Ask, type RoundedPull, type Snapshot } from '@tureen/core/plan';
+import type { Schools, Soup, SoupProblem } from '@tureen/core/soup';
+import { compare, explain, type Askable, type Difference, type Why } from '@tureen/core/why';
+import { batchView, planView, viewOf, type BatchView, type PlanOutcome, type PlanView } from './views';
+
+/** One line of a paste as it is understood, and where it would go. */
+export interface UnderstoodLine {
+  readonly heading: string;
+  readonly reading: LineReading;
+  readonly taken:
+    | {
+        readonly ingredient: string;
+        readonly name: string;
+        readonly kg: number;
+        readonly role: Role;
+        readonly assumed: readonly Assumed[];
+        readonly rule: string;
+      }
+    | undefined;
+}
+
+export type Understood =
+  | { readonly ok: true; readonly pasted: Pick<Pasted, 'title' | 'bowls' | 'method'>; readonly lines: readonly UnderstoodLine[] }
+  | { readonly ok: false; readonly pasting: Extract<Pasting, { ok: false }> };
+
+/** What the cook said to the questions of a paste, by the number of the line; null leaves the line out. */
+export type Answers = Readonly<Record<number, Answer | null>>;
+
+export interface Drafting {
+  readonly text: string;
+  readonly answers: Answers;
+  readonly id: string;
+  readonly name: string;
+  readonly bowlG: number;
+  readonly school: Soup['school'] | undefined;
+  readonly served: Soup['served'] | undefined;
+}
+
+/** A soup put together of a paste, with what its amounts come to. */
+export interface Drafted {
+  readonly soup: Soup;
+  readonly bowls: number | undefined;
+  readonly stated: number | undefined;
+  readonly unasked: number;
+  readonly view: PlanView | undefined;
+}
+
+/** A soup while it is being changed: its lines in words, what is wrong, and the view of what can be cooked of it. */
+export interface EditView {
+  readonly soup: Soup;
+  readonly words: readonly (readonly [lineId: string, text: string])[];
+  readonly problems: readonly SoupProblem[];
+  readonly view: PlanView | undefined;
+}
+
+export type Typed =
+  | {
+      readonly ok: true;
+      readonly edit: EditView;
+      readonly lineId: string;
+      readonly assumed: readonly Assumed[];
+      readonly kg: number;
+    }
+  | { readonly ok: false; readonly reading: LineReading };
+
+/** A soup at a glance: its colour, what is in a bowl, how thick and how long. */
+export interface ShelfFacts {
+  readonly colour: string;
+  readonly creamShare: number;
+  readonly allergens: readonly string[];
+  readonly diets: Diets | undefined;
+  readonly bodyMPas: number;
+  readonly minutes: number;
+  /** What its ingredients are called, here and elsewhere. */
+  readonly names: readonly string[];
+}
+
+/** Stoneware: a soup that can't be cooked has no colour of its own. */
+const NO_COLOUR = '#d9cdb7';
+
+/** What came of an ask: with the pot that was found for it. */
+export interface Planned {
+  readonly ask: Ask;
+  readonly outcome: PlanOutcome;
+  readonly rounded: RoundedPull | undefined;
+}
+
+/** Core in a thread of its own. It is told once what the kitchen has, so that a keystroke does not carry the larder along. */
+export class CookingThread {
+  private rows: readonly IngredientRow[] = [];
+  private kit: Kit | undefined;
+  private larder: Larder = new Map();
+  private names: Names | undefined;
+
+  stock(rows: readonly IngredientRow[], kit: Kit | undefined): void {
+    if (rows.length > 0) {
+      this.rows = rows;
+      this.larder = makeLarder(rows);
+      this.names = undefined;
+    }
+    this.kit = kit;
+  }
+
+  private context(): { larder: Larder; names: Names; country: Kit['country'] } {
+    this.names ??= namesOf(this.rows);
+    return { larder: this.larder, names: this.names, country: this.kit?.country };
+  }
+
+  written(soup: Soup): PlanView | undefined {
+    if (this.kit === undefined) return undefined;
+    const planned = writtenPlan(soup, this.rows, this.kit);
+    return planned === undefined ? undefined : viewOf(planned, undefined);
+  }
+
+  /** What the shelf shows of soups, as written. */
+  shelved(soups: readonly Soup[]): readonly ShelfFacts[] {
+    return soups.map((soup) => {
+      const view = this.written(soup);
+      const facts = view?.figures.facts;
+      return {
+        colour: view?.colour ?? NO_COLOUR,
+        creamShare: facts === undefined ? 0 : facts.creamG / facts.massG,
+        allergens: facts?.allergens ?? [],
+        diets: facts?.diets,
+        bodyMPas: view?.figures.bodyMPas ?? 0,
+        minutes: view?.figures.minutes ?? 0,
+        names: soup.lines.map(({ ingredient }) => {
+          const row = this.larder.get(ingredient)?.row;
+          return row === undefined
+            ? ingredient
+            : [row.name, row.us, row.au, row.group].filter((name) => name !== undefined).join(' ');
+        }),
+      };
+    });
+  }
+
+  /** A plan with its pull list in what can be bought; the smallest pot that holds it where the ask names none. */
+  plan(soup: Soup, ask: Omit<Ask, 'potId'> & { potId?: string | undefined }): Planned | undefined {
+    const { kit } = this;
+    const potId = ask.potId ?? this.potFor(soup, ask);
+    if (kit === undefined || potId === undefined) return undefined;
+    const whole: Ask = { ...ask, potId };
+    const outcome = planView(soup, this.rows, kit, whole);
+    return { ask: whole, outcome, rounded: outcome.ok ? this.rounded(soup, whole) : undefined };
+  }
+
+  /** The smallest pot that holds what is asked, or the biggest there is. */
+  private potFor(soup: Soup, ask: Omit<Ask, 'potId'>): string | undefined {
+    const { kit } = this;
+    if (kit === undefined) return undefined;
+    const pots = [...kit.pots].sort((a, b) => a.widthM ** 2 * a.depthM - b.widthM ** 2 * b.depthM);
+    return (pots.find(({ id }) => makePlan(soup, this.rows, kit, { ...ask, potId: id }).ok) ?? pots.at(-1))?.id;
+  }
+
+  private rounded(soup: Soup, ask: Ask): RoundedPull | undefined {
+    if (this.kit === undefined) return undefined;
+    const planning = makePlan(soup, this.rows, this.kit, ask);
+    return planning.ok ? roundedPull(planning.plan, this.kit.units) : undefined;
+  }
+
+  batch(snapshot: Snapshot, entries: readonly KeptEntry[]): BatchView {
+    return batchView(snapshot, entries);
+  }
+
+  /** Why a figure is what it is, of a plan, or of the soup as written where no ask is given. */
+  why(soup: Soup, ask: Ask | undefined, figure: Askable): Why | undefined {
+    if (this.kit === undefined) return undefined;
+    if (ask === undefined) {
+      const planned = writtenPlan(workable(soup, this.larder).soup, this.rows, this.kit);
+      return planned === undefined ? undefined : explain(planned.ready, planned.run, figure);
+    }
+    const planning = makePlan(soup, this.rows, this.kit, ask);
+    return planning.ok ? explain(planning.plan.ready, planning.plan.run, figure) : undefined;
+  }
+
+  /** What each option of a school would change, against the soup as it is. */
+  schoolDifferences(soup: Soup, options: readonly Schools[]): readonly (Difference | undefined)[] {
+    const { kit } = this;
+    const now = kit === undefined ? undefined : writtenPlan(soup, this.rows, kit);
+    if (kit === undefined || now === undefined) return options.map(() => undefined);
+    return options.map((option) => {
+      const other = writtenPlan({ ...soup, schools: { ...soup.schools, ...option } }, this.rows, kit);
+      return other === undefined ? undefined : compare(now, other);
+    });
+  }
+
+  private taking(text: string, bowls: number, heading = ''): { reading: LineReading; taken: TakenLine | undefined } {
+    const reading = readLine(text, this.context());
+    return { reading, taken: takeLine(reading, { larder: this.larder, heading, bowls }) };
+  }
+
+  edited(soup: Soup): EditView {
+    const { soup: rest, problems } = workable(soup, this.larder);
+    return {
+      soup,
+      problems,
+      words: [...writtenLines(soup, (id) => this.larder.get(id)?.row)],
+      view: this.written(rest),
+    };
+  }
+
+  /** A line typed anew in the place of one, or as a new one; what is not understood changes nothing. */
+  typed(soup: Soup, lineId: string | undefined, text: string, at?: Place, answer?: Answer): Typed {
+    const { bowls } = soup.writtenFor;
+    const { reading, taken: read } = this.taking(text, bowls);
+    const taken = answer === undefined ? read : takeLine(reading, { larder: this.larder, bowls }, answer);
+    if (taken === undefined) return { ok: false, reading };
+    const { assumed, kg } = taken;
+    if (lineId === undefined) {
+      const added = addLine(soup, taken, at);
+      return { ok: true, edit: this.edited(added.soup), lineId: added.lineId, assumed, kg };
+    }
+    return { ok: true, edit: this.edited(rewriteLine(soup, lineId, taken)), lineId, assumed, kg };
+  }
+
+  understand(text: string): Understood {
+    const pasting = readPaste(text, this.context());
+    if (!pasting.ok) return { ok: false, pasting };
+    const { title, bowls, method, lines } = pasting.pasted;
+    return {
+      ok: true,
+      pasted: { title, bowls, method },
+      lines: lines.map(({ reading, heading }) => {
+        const taken = takeLine(reading, { larder: this.larder, heading, bowls: bowls ?? USUAL_BOWLS });
+        return {
+          heading,
+          reading,
+          taken:
+            taken === undefined
+              ? undefined
+              : {
+                  ingredient: taken.row.id,
+                  name: taken.row.name,
+                  kg: taken.kg,
+                  role: taken.role,
+                  assumed: taken.assumed,
+                  rule: taken.amount.rule,
+                },
+        };
+      }),
+    };
+  }
+
+  /** Puts a paste together as far as it is understood, and weighs what it comes to. */
+  drafted({ text, answers, id, name, bowlG, school, served }: Drafting): Drafted | undefined {
+    const pasting = readPaste(text, this.context());
+    if (!pasting.ok) return undefined;
+    const { bowls: stated, lines, method } = pasting.pasted;
+    const taken = lines.map(({ reading, heading }, n) => {
+      const answer = answers[n];
+      return answer === null ? null : takeLine(reading, { larder: this.larder, heading, bowls: stated ?? USUAL_BOWLS }, answer);
+    });
+    const understood = taken.flatMap((one) => one ?? []);
+    if (understood.length === 0) return undefined;
+    const asking: Composing = { id, name, lines: understood, bowls: stated ?? USUAL_BOWLS, bowlG, school, served, method };
+    const first = compose(asking);
+    const real = this.kit === undefined ? undefined : comesTo(first, this.rows, this.kit);
+    const bowls = real === undefined || real.bowls < 0.1 ? undefined : Math.round(real.bowls * 10) / 10;
+    const soup = bowls === undefined ? first : compose({ ...asking, bowls });
+    return { soup, bowls, stated, unasked: taken.filter((one) => one === undefined).length, view: this.written(soup) };
+  }
+
+  /** What a line could stand for, with its kilos: for a misspelt food, what it is nearest to. */
+  meant(text: string, wrong: string, ingredient: string): Answer | undefined {
+    const row = this.larder.get(ingredient)?.row;
+    if (row === undefined) return undefined;
+    const { taken } = this.taking(text.replace(wrong, row.name.split(',')[0] ?? row.name), USUAL_BOWLS);
+    const { taken: whole } = taken?.row.id === ingredient ? { taken } : this.taking(text.replace(wrong, row.name), USUAL_BOWLS);
+    if (whole?.row.id !== ingredient || (whole.amount.rule !== 'scaled' && whole.amount.rule !== 'spice')) return undefined;
+    return { ingredient, amount: whole.amount.amount, kg: whole.kg };
+  }
+}
+
+/** Bowls that a soup is taken to be for while nothing says so. */
+const USUAL_BOWLS = 4;

@@ -1,0 +1,39 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import type { Ask } from '@tureen/core/plan';
+import type { Soup } from '@tureen/core/soup';
+import type { Askable } from '@tureen/core/why';
+import { WhyAsked } from '../../services/why-asked';
+
+/** A figure that can be asked why: pressed, it opens to what it is made of. */
+@Component({
+  selector: 'tt-figure',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `<button type="button" (click)="open()" [attr.aria-label]="value() + ', ' + figure() + ': why?'" title="Why?">
+    {{ value() }}
+  </button>`,
+  styles: `
+    button {
+      padding: 0 2px;
+      border: 0;
+      border-bottom: 2px dotted var(--cobalt);
+      background: none;
+      color: inherit;
+      font: inherit;
+      font-weight: inherit;
+      white-space: nowrap;
+      cursor: pointer;
+    }
+  `,
+})
+export class Figure {
+  private readonly asked = inject(WhyAsked);
+  readonly value = input.required<string>();
+  readonly figure = input.required<Askable>();
+  readonly soup = input.required<Soup>();
+  readonly ask = input<Ask | undefined>();
+  private readonly question = computed(() => ({ soup: this.soup(), ask: this.ask(), figure: this.figure() }));
+
+  protected open(): void {
+    this.asked.question.set(this.question());
+  }
+}

@@ -1,0 +1,182 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { stepSentence } from '@tureen/core/messages';
+import { walk } from '@tureen/core/soup';
+import { showMass, showMinutes, type UnitSystem } from '@tureen/core/units';
+import type { Part, Why } from '@tureen/core/why';
+import { combineLatest, from, switchMap } from 'rxjs';
+import { Cooking } from '../../cooking/cooking';
+import { money, namer } from '../../places/figures';
+import type { WhyQuestion } from '../../services/why-asked';
+
+const TITLES: Readonly<Record<Why['figure'], string>> = {
+  salt: 'Salt in all bowls',
+  fat: 'Fat in all bowls',
+  energy: 'Energy in all bowls',
+  cost: 'Cost of the batch',
+  litres: 'Litres dished out',
+  yield: 'Kilos dished out',
+  bowls: 'Bowls',
+  body: 'Body at the table',
+  minutes: 'Minutes from the first knife',
+  stock: 'Liquid poured in',
+  cream: 'Cream in all bowls',
+};
+
+const KINDS: Readonly<Partial<Record<NonNullable<Part['kind']>, string>>> = {
+  ingredient: '',
+  trim: 'trimmed off',
+  vapour: 'steam',
+  'taken out': 'taken out',
+  'given back': 'given back',
+  stays: 'stays behind',
+};
+
+/** What a figure is made of: its parts, the rules behind it, their sources, and whether they are the kitchen's own. */
+@Component({
+  selector: 'tt-why-sheet',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (why(); as own) {
+      <h2>{{ title() }}</h2>
+      <p class="value">{{ value() }}</p>
+      @if (own.attribution) {
+        <p class="soft">Shared out {{ own.attribution }}.</p>
+      }
+      <table>
+        <thead>
+          <tr>
+            <th scope="col">made of</th>
+            <th scope="col">{{ unit() }}</th>
+          </tr>
+        </thead>
+        <tbody>
+          @for (part of parts(); track $index) {
+            <tr>
+              <th scope="row">
+                {{ part.name }} <span class="soft">{{ part.kind }}</span>
+              </th>
+              <td>{{ part.value }}</td>
+            </tr>
+          }
+        </tbody>
+      </table>
+      <h3>By these rules</h3>
+      <ul>
+        @for (rule of own.rules; track $index) {
+          <li>
+            {{ rule.rule }}
+            <span class="soft">Source: {{ rule.source }}.</span>
+            @if (rule.habit; as habit) {
+              <span class="habit"
+                >{{ habit.value }} {{ habit.unit }}, {{ habit.from === 'kitchen' ? 'this kitchen’s own' : 'a default' }}</span
+              >
+            }
+          </li>
+        }
+      </ul>
+    } @else {
+      <p role="status">Working it out…</p>
+    }
+  `,
+  styles: `
+    h2 {
+      font-size: 22px;
+    }
+    h3 {
+      margin: 18px 0 6px;
+      font-size: 17px;
+    }
+    .value {
+      font-size: 34px;
+      font-weight: 700;
+    }
+    table {
+      width: 100%;
+      margin-top: 10px;
+      border-collapse: collapse;
+    }
+    th,
+    td {
+      padding: 7px 0;
+      border-bottom: 1px solid var(--hairline);
+      font-weight: 400;
+      text-align: left;
+    }
+    thead th {
+      color: var(--ink-soft);
+      font-size: 15px;
+    }
+    td,
+    thead th:last-child {
+      font-weight: 700;
+      text-align: right;
+      white-space: nowrap;
+    }
+    li {
+      padding: 6px 0;
+      border-bottom: 1px solid var(--hairline);
+    }
+    .habit {
+      display: block;
+      font-weight: 650;
+    }
+  `,
+})
+export class WhySheet {
+  readonly question = input.required<WhyQuestion>();
+  private readonly cooking = inject(Cooking);
+  private readonly stocked = toSignal(this.cooking.stocked$);
+  protected readonly why = toSignal(
+    combineLatest([toObservable(this.question), this.cooking.stocked$]).pipe(
+      switchMap(([{ soup, ask, figure }]) => from(this.cooking.thread.why(soup, ask, figure))),
+    ),
+  );
+  private readonly units = computed((): UnitSystem => this.stocked()?.kit?.units ?? 'metric');
+  private readonly currency = computed(() => this.stocked()?.kit?.currency);
+  protected readonly title = computed(() => TITLES[this.question().figure]);
+  protected readonly value = computed(() => {
+    const why = this.why();
+    return why === undefined ? '' : this.shown(why, why.value);
+  });
+  protected readonly unit = computed(() => {
+    const why = this.why();
+    if (why === undefined) return '';
+    return why.unit === 'kg' || why.unit === 'g' || why.unit === 'min' || why.unit === 'money'
+      ? ''
+      : why.figure === 'body'
+        ? 'share of ln'
+        : why.unit;
+  });
+  protected readonly parts = computed(() => {
+    const why = this.why();
+    if (why === undefined) return [];
+    const { soup } = this.question();
+    const nameOf = namer(soup, this.stocked()?.rows ?? []);
+    const steps = new Map(walk(soup.root).map(({ step }) => [step.id, step]));
+    return [...why.parts]
+      .sort((a, b) => Math.abs(b.value) - Math.abs(a.value))
+      .map((part) => {
+        const step = steps.get(part.id);
+        return {
+          name:
+            part.of === 'step' && step !== undefined ? stepSentence(step, nameOf) : part.of === 'line' ? nameOf(part.id) : part.id,
+          kind: part.kind === undefined ? '' : (KINDS[part.kind] ?? ''),
+          value: this.shown(why, part.value),
+        };
+      });
+  });
+
+  private shown({ unit, figure }: Why, value: number): string {
+    const inMass = (kg: number): string => {
+      const { digits, unit: own } = showMass(kg, this.units());
+      return `${digits} ${own}`;
+    };
+    if (unit === 'kg') return inMass(value);
+    if (unit === 'g') return inMass(value / 1000);
+    if (unit === 'min') return showMinutes(value);
+    if (unit === 'money') return money(value, this.currency());
+    if (figure === 'body' && unit === 'mPa·s' && value > 20) return `${value.toFixed(0)} mPa·s`;
+    return `${Math.abs(value) >= 100 ? value.toFixed(0) : value.toFixed(2)} ${figure === 'body' ? '' : unit}`.trim();
+  }
+}

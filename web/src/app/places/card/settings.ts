@@ -1,0 +1,260 @@
+import { SPOON_WORDS } from '@tureen/core/body';
+import type { PlainStep, SoupStep } from '@tureen/core/soup';
+import { celsiusOf, fahrenheitOf, type UnitSystem } from '@tureen/core/units';
+
+/** A figure of a step that can be set: in the unit shown, between two ends. */
+export interface NumberSetting {
+  readonly kind: 'number';
+  readonly key: string;
+  readonly label: string;
+  readonly unit: string;
+  readonly least: number;
+  readonly most: number;
+  readonly by: number;
+  readonly value: number;
+  readonly set: (value: number) => SoupStep;
+}
+
+/** One of a few words. */
+export interface ChoiceSetting {
+  readonly kind: 'choice';
+  readonly key: string;
+  readonly label: string;
+  readonly options: readonly { readonly value: string; readonly name: string }[];
+  readonly value: string;
+  readonly set: (value: string) => SoupStep;
+}
+
+export type Setting = NumberSetting | ChoiceSetting;
+
+type Fields<S> = { readonly [K in keyof S]?: S[K] };
+
+function number<S extends SoupStep>(
+  step: S,
+  key: string & keyof S,
+  label: string,
+  unit: string,
+  [least, most, by]: readonly [number, number, number],
+  factor = 1,
+): NumberSetting {
+  return {
+    kind: 'number',
+    key,
+    label,
+    unit,
+    least,
+    most,
+    by,
+    value: Math.round(Number(step[key]) * factor * 1000) / 1000,
+    set: (value) => ({ ...step, [key]: value / factor }),
+  };
+}
+
+function choice<S extends SoupStep>(
+  step: S,
+  key: string & keyof S,
+  label: string,
+  options: readonly (readonly [value: string, name: string])[],
+): ChoiceSetting {
+  return {
+    kind: 'choice',
+    key,
+    label,
+    options: options.map(([value, name]) => ({ value, name })),
+    value: String(step[key]),
+    set: (value) => ({ ...step, [key]: value === 'true' ? true : value === 'false' ? false : value }),
+  };
+}
+
+function minutes(step: SoupStep & { readonly minutes: number }, most = 240): NumberSetting {
+  return number(step, 'minutes', 'for', 'min', [0, most, most <= 20 ? 0.5 : 5]);
+}
+
+function tempC(
+  step: SoupStep & Fields<{ ovenC: number; toC: number; atC: number }>,
+  key: 'ovenC' | 'toC' | 'atC',
+  label: string,
+  least: number,
+  most: number,
+  units: UnitSystem,
+): NumberSetting {
+  const inF = units === 'us';
+  const shown = (value: number): number => Math.round(inF ? fahrenheitOf(value) : value);
+  return {
+    kind: 'number',
+    key,
+    label,
+    unit: inF ? '°F' : '°C',
+    least: shown(least),
+    most: shown(most),
+    by: inF ? 10 : 5,
+    value: shown(Number(step[key])),
+    set: (value) => ({ ...step, [key]: Math.min(most, Math.max(least, inF ? celsiusOf(value) : value)) }) as SoupStep,
+  };
+}
+
+const LIDS = [
+  ['on', 'lid on'],
+  ['ajar', 'lid ajar'],
+  ['off', 'lid off'],
+] as const;
+const VIGOURS = [
+  ['bare', 'barely'],
+  ['steady', 'steadily'],
+  ['lively', 'lively'],
+  ['rolling', 'rolling'],
+] as const;
+const YES = [
+  ['true', 'yes'],
+  ['false', 'no'],
+] as const;
+
+/** A body by the word nearest to it off the spoon. */
+function body<S extends SoupStep & { readonly toMPas: number }>(step: S): ChoiceSetting {
+  const nearest = SPOON_WORDS.reduce((a, b) =>
+    Math.abs(Math.log(b.bodyMPas / step.toMPas)) < Math.abs(Math.log(a.bodyMPas / step.toMPas)) ? b : a,
+  );
+  return {
+    kind: 'choice',
+    key: 'toMPas',
+    label: 'until off the spoon it',
+    options: SPOON_WORDS.map(({ word, bodyMPas }) => ({ value: String(bodyMPas), name: `${word} (${String(bodyMPas)} mPa·s)` })),
+    value: String(nearest.bodyMPas),
+    set: (value) => ({ ...step, toMPas: Number(value) }),
+  };
+}
+
+/** What can be set at a step, in the kitchen's units; the lines that it takes are beside it. */
+export function settingsOf(step: SoupStep, units: UnitSystem): readonly Setting[] {
+  switch (step.op) {
+    case 'roast':
+      return [
+        tempC(step, 'ovenC', 'at', 120, 280, units),
+        minutes(step),
+        choice(step, 'load', 'trays', [
+          ['rounds', 'one layer, in rounds'],
+          ['crowd', 'all at once, crowded'],
+        ]),
+      ];
+    case 'sweat':
+      return [
+        minutes(step, 60),
+        choice(step, 'heat', 'heat', [
+          ['gentle', 'gentle'],
+          ['high', 'high, stirring'],
+        ]),
+        choice(step, 'lid', 'lid', [LIDS[0], LIDS[2]]),
+      ];
+    case 'fry':
+      return [
+        choice(step, 'how', 'how', [
+          ['sauté', 'to gold'],
+          ['toast', 'dry toast'],
+          ['bloom', 'bloom in fat'],
+          ['smoke', 'smoke'],
+        ]),
+        minutes(step, 20),
+      ];
+    case 'fryPuree':
+      return [minutes(step, 20)];
+    case 'deglaze':
+      return [minutes(step, 20)];
+    case 'simmer':
+      return [minutes(step), choice(step, 'vigour', 'how', VIGOURS), choice(step, 'lid', 'lid', LIDS)];
+    case 'pressure':
+      return [minutes(step, 120), tempC(step, 'atC', 'at', 105, 121, units)];
+    case 'cover':
+      return [number(step, 'overM', 'over the pieces', 'mm', [0, 200, 5], 1000)];
+    case 'rest':
+      return [
+        tempC(step, 'toC', 'to', 0, 100, units),
+        choice(step, 'around', 'in', [
+          ['air', 'the air'],
+          ['ice bath', 'an ice bath'],
+        ]),
+      ];
+    case 'blend':
+      return [
+        choice(step, 'blender', 'with', [
+          ['jug', 'jug blender'],
+          ['stick', 'stick'],
+          ['processor', 'processor'],
+        ]),
+        minutes(step, 20),
+      ];
+    case 'sieve':
+      return [number(step, 'meshMm', 'mesh', 'mm', [0.1, 10, 0.5]), choice(step, 'scraped', 'sides scraped', YES)];
+    case 'season':
+      return [number(step, 'saltPct', 'to', '% salt', [0, 5, 0.05])];
+    case 'tune':
+      return [number(step, 'to', step.taste, '', [0, 5000, 0.1])];
+    case 'cream':
+      return creamSettings(step);
+    case 'liaison':
+      return [tempC(step, 'toC', 'to', 60, 95, units)];
+    case 'thin':
+    case 'thicken':
+      return [body(step)];
+    case 'reduce':
+      return [choice(step, 'vigour', 'how', VIGOURS)];
+    case 'hold':
+      return [tempC(step, 'atC', 'at', 40, 95, units), choice(step, 'lid', 'lid', LIDS)];
+    case 'drain':
+      return [
+        choice(step, 'keep', 'keep', [
+          ['pieces', 'the pieces'],
+          ['liquid', 'the liquid'],
+        ]),
+        number(step, 'liquidShare', 'liquid that goes on', '%', [0, 100, 10], 100),
+      ];
+    default:
+      return [];
+  }
+}
+
+function creamSettings(step: Extract<PlainStep, { op: 'cream' }>): readonly Setting[] {
+  const { target } = step;
+  const how: ChoiceSetting = {
+    kind: 'choice',
+    key: 'by',
+    label: 'as',
+    options: [
+      { value: 'written', name: 'its line says' },
+      { value: 'gPerBowl', name: 'grams a bowl' },
+      { value: 'pct', name: '% of the soup' },
+      { value: 'fatPer100', name: 'g fat in 100 g' },
+    ],
+    value: target.by,
+    set: (by) => ({
+      ...step,
+      target: by === 'written' ? { by } : { by: by as 'pct', value: target.by === 'written' ? 6 : target.value },
+    }),
+  };
+  if (target.by === 'written') return [how];
+  const amount: NumberSetting = {
+    kind: 'number',
+    key: 'value',
+    label: 'to',
+    unit: target.by === 'gPerBowl' ? 'g' : target.by === 'pct' ? '%' : 'g',
+    least: 0,
+    most: target.by === 'gPerBowl' ? 500 : target.by === 'pct' ? 60 : 40,
+    by: target.by === 'gPerBowl' ? 5 : 0.5,
+    value: target.value,
+    set: (value) => ({ ...step, target: { ...target, value } }),
+  };
+  return [amount, how];
+}
+
+/** Steps that can be put in by hand, with what is usual for them; those that need a line of their own come with the line. */
+export const NEW_STEPS: readonly { readonly name: string; readonly step: PlainStep }[] = [
+  { name: 'Sweat', step: { id: 'sweat', op: 'sweat', minutes: 10, heat: 'gentle', lid: 'on' } },
+  { name: 'Sauté to gold', step: { id: 'saute', op: 'fry', how: 'sauté', minutes: 8 } },
+  { name: 'Bloom spices', step: { id: 'bloom', op: 'fry', how: 'bloom', minutes: 1 } },
+  { name: 'Simmer', step: { id: 'simmer', op: 'simmer', minutes: 20, vigour: 'steady', lid: 'ajar' } },
+  { name: 'Pressure-cook', step: { id: 'pressure', op: 'pressure', minutes: 10, atC: 115 } },
+  { name: 'Blend', step: { id: 'blend', op: 'blend', blender: 'jug', minutes: 2 } },
+  { name: 'Sieve', step: { id: 'sieve', op: 'sieve', meshMm: 1, scraped: true } },
+  { name: 'Cool', step: { id: 'cool', op: 'rest', toC: 75, around: 'air' } },
+  { name: 'Boil down to a body', step: { id: 'reduce', op: 'reduce', vigour: 'lively', to: { by: 'body', mPas: 250 } } },
+  { name: 'Reheat', step: { id: 'reheat', op: 'simmer', minutes: 3, vigour: 'bare', lid: 'on' } },
+];

@@ -1,0 +1,136 @@
+import type { Kit } from '@tureen/core/kit';
+import type { IngredientRow } from '@tureen/core/larder';
+import { LEAST_BOWL_G, MOST_BOWLS, MOST_BOWL_G, type Ask } from '@tureen/core/plan';
+import type { Anchor } from '@tureen/core/solve';
+import { walk, type Soup } from '@tureen/core/soup';
+
+export type By = Anchor['by'];
+
+/** Sides from which a batch can be wanted, in the order in which they are offered, and how each reads in the sentence. */
+export const SIDES: readonly { readonly by: By; readonly name: string; readonly unit: string }[] = [
+  { by: 'bowls', name: 'so many bowls', unit: 'bowls' },
+  { by: 'kg', name: 'so many kilos', unit: 'kg' },
+  { by: 'litres', name: 'so many litres', unit: 'L' },
+  { by: 'on hand', name: 'all of what is on hand', unit: 'kg' },
+  { by: 'carton', name: 'until cartons are used up', unit: 'cartons' },
+  { by: 'pot', name: 'what fits the pot', unit: '' },
+  { by: 'trays', name: 'so many oven trays', unit: 'trays' },
+  { by: 'jugs', name: 'so many blender jugs', unit: 'jugs' },
+];
+
+/** What a cook has said so far; what is missing is not guessed. */
+export interface Wanted {
+  readonly by: By;
+  readonly amount: number | null;
+  readonly bowlG: number | null;
+  readonly potId: string | undefined;
+  readonly ingredient: string | undefined;
+  readonly line: string | undefined;
+  readonly cartonKg: number | null;
+  readonly variant: string | undefined;
+  readonly without: readonly string[];
+}
+
+/** An ask, but for the pot where any will do. */
+export type OpenAsk = Omit<Ask, 'potId'> & { readonly potId?: string | undefined };
+
+function anchorOf({ by, amount, ingredient, line, cartonKg }: Wanted): Anchor | undefined {
+  if (by === 'pot') return { by };
+  if (amount === null || !(amount > 0)) return undefined;
+  switch (by) {
+    case 'bowls':
+      return { by, bowls: amount };
+    case 'kg':
+      return { by, kg: amount };
+    case 'litres':
+      return { by, litres: amount };
+    case 'on hand':
+      return ingredient === undefined ? undefined : { by, ingredient, kg: amount };
+    case 'carton':
+      return line === undefined || cartonKg === null || !(cartonKg > 0)
+        ? undefined
+        : { by, line, cartons: Math.max(1, Math.round(amount)), cartonKg };
+    case 'trays':
+      return { by, trays: Math.max(1, Math.round(amount)) };
+    case 'jugs':
+      return { by, jugs: Math.max(1, Math.round(amount)) };
+  }
+}
+
+/** What the cook wants as an ask; undefined while something is missing or absurd. */
+export function askOf(wanted: Wanted, soup: Soup, kit: Kit): OpenAsk | undefined {
+  const anchor = anchorOf(wanted);
+  const { bowlG, potId, variant, without } = wanted;
+  if (anchor === undefined || bowlG === null || !(bowlG >= LEAST_BOWL_G) || !(bowlG <= MOST_BOWL_G)) return undefined;
+  const bowls = anchor.by === 'bowls' ? anchor.bowls : soup.writtenFor.bowls;
+  if (!(bowls <= MOST_BOWLS)) return undefined;
+  // What fills a pot has to be told which: the biggest, where nothing is said.
+  const filled = anchor.by === 'pot' ? (potId ?? biggest(kit)) : potId;
+  return {
+    bowls,
+    bowlG,
+    ...(filled === undefined ? {} : { potId: filled }),
+    ...(anchor.by === 'bowls' ? {} : { anchors: [anchor] }),
+    ...(variant === undefined ? {} : { variant }),
+    ...(without.length === 0 ? {} : { without: [...without] }),
+  };
+}
+
+function biggest(kit: Kit): string | undefined {
+  return [...kit.pots].sort((a, b) => b.widthM ** 2 * b.depthM - a.widthM ** 2 * a.depthM)[0]?.id;
+}
+
+/** What a kept ask wanted, to go on from there. */
+export function wantedOf(ask: Ask): Wanted {
+  const anchor: Anchor = ask.anchors?.[0] ?? { by: 'bowls', bowls: ask.bowls };
+  const amount: Readonly<Record<By, number | null>> = {
+    bowls: ask.bowls,
+    kg: anchor.by === 'kg' || anchor.by === 'on hand' ? anchor.kg : null,
+    'on hand': anchor.by === 'on hand' ? anchor.kg : null,
+    litres: anchor.by === 'litres' ? anchor.litres : null,
+    carton: anchor.by === 'carton' ? anchor.cartons : null,
+    pot: null,
+    trays: anchor.by === 'trays' ? anchor.trays : null,
+    jugs: anchor.by === 'jugs' ? anchor.jugs : null,
+  };
+  return {
+    by: anchor.by,
+    amount: amount[anchor.by],
+    bowlG: ask.bowlG,
+    potId: ask.potId,
+    ingredient: anchor.by === 'on hand' ? anchor.ingredient : undefined,
+    line: anchor.by === 'carton' ? anchor.line : undefined,
+    cartonKg: anchor.by === 'carton' ? anchor.cartonKg : null,
+    variant: ask.variant,
+    without: ask.without ?? [],
+  };
+}
+
+export interface CartonSize {
+  readonly line: string;
+  readonly name: string;
+  readonly cartonKg: number;
+}
+
+const CONTAINER = /^(carton|can|jar|pack|bottle|tube)-/;
+
+/** Cartons, cans and packs that a soup's finish or other lines come in, by the larder's sizes. */
+export function cartonsOf(soup: Soup, rows: readonly IngredientRow[]): readonly CartonSize[] {
+  const byId = new Map(rows.map((row) => [row.id, row]));
+  const finishing = new Set(walk(soup.root).flatMap(({ step }) => (step.op === 'cream' ? [step.line] : [])));
+  const lines = [...soup.lines].sort((a, b) => Number(finishing.has(b.id)) - Number(finishing.has(a.id)));
+  return lines.flatMap(({ id, ingredient }) => {
+    const row = byId.get(ingredient);
+    return Object.entries(row?.pieces ?? {}).flatMap(([size, grams]) =>
+      CONTAINER.test(size)
+        ? [
+            {
+              line: id,
+              name: `${size.replace('-', ' of ')} ${(row?.name.split(',')[0] ?? '').toLowerCase()}`,
+              cartonKg: grams / 1000,
+            },
+          ]
+        : [],
+    );
+  });
+}

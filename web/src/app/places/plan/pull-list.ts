@@ -1,0 +1,129 @@
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { toPullCsv } from '@tureen/core/formats';
+import { GROUPS } from '@tureen/core/larder';
+import type { RoundedPull, RoundedRow } from '@tureen/core/plan';
+import type { UnitSystem } from '@tureen/core/units';
+import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
+import { mass } from '../figures';
+import { saveAs } from '../save-as';
+
+/** A row's name in the ticks that are kept: one ingredient trimmed one way. */
+export function tickOf({ ingredient, way }: Pick<RoundedRow, 'ingredient' | 'way'>): string {
+  return `${ingredient} ${way ?? ''}`.trim();
+}
+
+function pieces({ pieces: counted }: RoundedRow): string {
+  if (counted === undefined) return '';
+  const { count, size } = counted;
+  const container = /^(can|carton|jar|pack|bottle|tube)-(.+)$/.exec(size);
+  if (container !== null) return `${String(count)} ${container[1] ?? ''}${count === 1 ? '' : 's'} of ${container[2] ?? ''}`;
+  return size === 'medium' ? String(count) : `${String(count)} ${size}`;
+}
+
+/** What to take from the shelves, by group, in what can be bought and measured, to be ticked off. */
+@Component({
+  selector: 'tt-pull-list',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [NzCheckboxModule],
+  template: `
+    <table>
+      <caption>
+        Pull list
+        <span class="soft">{{ got() }} of {{ pull().rows.length }} on the bench</span>
+      </caption>
+      <thead>
+        <tr>
+          <th scope="col">take from the shelves</th>
+          <th scope="col">as bought</th>
+          <th scope="col">after trim</th>
+          <th scope="col">to the tub</th>
+        </tr>
+      </thead>
+      @for (group of groups(); track group.name) {
+        <tbody>
+          <tr class="group">
+            <th scope="rowgroup" colspan="4">{{ group.name }}</th>
+          </tr>
+          @for (row of group.rows; track row.tick) {
+            <tr [class.got]="ticks().has(row.tick)">
+              <th scope="row">
+                <!-- eslint-disable-next-line @angular-eslint/template/label-has-associated-control -- NG-ZORRO puts the input inside -->
+                <label
+                  nz-checkbox
+                  [nzChecked]="ticks().has(row.tick)"
+                  (nzCheckedChange)="ticked.emit({ tick: row.tick, on: $event })"
+                  >{{ row.name }} <span class="soft">{{ row.manner }}</span></label
+                >
+              </th>
+              <td>
+                @if (row.pieces !== '') {
+                  <span class="pieces">{{ row.pieces }}</span>
+                }
+                {{ row.bought }}
+              </td>
+              <td>{{ row.edible }}</td>
+              <td>{{ row.tub }}</td>
+            </tr>
+          }
+        </tbody>
+      }
+    </table>
+    <p class="soft drift">{{ drift() }}</p>
+    <p class="doors no-print">
+      <button type="button" class="press" (click)="print()">Print</button>
+      <button type="button" class="press" (click)="csv()">Save as CSV</button>
+    </p>
+  `,
+  styleUrl: './pull-list.less',
+})
+export class PullList {
+  readonly pull = input.required<RoundedPull>();
+  readonly units = input.required<UnitSystem>();
+  readonly title = input.required<string>();
+  readonly bowls = input.required<number>();
+  readonly ticks = input.required<ReadonlySet<string>>();
+  readonly nameOf = input.required<(lineId: string) => string>();
+  readonly ticked = output<{ readonly tick: string; readonly on: boolean }>();
+
+  protected readonly got = computed(() => this.pull().rows.filter((row) => this.ticks().has(tickOf(row))).length);
+  protected readonly groups = computed(() => {
+    const units = this.units();
+    const rows = this.pull().rows.map((row) => ({
+      group: row.group,
+      tick: tickOf(row),
+      name: row.name,
+      manner: [row.way, row.cut].filter((one) => one !== undefined).join(', '),
+      pieces: pieces(row),
+      bought: mass(row.roundedKg, units),
+      edible:
+        row.edibleKg > 0 && row.trimKg <= 0.0005 ? '–' : mass(row.edibleKg * (row.roundedKg / Math.max(1e-9, row.boughtKg)), units),
+      tub: row.trimKg > 0.0005 ? mass(row.trimKg * (row.roundedKg / Math.max(1e-9, row.boughtKg)), units) : '–',
+    }));
+    return GROUPS.map((name) => ({ name, rows: rows.filter(({ group }) => group === name) })).filter(
+      (group) => group.rows.length > 0,
+    );
+  });
+  protected readonly drift = computed(() => {
+    const { figures, most } = this.pull();
+    const off = Math.abs((most?.drift ?? 0) * 100);
+    const bowls = figures.bowls.toFixed(1).replace(/\.0$/, '');
+    const stray =
+      most === undefined || off < 0.05 ? 'nothing strays' : `the ${this.nameOf()(most.lineId)} strays most, by ${off.toFixed(1)} %`;
+    return `Rounded to what can be bought and weighed, it makes ${bowls} bowls; ${stray}.`;
+  });
+
+  protected print(): void {
+    window.print();
+  }
+
+  protected csv(): void {
+    const rows = this.pull().rows.map((row) => ({
+      ...row,
+      boughtKg: row.roundedKg,
+      edibleKg: (row.edibleKg * row.roundedKg) / Math.max(1e-9, row.boughtKg),
+      trimKg: (row.trimKg * row.roundedKg) / Math.max(1e-9, row.boughtKg),
+      cost: (row.cost * row.roundedKg) / Math.max(1e-9, row.boughtKg),
+    }));
+    saveAs(`${this.title()} for ${this.bowls().toFixed(0)}.csv`, 'text/csv', toPullCsv(rows));
+  }
+}

@@ -1,0 +1,49 @@
+import { inject, Injectable } from '@angular/core';
+import type { Ask } from '@tureen/core/plan';
+import type { KeptPlan, PlanSummary } from '@tureen/server/api';
+import { filter, merge, shareReplay, startWith, switchMap, type Observable } from 'rxjs';
+import { Api, ask, type Answer } from './api';
+import { Live } from './live';
+
+export interface PlanWish {
+  readonly id: string;
+  readonly soupId: string;
+  readonly version: number;
+  readonly ask: Ask;
+}
+
+/** Plans that are kept: made, changed until their batch starts, ticked off. */
+@Injectable({ providedIn: 'root' })
+export class Plans {
+  private readonly api = inject(Api);
+  private readonly live = inject(Live);
+
+  readonly plans$: Observable<Answer<{ plans: PlanSummary[] }>> = merge(
+    this.live.change$.pipe(filter(({ kind }) => kind === 'plan' || kind === 'batch')),
+    this.live.open$.pipe(filter((open) => open)),
+  ).pipe(
+    startWith(undefined),
+    switchMap(() => ask<{ plans: PlanSummary[] }>(() => this.api.client.plans.$get())),
+    shareReplay({ bufferSize: 1, refCount: true }),
+  );
+
+  one(id: string): Promise<Answer<KeptPlan>> {
+    return ask(() => this.api.client.plans[':id'].$get({ param: { id } }));
+  }
+
+  keep({ id, soupId, version, ask: wish }: PlanWish): Promise<Answer<{ id: string }>> {
+    return ask(() => this.api.client.plans.$post({ json: { id, soupId, version, ask: wish } }));
+  }
+
+  change({ id, version, ask: wish }: Omit<PlanWish, 'soupId'>): Promise<Answer<{ id: string }>> {
+    return ask(() => this.api.client.plans[':id'].$put({ param: { id }, json: { version, ask: wish } }));
+  }
+
+  note(id: string, note: { ticks: string[]; bowlPrice: number | null }): Promise<Answer<{ id: string }>> {
+    return ask(() => this.api.client.plans[':id'].note.$put({ param: { id }, json: note }));
+  }
+
+  drop(id: string): Promise<Answer<{ id: string }>> {
+    return ask(() => this.api.client.plans[':id'].$delete({ param: { id } }));
+  }
+}

@@ -19,4 +19,4 @@ export {
   type Workable,
 } from './edit.js';
 export { differences, type SoupDifference } from './difference.js';
-export { comesTo, type ComesTo } from './comes-to.js';
+export { comesTo } from './comes-to.js';

@@ -3,6 +3,7 @@ export {
   CORE_VERSION,
   makePlan,
   rerun,
+  typedPlan,
   writtenPlan,
   type Fits,
   type PlanError,

@@ -171,8 +171,17 @@ export function writtenPlan(soup: Soup, rows: readonly IngredientRow[], kit: Kit
     const planning = makePlan(soup, rows, kit, { bowls, bowlG, potId: id });
     if (planning.ok) return planning.plan;
   }
+  return typedPlan(soup, rows, kit);
+}
+
+/**
+ * A soup's amounts as they stand, whatever bowls they come to, in the smallest pot of the kit that holds them. Undefined
+ * when the soup has problems or fits no pot.
+ */
+export function typedPlan(soup: Soup, rows: readonly IngredientRow[], kit: Kit): Planned | undefined {
+  const { bowls, bowlG } = soup.writtenFor;
   const larder = makeLarder(rows);
-  for (const { id } of pots) {
+  for (const { id } of [...kit.pots].sort((a, b) => usableM3(a) - usableM3(b))) {
     const readied = makeReady(soup, larder, kit, id, bowlG / 1000);
     if (!readied.ok) return undefined;
     const asItStands = run(readied.ready, 1);

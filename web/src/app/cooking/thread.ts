@@ -20,7 +20,7 @@ import {
 } from '@tureen/core/draft';
 import type { Kit } from '@tureen/core/kit';
 import { makeLarder, type Diets, type IngredientRow, type Larder } from '@tureen/core/larder';
-import { makePlan, roundedPull, writtenPlan, type Ask, type RoundedPull, type Snapshot } from '@tureen/core/plan';
+import { makePlan, roundedPull, typedPlan, writtenPlan, type Ask, type RoundedPull, type Snapshot } from '@tureen/core/plan';
 import type { Schools, Soup, SoupProblem } from '@tureen/core/soup';
 import { compare, explain, type Askable, type Difference, type Why } from '@tureen/core/why';
 import { batchView, planView, viewOf, type BatchView, type PlanOutcome, type PlanView } from './views';
@@ -211,13 +211,19 @@ export class CookingThread {
     return { reading, taken: takeLine(reading, { larder: this.larder, heading, bowls }) };
   }
 
+  /** A soup's amounts as they stand: what is being typed is not scaled to the bowls that it was written for. */
+  private typedView(soup: Soup): PlanView | undefined {
+    const planned = this.kit === undefined ? undefined : typedPlan(soup, this.rows, this.kit);
+    return planned === undefined ? undefined : viewOf(planned, undefined);
+  }
+
   edited(soup: Soup): EditView {
     const { soup: rest, problems } = workable(soup, this.larder);
     return {
       soup,
       problems,
       words: [...writtenLines(soup, (id) => this.larder.get(id)?.row)],
-      view: this.written(rest),
+      view: this.typedView(rest),
     };
   }
 
@@ -277,7 +283,7 @@ export class CookingThread {
     const asking: Composing = { id, name, lines: understood, bowls: stated ?? USUAL_BOWLS, bowlG, school, served, method };
     const first = compose(asking);
     const real = this.kit === undefined ? undefined : comesTo(first, this.rows, this.kit);
-    const bowls = real === undefined || real.bowls < 0.1 ? undefined : Math.round(real.bowls * 10) / 10;
+    const bowls = real === undefined || real < 0.1 ? undefined : Math.round(real * 10) / 10;
     const soup = bowls === undefined ? first : compose({ ...asking, bowls });
     return { soup, bowls, stated, unasked: taken.filter((one) => one === undefined).length, view: this.written(soup) };
   }

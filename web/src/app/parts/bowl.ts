@@ -138,7 +138,8 @@ export class BowlPicture {
   protected readonly rim = computed(() => {
     const reached = this.reached();
     if (reached === undefined) return undefined;
-    const turn = 2 * Math.PI * Math.min(0.9999, Math.max(0.01, reached));
+    if (reached >= 0.99) return 'M 14 58 A 96 25 0 1 1 206 58 A 96 25 0 1 1 14 58';
+    const turn = 2 * Math.PI * Math.max(0.01, reached);
     const x = 110 - 96 * Math.cos(turn);
     const y = 58 - 25 * Math.sin(turn);
     return `M 14 58 A 96 25 0 ${turn > Math.PI ? '1' : '0'} 1 ${x.toFixed(1)} ${y.toFixed(1)}`;

@@ -137,6 +137,12 @@ export class Card {
     const soup = this.soup();
     return view === undefined || soup === undefined ? [] : targetsOf(soup, view);
   });
+  /** Bowls that the amounts really make, where these are not the bowls that the soup says it is written for. */
+  protected readonly comesTo = computed(() => {
+    const bowls = Math.round((this.view()?.figures.bowls ?? 0) * 10) / 10;
+    const written = this.soup()?.writtenFor.bowls ?? 0;
+    return bowls > 0 && Math.abs(bowls / written - 1) > 0.02 ? bowls : undefined;
+  });
   protected readonly total = computed(() => {
     const figures = this.view()?.figures;
     return figures === undefined

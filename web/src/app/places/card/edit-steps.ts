@@ -57,6 +57,8 @@ export class EditSteps {
   protected readonly newSteps = NEW_STEPS;
   /** The line whose actions are shown: the one that was touched last. */
   protected readonly active = signal('');
+  /** The step that is being worked on: the others keep their fields for new lines and notes to themselves. */
+  protected readonly activeStep = signal('');
   protected readonly adding = signal('');
 
   private readonly words = computed(() => new Map(this.editing.edit()?.words ?? []));

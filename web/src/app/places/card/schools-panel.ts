@@ -3,7 +3,7 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type { Schools, Soup } from '@tureen/core/soup';
 import { combineLatest, debounceTime, from, switchMap } from 'rxjs';
 import { Cooking } from '../../cooking/cooking';
-import { differenceInWords, SCHOOLS } from './schools';
+import { differenceInWords, NOTHING, SCHOOLS } from './schools';
 
 /** Every school that a soup can be cooked by, each option with what it would change, before it is chosen. */
 @Component({
@@ -41,11 +41,16 @@ import { differenceInWords, SCHOOLS } from './schools';
       border: 0;
     }
     legend {
+      margin: 0;
       padding: 0;
+      border: 0;
+      color: var(--ink);
+      font-size: 17px;
       font-weight: 700;
     }
     .press {
       display: grid;
+      justify-content: stretch;
       justify-items: start;
       gap: 0;
       padding: 6px 16px;
@@ -87,9 +92,7 @@ export class SchoolsPanel {
         chosen: now[key] === value,
         change: differenceInWords(answers[at++], currency),
       })),
-    })).filter(({ options }) =>
-      options.some(({ chosen, change }) => chosen || (change !== undefined && change !== 'changes nothing here')),
-    );
+    })).filter(({ options }) => options.some(({ chosen, change }) => chosen || (change !== undefined && change !== NOTHING)));
   });
 
   protected choose(key: keyof Schools, value: string | boolean, wasChosen: boolean): void {

@@ -123,6 +123,9 @@ export const SCHOOLS: readonly SchoolChoice[] = [
   },
 ];
 
+/** Said of an option that is how the soup is cooked anyway. */
+export const NOTHING = 'as it is now';
+
 interface Told {
   readonly name: string;
   readonly of: (side: Difference['before']) => number;
@@ -150,5 +153,5 @@ export function differenceInWords(difference: Difference | undefined, currency: 
   if (allergensOut.length > 0) words.push(`no ${allergensOut.join(', ')}`);
   if (dietsWon.length > 0) words.push(`becomes ${dietsWon.join(', ')}`);
   if (dietsLost.length > 0) words.push(`no longer ${dietsLost.join(', ')}`);
-  return words.length === 0 ? 'changes nothing here' : words.join(' · ');
+  return words.length === 0 ? NOTHING : words.join(' · ');
 }

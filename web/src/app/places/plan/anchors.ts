@@ -9,13 +9,13 @@ export type By = Anchor['by'];
 /** Sides from which a batch can be wanted, in the order in which they are offered, and how each reads in the sentence. */
 export const SIDES: readonly { readonly by: By; readonly name: string; readonly unit: string }[] = [
   { by: 'bowls', name: 'so many bowls', unit: 'bowls' },
-  { by: 'kg', name: 'so many kilos', unit: 'kg' },
-  { by: 'litres', name: 'so many litres', unit: 'L' },
-  { by: 'on hand', name: 'all of what is on hand', unit: 'kg' },
-  { by: 'carton', name: 'until cartons are used up', unit: 'cartons' },
-  { by: 'pot', name: 'what fits the pot', unit: '' },
-  { by: 'trays', name: 'so many oven trays', unit: 'trays' },
-  { by: 'jugs', name: 'so many blender jugs', unit: 'jugs' },
+  { by: 'kg', name: 'so many kilos', unit: 'kg of soup' },
+  { by: 'litres', name: 'so many litres', unit: 'L of soup' },
+  { by: 'on hand', name: 'all of what is on hand', unit: 'kg on hand' },
+  { by: 'carton', name: 'until cartons are used up', unit: 'cartons used up' },
+  { by: 'pot', name: 'what fits the pot', unit: 'what fits the pot' },
+  { by: 'trays', name: 'so many oven trays', unit: 'oven trays' },
+  { by: 'jugs', name: 'so many blender jugs', unit: 'blender jugs' },
 ];
 
 /** What a cook has said so far; what is missing is not guessed. */

@@ -18,9 +18,9 @@ const SETTLED_MS = 150;
 const SOON_MS = 200;
 
 const HOLD: readonly { readonly held: HeldTo; readonly name: string; readonly what: string }[] = [
-  { held: 'amounts', name: 'the amounts', what: 'everything is measured out as planned, whatever the pot has become' },
-  { held: 'body', name: 'the body', what: 'it is let down or boiled to the body wanted, so the bowls vary' },
-  { held: 'bowls', name: 'the bowls', what: 'it is let down to the bowls wanted, so the body varies' },
+  { held: 'amounts', name: 'the amounts', what: 'Everything is measured out as planned, whatever the pot has become.' },
+  { held: 'body', name: 'the body', what: 'It is let down or boiled to the body wanted, so the bowls vary.' },
+  { held: 'bowls', name: 'the bowls', what: 'It is let down to the bowls wanted, so the body varies.' },
 ];
 
 const NAMES: Readonly<Record<Outcome, string>> = {

@@ -17,7 +17,9 @@ function pieces({ pieces: counted }: RoundedRow): string {
   const { count, size } = counted;
   const container = /^(can|carton|jar|pack|bottle|tube)-(.+)$/.exec(size);
   if (container !== null) return `${String(count)} ${container[1] ?? ''}${count === 1 ? '' : 's'} of ${container[2] ?? ''}`;
-  return size === 'medium' ? String(count) : `${String(count)} ${size}`;
+  if (size === 'medium') return String(count);
+  const isCounted = count > 1 && !/^(?:small|large|middling|half)$/.test(size);
+  return `${String(count)} ${isCounted ? (size === 'leaf' ? 'leaves' : `${size}s`) : size}`;
 }
 
 /** What to take from the shelves, by group, in what can be bought and measured, to be ticked off. */

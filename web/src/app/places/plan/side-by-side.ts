@@ -120,9 +120,11 @@ export class SideBySide {
 
   protected readonly most = MOST_BOWLS;
   protected readonly bowls = linkedSignal<number | null>(() => Math.round(this.view().figures.bowls));
-  protected readonly potId = linkedSignal<string>(
-    () => this.kit().pots.find(({ id }) => id !== this.ask().potId)?.id ?? this.ask().potId,
-  );
+  protected readonly potId = linkedSignal<string>(() => {
+    const here = this.ask().potId;
+    // The biggest other pot is likely to hold it.
+    return [...this.kit().pots].reverse().find(({ id }) => id !== here)?.id ?? here;
+  });
   protected readonly colour = linkedSignal<'same' | NonNullable<Schools['colour']>>(() => 'same');
 
   private readonly other = computed(() => {

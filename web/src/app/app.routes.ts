@@ -29,5 +29,11 @@ export const routes: Routes = [
     title: 'Ledger · Tidy Tureen',
     loadComponent: () => import('./places/ledger/record').then((m) => m.Record),
   },
+  {
+    path: 'larder',
+    title: 'Larder · Tidy Tureen',
+    loadComponent: () => import('./places/larder/larder').then((m) => m.LarderPlace),
+  },
+  { path: 'kit', title: 'Kit · Tidy Tureen', loadComponent: () => import('./places/kit/kit').then((m) => m.KitPlace) },
   { path: '**', title: 'Tidy Tureen', loadComponent: () => import('./places/lost').then((m) => m.Lost) },
 ];

@@ -1,0 +1,100 @@
+import type { Blender, Kit, Measure, Sieve, Tray, Vessel } from '@tureen/core/kit';
+import type { UnitSystem } from '@tureen/core/units';
+
+/** Lists of a kit that are edited as tables. */
+export type Shelf = 'pots' | 'ladles' | 'trays' | 'blenders' | 'bowls' | 'sieves';
+type Item = Vessel | Measure | Tray | Blender | Sieve;
+
+/** One figure of a thing in the kit: shown in `unit`, which is `factor` of what is kept. */
+export interface Column {
+  readonly key: string;
+  readonly label: string;
+  readonly unit: string;
+  readonly factor: number;
+  readonly least: number;
+  readonly most: number;
+  readonly by: number;
+}
+
+const INCH_M = 0.0254;
+const POUND_KG = 0.45359237;
+const US_QUART_M3 = 9.46352946e-4;
+const IMPERIAL_PINT_M3 = 5.6826125e-4;
+
+function inSystem(system: UnitSystem) {
+  const length = system === 'metric' ? { unit: 'cm', factor: 100, by: 0.5 } : { unit: 'in', factor: 1 / INCH_M, by: 0.25 };
+  const mass = system === 'metric' ? { unit: 'kg', factor: 1, by: 0.1 } : { unit: 'lb', factor: 1 / POUND_KG, by: 0.1 };
+  const litres =
+    system === 'metric'
+      ? { unit: 'L', factor: 1000, by: 0.5 }
+      : system === 'us'
+        ? { unit: 'qt', factor: 1 / US_QUART_M3, by: 0.5 }
+        : { unit: 'pt', factor: 1 / IMPERIAL_PINT_M3, by: 1 };
+  return { length, mass, litres };
+}
+
+/** What can be set of the things on a shelf of the kit, in the kitchen's units. */
+export function columnsOf(shelf: Shelf, system: UnitSystem): readonly Column[] {
+  const { length, mass, litres } = inSystem(system);
+  const size = (key: string, label: string): Column => ({ key, label, ...length, least: 1, most: 300 });
+  const millilitres: Column = { key: 'volumeM3', label: 'holds', unit: 'mL', factor: 1e6, by: 10, least: 1, most: 1e6 };
+  switch (shelf) {
+    case 'pots':
+      return [
+        size('widthM', 'wide'),
+        size('depthM', 'deep'),
+        { key: 'tareKg', label: 'empty', ...mass, least: 0, most: 400 },
+        { key: 'burnerW', label: 'burner', unit: 'kW', factor: 0.001, by: 0.5, least: 0.1, most: 100 },
+        { key: 'efficiency', label: 'of it reaches the pot', unit: '%', factor: 100, by: 5, least: 1, most: 100 },
+      ];
+    case 'trays':
+      return [
+        size('widthM', 'wide'),
+        size('depthM', 'deep'),
+        { key: 'count', label: 'at once', unit: 'trays', factor: 1, by: 1, least: 1, most: 100 },
+      ];
+    case 'blenders':
+      return [{ key: 'volumeM3', label: 'holds', ...litres, least: 0.1, most: 1000 }];
+    case 'sieves':
+      return [{ key: 'meshM', label: 'mesh', unit: 'mm', factor: 1000, by: 0.5, least: 0.1, most: 10 }];
+    default:
+      return [millilitres];
+  }
+}
+
+export const SHELVES: readonly { readonly shelf: Shelf; readonly title: string; readonly one: string; readonly least: number }[] = [
+  { shelf: 'pots', title: 'Pots', one: 'pot', least: 1 },
+  { shelf: 'ladles', title: 'Ladles and jugs', one: 'ladle', least: 1 },
+  { shelf: 'trays', title: 'Oven trays', one: 'tray', least: 0 },
+  { shelf: 'blenders', title: 'Blenders', one: 'blender', least: 1 },
+  { shelf: 'bowls', title: 'Bowls', one: 'bowl', least: 0 },
+  { shelf: 'sieves', title: 'Sieves', one: 'sieve', least: 0 },
+];
+
+export function itemsOf(kit: Kit, shelf: Shelf): readonly Item[] {
+  return kit[shelf] ?? [];
+}
+
+/** A thing to begin with when one more is added: like the last one there, or a usual one. */
+export function fresh(kit: Kit, shelf: Shelf): Item {
+  const have = itemsOf(kit, shelf);
+  const ids = new Set(have.map(({ id }) => id));
+  let n = have.length + 1;
+  while (ids.has(`${shelf}-${String(n)}`)) n += 1;
+  const own = { id: `${shelf}-${String(n)}`, name: `New ${SHELVES.find((one) => one.shelf === shelf)?.one ?? 'thing'}` };
+  const last = have.at(-1);
+  if (last !== undefined) return { ...last, ...own };
+  switch (shelf) {
+    case 'trays':
+      return { ...own, widthM: 0.53, depthM: 0.325, count: 2 };
+    case 'sieves':
+      return { ...own, meshM: 0.001 };
+    default:
+      return { ...own, volumeM3: 400e-6 };
+  }
+}
+
+/** A kit with one of its shelves changed. */
+export function withItems(kit: Kit, shelf: Shelf, items: readonly Item[]): Kit {
+  return { ...kit, [shelf]: items };
+}

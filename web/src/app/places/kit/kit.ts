@@ -1,0 +1,239 @@
+import { ChangeDetectionStrategy, Component, computed, HostListener, inject, linkedSignal, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { FormsModule } from '@angular/forms';
+import { RouterLink } from '@angular/router';
+import { boilingPointC, habitsOf, KitSchema, READY_KITS, type Kit, type Vessel } from '@tureen/core/kit';
+import { LIDS, measuredBoilOff, VIGOURS, type Lid, type Vigour } from '@tureen/core/steps';
+import { fahrenheitOf, showVolume } from '@tureen/core/units';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { NzSelectModule } from 'ng-zorro-antd/select';
+import { Kitchen, type ReadyKitchen } from '../../services/kitchen';
+import { columnsOf, fresh, itemsOf, SHELVES, withItems, type Column, type Shelf } from './fields';
+import { PotsDrawing } from './pots-drawing';
+
+/** Water at the temperature of a kitchen's tap, kg/m3 at 15 °C (from memory; it changes by 0.3 % up to 25 °C). */
+const TAP_WATER_KG_M3 = 999;
+const FOOT_M = 0.3048;
+
+interface Weighing {
+  readonly potId: string;
+  readonly before: number | null;
+  readonly after: number | null;
+  readonly minutes: number | null;
+  readonly vigour: Vigour;
+  readonly lid: Lid;
+}
+
+/** The kitchen's kit: what it is, drawn to scale, and two helpers that measure what nobody knows of their pots. */
+@Component({
+  selector: 'tt-kit',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FormsModule, NzInputModule, NzSelectModule, PotsDrawing, RouterLink],
+  templateUrl: './kit.html',
+  styleUrl: './kit.less',
+})
+export class KitPlace {
+  private readonly kitchen = inject(Kitchen);
+  private readonly answer = toSignal(this.kitchen.kitchen$);
+  private readonly kept = computed(() => {
+    const answer = this.answer();
+    return answer?.ok === true ? (answer.value.kit ?? undefined) : undefined;
+  });
+  protected readonly trouble = computed(() => {
+    const answer = this.answer();
+    if (answer?.ok === false) return answer.refusal.sentence;
+    return answer?.ok === true && answer.value.kit === null
+      ? 'No kitchen is set up yet. Choose one on the Shelf first.'
+      : undefined;
+  });
+  protected readonly kit = linkedSignal(() => this.kept());
+  protected readonly isChanged = computed(() => JSON.stringify(this.kit()) !== JSON.stringify(this.kept()));
+  protected readonly refused = signal('');
+  protected readonly said = signal('');
+  protected readonly vigours = VIGOURS.filter((vigour) => vigour !== 'bare');
+  protected readonly lids = LIDS;
+  protected readonly ready: readonly { readonly ready: ReadyKitchen; readonly name: string }[] = [
+    { ready: 'home', name: 'a home stove' },
+    { ready: 'cafe', name: 'a café' },
+    { ready: 'canteen', name: 'a canteen' },
+  ];
+
+  protected readonly shelves = computed(() => {
+    const kit = this.kit();
+    if (kit === undefined) return [];
+    return SHELVES.map(({ shelf, title, one, least }) => {
+      const columns = columnsOf(shelf, kit.units);
+      const items = itemsOf(kit, shelf);
+      return {
+        shelf,
+        title,
+        one,
+        columns,
+        canRemove: items.length > least,
+        items: items.map((item) => ({
+          id: item.id,
+          name: item.name,
+          kind: 'kind' in item ? item.kind : undefined,
+          weighed: 'weighed' in item && item.weighed === true,
+          boilOff: 'boilOff' in item ? item.boilOff : undefined,
+          cells: columns.map((column) => ({ column, value: this.shownOf(item, column) })),
+        })),
+      };
+    });
+  });
+  protected readonly boils = computed(() => {
+    const kit = this.kit();
+    if (kit === undefined) return '';
+    const tempC = boilingPointC(kit.altitudeM);
+    return kit.units === 'us' ? `${fahrenheitOf(tempC).toFixed(1)} °F` : `${tempC.toFixed(1)} °C`;
+  });
+  protected readonly altitude = computed(() => {
+    const kit = this.kit();
+    return kit === undefined ? 0 : Math.round(kit.units === 'metric' ? kit.altitudeM : kit.altitudeM / FOOT_M);
+  });
+
+  protected readonly weighing = signal<Weighing>({
+    potId: '',
+    before: null,
+    after: null,
+    minutes: null,
+    vigour: 'steady',
+    lid: 'off',
+  });
+  protected readonly weighed = computed(() => {
+    const { potId, before, after, minutes, vigour, lid } = this.weighing();
+    const kit = this.kit();
+    const pot = kit?.pots.find(({ id }) => id === potId) ?? kit?.pots[0];
+    if (kit === undefined || pot === undefined || before === null || after === null || minutes === null) return undefined;
+    const ratio = measuredBoilOff(pot, { beforeKg: before, afterKg: after, minutes, vigour, lid }, habitsOf(kit.habits));
+    return ratio === undefined || !(ratio >= 0.1 && ratio <= 5)
+      ? { pot, ratio: undefined, kgAnHour: 0 }
+      : { pot, ratio: Math.round(ratio * 100) / 100, kgAnHour: ((before - after) / minutes) * 60 };
+  });
+
+  protected readonly ladle = signal<{ readonly id: string; readonly grams: number | null }>({ id: '', grams: null });
+  protected readonly ladleHolds = computed(() => {
+    const { id, grams } = this.ladle();
+    const kit = this.kit();
+    const ladle = kit?.ladles.find((one) => one.id === id) ?? kit?.ladles[0];
+    if (kit === undefined || ladle === undefined || grams === null || !(grams > 0) || !(grams < 50_000)) return undefined;
+    const volumeM3 = grams / 1000 / TAP_WATER_KG_M3;
+    const { digits, unit } = showVolume(volumeM3, kit.units);
+    const off = (volumeM3 / ladle.volumeM3 - 1) * 100;
+    return { ladle, volumeM3, text: `${digits} ${unit}`, off: `${off >= 0 ? '+' : '−'}${Math.abs(off).toFixed(0)} %` };
+  });
+
+  @HostListener('window:beforeunload', ['$event'])
+  protected warnBeforeLeaving(event: BeforeUnloadEvent): void {
+    if (this.isChanged()) event.preventDefault();
+  }
+
+  private shownOf(item: object, { key, factor }: Column): number {
+    const value = Number((item as Readonly<Record<string, unknown>>)[key]) * factor;
+    return Math.round(value * 100) / 100;
+  }
+
+  protected set(change: Partial<Kit>): void {
+    const kit = this.kit();
+    if (kit !== undefined) this.kit.set({ ...kit, ...change });
+    this.said.set('');
+  }
+
+  protected text(event: Event): string {
+    return (event.target as HTMLInputElement).value.trim();
+  }
+
+  protected setAltitude(event: Event): void {
+    const kit = this.kit();
+    if (kit === undefined) return;
+    const value = Number((event.target as HTMLInputElement).value) * (kit.units === 'metric' ? 1 : FOOT_M);
+    if (value >= -400 && value <= 5000) this.set({ altitudeM: Math.round(value) });
+    else (event.target as HTMLInputElement).value = String(this.altitude());
+  }
+
+  protected setCell(shelf: Shelf, id: string, column: Column, event: Event): void {
+    const kit = this.kit();
+    const field = event.target as HTMLInputElement;
+    const value = Number(field.value);
+    if (kit === undefined) return;
+    if (!(value >= column.least && value <= column.most)) {
+      this.refused.set(`Give ${String(column.least)} to ${String(column.most)} ${column.unit}. It was left as it was.`);
+      const item = itemsOf(kit, shelf).find((one) => one.id === id);
+      field.value = item === undefined ? '' : String(this.shownOf(item, column));
+      return;
+    }
+    this.refused.set('');
+    this.change(shelf, id, {
+      [column.key]: value / column.factor,
+      ...(column.key === 'volumeM3' && shelf === 'ladles' ? { weighed: undefined } : {}),
+    });
+  }
+
+  protected change(shelf: Shelf, id: string, change: object): void {
+    const kit = this.kit();
+    if (kit !== undefined)
+      this.kit.set(
+        withItems(
+          kit,
+          shelf,
+          itemsOf(kit, shelf).map((item) => (item.id === id ? { ...item, ...change } : item)),
+        ),
+      );
+    this.said.set('');
+  }
+
+  protected add(shelf: Shelf): void {
+    const kit = this.kit();
+    if (kit !== undefined) this.kit.set(withItems(kit, shelf, [...itemsOf(kit, shelf), fresh(kit, shelf)]));
+  }
+
+  protected remove(shelf: Shelf, id: string): void {
+    const kit = this.kit();
+    if (kit !== undefined)
+      this.kit.set(
+        withItems(
+          kit,
+          shelf,
+          itemsOf(kit, shelf).filter((item) => item.id !== id),
+        ),
+      );
+  }
+
+  protected weigh(change: Partial<Weighing>): void {
+    this.weighing.update((have) => ({ ...have, ...change }));
+  }
+
+  protected store(pot: Vessel, ratio: number): void {
+    this.change('pots', pot.id, { boilOff: ratio });
+    this.said.set(`The ${pot.name.toLowerCase()} boils off ${String(ratio)} times the usual. Save the kit to keep that.`);
+  }
+
+  protected storeLadle(id: string, volumeM3: number): void {
+    this.change('ladles', id, { volumeM3, weighed: true });
+  }
+
+  /** Starts over with one of the three kitchens; the kitchen's name stays. Nothing is saved before Save. */
+  protected startOver(ready: ReadyKitchen): void {
+    const kit = this.kit();
+    if (kit !== undefined) this.kit.set({ ...READY_KITS[ready], kitchen: kit.kitchen });
+    this.said.set('This is how it would be. Save the kit to keep it, or put it back.');
+  }
+
+  protected putBack(): void {
+    this.kit.set(this.kept());
+    this.said.set('');
+    this.refused.set('');
+  }
+
+  protected async save(): Promise<void> {
+    const parsed = KitSchema.safeParse(JSON.parse(JSON.stringify(this.kit())));
+    if (!parsed.success) {
+      const issue = parsed.error.issues[0];
+      this.refused.set(`${issue?.path.join(', ') ?? ''}: ${issue?.message ?? 'can’t be kept'}. Nothing was saved.`);
+      return;
+    }
+    const answer = await this.kitchen.save(parsed.data);
+    this.refused.set(answer.ok ? '' : answer.refusal.sentence);
+    this.said.set(answer.ok ? 'The kit is saved. Plans from now on go by it; batches keep theirs.' : '');
+  }
+}

@@ -52,7 +52,17 @@ export default tseslint.config(
       '@typescript-eslint/unbound-method': 'off',
     },
   },
-  { files: ['web/src/**/*.html'], extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility] },
+  {
+    files: ['web/src/**/*.html'],
+    extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility],
+    rules: {
+      // NG-ZORRO's fields hold the input that a label stands for.
+      '@angular-eslint/template/label-has-associated-control': [
+        'error',
+        { controlComponents: ['nz-select', 'nz-input-number', 'nz-date-picker'] },
+      ],
+    },
+  },
   { files: ['**/*.spec.ts', 'core/spec/*.ts', 'e2e/**/*.ts'], rules: { '@typescript-eslint/no-non-null-assertion': 'off' } },
   {
     files: ['scripts/**/*.mjs', '*.mjs'],

@@ -78,6 +78,15 @@ export function watch(page: Page, allow = /^$/): () => void {
   };
 }
 
+/** Chooses an option of one of the application's select fields, by the id of its field. */
+export async function choose(page: Page, id: string, option: RegExp | string): Promise<void> {
+  await page.locator(`nz-select:has(#${id})`).click();
+  const options = page.locator('.ant-select-item-option');
+  await (
+    typeof option === 'string' ? page.locator(`.ant-select-item-option[title="${option}"]`) : options.filter({ hasText: option })
+  ).click();
+}
+
 export const test = base.extend<{ server: RealServer; emptyServer: RealServer }>({
   // eslint-disable-next-line no-empty-pattern -- Playwright asks for the pattern
   server: async ({}, use) => {

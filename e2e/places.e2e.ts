@@ -5,11 +5,14 @@ const PLACES = [
   '/board',
   '/shelf',
   '/shelf/beetroot-horseradish',
+  '/shelf/new',
   '/plan',
   '/plan/beetroot-horseradish',
   '/stove',
   '/cold',
   '/ledger',
+  '/larder',
+  '/kit',
   '/nowhere',
 ];
 
@@ -29,6 +32,7 @@ test('axe finds nothing on any place, and nothing leaves the machine', async ({ 
 
 test('axe finds nothing at the stove with a dialog open, nor in the drawer', async ({ page, server }) => {
   await page.goto(`${server.url}/plan/celeriac-leek-apple`);
+  await page.getByRole('button', { name: '40', exact: true }).click();
   await page.getByRole('button', { name: /Start this batch/ }).click();
   await page.locator('.step h2').waitFor();
   expect(
@@ -75,6 +79,7 @@ test('the six places are a key away, and those not built say what they will hold
 
 test('the big figure is 48 px or more, targets at the stove 56 px, the hand bar in view', async ({ page, server }) => {
   await page.goto(`${server.url}/plan/celeriac-leek-apple`);
+  await page.getByRole('button', { name: '40', exact: true }).click();
   await page.getByRole('button', { name: /Start this batch/ }).click();
   await page.locator('.digits').waitFor();
   expect(
@@ -90,7 +95,7 @@ test('the big figure is 48 px or more, targets at the stove 56 px, the hand bar 
 test('finds by typing, "no" turns it round', async ({ page, server }) => {
   await page.goto(`${server.url}/shelf`);
   await expect(page.getByRole('link', { name: /Parsnip/ })).toContainText('milk');
-  const soups = page.locator('.shelves a');
+  const soups = page.locator('.board a');
   await page.getByRole('searchbox').fill('no cream');
   await expect(soups).toHaveCount(2);
   await expect(soups.first()).toContainText('Parsnip');

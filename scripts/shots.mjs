@@ -46,9 +46,8 @@ try {
   await page.getByText('One bowl').waitFor();
   await shoot('card');
   await page.keyboard.press('p');
-  await page.getByLabel('Make').fill('80');
-  await page.getByLabel('Make').blur();
-  await page.getByText('Pull list').waitFor();
+  await page.getByRole('button', { name: '80', exact: true }).click();
+  await page.getByText('on the bench').waitFor();
   await page.waitForTimeout(600);
   await shoot('plan');
   await page.getByRole('button', { name: /Start this batch/ }).click();

@@ -1,8 +1,8 @@
 import { cautionSentence, planSentence, problemSentence } from '@tureen/core/messages';
 import { makeLarder, type IngredientRow } from '@tureen/core/larder';
 import { clocksOf, makeReady, run } from '@tureen/core/line';
-import { cardsMade, cautionsOf, figuresOf, makePlan, pullList, type Ask, type Planned } from '@tureen/core/plan';
-import { roundTogether, unitsOf, withKilos } from '@tureen/core/solve';
+import { cardsMade, cautionsOf, figuresOf, makePlan, pullList, roundingOf, type Ask, type Planned } from '@tureen/core/plan';
+import { withKilos } from '@tureen/core/solve';
 import { bodyWord } from '@tureen/core/body';
 import { tasteWord, tastesOf } from '@tureen/core/season';
 import { showMass, showMinutes, type UnitSystem } from '@tureen/core/units';
@@ -70,24 +70,11 @@ function mass(kg: number, units: UnitSystem): string {
   return `${digits} ${unit}`;
 }
 
-/** Rounded to what is bought and measured; a batch that a limit decides is not rounded past it. */
-function roundedOff({ ready, run: of, snapshot }: Planned): ReturnType<typeof roundTogether> {
-  const kgOf = (id: string): number => of.usedKg.get(id) ?? 0;
-  const anchors = snapshot.ask.anchors ?? [];
-  const onHand = new Map(anchors.flatMap((anchor) => (anchor.by === 'on hand' ? [[anchor.ingredient, anchor.kg] as const] : [])));
-  const units = unitsOf(ready, kgOf).map((unit) => {
-    const ingredient = ready.lines.find(({ line }) => line.id === unit.lineId)?.line.ingredient.row.id ?? '';
-    const mostKg = onHand.get(ingredient);
-    return mostKg === undefined ? unit : { ...unit, mostKg };
-  });
-  return roundTogether(units, kgOf, anchors.length === 0 ? undefined : { least: 0.95, most: 1 });
-}
-
 export function plan(from: Given): Outcome {
   const made = planned(from);
   if (!made.ok) return made.outcome;
   const { plan: own, kit, soup } = made.value;
-  const rounding = from.values.round === true ? roundedOff(own) : undefined;
+  const rounding = from.values.round === true ? roundingOf(own, kit.units) : undefined;
   const rounded =
     rounding === undefined
       ? own

@@ -1,4 +1,3 @@
-import './app/no-eval';
 import { bootstrapApplication } from '@angular/platform-browser';
 import { appConfig } from './app/app.config';
 import { Shell } from './app/shell/shell';

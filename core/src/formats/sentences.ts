@@ -1,14 +1,9 @@
 import type { CsvAsText } from './soup-csv.js';
 import type { Lost } from './lost.js';
-import type { PriceRefused, PricesRead } from './prices-csv.js';
+import type { PriceRefused } from './prices-csv.js';
 import type { RecipeFound } from './recipe-ld.js';
 
-type Unread =
-  | Extract<RecipeFound, { ok: false }>['code']
-  | Extract<CsvAsText, { ok: false }>['code']
-  | Extract<PricesRead, { ok: false }>['code']
-  | 'TOO_BIG'
-  | 'UNKNOWN_KIND';
+type Unread = Extract<RecipeFound, { ok: false }>['code'] | Extract<CsvAsText, { ok: false }>['code'] | 'TOO_BIG' | 'UNKNOWN_KIND';
 
 const UNREAD: Readonly<Record<Unread, string>> = {
   NOT_JSON: 'It is not JSON, or was cut off on the way.',

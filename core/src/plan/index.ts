@@ -23,4 +23,4 @@ export {
   type Table,
 } from './figures.js';
 export { cardAmounts, cardsMade, type CardMade } from './cards.js';
-export { roundedPull, type RoundedPull, type RoundedRow } from './rounded.js';
+export { roundedPull, roundingOf, type RoundedPull, type RoundedRow } from './rounded.js';

@@ -49,6 +49,25 @@ describe('a pull list in what can be bought and measured', () => {
     expect(pull.figures.bowls).not.toBe(60);
   });
 
+  it('what is on hand and what fits the pot are not passed by rounding', () => {
+    const soup = EXAMPLE_SOUPS.find(({ id }) => id === 'beetroot-horseradish')!;
+    for (const kg of [3.3, 7.77, 10, 12.34]) {
+      const ask = { bowls: 10, bowlG: 300, potId: 'boiler-98', anchors: [{ by: 'on hand', ingredient: 'beetroot', kg } as const] };
+      const planning = makePlan(soup, LARDER_ROWS, kit, ask);
+      if (!planning.ok) throw new Error(planning.error.code);
+      const beet = roundedPull(planning.plan, 'metric').rows.find(({ ingredient }) => ingredient === 'beetroot')!;
+      expect(beet.roundedKg)
+        .withContext(String(kg))
+        .toBeLessThanOrEqual(kg + 1e-9);
+      expect(beet.roundedKg)
+        .withContext(String(kg))
+        .toBeGreaterThan(kg * 0.94);
+    }
+    const full = makePlan(soup, LARDER_ROWS, kit, { bowls: 10, bowlG: 300, potId: 'boiler-40', anchors: [{ by: 'pot' }] });
+    if (!full.ok) throw new Error(full.error.code);
+    expect(roundedPull(full.plan, 'metric').factor).toBeLessThanOrEqual(1);
+  });
+
   it('an American scale weighs in ounces', () => {
     const soup = EXAMPLE_SOUPS.find(({ id }) => id === 'celeriac-leek-apple')!;
     for (const row of roundedPull(plan(soup, 60), 'us').rows) {

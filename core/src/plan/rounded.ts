@@ -1,5 +1,5 @@
-import { run } from '../line/index.js';
-import { roundTogether, unitsOf, weighedUnit, withKilos, type RoundedLine } from '../solve/index.js';
+import { run, type Ready, type Run } from '../line/index.js';
+import { roundTogether, unitsOf, weighedUnit, withKilos, type RoundedLine, type Rounding, type Unit } from '../solve/index.js';
 import { UNITS, type UnitSystem } from '../units/index.js';
 import { figuresOf, pullList, type Figures, type PullRow } from './figures.js';
 import type { Planned } from './plan.js';
@@ -34,24 +34,57 @@ function stepKg(lineId: string, kg: number, system: UnitSystem): number {
   return system === 'metric' ? weighedUnit(lineId, kg).unitKg : inOunces(kg);
 }
 
-/**
- * Rounds a plan's pull list together: what is counted to whole pieces and cans, what is weighed to the step of a
- * kitchen scale in its units, all with the least drift from one proportion. What a step settles in the pot (stock to
- * cover, salt, cream) is rounded up to the next step of the scale, so that there is enough.
- */
-export function roundedPull(planned: Planned, system: UnitSystem): RoundedPull {
-  const { ready, run: exact } = planned;
-  const kgOf = (lineId: string): number => exact.usedKg.get(lineId) ?? 0;
-  const isPiece = new Set(
-    ready.soup.lines.flatMap(({ id, amount }) =>
+/** Kilos of an ingredient over all lines of a run. */
+function ingredientKg(ready: Ready, of: Run, ingredient: string): number {
+  return ready.lines.reduce(
+    (sum, { line }) => (line.ingredient.row.id === ingredient ? sum + (of.usedKg.get(line.id) ?? 0) : sum),
+    0,
+  );
+}
+
+/** Lines that are counted in pieces, cans or cartons. */
+function pieceLines({ soup }: Pick<Ready, 'soup'>): ReadonlySet<string> {
+  return new Set(
+    soup.lines.flatMap(({ id, amount }) =>
       (amount.rule === 'scaled' || amount.rule === 'spice') && amount.amount.unit === 'piece' ? [id] : [],
     ),
   );
-  const units = unitsOf(ready, kgOf).map((unit) =>
-    system === 'metric' || isPiece.has(unit.lineId) ? unit : { ...unit, unitKg: inOunces(kgOf(unit.lineId)) },
-  );
-  const rounding = roundTogether(units, kgOf);
+}
+
+const NOTHING_KG = 1e-12;
+/** How far a batch that a limit decides may shrink in rounding; it may not grow. Kitchen default. */
+const WITHIN_LIMITS = { least: 0.95, most: 1 } as const;
+
+/**
+ * Rounds a plan's lines together: what is counted to whole pieces and cans, what is weighed to the step of a kitchen
+ * scale in its units, all with the least drift from one proportion. What is a limit (a pot, the trays, what is on hand)
+ * is not passed by it.
+ */
+export function roundingOf({ ready, run: exact, snapshot }: Planned, system: UnitSystem): Rounding {
+  const kgOf = (lineId: string): number => exact.usedKg.get(lineId) ?? 0;
+  const pieces = pieceLines(ready);
+  const anchors = snapshot.ask.anchors ?? [];
+  const limits = anchors.filter(({ by }) => by === 'pot' || by === 'trays' || by === 'jugs' || by === 'on hand');
+  const onHand = new Map(limits.flatMap((anchor) => (anchor.by === 'on hand' ? [[anchor.ingredient, anchor.kg] as const] : [])));
+  const units = unitsOf(ready, kgOf).map((unit): Unit => {
+    const own = system === 'metric' || pieces.has(unit.lineId) ? unit : { ...unit, unitKg: inOunces(kgOf(unit.lineId)) };
+    const ingredient = ready.lines.find(({ line }) => line.id === unit.lineId)?.line.ingredient.row.id ?? '';
+    const haveKg = onHand.get(ingredient);
+    if (haveKg === undefined) return own;
+    return { ...own, mostKg: (haveKg * kgOf(unit.lineId)) / Math.max(NOTHING_KG, ingredientKg(ready, exact, ingredient)) };
+  });
+  return roundTogether(units, kgOf, limits.length === 0 ? undefined : WITHIN_LIMITS);
+}
+
+/**
+ * A plan's pull list in what can be bought and measured. What a step settles in the pot (stock to cover, salt, cream) is
+ * rounded up to the next step of the scale, so that there is enough.
+ */
+export function roundedPull(planned: Planned, system: UnitSystem): RoundedPull {
+  const { ready } = planned;
+  const rounding = roundingOf(planned, system);
   const rounded = new Map<string, RoundedLine>(rounding.lines.map((line) => [line.lineId, line]));
+  const isPiece = pieceLines(ready);
   const made = run(
     withKilos(ready, new Map(rounding.lines.map(({ lineId, roundedKg }) => [lineId, roundedKg]))),
     planned.snapshot.scale,

@@ -1,6 +1,5 @@
 /**
- * Zod tries once whether it may compile its checks with `new Function`, which the page's content policy forbids and
- * the browser reports as an error. It looks here before it tries; whichever of the two files runs first makes the object.
+ * Zod tries once whether it may compile its checks with `new Function`, which the content policy forbids and the browser
+ * reports as an error. A worker says so first thing; the page does in public/no-eval.js.
  */
-const shared = globalThis as { __zod_globalConfig?: { jitless?: boolean } };
-shared.__zod_globalConfig = Object.assign(shared.__zod_globalConfig ?? {}, { jitless: true });
+(globalThis as { __zod_globalConfig?: { jitless?: boolean } }).__zod_globalConfig = { jitless: true };

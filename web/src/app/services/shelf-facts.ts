@@ -33,9 +33,10 @@ export class ShelfFactsOf {
           const tell = (): void => {
             listener.next(
               new Map(
-                soups.flatMap((kept) =>
-                  this.known.has(keyOf(kept)) ? [[kept.soup.id, this.known.get(keyOf(kept))!] as const] : [],
-                ),
+                soups.flatMap((kept) => {
+                  const own = this.known.get(keyOf(kept));
+                  return own === undefined ? [] : [[kept.soup.id, own] as const];
+                }),
               ),
             );
           };

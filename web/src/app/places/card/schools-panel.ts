@@ -68,7 +68,7 @@ export class SchoolsPanel {
   private readonly cooking = inject(Cooking);
   private readonly stocked = toSignal(this.cooking.stocked$);
 
-  private readonly asked = SCHOOLS.flatMap(({ key, options }) => options.map(({ value }) => ({ [key]: value }) as Schools));
+  private readonly asked = SCHOOLS.flatMap(({ key, options }) => options.map(({ value }) => ({ [key]: value })));
   private readonly answers = toSignal(
     combineLatest([toObservable(this.soup), this.cooking.stocked$]).pipe(
       debounceTime(150),
@@ -97,6 +97,6 @@ export class SchoolsPanel {
 
   protected choose(key: keyof Schools, value: string | boolean, wasChosen: boolean): void {
     const chosen = Object.entries({ ...this.soup().schools, [key]: value }).filter(([name]) => name !== key || !wasChosen);
-    this.chosen.emit(chosen.length === 0 ? undefined : (Object.fromEntries(chosen) as Schools));
+    this.chosen.emit(chosen.length === 0 ? undefined : Object.fromEntries(chosen));
   }
 }

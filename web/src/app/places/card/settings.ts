@@ -89,7 +89,7 @@ function tempC(
     most: shown(most),
     by: inF ? 10 : 5,
     value: shown(Number(step[key])),
-    set: (value) => ({ ...step, [key]: Math.min(most, Math.max(least, inF ? celsiusOf(value) : value)) }) as SoupStep,
+    set: (value) => ({ ...step, [key]: Math.min(most, Math.max(least, inF ? celsiusOf(value) : value)) }),
   };
 }
 
@@ -110,7 +110,7 @@ const YES = [
 ] as const;
 
 /** A body by the word nearest to it off the spoon. */
-function body<S extends SoupStep & { readonly toMPas: number }>(step: S): ChoiceSetting {
+function body(step: SoupStep & { readonly toMPas: number }): ChoiceSetting {
   const nearest = SPOON_WORDS.reduce((a, b) =>
     Math.abs(Math.log(b.bodyMPas / step.toMPas)) < Math.abs(Math.log(a.bodyMPas / step.toMPas)) ? b : a,
   );

@@ -13,10 +13,10 @@ export interface TargetGauge {
   readonly most: number;
 }
 
-/** Salt is tasted to about this, % (kitchen default); served soup is hot from here, °C. */
+/** Salt is tasted to about this, % (kitchen default); hot soup goes out from 60 °C (kitchen default), cold soup below 8. */
 const SALT_WITHIN = 0.05;
-const HOT = { low: 60, high: 75, most: 100 } as const;
-const COLD = { low: 2, high: 8, most: 100 } as const;
+const HOT = { low: 60, high: 95, most: 105 } as const;
+const COLD = { low: 0, high: 8, most: 105 } as const;
 const BOWL_WITHIN_G = 10;
 const GRAIN_MOST_MM = 3;
 
@@ -55,7 +55,7 @@ export function targetsOf(soup: Soup, view: PlanView): readonly TargetGauge[] {
         : set?.op === 'reduce' && set.to.by === 'body'
           ? set.to.mPas
           : undefined;
-    const usual = [SPOON_WORDS[2]?.bodyMPas ?? 60, SPOON_WORDS[4]?.bodyMPas ?? 500];
+    const usual = [SPOON_WORDS[2].bodyMPas, SPOON_WORDS[4].bodyMPas];
     gauges.push({
       name: 'Body',
       figure: `${figures.bodyMPas.toFixed(0)} mPa·s, ${bodyWord(figures.bodyMPas)}`,

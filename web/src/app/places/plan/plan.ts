@@ -7,6 +7,7 @@ import { cautionSentence, hurts, planErrorSentence, STANDING_LINE } from '@turee
 import { LEAST_BOWL_G, MOST_BOWLS, MOST_BOWL_G, type NotScaling } from '@tureen/core/plan';
 import { varied } from '@tureen/core/soup';
 import { showMinutes, showVolume } from '@tureen/core/units';
+import type { KeptPlan } from '@tureen/server/api';
 import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { combineLatest, debounceTime, from, of, switchMap } from 'rxjs';
@@ -52,6 +53,11 @@ const NOTHING_YET: Wanted = {
   variant: undefined,
   without: [],
 };
+
+/** What of a kept plan the screen goes by; its snapshot is of the same ask. */
+function essenceOf(plan: KeptPlan | undefined): unknown {
+  return plan === undefined ? undefined : [plan.id, plan.version, plan.ask, plan.ticks, plan.bowlPrice];
+}
 
 /** This soup, that much of it, this pot: what to pull, what does not scale, what to mind; then start. */
 @Component({
@@ -99,10 +105,14 @@ export class PlanPlace {
       switchMap(([id]) => (id === undefined || id === '' ? of(undefined) : this.plans.one(id))),
     ),
   );
-  protected readonly keptPlan = computed(() => {
-    const answer = this.keptAnswer();
-    return answer?.ok === true ? answer.value : undefined;
-  });
+  /** Fetched again on every change anywhere; only what is not the same may undo what is being typed here. */
+  protected readonly keptPlan = computed(
+    () => {
+      const answer = this.keptAnswer();
+      return answer?.ok === true ? answer.value : undefined;
+    },
+    { equal: (a, b) => JSON.stringify(essenceOf(a)) === JSON.stringify(essenceOf(b)) },
+  );
   private readonly plansAnswer = toSignal(this.plans.plans$);
   /** The batch that was started from this plan: from then on it stays as it is. */
   protected readonly startedBatch = computed(() => {
@@ -136,9 +146,10 @@ export class PlanPlace {
   });
   protected readonly units = computed(() => this.kit()?.units ?? 'metric');
 
+  private readonly keptAsk = computed(() => this.keptPlan()?.ask, { equal: (a, b) => JSON.stringify(a) === JSON.stringify(b) });
   protected readonly wanted = linkedSignal<Wanted>(() => {
-    const plan = this.keptPlan();
-    if (plan !== undefined) return wantedOf(plan.ask);
+    const ask = this.keptAsk();
+    if (ask !== undefined) return wantedOf(ask);
     return { ...NOTHING_YET, bowlG: this.kept()?.soup.writtenFor.bowlG ?? null };
   });
   protected readonly soup = computed(() => {

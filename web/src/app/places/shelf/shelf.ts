@@ -54,7 +54,7 @@ export class Shelf {
   private readonly batches = toSignal(inject(Batches).batches$);
   private readonly facts = toSignal(inject(ShelfFactsOf).facts$);
   private readonly field = viewChild<ElementRef<HTMLInputElement>>('find');
-  private readonly boards = viewChild('boards', { read: ElementRef<HTMLElement> });
+  private readonly boards = viewChild<unknown, ElementRef<HTMLElement>>('boards', { read: ElementRef });
 
   protected readonly boardPx = BOARD_PX;
   protected readonly sorts = SORTS;

@@ -103,6 +103,8 @@ test('a plan is kept with its ticks, changed, and stays when its batch starts', 
   await expect(page.getByText('1 of 7 on the bench')).toBeVisible();
   await expect(page.getByRole('spinbutton', { name: 'Make' })).toHaveValue('40');
   await page.getByRole('spinbutton', { name: 'Make' }).fill('60');
+  // The kept plan is in the stockpot, and sixty bowls are too much for that.
+  await page.getByRole('button', { name: 'Take the broad boiler' }).click();
   await page.getByRole('button', { name: /Keep the change/ }).click();
   await expect(page.getByText('The plan is kept as it now stands.')).toBeVisible();
   const id = new URL(page.url()).searchParams.get('plan') ?? '';

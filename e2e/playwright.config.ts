@@ -16,7 +16,8 @@ export default defineConfig({
   outputDir: './results',
   timeout: 240_000,
   expect: { timeout: 20_000 },
-  workers: 1,
+  workers: 2,
+  fullyParallel: true,
   reporter: [['line']],
   use: {
     viewport: { width: 1280, height: 800 },

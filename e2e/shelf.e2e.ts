@@ -4,7 +4,7 @@ import Ajv from 'ajv/dist/2020.js';
 import { parse } from 'csv-parse/sync';
 import jsonld from 'jsonld';
 import type { Page } from '@playwright/test';
-import { expect, test, watch, type RealServer } from './kitchen';
+import { choose, expect, test, watch, type RealServer } from './kitchen';
 
 const FIXTURES = join(import.meta.dirname, 'fixtures');
 const understood = (page: Page, text: RegExp | string): Promise<void> =>
@@ -248,21 +248,50 @@ test('tags, duplicating, retiring and bringing back', async ({ page, server }) =
   const quiet = watch(page);
   await page.goto(`${server.url}/shelf/swede-barley`);
   await page.getByRole('button', { name: 'More' }).click();
-  await page.getByLabel('A new tag').fill('winter');
+  await page.getByLabel('A new tag').fill('wet days');
   await page.getByRole('button', { name: 'Tag it' }).click();
-  await expect(page.getByRole('button', { name: 'Take the tag winter off' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Take the tag wet days off' })).toBeVisible();
   await page.getByRole('button', { name: 'Duplicate' }).click();
   await expect(page.getByRole('heading', { name: 'Swede & barley, again' })).toBeVisible();
   await page.getByRole('button', { name: 'Retire it' }).click();
   await expect(page).toHaveURL(/\/shelf$/);
   await expect(page.getByRole('link', { name: /again/ })).toHaveCount(0);
-  await page.getByRole('button', { name: 'winter', exact: true }).click();
+  await page.getByRole('button', { name: 'wet days', exact: true }).click();
   await expect(page.locator('.board a')).toHaveCount(1);
-  await page.getByRole('button', { name: 'winter', exact: true }).click();
+  await page.getByRole('button', { name: 'wet days', exact: true }).click();
   await page.getByRole('button', { name: /retired, 1/ }).click();
   await page.getByRole('button', { name: 'Bring back' }).click();
   await page.goto(`${server.url}/shelf`);
   await expect(page.getByRole('link', { name: /again/ })).toBeVisible();
+  quiet();
+});
+
+test('a stand-in says what it changes; kept as a variant it is planned beside the soup itself; optional lines can be left out', async ({
+  page,
+  server,
+}) => {
+  const quiet = watch(page);
+  await page.goto(`${server.url}/shelf/celeriac-leek-apple`);
+  await page.getByRole('heading', { name: 'One bowl' }).waitFor();
+  await page.keyboard.press('e');
+  await page.getByRole('button', { name: 'Stand-ins' }).click();
+  await choose(page, 'stand-line', /single cream/);
+  await page.getByLabel('take').fill('300 ml coconut milk');
+  await expect(page.locator('.says')).toContainText(/a bowl [+−]/);
+  await page.getByLabel('or keep both, this one as').fill('coconut');
+  await page.getByRole('button', { name: 'Keep it as a variant' }).click();
+  await expect(page.getByText('coconut: 300 ml coconut milk')).toBeVisible();
+  await page.getByLabel(/^Line: 1 large cooking apple/).focus();
+  await page.getByRole('button', { name: 'Optional', exact: true }).click();
+  await page.getByRole('button', { name: 'Save as version 2' }).click();
+  await page.getByRole('link', { name: /Plan a batch/ }).click();
+  await page.getByRole('button', { name: '40', exact: true }).click();
+  await expect(page.getByRole('row', { name: /Single cream/ })).toBeVisible();
+  await choose(page, 'variant', 'coconut');
+  await expect(page.getByRole('row', { name: /Coconut milk/ })).toBeVisible();
+  await expect(page.getByRole('row', { name: /Single cream/ })).toHaveCount(0);
+  await page.getByRole('button', { name: /^with cooking apple/ }).click();
+  await expect(page.getByRole('row', { name: /Cooking apple/ })).toHaveCount(0);
   quiet();
 });
 

@@ -329,7 +329,7 @@ describe('the server', () => {
     await seedGannetQuay(database, NOW);
     const soups = (await send('GET', '/soups')).body as { soups: unknown[] };
     const list = (await send('GET', '/batches')).body as { batches: KeptBatch[] };
-    expect(soups.soups.length).toBe(7);
+    expect(soups.soups.length).toBe(8);
     expect(list.batches.length).toBe(6);
     for (const one of list.batches) {
       expect(one.closedFigures?.dishedBowls).toBeGreaterThan(30);

@@ -8,7 +8,7 @@ import { appendEntries, startBatch } from '../batches.js';
 import type { Database } from '../database.js';
 import { saveKit } from '../kitchen.js';
 import { savePlan } from '../plans.js';
-import { listSoups, saveSoup } from '../soups.js';
+import { listSoups, saveSoup, shelveSoup } from '../soups.js';
 
 /** A boatyard's canteen on an invented quay. Everything here is made up. */
 const KIT: Kit = { ...READY_KITS.canteen, kitchen: 'Gannet Quay' };
@@ -27,7 +27,18 @@ const SHELF = new Set([
   'fennel-egg-cream',
   'swede-barley',
   'base-two-ways',
+  'squash-coconut-chilli',
 ]);
+
+/** What the cooks of the canteen call some of them. */
+const TAGS: Readonly<Record<string, readonly string[]>> = {
+  'beetroot-horseradish': ['noon', 'winter'],
+  'celeriac-leek-apple': ['noon'],
+  'parsnip-butter': ['noon', 'freezer'],
+  'pea-lettuce-cold': ['summer'],
+  'swede-barley': ['winter', 'flasks'],
+  'base-two-ways': ['freezer'],
+};
 
 /** Finished batches: days ago, soup, bowls, pot, and how far the cook's pours strayed from the plan. */
 const PAST = [
@@ -151,6 +162,8 @@ export async function seedGannetQuay(database: Database, nowMs: number): Promise
   await saveKit(database, KIT, nowMs);
   for (const soup of EXAMPLE_SOUPS.filter(({ id }) => SHELF.has(id))) {
     const saved = await saveSoup(database, soup, 0, 'as first written', nowMs - 60 * DAY_MS);
+    const tags = TAGS[soup.id];
+    if (saved.ok && tags !== undefined) await shelveSoup(database, soup.id, { tags, retired: false }, nowMs - 60 * DAY_MS);
     if (!saved.ok) throw new Error(`The demo's ${soup.id} has problems: ${JSON.stringify(saved.failure)}`);
   }
   const midnight = nowMs - (nowMs % DAY_MS);

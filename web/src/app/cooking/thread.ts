@@ -5,6 +5,7 @@ import {
   comesTo,
   compose,
   readPaste,
+  removeLine,
   rewriteLine,
   takeLine,
   workable,
@@ -21,7 +22,7 @@ import {
 import type { Kit } from '@tureen/core/kit';
 import { makeLarder, type Diets, type IngredientRow, type Larder } from '@tureen/core/larder';
 import { makePlan, roundedPull, typedPlan, writtenPlan, type Ask, type RoundedPull, type Snapshot } from '@tureen/core/plan';
-import type { Schools, Soup, SoupProblem } from '@tureen/core/soup';
+import type { Line, Schools, Soup, SoupProblem } from '@tureen/core/soup';
 import { compare, explain, type Askable, type Difference, type Why } from '@tureen/core/why';
 import { batchView, planView, viewOf, type BatchView, type PlanOutcome, type PlanView } from './views';
 
@@ -83,6 +84,11 @@ export type Typed =
       readonly assumed: readonly Assumed[];
       readonly kg: number;
     }
+  | { readonly ok: false; readonly reading: LineReading };
+
+/** A stand-in as it would be: the whole soup with it, the line itself where there is one, and what it changes. */
+export type StoodIn =
+  | { readonly ok: true; readonly soup: Soup; readonly line: Line | undefined; readonly difference: Difference | undefined }
   | { readonly ok: false; readonly reading: LineReading };
 
 /** A soup at a glance: its colour, what is in a bowl, how thick and how long. */
@@ -239,6 +245,22 @@ export class CookingThread {
       return { ok: true, edit: this.edited(added.soup), lineId: added.lineId, assumed, kg };
     }
     return { ok: true, edit: this.edited(rewriteLine(soup, lineId, taken)), lineId, assumed, kg };
+  }
+
+  /** A line replaced by what is typed, or left out where nothing is: the soup so, and what that changes in a bowl. */
+  standIn(soup: Soup, lineId: string, text: string): StoodIn {
+    const { kit } = this;
+    const { reading, taken } = this.taking(text === '' ? 'x' : text, soup.writtenFor.bowls);
+    if (text !== '' && taken === undefined) return { ok: false, reading };
+    const other = taken === undefined || text === '' ? removeLine(soup, lineId) : rewriteLine(soup, lineId, taken);
+    const before = kit === undefined ? undefined : writtenPlan(soup, this.rows, kit);
+    const after = kit === undefined ? undefined : writtenPlan(other, this.rows, kit);
+    return {
+      ok: true,
+      soup: other,
+      line: text === '' ? undefined : other.lines.find(({ id }) => id === lineId),
+      difference: before === undefined || after === undefined ? undefined : compare(before, after),
+    };
   }
 
   understand(text: string): Understood {

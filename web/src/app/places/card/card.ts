@@ -30,10 +30,11 @@ import { stationsOf, stopNamer } from '../stations';
 import { EditSteps } from './edit-steps';
 import { Editing } from './editing';
 import { SchoolsPanel } from './schools-panel';
+import { StandInPanel } from './stand-in-panel';
 import { targetsOf } from './targets';
 import { VersionsPanel } from './versions-panel';
 
-type Panel = 'bowl' | 'schools' | 'versions' | 'file';
+type Panel = 'bowl' | 'schools' | 'stand-in' | 'versions' | 'file';
 
 /** Somebody else's version, saved while this one was being changed, and what is not the same. */
 interface Clash {
@@ -54,7 +55,7 @@ const FILES: readonly { readonly format: Format; readonly name: string }[] = [
 @Component({
   selector: 'tt-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [EditSteps, Figure, Gauge, NzInputModule, RibbonPicture, RouterLink, SchoolsPanel, VersionsPanel],
+  imports: [EditSteps, Figure, Gauge, NzInputModule, RibbonPicture, RouterLink, SchoolsPanel, StandInPanel, VersionsPanel],
   providers: [Editing],
   templateUrl: './card.html',
   styleUrl: './card.less',
@@ -153,6 +154,7 @@ export class Card {
     const soup = this.kept()?.soup;
     return soup === undefined ? [] : FILES.map(({ format, name }) => ({ format, name, lost: lostSentence(lostIn(format, soup)) }));
   });
+  protected readonly words = computed(() => new Map(this.editing.edit()?.words ?? []));
   protected readonly isOvertaken = computed(() => this.isChanging() && (this.kept()?.version ?? 0) > this.basedOn());
 
   constructor() {

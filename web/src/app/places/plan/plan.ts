@@ -177,6 +177,18 @@ export class PlanPlace {
       (id) => ({ id, name: (byId.get(id)?.split(',')[0] ?? id).toLowerCase() }),
     );
   });
+  /** Lines that may be left out this time. */
+  protected readonly optional = computed(() => {
+    const without = new Set(this.wanted().without);
+    const byId = new Map(this.rows().map((row) => [row.id, row.name]));
+    return (this.soup()?.lines ?? [])
+      .filter((line) => line.optional === true)
+      .map(({ id, ingredient }) => ({
+        id,
+        left: without.has(id),
+        name: (byId.get(ingredient)?.split(',')[0] ?? id).toLowerCase(),
+      }));
+  });
   protected readonly pots = computed(
     () =>
       this.kit()?.pots.map((pot) => {
@@ -309,6 +321,11 @@ export class PlanPlace {
 
   protected want(change: Partial<Wanted>): void {
     this.wanted.update((have) => ({ ...have, ...change }));
+  }
+
+  protected leave(lineId: string): void {
+    const { without } = this.wanted();
+    this.want({ without: without.includes(lineId) ? without.filter((id) => id !== lineId) : [...without, lineId] });
   }
 
   protected turn(by: By): void {

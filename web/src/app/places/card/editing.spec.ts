@@ -1,0 +1,123 @@
+import { provideZonelessChangeDetection } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import { READY_KITS } from '@tureen/core/kit';
+import { LARDER_ROWS } from '@tureen/core/larder';
+import { EXAMPLE_SOUPS } from '@tureen/core/soup';
+import { Cooking } from '../../cooking/cooking';
+import { CookingThread } from '../../cooking/thread';
+import { Editing } from './editing';
+import { differenceInWords, SCHOOLS } from './schools';
+import { settingsOf } from './settings';
+import { targetsOf } from './targets';
+
+const leek = EXAMPLE_SOUPS.find(({ id }) => id === 'celeriac-leek-apple')!;
+const thread = new CookingThread();
+thread.stock(LARDER_ROWS, READY_KITS.canteen);
+
+/** The thread that really cooks, here in the page's own, its answers as late as a worker's. */
+const cooking = {
+  thread: {
+    edited: (...args: Parameters<CookingThread['edited']>) => Promise.resolve(thread.edited(...args)),
+    typed: (...args: Parameters<CookingThread['typed']>) => Promise.resolve(thread.typed(...args)),
+    meant: (...args: Parameters<CookingThread['meant']>) => Promise.resolve(thread.meant(...args)),
+  },
+};
+
+describe('editing', () => {
+  let editing: Editing;
+  const celeriac = (): unknown => editing.soup()?.lines.find(({ id }) => id === 'celeriac')?.amount;
+
+  beforeEach(() => {
+    TestBed.configureTestingModule({
+      providers: [provideZonelessChangeDetection(), Editing, { provide: Cooking, useValue: cooking }],
+    });
+    editing = TestBed.inject(Editing);
+    editing.begin(leek);
+  });
+
+  it('takes what is typed in one field in one go as one change, and goes back and forth over any number of them', async () => {
+    for (const text of ['2 kg celeriac', '2.5 kg celeriac', '2.5 kg celeriac, peeled']) await editing.type('celeriac', text);
+    expect(editing.changes()).toBe(1);
+    editing.leave();
+    await editing.type('celeriac', '3 kg celeriac, peeled');
+    for (let n = 0; n < 200; n++) editing.change({ ...editing.soup()!, note: `note ${String(n)}` });
+    expect(editing.changes()).toBe(202);
+    while (editing.canUndo()) editing.undo();
+    expect(editing.soup()).toBe(leek);
+    while (editing.canRedo()) editing.redo();
+    expect(editing.soup()?.note).toBe('note 199');
+    expect(celeriac()).toEqual({ rule: 'scaled', amount: { value: 3, unit: 'kg' } });
+  });
+
+  it('keeps what is not understood in its field, marked, and the soup as it was', async () => {
+    await editing.type('celeriac', '2 kg celeriak');
+    expect(editing.unread().get('celeriac')?.text).toBe('2 kg celeriak');
+    expect(editing.soup()).toBe(leek);
+    const reading = editing.unread().get('celeriac')!.reading;
+    if (reading.code !== 'UNKNOWN_FOOD') throw new Error(reading.code);
+    const answer = await editing.meant(reading, 'celeriac');
+    await editing.type('celeriac', reading.text, answer);
+    expect(celeriac()).toEqual({ rule: 'scaled', amount: { value: 2, unit: 'kg' } });
+    expect(editing.unread().size).toBe(0);
+  });
+
+  it('an answer that a later keystroke has overtaken is dropped', async () => {
+    const slow = editing.type('celeriac', '9 kg celeriac');
+    const fast = editing.type('celeriac', '2 kg celeriac');
+    await Promise.all([slow, fast]);
+    expect(celeriac()).toEqual({ rule: 'scaled', amount: { value: 2, unit: 'kg' } });
+  });
+
+  it('a new change forgets what was undone', async () => {
+    await editing.type('celeriac', '2 kg celeriac');
+    editing.undo();
+    editing.change({ ...leek, note: 'other' });
+    expect(editing.canRedo()).toBeFalse();
+  });
+});
+
+describe('settings', () => {
+  it('of every step of every example give back a step with the value that was set', () => {
+    for (const soup of EXAMPLE_SOUPS) {
+      for (const step of soup.root.steps) {
+        for (const setting of settingsOf(step, 'metric')) {
+          if (setting.kind === 'choice') continue;
+          const wanted = Math.min(setting.most, setting.value + setting.by);
+          const again = settingsOf(setting.set(wanted), 'metric').find(({ key }) => key === setting.key);
+          expect(again?.value).withContext(`${soup.id} ${step.id} ${setting.key}`).toBeCloseTo(wanted, 3);
+        }
+      }
+    }
+  });
+
+  it('show an oven in the kitchen’s own degrees', () => {
+    const roast = { id: 'r', op: 'roast', ovenC: 200, minutes: 40, load: 'rounds' } as const;
+    const oven = settingsOf(roast, 'us').find(({ key }) => key === 'ovenC');
+    expect([oven?.value, oven?.kind === 'number' ? oven.unit : '']).toEqual([392, '°F']);
+  });
+});
+
+describe('gauges of a card', () => {
+  it('stand in the order of tasting, and there is none for cream where there is none', () => {
+    const view = thread.written(leek)!;
+    expect(targetsOf(leek, view).map(({ name }) => name)).toEqual(['Salt', 'Body', 'Grain', 'Cream', 'Bowl', 'Into the bowl']);
+    const plain = EXAMPLE_SOUPS.find(({ id }) => id === 'swede-barley')!;
+    expect(targetsOf(plain, thread.written(plain)!).map(({ name }) => name)).not.toContain('Cream');
+    for (const gauge of targetsOf(leek, view)) {
+      expect(gauge.low).withContext(gauge.name).toBeLessThan(gauge.high);
+      expect(gauge.figure)
+        .withContext(gauge.name)
+        .toMatch(/\d.* (%|mPa·s|mm|g|°C)|\d+ g/);
+    }
+  });
+});
+
+describe('schools', () => {
+  it('say what they would change, in the figures of the two runs', () => {
+    const [sweat, roast] = thread.schoolDifferences(leek, [{ colour: 'sweat' }, { colour: 'roast' }]);
+    expect(differenceInWords(sweat, 'GBP')).toBe('as it is now');
+    expect(differenceInWords(roast, 'GBP')).toMatch(/time \+/);
+    expect(differenceInWords(undefined, 'GBP')).toBeUndefined();
+    expect(SCHOOLS.length).toBe(13);
+  });
+});

@@ -4,6 +4,7 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { build as bundle } from 'esbuild';
+import { benchBrowser } from './bench-browser.mjs';
 import { startServer } from './real-server.mjs';
 import { build, checkNode, install, ROOT } from './ready.mjs';
 
@@ -38,15 +39,16 @@ try {
   for (const { name, figure, goal } of JSON.parse(printed)) say(name, figure, goal);
 
   const { server, url } = await startServer(join(folder, 'bench.sqlite'), '--demo');
-  const post = async (path, body) => {
+  const send = async (method, path, body) => {
     const response = await fetch(`${url}/api${path}`, {
-      method: 'POST',
+      method,
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(body),
+      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
     });
     if (!response.ok) throw new Error(await response.text());
     return response.json();
   };
+  const post = (path, body) => send('POST', path, body);
   const id = (n) => `00000000-0000-4000-8000-${n.toString(16).padStart(12, '0')}`;
   await post('/plans', {
     id: id(1),
@@ -69,11 +71,19 @@ try {
     await post(`/batches/${id(2)}/entries`, { entries: [entry] });
     if (n >= 100) times.push(performance.now() - started);
   }
+  const inBrowser = await benchBrowser({
+    url,
+    post,
+    put: (path, body) => send('PUT', path, body),
+    get: (path) => send('GET', path),
+  });
   server.kill();
   times.sort((a, b) => a - b);
   const at = (share) => `${times[Math.floor(share * times.length)].toFixed(1)} ms`;
   say('entry acknowledged, on disk, over HTTP: p50', at(0.5), '10 ms');
   say('entry acknowledged, on disk, over HTTP: p99', at(0.99), '10 ms');
+
+  for (const { name, figure, goal } of inBrowser) say(name, figure, goal);
 
   const web = join(ROOT, 'dist/web');
   const html = readFileSync(join(web, 'index.html'), 'utf8');

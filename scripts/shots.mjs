@@ -22,6 +22,20 @@ const browser = await chromium.launch({ executablePath, args: FLAGS });
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 page.on('pageerror', (error) => process.stderr.write(`${error.message}\n`));
 
+/** A soup as somebody might paste it, with two things in it that have to be asked. */
+const WRITTEN = `Carrot and ginger
+Serves 4
+
+1 tbsp olive oil
+1 onion, chopped
+2 cloves garlic, crushed
+a thumb of ginger, grated
+1 kg carots, peeled and sliced
+1 litre vegetable stock
+1 can coconut milk
+juice of 1 lime
+salt and pepper`;
+
 async function shoot(name) {
   if (only.length > 0 && !only.includes(name)) return;
   await page.waitForTimeout(250);
@@ -42,14 +56,43 @@ try {
   await page.getByText('Beetroot & horseradish').waitFor();
   await page.waitForTimeout(800);
   await shoot('shelf');
-  await page.getByText('Beetroot & horseradish').click();
+  await page.goto(`${url}/shelf/new`);
+  await page.getByLabel('Type or paste').fill(WRITTEN);
+  await page.getByText(/lines understood/).waitFor();
+  await page.waitForTimeout(600);
+  await shoot('new-soup');
+  await page.goto(`${url}/shelf/beetroot-horseradish`);
   await page.getByText('One bowl').waitFor();
   await shoot('card');
+  await page.keyboard.press('e');
+  await page.getByLabel(/^Line: 1\.75 kg/).fill('2.2 kg beetroot, peeled, wedges');
+  await page.waitForTimeout(500);
+  await shoot('card-edit');
+  await page.goto(`${url}/larder`);
+  await page.getByRole('button', { name: /^Celeriac/ }).click();
+  await page.getByText('Trimming leaves').waitFor();
+  await shoot('larder');
+  await page.goto(`${url}/kit`);
+  await page.getByText('Prices in').waitFor();
+  await shoot('kit');
+  await page.goto(`${url}/shelf/beetroot-horseradish`);
+  await page.getByText('One bowl').waitFor();
   await page.keyboard.press('p');
   await page.getByRole('button', { name: '80', exact: true }).click();
   await page.getByText('on the bench').waitFor();
   await page.waitForTimeout(600);
   await shoot('plan');
+  await page.keyboard.press('3');
+  await page.getByText('Bowls to count on').waitFor();
+  await shoot('plan-odds');
+  await page.keyboard.press('1');
+  await page.evaluate(() => {
+    document.documentElement.dataset.theme = 'dark';
+  });
+  await shoot('plan-dark');
+  await page.evaluate(() => {
+    document.documentElement.dataset.theme = 'light';
+  });
   await page.getByRole('button', { name: /Start this batch/ }).click();
   await page.getByText('The step in hand').or(page.locator('.step h2')).first().waitFor();
   await page.keyboard.press('Escape');

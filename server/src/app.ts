@@ -49,7 +49,7 @@ function body<T extends ZodType>(schema: T) {
 }
 
 /** Which version of a soup is asked for; the newest where none is. */
- 
+
 function versionAsked() {
   return zValidator('query', z.object({ version: z.coerce.number<string>().int().optional() }), (result, c) => {
     if (!result.success) return fail(c, { code: 'NO_SUCH_SOUP', field: 'version' });

@@ -1,4 +1,4 @@
-import { LARDER_ROWS, checkRows, type IngredientRow } from '@tureen/core/larder';
+import { LARDER_ROWS, checkRows, type IngredientRow, type RowProblem } from '@tureen/core/larder';
 import { asc, desc, eq } from 'drizzle-orm';
 import type { Database } from './database.js';
 import { done, failed, type Outcome } from './failure.js';
@@ -77,6 +77,15 @@ export async function readIngredient(database: Database, id: string, nowMs: numb
   };
 }
 
+/** What looks wrong with a row by itself, and with the row that it says it is a variety of. */
+async function problemsOf({ db }: Database, row: IngredientRow): Promise<readonly RowProblem[]> {
+  const alone = checkRows([row]).filter(({ code }) => code !== 'VARIETY_UNKNOWN');
+  const { id, varietyOf } = row;
+  if (varietyOf === undefined || LARDER_ROWS.some((shipped) => shipped.id === varietyOf)) return alone;
+  const [own] = await db.select({ id: corrections.id }).from(corrections).where(eq(corrections.ingredient, varietyOf)).limit(1);
+  return own === undefined ? [...alone, { id, code: 'VARIETY_UNKNOWN', of: varietyOf }] : alone;
+}
+
 /** Puts a kitchen's own row over the one that ships, or beside them all; null takes it back. The original is kept. */
 export async function correctIngredient(
   database: Database,
@@ -86,8 +95,7 @@ export async function correctIngredient(
   nowMs: number,
 ): Promise<Outcome<{ id: string }>> {
   if (row !== null && row.id !== id) return failed({ code: 'BAD_INPUT', field: 'row.id', why: 'it is not the id of the address' });
-  const { rows } = await readLarder(database, nowMs);
-  const problems = row === null ? [] : checkRows([...rows.filter((own) => own.id !== id), row]).filter((one) => one.id === id);
+  const problems = row === null ? [] : await problemsOf(database, row);
   if (problems.length > 0) return failed({ code: 'ROW_PROBLEMS', field: 'row', problems });
   await database.write(() => database.db.insert(corrections).values({ ingredient: id, row, why, createdAtMs: nowMs }));
   return done({ id });

@@ -1,10 +1,13 @@
 import { inject, Injectable } from '@angular/core';
 import type { Kit } from '@tureen/core/kit';
 import type { IngredientRow } from '@tureen/core/larder';
-import { filter, map, merge, shareReplay, startWith, switchMap, type Observable } from 'rxjs';
+import { auditTime, filter, map, merge, shareReplay, startWith, switchMap, type Observable } from 'rxjs';
 import type { IngredientHistory, KeptLarder } from '@tureen/server/api';
 import { Api, ask, type Answer } from './api';
 import { Live } from './live';
+
+/** Changes that come in one burst, as a list of prices does, are one reason to ask again. */
+const BURST_MS = 80;
 
 export interface KitchenState {
   readonly kit: Kit | null;
@@ -30,7 +33,10 @@ export class Kitchen {
 
   /** Asked again whenever the stream opens, so that a first try without a server is not the last. */
   readonly larder$: Observable<KeptLarder> = merge(
-    this.live.change$.pipe(filter(({ kind }) => kind === 'larder')),
+    this.live.change$.pipe(
+      filter(({ kind }) => kind === 'larder'),
+      auditTime(BURST_MS),
+    ),
     this.live.open$.pipe(filter((open) => open)),
   ).pipe(
     startWith(undefined),

@@ -1,9 +1,11 @@
 import { inject, Injectable } from '@angular/core';
 import type { Soup } from '@tureen/core/soup';
 import type { KeptSoup, SoupVersion } from '@tureen/server/api';
-import { filter, merge, shareReplay, startWith, switchMap, type Observable } from 'rxjs';
+import { auditTime, filter, merge, shareReplay, startWith, switchMap, type Observable } from 'rxjs';
 import { Api, ask, type Answer } from './api';
 import { Live } from './live';
+
+const BURST_MS = 80;
 
 /** The soups on the shelf. */
 @Injectable({ providedIn: 'root' })
@@ -12,7 +14,11 @@ export class Soups {
   private readonly live = inject(Live);
 
   readonly soups$: Observable<Answer<{ soups: KeptSoup[] }>> = merge(
-    this.live.change$.pipe(filter(({ kind }) => kind === 'soup')),
+    // Many changes at once, as when a shelf is filled, are one reason to ask again.
+    this.live.change$.pipe(
+      filter(({ kind }) => kind === 'soup'),
+      auditTime(BURST_MS),
+    ),
     this.live.open$.pipe(filter((open) => open)),
   ).pipe(
     startWith(undefined),

@@ -259,9 +259,14 @@ export class Card {
 
   /** Saves the soup as its next version. If somebody saved meanwhile, nothing is overwritten and both are shown. */
   protected async save(on = this.basedOn()): Promise<void> {
-    const soup = this.editing.soup();
-    if (soup === undefined || this.saving()) return;
+    if (this.saving()) return;
     this.saving.set(true);
+    await this.editing.settled();
+    const soup = this.editing.soup();
+    if (soup === undefined) {
+      this.saving.set(false);
+      return;
+    }
     const answer = await this.soups.save(soup, on, this.note().trim());
     this.saving.set(false);
     if (answer.ok) {

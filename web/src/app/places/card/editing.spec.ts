@@ -68,6 +68,12 @@ describe('editing', () => {
     expect(celeriac()).toEqual({ rule: 'scaled', amount: { value: 2, unit: 'kg' } });
   });
 
+  it('what was typed a moment ago is in before it is saved', async () => {
+    void editing.type('celeriac', '4 kg celeriac');
+    await editing.settled();
+    expect(celeriac()).toEqual({ rule: 'scaled', amount: { value: 4, unit: 'kg' } });
+  });
+
   it('a new change forgets what was undone', async () => {
     await editing.type('celeriac', '2 kg celeriac');
     editing.undo();

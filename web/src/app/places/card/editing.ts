@@ -26,6 +26,7 @@ export class Editing {
   private readonly current = signal<Soup | undefined>(undefined);
   private typing: string | undefined;
   private asked = 0;
+  private underWay: Promise<unknown> = Promise.resolve();
 
   readonly soup = this.current.asReadonly();
   readonly edit = signal<EditView | undefined>(undefined);
@@ -104,8 +105,19 @@ export class Editing {
     });
   }
 
+  /** Resolves once everything that was typed is in the soup, or marked. */
+  async settled(): Promise<void> {
+    await this.underWay;
+  }
+
   /** What is typed in the field of a line. An empty one, or one that is not understood, leaves the soup as it was. */
-  async type(lineId: string, text: string, answer?: Answer): Promise<void> {
+  type(lineId: string, text: string, answer?: Answer): Promise<void> {
+    const typed = this.typeNow(lineId, text, answer);
+    this.underWay = typed;
+    return typed;
+  }
+
+  private async typeNow(lineId: string, text: string, answer?: Answer): Promise<void> {
     const soup = this.current();
     if (soup === undefined) return;
     this.asked += 1;
@@ -125,7 +137,13 @@ export class Editing {
   }
 
   /** A new line, typed behind a step. @returns whether it was understood and put in. */
-  async add(stepId: string, text: string, at: Place | undefined, answer?: Answer): Promise<boolean> {
+  add(stepId: string, text: string, at: Place | undefined, answer?: Answer): Promise<boolean> {
+    const added = this.addNow(stepId, text, at, answer);
+    this.underWay = added;
+    return added;
+  }
+
+  private async addNow(stepId: string, text: string, at: Place | undefined, answer?: Answer): Promise<boolean> {
     const soup = this.current();
     if (soup === undefined || text.trim() === '') return false;
     const field = NEW_LINE + stepId;

@@ -235,9 +235,15 @@ export class NewSoup {
   }
 
   protected async save(): Promise<void> {
-    const draft = this.draft();
-    if (draft === undefined || this.saving()) return;
+    if (this.draft() === undefined || this.saving()) return;
     this.saving.set(true);
+    // What was typed or answered a moment ago is in it too: the draft on the screen may be a keystroke behind.
+    const whole = this.whole();
+    const draft = whole === undefined ? await this.cooking.thread.drafted(this.drafting()) : { soup: whole };
+    if (draft === undefined) {
+      this.saving.set(false);
+      return;
+    }
     const taken = new Set(this.shelfSoups().map(({ id }) => id));
     const name = this.name().trim();
     const soup: Soup = {

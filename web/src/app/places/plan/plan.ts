@@ -370,9 +370,13 @@ export class PlanPlace {
 
   /** Keeps the plan as it stands: a new one, or the one that was being changed. @returns its id where that went well. */
   protected async keep(): Promise<string | undefined> {
-    const ask = this.ask();
+    const open = this.open();
     const kept = this.kept();
-    if (ask === undefined || kept === undefined || this.view() === undefined) return undefined;
+    if (open === undefined || kept === undefined) return undefined;
+    // What was changed a moment ago counts: the plan on the screen may be a keystroke behind.
+    const planned = await this.cooking.thread.plan(kept.soup, open);
+    if (planned?.outcome.ok !== true) return undefined;
+    const { ask } = planned;
     const id = this.plan();
     this.refused.set('');
     if (id !== undefined && this.startedBatch() === undefined) {
@@ -392,6 +396,15 @@ export class PlanPlace {
     return fresh;
   }
 
+  /** The plan with what is on the screen now: kept already, or kept for it. */
+  private async keepAsItStands(): Promise<string | undefined> {
+    const ask = this.keptPlan()?.ask;
+    const open = this.open();
+    const kept = this.kept();
+    const planned = open === undefined || kept === undefined ? undefined : await this.cooking.thread.plan(kept.soup, open);
+    return ask !== undefined && JSON.stringify(ask) === JSON.stringify(planned?.ask) ? this.plan() : this.keep();
+  }
+
   protected async start(): Promise<void> {
     const batch = this.startedBatch();
     if (batch !== undefined) {
@@ -400,7 +413,7 @@ export class PlanPlace {
     }
     if (this.view() === undefined || this.busy()) return;
     this.busy.set(true);
-    const id = this.isKept() ? this.plan() : await this.keep();
+    const id = await this.keepAsItStands();
     const answer = id === undefined ? undefined : await this.batches.start(this.batchId, id);
     this.busy.set(false);
     if (answer?.ok === true) await this.router.navigate(['/stove', answer.value.id]);

@@ -107,6 +107,7 @@ test('a plan is kept with its ticks, changed, and stays when its batch starts', 
   await page.getByRole('button', { name: 'Take the broad boiler' }).click();
   await page.getByRole('button', { name: /Keep the change/ }).click();
   await expect(page.getByText('The plan is kept as it now stands.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Kept', exact: false }).filter({ hasText: 'Kept' })).toBeDisabled();
   const id = new URL(page.url()).searchParams.get('plan') ?? '';
   const plan = async (): Promise<{ figures: { bowls: number }; version: number }> =>
     (await (await page.request.get(`${server.url}/api/plans/${id}`)).json()) as { figures: { bowls: number }; version: number };

@@ -2,7 +2,7 @@ import { READY_KITS } from '@tureen/core/kit';
 import { LARDER_ROWS } from '@tureen/core/larder';
 import { EXAMPLE_SOUPS } from '@tureen/core/soup';
 import { CookingThread } from '../../cooking/thread';
-import { askOf, cartonsOf, SIDES, wantedOf, type Wanted } from './anchors';
+import { askOf, cartonsOf, isSameAsk, SIDES, wantedOf, type Wanted } from './anchors';
 
 const kit = READY_KITS.canteen;
 const beetroot = EXAMPLE_SOUPS.find(({ id }) => id === 'beetroot-horseradish')!;
@@ -58,6 +58,14 @@ describe('what a cook wants', () => {
     expect(pot(50)).toBe('stockpot-20');
     expect(pot(90)).toBe('boiler-40');
     expect(pot(200)).toBe('boiler-98');
+  });
+
+  it('asks are the same in whatever order their fields stand', () => {
+    const ask = { bowls: 40, bowlG: 300, potId: 'boiler-40' };
+    expect(isSameAsk(ask, { potId: 'boiler-40', bowls: 40, bowlG: 300 })).toBeTrue();
+    expect(isSameAsk(ask, { ...ask, bowls: 41 })).toBeFalse();
+    expect(isSameAsk(ask, { ...ask, anchors: [{ by: 'pot' }] })).toBeFalse();
+    expect(isSameAsk(ask, undefined)).toBeFalse();
   });
 
   it('cartons begin with the finish', () => {

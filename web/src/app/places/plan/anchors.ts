@@ -1,6 +1,6 @@
 import type { Kit } from '@tureen/core/kit';
 import type { IngredientRow } from '@tureen/core/larder';
-import { LEAST_BOWL_G, MOST_BOWLS, MOST_BOWL_G, type Ask } from '@tureen/core/plan';
+import { AskSchema, LEAST_BOWL_G, MOST_BOWLS, MOST_BOWL_G, type Ask } from '@tureen/core/plan';
 import type { Anchor } from '@tureen/core/solve';
 import { walk, type Soup } from '@tureen/core/soup';
 
@@ -133,4 +133,10 @@ export function cartonsOf(soup: Soup, rows: readonly IngredientRow[]): readonly 
         : [],
     );
   });
+}
+
+/** Whether two asks are the same, in whatever order their fields were written. */
+export function isSameAsk(a: Ask | undefined, b: Ask | undefined): boolean {
+  if (a === undefined || b === undefined) return a === b;
+  return JSON.stringify(AskSchema.parse(a)) === JSON.stringify(AskSchema.parse(b));
 }

@@ -22,7 +22,7 @@ import { Soups } from '../../services/soups';
 import { onKeys } from '../../shell/keys';
 import { mass, namer } from '../figures';
 import { stopNamer } from '../stations';
-import { askOf, cartonsOf, SIDES, wantedOf, type By, type Wanted } from './anchors';
+import { askOf, cartonsOf, isSameAsk, SIDES, wantedOf, type By, type Wanted } from './anchors';
 import { MoneyLook } from './money-look';
 import { OddsLook } from './odds-look';
 import { PullList } from './pull-list';
@@ -295,7 +295,7 @@ export class PlanPlace {
   /** Whether what is on the screen is what the kept plan says. */
   protected readonly isKept = computed(() => {
     const plan = this.keptPlan();
-    return plan !== undefined && JSON.stringify(plan.ask) === JSON.stringify(this.ask());
+    return plan !== undefined && isSameAsk(plan.ask, this.ask());
   });
 
   constructor() {
@@ -402,7 +402,7 @@ export class PlanPlace {
     const open = this.open();
     const kept = this.kept();
     const planned = open === undefined || kept === undefined ? undefined : await this.cooking.thread.plan(kept.soup, open);
-    return ask !== undefined && JSON.stringify(ask) === JSON.stringify(planned?.ask) ? this.plan() : this.keep();
+    return ask !== undefined && isSameAsk(ask, planned?.ask) ? this.plan() : this.keep();
   }
 
   protected async start(): Promise<void> {

@@ -4,7 +4,7 @@ import type { IngredientRow, Larder } from '../larder/index.js';
 import { assumedAmount, cutOf, roleOf, usualCut, type Role } from './role.js';
 
 /** What may be taken for granted of a line, each shown beside it. */
-export type Assumed = Extract<LineReading, { code: 'READ' }>['assumed'][number] | 'TO_TASTE' | 'USUAL_CUT';
+export type Assumed = Extract<LineReading, { code: 'READ' }>['assumed'][number] | 'TO_TASTE';
 
 /** A written line that has been understood: ready to be put into a soup. */
 export interface TakenLine {

@@ -1,8 +1,7 @@
 import { walk, type Soup } from '../soup/index.js';
 
 /** Ways out for a soup, and what each can hold. */
-export const FORMATS = ['soup', 'recipe', 'csv', 'text'] as const;
-export type Format = (typeof FORMATS)[number];
+export type Format = 'soup' | 'recipe' | 'csv' | 'text';
 
 /** What a soup has that a format can't hold. */
 export type Lost = 'TARGETS' | 'BRANCHES' | 'SCHOOLS' | 'SHARES' | 'STEPS' | 'VARIANTS' | 'CARDS';

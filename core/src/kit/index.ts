@@ -20,3 +20,4 @@ export {
 export { boilingPointC, pressurePa } from './air.js';
 export { READY_KITS } from './ready.js';
 export { DEFAULT_HABITS, HABITS, HABIT_NAMES, habitsOf, type Habit, type HabitName, type Habits } from './habits.js';
+export { volumeByWaterM3 } from './weighed.js';

@@ -1,5 +1,5 @@
 import psychrolib from 'psychrolib';
-import { KitSchema, READY_KITS, belowRimM, boilingPointC, brimM3, pressurePa, usableM3 } from './index.js';
+import { KitSchema, READY_KITS, belowRimM, boilingPointC, brimM3, pressurePa, usableM3, volumeByWaterM3 } from './index.js';
 
 psychrolib.SetUnitSystem(psychrolib.SI);
 
@@ -47,5 +47,12 @@ describe('kit', () => {
     expect(brimM3(pot!)).toBeCloseTo(0.0402, 4);
     expect(usableM3(pot!)).toBeCloseTo(0.03539, 4);
     expect(belowRimM(pot!, 0.02)).toBeCloseTo(0.32 - 0.1592, 4);
+  });
+});
+
+describe('a ladle by its water', () => {
+  it('of 140 g holds 140 mL, within a tenth of a per cent', () => {
+    // 140 g at 999.1 kg/m3: 140.126 mL.
+    expect(volumeByWaterM3(0.14) * 1e6).toBeCloseTo(140.126, 3);
   });
 });

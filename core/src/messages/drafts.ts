@@ -38,7 +38,6 @@ const ASSUMED: Readonly<Record<Assumed, string>> = {
   MIDDLE_OF_RANGE: 'the middle of the range',
   CAN_CONTENTS: 'by what the can says',
   TO_TASTE: 'no amount written: a usual one',
-  USUAL_CUT: 'cut as usual',
 };
 
 /** What was taken for granted of a line, in a few words; empty where nothing was. */

@@ -1,5 +1,5 @@
 import type { Blender, Kit, Measure, Sieve, Tray, Vessel } from '@tureen/core/kit';
-import type { UnitSystem } from '@tureen/core/units';
+import { UNITS, type UnitSystem } from '@tureen/core/units';
 
 /** Lists of a kit that are edited as tables. */
 export type Shelf = 'pots' | 'ladles' | 'trays' | 'blenders' | 'bowls' | 'sieves';
@@ -16,20 +16,15 @@ export interface Column {
   readonly by: number;
 }
 
-const INCH_M = 0.0254;
-const POUND_KG = 0.45359237;
-const US_QUART_M3 = 9.46352946e-4;
-const IMPERIAL_PINT_M3 = 5.6826125e-4;
-
 function inSystem(system: UnitSystem) {
-  const length = system === 'metric' ? { unit: 'cm', factor: 100, by: 0.5 } : { unit: 'in', factor: 1 / INCH_M, by: 0.25 };
-  const mass = system === 'metric' ? { unit: 'kg', factor: 1, by: 0.1 } : { unit: 'lb', factor: 1 / POUND_KG, by: 0.1 };
+  const length = system === 'metric' ? { unit: 'cm', factor: 100, by: 0.5 } : { unit: 'in', factor: 1 / UNITS.in.si, by: 0.25 };
+  const mass = system === 'metric' ? { unit: 'kg', factor: 1, by: 0.1 } : { unit: 'lb', factor: 1 / UNITS.lb.si, by: 0.1 };
   const litres =
     system === 'metric'
       ? { unit: 'L', factor: 1000, by: 0.5 }
       : system === 'us'
-        ? { unit: 'qt', factor: 1 / US_QUART_M3, by: 0.5 }
-        : { unit: 'pt', factor: 1 / IMPERIAL_PINT_M3, by: 1 };
+        ? { unit: 'qt', factor: 1 / UNITS['quart-us'].si, by: 0.5 }
+        : { unit: 'pt', factor: 1 / UNITS['pint-imp'].si, by: 1 };
   return { length, mass, litres };
 }
 

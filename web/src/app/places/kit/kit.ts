@@ -2,18 +2,16 @@ import { ChangeDetectionStrategy, Component, computed, HostListener, inject, lin
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import { boilingPointC, habitsOf, KitSchema, READY_KITS, type Kit, type Vessel } from '@tureen/core/kit';
+import { boilingPointC, habitsOf, KitSchema, READY_KITS, volumeByWaterM3, type Kit, type Vessel } from '@tureen/core/kit';
 import { LIDS, measuredBoilOff, VIGOURS, type Lid, type Vigour } from '@tureen/core/steps';
-import { fahrenheitOf, showVolume } from '@tureen/core/units';
+import { fahrenheitOf, showVolume, UNITS } from '@tureen/core/units';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { Kitchen, type ReadyKitchen } from '../../services/kitchen';
 import { columnsOf, fresh, itemsOf, SHELVES, withItems, type Column, type Shelf } from './fields';
 import { PotsDrawing } from './pots-drawing';
 
-/** Water at the temperature of a kitchen's tap, kg/m3 at 15 °C (from memory; it changes by 0.3 % up to 25 °C). */
-const TAP_WATER_KG_M3 = 999;
-const FOOT_M = 0.3048;
+const FOOT_M = 12 * UNITS.in.si;
 
 interface Weighing {
   readonly potId: string;
@@ -117,7 +115,7 @@ export class KitPlace {
     const kit = this.kit();
     const ladle = kit?.ladles.find((one) => one.id === id) ?? kit?.ladles[0];
     if (kit === undefined || ladle === undefined || grams === null || !(grams > 0) || !(grams < 50_000)) return undefined;
-    const volumeM3 = grams / 1000 / TAP_WATER_KG_M3;
+    const volumeM3 = volumeByWaterM3(grams / 1000);
     const { digits, unit } = showVolume(volumeM3, kit.units);
     const off = (volumeM3 / ladle.volumeM3 - 1) * 100;
     return { ladle, volumeM3, text: `${digits} ${unit}`, off: `${off >= 0 ? '+' : '−'}${Math.abs(off).toFixed(0)} %` };

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { brimM3, usableM3, type Vessel } from '@tureen/core/kit';
-import { showVolume, type UnitSystem } from '@tureen/core/units';
+import { showVolume, UNITS, type UnitSystem } from '@tureen/core/units';
 
 const HIGH_PX = 190;
 const WIDE_PX = 1180;
@@ -73,7 +73,7 @@ export class PotsDrawing {
     return Math.min((HIGH_PX - 8) / deepest, (WIDE_PX - 140 - GAP_PX * vessels.length) / Math.max(0.01, widest));
   });
   /** Ten centimetres, or four inches, by the same scale. */
-  protected readonly scale = computed(() => (this.units() === 'metric' ? 0.1 : 4 * 0.0254) * this.pxPerM());
+  protected readonly scale = computed(() => (this.units() === 'metric' ? 0.1 : 4 * UNITS.in.si) * this.pxPerM());
   protected readonly pots = computed(() => {
     const px = this.pxPerM();
     let x = 24;

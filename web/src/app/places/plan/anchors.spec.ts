@@ -2,21 +2,11 @@ import { READY_KITS } from '@tureen/core/kit';
 import { LARDER_ROWS } from '@tureen/core/larder';
 import { EXAMPLE_SOUPS } from '@tureen/core/soup';
 import { CookingThread } from '../../cooking/thread';
-import { askOf, cartonsOf, isSameAsk, SIDES, wantedOf, type Wanted } from './anchors';
+import { askOf, cartonsOf, isSameAsk, NOTHING_YET, SIDES, wantedOf, type Wanted } from './anchors';
 
 const kit = READY_KITS.canteen;
 const beetroot = EXAMPLE_SOUPS.find(({ id }) => id === 'beetroot-horseradish')!;
-const nothing: Wanted = {
-  by: 'bowls',
-  amount: null,
-  bowlG: 300,
-  potId: undefined,
-  ingredient: undefined,
-  line: undefined,
-  cartonKg: null,
-  variant: undefined,
-  without: [],
-};
+const nothing: Wanted = { ...NOTHING_YET, bowlG: 300 };
 const thread = new CookingThread();
 thread.stock(LARDER_ROWS, kit);
 

@@ -31,6 +31,19 @@ export interface Wanted {
   readonly without: readonly string[];
 }
 
+/** Before the cook has said anything. */
+export const NOTHING_YET: Wanted = {
+  by: 'bowls',
+  amount: null,
+  bowlG: null,
+  potId: undefined,
+  ingredient: undefined,
+  line: undefined,
+  cartonKg: null,
+  variant: undefined,
+  without: [],
+};
+
 /** An ask, but for the pot where any will do. */
 export type OpenAsk = Omit<Ask, 'potId'> & { readonly potId?: string | undefined };
 

@@ -22,7 +22,8 @@ import { Soups } from '../../services/soups';
 import { onKeys } from '../../shell/keys';
 import { mass, namer } from '../figures';
 import { stopNamer } from '../stations';
-import { askOf, cartonsOf, isSameAsk, SIDES, wantedOf, type By, type Wanted } from './anchors';
+import { askOf, cartonsOf, isSameAsk, NOTHING_YET, SIDES, wantedOf, type By, type Wanted } from './anchors';
+import { LOOKS, type Look } from './looks';
 import { MoneyLook } from './money-look';
 import { OddsLook } from './odds-look';
 import { PullList } from './pull-list';
@@ -32,27 +33,6 @@ import { StationLook } from './station-look';
 const KEYSTROKE_MS = 60;
 /** Round numbers of bowls, one touch each. */
 const ROUND = [10, 20, 40, 60, 80, 120] as const;
-
-const LOOKS = [
-  { look: 'pull', name: 'Pull list', key: '1' },
-  { look: 'stations', name: 'Stations', key: '2' },
-  { look: 'odds', name: 'Odds', key: '3' },
-  { look: 'money', name: 'Cost and bowl', key: '4' },
-  { look: 'beside', name: 'Side by side', key: '5' },
-] as const;
-type Look = (typeof LOOKS)[number]['look'];
-
-const NOTHING_YET: Wanted = {
-  by: 'bowls',
-  amount: null,
-  bowlG: null,
-  potId: undefined,
-  ingredient: undefined,
-  line: undefined,
-  cartonKg: null,
-  variant: undefined,
-  without: [],
-};
 
 /** What of a kept plan the screen goes by; its snapshot is of the same ask. */
 function essenceOf(plan: KeptPlan | undefined): unknown {

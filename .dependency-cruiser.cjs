@@ -21,6 +21,7 @@ const ORDER = [
   'why',
   'draft',
   'batch',
+  'bench',
   'messages',
   'formats',
 ];
@@ -36,6 +37,13 @@ const inOrder = ORDER.map((folder, n) => ({
 module.exports = {
   forbidden: [
     ...inOrder,
+    {
+      name: 'bench-knows-no-cooking',
+      comment: 'What gives tests a truth must not share its making with what is tested.',
+      severity: 'error',
+      from: { path: '^core/src/bench/', pathNot: '\\.spec\\.ts$' },
+      to: { path: '^core/src/(?!bench/)' },
+    },
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
     {
       name: 'core-is-pure',

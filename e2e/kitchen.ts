@@ -13,7 +13,10 @@ export class RealServer {
   private port = 0;
   url = '';
 
-  constructor(private readonly demo: boolean) {}
+  constructor(
+    private readonly demo: boolean,
+    private readonly extra: readonly string[] = [],
+  ) {}
 
   async start(): Promise<void> {
     const args = [
@@ -26,16 +29,20 @@ export class RealServer {
       '--port',
       String(this.port),
     ];
-    const child = spawn(process.execPath, [join(ROOT, 'dist/server/main.mjs'), ...args, ...(this.demo ? ['--demo'] : [])], {
-      stdio: ['ignore', 'pipe', 'inherit'],
-    });
+    const child = spawn(
+      process.execPath,
+      [join(ROOT, 'dist/server/main.mjs'), ...args, ...(this.demo ? ['--demo'] : []), ...this.extra],
+      {
+        stdio: ['ignore', 'pipe', 'inherit'],
+      },
+    );
     this.child = child;
     this.url = await new Promise((resolve, reject) => {
       child.once('exit', (code) => {
         reject(new Error(`The server left with ${String(code)}.`));
       });
       child.stdout.on('data', (text: Buffer) => {
-        const found = /http:\/\/\S+/.exec(text.toString())?.[0];
+        const found = /https?:\/\/localhost\S+/.exec(text.toString())?.[0];
         if (found !== undefined) resolve(found);
       });
     });

@@ -21,6 +21,8 @@ export default defineConfig({
   reporter: [['line']],
   use: {
     viewport: { width: 1280, height: 800 },
+    // The service worker is let in only where it is what is tested.
+    serviceWorkers: 'block',
     launchOptions: { executablePath: process.env.CHROME_BIN ?? '/usr/bin/chromium', args: FLAGS },
   },
 });

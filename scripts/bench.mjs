@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { build as bundle } from 'esbuild';
 import { benchBrowser } from './bench-browser.mjs';
+import { benchScreens } from './bench-screens.mjs';
 import { startServer } from './real-server.mjs';
 import { build, checkNode, install, ROOT } from './ready.mjs';
 
@@ -71,6 +72,7 @@ try {
     await post(`/batches/${id(2)}/entries`, { entries: [entry] });
     if (n >= 100) times.push(performance.now() - started);
   }
+  const screens = await benchScreens({ url, post, id });
   const inBrowser = await benchBrowser({
     url,
     post,
@@ -83,7 +85,7 @@ try {
   say('entry acknowledged, on disk, over HTTP: p50', at(0.5), '10 ms');
   say('entry acknowledged, on disk, over HTTP: p99', at(0.99), '10 ms');
 
-  for (const { name, figure, goal } of inBrowser) say(name, figure, goal);
+  for (const { name, figure, goal } of [...screens, ...inBrowser]) say(name, figure, goal);
 
   const web = join(ROOT, 'dist/web');
   const html = readFileSync(join(web, 'index.html'), 'utf8');

@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { makeApp, type Api } from '../src/app.js';
 import { openDatabase, type Database } from '../src/database.js';
+import { Devices } from '../src/devices/devices.js';
 import { Hub } from '../src/hub.js';
 
 const MIGRATIONS = 'server/drizzle';
@@ -17,6 +18,7 @@ export interface House {
   readonly folder: string;
   readonly database: Database;
   readonly hub: Hub;
+  readonly devices: Devices;
   readonly app: Api;
   send(method: string, path: string, body?: unknown): Promise<Answered>;
   close(): void;
@@ -26,9 +28,11 @@ export async function openHouse(nowMs: () => number): Promise<House> {
   const folder = mkdtempSync(join(tmpdir(), 'tureen-'));
   const database = await openDatabase(join(folder, 'kitchen.sqlite'), MIGRATIONS);
   const hub = new Hub();
+  const devices = new Devices(hub, nowMs);
   const app = makeApp({
     database,
     hub,
+    devices,
     mode: 'own',
     nowMs,
     logBug: (error) => {
@@ -39,6 +43,7 @@ export async function openHouse(nowMs: () => number): Promise<House> {
     folder,
     database,
     hub,
+    devices,
     app,
     send: async (method, path, body) => {
       const response = await app.request(`http://localhost/api${path}`, {

@@ -12,25 +12,35 @@ import { secureHeaders } from 'hono/secure-headers';
 import { streamSSE } from 'hono/streaming';
 import { z, type ZodType } from 'zod';
 import { appendEntries, listBatches, readBatch, startBatch } from './batches.js';
+import { listStored } from './cold.js';
 import type { Database } from './database.js';
+import type { Devices } from './devices/devices.js';
+import { CommandSchema, readLines } from './devices/protocol.js';
 import { STATUS, type Failure } from './failure.js';
 import type { Hub } from './hub.js';
 import { readKit, saveKit } from './kitchen.js';
 import { addPrices, correctIngredient, readIngredient, readLarder } from './larder.js';
+import { keepPhoto, readPhoto } from './photos.js';
 import { changePlan, dropPlan, listPlans, notePlan, readPlan, savePlan } from './plans.js';
 import { sentence } from './sentences.js';
-import { listSoups, listVersions, readSoup, saveSoup, shelveSoup } from './soups.js';
+import { listShelf, listSoups, listVersions, readSoup, saveSoup, shelveSoup } from './soups.js';
 
 /** Largest body that is read, bytes. */
 const MOST_BYTES = 1_048_576;
 /** Entries that one request may bring: a whole day offline. */
 const MOST_ENTRIES = 1000;
 const PING_MS = 15_000;
+/** What is found by its own bytes never changes. */
+const FOR_EVER = 'private, max-age=31536000, immutable';
 
 export interface Services {
   readonly database: Database;
   readonly hub: Hub;
+  readonly devices: Devices;
   readonly mode: 'demo' | 'own';
+  /** Names and addresses besides loopback that it answers to, and the door that then stands before all else. */
+  readonly hosts?: readonly string[];
+  readonly door?: Hono;
   readonly nowMs: () => number;
   readonly logBug: (error: unknown) => void;
 }
@@ -53,6 +63,18 @@ function body<T extends ZodType>(schema: T) {
 function versionAsked() {
   return zValidator('query', z.object({ version: z.coerce.number<string>().int().optional() }), (result, c) => {
     if (!result.success) return fail(c, { code: 'NO_SUCH_SOUP', field: 'version' });
+    return undefined;
+  });
+}
+
+/** Ids of soups with commas between them; all soups where none are asked for. */
+function idsAsked() {
+  const list = z
+    .string()
+    .transform((text) => text.split(','))
+    .pipe(z.array(z.string().min(1).max(60)).max(200));
+  return zValidator('query', z.object({ ids: list.optional() }), (result, c) => {
+    if (!result.success) return fail(c, { code: 'NO_SUCH_SOUP', field: 'ids' });
     return undefined;
   });
 }
@@ -92,7 +114,7 @@ const LOOPBACK = new Set(['localhost', '127.0.0.1', '[::1]']);
 /** The whole HTTP face of the kitchen. Its type is the web's typed client. */
 // eslint-disable-next-line @typescript-eslint/explicit-module-boundary-types -- the inferred type is what the web's typed client is made of
 export function makeApp(services: Services) {
-  const { database, hub, mode, nowMs } = services;
+  const { database, hub, devices, mode, nowMs } = services;
 
   const api = new Hono()
     .get('/kitchen', async (c) => c.json({ kit: (await readKit(database)) ?? null, mode, coreVersion: CORE_VERSION }))
@@ -123,7 +145,8 @@ export function makeApp(services: Services) {
       return c.json(outcome.value, 201);
     })
     .get('/examples', (c) => c.json({ soups: [...EXAMPLE_SOUPS] }))
-    .get('/soups', async (c) => c.json({ soups: await listSoups(database) }))
+    .get('/shelf', async (c) => c.json({ soups: await listShelf(database) }))
+    .get('/soups', idsAsked(), async (c) => c.json({ soups: await listSoups(database, c.req.valid('query').ids) }))
     .get('/soups/:id', versionAsked(), async (c) => {
       const kept = await readSoup(database, c.req.param('id'), c.req.valid('query').version);
       return kept === undefined ? fail(c, { code: 'NO_SUCH_SOUP', field: 'id' }) : c.json(kept, 200);
@@ -145,6 +168,15 @@ export function makeApp(services: Services) {
       if (!outcome.ok) return fail(c, outcome.failure);
       hub.tell({ kind: 'soup', soupId: soup.id });
       return c.json(outcome.value, 201);
+    })
+    .post('/photos', async (c) => {
+      const outcome = await keepPhoto(database, new Uint8Array(await c.req.arrayBuffer()), nowMs());
+      return outcome.ok ? c.json(outcome.value, 201) : fail(c, outcome.failure);
+    })
+    .get('/photos/:id', async (c) => {
+      const photo = await readPhoto(database, c.req.param('id'));
+      if (photo === undefined) return fail(c, { code: 'NO_SUCH_PHOTO', field: 'id' });
+      return c.body(photo.bytes, 200, { 'content-type': photo.kind, 'cache-control': FOR_EVER });
     })
     .get('/plans', async (c) => c.json({ plans: await listPlans(database) }))
     .get('/plans/:id', async (c) => {
@@ -199,9 +231,34 @@ export function makeApp(services: Services) {
       if (kept.some(({ deed }) => deed.kind === 'closed' || deed.kind === 'undone')) hub.tell({ kind: 'batch', batchId });
       return c.json({ kept: kept.length, known, late: kept.filter(({ late }) => late).map(({ id }) => id) }, 200);
     })
+    .get('/cold', async (c) => c.json({ stored: await listStored(database) }))
+    .get('/devices', (c) => c.json({ devices: devices.list() }))
+    .post('/devices/lines', async (c) => {
+      const read = readLines(await c.req.text());
+      if (!read.ok) return fail(c, { code: 'BAD_INPUT', field: `line ${String(read.line)}`, why: read.why });
+      for (const line of read.lines) devices.take(line);
+      return c.json({ taken: read.lines.length }, 200);
+    })
+    .post('/devices/:id/commands', body(CommandSchema), (c) => {
+      const id = c.req.param('id');
+      return devices.command(id, c.req.valid('json')) ? c.json({ id }, 202) : fail(c, { code: 'NO_SUCH_DEVICE', field: 'id' });
+    })
+    .get('/devices/commands', (c) =>
+      streamSSE(c, async (stream) => {
+        const stop = devices.onCommand((device, command) => {
+          void stream.writeSSE({ event: 'command', data: JSON.stringify({ device, ...command }) });
+        });
+        stream.onAbort(stop);
+        while (!stream.aborted && !stream.closed) {
+          await stream.writeSSE({ event: 'ping', data: String(nowMs()) });
+          await stream.sleep(PING_MS);
+        }
+        stop();
+      }),
+    )
     .get('/stream', (c) =>
       streamSSE(c, async (stream) => {
-        const stop = hub.listen((change) => void stream.writeSSE({ event: 'change', data: JSON.stringify(change) }));
+        const stop = hub.stream((bytes) => void stream.write(bytes));
         stream.onAbort(stop);
         await stream.writeSSE({ event: 'hello', data: String(nowMs()) });
         while (!stream.aborted && !stream.closed) {
@@ -213,10 +270,11 @@ export function makeApp(services: Services) {
     )
     .get('/health', (c) => c.json({ ok: true, mode }));
 
+  const hosts = new Set([...LOOPBACK, ...(services.hosts ?? [])]);
   const app = new Hono()
     .use(async (c, next) => {
       const host = new URL(c.req.url).hostname;
-      if (!LOOPBACK.has(host)) return fail(c, { code: 'FOREIGN_HOST', host });
+      if (!hosts.has(host)) return fail(c, { code: 'FOREIGN_HOST', host });
       return next();
     })
     .use(
@@ -232,11 +290,12 @@ export function makeApp(services: Services) {
         },
       }),
     )
+    .route('/', services.door ?? new Hono())
     .use('/api/*', compress({ contentTypeFilter: /^application\/json/ }))
     .use('/api/*', bodyLimit({ maxSize: MOST_BYTES, onError: (c) => fail(c, { code: 'TOO_LARGE', mostBytes: MOST_BYTES }) }))
     .use('/api/*', async (c, next) => {
       await next();
-      c.res.headers.set('cache-control', 'no-store');
+      if (!c.res.headers.has('cache-control')) c.res.headers.set('cache-control', 'no-store');
     })
     .route('/api', api);
 

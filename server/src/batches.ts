@@ -1,6 +1,7 @@
 import { foldBatch, type Entry, type KeptEntry } from '@tureen/core/batch';
 import { CORE_VERSION, type Ask, type Figures, type Snapshot } from '@tureen/core/plan';
-import { asc, count, desc, eq, inArray, sql } from 'drizzle-orm';
+import { asc, count, desc, eq, isNull, sql } from 'drizzle-orm';
+import { Appends, type Appended } from './appends.js';
 import type { Database } from './database.js';
 import { done, failed, type Outcome } from './failure.js';
 import { readPlan } from './plans.js';
@@ -76,6 +77,19 @@ export async function readBatch(database: Database, id: string): Promise<KeptBat
   return { ...row, entries: own, lateEntries: own.filter(({ late }) => late).length };
 }
 
+/** The batch that was started last of those that are open, and how many entries it has; undefined when the stove is cold. */
+export async function newestOpen({ db }: Database): Promise<{ readonly id: string; readonly entries: number } | undefined> {
+  const [open] = await db
+    .select({ id: batches.id })
+    .from(batches)
+    .where(isNull(batches.closedAtMs))
+    .orderBy(desc(batches.startedAtMs))
+    .limit(1);
+  if (open === undefined) return undefined;
+  const [row] = await db.select({ entries: count() }).from(entries).where(eq(entries.batchId, open.id));
+  return { id: open.id, entries: row?.entries ?? 0 };
+}
+
 /** Starts a batch of a plan. Sent again with the same id it is the same batch. */
 export async function startBatch(database: Database, id: string, planId: string, nowMs: number): Promise<Outcome<{ id: string }>> {
   if ((await readPlan(database, planId)) === undefined) return failed({ code: 'NO_SUCH_PLAN', field: 'planId' });
@@ -85,11 +99,6 @@ export async function startBatch(database: Database, id: string, planId: string,
     await database.db.insert(batches).values({ id, planId, startedAtMs: nowMs });
     return done({ id });
   });
-}
-
-/** Whether these entries may open or close a batch, so that its closed figures must be looked at. */
-function touchesClosing(list: readonly Entry[]): boolean {
-  return list.some(({ deed }) => deed.kind === 'closed' || deed.kind === 'undone');
 }
 
 async function settleClosing(database: Database, batchId: string, nowMs: number): Promise<void> {
@@ -110,48 +119,19 @@ async function settleClosing(database: Database, batchId: string, nowMs: number)
   await database.db.update(batches).set({ closedAtMs: nowMs, closedFigures }).where(eq(batches.id, batchId));
 }
 
+const appending = new WeakMap<Database, Appends>();
+
 /**
  * Appends entries, each counted once by its id; what comes after the close is kept and marked late. Acknowledged only
  * once it is on disk. An id that already belongs to another batch is refused and nothing is kept.
  *
  * @returns the entries that are new, as kept.
  */
-export async function appendEntries(
-  database: Database,
-  batchId: string,
-  list: readonly Entry[],
-  nowMs: number,
-): Promise<Outcome<{ readonly kept: readonly KeptEntry[]; readonly known: number }>> {
-  return database.write(async () => {
-    const { db } = database;
-    const [batch] = await db.select({ closedAtMs: batches.closedAtMs }).from(batches).where(eq(batches.id, batchId));
-    if (batch === undefined) return failed({ code: 'NO_SUCH_BATCH', field: 'id' });
-    const have = await db
-      .select({ id: entries.id, batchId: entries.batchId })
-      .from(entries)
-      .where(
-        inArray(
-          entries.id,
-          list.map(({ id }) => id),
-        ),
-      );
-    const stranger = have.find((row) => row.batchId !== batchId);
-    if (stranger !== undefined) return failed({ code: 'ID_TAKEN', field: 'entries', id: stranger.id });
-    const known = new Set(have.map(({ id }) => id));
-    let closed = batch.closedAtMs !== null;
-    const fresh: KeptEntry[] = [];
-    for (const entry of list) {
-      if (known.has(entry.id)) continue;
-      known.add(entry.id);
-      fresh.push({ ...entry, late: closed });
-      closed ||= entry.deed.kind === 'closed';
-    }
-    if (fresh.length > 0) {
-      await db
-        .insert(entries)
-        .values(fresh.map(({ late, ...entry }) => ({ id: entry.id, batchId, entry, late, receivedAtMs: nowMs })));
-    }
-    if (touchesClosing(fresh)) await settleClosing(database, batchId, nowMs);
-    return done({ kept: fresh, known: list.length - fresh.length });
-  });
+export function appendEntries(database: Database, batchId: string, list: readonly Entry[], nowMs: number): Promise<Appended> {
+  let appends = appending.get(database);
+  if (appends === undefined) {
+    appends = new Appends(database, (id, atMs) => settleClosing(database, id, atMs));
+    appending.set(database, appends);
+  }
+  return appends.append(batchId, list, nowMs);
 }

@@ -9,6 +9,9 @@ export type Failure =
   | { readonly code: 'BAD_INPUT'; readonly field: string; readonly why: string }
   | { readonly code: 'TOO_LARGE'; readonly mostBytes: number }
   | { readonly code: 'FOREIGN_HOST'; readonly host: string }
+  | { readonly code: 'DOOR_SHUT' }
+  | { readonly code: 'WRONG_PIN' }
+  | { readonly code: 'DOOR_LOCKED'; readonly minutes: number }
   | { readonly code: 'NO_SUCH_PATH' }
   | { readonly code: 'NO_KITCHEN' }
   | { readonly code: 'NO_SUCH_SOUP'; readonly field: string }
@@ -16,6 +19,9 @@ export type Failure =
   | { readonly code: 'PLAN_STARTED'; readonly field: string }
   | { readonly code: 'NO_SUCH_INGREDIENT'; readonly field: string }
   | { readonly code: 'NO_SUCH_BATCH'; readonly field: string }
+  | { readonly code: 'NO_PHOTO'; readonly field: string }
+  | { readonly code: 'NO_SUCH_PHOTO'; readonly field: string }
+  | { readonly code: 'NO_SUCH_DEVICE'; readonly field: string }
   | { readonly code: 'SOUP_CHANGED_SINCE'; readonly field: string; readonly version: number }
   | { readonly code: 'SOUP_PROBLEMS'; readonly field: string; readonly problems: readonly SoupProblem[] }
   | { readonly code: 'ROW_PROBLEMS'; readonly field: string; readonly problems: readonly RowProblem[] }
@@ -28,6 +34,9 @@ export const STATUS: Readonly<Record<Failure['code'], ContentfulStatusCode>> = {
   BAD_INPUT: 400,
   TOO_LARGE: 413,
   FOREIGN_HOST: 403,
+  DOOR_SHUT: 401,
+  WRONG_PIN: 403,
+  DOOR_LOCKED: 429,
   NO_SUCH_PATH: 404,
   NO_KITCHEN: 409,
   NO_SUCH_SOUP: 404,
@@ -35,6 +44,9 @@ export const STATUS: Readonly<Record<Failure['code'], ContentfulStatusCode>> = {
   PLAN_STARTED: 409,
   NO_SUCH_INGREDIENT: 404,
   NO_SUCH_BATCH: 404,
+  NO_PHOTO: 415,
+  NO_SUCH_PHOTO: 404,
+  NO_SUCH_DEVICE: 404,
   SOUP_CHANGED_SINCE: 409,
   SOUP_PROBLEMS: 422,
   ROW_PROBLEMS: 422,

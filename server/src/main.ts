@@ -1,10 +1,17 @@
-import { mkdirSync } from 'node:fs';
-import { dirname } from 'node:path';
+import { mkdirSync, readFileSync } from 'node:fs';
+import { createServer as createSecureServer } from 'node:https';
+import { dirname, join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { serve } from '@hono/node-server';
+import { drawsFrom } from '@tureen/core/odds';
 import { makeApp } from './app.js';
 import { openDatabase } from './database.js';
 import { seedGannetQuay } from './demo/gannet-quay.js';
+import { Devices } from './devices/devices.js';
+import { StandIns } from './devices/stand-ins.js';
+import { certificateIn, ownNames, type Certificate } from './door/certificate.js';
+import { makeDoor } from './door/door.js';
+import { freshPin, hasPin, PIN, setPin } from './door/pin.js';
 import { Hub } from './hub.js';
 import { serveWeb } from './statics.js';
 
@@ -15,8 +22,17 @@ const { values } = parseArgs({
     web: { type: 'string' },
     port: { type: 'string', default: '4870' },
     demo: { type: 'boolean', default: false },
+    'stand-ins': { type: 'boolean', default: false },
+    host: { type: 'boolean', default: false },
+    cert: { type: 'string' },
+    key: { type: 'string' },
+    pin: { type: 'string' },
   },
 });
+
+/** How often the stand-ins are looked at, and of how many seeds theirs is drawn. */
+const LOOK_MS = 1000;
+const SEEDS = 2 ** 31;
 
 function say(text: string): void {
   process.stdout.write(`${text}\n`);
@@ -36,18 +52,67 @@ mkdirSync(dirname(file), { recursive: true });
 const database = await openDatabase(file, migrations);
 if (values.demo) await seedGannetQuay(database, Date.now());
 
+const hub = new Hub();
+const devices = new Devices(hub, () => Date.now());
+if (values.demo || values['stand-ins']) {
+  const standIns = new StandIns(database, devices, drawsFrom(Date.now() % SEEDS).normal, Date.now());
+  // Looked at only while somebody would see it; one look at a time.
+  const look = (): void => {
+    void (hub.heard ? standIns.look(Date.now()) : Promise.resolve()).finally(() => setTimeout(look, LOOK_MS).unref());
+  };
+  look();
+}
+
+/** Opened to the kitchen's own network: HTTPS, and a PIN before all else. */
+async function openDoor(): Promise<{ readonly certificate: Certificate; readonly hosts: readonly string[] }> {
+  const { pin, cert, key } = values;
+  if (pin !== undefined && !PIN.test(pin)) stop('A PIN is 4 to 12 digits.');
+  if ((cert === undefined) !== (key === undefined)) stop('Give --cert and --key together, or neither.');
+  if (pin !== undefined) await setPin(database, pin, Date.now());
+  else if (!(await hasPin(database))) {
+    const fresh = freshPin();
+    await setPin(database, fresh, Date.now());
+    say(`The kitchen PIN is ${fresh}. It is shown this once; give --pin to choose another.`);
+  }
+  const certificate =
+    cert === undefined || key === undefined
+      ? await certificateIn(join(dirname(file ?? '.'), 'tls'))
+      : { cert: readFileSync(cert, 'utf8'), key: readFileSync(key, 'utf8'), made: false };
+  const { names, addresses } = ownNames();
+  return { certificate, hosts: [...names, ...addresses] };
+}
+
+const open = values.host ? await openDoor() : undefined;
+
 const app = makeApp({
   database,
-  hub: new Hub(),
+  hub,
+  devices,
   mode: values.demo ? 'demo' : 'own',
+  ...(open === undefined ? {} : { hosts: open.hosts, door: makeDoor(database, () => Date.now()) }),
   nowMs: () => Date.now(),
   logBug: (error) => process.stderr.write(`${error instanceof Error ? (error.stack ?? error.message) : String(error)}\n`),
 });
 if (web !== undefined && !serveWeb(app, web))
   stop(`No built web in ${web}. The last build failed or never ran: run "npm run build".`);
 
-const server = serve({ fetch: app.fetch, port, hostname: '127.0.0.1' }, (info) => {
-  say(`Tidy Tureen is at http://localhost:${String(info.port)}`);
+const where =
+  open === undefined
+    ? { fetch: app.fetch, port, hostname: '127.0.0.1' }
+    : {
+        fetch: app.fetch,
+        port,
+        hostname: '0.0.0.0',
+        createServer: createSecureServer,
+        serverOptions: { cert: open.certificate.cert, key: open.certificate.key },
+      };
+const server = serve(where, (info) => {
+  if (open === undefined) {
+    say(`Tidy Tureen is at http://localhost:${String(info.port)}`);
+    return;
+  }
+  if (open.certificate.made) say('A certificate of its own was made: browsers ask once whether they trust it.');
+  for (const host of open.hosts) say(`Tidy Tureen is at https://${host}:${String(info.port)}`);
 });
 server.on('error', (error: NodeJS.ErrnoException) => {
   if (error.code === 'EADDRINUSE') {

@@ -3,7 +3,7 @@ import type { Entry } from '@tureen/core/batch';
 import type { Kit } from '@tureen/core/kit';
 import type { IngredientRow } from '@tureen/core/larder';
 import type { Soup } from '@tureen/core/soup';
-import { index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import { blob, index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 
 /** Figures of a batch as they stood when it was closed; a newer core never rewrites them. */
 export interface ClosedFigures {
@@ -94,6 +94,14 @@ export const corrections = sqliteTable(
   (table) => [index('corrections_by_ingredient').on(table.ingredient, table.id)],
 );
 
+/** Pictures of steps, each under the SHA-256 of its bytes: the same picture twice is one. */
+export const photos = sqliteTable('photos', {
+  id: text('id').primaryKey(),
+  kind: text('kind').notNull(),
+  bytes: blob('bytes', { mode: 'buffer' }).notNull(),
+  createdAtMs: integer('created_at_ms').notNull(),
+});
+
 /** Prices by the kilo as bought, each from a day on. */
 export const prices = sqliteTable(
   'prices',
@@ -107,3 +115,17 @@ export const prices = sqliteTable(
   },
   (table) => [index('prices_by_ingredient').on(table.ingredient, table.day)],
 );
+
+/** The kitchen's PIN as a salted scrypt hash; one row, none until the kitchen is opened to its network. */
+export const doors = sqliteTable('doors', {
+  id: integer('id').primaryKey(),
+  salt: text('salt').notNull(),
+  hash: text('hash').notNull(),
+  changedAtMs: integer('changed_at_ms').notNull(),
+});
+
+/** Browsers that were let in, by the hash of their token. */
+export const visits = sqliteTable('visits', {
+  tokenHash: text('token_hash').primaryKey(),
+  untilMs: integer('until_ms').notNull(),
+});

@@ -10,7 +10,13 @@ export function sentence(failure: Failure): string {
     case 'TOO_LARGE':
       return `That is more than ${String(failure.mostBytes / 1_048_576)} MB. Nothing was changed; send less at once.`;
     case 'FOREIGN_HOST':
-      return 'This server answers on this machine only. Open it as localhost.';
+      return `This server does not answer as ${failure.host}. Open it by the address that it printed when it was started.`;
+    case 'DOOR_SHUT':
+      return 'This tablet has not been let in. Reload the page and give the kitchen PIN; what you entered is kept here.';
+    case 'WRONG_PIN':
+      return 'That is not the PIN. Try again, or look where the server was started.';
+    case 'DOOR_LOCKED':
+      return `Too many wrong tries. The door opens again in ${String(failure.minutes)} min.`;
     case 'NO_SUCH_PATH':
       return 'There is nothing at this address.';
     case 'NO_KITCHEN':
@@ -23,6 +29,12 @@ export function sentence(failure: Failure): string {
       return 'A batch of this plan has started, so it stays as it is. Make a new plan for another batch.';
     case 'NO_SUCH_INGREDIENT':
       return 'The larder has no such ingredient. Look for it by another name, or add it.';
+    case 'NO_PHOTO':
+      return 'That file is no JPEG, PNG or WebP picture. Nothing was changed; choose a photo.';
+    case 'NO_SUCH_PHOTO':
+      return 'That photo is not in this kitchen.';
+    case 'NO_SUCH_DEVICE':
+      return 'No such device has been heard of. Look at its bridge, and at its plug.';
     case 'NO_SUCH_BATCH':
       return 'There is no such batch. The Ledger has all that were started.';
     case 'SOUP_CHANGED_SINCE':

@@ -1,9 +1,10 @@
+import { createHash } from 'node:crypto';
 import { LARDER_ROWS, type IngredientRow } from '@tureen/core/larder';
 import { EXAMPLE_SOUPS } from '@tureen/core/soup';
 import { openHouse, type Answered, type House } from '../spec/house.js';
 import type { IngredientHistory, KeptLarder } from './larder.js';
 import type { KeptPlan, PlanSummary } from './plans.js';
-import type { KeptSoup } from './soups.js';
+import type { KeptSoup, OnShelf } from './soups.js';
 
 const DAY_MS = 86_400_000;
 const START = Date.UTC(2031, 2, 10, 9);
@@ -44,6 +45,40 @@ describe('shelf, plans and larder', () => {
     await send('PUT', `/soups/${leek.id}/shelf`, { tags: [], retired: false });
     expect((await soups())[0]).toEqual(jasmine.objectContaining({ tags: [], retired: false }));
     expect(codeOf(await send('PUT', '/soups/none/shelf', { tags: [], retired: true }))).toBe('NO_SUCH_SOUP');
+  });
+
+  it('lists the shelf without steps and amounts, and some soups whole by their ids', async () => {
+    const beet = EXAMPLE_SOUPS.find(({ id }) => id === 'beetroot-horseradish')!;
+    await send('POST', '/soups', { soup: beet, basedOn: 0, note: 'first' });
+    const shelf = ((await send('GET', '/shelf')).body as { soups: OnShelf[] }).soups;
+    expect(shelf.map(({ id }) => id)).toEqual((await soups()).map(({ soup }) => soup.id));
+    const own = shelf.find(({ id }) => id === beet.id)!;
+    expect(own).toEqual(jasmine.objectContaining({ name: beet.name, school: 'roast', bowlG: beet.writtenFor.bowlG, version: 1 }));
+    expect(own.ingredients).toEqual(beet.lines.map(({ ingredient }) => ingredient));
+    expect(Object.keys(own)).not.toContain('root');
+    const some = ((await send('GET', `/soups?ids=${leek.id},none`)).body as { soups: KeptSoup[] }).soups;
+    expect(some.map(({ soup }) => soup)).toEqual([leek]);
+    expect(codeOf(await send('GET', `/soups?ids=${'x,'.repeat(201)}x`))).toBe('NO_SUCH_SOUP');
+  });
+
+  it('keeps a photo once, under what it is made of, and serves it as what it is', async () => {
+    const post = (bytes: Uint8Array<ArrayBuffer>): Promise<Response> =>
+      Promise.resolve(house.app.request('http://localhost/api/photos', { method: 'POST', body: bytes }));
+    const png = new Uint8Array([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, 1, 2, 3]);
+    const first = (await (await post(png)).json()) as { id: string };
+    const second = (await (await post(png)).json()) as { id: string };
+    expect(first.id).toBe(createHash('sha256').update(png).digest('hex'));
+    expect(second.id).toBe(first.id);
+    const answer = await house.app.request(`http://localhost/api/photos/${first.id}`);
+    expect(answer.headers.get('content-type')).toBe('image/png');
+    expect(answer.headers.get('x-content-type-options')).toBe('nosniff');
+    expect(answer.headers.get('cache-control')).toContain('immutable');
+    expect(new Uint8Array(await answer.arrayBuffer())).toEqual(png);
+    const page = await post(new Uint8Array(new TextEncoder().encode('<script>alert(1)</script>')));
+    expect(page.status).toBe(415);
+    expect(codeOf({ status: 415, body: await page.json() })).toBe('NO_PHOTO');
+    expect((await post(new Uint8Array(1_100_000).fill(0xff))).status).toBe(413);
+    expect(codeOf(await send('GET', `/photos/${'0'.repeat(64)}`))).toBe('NO_SUCH_PHOTO');
   });
 
   it('lists the versions of a soup, newest first, with their notes', async () => {

@@ -1,6 +1,6 @@
 import { makeLarder } from '@tureen/core/larder';
 import { cardsOf, checkCards, checkSoup, type Soup } from '@tureen/core/soup';
-import { and, desc, eq, max } from 'drizzle-orm';
+import { and, desc, eq, inArray, max } from 'drizzle-orm';
 import type { Database } from './database.js';
 import { done, failed, type Outcome } from './failure.js';
 import { readLarder } from './larder.js';
@@ -10,6 +10,17 @@ export interface KeptSoup {
   readonly soup: Soup;
   readonly version: number;
   readonly note: string;
+  readonly createdAtMs: number;
+  readonly tags: readonly string[];
+  readonly retired: boolean;
+}
+
+/** A soup as the shelf needs it to be found and drawn. */
+export interface OnShelf extends Pick<Soup, 'id' | 'name' | 'lead' | 'school' | 'served'> {
+  readonly bowlG: number;
+  readonly ingredients: readonly string[];
+  readonly garnished: boolean;
+  readonly version: number;
   readonly createdAtMs: number;
   readonly tags: readonly string[];
   readonly retired: boolean;
@@ -35,8 +46,8 @@ function asKept({ retiredAtMs, ...row }: Omit<KeptSoup, 'retired'> & { retiredAt
   return { ...row, retired: retiredAtMs !== null };
 }
 
-/** Every soup in its newest version, by name. */
-export async function listSoups({ db }: Database): Promise<KeptSoup[]> {
+/** Soups in their newest version, by name: all of them, or those of the ids given. */
+export async function listSoups({ db }: Database, ids?: readonly string[]): Promise<KeptSoup[]> {
   const newest = db
     .select({ soupId: soupVersions.soupId, version: max(soupVersions.version).as('newest') })
     .from(soupVersions)
@@ -46,8 +57,30 @@ export async function listSoups({ db }: Database): Promise<KeptSoup[]> {
     .select(COLUMNS)
     .from(soupVersions)
     .innerJoin(soups, eq(soups.id, soupVersions.soupId))
-    .innerJoin(newest, and(eq(soupVersions.soupId, newest.soupId), eq(soupVersions.version, newest.version)));
+    .innerJoin(newest, and(eq(soupVersions.soupId, newest.soupId), eq(soupVersions.version, newest.version)))
+    .where(ids === undefined ? undefined : inArray(soups.id, [...ids]));
   return rows.map(asKept).sort((a, b) => a.soup.name.localeCompare(b.soup.name, 'en'));
+}
+
+/** Every soup as it stands on the shelf, without its steps and amounts: a shelf of a thousand is still soon there. */
+export async function listShelf(database: Database): Promise<OnShelf[]> {
+  return (await listSoups(database)).map(({ soup, version, createdAtMs, tags, retired }) => {
+    const dish = soup.root.steps.at(-1);
+    return {
+      id: soup.id,
+      name: soup.name,
+      lead: soup.lead,
+      school: soup.school,
+      served: soup.served,
+      bowlG: soup.writtenFor.bowlG,
+      ingredients: soup.lines.map(({ ingredient }) => ingredient),
+      garnished: dish?.op === 'dish' && (dish.shares ?? []).some(({ garnish }) => (garnish ?? []).length > 0),
+      version,
+      createdAtMs,
+      tags,
+      retired,
+    };
+  });
 }
 
 /** A soup in one version, or in its newest. */

@@ -8,7 +8,7 @@ import {
   EntrySchema,
   actualRibbon,
   compareEntries,
-  dippedKg,
+  dippedM3,
   foldBatch,
   historyOf,
   saltPctNow,
@@ -130,9 +130,9 @@ describe('a batch', () => {
   it('a dip moves the estimate towards what it says, worked by hand', () => {
     // 40 cm pot, 32 deep, 21.5 cm below the rim: 10.5 cm x 0.125664 m2 = 13.195 L; sd 4 mm: 0.503 L.
     const pot = READY_KITS.canteen.pots.find(({ id }) => id === 'boiler-40')!;
-    const dip = dippedKg(pot, 0.215, 1000);
-    expect(dip.massKg).toBeCloseTo(13.195, 3);
-    expect(dip.sdKg).toBeCloseTo(0.503, 3);
+    const dip = dippedM3(pot, 0.215);
+    expect(dip.volumeM3 * 1000).toBeCloseTo(13.195, 3);
+    expect(dip.sdM3 * 1000).toBeCloseTo(0.503, 3);
     const at = STORY.filter(({ stamp }) => stamp.counter <= 22);
     const without = foldBatch(snapshot, at.slice(0, -1));
     const withDip = foldBatch(snapshot, at);

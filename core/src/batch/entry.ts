@@ -1,5 +1,7 @@
 import { z } from 'zod';
-import { lineIdSchema, minutesSchema } from '../steps/index.js';
+import { BodyReadingSchema } from '../body/index.js';
+import { IngredientSchema } from '../larder/index.js';
+import { LEAVES_AS, LIDS, lineIdSchema, minutesSchema } from '../steps/index.js';
 
 /** Shape of entries as written now; older ones are lifted when read. */
 export const ENTRY_SHAPE = 1;
@@ -23,11 +25,31 @@ export type Stamp = z.infer<typeof StampSchema>;
 
 const stepId = z.string().min(1).max(60);
 const kg = z.number().gt(0).max(5000);
+const timer = z.string().regex(/^[A-Za-z0-9-]{1,60}$/);
+const timerMinutes = z.number().gt(0).max(2880);
+
+/** Tasted in this order, one at a time: common practice. */
+export const TASTED = ['salt', 'sour', 'sweet', 'heat', 'body'] as const;
+export type Tasted = (typeof TASTED)[number];
 
 /** What happened. Masses kg, volumes m3, lengths m. */
 export const DeedSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('started'), stepId }),
   z.strictObject({ kind: z.literal('done'), stepId, minutes: minutesSchema.optional() }),
+  /** A step that is not done at all; a reason may be given. */
+  z.strictObject({ kind: z.literal('skipped'), stepId, why: z.string().max(200).optional() }),
+  /** A timer from this moment on, of a step or free; its end is a time of day, so that nothing stops it. */
+  z.strictObject({
+    kind: z.literal('timed'),
+    timer,
+    name: z.string().min(1).max(60),
+    stepId: stepId.optional(),
+    minutes: timerMinutes,
+    /** Reminded on the way, every so many minutes: of tossing, of stirring. */
+    every: z.strictObject({ minutes: timerMinutes, of: z.string().min(1).max(40) }).optional(),
+  }),
+  z.strictObject({ kind: z.literal('longer'), timer, minutes: z.number().min(-240).max(240) }),
+  z.strictObject({ kind: z.literal('silenced'), timer }),
   /** So many of a vessel of known volume of one line. */
   z.strictObject({
     kind: z.literal('poured'),
@@ -41,8 +63,72 @@ export const DeedSchema = z.discriminatedUnion('kind', [
     .strictObject({ kind: z.literal('weighed'), stepId, grossKg: z.number().min(0).max(5000), tareKg: z.number().min(0).max(1000) })
     .refine(({ grossKg, tareKg }) => grossKg >= tareKg, { path: ['grossKg'], message: 'BELOW_TARE' }),
   z.strictObject({ kind: z.literal('dipped'), stepId, belowRimM: z.number().min(0).max(3) }),
-  z.strictObject({ kind: z.literal('dished'), bowls: z.number().min(0).max(20_000) }),
-  z.strictObject({ kind: z.literal('note'), text: z.string().min(1).max(1000) }),
+  z.strictObject({ kind: z.literal('body'), stepId, reading: BodyReadingSchema }),
+  /** Salt of the soup by a meter, %. */
+  z.strictObject({ kind: z.literal('salt'), stepId, saltPct: z.number().gt(0).max(20) }),
+  z.strictObject({ kind: z.literal('temperature'), stepId, tempC: z.number().min(-40).max(400) }),
+  /** How it tastes, from far too little to far too much; 0 is right. */
+  z.strictObject({
+    kind: z.literal('tasted'),
+    stepId,
+    taste: z.enum(TASTED),
+    side: z.int().min(-2).max(2),
+    taster: z.string().trim().min(1).max(12).optional(),
+  }),
+  /** A cup weighed out, dosed, and liked: what it took of the pot is gone from it. The dose went into the cup and is on record only. */
+  z.strictObject({
+    kind: z.literal('cup'),
+    stepId,
+    cupKg: z.number().gt(0).max(5),
+    line: lineIdSchema,
+    doseKg: z.number().min(0).max(1),
+  }),
+  /** One jug filled to a share of it, at a temperature, and blended. `read`: the reason against so full a jug was read. */
+  z.strictObject({
+    kind: z.literal('jugged'),
+    stepId,
+    fillShare: z.number().gt(0).max(1),
+    tempC: z.number().min(-40).max(400),
+    read: z.boolean(),
+  }),
+  /** What stayed in the sieve, weighed. */
+  z.strictObject({ kind: z.literal('sieved'), stepId, lostKg: z.number().min(0).max(500) }),
+  /** Of what lies beside the pot, so much is given back. */
+  z.strictObject({ kind: z.literal('gave back'), stepId, line: lineIdSchema, share: z.number().gt(0).max(1) }),
+  /** Kept hot for a while, in the pot, before or between bowls. */
+  z.strictObject({
+    kind: z.literal('held'),
+    stepId,
+    minutes: z.number().gt(0).max(1440),
+    atC: z.number().min(40).max(95),
+    lid: z.enum(LIDS),
+    topUp: lineIdSchema.optional(),
+  }),
+  z.strictObject({ kind: z.literal('ladled out'), stepId, kg, as: z.enum(LEAVES_AS) }),
+  /** Another ingredient in the place of a line's, with all that is known of it, so that its allergens count at once. */
+  z.strictObject({ kind: z.literal('swapped'), line: lineIdSchema, row: IngredientSchema }),
+  /** Something that was never planned. */
+  z.strictObject({ kind: z.literal('brought'), stepId, line: lineIdSchema, row: IngredientSchema, kg }),
+  /** A line that does not go in this time. */
+  z.strictObject({ kind: z.literal('left out'), line: lineIdSchema }),
+  /** Bowls that went out, of one share where the soup has several; `sitting` counts services. */
+  z.strictObject({
+    kind: z.literal('dished'),
+    bowls: z.number().min(0).max(20_000),
+    share: lineIdSchema.optional(),
+    sitting: z.int().min(1).max(9).optional(),
+  }),
+  /** What is left when service is over goes to be cooled and kept. */
+  z.strictObject({ kind: z.literal('stored'), kg }),
+  z.strictObject({
+    kind: z.literal('note'),
+    text: z.string().max(1000),
+    stepId: stepId.optional(),
+    photo: z
+      .string()
+      .regex(/^[0-9a-f]{64}$/)
+      .optional(),
+  }),
   z.strictObject({ kind: z.literal('undone'), target: z.uuid() }),
   z.strictObject({ kind: z.literal('closed') }),
 ]);

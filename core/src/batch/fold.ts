@@ -1,15 +1,22 @@
 import { SALT } from '../larder/index.js';
-import { figuresOf, rerun, type Figures, type Planned, type Snapshot } from '../plan/index.js';
-import { ribbonOf, run, type Ribbon, type Run, type StepRecord } from '../line/index.js';
-import { EMPTY_POT, MASS, contents, potKg, potM3, sdOf, volumeM3, type Caution, type PotState } from '../pot/index.js';
+import { figuresOf, rerun, sharesOf, type ShareFigures, type Figures, type Planned, type Snapshot } from '../plan/index.js';
+import { ribbonOf, run, type Ready, type Ribbon, type Run, type StepRecord } from '../line/index.js';
+import { EMPTY_POT, MASS, contents, potKg, sdOf, type Caution, type PotState } from '../pot/index.js';
 import { walk, type Walked } from '../soup/index.js';
+import { massSeen } from '../steps/index.js';
+import { alteredBy, type Altered } from './altered.js';
 import type { Entry, KeptEntry } from './entry.js';
 import { historyOf, type History } from './history.js';
+import { frontsOf, type Front } from './fronts.js';
+import { outOf, type Out } from './out.js';
+import { timersOf, type BatchTimer } from './timers.js';
 import { NOTHING_DONE, rewrite, type StepDeeds } from './rewrite.js';
 
 export interface StepState {
   readonly stepId: string;
-  readonly status: 'done' | 'now' | 'ahead';
+  readonly status: 'done' | 'skipped' | 'now' | 'ahead';
+  /** The entry that ended it: taking it back goes back to the step. */
+  readonly endedBy: string | undefined;
   readonly startedAtMs: number | undefined;
   readonly minutes: number;
 }
@@ -24,16 +31,26 @@ export interface ReadingState {
 /** A batch at this moment: what happened, what stands in the pot, what is still ahead, how it will come out. */
 export interface BatchState {
   readonly planned: Planned;
+  /** What is really being cooked: the plan's soup with what was swapped, brought or left out. */
+  readonly ready: Ready;
+  readonly altered: Pick<Altered, 'leftOut' | 'swapped' | 'brought'>;
+  readonly timers: readonly BatchTimer[];
   readonly history: History;
   readonly steps: readonly StepState[];
   /** The step in hand; undefined when all are done. */
   readonly current: Walked | undefined;
+  /** Every step that can be worked at side by side, the one in hand among them. */
+  readonly fronts: readonly Front[];
+  /** What stands in the vessel of each branch, as far as it has got. */
+  readonly pots: ReadonlyMap<string, PotState>;
   /** What stands in the vessel of the last thing that happened. */
   readonly pot: PotState;
   /** Estimate of the mass in it and its sd, kg. */
   readonly massKg: number;
   readonly massSdKg: number;
   readonly run: Run;
+  /** Of the run, what is behind the cook: steps that are done, and of those in hand what has been entered. */
+  readonly happened: readonly StepRecord[];
   readonly forecast: Figures;
   readonly plannedFigures: Figures;
   /** Kilos given so far and still wanted, by line, as bought. */
@@ -41,8 +58,14 @@ export interface BatchState {
   readonly toGoKg: ReadonlyMap<string, number>;
   readonly readings: readonly ReadingState[];
   readonly cautions: readonly Caution[];
+  /** What left the pot by count: bowls, ladlings, jugs, leftovers. */
+  readonly out: Out;
   /** Bowls that the cook counted out; undefined before any count. */
   readonly dishedBowls: number | undefined;
+  /** Kilos of the pot that those bowls took: until the batch is closed the pot is reckoned with them in it. */
+  readonly dishedKg: number;
+  /** Every share of the bowls as it comes out. */
+  readonly shares: readonly ShareFigures[];
   readonly closed: boolean;
   /** Ids of steps to which an entry belongs that the plan does not know. */
   readonly strangers: readonly string[];
@@ -60,19 +83,22 @@ function deedsByStep(history: History): Map<string, StepDeeds> {
     const have = deeds.get(stepId) ?? NOTHING_DONE;
     if (entry.deed.kind === 'started') deeds.set(stepId, { ...have, startedAtMs: have.startedAtMs ?? entry.atMs });
     else if (entry.deed.kind === 'done') deeds.set(stepId, { ...have, done: entry });
+    else if (entry.deed.kind === 'skipped') deeds.set(stepId, { ...have, skipped: entry });
+    else if (entry.deed.kind === 'timed') continue;
     else deeds.set(stepId, { ...have, entries: [...have.entries, entry] });
   }
   return deeds;
 }
 
-/** Density with air of what the plan expects to stand in the vessel when a step begins or, while it pours, ends; kg/m3. */
-function plannedDensity(planned: Planned): (stepId: string) => number {
-  return (stepId) => {
-    const at = planned.run.records.findLast(({ step }) => step.id === stepId);
-    const pot = at === undefined ? EMPTY_POT : at.step.op === 'dish' ? at.before : at.pot;
-    const massKg = potKg(pot);
-    return massKg > 0 ? massKg / potM3(pot) : 1 / volumeM3([1, 0, 0, 0, 0, 0, 0, 0, 0, 0], pot.tempC);
-  };
+/** Kilos that had gone out in bowls when an entry was made. */
+function dishedBefore({ counted }: History, bowlKg: number): (entry: KeptEntry) => number {
+  const sums = new Map<string, number>();
+  let kg = 0;
+  for (const { id, deed } of counted) {
+    sums.set(id, kg);
+    if (deed.kind === 'dished') kg += deed.bowls * bowlKg;
+  }
+  return ({ id }) => sums.get(id) ?? 0;
 }
 
 function sums(records: readonly StepRecord[]): Map<string, number> {
@@ -84,6 +110,22 @@ function sums(records: readonly StepRecord[]): Map<string, number> {
     }
   }
   return kg;
+}
+
+/** The pot behind a step; before the bowls were filled, where it is the dishing. */
+function standing({ step, before, pot }: StepRecord): PotState {
+  return step.op === 'dish' ? before : pot;
+}
+
+/** Cautions of a step as it stands in a batch. That a reading was doubted is over once another has been taken. */
+export function cautionsAt({ run: { records: all } }: Pick<BatchState, 'run'>, stepId: string | undefined): Caution[] {
+  const records = all.filter(({ step }) => step.id === stepId);
+  const last = (of: 'body' | 'heat'): number => records.findLastIndex(({ step }) => step.op === 'read' && step.seen.of === of);
+  const over = { BODY_QUESTIONED: last('body'), TEMPERATURE_QUESTIONED: last('heat') };
+  const from = (code: Caution['code']): number => (code in over ? over[code as keyof typeof over] : 0);
+  const standing = records.flatMap(({ cautions }, n) => cautions.filter(({ code }) => n >= from(code)));
+  // What doubts a reading comes first: it is about what the hand has just done.
+  return [...standing].sort((a, b) => Number(b.code.endsWith('QUESTIONED')) - Number(a.code.endsWith('QUESTIONED')));
 }
 
 /** Branch names of a soup by id, for its ribbon. */
@@ -102,17 +144,26 @@ export function foldBatch(
 ): BatchState {
   const history = historyOf(entries);
   const deeds = deedsByStep(history);
-  const walked = walk(planned.ready.soup.root);
-  const current = history.closed === undefined ? walked.find(({ step }) => deeds.get(step.id)?.done === undefined) : undefined;
-  const rewritten = rewrite(planned.ready, snapshot.scale, (id) => deeds.get(id) ?? NOTHING_DONE, plannedDensity(planned));
-  const real = run({ ...planned.ready, soup: { ...planned.ready.soup, root: rewritten.root } }, snapshot.scale);
+  const altered = alteredBy(snapshot, history, planned);
+  const { ready } = altered.planned;
+  const walked = walk(ready.soup.root);
+  const isOver = (stepId: string): boolean => {
+    const own = deeds.get(stepId);
+    return own?.done !== undefined || own?.skipped !== undefined;
+  };
+  const current = history.closed === undefined ? walked.find(({ step }) => !isOver(step.id)) : undefined;
+  const rewritten = rewrite(
+    { ready, scale: snapshot.scale, dishedBeforeKg: dishedBefore(history, ready.bowlKg) },
+    (id) => deeds.get(id) ?? NOTHING_DONE,
+  );
+  const real = run({ ...ready, soup: { ...ready.soup, root: rewritten.root } }, snapshot.scale);
   const happened = real.records.filter(({ step }) => !rewritten.ahead.has(step));
   const ahead = real.records.filter(({ step }) => rewritten.ahead.has(step));
   const last = happened.at(-1);
-  const pot = last === undefined ? EMPTY_POT : last.step.op === 'dish' ? last.before : last.pot;
+  const pot = last === undefined ? EMPTY_POT : standing(last);
   const massKg = potKg(pot);
-  const known = new Set(walked.map(({ step }) => step.id));
-  const dished = history.counted.filter(({ deed }) => deed.kind === 'dished');
+  const known = new Set(walk(planned.ready.soup.root).map(({ step }) => step.id));
+  const out = outOf(history);
 
   return {
     planned,
@@ -120,26 +171,36 @@ export function foldBatch(
     steps: walked.map(({ step }) => {
       const own = deeds.get(step.id) ?? NOTHING_DONE;
       const minutes = real.records.reduce((sum, record) => (record.step.id === step.id ? sum + record.minutes : sum), 0);
-      const status = own.done !== undefined ? 'done' : step.id === current?.step.id ? 'now' : 'ahead';
-      return { stepId: step.id, status, startedAtMs: own.startedAtMs, minutes };
+      const ended = own.done ?? own.skipped;
+      const over = own.done !== undefined ? 'done' : own.skipped !== undefined ? 'skipped' : undefined;
+      const status = over ?? (step.id === current?.step.id ? 'now' : 'ahead');
+      return { stepId: step.id, status, endedBy: ended?.id, startedAtMs: own.startedAtMs, minutes };
     }),
     current,
+    fronts: history.closed === undefined ? frontsOf(ready.soup.root, isOver) : [],
+    pots: new Map(happened.map((record) => [record.branchId, standing(record)])),
     pot,
     massKg,
     massSdKg: massKg * sdOf(pot.belief, MASS),
     run: real,
-    forecast: figuresOf(planned.ready, real),
+    happened,
+    ready,
+    altered: { leftOut: altered.leftOut, swapped: altered.swapped, brought: altered.brought },
+    timers: timersOf(history),
+    forecast: figuresOf(ready, real),
     plannedFigures: figuresOf(planned.ready, planned.run),
     inKg: sums(happened),
     toGoKg: sums(ahead),
-    readings: real.records.flatMap(({ step, cautions }) =>
-      step.op === 'read' && step.seen.of === 'mass'
-        ? [{ stepId: step.id, massKg: step.seen.massKg, questioned: cautions.some(({ code }) => code === 'READING_QUESTIONED') }]
-        : [],
-    ),
-    cautions: real.records.filter(({ step }) => step.id === current?.step.id).flatMap(({ cautions }) => cautions),
-    dishedBowls:
-      dished.length === 0 ? undefined : dished.reduce((sum, { deed }) => (deed.kind === 'dished' ? sum + deed.bowls : sum), 0),
+    readings: real.records.flatMap(({ step, before, cautions }) => {
+      const massKg = step.op === 'read' ? massSeen(before, step.seen)?.massKg : undefined;
+      if (massKg === undefined) return [];
+      return [{ stepId: step.id, massKg, questioned: cautions.some(({ code }) => code === 'READING_QUESTIONED') }];
+    }),
+    cautions: cautionsAt({ run: real }, current?.step.id),
+    out,
+    dishedBowls: out.bowls,
+    dishedKg: (out.bowls ?? 0) * ready.bowlKg,
+    shares: sharesOf(real),
     closed: history.closed !== undefined,
     strangers: [...deeds.keys()].filter((id) => !known.has(id)),
   };
@@ -147,14 +208,7 @@ export function foldBatch(
 
 /** The ribbon of what has really happened so far; the plan's own is the outline around it. */
 export function actualRibbon(state: BatchState): Ribbon {
-  const doneIds = new Set(state.steps.filter(({ status }) => status === 'done').map(({ stepId }) => stepId));
-  const touched = new Set(
-    state.history.counted.flatMap((entry) =>
-      entry.deed.kind === 'started' || entry.deed.kind === 'done' ? [] : (stepOf(entry) ?? []),
-    ),
-  );
-  const records = state.run.records.filter(({ step }) => doneIds.has(step.id) || touched.has(step.id));
-  return ribbonOf({ records }, branchNames(state.planned));
+  return ribbonOf({ records: state.happened }, branchNames(state.planned));
 }
 
 /** Salt in the pot as it stands, % of its mass; 0 for an empty pot. */

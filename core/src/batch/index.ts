@@ -9,6 +9,32 @@ export {
   type KeptEntry,
   type Stamp,
 } from './entry.js';
+export { TASTED, type Tasted } from './entry.js';
+export { remindsAtMs, timersOf, type BatchTimer } from './timers.js';
+export {
+  finishNow,
+  foamNow,
+  jugNow,
+  liaisonNow,
+  type FinishNow,
+  type FoamNow,
+  type JugNow,
+  type LiaisonNow,
+} from './at-the-step.js';
+export { frontsOf, type Front } from './fronts.js';
+export { outOf, type Out } from './out.js';
+export { takenOver, writeBack, type WriteBack } from './write-back.js';
+export type { Altered } from './altered.js';
+export { BODY_WITHIN, SALT_WITHIN_PCT, landBody, landSalt, type BodyLanding, type SaltLanding } from './landing.js';
 export { historyOf, type History } from './history.js';
-export { dippedKg, weighedKg } from './rewrite.js';
-export { actualRibbon, branchNames, foldBatch, saltPctNow, type BatchState, type ReadingState, type StepState } from './fold.js';
+export { dippedM3, weighedKg } from './rewrite.js';
+export {
+  actualRibbon,
+  branchNames,
+  cautionsAt,
+  foldBatch,
+  saltPctNow,
+  type BatchState,
+  type ReadingState,
+  type StepState,
+} from './fold.js';

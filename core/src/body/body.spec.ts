@@ -277,11 +277,7 @@ describe('the joint estimate', () => {
 
   it('is joint: a weighing that finds more in the pot also finds it thinner, and the salt weaker', () => {
     const soup = blendedPot();
-    const weighed = read(
-      soup,
-      { id: 'r', op: 'read', seen: { of: 'mass', device: 'scale', massKg: 10.6, sdKg: 0.1 } },
-      context([]),
-    ).pot;
+    const weighed = read(soup, { id: 'r', op: 'read', seen: { of: 'mass', massKg: 10.6, sdKg: 0.1 } }, context([])).pot;
     expect(bodyMPas(weighed, 65, A)).toBeLessThan(bodyMPas(soup, 65, A));
     const viscous = read(
       soup,

@@ -23,7 +23,7 @@ export interface Place {
   readonly index: number;
 }
 
-function ids(soup: Soup): Set<string> {
+export function ids(soup: Soup): Set<string> {
   return new Set(walk(soup.root).map(({ step }) => step.id));
 }
 
@@ -39,7 +39,7 @@ function mapBranch(branch: Branch, change: (branch: Branch) => Branch): Branch {
   };
 }
 
-function branches(branch: Branch): Branch[] {
+export function branches(branch: Branch): Branch[] {
   return [branch, ...branch.steps.flatMap((step) => (step.op === 'join' ? branches(step.branch) : []))];
 }
 
@@ -52,18 +52,23 @@ export function placeOf(soup: Soup, stepId: string): Place | undefined {
   return undefined;
 }
 
-function stepOf(soup: Soup, stepId: string): SoupStep | undefined {
+export function stepOf(soup: Soup, stepId: string): SoupStep | undefined {
   return walk(soup.root).find(({ step }) => step.id === stepId)?.step;
 }
 
-function inserted(soup: Soup, step: SoupStep, { branchId, index }: Place): Soup {
+/** A tray or pot with nothing left in it is gone, with the step that tips it in. */
+function tidied(soup: Soup): Soup {
+  return { ...soup, root: mapSteps(soup.root, (step) => (step.op === 'join' && step.branch.steps.length === 0 ? [] : [step])) };
+}
+
+export function inserted(soup: Soup, step: SoupStep, { branchId, index }: Place): Soup {
   const root = mapBranch(soup.root, (branch) =>
     branch.id === branchId ? { ...branch, steps: [...branch.steps.slice(0, index), step, ...branch.steps.slice(index)] } : branch,
   );
   return { ...soup, root };
 }
 
-function withoutStep(soup: Soup, stepId: string): Soup {
+export function withoutStep(soup: Soup, stepId: string): Soup {
   return { ...soup, root: mapSteps(soup.root, (step) => (step.id === stepId ? [] : [step])) };
 }
 
@@ -82,7 +87,7 @@ export function moveStep(soup: Soup, stepId: string, to: Place): Soup {
   if (step.op === 'join' && branches(step.branch).some(({ id }) => id === to.branchId)) return soup;
   const shift = from.branchId === to.branchId && from.index < to.index ? 1 : 0;
   const without = withoutStep(soup, stepId);
-  return inserted(without, step, beforeDish(without, { ...to, index: to.index - shift }));
+  return tidied(inserted(without, step, beforeDish(without, { ...to, index: to.index - shift })));
 }
 
 /** Several steps in a row, a station, moved together: to stand before the step `beforeId`, or at the end but for the dishing. */
@@ -95,7 +100,7 @@ export function moveStation(soup: Soup, stepIds: readonly string[], beforeId: st
 }
 
 export function removeStep(soup: Soup, stepId: string): Soup {
-  return stepOf(soup, stepId)?.op === 'dish' ? soup : withoutStep(soup, stepId);
+  return stepOf(soup, stepId)?.op === 'dish' ? soup : tidied(withoutStep(soup, stepId));
 }
 
 /** A step put in the place of the one of its id. */
@@ -311,9 +316,9 @@ export function moveUse(soup: Soup, stepId: string, lineId: string, to: Place, s
       same === undefined
         ? [...beside.uses, moving]
         : beside.uses.map((own) => (own === same ? { line: lineId, ...(sum < 1 - 1e-9 ? { share: sum } : {}) } : own));
-    return replaceStep(lifted, { ...beside, uses });
+    return tidied(replaceStep(lifted, { ...beside, uses }));
   }
-  return addStep(lifted, { id: `${step.op}-${lineId}`.slice(0, 55), op: step.op, uses: [moving] }, place).soup;
+  return tidied(addStep(lifted, { id: `${step.op}-${lineId}`.slice(0, 55), op: step.op, uses: [moving] }, place).soup);
 }
 
 export interface Workable {

@@ -18,5 +18,7 @@ export {
   type Place,
   type Workable,
 } from './edit.js';
+export { branchOff, holdBack } from './apart.js';
+export { keepInVariant, type StandIn } from './variants.js';
 export { differences, type SoupDifference } from './difference.js';
 export { comesTo } from './comes-to.js';

@@ -4,13 +4,13 @@ import { walk, type Soup } from '../soup/index.js';
 export type Format = 'soup' | 'recipe' | 'csv' | 'text';
 
 /** What a soup has that a format can't hold. */
-export type Lost = 'TARGETS' | 'BRANCHES' | 'SCHOOLS' | 'SHARES' | 'STEPS' | 'VARIANTS' | 'CARDS';
+export type Lost = 'PHOTOS' | 'TARGETS' | 'BRANCHES' | 'SCHOOLS' | 'SHARES' | 'STEPS' | 'VARIANTS' | 'CARDS';
 
-/** Names what would be lost of this soup in a format; nothing in its own. */
+/** Names what would be lost of this soup in a format; in its own nothing but the pictures, which stay in their kitchen. */
 export function lostIn(format: Format, soup: Soup): readonly Lost[] {
-  if (format === 'soup') return [];
   const steps = walk(soup.root).map(({ step }) => step);
-  const lost: Lost[] = [];
+  const lost: Lost[] = steps.some(({ photo }) => photo !== undefined) ? ['PHOTOS'] : [];
+  if (format === 'soup') return lost;
   if (steps.some(({ op }) => op === 'season' || op === 'cream' || op === 'tune' || op === 'thin' || op === 'thicken'))
     lost.push('TARGETS');
   if (format === 'csv') lost.push('STEPS');

@@ -24,6 +24,7 @@ export function unreadSentence(code: Unread, file: string): string {
 }
 
 const LOST: Readonly<Record<Lost, string>> = {
+  PHOTOS: 'the photos at its steps',
   TARGETS: 'targets of salt, cream and body',
   BRANCHES: 'which pot or tray a step stands in',
   SCHOOLS: 'the schools chosen',
@@ -38,7 +39,8 @@ export function lostSentence(lost: readonly Lost[]): string {
   if (lost.length === 0) return '';
   const words = lost.map((one) => LOST[one]);
   const list = words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1) ?? ''}`;
-  return `It can’t hold ${list}. The soup’s own file holds everything.`;
+  const instead = lost.every((one) => one === 'PHOTOS') ? 'They stay in this kitchen.' : 'The soup’s own file holds the rest.';
+  return `It can’t hold ${list}. ${instead}`;
 }
 
 const REFUSED: Readonly<Record<PriceRefused['why'], string>> = {

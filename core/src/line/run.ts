@@ -24,6 +24,7 @@ import {
   fryPuree,
   giveBack,
   hold,
+  ladleOut,
   lineParcel,
   pressure,
   read,
@@ -137,6 +138,8 @@ function stepOnce(pot: PotState, step: Exclude<SoupStep, { op: 'join' }>, contex
       return cup(pot, step);
     case 'cream':
       return cream(pot, step, context);
+    case 'ladleOut':
+      return ladleOut(pot, step);
     case 'liaison':
       return liaison(pot, step, context);
     case 'hold':

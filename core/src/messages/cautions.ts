@@ -130,6 +130,8 @@ export function cautionSentence(caution: Caution, nameOf: NameOf): string {
       return `${degrees(caution.tempC)} in the pot: about ${String(Math.ceil(caution.minutes))} min to ${degrees(caution.leastC)}.`;
     case 'HOLD_TOO_COOL':
       return `${degrees(caution.tempC)} is too cool to hold: ${degrees(caution.leastC)} or above (FDA Food Code; your local law may ask for more).`;
+    case 'TEMPERATURE_QUESTIONED':
+      return `${degrees(caution.readC)} is kept, but soup boils at ${degrees(caution.mostC)} here: look at the probe. The estimate stays as it was.`;
     case 'BODY_QUESTIONED':
       return `${String(Math.round(caution.readMPas))} mPa·s read, ${String(Math.round(caution.expectedMPas))} expected. Read again: stirred, cooled, no pieces?`;
     case 'READING_OUT_OF_RANGE':

@@ -1,6 +1,7 @@
 export { STANDING_LINE, cautionSentence, hurts } from './cautions.js';
 export { problemSentence } from './problems.js';
 export { planErrorSentence, planSentence } from './plan-errors.js';
+export { namer, stopNamer } from './names.js';
 export { stationOf, stepName, stepSentence, stepTest, type NameOf, type Station } from './steps.js';
 export { rowSentence } from './rows.js';
 export { assumedWords, differenceWords, pastingSentence, readingSentence } from './drafts.js';

@@ -34,6 +34,7 @@ const SHORT: Readonly<Record<SoupStep['op'], string>> = {
   dish: 'Dish out',
   join: 'Tip in',
   read: 'Read',
+  ladleOut: 'Ladle out',
 };
 
 /** Name of a line for a sentence: small, without the remarks behind a comma. */
@@ -42,8 +43,13 @@ export type NameOf = (lineId: string) => string;
 /** One or two words for a step. */
 export function stepName(step: SoupStep, nameOf?: NameOf): string {
   if (step.op === 'simmer' && step.vigour === 'bare') return 'Reheat';
-  if (step.op === 'add' && nameOf !== undefined && step.uses.length === 1) return `Add ${nameOf(step.uses[0]?.line ?? '')}`;
-  if (step.op === 'trim' && nameOf !== undefined && step.uses.length === 1) return `Trim ${nameOf(step.uses[0]?.line ?? '')}`;
+  if ((step.op === 'add' || step.op === 'trim') && nameOf !== undefined && step.uses.length === 1) {
+    return `${SHORT[step.op]} ${nameOf(step.uses[0]?.line ?? '')}`;
+  }
+  if ((step.op === 'takeOut' || step.op === 'giveBack') && nameOf !== undefined) {
+    const what = step.op === 'takeOut' && step.keep === true ? 'Hold back' : SHORT[step.op];
+    return step.lines.length === 1 ? `${what} ${nameOf(step.lines[0] ?? '')}` : what;
+  }
   if (step.op === 'film') return step.on === 'jug' ? 'Scrape the jug' : 'Read the pot';
   return SHORT[step.op];
 }
@@ -79,7 +85,9 @@ export function stepSentence(step: SoupStep, nameOf: NameOf): string {
     case 'add':
       return `Add the ${list(step.uses.map(({ line }) => nameOf(line)))}`;
     case 'takeOut':
-      return `Fish out the ${list(step.lines.map(nameOf))}`;
+      return step.keep === true
+        ? `Lift out ${share(step.share ?? 1)} of the ${list(step.lines.map(nameOf))} and keep it by`
+        : `Fish out the ${list(step.lines.map(nameOf))}`;
     case 'cover':
       return `Pour ${nameOf(step.line)} until it stands ${String(Math.round(step.overM * 1000))} mm over the pieces`;
     case 'simmer':
@@ -134,6 +142,8 @@ export function stepSentence(step: SoupStep, nameOf: NameOf): string {
       return `Tip in the ${step.branch.name.toLowerCase()}, juices too`;
     case 'read':
       return 'Read the pot';
+    case 'ladleOut':
+      return `Ladle out: ${step.as}`;
   }
 }
 

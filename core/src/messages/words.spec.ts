@@ -54,7 +54,12 @@ const STEPS: readonly (readonly [SoupStep, string, string])[] = [
   [{ id: 'a', op: 'roast', ovenC: 190, minutes: 50, load: 'rounds' }, 'Roast', 'Roast at 190 °C in one layer'],
   [{ id: 'a', op: 'sweat', minutes: 10, heat: 'high', lid: 'off' }, 'Sweat', 'Sweat on high heat, stirring, lid off'],
   [{ id: 'a', op: 'add', uses: [{ line: 'oil' }] }, 'Add oil', 'Add the oil'],
-  [{ id: 'a', op: 'takeOut', lines: ['bay'] }, 'Take out', 'Fish out the bay'],
+  [{ id: 'a', op: 'takeOut', lines: ['bay'] }, 'Take out bay', 'Fish out the bay'],
+  [
+    { id: 'a', op: 'takeOut', lines: ['celeriac'], share: 0.2, keep: true },
+    'Hold back celeriac',
+    'Lift out 20 % of the celeriac and keep it by',
+  ],
   [{ id: 'a', op: 'cover', line: 'stock', overM: 0.015 }, 'Cover', 'Pour stock until it stands 15 mm over the pieces'],
   [
     { id: 'a', op: 'simmer', minutes: 18, vigour: 'steady', lid: 'ajar' },
@@ -69,7 +74,11 @@ const STEPS: readonly (readonly [SoupStep, string, string])[] = [
   [{ id: 'a', op: 'fry', how: 'toast', minutes: 1 }, 'Fry', 'Toast in the dry pan, watching'],
   [{ id: 'a', op: 'fryPuree', minutes: 5 }, 'Fry the purée', 'Fry the purée, stirring, until its colour deepens'],
   [{ id: 'a', op: 'deglaze', use: { line: 'wine' }, minutes: 2 }, 'Deglaze', 'Splash in the wine and lift what is stuck'],
-  [{ id: 'a', op: 'giveBack', lines: ['chilli'], share: 0.25, choppedMm: 2 }, 'Give back', 'Give back 25 % of the chilli, chopped'],
+  [
+    { id: 'a', op: 'giveBack', lines: ['chilli'], share: 0.25, choppedMm: 2 },
+    'Give back chilli',
+    'Give back 25 % of the chilli, chopped',
+  ],
   [{ id: 'a', op: 'drain', keep: 'pieces', liquidShare: 0.5 }, 'Drain', 'Lift the pieces out; 50 % of the liquid goes on'],
   [{ id: 'a', op: 'drain', keep: 'liquid', liquidShare: 1 }, 'Drain', 'Strain; all of the liquid goes on'],
   [{ id: 'a', op: 'pressure', atC: 118, minutes: 8 }, 'Pressure-cook', 'Close the cooker and bring it to 118 °C'],

@@ -22,5 +22,6 @@ export {
   type StepCaution,
   type Table,
 } from './figures.js';
+export { sharesOf, type ShareFigures } from './shares.js';
 export { cardAmounts, cardsMade, type CardMade } from './cards.js';
 export { roundedPull, roundingOf, type RoundedPull, type RoundedRow } from './rounded.js';

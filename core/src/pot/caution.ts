@@ -48,6 +48,7 @@ export type Caution =
   | { readonly code: 'OVER_THE_BRIM'; readonly overM3: number; readonly usableM3: number }
   | { readonly code: 'TWO_PEOPLE_LIFT'; readonly massKg: number }
   | { readonly code: 'READING_QUESTIONED'; readonly readKg: number; readonly expectedKg: number }
+  | { readonly code: 'TEMPERATURE_QUESTIONED'; readonly readC: number; readonly mostC: number }
   | { readonly code: 'BODY_QUESTIONED'; readonly readMPas: number; readonly expectedMPas: number }
   | { readonly code: 'READING_OUT_OF_RANGE'; readonly device: string }
   | { readonly code: 'KEEP_WARM_OR_COLD'; readonly hotC: number; readonly coldC: number };

@@ -15,6 +15,7 @@ export type FlowKind =
   | 'bowls'
   | 'garnish'
   | 'cup'
+  | 'ladled out'
   | 'correction';
 
 /** Something that came in or left, computed by the step's own rule. `lineId` names the line, or what was left on. */

@@ -54,6 +54,8 @@ export {
   SERVED_HOT_C,
   STARCH_THICKENS,
   bodyMPas,
+  bodySdLn,
+  bodySlope,
   priorMPas,
   serumMPas,
   solidsForBody,

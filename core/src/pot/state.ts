@@ -36,6 +36,8 @@ export interface PotState {
   /** What was lifted out to be given back; it stands beside the pot and counts as outside. */
   readonly aside: readonly Cohort[];
   readonly belief: Belief;
+  /** How far off, in ln, a body reading was that nobody believed; one that says it again is believed. */
+  readonly doubtedLn?: number | undefined;
 }
 
 /** Room temperature, °C. Kitchen default. */

@@ -22,6 +22,7 @@ import {
   ThinSchema,
   TrimStepSchema,
   stepBase,
+  type LadleOut,
   type Read,
 } from '../steps/index.js';
 import { SeasonSchema, TuneSchema } from '../season/index.js';
@@ -60,18 +61,19 @@ export const PlainStepSchema = z.discriminatedUnion('op', [
 ]);
 export type PlainStep = z.infer<typeof PlainStepSchema>;
 
-/** A reading is a step of a batch, never of a soup. */
-export type Reading = Read;
+/** A reading, and soup ladled out before it is dished, are steps of a batch, never of a soup. */
+export type BatchStep = Read | LadleOut;
 
 /** A branch of its own that runs in here: the roast tray, the separately cooked flesh. */
 export interface Join {
   readonly id: string;
   readonly say?: string | undefined;
+  readonly photo?: string | undefined;
   readonly op: 'join';
   readonly branch: Branch;
 }
 
-export type SoupStep = PlainStep | Join | Reading;
+export type SoupStep = PlainStep | Join | BatchStep;
 
 export interface Branch {
   readonly id: string;

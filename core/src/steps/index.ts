@@ -47,5 +47,6 @@ export { BlendSchema, blend, grainAfter, jugged, type Blend } from './blend.js';
 export { SieveStepSchema, heldShare, sieve, type SieveStep } from './sieve.js';
 export { ReduceSchema, ThickenSchema, ThinSchema, reduce, thicken, thin, type Reduce, type Thicken, type Thin } from './to-body.js';
 export { HoldSchema, hold, type Hold } from './hold.js';
+export { LEAVES_AS, LadleOutSchema, ladleOut, type LadleOut, type LeavesAs } from './ladle-out.js';
 export { CupSchema, cup, type Cup } from './cup.js';
-export { ReadSchema, read, type Read, type Seen } from './read.js';
+export { ReadSchema, massSeen, read, type Read, type Seen } from './read.js';

@@ -1,33 +1,46 @@
 import { z } from 'zod';
-import { SALT, WATER, plusMix, type Mix } from '../larder/index.js';
+import { SALT, WATER, type Mix } from '../larder/index.js';
 import { BodyReadingSchema, evidenceOf, observe, type Observation, type Observed } from '../body/index.js';
 import {
   BODY,
   bare,
-  parcelKg,
+  bodySlope,
   plusParcel,
   potKg,
   potM3,
   priorMPas,
   mixIn,
+  volumeM3,
+  type Belief,
   type Caution,
   type Flow,
   type PotState,
 } from '../pot/index.js';
-import { stepBase, unchanged, type StepContext, type StepResult } from './step.js';
+import { heatToJ, stepBase, unchanged, type StepContext, type StepResult } from './step.js';
 
 const massKg = z.number().min(0).max(1e4);
 
-/** What was read: kilos in the pot by scale or dip, its salt, or its body by one of five devices. `sd` is 1 sd of one reading. */
+/** What was read: kilos in the pot by scale or dip, its salt, its heat, or its body by one of five devices. `sd` is 1 sd of one reading. */
 export const SeenSchema = z.discriminatedUnion('of', [
-  z.strictObject({ of: z.literal('mass'), device: z.enum(['scale', 'dip']), massKg, sdKg: z.number().positive().max(1e3) }),
+  z.strictObject({ of: z.literal('mass'), massKg, sdKg: z.number().positive().max(1e3) }),
+  /** How full the pot stands, and kilos that have gone out of it in bowls but are still reckoned in. */
+  z.strictObject({
+    of: z.literal('level'),
+    volumeM3: z.number().min(0).max(10),
+    sdM3: z.number().positive().max(1),
+    goneKg: massKg,
+  }),
   z.strictObject({ of: z.literal('salt'), saltPct: z.number().gt(0).max(20), sdPct: z.number().positive().max(2) }),
+  z.strictObject({ of: z.literal('heat'), tempC: z.number().min(-40).max(400) }),
   z.strictObject({ of: z.literal('body'), reading: BodyReadingSchema }),
 ]);
 export type Seen = z.infer<typeof SeenSchema>;
 
 export const ReadSchema = z.strictObject({ ...stepBase, op: z.literal('read'), seen: SeenSchema });
 export type Read = z.infer<typeof ReadSchema>;
+
+/** How well a density is known: foam settles at its own pace. Kitchen default. */
+const DENSITY_SD_SHARE = 0.012;
 
 /** Of a weighing's or dip's variance, what all readings of that device share. Kitchen default. */
 const SHARED = 0.25;
@@ -39,23 +52,29 @@ function waterOf(kg: number): Mix {
   return [kg, 0, 0, 0, 0, 0, 0, 0, 0, 0];
 }
 
-/** How ln body moves when ln mass does, by water: numerically on the prior itself. */
-function bodySlope(pot: PotState, tempC: number, a: number): number {
-  const kg = parcelKg(pot.liquid);
-  const h = 1e-5;
-  const wetter = { ...pot.liquid, mix: plusMix(pot.liquid.mix, waterOf(kg), h) };
-  return Math.log(priorMPas(wetter, tempC, a) / priorMPas(pot.liquid, tempC, a)) / Math.log1p(h);
+/** Kilos that a weighing, or a level with the density of what stands there, says are in the pot; undefined for other readings. */
+export function massSeen(pot: PotState, seen: Seen): { readonly massKg: number; readonly sdKg: number } | undefined {
+  if (seen.of === 'mass') return seen;
+  if (seen.of !== 'level') return undefined;
+  const volume = potM3(pot);
+  const density = volume > 0 ? potKg(pot) / volume : 1 / volumeM3(waterOf(1), pot.tempC);
+  const massKg = seen.volumeM3 * density;
+  return { massKg: massKg + seen.goneKg, sdKg: Math.hypot(seen.sdM3 * density, massKg * DENSITY_SD_SHARE) };
 }
 
 function observationOf(pot: PotState, seen: Seen, context: StepContext): Observation | undefined {
   const kg = potKg(pot);
   if (kg <= TINY_KG) return undefined;
   switch (seen.of) {
+    case 'heat':
+      return undefined;
+    case 'level':
     case 'mass': {
-      const sd = seen.sdKg / kg;
-      const value = Math.log(Math.max(seen.massKg, kg * 1e-6));
+      const { massKg, sdKg } = massSeen(pot, seen) ?? { massKg: Number.NaN, sdKg: Number.NaN };
+      const sd = sdKg / kg;
+      const value = Math.log(Math.max(massKg, kg * 1e-6));
       return {
-        device: seen.device,
+        device: seen.of === 'mass' ? 'scale' : 'dip',
         slopes: [1, 0, 0],
         expected: Math.log(kg),
         low: value,
@@ -97,13 +116,13 @@ function observationOf(pot: PotState, seen: Seen, context: StepContext): Observa
   }
 }
 
-function questioned(pot: PotState, seen: Seen, observation: Observation): Caution {
+function questioned(pot: PotState, seen: Exclude<Seen, { of: 'heat' }>, observation: Observation): Caution {
   if (seen.of === 'body') {
     const read = Number.isFinite(observation.low) ? observation.low : observation.high;
     return { code: 'BODY_QUESTIONED', readMPas: Math.exp(read), expectedMPas: Math.exp(observation.expected) };
   }
   const expectedKg = potKg(pot);
-  const readKg = seen.of === 'mass' ? seen.massKg : (mixIn(pot)[SALT] * 100) / seen.saltPct;
+  const readKg = massSeen(pot, seen)?.massKg ?? (seen.of === 'salt' ? (mixIn(pot)[SALT] * 100) / seen.saltPct : Number.NaN);
   return { code: 'READING_QUESTIONED', readKg, expectedKg };
 }
 
@@ -121,16 +140,52 @@ function corrected(pot: PotState, moved: Observed['moved']): { mix: Mix } {
   return { mix: [waterKg, 0, 0, 0, 0, 0, saltKg, 0, 0, 0] };
 }
 
+/** Two readings of the body that both seem wild and lie within this of one another are not: they outvote the estimate, ln. */
+const SAYS_AGAIN_LN = 0.5;
+
+function middle({ low, high }: Observation): number {
+  return Number.isFinite(low) && Number.isFinite(high) ? (low + high) / 2 : Number.isFinite(low) ? low : high;
+}
+
+/** The estimate with its body as unsure as it has proved to be: by how far off two readings found it. */
+function unsettled(belief: Belief, byLn: number): Belief {
+  return {
+    ...belief,
+    cov: belief.cov.map((row, i) => row.map((c, j) => (i === BODY && j === BODY ? c + byLn * byLn : c))),
+  };
+}
+
+/** Soup is never colder than this nor hotter than boiling by more than this, K: what says so is the probe, not the soup. */
+const COLDEST_C = -2;
+const OVER_BOILING_K = 6;
+
+/** A probe tells how hot the pot is, and is believed as far as soup can be so hot. */
+function probed(pot: PotState, tempC: number, boilC: number): StepResult {
+  if (!(tempC >= COLDEST_C && tempC <= boilC + OVER_BOILING_K)) {
+    return unchanged(pot, [{ code: 'TEMPERATURE_QUESTIONED', readC: tempC, mostC: boilC }]);
+  }
+  return { ...unchanged({ ...pot, tempC }), joules: heatToJ(pot, tempC) };
+}
+
 /**
  * Moves the joint estimate of mass, salt and body by a reading. What it moves of mass is put down to water and shows as
- * a flow of its own, as does what it moves of salt. A reading more than 3 sd off leaves the pot as it was and says so.
+ * a flow of its own, as does what it moves of salt. A reading more than 3 sd off leaves the pot as it was and says so;
+ * where a second one of the body says the same, it is the estimate that was wrong.
  */
 export function read(pot: PotState, settings: Read, context: StepContext): StepResult {
   const { seen } = settings;
+  if (seen.of === 'heat') return probed(pot, seen.tempC, context.boilC);
   const observation = observationOf(pot, seen, context);
   if (observation === undefined) return unchanged(pot);
-  const observed = observe(pot.belief, observation);
-  if (observed.questioned) return unchanged(pot, [questioned(pot, seen, observation)]);
+  const first = observe(pot.belief, observation);
+  const offLn = middle(observation) - observation.expected;
+  const again = pot.doubtedLn !== undefined && Math.abs(offLn - pot.doubtedLn) <= SAYS_AGAIN_LN;
+  const isDoubted = seen.of === 'body' && first.questioned;
+  const observed = isDoubted && again ? observe(unsettled(pot.belief, offLn), observation) : first;
+  if (observed.questioned) {
+    const cautions = [questioned(pot, seen, observation)];
+    return isDoubted ? unchanged({ ...pot, doubtedLn: offLn }, cautions) : unchanged(pot, cautions);
+  }
   const { mix } = corrected(pot, observed.moved);
   const took: Flow[] = [];
   const gave: Flow[] = [];
@@ -141,7 +196,7 @@ export function read(pot: PotState, settings: Read, context: StepContext): StepR
   if (salt > 0) took.push(flow([0, 0, 0, 0, 0, 0, salt, 0, 0, 0]));
   else if (salt < 0) gave.push(flow([0, 0, 0, 0, 0, 0, -salt, 0, 0, 0]));
   return {
-    pot: { ...pot, liquid: plusParcel(pot.liquid, bare(mix)), belief: observed.belief },
+    pot: { ...pot, liquid: plusParcel(pot.liquid, bare(mix)), belief: observed.belief, doubtedLn: undefined },
     took,
     gave,
     minutes: 0,

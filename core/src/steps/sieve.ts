@@ -8,6 +8,8 @@ export const SieveStepSchema = z.strictObject({
   op: z.literal('sieve'),
   meshMm: z.number().min(0.1).max(10),
   scraped: z.boolean(),
+  /** What stayed in it, where that has been weighed, kg. */
+  weighedKg: z.number().min(0).max(500).optional(),
 });
 export type SieveStep = z.infer<typeof SieveStepSchema>;
 
@@ -29,7 +31,7 @@ export function heldShare(sizeM: number, meshM: number): number {
 }
 
 /**
- * What stays in the sieve: the product's seeds and skins as far as they are coarser than the mesh, and the purée that
+ * What stays in the sieve, as weighed or else estimated: the product's seeds and skins as far as they are coarser than the mesh, and the purée that
  * clings to them. They leave as fibre and water; the rest leaves as the soup is.
  */
 export function sieve(pot: PotState, settings: SieveStep, context: StepContext): StepResult {
@@ -37,12 +39,14 @@ export function sieve(pot: PotState, settings: SieveStep, context: StepContext):
   if (liquidKg <= 0) return unchanged(pot);
   const skinsKg = pot.liquid.carried[SKINS_KG];
   const share = heldShare(pot.grainM * SKINS_COARSER, settings.meshMm / 1000);
-  const heldKg = Math.min(skinsKg * share * context.habits.sieveHolds, skinsKg);
+  const { weighedKg } = settings;
+  const heldKg = Math.min(skinsKg * share * context.habits.sieveHolds, skinsKg, weighedKg ?? Infinity);
   const fibreKg = Math.min(heldKg * SKINS_DRY, 0.8 * pot.liquid.mix[FIBRE]);
   const waterKg = Math.min(heldKg - fibreKg, 0.5 * pot.liquid.mix[WATER]);
   const skins: Mix = [waterKg, 0, 0, 0, 0, fibreKg, 0, 0, 0, 0];
   const rest = plusParcel(pot.liquid, bare(skins), -1);
-  const clings = Math.min(0.5, ((settings.scraped ? CLINGS_SCRAPED : CLINGS_LEFT) * heldKg) / liquidKg);
+  const estimated = ((settings.scraped ? CLINGS_SCRAPED : CLINGS_LEFT) * heldKg) / liquidKg;
+  const clings = Math.min(0.5, weighedKg === undefined ? estimated : (weighedKg - heldKg) / (liquidKg - heldKg));
   const without = withCarried(rest, { [SKINS_KG]: skinsKg - heldKg });
   const lost = plusParcel(scaleParcel(without, clings), withCarried(bare(skins), { [SKINS_KG]: heldKg }));
   return {

@@ -14,12 +14,16 @@ import {
 } from '../pot/index.js';
 
 /** What every step has: an id that entries refer to, and the cook's own words if there are any. */
+const photoSchema = z.string().regex(/^[0-9a-f]{64}$/);
+
 export const stepBase = {
   id: z
     .string()
     .regex(/^[a-z0-9-]+$/)
     .max(60),
   say: z.string().max(500).optional(),
+  /** A picture of the step in this kitchen, by the SHA-256 of its file in hexadecimal. */
+  photo: photoSchema.optional(),
 };
 
 export const lineIdSchema = z

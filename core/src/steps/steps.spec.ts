@@ -335,7 +335,7 @@ describe('read', () => {
   const weighed = (massKg: number): Parameters<typeof read>[1] => ({
     id: 'r',
     op: 'read',
-    seen: { of: 'mass', device: 'scale', massKg, sdKg: 0.5 },
+    seen: { of: 'mass', massKg, sdKg: 0.5 },
   });
 
   it('two equal doubts meet half-way: 10 kg +- 0.5 and a reading of 10.4 +- 0.5', () => {

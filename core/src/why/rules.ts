@@ -35,7 +35,37 @@ const COVER: Plain = {
   habit: 'packingRaw',
 };
 
-const RULES: Readonly<Record<Askable, readonly Plain[]>> = {
+const ONE_LAYER: Plain = {
+  rule: 'trays by the area of the pieces in one layer; rounds by what the oven takes at once',
+  source: 'geometry; common practice',
+};
+
+const RULES: Readonly<Record<Askable | 'pull', readonly Plain[]>> = {
+  sodium: [
+    BALANCE,
+    { rule: '39.34 % of the salt is sodium, and what the foods hold of their own', source: 'atomic masses; the rows’ own sources' },
+    FILM,
+  ],
+  fibre: [BALANCE, FILM],
+  steam: [BOIL_OFF],
+  boil: [{ rule: 'heat wanted over the burner’s useful power less wall loss', source: 'energy balance' }],
+  trays: [ONE_LAYER],
+  rounds: [ONE_LAYER],
+  jugs: [{ rule: 'a jug is filled less the hotter it is, to leave room for steam', source: 'common practice' }],
+  contains: [
+    { rule: 'the larder row names what an ingredient brings; nothing that is cooked loses it', source: 'the row’s own source' },
+  ],
+  pull: [
+    {
+      rule: 'each line as written, times the factor that the plan came to; what a step settles, by that step',
+      source: 'definition',
+    },
+    TRIM,
+    {
+      rule: 'all lines rounded together to whole pieces and the scale’s steps, with the least drift from one proportion',
+      source: 'definition',
+    },
+  ],
   salt: [BALANCE, { rule: 'NaCl from every source, by mass', source: 'balance' }, FILM],
   fat: [BALANCE, FILM],
   energy: [
@@ -71,7 +101,7 @@ const RULES: Readonly<Record<Askable, readonly Plain[]>> = {
 };
 
 /** Rules behind a figure, with the kitchen's own figures where it has them. */
-export function ruleOf(figure: Askable, ready: Pick<Ready, 'habits'>): Rule[] {
+export function ruleOf(figure: Askable | 'pull', ready: Pick<Ready, 'habits'>): Rule[] {
   return RULES[figure].map(({ rule, source, habit }) => ({
     rule,
     source,

@@ -1,12 +1,14 @@
 import fc from 'fast-check';
 import { canteen, example, larder, ready } from '../../spec/pots.js';
+import { LARDER_ROWS } from '../larder/index.js';
 import { bowlFacts } from '../dish/index.js';
 import { makeReady, run } from '../line/index.js';
 import { parcelKg } from '../pot/index.js';
 import { EXAMPLE_SOUPS, SoupSchema, schooled, walk, type Schools } from '../soup/index.js';
-import { ASKABLE, compare, explain, withStandIn } from './index.js';
+import { makePlan, notScaling, roundedPull, writtenPlan } from '../plan/index.js';
+import { ASKABLE, compare, explain, explainPull, withStandIn, type Askable } from './index.js';
 
-const SUMS = ASKABLE.filter((figure) => !['body', 'minutes', 'bowls'].includes(figure));
+const SUMS = ASKABLE.filter((figure) => !['body', 'minutes', 'bowls', 'contains'].includes(figure));
 
 describe('why', () => {
   it('sums add up exactly, whatever the soup and its size', () => {
@@ -49,6 +51,61 @@ describe('why', () => {
     const energy = explain(own, of, 'energy').value;
     const bowl = bowlFacts(of.dished!.parcel, 0.3, of.dished!.tempC)!;
     expect(energy / bowl.energyKj).toBeCloseTo(parcelKg(of.dished!.parcel) / 0.3, 6);
+  });
+
+  it('sodium, fibre, steam, trays and jugs are those of the bowls and the panel', () => {
+    const bowl = bowlFacts(of.dished!.parcel, 0.3, of.dished!.tempC)!;
+    const bowlsByWeight = parcelKg(of.dished!.parcel) / 0.3;
+    expect(explain(own, of, 'sodium').value / bowl.sodiumMg).toBeCloseTo(bowlsByWeight, 6);
+    expect(explain(own, of, 'fibre').value / bowl.fibreG).toBeCloseTo(bowlsByWeight, 6);
+    const beet = example('beetroot-horseradish');
+    const written = writtenPlan(beet, LARDER_ROWS, canteen)!;
+    const planning = makePlan(beet, LARDER_ROWS, canteen, { bowls: 40, bowlG: 300, potId: 'boiler-40' });
+    if (!planning.ok) throw new Error(planning.error.code);
+    const { plan } = planning;
+    const panel = new Map(notScaling(written, plan).map(({ what, now }) => [what, now]));
+    const why = (figure: Askable): number => explain(plan.ready, plan.run, figure).value;
+    expect(why('trays')).toBe(panel.get('oven trays') ?? 0);
+    expect(why('rounds')).toBe(panel.get('oven rounds') ?? 0);
+    expect(why('jugs')).toBe(panel.get('jugs') ?? 0);
+    expect(why('boil')).toBeCloseTo(panel.get('minutes to the boil') ?? 0, 9);
+    expect(why('trays')).toBeGreaterThan(0);
+    expect(why('steam')).toBeCloseTo(panel.get('boil-off') ?? 0, 9);
+    expect(why('steam')).toBeGreaterThan(0);
+  });
+
+  it('allergens are told by the lines that bring them, and are those of the bowl', () => {
+    for (const { id } of EXAMPLE_SOUPS) {
+      const line = ready(example(id), 'boiler-98');
+      const cooked = run(line, 2);
+      const { parts, value } = explain(line, cooked, 'contains');
+      const told = new Set(parts.flatMap(({ note }) => note?.split(', ') ?? []));
+      const bowl = bowlFacts(cooked.dished!.parcel, 0.3, cooked.dished!.tempC)!;
+      expect([...told].sort())
+        .withContext(id)
+        .toEqual([...bowl.allergens].sort());
+      expect(value).toBe(bowl.allergens.length);
+    }
+  });
+
+  it('a row of the pull list is what its steps take, and what rounding adds', () => {
+    for (const { id } of EXAMPLE_SOUPS) {
+      const planning = makePlan(example(id), LARDER_ROWS, canteen, { bowls: 40, bowlG: 300, potId: 'boiler-40' });
+      if (!planning.ok) continue;
+      const list = roundedPull(planning.plan, 'metric');
+      for (const row of list.rows) {
+        const told = explainPull(planning.plan, list, row.ingredient, row.way)!;
+        const sum = told.parts.reduce((total, { value }) => total + value, 0);
+        expect(told.value).toBe(row.roundedKg);
+        expect(Math.abs(sum - row.roundedKg))
+          .withContext(`${id} ${row.ingredient}`)
+          .toBeLessThan(2e-5);
+        expect(told.parts.some(({ of: from, id: part }) => from === 'step' || part.startsWith('in soups'))).toBe(
+          row.boughtKg > 1e-5,
+        );
+      }
+      expect(explainPull(planning.plan, list, 'no-such', undefined)).toBeUndefined();
+    }
   });
 
   it('minutes shared out over steps add up to the whole', () => {

@@ -1,11 +1,12 @@
-import { energyKj } from '../dish/index.js';
-import { SALT, FAT, FIBRE, STARCH, PROTEIN } from '../larder/index.js';
+import { SODIUM_IN_NACL, energyKj } from '../dish/index.js';
+import { allergenNames, SALT, FAT, FIBRE, STARCH, PROTEIN } from '../larder/index.js';
 import type { Ready, Run, StepRecord } from '../line/index.js';
 import {
   BODY,
   COST,
   CREAM_KG,
   COOKED_STARCH_KG,
+  SODIUM_MG,
   PROTEIN_THICKENS,
   STARCH_THICKENS,
   bodyMPas,
@@ -17,6 +18,7 @@ import {
   type FlowKind,
   type Parcel,
 } from '../pot/index.js';
+import type { Planned, RoundedPull } from '../plan/index.js';
 import type { Askable } from './ask.js';
 import { ruleOf, type Rule } from './rules.js';
 
@@ -27,11 +29,13 @@ export interface Part {
   readonly id: string;
   readonly kind: FlowKind | 'stays' | 'clock' | undefined;
   readonly value: number;
+  /** What there is to say of it beside its value. */
+  readonly note?: string;
 }
 
 /** Where a figure comes from. For a `sum` the parts add up to it exactly; an `attribution` says by name how it shares out. */
 export interface Why {
-  readonly figure: Askable;
+  readonly figure: Askable | 'pull';
   readonly value: number;
   readonly unit: string;
   readonly how: 'sum' | 'attribution';
@@ -46,6 +50,8 @@ type Measure = (parcel: Parcel, tempC: number) => number;
 const MEASURES: Readonly<Partial<Record<Askable, { readonly measure: Measure; readonly unit: string }>>> = {
   salt: { measure: ({ mix }) => mix[SALT] * 1000, unit: 'g' },
   fat: { measure: ({ mix }) => mix[FAT] * 1000, unit: 'g' },
+  fibre: { measure: ({ mix }) => mix[FIBRE] * 1000, unit: 'g' },
+  sodium: { measure: ({ mix, carried }) => mix[SALT] * SODIUM_IN_NACL * 1e6 + carried[SODIUM_MG], unit: 'mg' },
   energy: { measure: ({ mix }) => energyKj(mix), unit: 'kJ' },
   cost: { measure: ({ carried }) => carried[COST], unit: 'money' },
   cream: { measure: ({ carried }) => carried[CREAM_KG] * 1000, unit: 'g' },
@@ -186,6 +192,75 @@ function body(ready: Ready, of: Run): Why {
   };
 }
 
+/** What a step took or gave off of its own, step by step. */
+function byStep(ready: Ready, of: Run, figure: Askable, unit: string, measure: (record: StepRecord) => number): Why {
+  const parts = of.records.flatMap((record): Part[] => {
+    const value = measure(record);
+    return value === 0 ? [] : [{ of: 'step', id: record.step.id, kind: undefined, value }];
+  });
+  const value = parts.reduce((sum, part) => sum + part.value, 0);
+  return { figure, value, unit, how: 'sum', attribution: undefined, parts, rules: ruleOf(figure, ready) };
+}
+
+/** What simmering boils off, as the panel of what does not scale counts it. */
+function steamKg({ step, gave }: StepRecord): number {
+  if (step.op !== 'simmer') return 0;
+  return gave.reduce((sum, flow) => (flow.kind === 'vapour' ? sum + parcelKg(flow.parcel) : sum), 0);
+}
+
+/** Allergens: every line that brings one, with its kilos and what it brings. */
+function contained(ready: Ready, of: Run): Why {
+  const parts = ready.lines.flatMap(({ line: { id, ingredient } }): Part[] => {
+    const kg = of.usedKg.get(id) ?? 0;
+    const brings = allergenNames(ingredient.allergens);
+    return kg > 0 && brings.length > 0 ? [{ of: 'line', id, kind: 'ingredient', value: kg, note: brings.join(', ') }] : [];
+  });
+  return {
+    figure: 'contains',
+    value: of.dished === undefined ? 0 : allergenNames(of.dished.parcel.allergens).length,
+    unit: 'allergens',
+    how: 'attribution',
+    attribution: 'by every line that brings one, with the kilos of it',
+    parts,
+    rules: ruleOf('contains', ready),
+  };
+}
+
+/**
+ * Why a row of a pull list is what it is: what each step takes of it as bought, what goes into cards that are made too, and
+ * what rounding adds or leaves.
+ *
+ * @returns kilos as bought; undefined where the list has no such row
+ */
+export function explainPull(planned: Planned, rounded: RoundedPull, ingredient: string, way: string | undefined): Why | undefined {
+  const row = rounded.rows.find((own) => own.ingredient === ingredient && own.way === way);
+  if (row === undefined) return undefined;
+  const lines = new Set(row.lineIds);
+  const parts = planned.run.records.flatMap(({ step, took }): Part[] => {
+    const kg = took.reduce((sum, { lineId, parcel }) => (lines.has(lineId) ? sum + parcelKg(parcel) : sum), 0);
+    return kg === 0 ? [] : [{ of: 'step', id: step.id, kind: undefined, value: kg }];
+  });
+  const inSteps = parts.reduce((sum, { value }) => sum + value, 0);
+  const also = (id: string, value: number): Part[] =>
+    Math.abs(value) < LEAST_KG ? [] : [{ of: 'component', id, kind: undefined, value }];
+  return {
+    figure: 'pull',
+    value: row.roundedKg,
+    unit: 'kg',
+    how: 'sum',
+    attribution: undefined,
+    parts: [
+      ...parts,
+      ...also('in soups and bases that go into it', row.boughtKg - inSteps),
+      ...also('rounding to what can be bought and weighed', row.roundedKg - row.boughtKg),
+    ],
+    rules: ruleOf('pull', planned.ready),
+  };
+}
+
+/** Less than a hundredth of a gram is nothing in a kitchen, kg. */
+const LEAST_KG = 1e-5;
+
 /**
  * Why a figure of a run is what it is: told from the run's own records, never worked out a second time.
  *
@@ -203,6 +278,16 @@ export function explain(ready: Ready, of: Run, figure: Askable): Why {
       return bowls(ready, of);
     case 'body':
       return body(ready, of);
+    case 'steam':
+      return byStep(ready, of, figure, 'kg', steamKg);
+    case 'boil':
+      return byStep(ready, of, figure, 'min', ({ counts }) => counts?.toBoilMinutes ?? 0);
+    case 'trays':
+    case 'rounds':
+    case 'jugs':
+      return byStep(ready, of, figure, '', ({ counts }) => counts?.[figure] ?? 0);
+    case 'contains':
+      return contained(ready, of);
     default: {
       const own = MEASURES[figure];
       if (own === undefined) throw new Error(`No measure for ${figure}.`);

@@ -1,5 +1,11 @@
 import { registerLocaleData } from '@angular/common';
-import { provideBrowserGlobalErrorListeners, provideZonelessChangeDetection, type ApplicationConfig } from '@angular/core';
+import { provideServiceWorker } from '@angular/service-worker';
+import {
+  isDevMode,
+  provideBrowserGlobalErrorListeners,
+  provideZonelessChangeDetection,
+  type ApplicationConfig,
+} from '@angular/core';
 import en from '@angular/common/locales/en-GB';
 import { provideRouter, withComponentInputBinding } from '@angular/router';
 import {
@@ -28,6 +34,9 @@ export const appConfig: ApplicationConfig = {
     provideZonelessChangeDetection(),
     provideBrowserGlobalErrorListeners(),
     provideRouter(routes, withComponentInputBinding()),
+    // Keeps the application itself, so that a reload without a network works.
+    // eslint-disable-next-line @typescript-eslint/no-unsafe-class-instance-assignment -- Angular's own way of giving options
+    provideServiceWorker('ngsw-worker.js', { enabled: !isDevMode(), registrationStrategy: 'registerWhenStable:10000' }),
     provideNzI18n(en_GB),
     provideNzIcons([
       BarChartOutline,

@@ -22,6 +22,17 @@ export const routes: Routes = [
     title: 'Stove · Tidy Tureen',
     loadComponent: () => import('./places/stove/stove').then((m) => m.Stove),
   },
+  {
+    path: 'stove/:batchId/counter',
+    title: 'For the counter · Tidy Tureen',
+    loadComponent: () => import('./places/stove/counter').then((m) => m.Counter),
+  },
+  {
+    path: 'devices',
+    title: 'Devices · Tidy Tureen',
+    loadComponent: () => import('./places/devices/devices').then((m) => m.DevicesPlace),
+  },
+  { path: 'wall', title: 'Wall · Tidy Tureen', loadComponent: () => import('./places/wall/wall').then((m) => m.Wall) },
   { path: 'cold', title: 'Cold · Tidy Tureen', loadComponent: () => import('./places/cold/cold').then((m) => m.Cold) },
   { path: 'ledger', title: 'Ledger · Tidy Tureen', loadComponent: () => import('./places/ledger/ledger').then((m) => m.Ledger) },
   {

@@ -21,10 +21,21 @@ import {
 } from '@tureen/core/draft';
 import type { Kit } from '@tureen/core/kit';
 import { makeLarder, type Diets, type IngredientRow, type Larder } from '@tureen/core/larder';
-import { makePlan, roundedPull, typedPlan, writtenPlan, type Ask, type RoundedPull, type Snapshot } from '@tureen/core/plan';
+import {
+  makePlan,
+  rerun,
+  roundedPull,
+  typedPlan,
+  writtenPlan,
+  type Ask,
+  type Planned as PlannedBatch,
+  type RoundedPull,
+  type Snapshot,
+} from '@tureen/core/plan';
 import type { Line, Schools, Soup, SoupProblem } from '@tureen/core/soup';
-import { compare, explain, type Askable, type Difference, type Why } from '@tureen/core/why';
-import { batchView, planView, viewOf, type BatchView, type PlanOutcome, type PlanView } from './views';
+import { compare, explain, explainPull, type Askable, type Difference, type Why } from '@tureen/core/why';
+import { batchView, type BatchView } from './batch-view';
+import { cardView, planView, writtenView, type CardView, type PlanOutcome } from './views';
 
 /** One line of a paste as it is understood, and where it would go. */
 export interface UnderstoodLine {
@@ -65,7 +76,7 @@ export interface Drafted {
   readonly bowls: number | undefined;
   readonly stated: number | undefined;
   readonly unasked: number;
-  readonly view: PlanView | undefined;
+  readonly view: CardView | undefined;
 }
 
 /** A soup while it is being changed: its lines in words, what is wrong, and the view of what can be cooked of it. */
@@ -73,13 +84,20 @@ export interface EditView {
   readonly soup: Soup;
   readonly words: readonly (readonly [lineId: string, text: string])[];
   readonly problems: readonly SoupProblem[];
-  readonly view: PlanView | undefined;
+  readonly view: CardView | undefined;
+}
+
+/** What is worked out of a soup that is being typed: of the soup itself only what is another one now. */
+export interface TypedView extends Omit<EditView, 'soup'> {
+  /** Lines that read otherwise now, and new ones at the end. */
+  readonly lines: readonly Line[];
+  readonly root: Soup['root'] | undefined;
 }
 
 export type Typed =
   | {
       readonly ok: true;
-      readonly edit: EditView;
+      readonly edit: TypedView;
       readonly lineId: string;
       readonly assumed: readonly Assumed[];
       readonly kg: number;
@@ -113,12 +131,21 @@ export interface Planned {
   readonly rounded: RoundedPull | undefined;
 }
 
+/** Names a row of a pull list. */
+export interface PullKey {
+  readonly ingredient: string;
+  readonly way: string | undefined;
+}
+
 /** Core in a thread of its own. It is told once what the kitchen has, so that a keystroke does not carry the larder along. */
 export class CookingThread {
+  private readonly planned = new Map<string, PlannedBatch>();
   private rows: readonly IngredientRow[] = [];
   private kit: Kit | undefined;
   private larder: Larder = new Map();
   private names: Names | undefined;
+  /** The soup that is being changed, as it was last asked about. */
+  private held: Soup | undefined;
 
   stock(rows: readonly IngredientRow[], kit: Kit | undefined): void {
     if (rows.length > 0) {
@@ -134,16 +161,16 @@ export class CookingThread {
     return { larder: this.larder, names: this.names, country: this.kit?.country };
   }
 
-  written(soup: Soup): PlanView | undefined {
+  written(soup: Soup, how: Parameters<typeof cardView>[3] = 'read'): CardView | undefined {
     if (this.kit === undefined) return undefined;
     const planned = writtenPlan(soup, this.rows, this.kit);
-    return planned === undefined ? undefined : viewOf(planned, undefined);
+    return planned === undefined ? undefined : cardView(planned, this.rows, this.kit.units, how);
   }
 
   /** What the shelf shows of soups, as written. */
   shelved(soups: readonly Soup[]): readonly ShelfFacts[] {
     return soups.map((soup) => {
-      const view = this.written(soup);
+      const view = this.kit === undefined ? undefined : writtenView(soup, this.rows, this.kit);
       const facts = view?.figures.facts;
       return {
         colour: view?.colour ?? NO_COLOUR,
@@ -186,19 +213,35 @@ export class CookingThread {
     return planning.ok ? roundedPull(planning.plan, this.kit.units) : undefined;
   }
 
-  batch(snapshot: Snapshot, entries: readonly KeptEntry[]): BatchView {
-    return batchView(snapshot, entries);
+  batch(snapshot: Snapshot, entries: readonly KeptEntry[], batchId?: string): BatchView {
+    return batchView(snapshot, entries, batchId === undefined ? undefined : this.plannedOf(batchId, snapshot));
+  }
+
+  /** A batch's plan does not change: it is run once, however many ladles are poured. */
+  private plannedOf(batchId: string, snapshot: Snapshot): PlannedBatch {
+    const have = this.planned.get(batchId);
+    if (have !== undefined) return have;
+    const planned = rerun(snapshot);
+    this.planned.set(batchId, planned);
+    return planned;
   }
 
   /** Why a figure is what it is, of a plan, or of the soup as written where no ask is given. */
-  why(soup: Soup, ask: Ask | undefined, figure: Askable): Why | undefined {
+  why(soup: Soup, ask: Ask | undefined, figure: Askable | PullKey): Why | undefined {
     if (this.kit === undefined) return undefined;
+    if (typeof figure !== 'string') return ask === undefined ? undefined : this.whyPulled(soup, ask, figure);
     if (ask === undefined) {
       const planned = writtenPlan(workable(soup, this.larder).soup, this.rows, this.kit);
       return planned === undefined ? undefined : explain(planned.ready, planned.run, figure);
     }
     const planning = makePlan(soup, this.rows, this.kit, ask);
     return planning.ok ? explain(planning.plan.ready, planning.plan.run, figure) : undefined;
+  }
+
+  private whyPulled(soup: Soup, ask: Ask, row: PullKey): Why | undefined {
+    const planning = this.kit === undefined ? undefined : makePlan(soup, this.rows, this.kit, ask);
+    if (planning?.ok !== true || this.kit === undefined) return undefined;
+    return explainPull(planning.plan, roundedPull(planning.plan, this.kit.units), row.ingredient, row.way);
   }
 
   /** What each option of a school would change, against the soup as it is. */
@@ -218,12 +261,14 @@ export class CookingThread {
   }
 
   /** A soup's amounts as they stand: what is being typed is not scaled to the bowls that it was written for. */
-  private typedView(soup: Soup): PlanView | undefined {
-    const planned = this.kit === undefined ? undefined : typedPlan(soup, this.rows, this.kit);
-    return planned === undefined ? undefined : viewOf(planned, undefined);
+  private typedView(soup: Soup): CardView | undefined {
+    if (this.kit === undefined) return undefined;
+    const planned = typedPlan(soup, this.rows, this.kit);
+    return planned === undefined ? undefined : cardView(planned, this.rows, this.kit.units, 'typed');
   }
 
   edited(soup: Soup): EditView {
+    this.held = soup;
     const { soup: rest, problems } = workable(soup, this.larder);
     return {
       soup,
@@ -233,8 +278,14 @@ export class CookingThread {
     };
   }
 
-  /** A line typed anew in the place of one, or as a new one; what is not understood changes nothing. */
-  typed(soup: Soup, lineId: string | undefined, text: string, at?: Place, answer?: Answer): Typed {
+  /**
+   * A line typed anew in the place of one, or as a new one; what is not understood changes nothing. Where no soup is given
+   * it is the one that was asked about last: a keystroke need not carry it here and back.
+   */
+  typed(given: Soup | undefined, lineId: string | undefined, text: string, at?: Place, answer?: Answer): Typed {
+    const soup = given ?? this.held;
+    if (soup === undefined) throw new Error('No soup is being changed.');
+    this.held = soup;
     const { bowls } = soup.writtenFor;
     const { reading, taken: read } = this.taking(text, bowls);
     const taken = answer === undefined ? read : takeLine(reading, { larder: this.larder, bowls }, answer);
@@ -242,9 +293,21 @@ export class CookingThread {
     const { assumed, kg } = taken;
     if (lineId === undefined) {
       const added = addLine(soup, taken, at);
-      return { ok: true, edit: this.edited(added.soup), lineId: added.lineId, assumed, kg };
+      return { ok: true, edit: this.since(soup, added.soup), lineId: added.lineId, assumed, kg };
     }
-    return { ok: true, edit: this.edited(rewriteLine(soup, lineId, taken)), lineId, assumed, kg };
+    return { ok: true, edit: this.since(soup, rewriteLine(soup, lineId, taken)), lineId, assumed, kg };
+  }
+
+  private since(before: Soup, soup: Soup): TypedView {
+    const { words, problems, view } = this.edited(soup);
+    const had = new Set(before.lines);
+    return {
+      words,
+      problems,
+      view,
+      lines: soup.lines.filter((line) => !had.has(line)),
+      root: soup.root === before.root ? undefined : soup.root,
+    };
   }
 
   /** A line replaced by what is typed, or left out where nothing is: the soup so, and what that changes in a bowl. */
@@ -307,7 +370,7 @@ export class CookingThread {
     const real = this.kit === undefined ? undefined : comesTo(first, this.rows, this.kit);
     const bowls = real === undefined || real < 0.1 ? undefined : Math.round(real * 10) / 10;
     const soup = bowls === undefined ? first : compose({ ...asking, bowls });
-    return { soup, bowls, stated, unasked: taken.filter((one) => one === undefined).length, view: this.written(soup) };
+    return { soup, bowls, stated, unasked: taken.filter((one) => one === undefined).length, view: this.written(soup, 'typed') };
   }
 
   /** What a line could stand for, with its kilos: for a misspelt food, what it is nearest to. */

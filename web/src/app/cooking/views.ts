@@ -1,16 +1,10 @@
-import {
-  actualRibbon,
-  branchNames,
-  foldBatch,
-  saltPctNow,
-  type BatchState,
-  type KeptEntry,
-  type StepState,
-} from '@tureen/core/batch';
-import { areaM2, belowRimM, usableM3, type Kit, type Vessel } from '@tureen/core/kit';
-import { colourOf, type IngredientRow } from '@tureen/core/larder';
+import { branchNames } from '@tureen/core/batch';
+import type { Kit, Vessel } from '@tureen/core/kit';
+import type { IngredientRow } from '@tureen/core/larder';
 import { ribbonOf, type Ribbon } from '@tureen/core/line';
+import { namer, stopNamer } from '@tureen/core/messages';
 import {
+  cardsMade,
   cautionsOf,
   figuresOf,
   makePlan,
@@ -23,11 +17,11 @@ import {
   type PlanError,
   type Planned,
   type PullRow,
-  type Snapshot,
   type StepCaution,
 } from '@tureen/core/plan';
-import { CREAM_KG, tintIn, contents, potM3, type Caution } from '@tureen/core/pot';
-import type { Soup, SoupStep } from '@tureen/core/soup';
+import type { Soup } from '@tureen/core/soup';
+import type { UnitSystem } from '@tureen/core/units';
+import { pictureOf, type Picture } from '../parts/ribbon/picture';
 
 /** A plan as a screen shows it; everything in it can be sent between threads. */
 export interface PlanView {
@@ -55,10 +49,47 @@ export interface StepTakes {
   readonly lines: readonly { readonly lineId: string; readonly kg: number }[];
 }
 
+/** A card within a soup, at the size that the soup takes of it: a garnish or a base with a pan and minutes of its own. */
+export interface SideCard {
+  readonly id: string;
+  readonly name: string;
+  readonly kg: number;
+  readonly perBowlG: number;
+  readonly minutes: number;
+  readonly lines: readonly { readonly name: string; readonly kg: number }[];
+}
+
+function sideCards({ ready, run }: Planned): SideCard[] {
+  return cardsMade(ready, run).map(({ cardId, name, wantedKg, ready: own, run: made }) => ({
+    id: cardId,
+    name,
+    kg: wantedKg,
+    perBowlG: run.bowls > 0 ? (wantedKg / run.bowls) * 1000 : 0,
+    minutes: made.minutes,
+    lines: own.lines.map(({ line: { id, ingredient } }) => ({ name: ingredient.row.name, kg: made.usedKg.get(id) ?? 0 })),
+  }));
+}
+
+/** A soup's own amounts as its card shows them: drawn already, so that the screen has only to put it in place. */
+export interface CardView extends Pick<PlanView, 'figures' | 'takes' | 'grainM' | 'dishedC'> {
+  readonly vesselName: string;
+  readonly cards: readonly SideCard[];
+  readonly picture: Picture;
+}
+
 export type PlanOutcome = { readonly ok: true; readonly view: PlanView } | { readonly ok: false; readonly error: PlanError };
 
 function lastColour(ribbon: Ribbon): string {
   return ribbon.bands.at(-1)?.stops.at(-1)?.colour ?? '#d9cdb7';
+}
+
+/** Kilos that each step of a plan takes of each line, and its minutes. */
+export function takesOf({ run }: Pick<Planned, 'run'>): StepTakes[] {
+  return run.records.map(({ step, took, minutes }) => ({
+    stepId: step.id,
+    minutes,
+    lines: took.map(({ lineId, parcel }) => ({ lineId, kg: parcel.mix.reduce((sum, kg) => sum + kg, 0) })),
+  }));
 }
 
 /** A plan as a screen shows it, with what does not go by its factor against the soup as written where that is given. */
@@ -74,16 +105,27 @@ export function viewOf(planned: Planned, written: Planned | undefined): PlanView
     pull: pullList(planned),
     cautions: cautionsOf(planned.ready, planned.run),
     notScaling: written === undefined ? [] : notScaling(written, planned),
-    takes: planned.run.records.map(({ step, took, minutes }) => ({
-      stepId: step.id,
-      minutes,
-      lines: took.map(({ lineId, parcel }) => ({ lineId, kg: parcel.mix.reduce((sum, kg) => sum + kg, 0) })),
-    })),
+    takes: takesOf(planned),
     peakM3: planned.run.peakM3,
     colour: lastColour(ribbon),
     grainM: planned.run.records.at(-1)?.before.grainM ?? 0,
     dishedC: planned.run.dished?.tempC ?? 0,
   };
+}
+
+/** How a card's ribbon is drawn: whole where the soup is read, a strip with one row of labels where it is typed. */
+const CARD_RIBBON = { read: { height: 212, quiet: false }, typed: { height: 132, quiet: true } } as const;
+
+export function cardView(
+  planned: Planned,
+  rows: readonly IngredientRow[],
+  units: UnitSystem,
+  how: keyof typeof CARD_RIBBON,
+): CardView {
+  const { soup, vessel, ribbon, figures, takes, grainM, dishedC } = viewOf(planned, undefined);
+  const nameOf = namer(soup, rows);
+  const picture = pictureOf({ ribbon, nameOf, stationName: stopNamer(soup, nameOf), units, ...CARD_RIBBON[how] });
+  return { vesselName: vessel.name, cards: sideCards(planned), figures, takes, grainM, dishedC, picture };
 }
 
 /** A soup as written, in the smallest pot of the kit that holds it. */
@@ -96,113 +138,4 @@ export function writtenView(soup: Soup, rows: readonly IngredientRow[], kit: Kit
 export function planView(soup: Soup, rows: readonly IngredientRow[], kit: Kit, ask: Ask): PlanOutcome {
   const planning = makePlan(soup, rows, kit, ask);
   return planning.ok ? { ok: true, view: viewOf(planning.plan, writtenPlan(soup, rows, kit)) } : planning;
-}
-
-/** What stands in the pot, for the cut-away and the big figures. */
-export interface PotView {
-  readonly massKg: number;
-  readonly sdKg: number;
-  readonly volumeM3: number;
-  readonly levelM: number;
-  readonly belowRimM: number;
-  readonly tempC: number;
-  readonly colour: string;
-  readonly pieces: number;
-  readonly densityKgM3: number;
-}
-
-/** A batch as the Stove and the Ledger show it. */
-export interface BatchView {
-  readonly soup: Soup;
-  readonly ask: Ask;
-  readonly vessel: Vessel;
-  readonly kit: Kit;
-  readonly steps: readonly StepState[];
-  readonly plannedMinutes: readonly StepTakes[];
-  readonly current: { readonly step: SoupStep; readonly branchId: string } | undefined;
-  readonly pot: PotView;
-  /** Where the plan expects the level after the step in hand, m. */
-  readonly wantedLevelM: number;
-  readonly headspaceM: number;
-  readonly saltPct: number;
-  readonly saltTargetPct: number | undefined;
-  readonly creamKg: number;
-  readonly creamToGoKg: number;
-  readonly hasCream: boolean;
-  readonly planned: Figures;
-  readonly forecast: Figures;
-  readonly plannedRibbon: Ribbon;
-  readonly actualRibbon: Ribbon;
-  readonly inKg: readonly (readonly [string, number])[];
-  readonly toGoKg: readonly (readonly [string, number])[];
-  readonly cautions: readonly Caution[];
-  readonly questioned: boolean;
-  readonly closed: boolean;
-  readonly dishedBowls: number | undefined;
-  readonly undone: readonly string[];
-  readonly late: readonly string[];
-}
-
-const MEASURED_FROM_M3 = 1e-9;
-
-function potView(state: BatchState, vessel: Vessel): PotView {
-  const { pot } = state;
-  const volumeM3 = potM3(pot);
-  return {
-    massKg: state.massKg,
-    sdKg: state.massSdKg,
-    volumeM3,
-    levelM: volumeM3 / areaM2(vessel),
-    belowRimM: belowRimM(vessel, volumeM3),
-    tempC: pot.tempC,
-    colour: colourOf(tintIn(contents(pot))),
-    pieces: pot.cohorts.length,
-    densityKgM3: volumeM3 > MEASURED_FROM_M3 ? state.massKg / volumeM3 : 1000,
-  };
-}
-
-function wantedLevelM(state: BatchState, vessel: Vessel): number {
-  const id = state.current?.step.id;
-  const at = state.planned.run.records.findLast(({ step }) => step.id === id);
-  const pot = at === undefined ? state.pot : at.step.op === 'dish' ? at.before : at.pot;
-  return potM3(pot) / areaM2(vessel);
-}
-
-/** Folds a batch's entries into what the Stove shows. */
-export function batchView(snapshot: Snapshot, entries: readonly KeptEntry[]): BatchView {
-  const state = foldBatch(snapshot, entries);
-  const { vessel } = state.planned.ready;
-  const plannedSteps = state.planned.run.records.map(({ step }) => step);
-  const season = plannedSteps.find(({ op }) => op === 'season');
-  const cream = plannedSteps.find(({ op }) => op === 'cream');
-  const creamId = cream?.op === 'cream' ? cream.line : undefined;
-  return {
-    soup: snapshot.soup,
-    ask: snapshot.ask,
-    vessel,
-    kit: snapshot.kit,
-    steps: state.steps,
-    plannedMinutes: viewOf(state.planned, undefined).takes,
-    current: state.current === undefined ? undefined : { step: state.current.step, branchId: state.current.branch.id },
-    pot: potView(state, vessel),
-    wantedLevelM: wantedLevelM(state, vessel),
-    headspaceM: vessel.depthM - usableM3(vessel) / areaM2(vessel),
-    saltPct: saltPctNow(state),
-    saltTargetPct: season?.op === 'season' ? season.saltPct : undefined,
-    creamKg: contents(state.pot).carried[CREAM_KG],
-    creamToGoKg: creamId === undefined ? 0 : (state.toGoKg.get(creamId) ?? 0),
-    hasCream: creamId !== undefined,
-    planned: state.plannedFigures,
-    forecast: state.forecast,
-    plannedRibbon: ribbonOf(state.planned.run, branchNames(state.planned)),
-    actualRibbon: actualRibbon(state),
-    inKg: [...state.inKg],
-    toGoKg: [...state.toGoKg],
-    cautions: state.cautions,
-    questioned: state.readings.at(-1)?.questioned ?? false,
-    closed: state.closed,
-    dishedBowls: state.dishedBowls,
-    undone: [...state.history.undone],
-    late: [...state.history.late],
-  };
 }

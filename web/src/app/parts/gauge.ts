@@ -1,25 +1,46 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 
+/** What a gauge shows: the band wanted, where it stands, and to which figure it is drawn. */
+export interface GaugeFigures {
+  readonly name: string;
+  readonly figure: string;
+  readonly wanted: string;
+  readonly value: number;
+  readonly low: number;
+  readonly high: number;
+  readonly most: number;
+  /** Between what it lies nine times in ten, and where the last reading stood, on the same scale. */
+  readonly from?: number;
+  readonly to?: number;
+  readonly read?: number;
+}
+
 /** One gauge of a soup: the band wanted and where it stands, with the figure and its unit. */
 @Component({
   selector: 'tt-gauge',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="head">
-      <span>{{ name() }}</span> <span class="figure">{{ figure() }}</span>
+      <span>{{ of().name }}</span> <span class="figure">{{ of().figure }}</span>
     </div>
     <svg
       viewBox="0 0 300 26"
       role="img"
-      [attr.aria-label]="name() + ' ' + figure() + ', wanted ' + wanted()"
+      [attr.aria-label]="of().name + ' ' + of().figure + ', wanted ' + of().wanted"
       preserveAspectRatio="none"
     >
       <rect x="0" y="6" width="300" height="14" rx="7" class="track" />
-      <rect [attr.x]="px(low())" y="3" [attr.width]="px(high()) - px(low())" height="20" rx="10" class="band" />
-      <line [attr.x1]="px(value())" [attr.x2]="px(value())" y1="1" y2="25" class="mark" />
+      <rect [attr.x]="px(of().low)" y="3" [attr.width]="px(of().high) - px(of().low)" height="20" rx="10" class="band" />
+      @if (of().from !== undefined && of().to !== undefined) {
+        <rect [attr.x]="px(of().from ?? 0)" y="9" [attr.width]="px(of().to ?? 0) - px(of().from ?? 0)" height="8" class="blur" />
+      }
+      @if (of().read !== undefined) {
+        <path [attr.d]="'M ' + px(of().read ?? 0) + ' 14 l -6 11 h 12 Z'" class="read" />
+      }
+      <line [attr.x1]="px(of().value)" [attr.x2]="px(of().value)" y1="1" y2="25" class="mark" />
     </svg>
     <div class="foot soft">
-      <span>{{ wanted() }}</span>
+      <span>{{ of().wanted }}</span>
     </div>
   `,
   styles: `
@@ -49,6 +70,13 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
       stroke-width: 2;
       vector-effect: non-scaling-stroke;
     }
+    .blur {
+      fill: var(--ink);
+      opacity: 0.28;
+    }
+    .read {
+      fill: var(--saffron-ink);
+    }
     .mark {
       stroke: var(--ink);
       stroke-width: 4;
@@ -60,15 +88,9 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
   `,
 })
 export class Gauge {
-  readonly name = input.required<string>();
-  readonly figure = input.required<string>();
-  readonly wanted = input.required<string>();
-  readonly value = input.required<number>();
-  readonly low = input.required<number>();
-  readonly high = input.required<number>();
-  readonly most = input.required<number>();
+  readonly of = input.required<GaugeFigures>();
 
-  private readonly pxPer = computed(() => 300 / this.most());
+  private readonly pxPer = computed(() => 300 / this.of().most);
 
   protected px(value: number): number {
     return Math.min(298, Math.max(2, value * this.pxPer()));

@@ -61,15 +61,27 @@ describe('pictures', () => {
       high: 0.85,
       most: 1.4,
     };
-    const right = await shown(Gauge, inputs);
+    const right = await shown(Gauge, { of: inputs });
     const left = attribute(right, '.band', 'x');
     const end = left + attribute(right, '.band', 'width');
     expect(attribute(right, '.mark', 'x1')).toBeGreaterThan(left);
     expect(attribute(right, '.mark', 'x1')).toBeLessThan(end);
-    const flat = await shown(Gauge, { ...inputs, value: 0.4 });
+    const flat = await shown(Gauge, { of: { ...inputs, value: 0.4 } });
     expect(attribute(flat, '.mark', 'x1')).toBeLessThan(left);
     expect((right.nativeElement as HTMLElement).querySelector('svg')?.getAttribute('aria-label')).toBe(
       'Salt 0.80 %, wanted 0.80 % of the finished soup',
     );
+  });
+
+  it('a gauge shows its blur and the last reading only where they are known', async () => {
+    const plain = { name: 'Body', figure: '120', wanted: '120', value: 1, low: 0.9, high: 1.1, most: 2 };
+    const has = (fixture: Awaited<ReturnType<typeof shown>>, what: string): boolean =>
+      (fixture.nativeElement as HTMLElement).querySelector(what) !== null;
+    const blind = await shown(Gauge, { of: plain });
+    expect([has(blind, '.blur'), has(blind, '.read')]).toEqual([false, false]);
+    const read = await shown(Gauge, { of: { ...plain, from: 0.8, to: 1.4, read: 1.3 } });
+    expect(attribute(read, '.blur', 'x')).toBe(120);
+    expect(attribute(read, '.blur', 'width')).toBe(90);
+    expect(has(read, '.read')).toBeTrue();
   });
 });

@@ -4,11 +4,12 @@ import { READY_KITS } from '@tureen/core/kit';
 import { LARDER_ROWS } from '@tureen/core/larder';
 import { figuresOf, makePlan } from '@tureen/core/plan';
 import type { Deed, KeptEntry } from '@tureen/core/batch';
-import { batchView, planView, writtenView } from '../cooking/views';
+import { batchView } from '../cooking/batch-view';
+import { planView, writtenView } from '../cooking/views';
 import { mergedEntries } from '../services/batches';
 import { newId } from '../services/device';
-import { cautionSentence, hurts, planErrorSentence, stepSentence } from '@tureen/core/messages';
-import { factRows, mass, namer } from './figures';
+import { cautionSentence, hurts, namer, planErrorSentence, stepSentence } from '@tureen/core/messages';
+import { factRows, mass } from './figures';
 import { matches, wordsOf } from './shelf/find';
 import { stationsOf } from './stations';
 import { bigFigure } from './stove/figure';
@@ -61,16 +62,16 @@ describe('the big figure', () => {
     const all = new Map(batchView(snapshot, steps).toGoKg).get('stock')!;
     expect(all).toBeGreaterThan(1.5);
     const left = showMass(all - 1, 'metric');
-    expect(bigFigure(view.current!.step, view, 'metric', undefined)).toEqual({ ...left, note: 'still to pour' });
+    expect(bigFigure(view.fronts[0]!, view, 'metric', undefined)).toEqual({ ...left, note: 'still to pour' });
   });
 
   it('is minutes left while simmering, and says calmly when they are over', () => {
     const view = batchView(snapshot, [...steps, entry(9, { kind: 'done', stepId: 'cover' })]);
     const minutes = view.steps.find(({ stepId }) => stepId === 'simmer')!.minutes;
-    expect(bigFigure(view.current!.step, view, 'metric', 10)).toEqual(
+    expect(bigFigure(view.fronts[0]!, view, 'metric', 10)).toEqual(
       jasmine.objectContaining({ digits: String(Math.round(minutes - 10)), unit: 'min' }),
     );
-    expect(bigFigure(view.current!.step, view, 'metric', minutes + 5).note).toBe('over the time; go by the test');
+    expect(bigFigure(view.fronts[0]!, view, 'metric', minutes + 5).note).toBe('over the time; go by the test');
   });
 });
 
@@ -99,7 +100,8 @@ describe('finding', () => {
   const of = (id: string, allergens: readonly string[], vegan: boolean, creamShare: number): string => {
     const soup = EXAMPLE_SOUPS.find((one) => one.id === id)!;
     const diets = { vegan, vegetarian: true, glutenFree: true, dairyFree: vegan };
-    return wordsOf({ soup, allergens, creamShare, diets, tags: ['noon'], names: ['Beetroot Beet'] });
+    const ingredients = soup.lines.map(({ ingredient }) => ingredient);
+    return wordsOf({ soup, ingredients, allergens, creamShare, diets, tags: ['noon'], names: ['Beetroot Beet'] });
   };
   const beet = of('beetroot-horseradish', ['milk', 'celery'], false, 0.07);
   const parsnip = of('parsnip-butter', ['milk'], false, 0);

@@ -1,7 +1,6 @@
-import type { Stop } from '@tureen/core/line';
 import { walk, type Soup, type SoupStep } from '@tureen/core/soup';
 import type { PlanView } from '../cooking/views';
-import { stationOf, stepName, type NameOf, type Station } from '@tureen/core/messages';
+import { stationOf, type NameOf, type Station } from '@tureen/core/messages';
 
 export interface StationRow {
   readonly lineId: string;
@@ -44,7 +43,7 @@ function firstStation(steps: readonly SoupStep[]): Station {
 }
 
 /** The stations of a soup in cooking order, each with the lines that go in there. */
-export function stationsOf(soup: Soup, view: PlanView | undefined, nameOf: NameOf): StationGroup[] {
+export function stationsOf(soup: Soup, view: Pick<PlanView, 'takes'> | undefined, nameOf: NameOf): StationGroup[] {
   const steps = walk(soup.root).map(({ step }) => step);
   const first = firstStation(steps);
   const lines = new Map(soup.lines.map((line) => [line.id, line]));
@@ -72,13 +71,4 @@ export function stationsOf(soup: Soup, view: PlanView | undefined, nameOf: NameO
         .map(({ lineId, kg }) => ({ lineId, kg, name: nameOf(lineId), cut: lines.get(lineId)?.cut?.name })),
     ),
   }));
-}
-
-/** Names the stops of a ribbon by its soup's steps. */
-export function stopNamer(soup: Soup, nameOf: NameOf): (stop: Stop) => string {
-  const steps = new Map(walk(soup.root).map(({ step }) => [step.id, step]));
-  return (stop) => {
-    const step = steps.get(stop.stepId);
-    return step === undefined ? stop.stepId : stepName(step, nameOf);
-  };
 }

@@ -1,14 +1,13 @@
 import { computed, inject, type Signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import type { Stop } from '@tureen/core/line';
 import type { UnitSystem } from '@tureen/core/units';
-import { from, of, shareReplay, switchMap } from 'rxjs';
+import { distinctUntilChanged, filter, from, of, shareReplay, switchMap } from 'rxjs';
 import { Cooking } from '../cooking/cooking';
-import type { BatchView } from '../cooking/views';
+import type { BatchView } from '../cooking/batch-view';
+import type { Answer } from '../services/api';
 import { Batches, type OpenBatch } from '../services/batches';
-import type { NameOf } from '@tureen/core/messages';
-import { namer } from './figures';
-import { stopNamer } from './stations';
+import { namer, stopNamer, type NameOf } from '@tureen/core/messages';
+import { pictureOf, type Picture } from '../parts/ribbon/picture';
 
 /** A batch as a place looks at it: followed live, folded in the worker. */
 export interface WatchedBatch {
@@ -17,20 +16,38 @@ export interface WatchedBatch {
   readonly view: Signal<BatchView | undefined>;
   readonly units: Signal<UnitSystem>;
   readonly nameOf: Signal<NameOf>;
-  readonly stopName: Signal<(stop: Stop) => string>;
+  /** Its ribbon at a height, px: what was planned under what really happened, and where the cook stands if that is shown. */
+  readonly drawn: (how: {
+    readonly height: number;
+    readonly quiet?: boolean;
+    readonly here?: boolean;
+  }) => Signal<Picture | undefined>;
 }
 
-/** Follows the batch of an id for as long as the component that calls this lives. */
+function keyOf(answer: Answer<OpenBatch>): string {
+  if (!answer.ok) return 'none';
+  const { batch, entries } = answer.value;
+  return `${batch.id} ${String(entries.length)} ${String(entries.filter(({ late }) => late).length)}`;
+}
+
+/** Follows the batch of an id, once there is one, for as long as the component that calls this lives. */
 export function watchBatch(batchId: Signal<string>): WatchedBatch {
   const batches = inject(Batches);
   const cooking = inject(Cooking);
   const open$ = toObservable(batchId).pipe(
+    filter((id) => id !== ''),
     switchMap((id) => batches.batch$(id)),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
   const answer = toSignal(open$);
   const view = toSignal(
-    open$.pipe(switchMap((one) => (one.ok ? from(cooking.thread.batch(one.value.snapshot, one.value.entries)) : of(undefined)))),
+    open$.pipe(
+      // Entries are only ever added: as many of them, and as many late, are the same. That one has been sent changes no figure.
+      distinctUntilChanged((a, b) => keyOf(a) === keyOf(b)),
+      switchMap((one) =>
+        one.ok ? from(cooking.thread.batch(one.value.snapshot, one.value.entries, one.value.batch.id)) : of(undefined),
+      ),
+    ),
   );
   const open = computed(() => {
     const one = answer();
@@ -38,7 +55,9 @@ export function watchBatch(batchId: Signal<string>): WatchedBatch {
   });
   const nameOf = computed((): NameOf => {
     const snapshot = open()?.snapshot;
-    return snapshot === undefined ? (id) => id : namer(snapshot.soup, snapshot.rows);
+    const planned = snapshot === undefined ? (id: string) => id : namer(snapshot.soup, snapshot.rows);
+    const now = new Map(view()?.names ?? []);
+    return (id) => now.get(id) ?? planned(id);
   });
   return {
     open,
@@ -49,9 +68,21 @@ export function watchBatch(batchId: Signal<string>): WatchedBatch {
       return one?.ok === false ? one.refusal.sentence : undefined;
     }),
     units: computed(() => view()?.kit.units ?? 'metric'),
-    stopName: computed(() => {
-      const soup = open()?.snapshot.soup;
-      return soup === undefined ? () => '' : stopNamer(soup, nameOf());
-    }),
+    drawn: ({ here, ...how }) =>
+      computed(() => {
+        const batch = view();
+        if (batch === undefined) return undefined;
+        const { soup, kit, plannedRibbon: ribbon, actualRibbon: actual, current } = batch;
+        const at = here === true ? { at: current?.step.id ?? 'end' } : {};
+        return pictureOf({
+          ribbon,
+          actual,
+          nameOf: nameOf(),
+          stationName: stopNamer(soup, nameOf()),
+          units: kit.units,
+          ...at,
+          ...how,
+        });
+      }),
   };
 }

@@ -1,9 +1,11 @@
 import { inject, Injectable } from '@angular/core';
 import { ENTRY_SHAPE, type Deed, type KeptEntry } from '@tureen/core/batch';
 import type { Snapshot } from '@tureen/core/plan';
-import type { BatchSummary, KeptBatch } from '@tureen/server/api';
-import { combineLatest, filter, map, merge, type Observable, scan, shareReplay, startWith, switchMap } from 'rxjs';
+import type { BatchSummary, KeptBatch, Stored } from '@tureen/server/api';
+import { combineLatest, filter, map, merge, type Observable, scan, shareReplay, startWith, switchMap, tap } from 'rxjs';
 import { Api, ask, type Answer } from './api';
+import { Clock } from './clock';
+import { Copies } from './copies';
 import { Device, newId } from './device';
 import { Live } from './live';
 import { Outbox } from './outbox';
@@ -29,6 +31,8 @@ export class Batches {
   private readonly live = inject(Live);
   private readonly outbox = inject(Outbox);
   private readonly device = inject(Device);
+  private readonly clock = inject(Clock);
+  private readonly copies = inject(Copies);
 
   readonly batches$: Observable<Answer<{ batches: BatchSummary[] }>> = merge(
     this.live.change$.pipe(filter(({ kind }) => kind === 'batch')),
@@ -46,7 +50,7 @@ export class Batches {
       this.live.change$.pipe(filter((change) => change.kind === 'batch' && change.batchId === id)),
     ).pipe(
       startWith(undefined),
-      switchMap(() => ask<KeptBatch>(() => this.api.client.batches[':id'].$get({ param: { id } }))),
+      switchMap(() => this.fetched(id)),
       map((answer) => ({ kind: 'loaded' as const, answer })),
     );
     const told$ = this.live.change$.pipe(
@@ -70,8 +74,13 @@ export class Batches {
       }, undefined),
       filter((have) => have !== undefined),
     );
+    const kept$ = server$.pipe(
+      tap((answer) => {
+        if (answer.ok) this.copies.keep(answer.value);
+      }),
+    );
     const mine = new Map<string, KeptEntry>();
-    return combineLatest([server$, this.outbox.unsent$]).pipe(
+    return combineLatest([kept$, this.outbox.unsent$]).pipe(
       map(([answer, unsent]): Answer<OpenBatch> => {
         if (!answer.ok) return answer;
         const own = unsent.filter(({ batchId }) => batchId === id);
@@ -92,6 +101,17 @@ export class Batches {
     );
   }
 
+  /** The batch as the server has it; without a network, as it was last heard of here. */
+  private async fetched(id: string): Promise<Answer<KeptBatch>> {
+    const answer = await ask<KeptBatch>(() => this.api.client.batches[':id'].$get({ param: { id } }));
+    if (!answer.ok && answer.reachable) return answer;
+    const copy = await this.copies.batch(id);
+    if (copy === undefined) return answer;
+    if (!answer.ok) return { ok: true, value: copy };
+    // Without a network the service worker may answer with an older one. Entries are only ever added: both together are right.
+    return { ok: true, value: { ...answer.value, entries: mergedEntries(answer.value.entries, copy.entries) } };
+  }
+
   /** Enters what a cook did. It is kept in the browser first and counts at once. */
   enter(open: OpenBatch, deed: Deed): Promise<void> {
     const highest = open.entries.reduce((most, { stamp }) => Math.max(most, stamp.counter), 0);
@@ -99,10 +119,15 @@ export class Batches {
       id: newId(),
       shape: ENTRY_SHAPE,
       stamp: this.device.stamp(highest),
-      atMs: Date.now(),
-      who: '',
+      atMs: this.clock.now(),
+      who: this.device.who(),
       deed,
     });
+  }
+
+  /** What batches have left over for the cold. */
+  stored(): Promise<Answer<{ stored: Stored[] }>> {
+    return ask(() => this.api.client.cold.$get());
   }
 
   /** Starts the batch of a kept plan. Its id is made here, so a second try can't make a second batch. */

@@ -1,8 +1,9 @@
-import { Injectable } from '@angular/core';
+import { Injectable, signal } from '@angular/core';
 import type { Stamp } from '@tureen/core/batch';
 
 const DEVICE_KEY = 'tureen-device';
 const SEQUENCE_KEY = 'tureen-sequence';
+const WHO_KEY = 'tureen-who';
 
 /** A new id. `randomUUID` needs a secure page, `getRandomValues` does not. */
 export function newId(): string {
@@ -17,6 +18,15 @@ export function newId(): string {
 @Injectable({ providedIn: 'root' })
 export class Device {
   private readonly id = this.readId();
+
+  /** Who stands at this screen, as they call themselves; empty until somebody says. */
+  readonly who = signal(localStorage.getItem(WHO_KEY) ?? '');
+
+  /** Says who stands here from now on. Entries made before keep who made them. */
+  call(who: string): void {
+    localStorage.setItem(WHO_KEY, who);
+    this.who.set(who);
+  }
 
   private readId(): string {
     const have = localStorage.getItem(DEVICE_KEY);

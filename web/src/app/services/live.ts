@@ -1,9 +1,11 @@
-import { Injectable } from '@angular/core';
+import { inject, Injectable } from '@angular/core';
 import type { Change } from '@tureen/server/api';
 import { BehaviorSubject, Subject } from 'rxjs';
+import { Clock } from './clock';
 
 const CHANNEL = 'tureen-live';
-type Told = { readonly kind: 'change'; readonly change: Change } | { readonly kind: 'open'; readonly open: boolean };
+type Told =
+  { readonly kind: 'change'; readonly change: Change } | { readonly kind: 'open'; readonly open: boolean; readonly offMs?: number };
 
 /**
  * What happened on other screens. One browser holds one event stream: the tab that has the lock listens and tells the
@@ -13,6 +15,7 @@ type Told = { readonly kind: 'change'; readonly change: Change } | { readonly ki
 export class Live {
   private readonly changes = new Subject<Change>();
   private readonly opened = new BehaviorSubject(false);
+  private readonly clock = inject(Clock);
   private readonly channel = new BroadcastChannel(CHANNEL);
 
   readonly change$ = this.changes.asObservable();
@@ -34,7 +37,10 @@ export class Live {
 
   private take(told: Told): void {
     if (told.kind === 'change') this.changes.next(told.change);
-    else this.opened.next(told.open);
+    else {
+      if (told.offMs !== undefined) this.clock.heard(told.offMs);
+      this.opened.next(told.open);
+    }
   }
 
   private tell(told: Told): void {
@@ -43,9 +49,10 @@ export class Live {
   }
 
   private listen(): void {
-    const source = new EventSource('/api/stream');
-    source.addEventListener('hello', () => {
-      this.tell({ kind: 'open', open: true });
+    const source = new EventSource('/api/stream?ngsw-bypass=true');
+    source.addEventListener('hello', ({ data }: MessageEvent<string>) => {
+      const serverMs = Number(data);
+      this.tell({ kind: 'open', open: true, ...(serverMs > 0 ? { offMs: serverMs - Date.now() } : {}) });
     });
     source.addEventListener('change', ({ data }: MessageEvent<string>) => {
       this.tell({ kind: 'change', change: JSON.parse(data) as Change });

@@ -18,6 +18,8 @@ interface Shape extends DBSchema {
 }
 
 const RETRY_MS = 3000;
+/** Answers that are about the server or this tablet, not about what was entered: it is sent again later. */
+const NOT_ITS_FAULT: ReadonlySet<string> = new Set(['SERVER_BUG', 'DOOR_SHUT', 'UNKNOWN']);
 /** What one request may carry. */
 const AT_ONCE = 200;
 
@@ -94,7 +96,7 @@ export class Outbox {
         this.api.client.batches[':id'].entries.$post({ param: { id: batchId }, json: { entries: own.map(({ entry }) => entry) } }),
       );
       if (answer.ok) await this.drop(own);
-      else if (answer.reachable && answer.refusal.code !== 'SERVER_BUG') await this.mark(own, answer.refusal);
+      else if (answer.reachable && !NOT_ITS_FAULT.has(answer.refusal.code)) await this.mark(own, answer.refusal);
       else this.retryLater();
     }
   }

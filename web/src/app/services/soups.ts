@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import type { Soup } from '@tureen/core/soup';
-import type { KeptSoup, SoupVersion } from '@tureen/server/api';
+import type { KeptSoup, OnShelf, SoupVersion } from '@tureen/server/api';
 import { auditTime, filter, merge, shareReplay, startWith, switchMap, type Observable } from 'rxjs';
 import { Api, ask, type Answer } from './api';
 import { Live } from './live';
@@ -13,7 +13,7 @@ export class Soups {
   private readonly api = inject(Api);
   private readonly live = inject(Live);
 
-  readonly soups$: Observable<Answer<{ soups: KeptSoup[] }>> = merge(
+  readonly shelf$: Observable<Answer<{ soups: OnShelf[] }>> = merge(
     // Many changes at once, as when a shelf is filled, are one reason to ask again.
     this.live.change$.pipe(
       filter(({ kind }) => kind === 'soup'),
@@ -22,7 +22,7 @@ export class Soups {
     this.live.open$.pipe(filter((open) => open)),
   ).pipe(
     startWith(undefined),
-    switchMap(() => ask<{ soups: KeptSoup[] }>(() => this.api.client.soups.$get())),
+    switchMap(() => ask<{ soups: OnShelf[] }>(() => this.api.client.shelf.$get())),
     shareReplay({ bufferSize: 1, refCount: false }),
   );
 
@@ -30,6 +30,11 @@ export class Soups {
     return ask(() =>
       this.api.client.soups[':id'].$get({ param: { id }, query: version === undefined ? {} : { version: String(version) } }),
     );
+  }
+
+  /** Some soups whole, in their newest version. */
+  some(ids: readonly string[]): Promise<Answer<{ soups: KeptSoup[] }>> {
+    return ask(() => this.api.client.soups.$get({ query: { ids: ids.join(',') } }));
   }
 
   versions(id: string): Promise<Answer<{ versions: SoupVersion[] }>> {

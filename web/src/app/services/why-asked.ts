@@ -3,11 +3,18 @@ import type { Ask } from '@tureen/core/plan';
 import type { Soup } from '@tureen/core/soup';
 import type { Askable } from '@tureen/core/why';
 
+/** A row of the pull list: one ingredient trimmed one way. */
+export interface PulledRow {
+  readonly ingredient: string;
+  readonly way: string | undefined;
+  readonly name: string;
+}
+
 export interface WhyQuestion {
   readonly soup: Soup;
   /** The plan's ask; undefined for the soup as written. */
   readonly ask: Ask | undefined;
-  readonly figure: Askable;
+  readonly figure: Askable | PulledRow;
 }
 
 /** Which figure was asked why: any figure asks, the shell answers in its drawer. */

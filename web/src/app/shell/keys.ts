@@ -38,9 +38,16 @@ export class Keys {
   }
 }
 
-/** Calls a handler for the keys it names, as long as the component that asks is alive. */
-export function onKeys(handlers: Readonly<Record<string, (event: KeyboardEvent) => void>>): void {
+/**
+ * Calls a handler for the keys it names, as long as the component that asks is alive and does not say that it is busy.
+ * What is opened by one key is drawn a moment later: the next key must not slip past it.
+ */
+export function onKeys(
+  handlers: Readonly<Record<string, (event: KeyboardEvent) => void>>,
+  busy: () => boolean = () => false,
+): void {
   const subscription = inject(Keys).key$.subscribe((event) => {
+    if (busy()) return;
     const handler = handlers[event.key] ?? handlers[event.key.toLowerCase()];
     if (handler === undefined) return;
     event.preventDefault();

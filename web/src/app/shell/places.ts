@@ -24,5 +24,13 @@ export const KEYS = [
   ['W', 'weigh the pot'],
   ['Space', 'start the timer of the step'],
   ['U', 'undo the last entry'],
+  ['T, B, H', 'taste, body, how hot'],
+  ['F', 'a timer beside the steps'],
+  ['X', 'not as planned'],
+  ['M', 'the other step that runs meanwhile'],
+  ['V', 'vessels: spoons, cups, part of a ladle'],
+  ['N, R', 'a note; the record of what was entered'],
+  ['L', 'lock for wiping'],
+  ['Backspace', 'back to the step before'],
   ['?', 'this list'],
 ] as const;

@@ -1,25 +1,44 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { FormsModule } from '@angular/forms';
 import { NzDrawerModule } from 'ng-zorro-antd/drawer';
 import { NzIconModule } from 'ng-zorro-antd/icon';
+import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzModalModule } from 'ng-zorro-antd/modal';
 import { map, timer } from 'rxjs';
 import { Kitchen } from '../services/kitchen';
+import { Clock } from '../services/clock';
+import { Device } from '../services/device';
 import { Live } from '../services/live';
 import { Outbox } from '../services/outbox';
 import { WhySheet } from '../parts/why/why-sheet';
 import { Look } from '../services/look';
 import { WhyAsked } from '../services/why-asked';
+import { Bell } from '../services/bell';
+import { clockText, Timers } from '../services/timers';
 import { Keys, onKeys } from './keys';
 import { KEYS, PLACES } from './places';
 
 const MINUTE_TICK_MS = 5000;
+const SECOND_MS = 1000;
+/** How long G waits for the letter of a place. */
+const LETTER_WITHIN_MS = 1500;
 
 @Component({
   selector: 'tt-root',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NzDrawerModule, NzIconModule, NzModalModule, RouterLink, RouterLinkActive, RouterOutlet, WhySheet],
+  imports: [
+    FormsModule,
+    NzDrawerModule,
+    NzIconModule,
+    NzInputModule,
+    NzModalModule,
+    RouterLink,
+    RouterLinkActive,
+    RouterOutlet,
+    WhySheet,
+  ],
   templateUrl: './shell.html',
   styleUrl: './shell.less',
 })
@@ -34,10 +53,22 @@ export class Shell {
   private readonly kitchen = toSignal(inject(Kitchen).kitchen$);
   private readonly open = toSignal(inject(Live).open$, { initialValue: false });
   private readonly unsent = toSignal(inject(Outbox).unsent$, { initialValue: [] });
+  private readonly time = inject(Clock);
   protected readonly clock = toSignal(
-    timer(0, MINUTE_TICK_MS).pipe(map(() => new Date().toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' }))),
+    timer(0, MINUTE_TICK_MS).pipe(
+      map(() => new Date(this.time.now()).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })),
+    ),
     { initialValue: '' },
   );
+  private readonly timers = toSignal(inject(Timers).timers$, { initialValue: [] });
+  private readonly nowMs = toSignal(timer(0, SECOND_MS).pipe(map(() => this.time.now())), { initialValue: this.time.now() });
+  /** The timer that is over first, on every screen but the one that shows them all. */
+  protected readonly soonest = computed(() => {
+    const [first] = this.timers();
+    if (first === undefined) return undefined;
+    const nowMs = this.nowMs();
+    return { ...first, over: first.endsAtMs <= nowMs, text: clockText(first.endsAtMs, nowMs) };
+  });
   protected readonly kitchenName = computed(() => {
     const answer = this.kitchen();
     return answer?.ok === true ? (answer.value.kit?.kitchen ?? 'No kitchen yet') : '';
@@ -49,19 +80,29 @@ export class Shell {
     if (this.waiting() > 0) return `${String(this.waiting())} kept here, not sent`;
     return this.open() ? 'all saved' : 'no server';
   });
+  /** Said where a tablet's clock is far off: what it enters goes by the kitchen's. */
+  protected readonly clockOff = computed(() => {
+    const minutes = Math.round(this.time.offMs() / 60_000);
+    if (minutes === 0) return '';
+    return `This tablet’s clock is ${String(Math.abs(minutes))} min ${minutes > 0 ? 'slow' : 'fast'}: times go by the kitchen’s.`;
+  });
   protected readonly calm = computed(() => this.open() && this.unsent().length === 0);
   protected readonly drawerOpen = signal(false);
   protected readonly keysOpen = signal(false);
   private readonly going = signal(false);
+  private waits: ReturnType<typeof setTimeout> | undefined;
   private release: (() => void) | undefined;
 
   constructor() {
+    inject(Bell).listen();
     onKeys({
       g: () => {
         this.going.set(true);
-        setTimeout(() => {
+        // An earlier G must not end the waiting for the letter of this one.
+        clearTimeout(this.waits);
+        this.waits = setTimeout(() => {
           this.going.set(false);
-        }, 1500);
+        }, LETTER_WITHIN_MS);
       },
       '?': () => {
         this.show(this.keysOpen);
@@ -79,6 +120,8 @@ export class Shell {
       ),
     });
   }
+
+  protected readonly device = inject(Device);
 
   protected turnTheme(): void {
     this.look.choose(this.theme() === 'dark' ? 'light' : 'dark');

@@ -126,6 +126,7 @@ const KIND: Readonly<Record<RibbonFlow['kind'], string>> = {
   'sieved off': 'sieve',
   garnish: 'garnish',
   cup: 'cup',
+  'ladled out': 'ladled out',
   film: 'clings',
   bowls: 'bowls',
   correction: 'reading',

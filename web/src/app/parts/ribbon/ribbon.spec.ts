@@ -5,6 +5,7 @@ import { LARDER_ROWS } from '@tureen/core/larder';
 import { EXAMPLE_SOUPS } from '@tureen/core/soup';
 import { planView, type PlanView } from '../../cooking/views';
 import { alignedPoints, axisOf, bandPath, drawn, heaviest, inRows, placed, scaleKg, type Frame } from './layout';
+import { pictureOf } from './picture';
 import { RibbonPicture } from './ribbon';
 
 function plan(id: string): PlanView {
@@ -101,11 +102,17 @@ describe('the ribbon', () => {
   it('can be read as a table', async () => {
     TestBed.configureTestingModule({ providers: [provideZonelessChangeDetection()] });
     const fixture = TestBed.createComponent(RibbonPicture);
-    fixture.componentRef.setInput('ribbon', view.ribbon);
-    fixture.componentRef.setInput('actual', view.ribbon);
-    fixture.componentRef.setInput('at', 'dish');
-    fixture.componentRef.setInput('nameOf', (id: string) => id);
-    fixture.componentRef.setInput('stationName', ({ stepId }: { stepId: string }) => stepId);
+    fixture.componentRef.setInput(
+      'picture',
+      pictureOf({
+        ribbon: view.ribbon,
+        actual: view.ribbon,
+        at: 'dish',
+        nameOf: (id) => id,
+        stationName: ({ stepId }) => stepId,
+        units: 'metric',
+      }),
+    );
     await fixture.whenStable();
     const page = fixture.nativeElement as HTMLElement;
     const rows = [...page.querySelectorAll('tbody tr')].map((row) => row.textContent);

@@ -1,14 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { Ask } from '@tureen/core/plan';
 import type { Soup } from '@tureen/core/soup';
-import type { Askable } from '@tureen/core/why';
-import { WhyAsked } from '../../services/why-asked';
+import { WhyAsked, type WhyQuestion } from '../../services/why-asked';
 
 /** A figure that can be asked why: pressed, it opens to what it is made of. */
 @Component({
   selector: 'tt-figure',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `<button type="button" (click)="open()" [attr.aria-label]="value() + ', ' + figure() + ': why?'" title="Why?">
+  template: `<button type="button" (click)="open()" [attr.aria-label]="value() + ', ' + of() + ': why?'" title="Why?">
     {{ value() }}
   </button>`,
   styles: `
@@ -23,14 +22,23 @@ import { WhyAsked } from '../../services/why-asked';
       white-space: nowrap;
       cursor: pointer;
     }
+    @media print {
+      button {
+        border-bottom: 0;
+      }
+    }
   `,
 })
 export class Figure {
   private readonly asked = inject(WhyAsked);
   readonly value = input.required<string>();
-  readonly figure = input.required<Askable>();
+  readonly figure = input.required<WhyQuestion['figure']>();
   readonly soup = input.required<Soup>();
   readonly ask = input<Ask | undefined>();
+  protected readonly of = computed(() => {
+    const figure = this.figure();
+    return typeof figure === 'string' ? figure : figure.name;
+  });
   private readonly question = computed(() => ({ soup: this.soup(), ask: this.ask(), figure: this.figure() }));
 
   protected open(): void {

@@ -1,12 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { stepSentence } from '@tureen/core/messages';
+import { namer, stepSentence } from '@tureen/core/messages';
 import { walk } from '@tureen/core/soup';
-import { showMass, showMinutes, type UnitSystem } from '@tureen/core/units';
+import { showMinutes, type UnitSystem } from '@tureen/core/units';
 import type { Part, Why } from '@tureen/core/why';
 import { combineLatest, from, switchMap } from 'rxjs';
 import { Cooking } from '../../cooking/cooking';
-import { money, namer } from '../../places/figures';
+import { mass, money } from '../../places/figures';
 import type { WhyQuestion } from '../../services/why-asked';
 
 const TITLES: Readonly<Record<Why['figure'], string>> = {
@@ -21,6 +21,15 @@ const TITLES: Readonly<Record<Why['figure'], string>> = {
   minutes: 'Minutes from the first knife',
   stock: 'Liquid poured in',
   cream: 'Cream in all bowls',
+  sodium: 'Sodium in all bowls',
+  fibre: 'Fibre in all bowls',
+  steam: 'Boiled off in simmering',
+  boil: 'Minutes to the boil',
+  trays: 'Oven trays',
+  rounds: 'Rounds of the oven',
+  jugs: 'Jugs to blend',
+  contains: 'Allergens',
+  pull: 'To take from the shelves',
 };
 
 const KINDS: Readonly<Partial<Record<NonNullable<Part['kind']>, string>>> = {
@@ -134,7 +143,10 @@ export class WhySheet {
   );
   private readonly units = computed((): UnitSystem => this.stocked()?.kit?.units ?? 'metric');
   private readonly currency = computed(() => this.stocked()?.kit?.currency);
-  protected readonly title = computed(() => TITLES[this.question().figure]);
+  protected readonly title = computed(() => {
+    const { figure } = this.question();
+    return typeof figure === 'string' ? TITLES[figure] : `${TITLES.pull}: ${figure.name.toLowerCase()}`;
+  });
   protected readonly value = computed(() => {
     const why = this.why();
     return why === undefined ? '' : this.shown(why, why.value);
@@ -161,19 +173,16 @@ export class WhySheet {
         return {
           name:
             part.of === 'step' && step !== undefined ? stepSentence(step, nameOf) : part.of === 'line' ? nameOf(part.id) : part.id,
-          kind: part.kind === undefined ? '' : (KINDS[part.kind] ?? ''),
-          value: this.shown(why, part.value),
+          kind: part.note ?? (part.kind === undefined ? '' : (KINDS[part.kind] ?? '')),
+          value: why.figure === 'contains' ? mass(part.value, this.units()) : this.shown(why, part.value),
         };
       });
   });
 
   private shown({ unit, figure }: Why, value: number): string {
-    const inMass = (kg: number): string => {
-      const { digits, unit: own } = showMass(kg, this.units());
-      return `${digits} ${own}`;
-    };
-    if (unit === 'kg') return inMass(value);
-    if (unit === 'g') return inMass(value / 1000);
+    if (unit === 'kg') return mass(value, this.units());
+    if (unit === 'g') return mass(value / 1000, this.units());
+    if (unit === '' || unit === 'allergens') return value.toFixed(0);
     if (unit === 'min') return showMinutes(value);
     if (unit === 'money') return money(value, this.currency());
     if (figure === 'body' && unit === 'mPa·s' && value > 20) return `${value.toFixed(0)} mPa·s`;

@@ -9,24 +9,25 @@ import {
   signal,
   untracked,
 } from '@angular/core';
-import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { differences, freeId, slug } from '@tureen/core/draft';
 import { lostIn, lostSentence, toRecipe, toSoupCsv, toText, type Format } from '@tureen/core/formats';
-import { differenceWords, stepTest } from '@tureen/core/messages';
+import { differenceWords, namer, stepName, stepTest } from '@tureen/core/messages';
 import type { Schools, Soup } from '@tureen/core/soup';
 import { showMinutes } from '@tureen/core/units';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { combineLatest, from, map, switchMap } from 'rxjs';
+import { combineLatest, from, fromEvent, map, switchMap } from 'rxjs';
 import { Cooking } from '../../cooking/cooking';
 import { Gauge } from '../../parts/gauge';
+import { Photo } from '../../parts/photo';
 import { RibbonPicture } from '../../parts/ribbon/ribbon';
 import { Figure } from '../../parts/why/figure';
 import { Soups } from '../../services/soups';
 import { onKeys } from '../../shell/keys';
-import { factRows, mass, namer } from '../figures';
+import { factRows, mass } from '../figures';
 import { saveAs } from '../save-as';
-import { stationsOf, stopNamer } from '../stations';
+import { stationsOf } from '../stations';
 import { EditSteps } from './edit-steps';
 import { Editing } from './editing';
 import { SchoolsPanel } from './schools-panel';
@@ -55,7 +56,7 @@ const FILES: readonly { readonly format: Format; readonly name: string }[] = [
 @Component({
   selector: 'tt-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [EditSteps, Figure, Gauge, NzInputModule, RibbonPicture, RouterLink, SchoolsPanel, StandInPanel, VersionsPanel],
+  imports: [EditSteps, Figure, Gauge, NzInputModule, Photo, RibbonPicture, RouterLink, SchoolsPanel, StandInPanel, VersionsPanel],
   providers: [Editing],
   templateUrl: './card.html',
   styleUrl: './card.less',
@@ -69,9 +70,9 @@ export class Card {
 
   private readonly stocked = toSignal(this.cooking.stocked$);
   private readonly loaded = toSignal(
-    combineLatest([toObservable(this.soupId), this.soups.soups$]).pipe(switchMap(([id]) => this.soups.one(id))),
+    combineLatest([toObservable(this.soupId), this.soups.shelf$]).pipe(switchMap(([id]) => this.soups.one(id))),
   );
-  private readonly listed = toSignal(this.soups.soups$);
+  private readonly listed = toSignal(this.soups.shelf$);
   protected readonly trouble = computed(() => {
     const answer = this.loaded();
     return answer?.ok === false ? answer.refusal.sentence : undefined;
@@ -108,14 +109,11 @@ export class Card {
   protected readonly isWorkedOut = computed(() => this.written()?.asked === true);
   protected readonly rows = computed(() => this.stocked()?.rows ?? []);
   protected readonly units = computed(() => this.stocked()?.kit?.units ?? 'metric');
-  protected readonly nameOf = computed(() => {
-    const soup = this.soup();
-    return soup === undefined ? (id: string) => id : namer(soup, this.rows());
+  /** Lines as far as they give names: an amount that changes names nothing anew. */
+  private readonly named = computed(() => this.soup()?.lines ?? [], {
+    equal: (a, b) => a.length === b.length && a.every(({ id, ingredient }, n) => id === b[n]?.id && ingredient === b[n].ingredient),
   });
-  protected readonly stopName = computed(() => {
-    const soup = this.view()?.soup ?? this.soup();
-    return soup === undefined ? () => '' : stopNamer(soup, this.nameOf());
-  });
+  protected readonly nameOf = computed(() => namer({ lines: this.named(), cards: this.soup()?.cards }, this.rows()));
   protected readonly stations = computed(() => {
     const soup = this.kept()?.soup;
     if (soup === undefined) return [];
@@ -124,14 +122,29 @@ export class Card {
       .map((station) => ({
         ...station,
         minutes: showMinutes(station.minutes),
-        says: station.steps.flatMap(({ say }) => say ?? []),
+        says: station.steps.flatMap((step) =>
+          step.say === undefined && step.photo === undefined
+            ? []
+            : [{ id: step.id, say: step.say, photo: step.photo, of: stepName(step, this.nameOf()) }],
+        ),
         tests: [...new Set(station.steps.flatMap((step) => stepTest(step) ?? []))].slice(0, 1),
         rows: station.rows.map((row) => ({ ...row, amount: mass(row.kg, this.units()) })),
       }));
   });
+  /** Garnishes and bases that are made beside the soup. */
+  protected readonly cards = computed(() =>
+    (this.view()?.cards ?? []).map(({ id, name, kg, perBowlG, minutes, lines }) => ({
+      id,
+      name,
+      kg: mass(kg, this.units()),
+      perBowl: mass(perBowlG / 1000, this.units()),
+      minutes: showMinutes(minutes),
+      rows: lines.map((line) => ({ name: line.name, amount: mass(line.kg, this.units()) })),
+    })),
+  );
   protected readonly facts = computed(() => {
-    const facts = this.view()?.figures.facts;
-    return facts === undefined ? [] : factRows(facts);
+    const figures = this.view()?.figures;
+    return figures?.facts === undefined ? [] : factRows(figures.facts, figures.bodyMPas);
   });
   protected readonly gauges = computed(() => {
     const view = this.view();
@@ -168,6 +181,12 @@ export class Card {
         if (!this.isChanging()) this.change();
       },
     });
+    // A listener of the host would draw the card anew at every key that is typed.
+    fromEvent<KeyboardEvent>(document, 'keydown')
+      .pipe(takeUntilDestroyed())
+      .subscribe((event) => {
+        this.undoByKey(event);
+      });
     // Another soup on the same page: what was being changed belongs to the first.
     effect(() => {
       this.soupId();
@@ -178,8 +197,7 @@ export class Card {
     });
   }
 
-  @HostListener('document:keydown', ['$event'])
-  protected undoByKey(event: KeyboardEvent): void {
+  private undoByKey(event: KeyboardEvent): void {
     if (!this.isChanging() || !(event.ctrlKey || event.metaKey)) return;
     const key = event.key.toLowerCase();
     if (key === 'z' && !event.shiftKey) {
@@ -301,7 +319,7 @@ export class Card {
 
   private taken(): Set<string> {
     const answer = this.listed();
-    return new Set(answer?.ok === true ? answer.value.soups.map(({ soup }) => soup.id) : []);
+    return new Set(answer?.ok === true ? answer.value.soups.map(({ id }) => id) : []);
   }
 
   protected async duplicate(): Promise<void> {

@@ -3,13 +3,28 @@ import type { Answer, Place } from '@tureen/core/draft';
 import type { LineReading } from '@tureen/core/amounts';
 import type { Soup } from '@tureen/core/soup';
 import { Cooking } from '../../cooking/cooking';
-import type { EditView } from '../../cooking/thread';
+import { keepAlike } from '../alike';
+import type { EditView, TypedView } from '../../cooking/thread';
 
 /** What is typed in a line and not understood yet: it is kept in its field and marked, and the soup stays as it was. */
 export interface Unread {
   readonly text: string;
   readonly reading: LineReading;
 }
+
+/** Which way an arrow key moves a thing in cooking order, which it then does instead of scrolling; 0 for any other key. */
+export function arrowOf(event: KeyboardEvent): -1 | 0 | 1 {
+  const by = /^Arrow(?:Up|Left)$/.test(event.key) ? -1 : /^Arrow(?:Down|Right)$/.test(event.key) ? 1 : 0;
+  if (by !== 0) event.preventDefault();
+  return by;
+}
+
+/** Gives the focus back to what was moved, once it stands at its new place. */
+export function refocus(selector: string): void {
+  setTimeout(() => document.querySelector<HTMLElement>(selector)?.focus(), REDRAWN_MS);
+}
+
+const REDRAWN_MS = 60;
 
 /** Field of a line that is not in the soup yet, by the step that it would follow. */
 export const NEW_LINE = 'new:';
@@ -26,6 +41,9 @@ export class Editing {
   private readonly current = signal<Soup | undefined>(undefined);
   private typing: string | undefined;
   private asked = 0;
+  /** The soup that the thread holds, when it is this one: then it need not be sent again. */
+  private inThread: Soup | undefined;
+  private readonly newest = new Map<string, string>();
   private underWay: Promise<unknown> = Promise.resolve();
 
   readonly soup = this.current.asReadonly();
@@ -34,6 +52,10 @@ export class Editing {
   readonly assumed = signal<ReadonlyMap<string, readonly string[]>>(new Map());
   readonly canUndo = computed(() => this.past().length > 0);
   readonly canRedo = computed(() => this.future().length > 0);
+  /** Where the cook is: the step and the line touched last, and the step that another is being put after. */
+  readonly atStep = signal('');
+  readonly atLine = signal('');
+  readonly addingAfter = signal('');
   readonly changes = computed(() => this.past().length);
 
   /** Begins with a soup; what was undone or redone before is forgotten. */
@@ -48,12 +70,37 @@ export class Editing {
 
   private show(soup: Soup): void {
     this.current.set(soup);
+    this.inThread = undefined;
     this.asked += 1;
     const turn = this.asked;
     void this.cooking.thread.edited(soup).then((edit) => {
       // An answer to an older question is no answer any more.
-      if (turn === this.asked) this.edit.set(edit);
+      if (turn === this.asked) this.take(edit, soup);
     });
+  }
+
+  /** What is worked out comes from another thread as a whole new copy: what says the same as before stays what it was. */
+  private take({ words, problems, view }: Omit<EditView, 'soup'>, soup: Soup): void {
+    const before = this.edit();
+    this.inThread = soup;
+    this.current.set(soup);
+    this.edit.set({
+      soup,
+      words: keepAlike(before?.words, words),
+      problems: keepAlike(before?.problems, problems),
+      view: view === undefined ? undefined : { ...view, takes: keepAlike(before?.view?.takes, view.takes) },
+    });
+  }
+
+  /** A soup as it is after something was typed in it. */
+  private typedIn(soup: Soup, { lines, root }: TypedView): Soup {
+    const now = new Map(lines.map((line) => [line.id, line]));
+    const had = new Set(soup.lines.map(({ id }) => id));
+    return {
+      ...soup,
+      lines: [...soup.lines.map((line) => now.get(line.id) ?? line), ...lines.filter(({ id }) => !had.has(id))],
+      root: root === undefined ? soup.root : keepAlike(soup.root, root),
+    };
   }
 
   private push(): void {
@@ -68,6 +115,12 @@ export class Editing {
     this.push();
     this.typing = undefined;
     this.show(next);
+  }
+
+  /** One change of the soup as it is now. */
+  changed(change: (soup: Soup) => Soup): void {
+    const soup = this.current();
+    if (soup !== undefined) this.change(change(soup));
   }
 
   undo(): void {
@@ -97,6 +150,7 @@ export class Editing {
   }
 
   private mark(field: string, unread: Unread | undefined): void {
+    if (unread === undefined && !this.unread().has(field)) return;
     this.unread.update((have) => {
       const next = new Map(have);
       if (unread === undefined) next.delete(field);
@@ -112,33 +166,51 @@ export class Editing {
 
   /** What is typed in the field of a line. An empty one, or one that is not understood, leaves the soup as it was. */
   type(lineId: string, text: string, answer?: Answer): Promise<void> {
-    const typed = this.typeNow(lineId, text, answer);
+    this.newest.set(lineId, text);
+    const typed = this.underWay.then(async () => {
+      // What has been typed over meanwhile need not be worked out.
+      if (this.newest.get(lineId) === text) await this.typeNow(lineId, text, answer);
+    });
     this.underWay = typed;
+    return typed;
+  }
+
+  /** Sends what was typed, and the soup with it where the thread does not hold it: nobody knows what it holds until it answers. */
+  private async ask(soup: Soup, lineId: string | undefined, text: string, at: Place | undefined, answer: Answer | undefined) {
+    const given = soup === this.inThread ? undefined : soup;
+    this.inThread = undefined;
+    this.asked += 1;
+    const turn = this.asked;
+    const typed = await this.cooking.thread.typed(given, lineId, text, at, answer);
+    if (turn !== this.asked) return undefined;
+    if (!typed.ok) this.inThread = soup;
     return typed;
   }
 
   private async typeNow(lineId: string, text: string, answer?: Answer): Promise<void> {
     const soup = this.current();
     if (soup === undefined) return;
-    this.asked += 1;
-    const turn = this.asked;
-    const typed = await this.cooking.thread.typed(soup, lineId, text, undefined, answer);
-    if (turn !== this.asked) return;
+    const typed = await this.ask(soup, lineId, text, undefined, answer);
+    if (typed === undefined) return;
     if (!typed.ok) {
       this.mark(lineId, { text, reading: typed.reading });
       return;
     }
     this.mark(lineId, undefined);
-    this.assumed.update((have) => new Map(have).set(lineId, typed.assumed));
+    this.assume(lineId, typed.assumed);
     if (this.typing !== lineId) this.push();
     this.typing = lineId;
-    this.current.set(typed.edit.soup);
-    this.edit.set(typed.edit);
+    this.take(typed.edit, this.typedIn(soup, typed.edit));
+  }
+
+  private assume(lineId: string, assumed: readonly string[]): void {
+    if ((this.assumed().get(lineId) ?? []).join() === assumed.join()) return;
+    this.assumed.update((have) => new Map(have).set(lineId, assumed));
   }
 
   /** A new line, typed behind a step. @returns whether it was understood and put in. */
   add(stepId: string, text: string, at: Place | undefined, answer?: Answer): Promise<boolean> {
-    const added = this.addNow(stepId, text, at, answer);
+    const added = this.underWay.then(() => this.addNow(stepId, text, at, answer));
     this.underWay = added;
     return added;
   }
@@ -147,7 +219,8 @@ export class Editing {
     const soup = this.current();
     if (soup === undefined || text.trim() === '') return false;
     const field = NEW_LINE + stepId;
-    const typed = await this.cooking.thread.typed(soup, undefined, text, at, answer);
+    const typed = await this.ask(soup, undefined, text, at, answer);
+    if (typed === undefined) return false;
     if (!typed.ok) {
       this.mark(field, { text, reading: typed.reading });
       return false;
@@ -155,10 +228,8 @@ export class Editing {
     this.mark(field, undefined);
     this.push();
     this.typing = undefined;
-    this.asked += 1;
-    this.current.set(typed.edit.soup);
-    this.edit.set(typed.edit);
-    this.assumed.update((have) => new Map(have).set(typed.lineId, typed.assumed));
+    this.take(typed.edit, this.typedIn(soup, typed.edit));
+    this.assume(typed.lineId, typed.assumed);
     return true;
   }
 

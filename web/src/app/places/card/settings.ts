@@ -124,6 +124,37 @@ function body(step: SoupStep & { readonly toMPas: number }): ChoiceSetting {
   };
 }
 
+/** A share of pieces, in percent; there is always some of it. */
+function percent(step: SoupStep, key: 'share', label: string, value: number): NumberSetting {
+  const shown = Math.round(value * 1000) / 10;
+  return {
+    kind: 'number',
+    key,
+    label,
+    unit: '%',
+    least: 1,
+    most: 100,
+    by: 5,
+    value: shown,
+    set: (next) => ({ ...step, [key]: next / 100 }),
+  };
+}
+
+/** How small the pieces are chopped before they go back; as they were where it is nought. */
+function chopped(step: SoupStep & Fields<{ choppedMm: number | undefined }>): NumberSetting {
+  return {
+    kind: 'number',
+    key: 'choppedMm',
+    label: 'chopped to',
+    unit: 'mm, 0 as it was',
+    least: 0,
+    most: 100,
+    by: 1,
+    value: step.choppedMm ?? 0,
+    set: (value) => ({ ...step, choppedMm: value > 0 ? value : undefined }) as SoupStep,
+  };
+}
+
 /** What can be set at a step, in the kitchen's units; the lines that it takes are beside it. */
 export function settingsOf(step: SoupStep, units: UnitSystem): readonly Setting[] {
   switch (step.op) {
@@ -199,6 +230,13 @@ export function settingsOf(step: SoupStep, units: UnitSystem): readonly Setting[
       return [choice(step, 'vigour', 'how', VIGOURS)];
     case 'hold':
       return [tempC(step, 'atC', 'at', 40, 95, units), choice(step, 'lid', 'lid', LIDS)];
+    case 'takeOut':
+      return [
+        percent(step, 'share', 'of it', step.share ?? 1),
+        choice({ ...step, keep: step.keep === true }, 'keep', 'kept to give back', YES),
+      ];
+    case 'giveBack':
+      return [percent(step, 'share', 'of what was kept', step.share), chopped(step)];
     case 'drain':
       return [
         choice(step, 'keep', 'keep', [

@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
-import { freeId, slug } from '@tureen/core/draft';
+import { keepInVariant } from '@tureen/core/draft';
 import { readingSentence } from '@tureen/core/messages';
-import type { Soup, Variant } from '@tureen/core/soup';
+import type { Soup } from '@tureen/core/soup';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { debounceTime, from, of, switchMap } from 'rxjs';
@@ -38,7 +38,7 @@ const KEYSTROKE_MS = 200;
       @if (own.ok) {
         <p class="says">{{ says() }}</p>
         <p><button type="button" class="press" (click)="take()">Take it into this soup</button></p>
-        <label for="variant-name">or keep both, this one as</label>
+        <label for="variant-name">or keep both, this one as; a name that is there gathers it too</label>
         <input
           id="variant-name"
           nz-input
@@ -138,14 +138,7 @@ export class StandInPanel {
   protected keep(): void {
     const own = this.outcome();
     if (own?.ok !== true) return;
-    const have = this.soup().variants ?? [];
-    const name = this.name().trim();
-    const variant: Variant = {
-      id: freeId(slug(name), new Set(have.map(({ id }) => id))),
-      name,
-      ...(own.line === undefined ? { without: [this.lineId()] } : { instead: [own.line] }),
-    };
-    this.changed.emit({ ...this.soup(), variants: [...have, variant] });
+    this.changed.emit(keepInVariant(this.soup(), this.name().trim(), { lineId: this.lineId(), line: own.line }));
     this.name.set('');
     this.text.set('');
   }

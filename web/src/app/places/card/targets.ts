@@ -29,7 +29,7 @@ function bodyScale(mPas: number): number {
  * The gauges of a soup, in the order of tasting: salt, body, grain, cream, then the bowl and how hot it goes out. What a
  * soup has no target for stands within what is usual; what it does not have (cream) has no gauge.
  */
-export function targetsOf(soup: Soup, view: PlanView): readonly TargetGauge[] {
+export function targetsOf(soup: Soup, view: Pick<PlanView, 'figures' | 'grainM' | 'dishedC'>): readonly TargetGauge[] {
   const steps = walk(soup.root).map(({ step }) => step);
   const { figures, grainM, dishedC } = view;
   const gauges: TargetGauge[] = [];

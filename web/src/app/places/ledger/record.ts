@@ -1,18 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import type { Deed } from '@tureen/core/batch';
-import { walk } from '@tureen/core/soup';
-import { showVolume } from '@tureen/core/units';
 import { RibbonPicture } from '../../parts/ribbon/ribbon';
-import { stepName } from '@tureen/core/messages';
-import { day, factRows, mass, timeOfDay } from '../figures';
+import { deedText } from '../deed-text';
+import { day, factRows, mass, money, timeOfDay } from '../figures';
+import { WriteBackList } from './write-back';
 import { watchBatch } from '../watched-batch';
 
 /** One batch as it was: plan beside deed, what each bowl held, and every entry. */
 @Component({
   selector: 'tt-record',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RibbonPicture, RouterLink],
+  imports: [RibbonPicture, RouterLink, WriteBackList],
   templateUrl: './record.html',
   styleUrl: './record.less',
 })
@@ -24,7 +22,7 @@ export class Record {
   protected readonly view = this.watched.view;
   protected readonly units = this.watched.units;
   protected readonly nameOf = this.watched.nameOf;
-  protected readonly stopName = this.watched.stopName;
+  protected readonly ribbon = this.watched.drawn({ height: 190 });
   protected readonly batch = computed(() => this.watched.open()?.batch);
   protected readonly when = computed(() => {
     const batch = this.batch();
@@ -45,8 +43,17 @@ export class Record {
       { name: 'into bowls', planned: mass(planned.servedKg, this.units()), actual: mass(actual.servedKg, this.units()) },
       { name: 'bowls by weight', planned: planned.bowls.toFixed(0), actual: actual.bowls.toFixed(0) },
       { name: 'bowls counted', planned: String(batch.ask.bowls), actual: bowls === undefined ? '–' : String(bowls) },
+      ...this.elsewhere(),
+      { name: 'cost', planned: money(planned.cost, view.kit.currency), actual: money(actual.cost, view.kit.currency) },
       { name: 'salt', planned: `${planned.saltPct.toFixed(2)} %`, actual: `${actual.saltPct.toFixed(2)} %` },
     ];
+  });
+  /** What left the pot by another door than the counter. */
+  private readonly elsewhere = computed(() => {
+    const out = this.view()?.out;
+    if (out === undefined) return [];
+    const rows = [...out.elsewhereKg].map(([word, kg]) => ({ name: word, planned: '–', actual: mass(kg, this.units()) }));
+    return out.storedKg > 0 ? [...rows, { name: 'to the cold', planned: '–', actual: mass(out.storedKg, this.units()) }] : rows;
   });
   protected readonly facts = computed(() => {
     const facts = (this.batch()?.closedFigures?.actual ?? this.view()?.forecast)?.facts;
@@ -65,43 +72,9 @@ export class Record {
         id: entry.id,
         time: timeOfDay(entry.atMs),
         who: entry.who,
-        text: this.deedText(entry.deed),
+        text: deedText(entry.deed, view.soup, this.nameOf(), this.units()),
         undone: undone.has(entry.id),
         late: late.has(entry.id),
       }));
   });
-
-  private deedText(deed: Deed): string {
-    const steps = new Map(
-      walk(this.view()?.soup.root ?? { id: '', name: '', vessel: 'pot', steps: [] }).map(({ step }) => [step.id, step]),
-    );
-    const named = (id: string): string => {
-      const step = steps.get(id);
-      return step === undefined ? id : stepName(step, this.nameOf());
-    };
-    switch (deed.kind) {
-      case 'started':
-        return `${named(deed.stepId)}: timer started`;
-      case 'done':
-        return `${named(deed.stepId)}: done${deed.minutes === undefined ? '' : `, ${String(deed.minutes)} min`}`;
-      case 'poured': {
-        const { digits, unit } = showVolume(deed.volumeM3, this.units());
-        return `${digits} ${unit} of ${this.nameOf()(deed.line)} poured (${deed.vessel.toLowerCase()})`;
-      }
-      case 'added':
-        return `${mass(deed.kg, this.units())} of ${this.nameOf()(deed.line)} added`;
-      case 'weighed':
-        return `weighed ${deed.grossKg.toFixed(1)} kg, tare ${deed.tareKg.toFixed(1)} kg`;
-      case 'dipped':
-        return `dip: ${(deed.belowRimM * 100).toFixed(1)} cm below the rim`;
-      case 'dished':
-        return `${String(deed.bowls)} bowls counted`;
-      case 'note':
-        return deed.text;
-      case 'closed':
-        return 'batch closed';
-      case 'undone':
-        return 'taken back';
-    }
-  }
 }

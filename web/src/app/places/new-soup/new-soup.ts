@@ -13,8 +13,7 @@ import type { Answers, UnderstoodLine } from '../../cooking/thread';
 import { RibbonPicture } from '../../parts/ribbon/ribbon';
 import { Soups } from '../../services/soups';
 import { onKeys } from '../../shell/keys';
-import { mass, namer } from '../figures';
-import { stopNamer } from '../stations';
+import { mass } from '../figures';
 import { openFile } from './open-file';
 
 const KEYSTROKE_MS = 120;
@@ -59,7 +58,7 @@ export class NewSoup {
   private readonly soups = inject(Soups);
   private readonly cooking = inject(Cooking);
   private readonly stocked = toSignal(this.cooking.stocked$);
-  private readonly shelf = toSignal(this.soups.soups$);
+  private readonly shelf = toSignal(this.soups.shelf$);
 
   protected readonly text = signal('');
   protected readonly typedName = signal<string | undefined>(undefined);
@@ -127,14 +126,6 @@ export class NewSoup {
     return read.lines.map((line, n) => this.row(line, n));
   });
   protected readonly open = computed(() => this.lines().filter(({ asks }) => asks !== undefined).length);
-  protected readonly nameOf = computed(() => {
-    const soup = this.draft()?.soup;
-    return soup === undefined ? (id: string) => id : namer(soup, this.rows());
-  });
-  protected readonly stopName = computed(() => {
-    const soup = this.draft()?.soup;
-    return soup === undefined ? () => '' : stopNamer(soup, this.nameOf());
-  });
   protected readonly comesTo = computed(() => {
     const draft = this.draft();
     if (draft === undefined) return '';
@@ -154,7 +145,7 @@ export class NewSoup {
 
   private shelfSoups(): readonly { readonly id: string }[] {
     const answer = this.shelf();
-    return answer?.ok === true ? answer.value.soups.map(({ soup }) => soup) : [];
+    return answer?.ok === true ? answer.value.soups : [];
   }
 
   private row(line: UnderstoodLine, n: number) {

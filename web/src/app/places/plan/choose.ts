@@ -31,11 +31,10 @@ import { day } from '../figures';
       <h2>Or a new one</h2>
     }
     <ul>
-      @for (kept of soups(); track kept.soup.id) {
+      @for (soup of soups(); track soup.id) {
         <li>
-          <a class="press" [routerLink]="['/plan', kept.soup.id]"
-            ><span class="soup-name">{{ kept.soup.name }}</span>
-            <span class="soft">{{ kept.soup.school }} · {{ kept.soup.served }}</span></a
+          <a class="press" [routerLink]="['/plan', soup.id]"
+            ><span class="soup-name">{{ soup.name }}</span> <span class="soft">{{ soup.school }} · {{ soup.served }}</span></a
           >
         </li>
       } @empty {
@@ -72,7 +71,7 @@ import { day } from '../figures';
 })
 export class ChooseSoup {
   private readonly kept = inject(Plans);
-  private readonly answer = toSignal(inject(Soups).soups$);
+  private readonly answer = toSignal(inject(Soups).shelf$);
   private readonly plansAnswer = toSignal(this.kept.plans$);
   protected readonly day = day;
   protected readonly plans = computed(() => {

@@ -20,7 +20,7 @@ const DEAREST = 8;
         <dt>of the batch</dt>
         <dd><tt-figure figure="cost" [value]="cash(view().figures.cost)" [soup]="view().soup" [ask]="ask()" /></dd>
         <dt>of a bowl</dt>
-        <dd>{{ cash(perBowl()) }}</dd>
+        <dd><tt-figure figure="cost" [value]="cash(perBowl())" [soup]="view().soup" [ask]="ask()" /></dd>
         <dt><label for="bowl-price">sold for</label></dt>
         <dd>
           <nz-input-number
@@ -56,7 +56,13 @@ const DEAREST = 8;
       <dl class="facts">
         @for (row of facts(); track row.name) {
           <dt>{{ row.name }}</dt>
-          <dd>{{ row.value }}</dd>
+          <dd>
+            @if (row.figure; as figure) {
+              <tt-figure [figure]="figure" [value]="row.value" [soup]="view().soup" [ask]="ask()" />
+            } @else {
+              {{ row.value }}
+            }
+          </dd>
         }
       </dl>
     </section>
@@ -109,8 +115,8 @@ export class MoneyLook {
       .map(({ name, cost }) => ({ name, cost: this.cash(cost) })),
   );
   protected readonly facts = computed(() => {
-    const { facts } = this.view().figures;
-    return facts === undefined ? [] : factRows(facts);
+    const { facts, bodyMPas } = this.view().figures;
+    return facts === undefined ? [] : factRows(facts, bodyMPas);
   });
 
   protected cash(amount: number): string {

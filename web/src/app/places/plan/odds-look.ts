@@ -14,8 +14,6 @@ import { mass } from '../figures';
 const SAMPLES = 2000;
 const SEED = 20_260_917;
 const SETTLED_MS = 150;
-/** Before this nobody needs to be told that something is going on. */
-const SOON_MS = 200;
 
 const HOLD: readonly { readonly held: HeldTo; readonly name: string; readonly what: string }[] = [
   { held: 'amounts', name: 'the amounts', what: 'Everything is measured out as planned, whatever the pot has become.' },
@@ -74,7 +72,9 @@ export class OddsLook {
     const news = this.news();
     return news === undefined || news === 'failed' ? undefined : news.odds;
   });
-  protected readonly soonMs = SOON_MS;
+  protected readonly samples = SAMPLES;
+  protected readonly seed = SEED;
+  protected readonly heldName = computed(() => HOLD.find(({ held }) => held === this.odds()?.held)?.name ?? '');
   protected readonly what = computed(() => HOLD.find(({ held }) => held === this.held())?.what ?? '');
   protected readonly other = computed(() => {
     const odds = this.odds();

@@ -3,15 +3,17 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { brimM3, type Kit } from '@tureen/core/kit';
-import { cautionSentence, hurts, planErrorSentence, STANDING_LINE } from '@tureen/core/messages';
+import { cautionSentence, hurts, namer, planErrorSentence, STANDING_LINE, stopNamer } from '@tureen/core/messages';
 import { LEAST_BOWL_G, MOST_BOWLS, MOST_BOWL_G, type NotScaling } from '@tureen/core/plan';
 import { varied } from '@tureen/core/soup';
 import { showMinutes, showVolume } from '@tureen/core/units';
+import type { Askable } from '@tureen/core/why';
 import type { KeptPlan } from '@tureen/server/api';
 import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { combineLatest, debounceTime, from, of, switchMap } from 'rxjs';
 import { Cooking } from '../../cooking/cooking';
+import { pictureOf } from '../../parts/ribbon/picture';
 import { RibbonPicture } from '../../parts/ribbon/ribbon';
 import { Figure } from '../../parts/why/figure';
 import { Batches } from '../../services/batches';
@@ -20,8 +22,7 @@ import { Kitchen } from '../../services/kitchen';
 import { Plans } from '../../services/plans';
 import { Soups } from '../../services/soups';
 import { onKeys } from '../../shell/keys';
-import { mass, namer } from '../figures';
-import { stopNamer } from '../stations';
+import { day, mass } from '../figures';
 import { askOf, cartonsOf, isSameAsk, NOTHING_YET, SIDES, wantedOf, type By, type Wanted } from './anchors';
 import { LOOKS, type Look } from './looks';
 import { MoneyLook } from './money-look';
@@ -31,6 +32,16 @@ import { SideBySide } from './side-by-side';
 import { StationLook } from './station-look';
 
 const KEYSTROKE_MS = 60;
+const RIBBON_PX = 170;
+/** What of the panel can be asked why, by the figure that answers. */
+const ODD_WHY: Readonly<Partial<Record<NotScaling['what'], Askable>>> = {
+  'poured stock': 'stock',
+  'boil-off': 'steam',
+  'minutes to the boil': 'boil',
+  'oven trays': 'trays',
+  'oven rounds': 'rounds',
+  jugs: 'jugs',
+};
 /** Round numbers of bowls, one touch each. */
 const ROUND = [10, 20, 40, 60, 80, 120] as const;
 
@@ -234,14 +245,18 @@ export class PlanPlace {
     const soup = this.view()?.soup ?? this.soup();
     return soup === undefined ? (id: string) => id : namer(soup, this.rows());
   });
-  protected readonly stopName = computed(() => {
-    const soup = this.view()?.soup ?? this.soup();
-    return soup === undefined ? () => '' : stopNamer(soup, this.nameOf());
+  protected readonly ribbon = computed(() => {
+    const view = this.view();
+    if (view === undefined) return undefined;
+    const { soup, ribbon } = view;
+    const nameOf = this.nameOf();
+    return pictureOf({ ribbon, nameOf, stationName: stopNamer(soup, nameOf), units: this.units(), height: RIBBON_PX });
   });
   protected readonly odd = computed(() =>
     (this.view()?.notScaling ?? []).map((row) => ({
       what: row.what === 'vegetables' ? 'vegetables, the factor' : row.what,
       value: this.oddValue(row),
+      figure: ODD_WHY[row.what],
       factor: row.written > 0 ? `× ${(row.now / row.written).toFixed(1)}` : '',
     })),
   );
@@ -256,6 +271,13 @@ export class PlanPlace {
 
   protected readonly cooked = computed(() => mass(this.view()?.figures.cookedKg ?? 0, this.units()) + ' cooked');
   protected readonly minutes = computed(() => showMinutes(this.view()?.figures.minutes ?? 0));
+  /** What the sentence of fields says, in words, for the head of the paper. */
+  protected readonly onPaper = computed(() => {
+    const view = this.view();
+    if (view === undefined) return '';
+    const { bowls } = view.figures;
+    return `${bowls.toFixed(0)} bowls of ${view.ask.bowlG.toFixed(0)} g in the ${view.vessel.name.toLowerCase()}: ${this.cooked()}, ${this.minutes()} from the first knife. Printed ${day(Date.now())}.`;
+  });
   protected readonly contains = computed(() => {
     const allergens = this.view()?.figures.facts?.allergens ?? [];
     return allergens.length === 0 ? 'none of the 14 allergens' : allergens.join(', ');

@@ -1,9 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { toPullCsv } from '@tureen/core/formats';
 import { GROUPS } from '@tureen/core/larder';
-import type { RoundedPull, RoundedRow } from '@tureen/core/plan';
+import type { Ask, RoundedPull, RoundedRow } from '@tureen/core/plan';
+import type { Soup } from '@tureen/core/soup';
 import type { UnitSystem } from '@tureen/core/units';
 import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
+import { Figure } from '../../parts/why/figure';
 import { mass } from '../figures';
 import { saveAs } from '../save-as';
 
@@ -26,7 +28,7 @@ function pieces({ pieces: counted }: RoundedRow): string {
 @Component({
   selector: 'tt-pull-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NzCheckboxModule],
+  imports: [Figure, NzCheckboxModule],
   template: `
     <table>
       <caption>
@@ -61,7 +63,7 @@ function pieces({ pieces: counted }: RoundedRow): string {
                 @if (row.pieces !== '') {
                   <span class="pieces">{{ row.pieces }}</span>
                 }
-                {{ row.bought }}
+                <tt-figure [figure]="row.key" [value]="row.bought" [soup]="soup()" [ask]="ask()" />
               </td>
               <td>{{ row.edible }}</td>
               <td>{{ row.tub }}</td>
@@ -80,6 +82,8 @@ function pieces({ pieces: counted }: RoundedRow): string {
 })
 export class PullList {
   readonly pull = input.required<RoundedPull>();
+  readonly soup = input.required<Soup>();
+  readonly ask = input.required<Ask>();
   readonly units = input.required<UnitSystem>();
   readonly title = input.required<string>();
   readonly bowls = input.required<number>();
@@ -97,6 +101,7 @@ export class PullList {
       manner: [row.way, row.cut].filter((one) => one !== undefined).join(', '),
       pieces: pieces(row),
       bought: mass(row.roundedKg, units),
+      key: { ingredient: row.ingredient, way: row.way, name: row.name },
       edible:
         row.edibleKg > 0 && row.trimKg <= 0.0005 ? '–' : mass(row.edibleKg * (row.roundedKg / Math.max(1e-9, row.boughtKg)), units),
       tub: row.trimKg > 0.0005 ? mass(row.trimKg * (row.roundedKg / Math.max(1e-9, row.boughtKg)), units) : '–',

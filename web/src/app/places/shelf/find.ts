@@ -2,7 +2,8 @@ import type { Diets } from '@tureen/core/larder';
 import type { Soup } from '@tureen/core/soup';
 
 export interface Findable {
-  readonly soup: Soup;
+  readonly soup: Pick<Soup, 'name' | 'lead' | 'school' | 'served'>;
+  readonly ingredients: readonly string[];
   readonly tags: readonly string[];
   readonly allergens: readonly string[];
   /** What its ingredients are called. */
@@ -12,7 +13,7 @@ export interface Findable {
 }
 
 /** Everything that a soup can be found by, as one text, made once: finding goes over a thousand of them at every keystroke. */
-export function wordsOf({ soup, tags, allergens, names, diets, creamShare }: Findable): string {
+export function wordsOf({ soup, ingredients, tags, allergens, names, diets, creamShare }: Findable): string {
   const kept = [
     diets?.vegan === true ? 'vegan' : '',
     diets?.vegetarian === true ? 'vegetarian' : '',
@@ -29,7 +30,7 @@ export function wordsOf({ soup, tags, allergens, names, diets, creamShare }: Fin
     ...names,
     ...kept,
     creamShare > 0 ? 'cream' : '',
-    ...soup.lines.map(({ ingredient }) => ingredient),
+    ...ingredients,
   ]
     .join(' ')
     .toLowerCase();

@@ -14,7 +14,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { bodyWord } from '@tureen/core/body';
-import { walk } from '@tureen/core/soup';
+import type { OnShelf } from '@tureen/server/api';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { BowlPicture } from '../../parts/bowl';
 import { Batches } from '../../services/batches';
@@ -50,7 +50,7 @@ export class Shelf {
   private readonly router = inject(Router);
   private readonly soups = inject(Soups);
   private readonly kitchenAnswer = toSignal(inject(Kitchen).kitchen$);
-  private readonly soupsAnswer = toSignal(this.soups.soups$);
+  private readonly soupsAnswer = toSignal(this.soups.shelf$);
   private readonly batches = toSignal(inject(Batches).batches$);
   private readonly facts = toSignal(inject(ShelfFactsOf).facts$);
   private readonly field = viewChild<ElementRef<HTMLInputElement>>('find');
@@ -88,19 +88,17 @@ export class Shelf {
   protected readonly bowls = computed(() => {
     const facts = this.facts();
     const lastMade = this.lastMade();
-    return (this.all() ?? []).map(({ soup, version, tags, retired, createdAtMs }) => {
+    return (this.all() ?? []).map((soup) => {
       const own = facts?.get(soup.id);
       const last = lastMade.get(soup.id);
       const served = last?.closedFigures?.dishedBowls ?? last?.closedFigures?.actual.bowls;
       const asked = last?.ask.bowls;
-      const dish = walk(soup.root).at(-1)?.step;
       const allergens = own?.allergens ?? [];
       return {
         soup,
-        version,
-        tags,
-        retired,
-        createdAtMs,
+        tags: soup.tags,
+        retired: soup.retired,
+        ingredients: soup.ingredients,
         allergens,
         names: own?.names ?? [],
         diets: own?.diets,
@@ -108,7 +106,6 @@ export class Shelf {
         creamShare: own?.creamShare ?? 0,
         bodyMPas: own?.bodyMPas ?? 0,
         minutes: own?.minutes ?? 0,
-        garnished: dish?.op === 'dish' && (dish.shares ?? []).some(({ garnish }) => (garnish ?? []).length > 0),
         body: own === undefined || own.bodyMPas <= 0 ? '' : bodyWord(own.bodyMPas),
         contains: own === undefined ? '' : allergens.length === 0 ? 'none of the 14' : allergens.join(', '),
         reached: served === undefined || asked === undefined ? undefined : served / asked,
@@ -198,14 +195,8 @@ export class Shelf {
     if (field !== undefined) field.value = '';
   }
 
-  protected async bringBack({
-    soup,
-    tags,
-  }: {
-    readonly soup: { readonly id: string };
-    readonly tags: readonly string[];
-  }): Promise<void> {
-    const answer = await this.soups.shelve(soup.id, { tags: [...tags], retired: false });
+  protected async bringBack({ id, tags }: OnShelf): Promise<void> {
+    const answer = await this.soups.shelve(id, { tags: [...tags], retired: false });
     this.trouble.set(answer.ok ? '' : answer.refusal.sentence);
   }
 }

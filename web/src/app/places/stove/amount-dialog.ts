@@ -13,6 +13,7 @@ import { FormsModule } from '@angular/forms';
 import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { NzModalModule } from 'ng-zorro-antd/modal';
 import { NzSelectModule } from 'ng-zorro-antd/select';
+import { FromDevice } from './from-device';
 import { Keys } from '../../shell/keys';
 
 /** A dialog is drawn a little after it is asked for. */
@@ -21,21 +22,25 @@ const FOCUS_AGAIN_MS = 25;
 
 /** A question with one number for its answer. */
 export interface AmountQuestion {
-  readonly kind: 'dip' | 'weigh' | 'add' | 'bowls';
   readonly title: string;
   readonly unit: string;
   readonly step: number;
+  readonly least?: number;
   readonly most: number;
   readonly start: number;
   readonly lines?: readonly { readonly id: string; readonly name: string }[];
   readonly lineId?: string | undefined;
   readonly starts?: ReadonlyMap<string, number>;
+  /** A word on what the figure means, or what was read and when. */
+  readonly note?: string;
+  /** What may offer the figure. */
+  readonly from?: 'scale' | 'probe';
 }
 
 @Component({
   selector: 'tt-amount-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, NzInputNumberModule, NzModalModule, NzSelectModule],
+  imports: [FormsModule, FromDevice, NzInputNumberModule, NzModalModule, NzSelectModule],
   template: `
     <nz-modal
       [nzVisible]="true"
@@ -60,7 +65,7 @@ export interface AmountQuestion {
           <nz-input-number
             nzId="amount"
             name="amount"
-            [nzMin]="0"
+            [nzMin]="least()"
             [nzMax]="question().most"
             [nzStep]="question().step"
             [(ngModel)]="amount"
@@ -68,8 +73,14 @@ export interface AmountQuestion {
           <span class="unit">{{ question().unit }}</span>
           <button type="button" class="press" (click)="nudge(1)" aria-label="more">+</button>
         </div>
+        @if (question().from; as kind) {
+          <tt-from-device [kind]="kind" (taken)="amount.set($event)" />
+        }
+        @if (question().note; as note) {
+          <p class="soft">{{ note }}</p>
+        }
         @if (!good()) {
-          <p class="caution" role="alert">Give a number from 0 to {{ question().most }} {{ question().unit }}.</p>
+          <p class="caution" role="alert">Give a number from {{ least() }} to {{ question().most }} {{ question().unit }}.</p>
         }
         <button type="submit" class="press main" [disabled]="!good()">
           Enter it <span class="key" aria-hidden="true">Enter</span>
@@ -106,8 +117,9 @@ export class AmountDialog implements OnInit, OnDestroy {
   protected readonly amount = linkedSignal<number | null>(() => this.question().start);
   protected readonly good = computed(() => {
     const amount = this.amount();
-    return amount !== null && Number.isFinite(amount) && amount >= 0 && amount <= this.question().most;
+    return amount !== null && Number.isFinite(amount) && amount >= this.least() && amount <= this.question().most;
   });
+  protected readonly least = computed(() => this.question().least ?? 0);
   private release: (() => void) | undefined;
   private timer: ReturnType<typeof setTimeout> | undefined;
 
@@ -142,7 +154,7 @@ export class AmountDialog implements OnInit, OnDestroy {
   protected nudge(by: 1 | -1): void {
     const { step, most } = this.question();
     const next = (this.amount() ?? 0) + by * step;
-    this.amount.set(Math.min(most, Math.max(0, Math.round(next * 10) / 10)));
+    this.amount.set(Math.min(most, Math.max(this.least(), Math.round(next * 10) / 10)));
   }
 
   protected say(): void {

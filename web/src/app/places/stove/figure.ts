@@ -1,7 +1,7 @@
 import type { UnitSystem } from '@tureen/core/units';
 import { showMass, showMinutes } from '@tureen/core/units';
-import type { SoupStep } from '@tureen/core/soup';
-import type { BatchView } from '../../cooking/views';
+import { wholeBowls } from '../figures';
+import type { BatchView, FrontView } from '../../cooking/batch-view';
 
 /** The one number that matters now, with its unit and what it means. */
 export interface BigFigure {
@@ -19,7 +19,12 @@ function toGo(view: BatchView, lines: readonly string[]): number {
 }
 
 /** The figure of the step in hand. */
-export function bigFigure(step: SoupStep, view: BatchView, units: UnitSystem, elapsedMin: number | undefined): BigFigure {
+export function bigFigure(
+  { step, pot }: Pick<FrontView, 'step' | 'pot'>,
+  view: BatchView,
+  units: UnitSystem,
+  elapsedMin: number | undefined,
+): BigFigure {
   switch (step.op) {
     case 'cover':
     case 'thin':
@@ -66,17 +71,17 @@ export function bigFigure(step: SoupStep, view: BatchView, units: UnitSystem, el
       return { digits: String(step.minutes), unit: 'min', note: step.blender === 'stick' ? 'in the pot' : 'each jug' };
     case 'dish':
       return {
-        digits: String(Math.floor(view.forecast.bowls - (view.dishedBowls ?? 0))),
+        digits: String(wholeBowls(view.forecast.bowls - (view.dishedBowls ?? 0))),
         unit: 'bowls',
-        note: `of ${String(view.ask.bowlG)} g in the pot`,
+        note: `of ${String(view.ask.bowlG)} g still in the pot`,
       };
     case 'film':
       return ofMass(
-        view.pot.massKg,
+        pot.massKg,
         units,
-        `in the pot, give or take ${showMass(view.pot.sdKg, units).digits} ${showMass(view.pot.sdKg, units).unit}`,
+        `in the pot, give or take ${showMass(pot.sdKg, units).digits} ${showMass(pot.sdKg, units).unit}`,
       );
     default:
-      return ofMass(view.pot.massKg, units, 'in hand');
+      return ofMass(pot.massKg, units, 'in hand');
   }
 }

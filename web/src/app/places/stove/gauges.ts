@@ -1,22 +1,15 @@
 import type { UnitSystem } from '@tureen/core/units';
-import type { BatchView } from '../../cooking/views';
+import type { BatchView } from '../../cooking/batch-view';
+import type { GaugeFigures } from '../../parts/gauge';
 import { mass, type FactRow } from '../figures';
 
 /** Half-width of the band that salt and cream are wanted in. Kitchen defaults. */
 const SALT_BAND_PCT = 0.05;
 const CREAM_BAND_SHARE = 0.1;
 const SALT_SHOWN_TO_PCT = 1.4;
+/** Half of what a normal spread holds nine times in ten, in sd. */
+export const NINETY = 1.645;
 const CREAM_SHOWN_TO_SHARE = 1.4;
-
-export interface GaugeFigures {
-  readonly name: string;
-  readonly figure: string;
-  readonly wanted: string;
-  readonly value: number;
-  readonly low: number;
-  readonly high: number;
-  readonly most: number;
-}
 
 /** The gauges that this soup needs, in the order of tasting; none for what it does not have. */
 export function gaugesOf(view: BatchView, units: UnitSystem): GaugeFigures[] {
@@ -31,6 +24,9 @@ export function gaugesOf(view: BatchView, units: UnitSystem): GaugeFigures[] {
       low: target - SALT_BAND_PCT,
       high: target + SALT_BAND_PCT,
       most: SALT_SHOWN_TO_PCT,
+      from: view.saltPct * Math.exp(-NINETY * view.saltSdLn),
+      to: view.saltPct * Math.exp(NINETY * view.saltSdLn),
+      ...(view.lastRead.saltPct === undefined ? {} : { read: view.lastRead.saltPct }),
     });
   }
   if (view.hasCream) {

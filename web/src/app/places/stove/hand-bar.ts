@@ -12,6 +12,8 @@ export interface Liquid {
 }
 
 const PINNED = 4;
+/** Held so long, a part of a ladle is asked for. */
+const HELD_MS = 550;
 /** Drawn width of a ladle of half a litre, px; others by the cube root of what they hold. */
 const HALF_LITRE_PX = 52;
 
@@ -43,7 +45,12 @@ const HALF_LITRE_PX = 52;
             type="button"
             class="ladle"
             [disabled]="liquid() === undefined || disabled()"
-            (click)="poured.emit(ladle.measure)"
+            (pointerdown)="press(ladle.measure)"
+            (pointerup)="lift()"
+            (pointerleave)="lift()"
+            (pointercancel)="lift()"
+            (contextmenu)="$event.preventDefault()"
+            (click)="pour(ladle.measure)"
             [attr.aria-keyshortcuts]="n + 1"
           >
             <svg viewBox="0 0 64 62" aria-hidden="true">
@@ -60,6 +67,9 @@ const HALF_LITRE_PX = 52;
             >
           </button>
         }
+        <button type="button" class="press more" [disabled]="liquid() === undefined || disabled()" (click)="more.emit(undefined)">
+          More
+        </button>
       </div>
       <div class="deeds">
         <button type="button" class="press" (click)="add.emit()" [disabled]="disabled()">
@@ -70,6 +80,15 @@ const HALF_LITRE_PX = 52;
         </button>
         <button type="button" class="press" (click)="weigh.emit()" [disabled]="disabled()">
           Weigh <span class="key" aria-hidden="true">W</span>
+        </button>
+        <button type="button" class="press" (click)="taste.emit()" [disabled]="disabled()">
+          Taste <span class="key" aria-hidden="true">T</span>
+        </button>
+        <button type="button" class="press" (click)="body.emit()" [disabled]="disabled()">
+          Body <span class="key" aria-hidden="true">B</span>
+        </button>
+        <button type="button" class="press" (click)="heat.emit()" [disabled]="disabled()">
+          °C <span class="key" aria-hidden="true">H</span>
         </button>
         <button type="button" class="press" (click)="undo.emit()" [disabled]="!canUndo()">
           Undo <span class="key" aria-hidden="true">U</span>
@@ -92,6 +111,14 @@ export class HandBar {
   readonly dip = output();
   readonly weigh = output();
   readonly undo = output();
+  readonly taste = output();
+  readonly body = output();
+  readonly heat = output();
+  /** A part of one vessel is wanted, or, with none named, a vessel that does not hang here. */
+  readonly more = output<Measure | undefined>();
+
+  private held: ReturnType<typeof setTimeout> | undefined;
+  private askedForPart = false;
 
   protected readonly drawn = computed(() =>
     this.ladles()
@@ -103,4 +130,24 @@ export class HandBar {
         return { measure, text: `${digits} ${unit}`, cup, jug: measure.name.toLowerCase().includes('jug') };
       }),
   );
+
+  /** A ladle that is held down asks how much of it, instead of pouring all. */
+  protected press(measure: Measure): void {
+    this.askedForPart = false;
+    clearTimeout(this.held);
+    this.held = setTimeout(() => {
+      this.askedForPart = true;
+      this.more.emit(measure);
+    }, HELD_MS);
+  }
+
+  protected lift(): void {
+    clearTimeout(this.held);
+  }
+
+  protected pour(measure: Measure): void {
+    clearTimeout(this.held);
+    if (!this.askedForPart) this.poured.emit(measure);
+    this.askedForPart = false;
+  }
 }

@@ -29,6 +29,27 @@ describe('the hand bar', () => {
     expect(ladles()[1]?.textContent).toContain('300 mL of vegetable stock, Ladle');
   });
 
+  it('asks how much of a ladle where it is held, and then pours nothing by itself', () => {
+    jasmine.clock().install();
+    const asked: (Measure | undefined)[] = [];
+    const poured: Measure[] = [];
+    fixture.componentInstance.more.subscribe((measure) => asked.push(measure));
+    fixture.componentInstance.poured.subscribe((measure) => poured.push(measure));
+    const ladle = ladles()[1];
+    ladle?.dispatchEvent(new PointerEvent('pointerdown'));
+    jasmine.clock().tick(700);
+    ladle?.dispatchEvent(new PointerEvent('pointerup'));
+    ladle?.click();
+    expect(asked.map((measure) => measure?.volumeM3)).toEqual([0.0003]);
+    expect(poured).toEqual([]);
+    ladle?.dispatchEvent(new PointerEvent('pointerdown'));
+    jasmine.clock().tick(100);
+    ladle?.dispatchEvent(new PointerEvent('pointerup'));
+    ladle?.click();
+    expect(poured.length).toBe(1);
+    jasmine.clock().uninstall();
+  });
+
   it('draws ladles at their sizes: width as the cube root of what they hold', () => {
     const width = (n: number): number => {
       const [, left, right] = /M ([\d.]+) 30 H ([\d.]+)/.exec(ladles()[n]?.querySelector('.cup')?.getAttribute('d') ?? '') ?? [];

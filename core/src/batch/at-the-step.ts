@@ -1,0 +1,102 @@
+import { cartonsFor, EGG_SAFE_C, EGG_SCRAMBLES_C, mixedC, temperingKg } from '../finish/index.js';
+import { contents, parcelKg, plusParcel, potKg, potM3, type PotState } from '../pot/index.js';
+import { jugged, lineParcel, storedC } from '../steps/index.js';
+import { linesOf, type SoupStep } from '../soup/index.js';
+import type { BatchState } from './fold.js';
+
+/** What a jug may hold as hot as the soup is, and how many it takes. Volumes m3, masses kg. */
+export interface JugNow {
+  readonly name: string;
+  readonly volumeM3: number;
+  readonly fillShare: number;
+  readonly jugs: number;
+  readonly done: number;
+  readonly piecesKg: number;
+  readonly liquidKg: number;
+  readonly tempC: number;
+}
+
+/** Foam of the blade: what the pot measures now, and what it will once the air is out. m3. */
+export interface FoamNow {
+  readonly nowM3: number;
+  readonly settledM3: number;
+}
+
+/** Egg and cream against their window. `near` warns before it is left. */
+export interface LiaisonNow {
+  readonly tempC: number;
+  readonly leastC: number;
+  readonly mostC: number;
+  readonly stands: 'cool' | 'in it' | 'near' | 'over';
+  readonly temper: { readonly soupKg: number; readonly portions: number } | undefined;
+}
+
+/** What a finish does to the pot's heat, and what its cartons come to. */
+export interface FinishNow {
+  readonly line: string;
+  readonly kg: number;
+  readonly mixedC: number;
+  readonly opened: number;
+  readonly leftKg: number;
+}
+
+/** A warning comes so many kelvin before an egg scrambles: what a pot gains while a cook turns round. Kitchen default. */
+const WARN_BEFORE_K = 4;
+/** Carton that is counted where nothing else is known. Common practice, m3. */
+const CARTON_M3 = 1e-3;
+const WATER_KG_M3 = 1000;
+
+/** The jug for the step in hand, filled by the heat of the pot as last read; undefined where it needs none. */
+export function jugNow(step: SoupStep | undefined, pot: PotState, { ready, out }: BatchState): JugNow | undefined {
+  if (step?.op !== 'blend' || step.blender === 'stick') return undefined;
+  const blender = ready.kit.blenders.find(({ kind }) => kind === step.blender);
+  if (blender === undefined || potKg(pot) <= 0) return undefined;
+  const { jugs, fillShare } = jugged(potM3(pot), blender.volumeM3, pot.tempC);
+  const piecesKg = pot.cohorts.reduce((sum, { parcel }) => sum + parcelKg(parcel), 0);
+  return {
+    name: blender.name,
+    volumeM3: blender.volumeM3,
+    fillShare,
+    jugs,
+    done: out.jugs.get(step.id) ?? 0,
+    piecesKg: piecesKg / jugs,
+    liquidKg: parcelKg(pot.liquid) / jugs,
+    tempC: pot.tempC,
+  };
+}
+
+/** Air in the pot that will leave it; undefined where there is next to none. */
+export function foamNow(pot: PotState): FoamNow | undefined {
+  if (pot.airShare < 0.005) return undefined;
+  return { nowM3: potM3(pot), settledM3: potM3({ ...pot, airShare: 0 }) };
+}
+
+/** Where the pot stands against the window of egg and cream; undefined at other steps. */
+export function liaisonNow(step: SoupStep | undefined, pot: PotState, { ready, inKg }: BatchState): LiaisonNow | undefined {
+  if (step?.op !== 'liaison') return undefined;
+  const line = (id: string) => ready.lines.find((own) => own.line.id === id)?.line;
+  const yolks = line(step.yolks.line);
+  const cream = line(step.cream.line);
+  const { tempC } = pot;
+  const stands =
+    tempC > EGG_SCRAMBLES_C ? 'over' : tempC > EGG_SCRAMBLES_C - WARN_BEFORE_K ? 'near' : tempC >= EGG_SAFE_C ? 'in it' : 'cool';
+  const isIn = (inKg.get(step.yolks.line) ?? 0) > 0;
+  const bowl =
+    yolks === undefined || cream === undefined
+      ? undefined
+      : plusParcel(lineParcel(yolks, yolks.massKg), lineParcel(cream, cream.massKg));
+  const temper =
+    bowl === undefined || yolks === undefined || isIn || potKg(pot) <= 0 ? undefined : temperingKg(pot, bowl, storedC(yolks));
+  return { tempC, leastC: EGG_SAFE_C, mostC: EGG_SCRAMBLES_C, stands, temper };
+}
+
+/** What the cream of the step in hand, as much as is still wanted, does to the heat of the pot. */
+export function finishNow(step: SoupStep | undefined, pot: PotState, { ready, toGoKg }: BatchState): FinishNow | undefined {
+  if (step?.op !== 'cream') return undefined;
+  const [use] = linesOf(step);
+  const line = ready.lines.find((own) => own.line.id === use?.line)?.line;
+  const kg = toGoKg.get(step.line) ?? 0;
+  if (line === undefined || kg <= 0 || parcelKg(contents(pot)) <= 0) return undefined;
+  const cartonKg = CARTON_M3 * (line.ingredient.row.densityKgM3 ?? WATER_KG_M3);
+  return { line: step.line, kg, mixedC: mixedC(pot, lineParcel(line, kg), storedC(line)), ...cartonsFor(kg, cartonKg) };
+}

@@ -1,0 +1,54 @@
+import type { History } from './history.js';
+
+/** A timer of a batch, by the clock: when it began, when it is over, and whether a cook has heard it. Milliseconds. */
+export interface BatchTimer {
+  readonly id: string;
+  readonly name: string;
+  readonly stepId: string | undefined;
+  readonly startedAtMs: number;
+  readonly endsAtMs: number;
+  readonly silenced: boolean;
+  /** Reminders on the way to its end. */
+  readonly every: { readonly minutes: number; readonly of: string } | undefined;
+}
+
+const MINUTE_MS = 60_000;
+/** So close to the end nothing is reminded of any more: the end says it. */
+const NOT_WITHIN_MS = MINUTE_MS;
+
+/**
+ * The timers of a batch as its entries say: each ends at a moment, not after so many ticks, so that a screen that slept,
+ * reloaded or joined late shows the same. In the order in which they end.
+ */
+export function timersOf({ counted }: Pick<History, 'counted'>): BatchTimer[] {
+  const timers = new Map<string, BatchTimer>();
+  for (const { deed, atMs } of counted) {
+    if (deed.kind === 'timed') {
+      const { timer: id, name, stepId, minutes, every } = deed;
+      timers.set(id, { id, name, stepId, startedAtMs: atMs, endsAtMs: atMs + minutes * MINUTE_MS, silenced: false, every });
+    } else if (deed.kind === 'done' || deed.kind === 'skipped') {
+      // A step that is over needs no ringing; taking it back brings its timer back.
+      for (const [id, own] of timers) if (own.stepId === deed.stepId) timers.set(id, { ...own, silenced: true });
+    } else if (deed.kind === 'longer' || deed.kind === 'silenced') {
+      const have = timers.get(deed.timer);
+      if (have === undefined) continue;
+      // More time makes it run again, from now if it is over already.
+      const from = deed.kind === 'longer' && have.endsAtMs < atMs ? atMs : have.endsAtMs;
+      timers.set(
+        deed.timer,
+        deed.kind === 'silenced'
+          ? { ...have, silenced: true }
+          : { ...have, endsAtMs: Math.max(have.startedAtMs, from + deed.minutes * MINUTE_MS), silenced: false },
+      );
+    }
+  }
+  return [...timers.values()].sort((a, b) => a.endsAtMs - b.endsAtMs);
+}
+
+/** Moments at which a timer reminds of something on the way, before its end; none for one without reminders. */
+export function remindsAtMs({ startedAtMs, endsAtMs, every }: Omit<BatchTimer, 'id' | 'name'>): number[] {
+  if (every === undefined) return [];
+  const stepMs = every.minutes * MINUTE_MS;
+  const count = Math.max(0, Math.ceil((endsAtMs - NOT_WITHIN_MS - startedAtMs) / stepMs) - 1);
+  return Array.from({ length: count }, (_, n) => startedAtMs + (n + 1) * stepMs);
+}

@@ -1,0 +1,12 @@
+export {
+  heated,
+  massOf,
+  saltPctOf,
+  stiffenedTo,
+  stirredIn,
+  takenOut,
+  thicknessOf,
+  type SimulatedPot,
+  type Stirred,
+} from './simulated-pot.js';
+export { instrument, type Errs, type Instrument, type Normal } from './instrument.js';

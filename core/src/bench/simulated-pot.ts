@@ -1,0 +1,96 @@
+/** What really stands in a simulated pot. Kilos, °C; `stiffness` is 1 for a middling soup. */
+export interface SimulatedPot {
+  readonly waterKg: number;
+  readonly solidsKg: number;
+  readonly saltKg: number;
+  readonly tempC: number;
+  readonly stiffness: number;
+}
+
+/** Something stirred into it. */
+export interface Stirred {
+  readonly kg: number;
+  readonly solidsShare: number;
+  readonly saltShare: number;
+  readonly tempC: number;
+}
+
+/** A purée as a Herschel and Bulkley fluid: tau = tau0 + K rate^n, both rising with the share of solids. Invented for the bench. */
+const YIELD_PA = 2400;
+const YIELD_POWER = 3.1;
+const CONSISTENCY = 0.12;
+const CONSISTENCY_RISE = 27;
+const INDEX = 0.46;
+/** Rate at which kitchens and clinics speak of thickness, 1/s. */
+const RATE = 50;
+/** Thinner when hot, per kelvin. */
+const PER_KELVIN = 0.006;
+const REFERENCE_C = 65;
+const WATER_J_KG_K = 4180;
+const SOLIDS_J_KG_K = 1800;
+const LATENT_J_KG = 2_260_000;
+/** What the walls of a pot lose to the kitchen, W/K. */
+const LOSS_W_K = 6;
+const AIR_C = 22;
+const BOILS_C = 100;
+
+export function massOf({ waterKg, solidsKg, saltKg }: SimulatedPot): number {
+  return waterKg + solidsKg + saltKg;
+}
+
+export function saltPctOf(pot: SimulatedPot): number {
+  return (pot.saltKg / massOf(pot)) * 100;
+}
+
+/** Apparent viscosity at 50 1/s and a temperature, mPa·s. */
+export function thicknessOf(pot: SimulatedPot, tempC: number): number {
+  const share = pot.solidsKg / massOf(pot);
+  const yieldPa = YIELD_PA * share ** YIELD_POWER;
+  const consistency = CONSISTENCY * Math.exp(CONSISTENCY_RISE * share);
+  const pas = yieldPa / RATE + consistency * RATE ** (INDEX - 1);
+  return pot.stiffness * pas * 1000 * Math.exp(-PER_KELVIN * (tempC - REFERENCE_C));
+}
+
+function capacityJK({ waterKg, solidsKg, saltKg }: SimulatedPot): number {
+  return waterKg * WATER_J_KG_K + (solidsKg + saltKg) * SOLIDS_J_KG_K;
+}
+
+export function stirredIn(pot: SimulatedPot, { kg, solidsShare, saltShare, tempC }: Stirred): SimulatedPot {
+  const added: SimulatedPot = {
+    waterKg: kg * (1 - solidsShare - saltShare),
+    solidsKg: kg * solidsShare,
+    saltKg: kg * saltShare,
+    tempC,
+    stiffness: pot.stiffness,
+  };
+  const heat = capacityJK(pot) * pot.tempC + capacityJK(added) * tempC;
+  return {
+    waterKg: pot.waterKg + added.waterKg,
+    solidsKg: pot.solidsKg + added.solidsKg,
+    saltKg: pot.saltKg + added.saltKg,
+    tempC: heat / (capacityJK(pot) + capacityJK(added)),
+    stiffness: pot.stiffness,
+  };
+}
+
+/** Some of it taken out as it stands. */
+export function takenOut(pot: SimulatedPot, kg: number): SimulatedPot {
+  const left = Math.max(0, 1 - kg / massOf(pot));
+  return { ...pot, waterKg: pot.waterKg * left, solidsKg: pot.solidsKg * left, saltKg: pot.saltKg * left };
+}
+
+/** Some seconds on a burner: it warms until it boils, then the power that is left drives water off. */
+export function heated(pot: SimulatedPot, powerW: number, seconds: number): SimulatedPot {
+  const netW = powerW - LOSS_W_K * (pot.tempC - AIR_C);
+  const capacity = capacityJK(pot);
+  if (capacity <= 0) return pot;
+  const warmed = pot.tempC + (netW * seconds) / capacity;
+  if (warmed <= BOILS_C) return { ...pot, tempC: Math.max(AIR_C, warmed) };
+  const overJ = (warmed - BOILS_C) * capacity;
+  return { ...pot, tempC: BOILS_C, waterKg: Math.max(0, pot.waterKg - overJ / LATENT_J_KG) };
+}
+
+/** A pot whose solids make it so thick at a temperature: the stiffness that does it. */
+export function stiffenedTo(pot: SimulatedPot, mPas: number, tempC: number): SimulatedPot {
+  return { ...pot, stiffness: pot.stiffness * (mPas / thicknessOf(pot, tempC)) };
+}

@@ -1,0 +1,29 @@
+/** So many wrong PINs from one place, or from all together, and the door stays shut for a while. */
+const MOST_FROM_ONE = 5;
+const MOST_FROM_ALL = 30;
+const WITHIN_MS = 10 * 60_000;
+const ALL = '*';
+
+/** Counts wrong tries. Kept in memory: a restart opens the door's lock again, and asks for the PIN all the same. */
+export class Tries {
+  private readonly wrong = new Map<string, number[]>();
+
+  private recent(from: string, nowMs: number): number[] {
+    return (this.wrong.get(from) ?? []).filter((at) => nowMs - at < WITHIN_MS);
+  }
+
+  /** Milliseconds until a place may try again; 0 when it may now. */
+  waitMs(from: string, nowMs: number): number {
+    const own = this.recent(from, nowMs);
+    const all = this.recent(ALL, nowMs);
+    const until = (list: number[], most: number): number => {
+      const oldest = list.at(-most);
+      return oldest === undefined ? 0 : oldest + WITHIN_MS - nowMs;
+    };
+    return Math.max(0, until(own, MOST_FROM_ONE), until(all, MOST_FROM_ALL));
+  }
+
+  missed(from: string, nowMs: number): void {
+    for (const key of [from, ALL]) this.wrong.set(key, [...this.recent(key, nowMs), nowMs]);
+  }
+}

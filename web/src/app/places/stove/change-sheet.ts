@@ -1,0 +1,121 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { FormsModule } from '@angular/forms';
+import type { IngredientRow } from '@tureen/core/larder';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
+import { NzSelectModule } from 'ng-zorro-antd/select';
+import { Cooking } from '../../cooking/cooking';
+import { Sheet } from './sheet';
+
+const MOST_FOUND = 8;
+
+export type Changed =
+  | { readonly kind: 'swapped'; readonly line: string; readonly row: IngredientRow }
+  | { readonly kind: 'left out'; readonly line: string }
+  | { readonly kind: 'brought'; readonly row: IngredientRow; readonly kg: number };
+
+/** Something else in a line's place, something left out, something that was never planned: what the counter has to know. */
+@Component({
+  selector: 'tt-change-sheet',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FormsModule, NzInputModule, NzInputNumberModule, NzSelectModule, Sheet],
+  template: `<tt-sheet title="Not as planned" (closed)="closed.emit()">
+    <label for="change-line">What is not as planned?</label>
+    <nz-select nzId="change-line" name="line" [ngModel]="line()" (ngModelChange)="line.set($event)">
+      <nz-option nzValue="" nzLabel="something that was not planned at all" />
+      @for (one of lines(); track one.id) {
+        <nz-option [nzValue]="one.id" [nzLabel]="one.name" />
+      }
+    </nz-select>
+    @if (line() !== '') {
+      <p>
+        @if (canLeave()) {
+          <button type="button" class="press" (click)="changed.emit({ kind: 'left out', line: line() })">It is left out</button>
+        } @else {
+          <span class="soft">It is in already, so it can’t be left out any more.</span>
+        }
+      </p>
+    }
+    <label for="change-find">{{ line() === '' ? 'What goes in' : 'or what goes in its place' }}</label>
+    <input
+      id="change-find"
+      nz-input
+      maxlength="60"
+      placeholder="coconut"
+      autocomplete="off"
+      [ngModel]="text()"
+      (ngModelChange)="text.set($event)"
+    />
+    @if (line() === '') {
+      <div class="row">
+        <label for="change-g">how much</label>
+        <nz-input-number nzId="change-g" name="grams" [nzMin]="1" [nzMax]="100000" [nzStep]="10" [(ngModel)]="grams" />
+        <span>g</span>
+      </div>
+    }
+    <ul>
+      @for (row of found(); track row.id) {
+        <li>
+          <button type="button" class="press" (click)="take(row)">
+            {{ row.name }} <span class="soft">{{ row.allergens.length === 0 ? '' : 'brings ' + row.allergens.join(', ') }}</span>
+          </button>
+        </li>
+      }
+    </ul>
+    @if (text().trim().length > 1 && found().length === 0) {
+      <p class="caution" role="alert">The larder has nothing of that name. Add it there first.</p>
+    }
+  </tt-sheet>`,
+  styles: `
+    label {
+      display: block;
+      margin: 10px 0 4px;
+      font-weight: 650;
+    }
+    .row {
+      display: flex;
+      align-items: center;
+      gap: 10px;
+    }
+    nz-select,
+    input {
+      width: 100%;
+    }
+    ul {
+      display: grid;
+      gap: 8px;
+      margin-top: 12px;
+    }
+    li .press {
+      width: 100%;
+      justify-content: space-between;
+    }
+    p {
+      margin: 10px 0;
+    }
+  `,
+})
+export class ChangeSheet {
+  private readonly stocked = toSignal(inject(Cooking).stocked$);
+  readonly lines = input.required<readonly { readonly id: string; readonly name: string; readonly isIn: boolean }[]>();
+  readonly changed = output<Changed>();
+  readonly closed = output();
+  protected readonly line = signal('');
+  protected readonly text = signal('');
+  protected readonly grams = signal<number | null>(100);
+  protected readonly canLeave = computed(() => this.lines().find(({ id }) => id === this.line())?.isIn === false);
+  protected readonly found = computed((): readonly IngredientRow[] => {
+    const wanted = this.text().trim().toLowerCase();
+    if (wanted.length < 2) return [];
+    const names = ({ name, us, au }: IngredientRow): string => [name, us, au].join(' ').toLowerCase();
+    const rows = (this.stocked()?.rows ?? []).filter((row) => names(row).includes(wanted));
+    return [...rows].sort((a, b) => names(a).indexOf(wanted) - names(b).indexOf(wanted)).slice(0, MOST_FOUND);
+  });
+
+  protected take(row: IngredientRow): void {
+    const grams = this.grams();
+    if (this.line() !== '') this.changed.emit({ kind: 'swapped', line: this.line(), row });
+    else if (grams !== null && grams > 0) this.changed.emit({ kind: 'brought', row, kg: grams / 1000 });
+  }
+}

@@ -1,0 +1,202 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
+import { walk } from '@tureen/core/soup';
+import { LEAVES_AS, type LeavesAs } from '@tureen/core/steps';
+import { mass, wholeBowls } from '../figures';
+import { Asking } from './asking';
+import { Hand } from './hand';
+
+const BY = [1, 5, 10] as const;
+const SITTINGS = [1, 2] as const;
+const HOLD_LEAST_C = 57;
+
+/** Bowls counted up by touch, per share with its garnish; what else leaves the pot, by its own word; what is left. */
+@Component({
+  selector: 'tt-dish-panel',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [RouterLink],
+  template: `
+    <ul class="shares">
+      @for (share of shares(); track share.id) {
+        <li>
+          <p>
+            <strong>{{ share.name }}</strong>&ngsp;<span class="out">{{ share.out }}</span
+            >&ngsp;<span class="soft">of {{ share.of }} out</span>
+            <span class="soft with">{{ share.with }}</span>
+          </p>
+          <p class="row" role="group" [attr.aria-label]="share.name + ' bowls'">
+            @for (by of bys; track by) {
+              <button type="button" class="press" (click)="count(share.id, by)">+{{ by }}</button>
+            }
+          </p>
+        </li>
+      }
+    </ul>
+    <p class="row" role="group" aria-label="Sitting">
+      @for (one of sittings; track one) {
+        <button type="button" class="press small" [attr.aria-pressed]="sitting() === one" (click)="sitting.set(one)">
+          {{ one === 1 ? 'First sitting' : 'Second sitting' }}
+        </button>
+      }
+      <a class="press small" [routerLink]="['/stove', hand.batchId(), 'counter']">Card for the counter</a>
+    </p>
+    <p class="row" role="group" aria-label="What else leaves the pot">
+      @for (one of leaves; track one) {
+        <button type="button" class="press small" (click)="leave(one)">{{ one }}</button>
+      }
+      <button type="button" class="press small" (click)="held()">held hot</button>
+      <button type="button" class="press small" (click)="store()">left over, to the cold</button>
+    </p>
+    @if (elsewhere() !== '') {
+      <p class="soft">{{ elsewhere() }}</p>
+    }
+  `,
+  styles: `
+    .row {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 8px;
+    }
+    .press {
+      min-height: 56px;
+      min-width: 64px;
+    }
+    .small {
+      padding: 0 12px;
+      font-size: 16px;
+    }
+    .shares {
+      display: grid;
+      gap: 8px;
+    }
+    .shares li {
+      display: grid;
+      grid-template-columns: 1fr auto;
+      align-items: center;
+      gap: 4px 10px;
+      line-height: 1.2;
+    }
+    .with {
+      display: block;
+    }
+    .out {
+      font-size: 28px;
+      font-weight: 700;
+    }
+  `,
+})
+export class DishPanel {
+  protected readonly hand = inject(Hand);
+  private readonly asking = inject(Asking);
+  protected readonly bys = BY;
+  protected readonly sittings = SITTINGS;
+  protected readonly leaves = LEAVES_AS;
+  protected readonly sitting = signal<number>(1);
+  protected readonly shares = computed(() => {
+    const view = this.hand.view();
+    if (view === undefined) return [];
+    const step = walk(view.soup.root).find(({ step: one }) => one.op === 'dish')?.step;
+    const settings = new Map((step?.op === 'dish' ? (step.shares ?? []) : []).map((share) => [share.id, share]));
+    const single = view.shares.length === 1;
+    return view.shares.map(({ id, name, bowls }) => {
+      const own = settings.get(id);
+      const on = [...(own?.finish ?? []), ...(own?.garnish ?? [])].map(
+        ({ line, gPerBowl }) => `${String(gPerBowl)} g ${this.hand.nameOf()(line)}`,
+      );
+      return {
+        id,
+        name,
+        of: wholeBowls(bowls),
+        out: single ? (view.dishedBowls ?? 0) : (view.out.byShare.get(id) ?? 0),
+        with: on.length === 0 ? '' : `each with ${on.join(', ')}`,
+      };
+    });
+  });
+  protected readonly elsewhere = computed(() => {
+    const out = this.hand.view()?.out;
+    if (out === undefined) return '';
+    const units = this.hand.units();
+    const parts = [...out.elsewhereKg].map(([word, kg]) => `${word} ${mass(kg, units)}`);
+    const second = out.bySitting.get(2);
+    return [
+      ...(second === undefined ? [] : [`second sitting ${String(second)} bowls`]),
+      ...parts,
+      ...(out.storedKg > 0 ? [`to the cold ${mass(out.storedKg, units)}`] : []),
+    ].join(' · ');
+  });
+
+  count(shareId: string | undefined, bowls: number): void {
+    const view = this.hand.view();
+    if (view === undefined) return;
+    const share = view.shares.length > 1 ? view.shares.find(({ id }) => id === shareId) : undefined;
+    this.hand.enter(
+      {
+        kind: 'dished',
+        bowls,
+        ...(share === undefined ? {} : { share: share.id }),
+        ...(this.sitting() === 1 ? {} : { sitting: this.sitting() }),
+      },
+      `${String(bowls)} ${bowls === 1 ? 'bowl' : 'bowls'} counted${share === undefined ? '' : `, ${share.name}`}.`,
+    );
+  }
+
+  protected leave(as: LeavesAs): void {
+    const step = this.hand.step();
+    const inPot = this.hand.front()?.pot.massKg ?? 0;
+    if (step === undefined) return;
+    this.asking.ask(
+      {
+        title: `Out of the pot: ${as}`,
+        unit: 'kg',
+        step: 0.1,
+        least: 0.01,
+        most: Math.max(0.1, Math.ceil(inPot)),
+        start: Math.min(1, inPot),
+      },
+      ({ amount }) => {
+        this.hand.enter({ kind: 'ladled out', stepId: step.id, kg: amount, as }, `${String(amount)} kg: ${as}.`);
+      },
+    );
+  }
+
+  protected held(): void {
+    const front = this.hand.front();
+    if (front === undefined) return;
+    const atC = Math.min(95, Math.max(HOLD_LEAST_C, Math.round(front.pot.tempC)));
+    this.asking.ask(
+      {
+        title: `Held at ${String(atC)} °C, lid off: how long?`,
+        unit: 'min',
+        step: 5,
+        least: 1,
+        most: 600,
+        start: 30,
+        note: 'Water steams away and it thickens. Hold at 57 °C or above (FDA Food Code); your local law may ask for more.',
+      },
+      ({ amount }) => {
+        this.hand.enter(
+          { kind: 'held', stepId: front.step.id, minutes: amount, atC, lid: 'off' },
+          `Held hot for ${String(amount)} min.`,
+        );
+      },
+    );
+  }
+
+  protected store(): void {
+    const inPot = this.hand.front()?.pot.massKg ?? 0;
+    this.asking.ask(
+      {
+        title: 'Left over: how much goes to the cold?',
+        unit: 'kg',
+        step: 0.1,
+        least: 0.01,
+        most: 500,
+        start: Math.max(0.1, Math.round(inPot * 10) / 10),
+        note: 'Cool it fast: to 21 °C within 2 hours and to 5 °C within 6 (FDA Food Code), in shallow pans or an ice bath.',
+      },
+      ({ amount }) => {
+        this.hand.enter({ kind: 'stored', kg: amount }, `${String(amount)} kg to the cold.`);
+      },
+    );
+  }
+}

@@ -1,0 +1,38 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { ago, Devices, shown } from '../../services/devices';
+
+/** A reading offered by a scale or probe that is heard right now; one that is old is named and never used. */
+@Component({
+  selector: 'tt-from-device',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `@for (one of offered(); track one.id) {
+    @if (one.fresh) {
+      <button type="button" class="press" (click)="taken.emit(one.value)">
+        From the {{ one.name.toLowerCase() }}: <b>{{ one.text }}</b>
+        <span class="soft">{{ one.steady ? 'at rest' : 'not at rest' }}</span>
+      </button>
+    } @else {
+      <p class="caution" role="status">
+        The {{ one.name.toLowerCase() }} {{ one.connected ? 'is silent' : 'is gone' }}: its {{ one.text }} of {{ one.ago }} is not
+        used. Type the figure, or look at its plug.
+      </p>
+    }
+  }`,
+  styles: `
+    .press {
+      width: 100%;
+      min-height: 56px;
+    }
+  `,
+})
+export class FromDevice {
+  private readonly all = toSignal(inject(Devices).devices$, { initialValue: [] });
+  readonly kind = input.required<'scale' | 'probe'>();
+  readonly taken = output<number>();
+  protected readonly offered = computed(() =>
+    this.all()
+      .filter(({ kind, value }) => kind === this.kind() && value !== undefined)
+      .map((one) => ({ ...one, value: one.value ?? 0, text: shown(one), ago: ago(one.ageMs) })),
+  );
+}

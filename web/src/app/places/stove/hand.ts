@@ -1,0 +1,276 @@
+import { computed, effect, inject, Injectable, linkedSignal, signal, untracked } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import type { Deed } from '@tureen/core/batch';
+import { freeId, slug } from '@tureen/core/draft';
+import type { Measure } from '@tureen/core/kit';
+import { stepName } from '@tureen/core/messages';
+import { linesOf, walk } from '@tureen/core/soup';
+import { showMinutes } from '@tureen/core/units';
+import { map, timer } from 'rxjs';
+import type { BatchView, FrontView } from '../../cooking/batch-view';
+import { allowNotes } from '../../services/bell';
+import { Batches } from '../../services/batches';
+import { Clock } from '../../services/clock';
+import { newId } from '../../services/device';
+import { mass } from '../figures';
+import { watchBatch } from '../watched-batch';
+import type { Changed } from './change-sheet';
+import { effectBetween } from './effect';
+import type { Liquid } from './hand-bar';
+import { remindedOf } from './reminders';
+
+const SECOND_MS = 1000;
+const MINUTE_MS = 60_000;
+const SHOWN_MS = 3000;
+
+/** The batch under the hand: which step it is at, what it enters, and what that changed. One for every stove. */
+@Injectable()
+export class Hand {
+  private readonly batches = inject(Batches);
+  private readonly clock = inject(Clock);
+  readonly batchId = signal('');
+  readonly watched = watchBatch(this.batchId);
+  readonly open = this.watched.open;
+  readonly view = this.watched.view;
+  readonly units = this.watched.units;
+  readonly nameOf = this.watched.nameOf;
+  readonly nowMs = toSignal(timer(0, SECOND_MS).pipe(map(() => this.clock.now())), { initialValue: this.clock.now() });
+
+  /** What was said of the last entry, and for three seconds what it changed. */
+  readonly said = signal('');
+  readonly effect = signal('');
+  private before: BatchView | undefined;
+  private fade: ReturnType<typeof setTimeout> | undefined;
+
+  /** A step that the cook took in hand beside the plan's next, as long as it can be worked at. */
+  private readonly picked = signal<string | undefined>(undefined);
+  readonly front = computed((): FrontView | undefined => {
+    const fronts = this.view()?.fronts ?? [];
+    return fronts.find(({ step }) => step.id === this.picked()) ?? fronts[0];
+  });
+  readonly step = computed(() => this.front()?.step);
+  /** What else runs or can be started beside the step in hand. */
+  readonly beside = computed(() => (this.view()?.fronts ?? []).filter(({ step }) => step.id !== this.step()?.id));
+  readonly startedAtMs = computed(() => this.view()?.steps.find(({ stepId }) => stepId === this.step()?.id)?.startedAtMs);
+  readonly elapsedMin = computed(() => {
+    const started = this.startedAtMs();
+    return started === undefined ? undefined : Math.max(0, (this.nowMs() - started) / MINUTE_MS);
+  });
+  readonly timed = computed(() =>
+    ['roast', 'sweat', 'simmer', 'rest', 'pressure', 'hold', 'fryPuree'].includes(this.step()?.op ?? ''),
+  );
+
+  readonly liquids = computed((): Liquid[] => {
+    const open = this.open();
+    const view = this.view();
+    if (open === undefined || view === undefined) return [];
+    const pourable = new Set(open.snapshot.rows.filter(({ densityKgM3 }) => densityKgM3 !== undefined).map(({ id }) => id));
+    const inKg = new Map(view.inKg);
+    const toGo = new Map(view.toGoKg);
+    const names = new Map<string, number>();
+    return open.snapshot.soup.lines
+      .filter(({ ingredient }) => pourable.has(ingredient))
+      .map(({ id }) => {
+        const name = this.nameOf()(id);
+        const count = (names.get(name) ?? 0) + 1;
+        names.set(name, count);
+        return {
+          lineId: id,
+          name: count > 1 ? `${name}, to let down` : name,
+          inText: mass(inKg.get(id) ?? 0, this.units()),
+          toGoText: mass(toGo.get(id) ?? 0, this.units()),
+        };
+      });
+  });
+  /** The liquid that the step in hand asks for; chosen once, it stays until the step changes. */
+  readonly liquidId = linkedSignal<string | undefined>(() => {
+    const step = this.step();
+    const ids = new Set(this.open()?.snapshot.soup.lines.map(({ id }) => id));
+    const asked = step === undefined ? [] : linesOf(step).map(({ line }) => line);
+    const pourable = this.liquids().map(({ lineId }) => lineId);
+    const stock = walk(this.open()?.snapshot.soup.root ?? { id: '', name: '', vessel: 'pot', steps: [] }).find(
+      ({ step: one }) => one.op === 'cover',
+    )?.step;
+    return asked.find((id) => pourable.includes(id)) ?? (stock?.op === 'cover' && ids.has(stock.line) ? stock.line : pourable[0]);
+  });
+  readonly liquid = computed(() => this.liquids().find(({ lineId }) => lineId === this.liquidId()));
+
+  /** What a way to land asks to be given, told against what has gone in since it was chosen. */
+  private readonly aim = signal<{ readonly lineId: string; readonly untilKg: number; readonly then: string } | undefined>(
+    undefined,
+  );
+  readonly aimed = computed(() => {
+    const aim = this.aim();
+    const view = this.view();
+    if (aim === undefined || view === undefined) return undefined;
+    const leftKg = aim.untilKg - (new Map(view.inKg).get(aim.lineId) ?? 0);
+    return leftKg > Math.min(0.01, aim.untilKg / 100)
+      ? {
+          done: false,
+          then: aim.then,
+          leftKg,
+          lineId: aim.lineId,
+          text: `${mass(leftKg, this.units())} more ${this.nameOf()(aim.lineId)}, then stir and ${aim.then}`,
+        }
+      : {
+          done: true,
+          then: aim.then,
+          leftKg: 0,
+          lineId: aim.lineId,
+          text: `That is two thirds of it. Stir, and ${aim.then} again.`,
+        };
+  });
+
+  /** The step before the one in hand, to go back to. */
+  readonly previous = computed(() => {
+    const view = this.view();
+    const ended = view?.steps.findLast(({ endedBy, stepId }) => endedBy !== undefined && stepId !== view.current?.step.id);
+    if (view === undefined || view.closed || ended?.endedBy === undefined) return undefined;
+    const step = walk(view.soup.root).find((one) => one.step.id === ended.stepId)?.step;
+    return step === undefined ? undefined : { entry: ended.endedBy, name: stepName(step, this.nameOf()) };
+  });
+  /** Entries that still count, the newest first. */
+  readonly counted = computed(() => {
+    const open = this.open();
+    const view = this.view();
+    if (open === undefined || view === undefined) return [];
+    const gone = new Set([...view.undone, ...view.late]);
+    return [...open.entries]
+      .sort((a, b) => b.stamp.counter - a.stamp.counter || b.stamp.seq - a.stamp.seq)
+      .filter(({ id, deed }) => !gone.has(id) && deed.kind !== 'undone');
+  });
+
+  constructor() {
+    effect(() => {
+      const view = this.view();
+      const before = this.before;
+      if (view === undefined || before === undefined || view === before) return;
+      this.before = undefined;
+      untracked(() => {
+        this.effect.set(effectBetween(before, view, this.units()));
+      });
+      clearTimeout(this.fade);
+      this.fade = setTimeout(() => {
+        this.effect.set('');
+      }, SHOWN_MS);
+    });
+  }
+
+  enter(deed: Deed, said: string): void {
+    const open = this.open();
+    if (open === undefined) return;
+    this.before = this.view();
+    this.effect.set('');
+    this.said.set(said);
+    void this.batches.enter(open, deed);
+  }
+
+  take(stepId: string): void {
+    this.picked.set(stepId);
+  }
+
+  /** So much of a vessel of the liquid chosen: all of it, or a part. */
+  pour(measure: Measure, part = 1): void {
+    const step = this.step();
+    const liquid = this.liquid();
+    if (step === undefined || liquid === undefined) return;
+    const share = part === 1 ? measure.name : `${String(Math.round(part * 100))} % of ${measure.name}`;
+    const volumeM3 = measure.volumeM3 * part;
+    this.enter(
+      { kind: 'poured', stepId: step.id, line: liquid.lineId, vessel: share.slice(0, 60), volumeM3 },
+      `${share} of ${liquid.name} poured.`,
+    );
+  }
+
+  add(line: string, kg: number): void {
+    const step = this.step();
+    if (step === undefined || !(kg > 0)) return;
+    this.enter({ kind: 'added', stepId: step.id, line, kg }, `${mass(kg, this.units())} of ${this.nameOf()(line)} added.`);
+  }
+
+  aimAt(lineId: string, kg: number, then: string): void {
+    if (this.liquids().some((one) => one.lineId === lineId)) this.liquidId.set(lineId);
+    const inKg = new Map(this.view()?.inKg ?? []).get(lineId) ?? 0;
+    this.aim.set({ lineId, untilKg: inKg + kg, then });
+  }
+
+  stopAiming(): void {
+    this.aim.set(undefined);
+  }
+
+  changed(change: Changed): void {
+    const step = this.step();
+    if (step === undefined) return;
+    if (change.kind === 'left out') this.enter(change, `${this.nameOf()(change.line)} is left out.`);
+    else if (change.kind === 'swapped') {
+      this.enter(change, `${change.row.name} in the place of ${this.nameOf()(change.line)}.`);
+    } else {
+      const taken = new Set(this.view()?.lines.map(({ lineId }) => lineId));
+      const line = freeId(slug(change.row.id), taken);
+      this.enter({ ...change, stepId: step.id, line }, `${change.row.name} goes in, not planned.`);
+    }
+  }
+
+  start(): void {
+    const step = this.step();
+    if (step === undefined || !this.timed() || this.startedAtMs() !== undefined) return;
+    const minutes = this.view()?.steps.find(({ stepId }) => stepId === step.id)?.minutes ?? 0;
+    this.enter({ kind: 'started', stepId: step.id }, 'Timer started.');
+    allowNotes();
+    if (minutes > 0) {
+      const name = stepName(step, this.nameOf());
+      const every = remindedOf(step, this.front()?.cautions ?? []);
+      this.enter(
+        { kind: 'timed', timer: newId(), name, stepId: step.id, minutes, ...(every === undefined ? {} : { every }) },
+        `Timer of ${showMinutes(minutes)} started.`,
+      );
+    }
+  }
+
+  timer(name: string, minutes: number): void {
+    if (!(minutes > 0)) return;
+    allowNotes();
+    this.enter({ kind: 'timed', timer: newId(), name, minutes }, `Timer of ${showMinutes(minutes)} started.`);
+  }
+
+  finish(): void {
+    const step = this.step();
+    if (step === undefined) {
+      if (this.view()?.closed === false) this.enter({ kind: 'closed' }, 'Closed.');
+      return;
+    }
+    const elapsed = this.elapsedMin();
+    const cooks = step.op === 'roast' || step.op === 'sweat' || step.op === 'simmer';
+    const minutes =
+      cooks && elapsed !== undefined && elapsed >= 1 ? { minutes: Math.round(this.cookedMinutes(elapsed) * 10) / 10 } : {};
+    this.enter({ kind: 'done', stepId: step.id, ...minutes }, `${stepName(step, this.nameOf())}: done.`);
+    if (step.op === 'dish') this.enter({ kind: 'closed' }, 'Closed.');
+  }
+
+  /** Minutes at the heat itself: a simmer's clock also runs while the pot comes to the boil, a roast's over every round. */
+  private cookedMinutes(elapsed: number): number {
+    const step = this.step();
+    const all = this.view()?.steps.find(({ stepId }) => stepId === step?.id)?.minutes;
+    if (step === undefined || all === undefined || !('minutes' in step)) return elapsed;
+    return step.op === 'simmer' ? Math.max(0, elapsed - (all - step.minutes)) : elapsed * (step.minutes / Math.max(all, 1e-9));
+  }
+
+  skip(why: string | undefined): void {
+    const step = this.step();
+    if (step === undefined || step.op === 'dish') return;
+    this.enter(
+      { kind: 'skipped', stepId: step.id, ...(why === undefined ? {} : { why }) },
+      `${stepName(step, this.nameOf())}: skipped.`,
+    );
+  }
+
+  goBack(): void {
+    const previous = this.previous();
+    if (previous !== undefined) this.enter({ kind: 'undone', target: previous.entry }, `Back to: ${previous.name}.`);
+  }
+
+  undo(): void {
+    const [target] = this.counted();
+    if (target !== undefined) this.enter({ kind: 'undone', target: target.id }, 'Taken back.');
+  }
+}

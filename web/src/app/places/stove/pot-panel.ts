@@ -1,0 +1,80 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { PotPicture } from '../../parts/pot';
+import { mass } from '../figures';
+import { Hand } from './hand';
+
+/** The vessel of the step in hand: how full, how heavy, how hot, and what has not gone in yet. */
+@Component({
+  selector: 'tt-pot-panel',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [PotPicture],
+  template: `
+    @if (pot(); as now) {
+      <section class="pot" aria-label="The pot">
+        <p>{{ now.title }}</p>
+        <tt-pot
+          [vessel]="now.vessel"
+          [levelM]="now.levelM"
+          [wantedM]="now.wantedM"
+          [headspaceM]="now.headspaceM"
+          [colour]="now.colour"
+          [label]="now.vessel.name + ': ' + now.mass + ', ' + now.title"
+        />
+        <p class="mass">{{ now.mass }}</p>
+        <p class="soft">± {{ now.sd }} · {{ now.temp }}</p>
+        <p class="soft yield">{{ now.yield }}</p>
+        @if (now.over !== '') {
+          <p class="caution" role="status">{{ now.over }}</p>
+        }
+        @if (notIn() !== '') {
+          <p class="not-in"><strong>Not in yet</strong> {{ notIn() }}</p>
+        }
+      </section>
+    }
+  `,
+  styleUrl: './pot-panel.less',
+})
+export class PotPanel {
+  private readonly hand = inject(Hand);
+  protected readonly pot = computed(() => {
+    const view = this.hand.view();
+    if (view === undefined) return undefined;
+    const front = this.hand.front();
+    const pot = front?.pot ?? view.pot;
+    const inPot = front === undefined || front.branchId === view.soup.root.id;
+    const units = this.hand.units();
+    const { cookedKg, bowls } = view.forecast;
+    return {
+      title: inPot ? `${(Math.max(0, pot.belowRimM) * 100).toFixed(1)} cm below the rim` : 'on the tray',
+      mass: mass(pot.massKg, units),
+      sd: mass(pot.sdKg > 0.1 ? Math.round(pot.sdKg * 10) / 10 : pot.sdKg, units),
+      temp: `${String(Math.round(pot.tempC))} °C`,
+      vessel: view.vessel,
+      levelM: inPot ? pot.levelM : 0,
+      wantedM: inPot ? (front?.wantedLevelM ?? 0) : 0,
+      headspaceM: view.headspaceM,
+      colour: pot.colour,
+      over:
+        inPot && pot.belowRimM < 0
+          ? `By the sums ${(-pot.belowRimM * 100).toFixed(1)} cm over the rim: a ladle too many, or another pot? All of it is kept; take one back, or dip.`
+          : '',
+      // What a pot weighs is not known better at the end than it is now.
+      yield: `comes to ${mass(cookedKg, units)}, ${bowlsText(bowls, pot.massKg > 0 ? pot.sdKg / pot.massKg : 0)}`,
+    };
+  });
+  protected readonly notIn = computed(() => {
+    const view = this.hand.view();
+    if (view === undefined) return '';
+    const names = view.toGoKg
+      .filter(([, kg]) => kg > 0.0005)
+      .map(([line, kg]) => `${this.hand.nameOf()(line)} ${mass(kg, this.hand.units())}`);
+    return [...new Set(names)].join(', ');
+  });
+}
+
+/** Bowls with what nine times in ten they lie between. */
+function bowlsText(bowls: number, share: number): string {
+  const by = bowls * share * 1.645;
+  if (!(bowls >= 1)) return 'no bowls';
+  return by < 0.5 ? `${bowls.toFixed(0)} bowls` : `${(bowls - by).toFixed(0)} to ${(bowls + by).toFixed(0)} bowls`;
+}

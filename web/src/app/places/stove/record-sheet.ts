@@ -1,0 +1,104 @@
+import { ChangeDetectionStrategy, Component, computed, inject, output, resource, signal } from '@angular/core';
+import type { KeptEntry } from '@tureen/core/batch';
+import { Cooking } from '../../cooking/cooking';
+import { deedText } from '../deed-text';
+import { timeOfDay } from '../figures';
+import { effectBetween } from './effect';
+import { Hand } from './hand';
+import { Sheet } from './sheet';
+
+/** Everything entered, the newest first. Any of it can be taken back, with what that does shown before it is done. */
+@Component({
+  selector: 'tt-record-sheet',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Sheet],
+  template: `<tt-sheet title="What was entered" [width]="760" (closed)="closed.emit()">
+    <ol class="entries">
+      @for (one of entries(); track one.id) {
+        <li [class.asked]="asked()?.id === one.id">
+          <span class="soft">{{ one.time }}</span>
+          <span
+            >{{ one.text }} <span class="soft">{{ one.who }}{{ one.unsent ? ' · not sent yet' : '' }}</span></span
+          >
+          <button type="button" class="press" (click)="asked.set(one.entry)" [attr.aria-label]="'Take back: ' + one.text">
+            Take back
+          </button>
+          @if (asked()?.id === one.id) {
+            <p class="effect" role="status">
+              Without it: {{ effect.value() ?? 'working it out…' }}
+              <button type="button" class="press main" (click)="takeBack(one.entry)">Take it back</button>
+              <button type="button" class="press" (click)="asked.set(undefined)">Keep it</button>
+            </p>
+          }
+        </li>
+      } @empty {
+        <li>Nothing has been entered yet.</li>
+      }
+    </ol>
+  </tt-sheet>`,
+  styles: `
+    .entries {
+      display: grid;
+      gap: 4px;
+      max-height: 60vh;
+      overflow: auto;
+    }
+    li {
+      display: grid;
+      grid-template-columns: 56px 1fr auto;
+      align-items: center;
+      gap: 4px 12px;
+      padding: 4px 0;
+      border-bottom: 1px solid var(--hairline);
+    }
+    .effect {
+      display: flex;
+      flex-wrap: wrap;
+      grid-column: 1 / -1;
+      align-items: center;
+      gap: 10px;
+      font-weight: 650;
+    }
+    .press {
+      min-height: 56px;
+    }
+  `,
+})
+export class RecordSheet {
+  private readonly hand = inject(Hand);
+  private readonly cooking = inject(Cooking);
+  readonly closed = output();
+  protected readonly asked = signal<KeptEntry | undefined>(undefined);
+  protected readonly entries = computed(() => {
+    const view = this.hand.view();
+    const open = this.hand.open();
+    if (view === undefined || open === undefined) return [];
+    return this.hand.counted().map((entry) => ({
+      id: entry.id,
+      entry,
+      time: timeOfDay(entry.atMs),
+      text: deedText(entry.deed, view.soup, this.hand.nameOf(), this.hand.units()),
+      who: entry.who,
+      unsent: open.unsentIds.has(entry.id),
+    }));
+  });
+  protected readonly effect = resource({
+    params: () => {
+      const open = this.hand.open();
+      const view = this.hand.view();
+      const entry = this.asked();
+      return open === undefined || view === undefined || entry === undefined ? undefined : { open, view, entry };
+    },
+    loader: async ({ params: { open, view, entry } }) => {
+      const rest = open.entries.filter(({ id }) => id !== entry.id);
+      const without = await this.cooking.thread.batch(open.snapshot, rest);
+      const text = effectBetween(view, without, this.hand.units());
+      return text === '' ? 'no figure changes.' : text;
+    },
+  });
+
+  protected takeBack(entry: KeptEntry): void {
+    this.asked.set(undefined);
+    this.hand.enter({ kind: 'undone', target: entry.id }, 'Taken back.');
+  }
+}

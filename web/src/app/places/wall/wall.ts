@@ -1,0 +1,48 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
+import { map, timer } from 'rxjs';
+import { Batches } from '../../services/batches';
+import { Clock } from '../../services/clock';
+import { keepAwake } from '../../services/awake';
+import { WallBatch } from './wall-batch';
+
+const SECOND_MS = 1000;
+
+/** A screen on the wall that nobody touches: of every batch what is done now, what comes next, its clocks, and bowls left. */
+@Component({
+  selector: 'tt-wall',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [RouterLink, WallBatch],
+  template: `<main class="wall">
+    @for (id of open(); track id) {
+      <tt-wall-batch [batchId]="id" [nowMs]="nowMs()" />
+    } @empty {
+      <h1>Nothing is on the stove</h1>
+      <p class="soft"><a class="press" routerLink="/plan">Plan a batch</a></p>
+    }
+  </main>`,
+  styles: `
+    .wall {
+      display: grid;
+      align-content: start;
+      gap: 22px;
+      height: 100%;
+      padding: 20px 32px;
+      overflow: auto;
+    }
+  `,
+})
+export class Wall {
+  private readonly clock = inject(Clock);
+  private readonly answer = toSignal(inject(Batches).batches$);
+  protected readonly nowMs = toSignal(timer(0, SECOND_MS).pipe(map(() => this.clock.now())), { initialValue: this.clock.now() });
+  protected readonly open = computed(() => {
+    const answer = this.answer();
+    return answer?.ok === true ? answer.value.batches.filter(({ closedAtMs }) => closedAtMs === null).map(({ id }) => id) : [];
+  });
+
+  constructor() {
+    keepAwake(computed(() => this.open().length > 0));
+  }
+}

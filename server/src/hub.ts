@@ -17,7 +17,7 @@ export type Listener = (change: Change) => void;
 export type Sent = (bytes: Uint8Array) => void;
 
 /** Changes of so many milliseconds go out together: a screen can't tell, and fifty of them are written to far less often. */
-const TOGETHER_MS = 8;
+const TOGETHER_MS = 15;
 
 /** Passes changes on to every open stream. What is written to them is made once, however many there are. */
 export class Hub {

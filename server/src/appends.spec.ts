@@ -1,0 +1,90 @@
+import { ENTRY_SHAPE, type Deed, type Entry } from '@tureen/core/batch';
+import { drawsFrom } from '@tureen/core/odds';
+import { EXAMPLE_SOUPS } from '@tureen/core/soup';
+import { openHouse, type House } from '../spec/house.js';
+import { appendEntries, readBatch, startBatch } from './batches.js';
+
+const NOW = 1_790_000_000_000;
+const PLAN = '00000000-0000-4000-8000-0000000000a1';
+const BATCHES = ['00000000-0000-4000-8000-0000000000b1', '00000000-0000-4000-8000-0000000000b2'] as const;
+const soup = EXAMPLE_SOUPS[0]!;
+
+function idOf(n: number): string {
+  return `00000000-0000-4000-9000-${n.toString(16).padStart(12, '0')}`;
+}
+
+function entry(n: number, deed: Deed = { kind: 'note', text: `note ${String(n)}` }): Entry {
+  return { id: idOf(n), shape: ENTRY_SHAPE, stamp: { counter: n, device: 'spec-tablet', seq: n }, atMs: NOW + n, who: '', deed };
+}
+
+describe('entries that go to the disk together', () => {
+  let house: House;
+
+  beforeEach(async () => {
+    house = await openHouse(() => NOW);
+    await house.send('PUT', '/kitchen', { ready: 'canteen' });
+    await house.send('POST', '/soups', { soup, basedOn: 0, note: 'first' });
+    await house.send('POST', '/plans', {
+      id: PLAN,
+      soupId: soup.id,
+      version: 1,
+      ask: { bowls: 80, bowlG: 300, potId: 'boiler-40' },
+    });
+    for (const id of BATCHES) await startBatch(house.database, id, PLAN, NOW);
+  });
+
+  afterEach(() => {
+    house.close();
+  });
+
+  const append = (batchId: string, list: readonly Entry[]) => appendEntries(house.database, batchId, list, NOW);
+  const keptOf = async (batchId: string): Promise<string[]> =>
+    ((await readBatch(house.database, batchId))?.entries ?? []).map(({ id }) => id);
+
+  it('give every request the answer it would have had alone, known ones, repeats and strangers among them', async () => {
+    const draws = drawsFrom(11);
+    const pick = (below: number): number => Math.floor(Math.abs(draws.normal()) * 1e6) % below;
+    const home = new Map<string, string>();
+    const expected = new Map<string, string[]>(BATCHES.map((id) => [id, []]));
+    const wanted: string[] = [];
+    const asked: Promise<string>[] = [];
+    for (let n = 0; n < 300; n++) {
+      const batchId = pick(20) === 0 ? idOf(1) : (BATCHES[pick(2)] ?? BATCHES[0]);
+      // Ids come from a range that grows more slowly than they are used, so that some come twice, here or at the other batch.
+      const list = Array.from({ length: 1 + pick(3) }, () => entry(1 + pick(30 + n * 3)));
+      const own = expected.get(batchId);
+      if (own === undefined) wanted.push('NO_SUCH_BATCH');
+      else if (list.some(({ id }) => home.has(id) && home.get(id) !== batchId)) wanted.push('ID_TAKEN');
+      else {
+        const fresh = [...new Set(list.map(({ id }) => id))].filter((id) => !home.has(id));
+        for (const id of fresh) home.set(id, batchId);
+        own.push(...fresh);
+        wanted.push(`${String(fresh.length)} kept, ${String(list.length - fresh.length)} known`);
+      }
+      asked.push(
+        append(batchId, list).then((outcome) =>
+          outcome.ok ? `${String(outcome.value.kept.length)} kept, ${String(outcome.value.known)} known` : outcome.failure.code,
+        ),
+      );
+      if (pick(4) === 0) await Promise.all(asked);
+    }
+    expect(await Promise.all(asked)).toEqual(wanted);
+    expect(wanted).toContain('ID_TAKEN');
+    expect(wanted).toContain('NO_SUCH_BATCH');
+    for (const id of BATCHES) expect(await keptOf(id)).toEqual(expected.get(id) ?? []);
+  });
+
+  it('late is what comes after the close, in the same write and in every later one, until the close is taken back', async () => {
+    const [batchId] = BATCHES;
+    const lateIn = async (list: readonly Entry[]): Promise<boolean[]> => {
+      const outcome = await append(batchId, list);
+      return outcome.ok ? outcome.value.kept.map(({ late }) => late) : [];
+    };
+    expect(await lateIn([entry(1)])).toEqual([false]);
+    const [closing, after] = await Promise.all([lateIn([entry(2), entry(3, { kind: 'closed' })]), lateIn([entry(4)])]);
+    expect([closing, after]).toEqual([[false, false], [true]]);
+    expect(await lateIn([entry(5)])).toEqual([true]);
+    await append(batchId, [entry(6, { kind: 'undone', target: idOf(3) })]);
+    expect(await lateIn([entry(7)])).toEqual([false]);
+  });
+});

@@ -1,32 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
-import type { KeptBatch } from '@tureen/server/api';
-import type { Page } from '@playwright/test';
+import { begin, kept, title, until } from './at-the-stove.js';
 import { expect, RealServer, test, watch } from './kitchen.js';
-
-const title = (page: Page) => page.locator('section.step h2');
-
-/** A number of bowls of a soup on the stove, at its first step. @returns the id of the batch. */
-async function begin(page: Page, url: string, soup: string): Promise<string> {
-  await page.goto(`${url}/plan/${soup}`);
-  await page.getByRole('button', { name: '40', exact: true }).click();
-  await page.getByRole('button', { name: /Start this batch/ }).click();
-  await title(page).waitFor();
-  return page.url().split('/').at(-1) ?? '';
-}
-
-async function until(page: Page, wanted: RegExp): Promise<void> {
-  for (let n = 0; n < 24; n++) {
-    const now = (await title(page).textContent()) ?? '';
-    if (wanted.test(now)) return;
-    await page.getByRole('button', { name: /^Done/ }).click();
-    await expect(title(page)).not.toHaveText(now);
-  }
-  throw new Error(`No step reads ${String(wanted)}.`);
-}
-
-async function kept(url: string, batchId: string): Promise<KeptBatch> {
-  return (await fetch(`${url}/api/batches/${batchId}`)).json() as Promise<KeptBatch>;
-}
 
 test('jugs, a cup, shares, the staff and the cold: closed, told to the counter, and put back into the card', async ({
   page,
@@ -68,9 +42,12 @@ test('jugs, a cup, shares, the staff and the cold: closed, told to the counter, 
   await page.getByRole('button', { name: 'Second sitting' }).click();
   await page.getByRole('group', { name: 'Creamed bowls' }).getByRole('button', { name: '+5' }).click();
   await expect(page.locator('tt-dish-panel')).toContainText('Creamed 15 of');
+  await page.getByRole('button', { name: /^Held, spilt, left over/ }).click();
   await page.getByRole('button', { name: 'staff meal' }).click();
   await page.locator('#amount').fill('1.2');
   await page.keyboard.press('Enter');
+  await expect(page.locator('tt-dish-panel')).toContainText('staff meal 1.2 kg');
+  await page.getByRole('button', { name: /^Held, spilt, left over/ }).click();
   await page.getByRole('button', { name: 'left over, to the cold' }).click();
   await expect(page.getByText('to 21 °C within 2 hours')).toBeVisible();
   await page.locator('#amount').fill('2.5');

@@ -1,35 +1,15 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { choose, expect, test, watch, type RealServer } from './kitchen.js';
-
-const title = (page: Page) => page.locator('section.step h2');
-
-/** Forty bowls of the leek soup on the stove, at its first step. */
-async function begin(page: Page, server: RealServer): Promise<void> {
-  await page.goto(`${server.url}/plan/celeriac-leek-apple`);
-  await page.getByRole('button', { name: '40', exact: true }).click();
-  await page.getByRole('button', { name: /Start this batch/ }).click();
-  await title(page).waitFor();
-}
+import { begin, title, until } from './at-the-stove.js';
+import { choose, expect, test, watch } from './kitchen.js';
 
 /** Ways to land the body. */
 const ways = (page: Page) => page.locator('button.way').filter({ hasText: /Pour|ladle/ });
 
-/** Steps are done one by one until the step in hand reads as wanted. */
-async function until(page: Page, wanted: RegExp): Promise<void> {
-  for (let n = 0; n < 20; n++) {
-    const now = (await title(page).textContent()) ?? '';
-    if (wanted.test(now)) return;
-    await page.keyboard.press('Enter');
-    await expect(title(page)).not.toHaveText(now);
-  }
-  throw new Error(`No step reads ${String(wanted)}.`);
-}
-
 test('timers run by the clock, through a reload and on every screen; a minute more is one touch', async ({ page, server }) => {
   const quiet = watch(page);
   await page.clock.install();
-  await begin(page, server);
+  await begin(page, server.url);
   await until(page, /^Sweat/);
   await page.keyboard.press(' ');
   const sweat = page.getByRole('region', { name: 'Timer Sweat' });
@@ -61,7 +41,7 @@ test('timers run by the clock, through a reload and on every screen; a minute mo
 });
 
 test('a step is skipped and gone back to', async ({ page, server }) => {
-  await begin(page, server);
+  await begin(page, server.url);
   await until(page, /^Sweat/);
   await page.getByRole('button', { name: 'Skip' }).click();
   await expect(title(page)).toContainText('Trim and cut');
@@ -73,7 +53,7 @@ test('a substitution is told to the counter at once, with its allergens; what is
   page,
   server,
 }) => {
-  await begin(page, server);
+  await begin(page, server.url);
   await until(page, /^Sweat/);
   await page.keyboard.press('x');
   await choose(page, 'change-line', 'leek');
@@ -96,7 +76,7 @@ test('a substitution is told to the counter at once, with its allergens; what is
 
 test('too thick behind the blade: a way is chosen, poured by the ladle, and the body asked for again', async ({ page, server }) => {
   const quiet = watch(page);
-  await begin(page, server);
+  await begin(page, server.url);
   await until(page, /^Sweat/);
   await expect(page.getByText('Too early to judge')).toBeVisible();
   await until(page, /^Salt/);

@@ -1,6 +1,17 @@
 import { cartonsFor, EGG_SAFE_C, EGG_SCRAMBLES_C, mixedC, temperingKg } from '../finish/index.js';
 import { contents, parcelKg, plusParcel, potKg, potM3, type PotState } from '../pot/index.js';
-import { jugged, lineParcel, storedC } from '../steps/index.js';
+import {
+  HOLD_LEAST_C,
+  HOT_JUG_C,
+  hold,
+  jugged,
+  lineParcel,
+  portion,
+  servedBody,
+  storedC,
+  type StepContext,
+} from '../steps/index.js';
+import { SALT } from '../larder/index.js';
 import { linesOf, type SoupStep } from '../soup/index.js';
 import type { BatchState } from './fold.js';
 
@@ -14,6 +25,8 @@ export interface JugNow {
   readonly piecesKg: number;
   readonly liquidKg: number;
   readonly tempC: number;
+  /** Below this a jug may be filled higher, °C. */
+  readonly coolC: number;
 }
 
 /** Foam of the blade: what the pot measures now, and what it will once the air is out. m3. */
@@ -40,6 +53,20 @@ export interface FinishNow {
   readonly leftKg: number;
 }
 
+/** What an hour on the bain-marie does to what is still in the pot. Body mPa·s as served, salt % of the mass. */
+export interface HourNow {
+  readonly atC: number;
+  /** Hot holding may not be cooler, °C. */
+  readonly leastC: number;
+  /** Water that steams away with the lid off, and with it on, kg. */
+  readonly lostKg: number;
+  readonly lidOnKg: number;
+  readonly bodyFrom: number;
+  readonly bodyTo: number;
+  readonly saltFromPct: number;
+  readonly saltToPct: number;
+}
+
 /** A warning comes so many kelvin before an egg scrambles: what a pot gains while a cook turns round. Kitchen default. */
 const WARN_BEFORE_K = 4;
 /** Carton that is counted where nothing else is known. Common practice, m3. */
@@ -62,6 +89,7 @@ export function jugNow(step: SoupStep | undefined, pot: PotState, { ready, out }
     piecesKg: piecesKg / jugs,
     liquidKg: parcelKg(pot.liquid) / jugs,
     tempC: pot.tempC,
+    coolC: HOT_JUG_C,
   };
 }
 
@@ -99,4 +127,44 @@ export function finishNow(step: SoupStep | undefined, pot: PotState, { ready, to
   if (line === undefined || kg <= 0 || parcelKg(contents(pot)) <= 0) return undefined;
   const cartonKg = CARTON_M3 * (line.ingredient.row.densityKgM3 ?? WATER_KG_M3);
   return { line: step.line, kg, mixedC: mixedC(pot, lineParcel(line, kg), storedC(line)), ...cartonsFor(kg, cartonKg) };
+}
+
+/** No bain-marie holds hotter, and none of this is reckoned for less, °C. Kitchen default. */
+const HELD_C = { most: 85 } as const;
+const HOUR_MIN = 60;
+
+/** An hour of holding from now, bowls that have gone out left out; undefined before the dishing and when the pot is empty. */
+export function hourNow(step: SoupStep | undefined, pot: PotState, { ready, dishedKg }: BatchState): HourNow | undefined {
+  const all = potKg(pot);
+  if (step?.op !== 'dish' || all - dishedKg <= 0) return undefined;
+  const left = portion(pot, 1 - dishedKg / all);
+  const { kit, habits, vessel, boilC, servedC, bowlKg } = ready;
+  const line = (id: string): never => {
+    throw new Error(`An hour without a top-up asks for no line, ${id} neither.`);
+  };
+  const context: StepContext = {
+    kit,
+    habits,
+    vessel,
+    boilC,
+    servedC,
+    bowlKg,
+    line,
+    creamToCome: undefined,
+    heldKg: undefined,
+  };
+  const atC = Math.min(HELD_C.most, Math.max(HOLD_LEAST_C, Math.round(pot.tempC)));
+  const held = (lid: 'off' | 'on'): PotState => hold(left, { id: step.id, op: 'hold', minutes: HOUR_MIN, atC, lid }, context).pot;
+  const open = held('off');
+  const saltPct = (one: PotState): number => (contents(one).mix[SALT] / potKg(one)) * 100;
+  return {
+    atC,
+    leastC: HOLD_LEAST_C,
+    lostKg: potKg(left) - potKg(open),
+    lidOnKg: potKg(left) - potKg(held('on')),
+    bodyFrom: servedBody(left, context),
+    bodyTo: servedBody(open, context),
+    saltFromPct: saltPct(left),
+    saltToPct: saltPct(open),
+  };
 }

@@ -105,6 +105,8 @@ export const DeedSchema = z.discriminatedUnion('kind', [
     topUp: lineIdSchema.optional(),
   }),
   z.strictObject({ kind: z.literal('ladled out'), stepId, kg, as: z.enum(LEAVES_AS) }),
+  /** Filled up from a second pot of the same soup, at its temperature. */
+  z.strictObject({ kind: z.literal('refilled'), stepId, kg, tempC: z.number().min(0).max(110) }),
   /** Another ingredient in the place of a line's, with all that is known of it, so that its allergens count at once. */
   z.strictObject({ kind: z.literal('swapped'), line: lineIdSchema, row: IngredientSchema }),
   /** Something that was never planned. */

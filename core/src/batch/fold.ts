@@ -69,6 +69,11 @@ export interface BatchState {
   readonly closed: boolean;
   /** Ids of steps to which an entry belongs that the plan does not know. */
   readonly strangers: readonly string[];
+  /**
+   * Entries at a step that nobody could be at yet, as when two tablets disagree: they count where they were told to
+   * have happened, and are shown so that somebody looks.
+   */
+  readonly early: readonly string[];
 }
 
 function stepOf(entry: KeptEntry): string | undefined {
@@ -164,6 +169,10 @@ export function foldBatch(
   const massKg = potKg(pot);
   const known = new Set(walk(planned.ready.soup.root).map(({ step }) => step.id));
   const out = outOf(history);
+  const fronts = history.closed === undefined ? frontsOf(ready.soup.root, isOver) : [];
+  const workable = new Set(fronts.map(({ step }) => step.id));
+  const isEarly = (stepId: string | undefined): boolean =>
+    stepId !== undefined && history.closed === undefined && known.has(stepId) && !isOver(stepId) && !workable.has(stepId);
 
   return {
     planned,
@@ -177,7 +186,7 @@ export function foldBatch(
       return { stepId: step.id, status, endedBy: ended?.id, startedAtMs: own.startedAtMs, minutes };
     }),
     current,
-    fronts: history.closed === undefined ? frontsOf(ready.soup.root, isOver) : [],
+    fronts,
     pots: new Map(happened.map((record) => [record.branchId, standing(record)])),
     pot,
     massKg,
@@ -203,6 +212,7 @@ export function foldBatch(
     shares: sharesOf(real),
     closed: history.closed !== undefined,
     strangers: [...deeds.keys()].filter((id) => !known.has(id)),
+    early: history.counted.filter((entry) => entry.deed.kind !== 'note' && isEarly(stepOf(entry))).map(({ id }) => id),
   };
 }
 

@@ -14,10 +14,12 @@ export { remindsAtMs, timersOf, type BatchTimer } from './timers.js';
 export {
   finishNow,
   foamNow,
+  hourNow,
   jugNow,
   liaisonNow,
   type FinishNow,
   type FoamNow,
+  type HourNow,
   type JugNow,
   type LiaisonNow,
 } from './at-the-step.js';

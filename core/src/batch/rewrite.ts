@@ -77,6 +77,8 @@ function deedStep(entry: KeptEntry, stepId: string, { ready, dishedBeforeKg }: R
     }
     case 'ladled out':
       return { id: stepId, op: 'ladleOut', kg: deed.kg, as: deed.as };
+    case 'refilled':
+      return { id: stepId, op: 'refill', kg: deed.kg, tempC: deed.tempC };
     case 'body':
       return { id: stepId, op: 'read', seen: { of: 'body', reading: deed.reading } };
     case 'weighed': {

@@ -10,6 +10,7 @@ import {
   actualRibbon,
   foldBatch,
   frontsOf,
+  hourNow,
   remindsAtMs,
   takenOver,
   writeBack,
@@ -175,6 +176,45 @@ describe('dishing out', () => {
     expect(held(stock).massKg).toBeCloseTo(fresh.massKg, 1);
   });
 
+  it('the hour that is told beforehand is the hour that comes, whatever has gone out in bowls', () => {
+    const hold: Deed = { kind: 'held', stepId: dish, minutes: 60, atC: 75, lid: 'off' };
+    for (const bowls of [0, 25]) {
+      const out: Deed[] = [...to, { kind: 'temperature', stepId: dish, tempC: 75 }, { kind: 'dished', bowls }];
+      const now = twoWays.after(out);
+      const told = hourNow(now.fronts[0]!.step, now.pots.get(twoWays.soup.root.id)!, now)!;
+      const then = twoWays.after([...out, hold]);
+      expect(told.atC).toBe(75);
+      expect(told.lostKg)
+        .withContext(String(bowls))
+        .toBeCloseTo(now.massKg - then.massKg, 6);
+      expect(told.lidOnKg).toBeLessThan(told.lostKg);
+      expect(told.saltToPct).toBeGreaterThan(told.saltFromPct);
+      // The fewer kilos are left, the more an hour thickens them.
+      if (bowls === 0) expect(told.bodyTo).toBeCloseTo(then.forecast.bodyMPas, 0);
+      else expect(told.bodyTo / told.bodyFrom).toBeGreaterThan(then.forecast.bodyMPas / now.forecast.bodyMPas);
+    }
+    const blend = celeriac.idOf('blend');
+    const before = celeriac.after(celeriac.before(blend));
+    expect(hourNow(before.fronts[0]!.step, before.pot, before)).toBeUndefined();
+  });
+
+  it('a second pot of the same soup adds bowls and changes neither salt nor body; its heat is mixed in', () => {
+    const fresh = twoWays.after([...to, { kind: 'temperature', stepId: dish, tempC: 80 }]);
+    const filled = twoWays.after([
+      ...to,
+      { kind: 'temperature', stepId: dish, tempC: 80 },
+      { kind: 'refilled', stepId: dish, kg: 4, tempC: 60 },
+    ]);
+    expect(filled.massKg).toBeCloseTo(fresh.massKg + 4, 9);
+    expect(filled.forecast.saltPct).toBeCloseTo(fresh.forecast.saltPct, 9);
+    expect(filled.forecast.bodyMPas).toBeCloseTo(fresh.forecast.bodyMPas, 6);
+    expect(filled.forecast.bowls - fresh.forecast.bowls).toBeCloseTo(4 / 0.285, 0);
+    // Two pots of one soup mix by weight.
+    expect(filled.pot.tempC).toBeCloseTo((fresh.massKg * 80 + 4 * 60) / filled.massKg, 1);
+    expect(filled.forecast.facts!.cost).toBeCloseTo(fresh.forecast.facts!.cost, 6);
+    expect(celeriac.after([{ kind: 'refilled', stepId: celeriac.order[0]!, kg: 4, tempC: 60 }]).massKg).toBe(0);
+  });
+
   it('a ladle part-way through takes pieces and liquid alike', () => {
     const blend = celeriac.idOf('blend');
     const before = celeriac.after(celeriac.before(blend));
@@ -182,6 +222,32 @@ describe('dishing out', () => {
     expect(after.massKg).toBeCloseTo(before.massKg - 3, 9);
     const whole = (pot: typeof before.pot): number => pot.cohorts.reduce((sum, { parcel }) => sum + parcelKg(parcel), 0);
     expect(whole(after.pot) / after.massKg).toBeCloseTo(whole(before.pot) / before.massKg, 9);
+  });
+});
+
+describe('an entry for a step that nobody could be at yet', () => {
+  const cover = celeriac.idOf('cover');
+  const cream = celeriac.idOf('cream');
+  const pour: Deed = { kind: 'poured', stepId: cream, line: 'cream', vessel: 'Carton', volumeM3: 1e-3 };
+
+  it('counts where it was told to have happened, and is shown until somebody has come as far', () => {
+    const at = celeriac.before(cover);
+    const state = celeriac.after([...at, pour]);
+    expect(state.early.length).toBe(1);
+    expect(state.history.counted.map(({ id }) => id)).toContain(state.early[0]!);
+    expect(state.inKg.get('cream')).toBeGreaterThan(0.9);
+    expect(state.current?.step.id).toBe(cover);
+    const later = celeriac.after([...at, pour, ...celeriac.before(cream).slice(at.length)]);
+    expect(later.early).toEqual([]);
+    expect(later.inKg.get('cream')).toBeCloseTo(state.inKg.get('cream')!, 9);
+  });
+
+  it('at the step in hand, beside it, or with a note nothing is early', () => {
+    const at = celeriac.before(cover);
+    const here: Deed = { kind: 'poured', stepId: cover, line: 'stock', vessel: 'Ladle', volumeM3: 5e-4 };
+    expect(celeriac.after([...at, here]).early).toEqual([]);
+    expect(celeriac.after([...at, { kind: 'note', stepId: cream, text: 'fetch the cream' }]).early).toEqual([]);
+    expect(celeriac.after([...at, pour, { kind: 'closed' }]).early).toEqual([]);
   });
 });
 

@@ -13,6 +13,7 @@ import {
   type PotState,
 } from '../pot/index.js';
 import {
+  HOLD_LEAST_C,
   ingredientFlow,
   lineIdSchema,
   lineParcel,
@@ -44,8 +45,7 @@ export const DishSchema = z.strictObject({
 });
 export type Dish = z.infer<typeof DishSchema>;
 
-/** Hot and cold holding: FDA Food Code 2022, 3-501.16, °C. */
-const HOT_C = 57;
+/** Cold holding: FDA Food Code 2022, 3-501.16, °C. */
 const COLD_C = 5;
 
 const ALL: readonly Share[] = [{ id: 'bowls', name: 'All bowls', part: 1 }];
@@ -103,7 +103,7 @@ export function dish(pot: PotState, settings: Dish, context: StepContext): StepR
       tempC,
     });
   }
-  const cautions: Caution[] = [{ code: 'KEEP_WARM_OR_COLD', hotC: HOT_C, coldC: COLD_C }];
+  const cautions: Caution[] = [{ code: 'KEEP_WARM_OR_COLD', hotC: HOLD_LEAST_C, coldC: COLD_C }];
   return {
     pot: { ...EMPTY_POT, tempC: pot.tempC, aside: pot.aside },
     took,

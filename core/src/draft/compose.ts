@@ -1,4 +1,4 @@
-import type { Branch, Line, PlainStep, Soup, SoupStep } from '../soup/index.js';
+import { isBatchStep, type Branch, type Line, type PlainStep, type Soup, type SoupStep } from '../soup/index.js';
 import { minutesIn, ovenIn, sentencesOf, speaksOf } from './method.js';
 import type { Role } from './role.js';
 import type { TakenLine } from './take.js';
@@ -243,7 +243,7 @@ function withMethod(soup: Soup, method: readonly string[]): Soup {
   const collect = (branch: Branch): void => {
     for (const step of branch.steps) {
       if (step.op === 'join') collect(step.branch);
-      else if (step.op !== 'read' && step.op !== 'ladleOut') ops.add(step.op);
+      else if (!isBatchStep(step)) ops.add(step.op);
     }
   };
   collect(soup.root);
@@ -264,7 +264,7 @@ function withMethod(soup: Soup, method: readonly string[]): Soup {
     ...branch,
     steps: branch.steps.map((step): SoupStep => {
       if (step.op === 'join') return { ...step, branch: change(step.branch) };
-      if (step.op === 'read' || step.op === 'ladleOut' || told.has(step.op)) return step;
+      if (isBatchStep(step) || told.has(step.op)) return step;
       told.add(step.op);
       const words = say.get(step.op)?.join(' ').slice(0, MOST_SAY);
       const said = words === undefined ? step : { ...step, say: words };

@@ -5,6 +5,7 @@ import { DEFAULT_HABITS, READY_KITS } from '../kit/index.js';
 import { outcomesOf } from '../odds/index.js';
 import { figuresOf } from '../plan/index.js';
 import { contents, flowEnthalpyJ, potEnthalpyJ, type Flow, type PotState } from '../pot/index.js';
+import { LEAVES_AS } from '../steps/index.js';
 import { PlainStepSchema } from '../soup/step.js';
 import { checkSoup, type Branch, type Line, type Soup, type SoupStep } from '../soup/index.js';
 import { makeReady, run, type Run } from './index.js';
@@ -153,6 +154,16 @@ function steps(lines: readonly string[]): fc.Arbitrary<Record<string, unknown>> 
       topUp: fc.constantFrom('l0', 'l1'),
     }),
     fc.record({ op: fc.constant('read'), seen: seen(kg) }),
+    fc.record({
+      op: fc.constant('ladleOut'),
+      kg: fc.double({ min: 0.01, max: 20, noNaN: true }),
+      as: fc.constantFrom(...LEAVES_AS),
+    }),
+    fc.record({
+      op: fc.constant('refill'),
+      kg: fc.double({ min: 0.01, max: 20, noNaN: true }),
+      tempC: fc.double({ min: 0, max: 100, noNaN: true }),
+    }),
   );
 }
 
@@ -274,7 +285,7 @@ describe('the balance, over random soups', () => {
       { numRuns: 1200 },
     );
     // Every kind that a soup can hold came up, and readings and joins beside them.
-    const all = [...PlainStepSchema.options.map((option) => option.shape.op.value), 'join', 'read'];
+    const all = [...PlainStepSchema.options.map((option) => option.shape.op.value), 'join', 'read', 'ladleOut', 'refill'];
     expect([...kinds].sort()).toEqual(all.sort());
   });
 

@@ -29,6 +29,7 @@ import {
   pressure,
   read,
   reduce,
+  refill,
   rest,
   roast,
   sieve,
@@ -140,6 +141,8 @@ function stepOnce(pot: PotState, step: Exclude<SoupStep, { op: 'join' }>, contex
       return cream(pot, step, context);
     case 'ladleOut':
       return ladleOut(pot, step);
+    case 'refill':
+      return refill(pot, step);
     case 'liaison':
       return liaison(pot, step, context);
     case 'hold':

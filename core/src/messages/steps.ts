@@ -35,6 +35,7 @@ const SHORT: Readonly<Record<SoupStep['op'], string>> = {
   join: 'Tip in',
   read: 'Read',
   ladleOut: 'Ladle out',
+  refill: 'Refill',
 };
 
 /** Name of a line for a sentence: small, without the remarks behind a comma. */
@@ -144,6 +145,8 @@ export function stepSentence(step: SoupStep, nameOf: NameOf): string {
       return 'Read the pot';
     case 'ladleOut':
       return `Ladle out: ${step.as}`;
+    case 'refill':
+      return `Fill up with ${step.kg.toFixed(1)} kg from a second pot`;
   }
 }
 

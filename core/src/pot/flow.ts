@@ -16,6 +16,7 @@ export type FlowKind =
   | 'garnish'
   | 'cup'
   | 'ladled out'
+  | 'refilled'
   | 'correction';
 
 /** Something that came in or left, computed by the step's own rule. `lineId` names the line, or what was left on. */

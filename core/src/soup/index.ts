@@ -1,4 +1,4 @@
-export { BranchSchema, type Branch, type Join, type PlainStep, type BatchStep, type SoupStep } from './step.js';
+export { BranchSchema, isBatchStep, type Branch, type Join, type PlainStep, type BatchStep, type SoupStep } from './step.js';
 export { CARD, LineSchema, SchoolsSchema, type Line, type Schools } from './line.js';
 export { SoupSchema, SoupShape, type Soup } from './soup.js';
 export { VariantSchema, type Variant } from './variant.js';

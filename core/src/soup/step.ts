@@ -23,6 +23,7 @@ import {
   TrimStepSchema,
   stepBase,
   type LadleOut,
+  type Refill,
   type Read,
 } from '../steps/index.js';
 import { SeasonSchema, TuneSchema } from '../season/index.js';
@@ -61,8 +62,13 @@ export const PlainStepSchema = z.discriminatedUnion('op', [
 ]);
 export type PlainStep = z.infer<typeof PlainStepSchema>;
 
-/** A reading, and soup ladled out before it is dished, are steps of a batch, never of a soup. */
-export type BatchStep = Read | LadleOut;
+/** A reading, soup ladled out before it is dished, and a second pot tipped in are steps of a batch, never of a soup. */
+export type BatchStep = Read | LadleOut | Refill;
+
+/** What a soup is made of beside its branches. */
+export function isBatchStep(step: SoupStep): step is BatchStep {
+  return step.op === 'read' || step.op === 'ladleOut' || step.op === 'refill';
+}
 
 /** A branch of its own that runs in here: the roast tray, the separately cooked flesh. */
 export interface Join {

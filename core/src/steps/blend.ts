@@ -36,7 +36,7 @@ const BLADE: Readonly<Record<Blend['blender'], { tauS: number; leastM: number }>
 };
 
 /** From here up a jug counts as boiling hot, °C, and how full it may be, by common practice. */
-const HOT_JUG_C = 70;
+export const HOT_JUG_C = 70;
 const HOT_FILL = 1 / 3;
 const COOL_FILL = 0.6;
 /** Filling, venting, emptying, a jug. Kitchen default, minutes. */

@@ -18,7 +18,7 @@ export const HoldSchema = z.strictObject({
 export type Hold = z.infer<typeof HoldSchema>;
 
 /** Hot holding: FDA Food Code 2022, 3-501.16, °C. Local law may ask for more (63 °C in England). */
-const HOLD_LEAST_C = 57;
+export const HOLD_LEAST_C = 57;
 /** Steaming against that at 70 °C: vapour pressure rises some 4.5 % a kelvin there. */
 const HOLD_REFERENCE_C = 70;
 const PER_KELVIN = 0.045;

@@ -42,11 +42,13 @@ export {
 } from './boil.js';
 export { SimmerSchema, simmer, type Simmer } from './simmer.js';
 export { PressureSchema, pressure, type Pressure } from './pressure.js';
-export { RestSchema, rest, type Rest } from './rest.js';
-export { BlendSchema, blend, grainAfter, jugged, type Blend } from './blend.js';
+export { RestSchema, TWO_STAGES, rest, type Rest } from './rest.js';
+export { BlendSchema, HOT_JUG_C, blend, grainAfter, jugged, type Blend } from './blend.js';
 export { SieveStepSchema, heldShare, sieve, type SieveStep } from './sieve.js';
 export { ReduceSchema, ThickenSchema, ThinSchema, reduce, thicken, thin, type Reduce, type Thicken, type Thin } from './to-body.js';
-export { HoldSchema, hold, type Hold } from './hold.js';
+export { HOLD_LEAST_C, HoldSchema, hold, type Hold } from './hold.js';
+export { RefillSchema, refill, type Refill } from './refill.js';
+export { portion } from './portion.js';
 export { LEAVES_AS, LadleOutSchema, ladleOut, type LadleOut, type LeavesAs } from './ladle-out.js';
 export { CupSchema, cup, type Cup } from './cup.js';
 export { ReadSchema, massSeen, read, type Read, type Seen } from './read.js';

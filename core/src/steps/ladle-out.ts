@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { potKg, scaleParcel, type Flow, type PotState } from '../pot/index.js';
+import type { PotState } from '../pot/index.js';
+import { flowsOf, portion, shareOfPot } from './portion.js';
 import { stepBase, unchanged, type StepResult } from './step.js';
 
 /** Why soup leaves the pot other than in a guest's bowl. */
@@ -17,22 +18,7 @@ export type LadleOut = z.infer<typeof LadleOutSchema>;
 
 /** Takes so many kilos out as they stand; no more than there are. */
 export function ladleOut(pot: PotState, { kg, as }: LadleOut): StepResult {
-  const all = potKg(pot);
-  if (all <= 0) return unchanged(pot);
-  const share = Math.min(1, kg / all);
-  const gave: Flow[] = [pot.liquid, ...pot.cohorts.map(({ parcel }) => parcel)].map((parcel) => ({
-    kind: 'ladled out',
-    lineId: as,
-    parcel: scaleParcel(parcel, share),
-    tempC: pot.tempC,
-  }));
-  const left = 1 - share;
-  return {
-    ...unchanged({
-      ...pot,
-      liquid: scaleParcel(pot.liquid, left),
-      cohorts: left === 0 ? [] : pot.cohorts.map((cohort) => ({ ...cohort, parcel: scaleParcel(cohort.parcel, left) })),
-    }),
-    gave,
-  };
+  const share = Math.min(1, shareOfPot(pot, kg));
+  if (share === 0) return unchanged(pot);
+  return { ...unchanged(portion(pot, 1 - share)), gave: flowsOf(portion(pot, share), 'ladled out', as) };
 }

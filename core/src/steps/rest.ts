@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { areaM2 } from '../kit/index.js';
 import { ROOM_C, heatCapacityJK, mixIn, potM3, type Caution, type PotState } from '../pot/index.js';
+import { HOLD_LEAST_C } from './hold.js';
 import { heatToJ, stepBase, type StepContext, type StepResult } from './step.js';
 
 export const RestSchema = z.strictObject({
@@ -20,8 +21,7 @@ const AROUND: Readonly<Record<Rest['around'], { tempC: number; wM2K: number }>> 
 /** Nothing gets closer to its surroundings than this in a cook's time. */
 const CLOSEST_K = 1;
 /** Two-stage cooling: FDA Food Code 2022, 3-501.14. */
-const TWO_STAGES = { firstToC: 21, firstMinutes: 120, toC: 5, allMinutes: 360 } as const;
-const HOT_HOLDING_C = 57;
+export const TWO_STAGES = { firstToC: 21, firstMinutes: 120, toC: 5, allMinutes: 360 } as const;
 
 /** Cools by Newton's law, stirred: t = (m cp / h A) ln((T0 - Ta) / (T - Ta)). Vapour lost meanwhile is left out. */
 export function rest(pot: PotState, settings: Rest, context: StepContext): StepResult {
@@ -29,7 +29,7 @@ export function rest(pot: PotState, settings: Rest, context: StepContext): StepR
   const lowestC = around.tempC + CLOSEST_K;
   const cautions: Caution[] = [];
   if (settings.toC < lowestC) cautions.push({ code: 'STAYS_WARM', lowestC });
-  if (settings.toC < HOT_HOLDING_C) cautions.push({ code: 'COOL_IN_TWO_STAGES', ...TWO_STAGES });
+  if (settings.toC < HOLD_LEAST_C) cautions.push({ code: 'COOL_IN_TWO_STAGES', ...TWO_STAGES });
   const toC = Math.max(settings.toC, lowestC);
   const capacity = heatCapacityJK(mixIn(pot), (pot.tempC + toC) / 2);
   if (pot.tempC <= toC || capacity <= 0) return { pot, took: [], gave: [], minutes: 0, joules: 0, cautions };

@@ -5,6 +5,7 @@ import {
   finishNow,
   foamNow,
   foldBatch,
+  hourNow,
   jugNow,
   landBody,
   landSalt,
@@ -17,6 +18,7 @@ import {
   type FinishNow,
   type FoamNow,
   type Front,
+  type HourNow,
   type JugNow,
   type KeptEntry,
   type LiaisonNow,
@@ -104,6 +106,8 @@ export interface BatchView {
   readonly writeBack: readonly WriteBack[];
   readonly undone: readonly string[];
   readonly late: readonly string[];
+  /** Entries at steps that nobody could be at yet. */
+  readonly early: readonly string[];
 }
 
 /** A step that can be worked at, with the vessel that it stands in and what is to be known there. */
@@ -119,6 +123,7 @@ export interface FrontView {
   readonly foam: FoamNow | undefined;
   readonly liaison: LiaisonNow | undefined;
   readonly finish: FinishNow | undefined;
+  readonly hour: HourNow | undefined;
   readonly cautions: readonly Caution[];
 }
 
@@ -161,6 +166,7 @@ function frontView(state: BatchState, { step, branch }: Front): FrontView {
     foam: foamNow(pot),
     liaison: liaisonNow(step, pot, state),
     finish: finishNow(step, pot, state),
+    hour: hourNow(step, pot, state),
     cautions: cautionsAt(state, step.id),
   };
 }
@@ -235,5 +241,6 @@ export function batchView(snapshot: Snapshot, entries: readonly KeptEntry[], pla
     writeBack: writeBack(state),
     undone: [...state.history.undone],
     late: [...state.history.late],
+    early: state.early,
   };
 }

@@ -2,6 +2,7 @@ import { inject, Injectable } from '@angular/core';
 import { wrap, type Remote } from 'comlink';
 import { combineLatest, shareReplay, switchMap } from 'rxjs';
 import { Kitchen } from '../services/kitchen';
+import { narrow$ } from '../services/narrow';
 import type { CookingThread } from './thread';
 
 /**
@@ -13,6 +14,10 @@ export class Cooking {
   readonly thread: Remote<CookingThread> = wrap<CookingThread>(
     new Worker(new URL('./cooking.worker', import.meta.url), { type: 'module' }),
   );
+
+  constructor() {
+    narrow$().subscribe((is) => void this.thread.narrow(is));
+  }
 
   /** The kitchen as the thread knows it: every value comes after the thread has been told. */
   readonly stocked$ = combineLatest([inject(Kitchen).kitchen$, inject(Kitchen).rows$]).pipe(

@@ -142,6 +142,7 @@ export class CookingThread {
   private readonly planned = new Map<string, PlannedBatch>();
   private rows: readonly IngredientRow[] = [];
   private kit: Kit | undefined;
+  private isNarrow = false;
   private larder: Larder = new Map();
   private names: Names | undefined;
   /** The soup that is being changed, as it was last asked about. */
@@ -161,10 +162,19 @@ export class CookingThread {
     return { larder: this.larder, names: this.names, country: this.kit?.country };
   }
 
+  /** How wide the screen is: on a narrow one ribbons are drawn as strips. */
+  narrow(is: boolean): void {
+    this.isNarrow = is;
+  }
+
+  private cardOf(planned: PlannedBatch, kit: Kit, how: Parameters<typeof cardView>[3]): CardView {
+    return cardView(planned, this.rows, kit.units, this.isNarrow ? 'strip' : how);
+  }
+
   written(soup: Soup, how: Parameters<typeof cardView>[3] = 'read'): CardView | undefined {
     if (this.kit === undefined) return undefined;
     const planned = writtenPlan(soup, this.rows, this.kit);
-    return planned === undefined ? undefined : cardView(planned, this.rows, this.kit.units, how);
+    return planned === undefined ? undefined : this.cardOf(planned, this.kit, how);
   }
 
   /** What the shelf shows of soups, as written. */
@@ -264,7 +274,7 @@ export class CookingThread {
   private typedView(soup: Soup): CardView | undefined {
     if (this.kit === undefined) return undefined;
     const planned = typedPlan(soup, this.rows, this.kit);
-    return planned === undefined ? undefined : cardView(planned, this.rows, this.kit.units, 'typed');
+    return planned === undefined ? undefined : this.cardOf(planned, this.kit, 'typed');
   }
 
   edited(soup: Soup): EditView {

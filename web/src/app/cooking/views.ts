@@ -114,7 +114,11 @@ export function viewOf(planned: Planned, written: Planned | undefined): PlanView
 }
 
 /** How a card's ribbon is drawn: whole where the soup is read, a strip with one row of labels where it is typed. */
-const CARD_RIBBON = { read: { height: 212, quiet: false }, typed: { height: 132, quiet: true } } as const;
+const CARD_RIBBON = {
+  read: { height: 212, quiet: false },
+  typed: { height: 132, quiet: true },
+  strip: { strip: 'narrow' },
+} as const;
 
 export function cardView(
   planned: Planned,

@@ -67,6 +67,8 @@ export function deedText(deed: Deed, soup: Soup, nameOf: NameOf, units: UnitSyst
       return `held ${deed.minutes.toFixed(0)} min at ${deed.atC.toFixed(0)} °C, lid ${deed.lid}${deed.topUp === undefined ? '' : `, topped up with ${nameOf(deed.topUp)}`}`;
     case 'ladled out':
       return `${mass(deed.kg, units)} ladled out: ${deed.as}`;
+    case 'refilled':
+      return `${mass(deed.kg, units)} from a second pot, ${deed.tempC.toFixed(0)} °C`;
     case 'stored':
       return `${mass(deed.kg, units)} left over, to be cooled and kept`;
     case 'dished': {

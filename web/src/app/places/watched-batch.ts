@@ -7,6 +7,7 @@ import type { BatchView } from '../cooking/batch-view';
 import type { Answer } from '../services/api';
 import { Batches, type OpenBatch } from '../services/batches';
 import { namer, stopNamer, type NameOf } from '@tureen/core/messages';
+import { isNarrow } from '../services/narrow';
 import { pictureOf, type Picture } from '../parts/ribbon/picture';
 
 /** A batch as a place looks at it: followed live, folded in the worker. */
@@ -21,6 +22,8 @@ export interface WatchedBatch {
     readonly height: number;
     readonly quiet?: boolean;
     readonly here?: boolean;
+    /** Folded to a strip though the screen is wide. */
+    readonly folded?: Signal<boolean>;
   }) => Signal<Picture | undefined>;
 }
 
@@ -34,6 +37,7 @@ function keyOf(answer: Answer<OpenBatch>): string {
 export function watchBatch(batchId: Signal<string>): WatchedBatch {
   const batches = inject(Batches);
   const cooking = inject(Cooking);
+  const narrow = isNarrow();
   const open$ = toObservable(batchId).pipe(
     filter((id) => id !== ''),
     switchMap((id) => batches.batch$(id)),
@@ -68,7 +72,7 @@ export function watchBatch(batchId: Signal<string>): WatchedBatch {
       return one?.ok === false ? one.refusal.sentence : undefined;
     }),
     units: computed(() => view()?.kit.units ?? 'metric'),
-    drawn: ({ here, ...how }) =>
+    drawn: ({ here, folded, ...how }) =>
       computed(() => {
         const batch = view();
         if (batch === undefined) return undefined;
@@ -80,6 +84,7 @@ export function watchBatch(batchId: Signal<string>): WatchedBatch {
           nameOf: nameOf(),
           stationName: stopNamer(soup, nameOf()),
           units: kit.units,
+          strip: narrow() ? 'narrow' : folded?.() === true ? 'wide' : undefined,
           ...at,
           ...how,
         });

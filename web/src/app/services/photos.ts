@@ -1,5 +1,8 @@
-import { Injectable } from '@angular/core';
+import { inject, Injectable } from '@angular/core';
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import { concatMap, filter } from 'rxjs';
 import { ask, type Answer } from './api';
+import { Live } from './live';
 
 /** A photo is made no bigger than this, px on its longer side: enough to show a junior, little to send from a kitchen. */
 const LONGEST_PX = 1280;
@@ -35,16 +38,66 @@ async function smaller(file: Blob): Promise<Blob | undefined> {
   });
 }
 
-/** The cook's own pictures of steps. */
+/** What a picture is known by everywhere: SHA-256 of its bytes, in hexadecimal. */
+async function idOf(blob: Blob): Promise<string> {
+  const digest = await crypto.subtle.digest('SHA-256', await blob.arrayBuffer());
+  return [...new Uint8Array(digest)].map((byte) => byte.toString(16).padStart(2, '0')).join('');
+}
+
+interface Unsent {
+  readonly id: string;
+  readonly blob: Blob;
+}
+
+interface Shape extends DBSchema {
+  unsent: { key: string; value: Unsent };
+}
+
+/** The cook's own pictures of steps and batches. One that can't be sent yet is kept in the browser until it can. */
 @Injectable({ providedIn: 'root' })
 export class Photos {
-  /** Makes a picture small and keeps it at the server. @returns its id, or why it was not taken. */
+  private readonly store: Promise<IDBPDatabase<Shape>> = openDB<Shape>('tidy-tureen-photos', 1, {
+    upgrade: (db) => {
+      db.createObjectStore('unsent', { keyPath: 'id' });
+    },
+  });
+
+  constructor() {
+    inject(Live)
+      .open$.pipe(
+        filter((open) => open),
+        concatMap(() => this.sendAll()),
+      )
+      .subscribe();
+  }
+
+  /** Makes a picture small and keeps it, here until the server has it. @returns its id, or why it was not taken. */
   async keep(file: File): Promise<Answer<{ id: string }>> {
     const blob = await smaller(file);
     if (blob === undefined) {
       const sentence = `${file.name} can’t be opened as a picture. Nothing was changed; choose a JPEG, PNG or WebP.`;
       return { ok: false, reachable: true, refusal: { code: 'NO_PHOTO', sentence } };
     }
-    return ask(() => fetch('/api/photos', { method: 'POST', body: blob, headers: { 'content-type': blob.type } }));
+    const photo = { id: await idOf(blob), blob };
+    await (await this.store).put('unsent', photo);
+    const answer = await this.send(photo);
+    return answer.ok || answer.reachable ? answer : { ok: true, value: { id: photo.id } };
+  }
+
+  /** A picture that waits here to be sent; undefined when there is none of that id. */
+  async unsent(id: string): Promise<Blob | undefined> {
+    return (await (await this.store).get('unsent', id))?.blob;
+  }
+
+  private async send({ id, blob }: Unsent): Promise<Answer<{ id: string }>> {
+    const answer = await ask<{ id: string }>(() =>
+      fetch('/api/photos', { method: 'POST', body: blob, headers: { 'content-type': blob.type } }),
+    );
+    if (answer.ok || answer.reachable) await (await this.store).delete('unsent', id);
+    return answer;
+  }
+
+  private async sendAll(): Promise<void> {
+    for (const photo of await (await this.store).getAll('unsent')) await this.send(photo);
   }
 }

@@ -31,6 +31,9 @@ export const KEYS = [
   ['V', 'vessels: spoons, cups, part of a ladle'],
   ['N, R', 'a note; the record of what was entered'],
   ['L', 'lock for wiping'],
+  ['J', 'a jug blended, filled to its line'],
+  ['C', 'count bowls'],
+  ['O', 'beside the bowls: held, spilt, left over'],
   ['Backspace', 'back to the step before'],
   ['?', 'this list'],
 ] as const;

@@ -1,12 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { NavigationEnd, Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { FormsModule } from '@angular/forms';
 import { NzDrawerModule } from 'ng-zorro-antd/drawer';
 import { NzIconModule } from 'ng-zorro-antd/icon';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzModalModule } from 'ng-zorro-antd/modal';
-import { map, timer } from 'rxjs';
+import { filter, map, timer } from 'rxjs';
 import { Kitchen } from '../services/kitchen';
 import { Clock } from '../services/clock';
 import { Device } from '../services/device';
@@ -20,6 +20,7 @@ import { clockText, Timers } from '../services/timers';
 import { Keys, onKeys } from './keys';
 import { KEYS, PLACES } from './places';
 
+const WALL = '/wall';
 const MINUTE_TICK_MS = 5000;
 const SECOND_MS = 1000;
 /** How long G waits for the letter of a place. */
@@ -50,6 +51,14 @@ export class Shell {
   protected readonly why = inject(WhyAsked).question;
   protected readonly places = PLACES;
   protected readonly keys = KEYS;
+  /** The wall is looked at from afar and touched by nobody: it has the whole screen. */
+  protected readonly bare = toSignal(
+    this.router.events.pipe(
+      filter((event) => event instanceof NavigationEnd),
+      map(({ urlAfterRedirects }) => urlAfterRedirects.startsWith(WALL)),
+    ),
+    { initialValue: location.pathname.startsWith(WALL) },
+  );
   private readonly kitchen = toSignal(inject(Kitchen).kitchen$);
   private readonly open = toSignal(inject(Live).open$, { initialValue: false });
   private readonly unsent = toSignal(inject(Outbox).unsent$, { initialValue: [] });

@@ -41,13 +41,16 @@ export interface Frame {
   readonly mostKg: number;
   readonly left: number;
   readonly right: number;
-  /** Rows of labels above the band. */
-  readonly rows: 1 | 2;
+  /** Rows of labels above the band; with none of them it is a strip: the band, its arms and what it comes to. */
+  readonly rows: 0 | 1 | 2;
 }
 
 const LABEL_PX = 7.6;
 const ROW_PX = 17;
 const ARM_PX = 26;
+const STRIP_ARM_PX = 12;
+/** Room for the mark of where the cook stands. */
+const DOT_PX = 8;
 const THINNEST_ARM_PX = 3.5;
 const TINY_SHARE = 0.004;
 const WIDE_OPS = new Set<Stop['op']>(['trim', 'roast', 'sweat', 'cover', 'simmer', 'blend', 'cream', 'rest']);
@@ -127,6 +130,7 @@ const KIND: Readonly<Record<RibbonFlow['kind'], string>> = {
   garnish: 'garnish',
   cup: 'cup',
   'ladled out': 'ladled out',
+  refilled: 'second pot',
   film: 'clings',
   bowls: 'bowls',
   correction: 'reading',
@@ -148,11 +152,11 @@ function armsOf({ stop, x0, x1 }: Placed, centre: number, pxPerKg: number, nameO
   const half = (stop.afterKg * pxPerKg) / 2;
   const sum = (flows: readonly RibbonFlow[]): number => flows.reduce((kg, flow) => kg + flow.kg, 0);
   const arms: Arm[] = [];
-  const ins = stop.ins.filter(({ kind }) => kind === 'ingredient' || kind === 'correction');
+  const ins = stop.ins.filter(({ kind }) => kind === 'ingredient' || kind === 'correction' || kind === 'refilled');
   const biggest = [...ins].sort((a, b) => b.kg - a.kg)[0];
   if (biggest !== undefined && stop.beforeKg > 0) {
     const others = ins.length > 1 ? ` and ${String(ins.length - 1)} more` : '';
-    const name = biggest.kind === 'correction' ? 'reading' : nameOf(biggest.lineId);
+    const name = biggest.kind === 'ingredient' ? nameOf(biggest.lineId) : KIND[biggest.kind];
     arms.push({
       x: x1 - 2,
       kg: sum(ins),
@@ -202,11 +206,15 @@ function armsOf({ stop, x0, x1 }: Placed, centre: number, pxPerKg: number, nameO
   return arms;
 }
 
-function armPath(arm: Arm, pxPerKg: number): string {
+function armPxOf({ rows }: Frame): number {
+  return rows === 0 ? STRIP_ARM_PX : ARM_PX;
+}
+
+function armPath(arm: Arm, pxPerKg: number, armPx: number): string {
   const w = Math.max(THINNEST_ARM_PX, arm.kg * pxPerKg);
   const dir = arm.up ? -1 : 1;
   const y0 = arm.edge;
-  const y1 = arm.edge + dir * ARM_PX;
+  const y1 = arm.edge + dir * armPx;
   // An arm that comes in leans from the left, one that leaves leans to the right; both keep their width.
   const lean = arm.in ? -16 : 16;
   const xa = arm.x;
@@ -292,11 +300,14 @@ export function drawn(ribbon: Ribbon, frame: Frame, nameOf: (id: string) => stri
     band: bandPath(points, centre, pxPerKg),
     colours: points.map(({ x, colour }) => ({ at: (x - frame.left) / (frame.right - frame.left), colour })),
     sideBands,
-    arms: arms.map((arm) => ({ path: armPath(arm, pxPerKg), colour: arm.colour, kind: arm.kind })),
-    labels: [
-      ...inRows(above, frame.rows === 1 ? [ROW_PX - 4] : [2 * ROW_PX - 4, ROW_PX - 4], frame),
-      ...inRows(below, [labelBottom], frame),
-    ],
+    arms: arms.map((arm) => ({ path: armPath(arm, pxPerKg, armPxOf(frame)), colour: arm.colour, kind: arm.kind })),
+    labels:
+      frame.rows === 0
+        ? []
+        : [
+            ...inRows(above, frame.rows === 1 ? [ROW_PX - 4] : [2 * ROW_PX - 4, ROW_PX - 4], frame),
+            ...inRows(below, [labelBottom], frame),
+          ],
     stations: inRows(
       all
         .filter(({ lane }) => lane === 0)
@@ -330,8 +341,9 @@ export function axisOf(
   all: readonly Placed[],
   frame: Frame,
 ): { readonly centre: number; readonly pxPerKg: number; readonly bandPx: number } {
-  const above = frame.rows * ROW_PX + ARM_PX;
-  const below = ARM_PX + 2 * ROW_PX + 6 + (all.some(({ lane }) => lane > 0) ? 14 : 0);
+  const armPx = armPxOf(frame);
+  const above = frame.rows === 0 ? armPx + DOT_PX : frame.rows * ROW_PX + armPx;
+  const below = armPx + (frame.rows === 0 ? 1 : 2) * ROW_PX + 6 + (all.some(({ lane }) => lane > 0) ? 14 : 0);
   const bandPx = Math.max(24, frame.height - above - below);
   return { centre: above + bandPx / 2, pxPerKg: bandPx / frame.mostKg, bandPx };
 }

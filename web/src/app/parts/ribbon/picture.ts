@@ -14,6 +14,8 @@ export interface Drawing {
   readonly height?: number;
   /** One row of labels instead of two: for where the ribbon is a strip. */
   readonly quiet?: boolean;
+  /** Folded: no labels but the stations; on a narrow screen at a size that can still be read there. */
+  readonly strip?: 'narrow' | 'wide' | undefined;
 }
 
 export interface PictureRow {
@@ -40,6 +42,8 @@ export interface Picture {
 }
 
 const FRAME = { width: 1224, left: 2, right: 1158 } as const;
+const STRIP = { narrow: { width: 968, left: 2, right: 902 }, wide: FRAME } as const;
+const STRIP_HEIGHT = 84;
 const USUAL_HEIGHT = 210;
 
 function tableOf({ ribbon, actual, nameOf, stationName, units }: Drawing): PictureRow[] {
@@ -67,9 +71,12 @@ function tableOf({ ribbon, actual, nameOf, stationName, units }: Drawing): Pictu
 
 /** Lays a ribbon out for the screen, with the table that says the same. */
 export function pictureOf(drawing: Drawing): Picture {
-  const { ribbon, actual, nameOf, stationName, units, height = USUAL_HEIGHT, quiet = false } = drawing;
+  const { ribbon, actual, nameOf, stationName, units, height = USUAL_HEIGHT, quiet = false, strip } = drawing;
   const mostKg = Math.max(heaviest(ribbon), actual === undefined ? 0 : heaviest(actual));
-  const frame: Frame = { ...FRAME, height, mostKg, rows: quiet ? 1 : 2 };
+  const frame: Frame =
+    strip !== undefined
+      ? { ...STRIP[strip], height: STRIP_HEIGHT, mostKg, rows: 0 }
+      : { ...FRAME, height, mostKg, rows: quiet ? 1 : 2 };
   const plan = drawn(ribbon, frame, nameOf, stationName);
   const { centre, pxPerKg } = axisOf(placed(ribbon, frame), frame);
   const points = actual === undefined ? undefined : alignedPoints(actual, ribbon, frame);

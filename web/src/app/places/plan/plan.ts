@@ -19,6 +19,7 @@ import { Figure } from '../../parts/why/figure';
 import { Batches } from '../../services/batches';
 import { newId } from '../../services/device';
 import { Kitchen } from '../../services/kitchen';
+import { isNarrow } from '../../services/narrow';
 import { Plans } from '../../services/plans';
 import { Soups } from '../../services/soups';
 import { onKeys } from '../../shell/keys';
@@ -77,6 +78,7 @@ export class PlanPlace {
   private readonly soups = inject(Soups);
   private readonly kitchen = inject(Kitchen);
   private readonly cooking = inject(Cooking);
+  private readonly narrow = isNarrow();
   readonly soupId = input.required<string>();
   /** A plan that was kept, to go on with. */
   readonly plan = input<string | undefined>();
@@ -250,7 +252,14 @@ export class PlanPlace {
     if (view === undefined) return undefined;
     const { soup, ribbon } = view;
     const nameOf = this.nameOf();
-    return pictureOf({ ribbon, nameOf, stationName: stopNamer(soup, nameOf), units: this.units(), height: RIBBON_PX });
+    return pictureOf({
+      ribbon,
+      nameOf,
+      stationName: stopNamer(soup, nameOf),
+      units: this.units(),
+      height: RIBBON_PX,
+      strip: this.narrow() ? 'narrow' : undefined,
+    });
   });
   protected readonly odd = computed(() =>
     (this.view()?.notScaling ?? []).map((row) => ({

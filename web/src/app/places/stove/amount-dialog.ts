@@ -15,6 +15,7 @@ import { NzModalModule } from 'ng-zorro-antd/modal';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { FromDevice } from './from-device';
 import { Keys } from '../../shell/keys';
+import { rounded } from './typed';
 
 /** A dialog is drawn a little after it is asked for. */
 const FOCUS_TRIES = 40;
@@ -33,6 +34,8 @@ export interface AmountQuestion {
   readonly starts?: ReadonlyMap<string, number>;
   /** A word on what the figure means, or what was read and when. */
   readonly note?: string;
+  /** What one unit of what a device says is in the unit typed here. */
+  readonly factor?: number;
   /** What may offer the figure. */
   readonly from?: 'scale' | 'probe';
 }
@@ -74,7 +77,7 @@ export interface AmountQuestion {
           <button type="button" class="press" (click)="nudge(1)" aria-label="more">+</button>
         </div>
         @if (question().from; as kind) {
-          <tt-from-device [kind]="kind" (taken)="amount.set($event)" />
+          <tt-from-device [kind]="kind" [factor]="question().factor ?? 1" [unit]="question().unit" (taken)="amount.set($event)" />
         }
         @if (question().note; as note) {
           <p class="soft">{{ note }}</p>
@@ -133,14 +136,18 @@ export class AmountDialog implements OnInit, OnDestroy {
     clearTimeout(this.timer);
   }
 
-  /** Puts the caret in the figure as soon as the dialog stands, so that what is typed first replaces it. */
+  /**
+   * Puts the caret in the figure as soon as the dialog stands, so that what is typed first replaces it; and again where a
+   * sheet that closes at the same time takes the focus back to where it came from.
+   */
   private focus(tries = FOCUS_TRIES): void {
     const field = document.getElementById('amount');
-    if (field instanceof HTMLInputElement && field.offsetParent !== null) {
+    const own = field?.closest('.ant-modal');
+    if (field instanceof HTMLInputElement && field.offsetParent !== null && own?.contains(document.activeElement) !== true) {
       field.focus();
       field.select();
     }
-    if (document.activeElement === field || tries === 0) return;
+    if (tries === 0) return;
     this.timer = setTimeout(() => {
       this.focus(tries - 1);
     }, FOCUS_AGAIN_MS);
@@ -154,7 +161,7 @@ export class AmountDialog implements OnInit, OnDestroy {
   protected nudge(by: 1 | -1): void {
     const { step, most } = this.question();
     const next = (this.amount() ?? 0) + by * step;
-    this.amount.set(Math.min(most, Math.max(this.least(), Math.round(next * 10) / 10)));
+    this.amount.set(Math.min(most, Math.max(this.least(), rounded(next))));
   }
 
   protected say(): void {

@@ -1,16 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { walk } from '@tureen/core/soup';
-import { LEAVES_AS, type LeavesAs } from '@tureen/core/steps';
 import { mass, wholeBowls } from '../figures';
-import { Asking } from './asking';
 import { Hand } from './hand';
 
 const BY = [1, 5, 10] as const;
 const SITTINGS = [1, 2] as const;
-const HOLD_LEAST_C = 57;
 
-/** Bowls counted up by touch, per share with its garnish; what else leaves the pot, by its own word; what is left. */
+/** Bowls counted up by touch, per share with its garnish and by sitting. */
 @Component({
   selector: 'tt-dish-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -39,13 +36,9 @@ const HOLD_LEAST_C = 57;
         </button>
       }
       <a class="press small" [routerLink]="['/stove', hand.batchId(), 'counter']">Card for the counter</a>
-    </p>
-    <p class="row" role="group" aria-label="What else leaves the pot">
-      @for (one of leaves; track one) {
-        <button type="button" class="press small" (click)="leave(one)">{{ one }}</button>
-      }
-      <button type="button" class="press small" (click)="held()">held hot</button>
-      <button type="button" class="press small" (click)="store()">left over, to the cold</button>
+      <button type="button" class="press small" (click)="holding.emit()">
+        Held, spilt, left over <span class="key" aria-hidden="true">O</span>
+      </button>
     </p>
     @if (elsewhere() !== '') {
       <p class="soft">{{ elsewhere() }}</p>
@@ -87,10 +80,9 @@ const HOLD_LEAST_C = 57;
 })
 export class DishPanel {
   protected readonly hand = inject(Hand);
-  private readonly asking = inject(Asking);
+  readonly holding = output();
   protected readonly bys = BY;
   protected readonly sittings = SITTINGS;
-  protected readonly leaves = LEAVES_AS;
   protected readonly sitting = signal<number>(1);
   protected readonly shares = computed(() => {
     const view = this.hand.view();
@@ -137,66 +129,6 @@ export class DishPanel {
         ...(this.sitting() === 1 ? {} : { sitting: this.sitting() }),
       },
       `${String(bowls)} ${bowls === 1 ? 'bowl' : 'bowls'} counted${share === undefined ? '' : `, ${share.name}`}.`,
-    );
-  }
-
-  protected leave(as: LeavesAs): void {
-    const step = this.hand.step();
-    const inPot = this.hand.front()?.pot.massKg ?? 0;
-    if (step === undefined) return;
-    this.asking.ask(
-      {
-        title: `Out of the pot: ${as}`,
-        unit: 'kg',
-        step: 0.1,
-        least: 0.01,
-        most: Math.max(0.1, Math.ceil(inPot)),
-        start: Math.min(1, inPot),
-      },
-      ({ amount }) => {
-        this.hand.enter({ kind: 'ladled out', stepId: step.id, kg: amount, as }, `${String(amount)} kg: ${as}.`);
-      },
-    );
-  }
-
-  protected held(): void {
-    const front = this.hand.front();
-    if (front === undefined) return;
-    const atC = Math.min(95, Math.max(HOLD_LEAST_C, Math.round(front.pot.tempC)));
-    this.asking.ask(
-      {
-        title: `Held at ${String(atC)} °C, lid off: how long?`,
-        unit: 'min',
-        step: 5,
-        least: 1,
-        most: 600,
-        start: 30,
-        note: 'Water steams away and it thickens. Hold at 57 °C or above (FDA Food Code); your local law may ask for more.',
-      },
-      ({ amount }) => {
-        this.hand.enter(
-          { kind: 'held', stepId: front.step.id, minutes: amount, atC, lid: 'off' },
-          `Held hot for ${String(amount)} min.`,
-        );
-      },
-    );
-  }
-
-  protected store(): void {
-    const inPot = this.hand.front()?.pot.massKg ?? 0;
-    this.asking.ask(
-      {
-        title: 'Left over: how much goes to the cold?',
-        unit: 'kg',
-        step: 0.1,
-        least: 0.01,
-        most: 500,
-        start: Math.max(0.1, Math.round(inPot * 10) / 10),
-        note: 'Cool it fast: to 21 °C within 2 hours and to 5 °C within 6 (FDA Food Code), in shallow pans or an ice bath.',
-      },
-      ({ amount }) => {
-        this.hand.enter({ kind: 'stored', kg: amount }, `${String(amount)} kg to the cold.`);
-      },
     );
   }
 }

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { ago, Devices, shown } from '../../services/devices';
+import { rounded } from './typed';
 
 /** A reading offered by a scale or probe that is heard right now; one that is old is named and never used. */
 @Component({
@@ -29,10 +30,17 @@ import { ago, Devices, shown } from '../../services/devices';
 export class FromDevice {
   private readonly all = toSignal(inject(Devices).devices$, { initialValue: [] });
   readonly kind = input.required<'scale' | 'probe'>();
+  /** What one unit of the device is in the unit wanted, and what that is called. */
+  readonly factor = input(1);
+  readonly unit = input('');
   readonly taken = output<number>();
   protected readonly offered = computed(() =>
     this.all()
       .filter(({ kind, value }) => kind === this.kind() && value !== undefined)
-      .map((one) => ({ ...one, value: one.value ?? 0, text: shown(one), ago: ago(one.ageMs) })),
+      .map((one) => {
+        const value = rounded((one.value ?? 0) * this.factor());
+        const text = this.factor() === 1 ? shown(one) : `${value.toFixed(2)} ${this.unit()}`;
+        return { ...one, value, text, ago: ago(one.ageMs) };
+      }),
   );
 }

@@ -233,6 +233,17 @@ export class Hand {
     this.enter({ kind: 'timed', timer: newId(), name, minutes }, `Timer of ${showMinutes(minutes)} started.`);
   }
 
+  /** One jug blended: filled to the line of the heat, or as full as is said. Above the line its reason has been read. */
+  jugged(fillShare = this.front()?.jug?.fillShare): void {
+    const front = this.front();
+    if (front?.jug === undefined || fillShare === undefined) return;
+    const read = fillShare > front.jug.fillShare + 0.01;
+    this.enter(
+      { kind: 'jugged', stepId: front.step.id, fillShare, tempC: Math.round(front.pot.tempC), read },
+      `Jug ${String(front.jug.done + 1)} blended.`,
+    );
+  }
+
   finish(): void {
     const step = this.step();
     if (step === undefined) {

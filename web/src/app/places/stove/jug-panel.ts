@@ -29,8 +29,8 @@ function percent(share: number): string {
         <div role="alertdialog" aria-labelledby="too-full">
           <p id="too-full" class="caution hurt">
             {{ name(fill) === 'full' ? 'Filled to the brim' : 'Filled ' + name(fill) }} at {{ now.temp }} °C: steam under the blade
-            throws the lid off and hot soup at your face and arms. The line for this heat is {{ now.most }}. Let it cool under 70 °C
-            first, or fill less.
+            throws the lid off and hot soup at your face and arms. The line for this heat is {{ now.most }}. Let it cool under
+            {{ now.cool }} °C first, or fill less.
           </p>
           <p class="fills">
             <button type="button" class="press main" (click)="over.set(undefined)">Fill to the line</button>
@@ -56,7 +56,9 @@ function percent(share: number): string {
           </div>
         </div>
         <p class="fills" role="group" aria-label="Jug filled to">
-          <button type="button" class="press main" (click)="filled(now.share)">Jug done, {{ now.most }} full</button>
+          <button type="button" class="press main" (click)="filled(now.share)">
+            Jug done, {{ now.most }} full <span class="key" aria-hidden="true">J</span>
+          </button>
           @for (fill of now.more; track fill) {
             <button type="button" class="press" (click)="over.set(fill)">{{ name(fill) }}</button>
           }
@@ -121,6 +123,7 @@ export class JugPanel {
       share: jug.fillShare,
       most: percent(jug.fillShare),
       temp: jug.tempC.toFixed(0),
+      cool: jug.coolC.toFixed(0),
       litres: (jug.volumeM3 * jug.fillShare * 1000).toFixed(1),
       pieces: mass(jug.piecesKg, this.hand.units()),
       liquid: mass(jug.liquidKg, this.hand.units()),
@@ -131,14 +134,8 @@ export class JugPanel {
   });
 
   protected filled(fillShare: number): void {
-    const front = this.hand.front();
-    if (front?.jug === undefined) return;
-    const read = fillShare > front.jug.fillShare + 0.01;
     this.over.set(undefined);
-    this.hand.enter(
-      { kind: 'jugged', stepId: front.step.id, fillShare, tempC: Math.round(front.pot.tempC), read },
-      `Jug ${String(front.jug.done + 1)} blended.`,
-    );
+    this.hand.jugged(fillShare);
   }
 
   /** A scoop of what is cold and thin: the step's own, else the soup's liquid. Never forgotten again. */

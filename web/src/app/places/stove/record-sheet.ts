@@ -18,7 +18,10 @@ import { Sheet } from './sheet';
         <li [class.asked]="asked()?.id === one.id">
           <span class="soft">{{ one.time }}</span>
           <span
-            >{{ one.text }} <span class="soft">{{ one.who }}{{ one.unsent ? ' · not sent yet' : '' }}</span></span
+            >{{ one.text }}
+            <span class="soft"
+              >{{ one.who }}{{ one.unsent ? ' · not sent yet' : '' }}{{ one.early ? ' · its step has not begun' : '' }}</span
+            ></span
           >
           <button type="button" class="press" (click)="asked.set(one.entry)" [attr.aria-label]="'Take back: ' + one.text">
             Take back
@@ -73,6 +76,7 @@ export class RecordSheet {
     const view = this.hand.view();
     const open = this.hand.open();
     if (view === undefined || open === undefined) return [];
+    const early = new Set(view.early);
     return this.hand.counted().map((entry) => ({
       id: entry.id,
       entry,
@@ -80,6 +84,7 @@ export class RecordSheet {
       text: deedText(entry.deed, view.soup, this.hand.nameOf(), this.hand.units()),
       who: entry.who,
       unsent: open.unsentIds.has(entry.id),
+      early: early.has(entry.id),
     }));
   });
   protected readonly effect = resource({

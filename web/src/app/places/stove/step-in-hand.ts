@@ -4,6 +4,7 @@ import { cautionSentence, hurts, stepSentence, stepTest } from '@tureen/core/mes
 import { linesOf } from '@tureen/core/soup';
 import { showMinutes } from '@tureen/core/units';
 import { Photo } from '../../parts/photo';
+import { deedText } from '../deed-text';
 import { mass } from '../figures';
 import { unplannedOf } from '../unplanned';
 import { Asking } from './asking';
@@ -34,6 +35,7 @@ export class StepInHand {
   protected readonly hand = inject(Hand);
   private readonly asking = inject(Asking);
   readonly bowls = output();
+  readonly holding = output();
   protected readonly reasons = REASONS;
   protected readonly backShares = SHARES;
   protected readonly skipping = linkedSignal({ source: this.hand.step, computation: () => false });
@@ -116,6 +118,18 @@ export class StepInHand {
     const found = this.hand.view()?.forecast.facts?.allergens ?? [];
     return found.length === 0 ? 'none of the 14' : found.join(', ');
   });
+  /** Entries at steps that nobody could be at yet: they count, and somebody should look. */
+  protected readonly early = computed(() => {
+    const view = this.hand.view();
+    const open = this.hand.open();
+    if (view === undefined || open === undefined || view.early.length === 0) return undefined;
+    const early = new Set(view.early);
+    const first = open.entries.find(({ id }) => early.has(id));
+    if (first === undefined) return undefined;
+    const what = deedText(first.deed, view.soup, this.hand.nameOf(), this.hand.units());
+    const others = early.size > 1 ? ` and ${String(early.size - 1)} more` : '';
+    return `Entered at a step that has not begun: ${what}${others}. It is kept and counts there; take it back in the record (R) if that is wrong.`;
+  });
   protected readonly ended = computed(() => {
     const view = this.hand.view();
     if (view === undefined) return '';
@@ -144,8 +158,8 @@ export class StepInHand {
         start: 0,
         note: 'Weighed, it replaces the estimate of the loss.',
       },
-      ({ amount }) => {
-        this.hand.enter({ kind: 'sieved', stepId: step.id, lostKg: amount / 1000 }, `${String(amount)} g stayed in the sieve.`);
+      ({ amount, text }) => {
+        this.hand.enter({ kind: 'sieved', stepId: step.id, lostKg: amount / 1000 }, `${text} stayed in the sieve.`);
       },
     );
   }

@@ -7,7 +7,7 @@ import { RibbonPicture } from '../../parts/ribbon/ribbon';
 import { keepAwake } from '../../services/awake';
 import { onKeys } from '../../shell/keys';
 import { bodyRead } from '../tasted';
-import { timeOfDay, wholeBowls } from '../figures';
+import { mass, timeOfDay, wholeBowls } from '../figures';
 import { AmountDialog } from './amount-dialog';
 import { Asking } from './asking';
 import { BodySheet } from './body-sheet';
@@ -15,6 +15,7 @@ import { ChangeSheet } from './change-sheet';
 import { GaugesPanel } from './gauges-panel';
 import { Hand } from './hand';
 import { HandBar } from './hand-bar';
+import { HoldingSheet } from './holding-sheet';
 import { saltAdvice, type LandingLine } from './landing';
 import { NoteSheet } from './note-sheet';
 import { PotPanel } from './pot-panel';
@@ -30,7 +31,7 @@ const FOUR_FIFTHS = 0.8;
 /** Hotter than this no soup gets: it is kept, and said. */
 const HOTTEST_C = 110;
 
-type SheetName = 'body' | 'taste' | 'change' | 'vessels' | 'note' | 'record';
+type SheetName = 'body' | 'taste' | 'change' | 'vessels' | 'note' | 'record' | 'holding';
 
 /** The batch being cooked, one step at a time, and everything put in it. */
 @Component({
@@ -42,6 +43,7 @@ type SheetName = 'body' | 'taste' | 'change' | 'vessels' | 'note' | 'record';
     ChangeSheet,
     GaugesPanel,
     HandBar,
+    HoldingSheet,
     NoteSheet,
     PotPanel,
     RecordSheet,
@@ -63,7 +65,9 @@ export class Stove {
   protected readonly asking = inject(Asking);
   readonly batchId = input.required<string>();
 
-  protected readonly ribbon = this.hand.watched.drawn({ height: 116, quiet: true, here: true });
+  /** While clocks run they need the room, and the ribbon folds. */
+  private readonly clocked = computed(() => this.hand.view()?.timers.some(({ silenced }) => !silenced) === true);
+  protected readonly ribbon = this.hand.watched.drawn({ height: 116, quiet: true, here: true, folded: this.clocked });
   protected readonly since = computed(() => timeOfDay(this.hand.open()?.batch.startedAtMs ?? 0));
   protected readonly unsent = computed(() => this.hand.open()?.unsentIds.size ?? 0);
   protected readonly sheet = signal<SheetName | undefined>(undefined);
@@ -121,6 +125,16 @@ export class Stove {
       l: () => {
         this.locked.set(true);
       },
+      j: () => {
+        this.hand.jugged();
+      },
+      c: () => {
+        const step = this.hand.step();
+        if (step === undefined || step.op === 'dish') this.askBowls();
+      },
+      o: () => {
+        if (this.hand.front()?.hour !== undefined) this.show('holding');
+      },
       v: () => {
         this.part.set(undefined);
         this.show('vessels');
@@ -164,8 +178,8 @@ export class Stove {
         most: (this.hand.view()?.vessel.depthM ?? 1) * 100,
         start: Math.round(Math.max(0, front.pot.belowRimM) * 200) / 2,
       },
-      ({ amount }) => {
-        this.hand.enter({ kind: 'dipped', stepId: step.id, belowRimM: amount / 100 }, `Dip of ${String(amount)} cm entered.`);
+      ({ amount, text }) => {
+        this.hand.enter({ kind: 'dipped', stepId: step.id, belowRimM: amount / 100 }, `Dip of ${text} entered.`);
       },
     );
   }
@@ -178,17 +192,19 @@ export class Stove {
     const { tareKg, name } = view.vessel;
     this.asking.ask(
       {
-        title: `Weigh: pot and all (tare ${tareKg.toFixed(1)} kg is taken off)`,
+        title: `Weigh: pot and all (tare ${mass(tareKg, this.hand.units())} is taken off)`,
         unit: 'kg',
         step: 0.1,
         least: tareKg,
         most: 1000,
         start: Math.round((front.pot.massKg + tareKg) * 10) / 10,
         from: 'scale',
-        note: `Less than ${tareKg.toFixed(1)} kg is less than the empty ${name.toLowerCase()} weighs: another pot, or its tare in the kit is wrong.`,
+        note: `Less than ${mass(tareKg, this.hand.units())} is less than the empty ${name.toLowerCase()} weighs: another pot, or its tare in the kit is wrong.`,
       },
-      ({ amount }) => {
-        this.hand.enter({ kind: 'weighed', stepId: step.id, grossKg: amount, tareKg }, `Weight of ${String(amount)} kg entered.`);
+      ({ amount, text }) => {
+        // Typed in pounds the least can come back a hair under the tare.
+        const grossKg = Math.max(amount, tareKg);
+        this.hand.enter({ kind: 'weighed', stepId: step.id, grossKg, tareKg }, `Weight of ${text} entered.`);
       },
     );
   }
@@ -249,16 +265,27 @@ export class Stove {
 
   protected askBowls(): void {
     const view = this.hand.view();
+    if (view === undefined || view.closed) return;
+    const left = (bowls: number, out: number): number => wholeBowls(bowls - out);
+    const [first, ...others] = view.shares;
+    const shared = first !== undefined && others.length > 0;
+    const starts = new Map(view.shares.map(({ id, bowls }) => [id, left(bowls, view.out.byShare.get(id) ?? 0)]));
+    const all = left(view.forecast.bowls, view.dishedBowls ?? 0);
     this.asking.ask(
       {
         title: 'How many bowls went out?',
         unit: 'bowls',
         step: 1,
         most: 20_000,
-        start: wholeBowls((view?.forecast.bowls ?? 0) - (view?.dishedBowls ?? 0)),
+        start: shared ? (starts.get(first.id) ?? 0) : all,
+        ...(shared ? { lines: view.shares.map(({ id, name }) => ({ id, name })), lineId: first.id, starts } : {}),
       },
-      ({ amount }) => {
-        this.hand.enter({ kind: 'dished', bowls: amount }, `${String(amount)} bowls counted.`);
+      ({ amount, lineId }) => {
+        const share = shared ? view.shares.find(({ id }) => id === lineId) : undefined;
+        this.hand.enter(
+          { kind: 'dished', bowls: amount, ...(share === undefined ? {} : { share: share.id }) },
+          `${String(amount)} bowls counted${share === undefined ? '' : `, ${share.name}`}.`,
+        );
       },
     );
   }
@@ -284,11 +311,8 @@ export class Stove {
     if (ladleOutKg !== undefined && step !== undefined) {
       this.asking.ask(
         { title: 'Ladled into another pot', unit: 'kg', step: 0.1, least: 0.01, most: 500, start: Math.ceil(ladleOutKg * 10) / 10 },
-        ({ amount }) => {
-          this.hand.enter(
-            { kind: 'ladled out', stepId: step.id, kg: amount, as: 'to another pot' },
-            `${String(amount)} kg into another pot.`,
-          );
+        ({ amount, text }) => {
+          this.hand.enter({ kind: 'ladled out', stepId: step.id, kg: amount, as: 'to another pot' }, `${text} into another pot.`);
         },
       );
     }

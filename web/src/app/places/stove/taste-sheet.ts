@@ -8,6 +8,7 @@ import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { mass } from '../figures';
 import { SIDES } from '../tasted';
+import { Asking } from './asking';
 import { Hand } from './hand';
 import { Sheet } from './sheet';
 
@@ -102,6 +103,9 @@ const NO_BRANCH: Branch = { id: '', name: '', vessel: 'pot', steps: [] };
           [ngModel]="taster()"
           (ngModelChange)="taster.set($event)"
         />
+        @if (taste() === 'salt') {
+          <button type="button" class="press" (click)="metered()">Read by a salt meter</button>
+        }
         @if (before() !== '') {
           <span class="soft">{{ before() }}</span>
         }
@@ -145,6 +149,7 @@ const NO_BRANCH: Branch = { id: '', name: '', vessel: 'pot', steps: [] };
 })
 export class TasteSheet {
   private readonly hand = inject(Hand);
+  private readonly asking = inject(Asking);
   /** What the sums say of the salt. */
   readonly advice = input('');
   readonly first = input<Tasted>('salt');
@@ -200,6 +205,28 @@ export class TasteSheet {
       );
     }
     this.closed.emit();
+  }
+
+  /** A meter's figure moves what is believed of the salt; a taste is on record only. */
+  protected metered(): void {
+    const step = this.hand.step();
+    const now = this.hand.view()?.saltPct ?? 0;
+    if (step === undefined) return;
+    this.closed.emit();
+    this.asking.ask(
+      {
+        title: 'Salt by the meter',
+        unit: '%',
+        step: 0.05,
+        least: 0.01,
+        most: 20,
+        start: Math.max(0.01, Math.round(now * 100) / 100),
+        note: 'Let the sample cool and settle; a meter for soup reads salt as % of the weight.',
+      },
+      ({ amount, text }) => {
+        this.hand.enter({ kind: 'salt', stepId: step.id, saltPct: amount }, `Salt of ${text} read.`);
+      },
+    );
   }
 
   protected liked(): void {

@@ -29,13 +29,13 @@ import { clockText } from '../../services/timers';
     :host {
       display: flex;
       flex-wrap: wrap;
-      gap: 8px 12px;
+      gap: 8px;
     }
     .timer {
       display: flex;
       align-items: center;
-      gap: 10px;
-      padding: 4px 6px 4px 16px;
+      gap: 8px;
+      padding: 4px 4px 4px 14px;
       border: 2px solid var(--ink);
       border-radius: var(--round);
       background: var(--cream);
@@ -51,7 +51,8 @@ import { clockText } from '../../services/timers';
     }
     .press {
       min-height: 56px;
-      padding: 0 14px;
+      padding: 0 10px;
+      white-space: nowrap;
     }
   `,
 })

@@ -5,6 +5,8 @@ import { map, timer } from 'rxjs';
 import { Batches } from '../../services/batches';
 import { Clock } from '../../services/clock';
 import { keepAwake } from '../../services/awake';
+import { Live } from '../../services/live';
+import { timeOfDay } from '../figures';
 import { WallBatch } from './wall-batch';
 
 const SECOND_MS = 1000;
@@ -15,12 +17,21 @@ const SECOND_MS = 1000;
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [RouterLink, WallBatch],
   template: `<main class="wall">
-    @for (id of open(); track id) {
-      <tt-wall-batch [batchId]="id" [nowMs]="nowMs()" />
-    } @empty {
-      <h1>Nothing is on the stove</h1>
-      <p class="soft"><a class="press" routerLink="/plan">Plan a batch</a></p>
-    }
+    <p class="top">
+      <span class="clock">{{ clockText() }}</span>
+      @if (!live()) {
+        <strong role="status">no server: this is how it stood</strong>
+      }
+      <a class="press" routerLink="/stove">Leave the wall</a>
+    </p>
+    <div class="batches">
+      @for (id of open(); track id) {
+        <tt-wall-batch [batchId]="id" [nowMs]="nowMs()" />
+      } @empty {
+        <h1>Nothing is on the stove</h1>
+        <p class="soft"><a class="press" routerLink="/plan">Plan a batch</a></p>
+      }
+    </div>
   </main>`,
   styles: `
     .wall {
@@ -30,6 +41,29 @@ const SECOND_MS = 1000;
       height: 100%;
       padding: 20px 32px;
       overflow: auto;
+    }
+    .batches {
+      display: grid;
+      gap: 22px;
+    }
+    .top {
+      display: flex;
+      align-items: center;
+      gap: 22px;
+      font-size: 30px;
+    }
+    .top .press {
+      margin-left: auto;
+      min-height: 56px;
+    }
+    .clock {
+      font-weight: 700;
+    }
+    strong {
+      padding: 2px 16px;
+      border: 3px solid var(--ink);
+      border-radius: var(--round);
+      background: var(--saffron-pale);
     }
   `,
 })
@@ -41,6 +75,9 @@ export class Wall {
     const answer = this.answer();
     return answer?.ok === true ? answer.value.batches.filter(({ closedAtMs }) => closedAtMs === null).map(({ id }) => id) : [];
   });
+
+  protected readonly clockText = computed(() => timeOfDay(this.nowMs()));
+  protected readonly live = toSignal(inject(Live).open$, { initialValue: true });
 
   constructor() {
     keepAwake(computed(() => this.open().length > 0));

@@ -1,0 +1,24 @@
+import { z } from 'zod';
+import { joined, type PotState } from '../pot/index.js';
+import { flowsOf, portion, shareOfPot } from './portion.js';
+import { stepBase, unchanged, type StepResult } from './step.js';
+
+/** Filled up from a second pot of the same soup. A step of a batch only. */
+export const RefillSchema = z.strictObject({
+  ...stepBase,
+  op: z.literal('refill'),
+  kg: z.number().gt(0).max(5000),
+  tempC: z.number().min(0).max(110),
+});
+export type Refill = z.infer<typeof RefillSchema>;
+
+/**
+ * So many kilos more of what stands in the pot already, at a temperature of their own. What the second pot really holds
+ * is not known here: it is taken to be the same soup, salt and body alike. Into an empty pot nothing can be told to go.
+ */
+export function refill(pot: PotState, { kg, tempC }: Refill): StepResult {
+  const share = shareOfPot(pot, kg);
+  if (share === 0) return unchanged(pot);
+  const second: PotState = { ...portion(pot, share), tempC, aside: [] };
+  return { ...unchanged(joined(pot, second)), took: flowsOf(second, 'refilled', 'second pot') };
+}

@@ -24,6 +24,7 @@ export {
   type LiaisonNow,
 } from './at-the-step.js';
 export { frontsOf, type Front } from './fronts.js';
+export { missingOf, type Missing } from './missing.js';
 export { outOf, type Out } from './out.js';
 export { takenOver, writeBack, type WriteBack } from './write-back.js';
 export type { Altered } from './altered.js';

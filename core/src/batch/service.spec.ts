@@ -11,6 +11,7 @@ import {
   foldBatch,
   frontsOf,
   hourNow,
+  missingOf,
   remindsAtMs,
   takenOver,
   writeBack,
@@ -248,6 +249,46 @@ describe('an entry for a step that nobody could be at yet', () => {
     expect(celeriac.after([...at, here]).early).toEqual([]);
     expect(celeriac.after([...at, { kind: 'note', stepId: cream, text: 'fetch the cream' }]).early).toEqual([]);
     expect(celeriac.after([...at, pour, { kind: 'closed' }]).early).toEqual([]);
+  });
+});
+
+describe('what has been forgotten', () => {
+  const cream = celeriac.idOf('cream');
+  const dish = celeriac.idOf('dish');
+  const upTo = (stepId: string, instead: Readonly<Record<string, Deed>>): Deed[] =>
+    celeriac.before(stepId).map((deed) => (deed.kind === 'done' ? (instead[deed.stepId] ?? deed) : deed));
+  const missing = (deeds: readonly Deed[]): string[] => missingOf(celeriac.after(deeds)).map(({ lineId }) => lineId);
+
+  it('nothing is while all is done as planned, at any step of any soup', () => {
+    for (const id of ['celeriac-leek-apple', 'base-two-ways', 'squash-coconut-chilli', 'fennel-egg-cream']) {
+      const cooked = new Cooked(id);
+      for (const stepId of cooked.order)
+        expect(missingOf(cooked.after(cooked.before(stepId))))
+          .withContext(`${id} ${stepId}`)
+          .toEqual([]);
+    }
+  });
+
+  it('a line is whose step was skipped without a word; not with a reason, nor once it is in or said to be left out', () => {
+    const skipped = upTo(dish, { [cream]: { kind: 'skipped', stepId: cream } });
+    expect(missing(skipped)).toEqual(['cream']);
+    expect(missing(upTo(dish, { [cream]: { kind: 'skipped', stepId: cream, why: 'ran out' } }))).toEqual([]);
+    expect(missing([...skipped, { kind: 'added', stepId: dish, line: 'cream', kg: 0.6 }])).toEqual([]);
+    expect(missing([...skipped, { kind: 'left out', line: 'cream' }])).toEqual([]);
+    expect(missing(celeriac.before(cream))).toEqual([]);
+  });
+
+  it('a part is: less than half of what was planned, weighed in by hand', () => {
+    const trim = walk(celeriac.soup.root).find(({ step }) => step.op === 'trim')!.step;
+    const [use] = trim.op === 'trim' ? trim.uses : [];
+    const line = use!.line;
+    const plannedKg = celeriac.after([]).planned.run.usedKg.get(line)!;
+    const weighed = (share: number): Deed[] => [
+      { kind: 'added', stepId: trim.id, line, kg: plannedKg * share },
+      ...celeriac.before(dish),
+    ];
+    expect(missing(weighed(0.4))).toEqual([line]);
+    expect(missing(weighed(0.6))).toEqual([]);
   });
 });
 

@@ -10,6 +10,7 @@ import {
   landBody,
   landSalt,
   liaisonNow,
+  missingOf,
   saltPctNow,
   writeBack,
   type BatchState,
@@ -22,6 +23,7 @@ import {
   type JugNow,
   type KeptEntry,
   type LiaisonNow,
+  type Missing,
   type Out,
   type SaltLanding,
   type StepState,
@@ -97,6 +99,8 @@ export interface BatchView {
   readonly actualRibbon: Ribbon;
   readonly inKg: readonly (readonly [string, number])[];
   readonly toGoKg: readonly (readonly [string, number])[];
+  /** What has been forgotten. */
+  readonly missing: readonly Missing[];
   readonly cautions: readonly Caution[];
   readonly questioned: boolean;
   readonly closed: boolean;
@@ -232,6 +236,7 @@ export function batchView(snapshot: Snapshot, entries: readonly KeptEntry[], pla
     actualRibbon: actualRibbon(state),
     inKg: [...state.inKg],
     toGoKg: [...state.toGoKg],
+    missing: missingOf(state),
     cautions: state.cautions,
     questioned: state.readings.at(-1)?.questioned ?? false,
     closed: state.closed,

@@ -16,6 +16,10 @@ import { JugPanel } from './jug-panel';
 
 /** Reasons that are offered for a skip, never demanded. */
 const REASONS = ['not needed', 'done before', 'no time', 'ran out'] as const;
+/** Steps before which it is asked whether all is in. */
+const LAST_CALLS: ReadonlySet<string> = new Set(['simmer', 'pressure', 'blend', 'season', 'cream', 'liaison', 'film', 'dish']);
+/** Less is nothing at all. */
+const LEAST_KG = 0.0005;
 /** Of what lies beside the pot, given back at one touch. */
 const SHARES = [
   { name: 'a quarter', share: 0.25 },
@@ -82,18 +86,19 @@ export class StepInHand {
       .slice(0, 2)
       .map((caution) => ({ text: cautionSentence(caution, this.hand.nameOf()), hurts: hurts(caution) })),
   );
-  /** What has not gone in that should be in before a boil, a blade, or the last of it. */
+  /** What has been forgotten, before a boil, a blade, a finish, or the last of it. */
   protected readonly missing = computed(() => {
     const view = this.hand.view();
-    const op = this.hand.step()?.op;
-    if (view === undefined || op === undefined || !['simmer', 'pressure', 'blend', 'film', 'dish'].includes(op)) return '';
-    const over = new Set(view.steps.filter(({ status }) => status === 'done' || status === 'skipped').map(({ stepId }) => stepId));
-    const late = view.soup.lines.filter(({ id }) => {
-      const toGo = new Map(view.toGoKg).get(id) ?? 0;
-      const steps = view.plannedMinutes.filter(({ lines }) => lines.some(({ lineId }) => lineId === id));
-      return toGo > 0.0005 && steps.length > 0 && steps.every(({ stepId }) => over.has(stepId));
-    });
-    return late.map(({ id }) => this.hand.nameOf()(id)).join(', ');
+    if (view === undefined || !LAST_CALLS.has(this.hand.step()?.op ?? '')) return '';
+    const units = this.hand.units();
+    return view.missing
+      .map(({ lineId, inKg, plannedKg }) => {
+        const name = this.hand.nameOf()(lineId);
+        return inKg > LEAST_KG
+          ? `${name}, ${mass(inKg, units)} of ${mass(plannedKg, units)}`
+          : `${name}, ${mass(plannedKg, units)}`;
+      })
+      .join('; ');
   });
   protected readonly dishing = computed(() => this.hand.step()?.op === 'dish');
   protected readonly givesBack = computed(() => {

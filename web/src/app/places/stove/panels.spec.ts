@@ -1,0 +1,226 @@
+import type { Deed } from '@tureen/core/batch';
+import { handAt, rest, show, StoveInMemory } from '../../../../spec/stove-in-memory';
+import { DishPanel } from './dish-panel';
+import { FinishPanel } from './finish-panel';
+import { GaugesPanel } from './gauges-panel';
+import { JugPanel } from './jug-panel';
+import { PotPanel } from './pot-panel';
+import { StationsColumn } from './stations-column';
+import { StepInHand } from './step-in-hand';
+
+let stove: StoveInMemory;
+
+async function at(soup: string, op: Parameters<StoveInMemory['cookedUpTo']>[0], ...more: readonly Deed[]): Promise<void> {
+  stove = new StoveInMemory(soup);
+  stove.cookedUpTo(op);
+  stove.did(...more);
+  await handAt(stove);
+}
+
+const heat = (stepId: string, tempC: number): Deed => ({ kind: 'temperature', stepId, tempC });
+
+describe('the jug panel', () => {
+  it('fills a third while it is hot, as common practice has it, and more once it has cooled', async () => {
+    await at('base-two-ways', 'blend', heat('blend', 92));
+    const panel = await show(JugPanel);
+    expect(panel.text()).toContain('Fill to a third at 92 °C');
+    expect(panel.buttons().slice(0, 4)).toEqual(['Jug done, a third full J', 'half', 'three quarters', 'full']);
+    stove.did(heat('blend', 60));
+    await rest(panel.fixture);
+    expect(panel.text()).toMatch(/Fill to (half|60 %) at 60 °C/);
+  });
+
+  it('a fuller jug can’t be entered without its reason in sight, and that it was read is on record', async () => {
+    await at('base-two-ways', 'blend', heat('blend', 92));
+    const panel = await show(JugPanel);
+    await panel.press('three quarters');
+    expect(panel.find('[role="alertdialog"]')?.textContent).toContain('throws the lid off');
+    expect(panel.find('[role="alertdialog"]')?.textContent).toContain('under 70 °C');
+    expect(stove.deeds.some(({ kind }) => kind === 'jugged')).toBeFalse();
+    await panel.press('Fill to the line');
+    expect(panel.find('[role="alertdialog"]')).toBeNull();
+    await panel.press('three quarters');
+    await panel.press('I have read this');
+    expect(stove.last).toEqual({ kind: 'jugged', stepId: 'blend', fillShare: 0.75, tempC: 92, read: true });
+    await panel.press('Jug done');
+    expect(stove.last).toEqual(jasmine.objectContaining({ read: false }));
+    expect(panel.text()).toContain('Jug 3 of');
+  });
+
+  it('a cold scoop is on record, as a tenth of a kilo of the soup’s own liquid', async () => {
+    await at('base-two-ways', 'blend');
+    const panel = await show(JugPanel);
+    await panel.press('Cold scoop');
+    expect(stove.last).toEqual({ kind: 'added', stepId: 'blend', line: 'water', kg: 0.1 });
+    await panel.press('Rest 15 min');
+    expect(stove.last).toEqual(jasmine.objectContaining({ kind: 'timed', minutes: 15 }));
+  });
+});
+
+describe('the finish panel', () => {
+  it('says what cold cream does to the pot and what its cartons come to', async () => {
+    await at('celeriac-leek-apple', 'cream');
+    const cream = stove.steps.find(({ op }) => op === 'cream')!;
+    stove.did(heat(cream.id, 92));
+    const panel = await show(FinishPanel);
+    const said = /^([\d.]+) (k?g) brings the pot to (\d+) °C.*: (\d) opened, (\d+) g left/.exec(panel.text())!;
+    const kg = Number(said[1]) / (said[2] === 'g' ? 1000 : 1);
+    // A litre of single cream weighs about a kilo: what is opened less what is wanted is left.
+    expect(Number(said[4]) - kg).toBeCloseTo(Number(said[5]) / 1000, 1);
+    expect(Number(said[3])).toBeLessThan(92);
+    expect(Number(said[3])).toBeGreaterThan(80);
+  });
+
+  it('warns before the window of egg and cream is left, and says to temper only until the yolks are in', async () => {
+    await at('fennel-egg-cream', 'liaison');
+    const id = stove.idOf('liaison');
+    const panel = await show(FinishPanel);
+    const stands: [number, string, string][] = [
+      [60, 'Not safe yet', 'status'],
+      [74, 'In the window', 'status'],
+      [81, 'Off the heat now', 'alert'],
+      [86, 'it scrambles', 'alert'],
+    ];
+    for (const [tempC, says, role] of stands) {
+      stove.did(heat(id, tempC));
+      await rest(panel.fixture);
+      expect(panel.text()).withContext(String(tempC)).toContain(says);
+      expect(panel.find('.window')?.getAttribute('role')).withContext(String(tempC)).toBe(role);
+    }
+    expect(panel.text()).toContain('Temper first');
+    const yolks = stove.steps.flatMap((step) => (step.op === 'liaison' ? [step.yolks.line] : []))[0]!;
+    stove.did({ kind: 'added', stepId: id, line: yolks, kg: 0.3 });
+    await rest(panel.fixture);
+    expect(panel.text()).toContain('your local code comes first');
+  });
+});
+
+describe('the dish panel', () => {
+  it('counts by share and sitting, each share with what its bowls carry', async () => {
+    await at('base-two-ways', 'dish');
+    const panel = await show(DishPanel);
+    expect(panel.text()).toMatch(/Creamed 0 of \d+ out ?each with 20 g double cream/);
+    const press = async (share: string, by: string): Promise<void> => {
+      panel
+        .find(`[aria-label="${share} bowls"]`)
+        ?.querySelectorAll('button')
+        .forEach((one) => {
+          if (one.textContent.trim() === by) one.click();
+        });
+      await rest(panel.fixture);
+    };
+    await press('Creamed', '+10');
+    expect(stove.last).toEqual({ kind: 'dished', bowls: 10, share: 'creamed' });
+    await panel.press('Second sitting');
+    await press('Plain', '+5');
+    expect(stove.last).toEqual({ kind: 'dished', bowls: 5, share: 'plain', sitting: 2 });
+    expect(panel.text()).toContain('Creamed 10 of');
+    expect(panel.text()).toContain('second sitting 5 bowls');
+  });
+
+  it('a soup with one kind of bowl counts without a share', async () => {
+    await at('celeriac-leek-apple', 'dish');
+    const panel = await show(DishPanel);
+    await panel.press('+1');
+    expect(stove.last).toEqual({ kind: 'dished', bowls: 1 });
+  });
+});
+
+describe('the step in hand', () => {
+  it('tells what has been forgotten before the last of it, until it is in', async () => {
+    await at('celeriac-leek-apple', 'cream', { kind: 'skipped', stepId: 'cream' });
+    const step = await show(StepInHand);
+    stove.cookedUpTo('cream');
+    const dish = stove.steps.findIndex(({ op }) => op === 'dish');
+    stove.did(...stove.steps.slice(0, dish).flatMap(({ id }): Deed[] => (id === 'cream' ? [] : [{ kind: 'done', stepId: id }])));
+    await rest(step.fixture);
+    expect(step.text()).toContain('Ladle into warm bowls');
+    expect(step.text()).toMatch(/Not in yet: single cream, [\d.]+ k?g\./);
+    stove.did({ kind: 'added', stepId: stove.idOf('dish'), line: 'cream', kg: 0.5 });
+    await rest(step.fixture);
+    expect(step.text()).not.toContain('Not in yet');
+  });
+
+  it('shows an entry of a step that has not begun until that step is reached', async () => {
+    await at('celeriac-leek-apple', 'sweat');
+    const cream = stove.idOf('cream');
+    const step = await show(StepInHand);
+    expect(step.text()).not.toContain('has not begun');
+    stove.did({ kind: 'poured', stepId: cream, line: 'cream', vessel: 'Carton', volumeM3: 1e-3 });
+    await rest(step.fixture);
+    expect(step.text()).toContain(
+      'Entered at a step that has not begun: 1 L of single cream poured (carton). It is kept and counts there',
+    );
+    stove.did({ kind: 'dipped', stepId: cream, belowRimM: 0.1 });
+    await rest(step.fixture);
+    expect(step.text()).toContain('poured (carton) and 1 more');
+    stove.cookedUpTo('cream');
+    await rest(step.fixture);
+    expect(step.text()).not.toContain('has not begun');
+  });
+
+  it('offers reasons for a skip and asks for none', async () => {
+    await at('celeriac-leek-apple', 'sweat');
+    const step = await show(StepInHand);
+    expect(step.buttons()).not.toContain('ran out');
+    await step.press('because…');
+    await step.press('ran out');
+    expect(stove.last).toEqual({ kind: 'skipped', stepId: 'sweat', why: 'ran out' });
+  });
+
+  it('a whole chilli comes back by shares, and a second half is all that was left', async () => {
+    await at('squash-coconut-chilli', 'giveBack');
+    const step = await show(StepInHand);
+    expect(step.text()).toMatch(/Give back of the .*, then taste:/);
+    await step.press('a quarter');
+    expect(stove.last).toEqual(jasmine.objectContaining({ kind: 'gave back', share: 0.25 }));
+  });
+});
+
+describe('beside the step', () => {
+  it('the column counts what is done, names what runs meanwhile, and goes back', async () => {
+    await at('celeriac-leek-apple', 'cover');
+    const column = await show(StationsColumn);
+    expect(column.text()).toMatch(/Sweat\s*done/);
+    expect(column.text()).not.toContain('Meanwhile');
+    const [back] = column.buttons();
+    expect(back).toMatch(/^Back to:/);
+    await column.press('Back to:');
+    expect(stove.last?.kind).toBe('undone');
+  });
+
+  it('the pot says how far below the rim it stands and what is not in yet; a pour over the rim is said and kept', async () => {
+    await at('celeriac-leek-apple', 'cover');
+    const panel = await show(PotPanel);
+    expect(panel.text()).toMatch(/[\d.]+ cm below the rim/);
+    expect(panel.text()).toMatch(/Not in yet.*vegetable stock/);
+    stove.did({ kind: 'added', stepId: 'cover', line: 'stock', kg: 60 });
+    await rest(panel.fixture);
+    expect(panel.text()).toMatch(/over the rim/i);
+    expect(stove.last).toEqual(jasmine.objectContaining({ kg: 60 }));
+  });
+
+  it('the gauges hold their tongue where there is nothing to say: no cream in a soup without, too early before the blade', async () => {
+    await at('beetroot-horseradish', 'cover');
+    const gauges = await show(GaugesPanel);
+    expect(gauges.text()).toContain('Too early to judge');
+    const names = [...(gauges.fixture.nativeElement as HTMLElement).querySelectorAll('tt-gauge')].map((one) =>
+      one.textContent.trim(),
+    );
+    expect(names[0]).toMatch(/^Salt/);
+    expect(names.length).toBe(stove.steps.some(({ op }) => op === 'cream') ? 3 : 2);
+  });
+
+  it('a way to land fills the hand, first pour at two thirds', async () => {
+    await at('celeriac-leek-apple', 'season');
+    const coats: Deed = { kind: 'body', stepId: 'season', reading: { device: 'viscometer', mPas: 400, tempC: 60 } };
+    stove.did(coats, coats);
+    const gauges = await show(GaugesPanel);
+    const chosen: unknown[] = [];
+    gauges.fixture.componentInstance.land.subscribe((way) => chosen.push(way));
+    const way = gauges.buttons().find((name) => /Pour|First ladle/.test(name));
+    expect(way).toBeDefined();
+    await gauges.press(way!);
+    expect(chosen.length).toBe(1);
+  });
+});

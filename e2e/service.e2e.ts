@@ -201,11 +201,14 @@ test('the scale gives its weight by one touch; gone, its last word is named and 
   await page.keyboard.press('w');
   await expect(page.getByText(/The stand-in scale is gone: its [\d.]+ kg of .* is not used/)).toBeVisible();
   await expect(offer).toHaveCount(0);
-  // Less than the empty pot weighs can't be entered: it becomes the least that can be, and says why.
+  // Less than the empty pot weighs is kept, flagged and not used.
+  const before = await page.locator('.pot .mass').textContent();
   await page.locator('#amount').fill('1');
-  await page.locator('#amount').blur();
-  await expect(page.locator('#amount')).toHaveValue('4.5');
-  await expect(page.getByText(/Less than 4\.5 kg is less than the empty/)).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(page.getByText(/1 kg is less than the empty pot: kept, not used/)).toBeVisible();
+  await expect(page.locator('.pot .mass')).toHaveText(before ?? '');
+  await page.keyboard.press('r');
+  await expect(page.getByRole('dialog').getByRole('listitem').first()).toContainText('less than the empty pot, not used');
   await page.keyboard.press('Escape');
   await page.goto(`${server.url}/devices`);
   await expect(page.getByRole('listitem').filter({ hasText: 'Stand-in scale' })).toContainText('gone');

@@ -67,6 +67,11 @@ test('a substitution is told to the counter at once, with its allergens; what is
   await choose(page, 'change-line', 'cooking apple');
   await page.getByRole('button', { name: 'It is left out' }).click();
   await expect(told).toContainText('no cooking apple');
+  // What the step in hand takes is changed by two touches: the sheet, and what goes in its place.
+  await until(page, /^Pour vegetable stock/);
+  await page.getByRole('button', { name: /^Not as planned/ }).click();
+  await page.getByRole('button', { name: /^Dark vegetable stock in the place of vegetable stock/ }).click();
+  await expect(told).toContainText('dark vegetable stock instead');
   await page.keyboard.press('x');
   await page.getByLabel('What goes in').fill('plain flour');
   await page.getByRole('button', { name: /Plain .*flour/ }).click();

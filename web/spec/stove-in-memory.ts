@@ -3,7 +3,7 @@ import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import { ENTRY_SHAPE, type Deed, type KeptEntry } from '@tureen/core/batch';
 import { READY_KITS, type Kit } from '@tureen/core/kit';
-import { LARDER_ROWS } from '@tureen/core/larder';
+import { LARDER_ROWS, makeLarder, nearTo } from '@tureen/core/larder';
 import { makePlan, type Snapshot } from '@tureen/core/plan';
 import { EXAMPLE_SOUPS, walk, type SoupStep } from '@tureen/core/soup';
 import { BehaviorSubject, map, of } from 'rxjs';
@@ -16,6 +16,7 @@ import { Devices } from '../src/app/services/devices';
 import { newId } from '../src/app/services/device';
 
 const START = 1_790_000_000_000;
+const LARDER = makeLarder(LARDER_ROWS);
 
 /** A batch at the stove with no server behind it: entries are kept in a list, and the core that really cooks folds them. */
 export class StoveInMemory {
@@ -60,7 +61,11 @@ export class StoveInMemory {
       {
         provide: Cooking,
         useValue: {
-          thread: { batch: (_of: unknown, entries: readonly KeptEntry[]) => Promise.resolve(batchView(snapshot, entries)) },
+          thread: {
+            batch: (_of: unknown, entries: readonly KeptEntry[]) => Promise.resolve(batchView(snapshot, entries)),
+            near: (ids: readonly string[], most: number) =>
+              Promise.resolve(ids.map((id) => nearTo(id, LARDER, most).map(({ row }) => row))),
+          },
           stocked$: of({ kit: snapshot.kit, rows: LARDER_ROWS }),
         },
       },

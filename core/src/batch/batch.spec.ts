@@ -225,7 +225,6 @@ describe('an entry', () => {
 
   it('refuses what can be no deed', () => {
     const bad: unknown[] = [
-      { kind: 'weighed', stepId: 'simmer', grossKg: 2, tareKg: 8 },
       { kind: 'added', stepId: 'season', line: 'salt', kg: -1 },
       { kind: 'added', stepId: 'season', line: 'salt', kg: Number.NaN },
       { kind: 'dipped', stepId: 'simmer', belowRimM: 40 },

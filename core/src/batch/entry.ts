@@ -59,9 +59,8 @@ export const DeedSchema = z.discriminatedUnion('kind', [
     volumeM3: z.number().gt(0).max(1),
   }),
   z.strictObject({ kind: z.literal('added'), stepId, line: lineIdSchema, kg }),
-  z
-    .strictObject({ kind: z.literal('weighed'), stepId, grossKg: z.number().min(0).max(5000), tareKg: z.number().min(0).max(1000) })
-    .refine(({ grossKg, tareKg }) => grossKg >= tareKg, { path: ['grossKg'], message: 'BELOW_TARE' }),
+  /** By the scale, with what the empty pot weighs; 0 where the scale was tared. Less than the empty pot is kept and not used. */
+  z.strictObject({ kind: z.literal('weighed'), stepId, grossKg: z.number().min(0).max(5000), tareKg: z.number().min(0).max(1000) }),
   z.strictObject({ kind: z.literal('dipped'), stepId, belowRimM: z.number().min(0).max(3) }),
   z.strictObject({ kind: z.literal('body'), stepId, reading: BodyReadingSchema }),
   /** Salt of the soup by a meter, %. */

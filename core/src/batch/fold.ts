@@ -74,6 +74,8 @@ export interface BatchState {
    * have happened, and are shown so that somebody looks.
    */
   readonly early: readonly string[];
+  /** Weights less than the empty pot: kept, not used. */
+  readonly belowTare: readonly string[];
 }
 
 function stepOf(entry: KeptEntry): string | undefined {
@@ -212,6 +214,7 @@ export function foldBatch(
     shares: sharesOf(real),
     closed: history.closed !== undefined,
     strangers: [...deeds.keys()].filter((id) => !known.has(id)),
+    belowTare: history.counted.flatMap(({ id, deed }) => (deed.kind === 'weighed' && deed.grossKg < deed.tareKg ? [id] : [])),
     early: history.counted.filter((entry) => entry.deed.kind !== 'note' && isEarly(stepOf(entry))).map(({ id }) => id),
   };
 }

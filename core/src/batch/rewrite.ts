@@ -82,6 +82,7 @@ function deedStep(entry: KeptEntry, stepId: string, { ready, dishedBeforeKg }: R
     case 'body':
       return { id: stepId, op: 'read', seen: { of: 'body', reading: deed.reading } };
     case 'weighed': {
+      if (deed.grossKg < deed.tareKg) return undefined;
       const { massKg, sdKg } = weighedKg(deed.grossKg, deed.tareKg);
       return { id: stepId, op: 'read', seen: { of: 'mass', massKg: massKg + dishedBeforeKg(entry), sdKg } };
     }

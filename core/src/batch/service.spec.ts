@@ -243,6 +243,19 @@ describe('an entry for a step that nobody could be at yet', () => {
     expect(later.inKg.get('cream')).toBeCloseTo(state.inKg.get('cream')!, 9);
   });
 
+  it('a weight less than the empty pot is kept and flagged, and moves nothing, however often it is read', () => {
+    const at = celeriac.before(cover);
+    const light: Deed = { kind: 'weighed', stepId: cover, grossKg: 2, tareKg: 8 };
+    const before = celeriac.after(at);
+    const after = celeriac.after([...at, light, light, light]);
+    expect(after.massKg).toBe(before.massKg);
+    expect(after.belowTare.length).toBe(3);
+    expect(after.readings).toEqual(before.readings);
+    const tared: Deed = { kind: 'weighed', stepId: cover, grossKg: before.massKg + 0.1, tareKg: 0 };
+    expect(celeriac.after([...at, tared]).belowTare).toEqual([]);
+    expect(celeriac.after([...at, tared]).massKg).toBeGreaterThan(before.massKg);
+  });
+
   it('at the step in hand, beside it, or with a note nothing is early', () => {
     const at = celeriac.before(cover);
     const here: Deed = { kind: 'poured', stepId: cover, line: 'stock', vessel: 'Ladle', volumeM3: 5e-4 };

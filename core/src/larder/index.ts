@@ -34,5 +34,6 @@ export {
 export { GROUPS, IngredientSchema, LarderFileSchema, TrimSchema, type IngredientRow, type Trim } from './ingredient.js';
 export { checkRows, type RowProblem } from './check.js';
 export { makeIngredient, makeLarder, type Ingredient, type Larder } from './larder.js';
+export { nearTo } from './near.js';
 export { NO_TINT, colourOf, tintOf, type Tint } from './tint.js';
 export { LARDER_ROWS } from './data/index.js';

@@ -8,6 +8,7 @@ import {
   colourOf,
   dietsOf,
   makeLarder,
+  nearTo,
   originBits,
   tintOf,
   usAllergenNames,
@@ -220,5 +221,37 @@ describe('tint', () => {
     expect(red).toBeGreaterThan(0x7a);
     expect(red).toBeGreaterThan(blue);
     expect(blue).toBeGreaterThan(green);
+  });
+});
+
+describe('what comes near', () => {
+  const larder = makeLarder(LARDER_ROWS);
+  const near = (id: string, most = 3): string[] => nearTo(id, larder, most).map(({ row }) => row.id);
+
+  it('is of the same kind first: onions for an onion, stock without salt for stock without salt, cream for cream', () => {
+    expect(near('onion')).toContain('white-onion');
+    expect(near('vegetable-stock')).not.toContain('vegetable-stock-cube');
+    expect(near('vegetable-stock-cube')[0]).toBe('vegetable-stock-carton');
+    expect(near('single-cream', 4)).toContain('coconut-milk');
+    expect(near('potato')).toEqual(jasmine.arrayWithExactContents(['floury-potato', 'waxy-potato', 'white-sweet-potato']));
+  });
+
+  it('never hands meat or fish to a soup that had none there; nothing where nothing is near, nor for a spice', () => {
+    for (const { id, origin } of LARDER_ROWS) {
+      if (origin === 'meat' || origin === 'fish') continue;
+      for (const other of nearTo(id, larder, 5)) {
+        expect(['meat', 'fish']).withContext(id).not.toContain(other.row.origin);
+        expect(other.row.id).not.toBe(id);
+      }
+    }
+    expect(near('cumin')).toEqual([]);
+    expect(near('horseradish')).withContext('its bite is its own').toEqual([]);
+    expect(near('no-such-thing')).toEqual([]);
+  });
+
+  it('is as near from either side, and a hotter chilli is farther', () => {
+    expect(near('white-onion')).toContain('onion');
+    const chillies = near('red-chilli', 5);
+    expect(chillies.indexOf('green-chilli')).toBeLessThan(chillies.indexOf('scotch-bonnet'));
   });
 });

@@ -112,6 +112,8 @@ export interface BatchView {
   readonly late: readonly string[];
   /** Entries at steps that nobody could be at yet. */
   readonly early: readonly string[];
+  /** Weights less than the empty pot: kept, not used. */
+  readonly belowTare: readonly string[];
 }
 
 /** A step that can be worked at, with the vessel that it stands in and what is to be known there. */
@@ -247,5 +249,6 @@ export function batchView(snapshot: Snapshot, entries: readonly KeptEntry[], pla
     undone: [...state.history.undone],
     late: [...state.history.late],
     early: state.early,
+    belowTare: state.belowTare,
   };
 }

@@ -20,7 +20,7 @@ import {
   type TakenLine,
 } from '@tureen/core/draft';
 import type { Kit } from '@tureen/core/kit';
-import { makeLarder, type Diets, type IngredientRow, type Larder } from '@tureen/core/larder';
+import { makeLarder, nearTo, type Diets, type IngredientRow, type Larder } from '@tureen/core/larder';
 import {
   makePlan,
   rerun,
@@ -275,6 +275,11 @@ export class CookingThread {
     if (this.kit === undefined) return undefined;
     const planned = typedPlan(soup, this.rows, this.kit);
     return planned === undefined ? undefined : this.cardOf(planned, this.kit, 'typed');
+  }
+
+  /** What comes nearest to each ingredient, of the larder's own rows. */
+  near(ids: readonly string[], most: number): readonly (readonly IngredientRow[])[] {
+    return ids.map((id) => nearTo(id, this.larder, most).map(({ row }) => row));
   }
 
   edited(soup: Soup): EditView {

@@ -20,6 +20,7 @@ import { rounded } from './typed';
 /** A dialog is drawn a little after it is asked for. */
 const FOCUS_TRIES = 40;
 const FOCUS_AGAIN_MS = 25;
+const MOST_SIDE_BY_SIDE = 3;
 
 /** A question with one number for its answer. */
 export interface AmountQuestion {
@@ -54,7 +55,15 @@ export interface AmountQuestion {
       (nzOnCancel)="cancelled.emit()"
     >
       <form *nzModalContent class="amount" (submit)="$event.preventDefault(); say()">
-        @if (question().lines; as lines) {
+        @if (few()) {
+          <div class="few" role="group" aria-label="what">
+            @for (line of question().lines; track line.id) {
+              <button type="button" class="press" [attr.aria-pressed]="lineId() === line.id" (click)="choose(line.id)">
+                {{ line.name }}
+              </button>
+            }
+          </div>
+        } @else if (question().lines; as lines) {
           <label class="unseen" for="amount-line">what</label>
           <nz-select nzId="amount-line" name="line" [ngModel]="lineId()" (ngModelChange)="choose($event)">
             @for (line of lines; track line.id) {
@@ -96,6 +105,15 @@ export interface AmountQuestion {
       display: grid;
       gap: 16px;
     }
+    .few {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 8px;
+    }
+    .few .press {
+      flex: 1;
+      min-height: 56px;
+    }
     .row {
       display: flex;
       align-items: center;
@@ -117,6 +135,10 @@ export class AmountDialog implements OnInit, OnDestroy {
   readonly cancelled = output();
 
   protected readonly lineId = linkedSignal(() => this.question().lineId);
+  /** So few that all can stand there, to be chosen at one touch. */
+  protected readonly few = computed(
+    () => (this.question().lines?.length ?? 0) <= MOST_SIDE_BY_SIDE && this.question().lines !== undefined,
+  );
   protected readonly amount = linkedSignal<number | null>(() => this.question().start);
   protected readonly good = computed(() => {
     const amount = this.amount();

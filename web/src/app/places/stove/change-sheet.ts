@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, resource, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import type { IngredientRow } from '@tureen/core/larder';
@@ -9,6 +9,15 @@ import { Cooking } from '../../cooking/cooking';
 import { Sheet } from './sheet';
 
 const MOST_FOUND = 8;
+const MOST_NEAR = 3;
+
+/** A line that may be changed on the way. */
+export interface ChangeableLine {
+  readonly id: string;
+  readonly ingredient: string;
+  readonly name: string;
+  readonly isIn: boolean;
+}
 
 export type Changed =
   | { readonly kind: 'swapped'; readonly line: string; readonly row: IngredientRow }
@@ -20,8 +29,38 @@ export type Changed =
   selector: 'tt-change-sheet',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [FormsModule, NzInputModule, NzInputNumberModule, NzSelectModule, Sheet],
-  template: `<tt-sheet title="Not as planned" (closed)="closed.emit()">
-    <label for="change-line">What is not as planned?</label>
+  template: `<tt-sheet title="Not as planned" [width]="860" (closed)="closed.emit()">
+    @if (here().length > 0) {
+      <ul class="here" aria-label="Of this step">
+        @for (one of here(); track one.id) {
+          <li>
+            <strong>{{ one.name }}</strong>
+            <span class="choices">
+              <button
+                type="button"
+                class="press"
+                (click)="changed.emit({ kind: 'left out', line: one.id })"
+                [attr.aria-label]="one.name + ' is left out'"
+              >
+                left out
+              </button>
+              @for (row of one.near; track row.id) {
+                <button
+                  type="button"
+                  class="press"
+                  (click)="changed.emit({ kind: 'swapped', line: one.id, row })"
+                  [attr.aria-label]="row.name + ' in the place of ' + one.name"
+                >
+                  {{ row.name }} <span class="soft">{{ brings(row) }}</span>
+                </button>
+              }
+            </span>
+          </li>
+        }
+      </ul>
+      <p class="soft">Nearest by what it is made of; how it tastes is for you to judge.</p>
+    }
+    <label for="change-line">{{ here().length > 0 ? 'Something else' : 'What is not as planned?' }}</label>
     <nz-select nzId="change-line" name="line" [ngModel]="line()" (ngModelChange)="line.set($event)">
       <nz-option nzValue="" nzLabel="something that was not planned at all" />
       @for (one of lines(); track one.id) {
@@ -54,11 +93,11 @@ export type Changed =
         <span>g</span>
       </div>
     }
-    <ul>
+    <ul class="found">
       @for (row of found(); track row.id) {
         <li>
           <button type="button" class="press" (click)="take(row)">
-            {{ row.name }} <span class="soft">{{ row.allergens.length === 0 ? '' : 'brings ' + row.allergens.join(', ') }}</span>
+            {{ row.name }} <span class="soft">{{ brings(row) }}</span>
           </button>
         </li>
       }
@@ -77,6 +116,7 @@ export type Changed =
       display: flex;
       align-items: center;
       gap: 10px;
+      margin-top: 10px;
     }
     nz-select,
     input {
@@ -87,9 +127,32 @@ export type Changed =
       gap: 8px;
       margin-top: 12px;
     }
-    li .press {
+    .found .press {
       width: 100%;
       justify-content: space-between;
+    }
+    .here {
+      max-height: 44vh;
+      margin-top: 0;
+      overflow: auto;
+    }
+    .here li {
+      display: grid;
+      grid-template-columns: 160px 1fr;
+      gap: 8px 12px;
+    }
+    .here strong {
+      padding-top: 16px;
+    }
+    .choices {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 8px;
+    }
+    .here .press {
+      min-height: 56px;
+      padding: 0 14px;
+      font-size: 16px;
     }
     p {
       margin: 10px 0;
@@ -97,14 +160,30 @@ export type Changed =
   `,
 })
 export class ChangeSheet {
-  private readonly stocked = toSignal(inject(Cooking).stocked$);
-  readonly lines = input.required<readonly { readonly id: string; readonly name: string; readonly isIn: boolean }[]>();
+  private readonly cooking = inject(Cooking);
+  private readonly stocked = toSignal(this.cooking.stocked$);
+  readonly lines = input.required<readonly ChangeableLine[]>();
+  /** Ids of the lines that the step in hand takes. */
+  readonly ofStep = input<readonly string[]>([]);
   readonly changed = output<Changed>();
   readonly closed = output();
   protected readonly line = signal('');
   protected readonly text = signal('');
   protected readonly grams = signal<number | null>(100);
   protected readonly canLeave = computed(() => this.lines().find(({ id }) => id === this.line())?.isIn === false);
+  /** Lines of the step in hand that are not in yet, each with what comes nearest: two touches in all. */
+  private readonly open = computed(() => {
+    const own = new Set(this.ofStep());
+    return this.lines().filter(({ id, isIn }) => !isIn && own.has(id));
+  });
+  private readonly near = resource({
+    params: () => this.open().map(({ ingredient }) => ingredient),
+    loader: ({ params }) => this.cooking.thread.near(params, MOST_NEAR),
+  });
+  protected readonly here = computed(() => {
+    const near = this.near.hasValue() ? this.near.value() : [];
+    return this.open().map((line, n) => ({ ...line, near: near[n] ?? [] }));
+  });
   protected readonly found = computed((): readonly IngredientRow[] => {
     const wanted = this.text().trim().toLowerCase();
     if (wanted.length < 2) return [];
@@ -112,6 +191,10 @@ export class ChangeSheet {
     const rows = (this.stocked()?.rows ?? []).filter((row) => names(row).includes(wanted));
     return [...rows].sort((a, b) => names(a).indexOf(wanted) - names(b).indexOf(wanted)).slice(0, MOST_FOUND);
   });
+
+  protected brings({ allergens }: IngredientRow): string {
+    return allergens.length === 0 ? '' : `brings ${allergens.join(', ')}`;
+  }
 
   protected take(row: IngredientRow): void {
     const grams = this.grams();

@@ -18,10 +18,7 @@ import { Sheet } from './sheet';
         <li [class.asked]="asked()?.id === one.id">
           <span class="soft">{{ one.time }}</span>
           <span
-            >{{ one.text }}
-            <span class="soft"
-              >{{ one.who }}{{ one.unsent ? ' · not sent yet' : '' }}{{ one.early ? ' · its step has not begun' : '' }}</span
-            ></span
+            >{{ one.text }} <span class="soft">{{ one.who }}{{ one.flags }}</span></span
           >
           <button type="button" class="press" (click)="asked.set(one.entry)" [attr.aria-label]="'Take back: ' + one.text">
             Take back
@@ -77,14 +74,20 @@ export class RecordSheet {
     const open = this.hand.open();
     if (view === undefined || open === undefined) return [];
     const early = new Set(view.early);
+    const belowTare = new Set(view.belowTare);
     return this.hand.counted().map((entry) => ({
       id: entry.id,
       entry,
       time: timeOfDay(entry.atMs),
       text: deedText(entry.deed, view.soup, this.hand.nameOf(), this.hand.units()),
       who: entry.who,
-      unsent: open.unsentIds.has(entry.id),
-      early: early.has(entry.id),
+      flags: [
+        ...(open.unsentIds.has(entry.id) ? ['not sent yet'] : []),
+        ...(early.has(entry.id) ? ['its step has not begun'] : []),
+        ...(belowTare.has(entry.id) ? ['less than the empty pot, not used'] : []),
+      ]
+        .map((flag) => ` · ${flag}`)
+        .join(''),
     }));
   });
   protected readonly effect = resource({

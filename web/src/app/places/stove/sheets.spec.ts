@@ -165,12 +165,21 @@ describe('other vessels and other ingredients', () => {
   it('something in a line’s place, something left out, something more: what is in can’t be left out', async () => {
     await at('celeriac-leek-apple', 'cover');
     const lines = [
-      { id: 'leek', name: 'leek', isIn: true },
-      { id: 'cream', name: 'single cream', isIn: false },
+      { id: 'leek', ingredient: 'leek', name: 'leek', isIn: true },
+      { id: 'onion', ingredient: 'onion', name: 'onion', isIn: false },
+      { id: 'cream', ingredient: 'single-cream', name: 'single cream', isIn: false },
     ];
-    const sheet = await show(ChangeSheet, { lines });
+    const sheet = await show(ChangeSheet, { lines, ofStep: ['leek', 'onion'] });
     const changed: Changed[] = [];
     sheet.fixture.componentInstance.changed.subscribe((one) => changed.push(one));
+    // Of the step in hand only what is not in yet, each with what is near: one touch more.
+    expect(sheet.buttons().filter((name) => name.endsWith('is left out'))).toEqual(['onion is left out']);
+    await sheet.press('White onion in the place of onion');
+    await sheet.press('onion is left out');
+    expect(changed.splice(0)).toEqual([
+      jasmine.objectContaining({ kind: 'swapped', line: 'onion' }),
+      { kind: 'left out', line: 'onion' },
+    ] as unknown as Changed[]);
     type(sheet, '#change-find', 'barley');
     await rest(sheet.fixture);
     await sheet.press('Pearl barley');

@@ -28,6 +28,8 @@ import { VesselsSheet } from './vessels-sheet';
 import { WipeLock } from './wipe-lock';
 
 const FOUR_FIFTHS = 0.8;
+/** A weight with the pot in it. */
+const GROSS = 'gross';
 /** Hotter than this no soup gets: it is kept, and said. */
 const HOTTEST_C = 110;
 
@@ -81,7 +83,17 @@ export class Stove {
   protected readonly changeable = computed(() => {
     const view = this.hand.view();
     const inKg = new Map(view?.inKg ?? []);
-    return (view?.lines ?? []).map(({ lineId: id }) => ({ id, name: this.hand.nameOf()(id), isIn: (inKg.get(id) ?? 0) > 0.0005 }));
+    return (view?.lines ?? []).map(({ lineId: id, ingredient }) => ({
+      id,
+      ingredient,
+      name: this.hand.nameOf()(id),
+      isIn: (inKg.get(id) ?? 0) > 0.0005,
+    }));
+  });
+  /** Lines that the step in hand takes. */
+  protected readonly ofStep = computed(() => {
+    const step = this.hand.step();
+    return step === undefined ? [] : linesOf(step).map(({ line }) => line);
   });
 
   constructor() {
@@ -190,21 +202,35 @@ export class Stove {
     const view = this.hand.view();
     if (step === undefined || front === undefined || view === undefined) return;
     const { tareKg, name } = view.vessel;
+    const tare = mass(tareKg, this.hand.units());
+    const { massKg } = front.pot;
     this.asking.ask(
       {
-        title: `Weigh: pot and all (tare ${mass(tareKg, this.hand.units())} is taken off)`,
+        title: 'Weigh the pot',
         unit: 'kg',
         step: 0.1,
-        least: tareKg,
         most: 1000,
-        start: Math.round((front.pot.massKg + tareKg) * 10) / 10,
+        start: Math.round((massKg + tareKg) * 10) / 10,
         from: 'scale',
-        note: `Less than ${mass(tareKg, this.hand.units())} is less than the empty ${name.toLowerCase()} weighs: another pot, or its tare in the kit is wrong.`,
+        lines: [
+          { id: GROSS, name: `Pot and all: ${tare} tare taken off` },
+          { id: 'net', name: 'Scale tared: nothing taken off' },
+        ],
+        lineId: GROSS,
+        starts: new Map([
+          [GROSS, massKg + tareKg],
+          ['net', massKg],
+        ]),
+        note: `Less than ${tare} is less than the empty ${name.toLowerCase()} weighs: such a figure is kept, and not used.`,
       },
-      ({ amount, text }) => {
-        // Typed in pounds the least can come back a hair under the tare.
-        const grossKg = Math.max(amount, tareKg);
-        this.hand.enter({ kind: 'weighed', stepId: step.id, grossKg, tareKg }, `Weight of ${text} entered.`);
+      ({ amount, lineId, text }) => {
+        const isGross = lineId === GROSS;
+        this.hand.enter(
+          { kind: 'weighed', stepId: step.id, grossKg: amount, tareKg: isGross ? tareKg : 0 },
+          isGross && amount < tareKg
+            ? `${text} is less than the empty pot: kept, not used. Another pot, or its tare in the kit is wrong.`
+            : `Weight of ${text} entered.`,
+        );
       },
     );
   }

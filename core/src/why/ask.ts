@@ -19,5 +19,7 @@ export const ASKABLE = [
   'rounds',
   'jugs',
   'contains',
+  'grain',
+  'heat',
 ] as const;
 export type Askable = (typeof ASKABLE)[number];

@@ -55,6 +55,14 @@ const RULES: Readonly<Record<Askable | 'pull', readonly Plain[]>> = {
   contains: [
     { rule: 'the larder row names what an ingredient brings; nothing that is cooked loses it', source: 'the row’s own source' },
   ],
+  grain: [
+    { rule: 'coarsest grain = finest of the blade + (what went in - finest) exp(-seconds / tau)', source: 'kitchen default' },
+    { rule: 'a sieve passes nothing coarser than its mesh', source: 'definition' },
+  ],
+  heat: [
+    { rule: 'heat of what joins is shared by its heat capacity', source: 'Choi and Okos (1986), as in ASHRAE Refrigeration' },
+    { rule: 'a pot boils at the temperature of its altitude', source: 'ICAO standard atmosphere; steam tables' },
+  ],
   pull: [
     {
       rule: 'each line as written, times the factor that the plan came to; what a step settles, by that step',

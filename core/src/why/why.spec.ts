@@ -8,7 +8,7 @@ import { EXAMPLE_SOUPS, SoupSchema, schooled, walk, type Schools } from '../soup
 import { makePlan, notScaling, roundedPull, writtenPlan } from '../plan/index.js';
 import { ASKABLE, compare, explain, explainPull, withStandIn, type Askable } from './index.js';
 
-const SUMS = ASKABLE.filter((figure) => !['body', 'minutes', 'bowls', 'contains'].includes(figure));
+const SUMS = ASKABLE.filter((figure) => !['body', 'minutes', 'bowls', 'contains', 'grain', 'heat'].includes(figure));
 
 describe('why', () => {
   it('sums add up exactly, whatever the soup and its size', () => {
@@ -45,6 +45,27 @@ describe('why', () => {
     expect(from('tomatoes')).toBeCloseTo(25.6, 1);
     expect(from('salt')).toBeGreaterThan(from('tomatoes'));
     expect(salt.parts.some(({ kind, value }) => kind === 'film' && value < 0)).toBeTrue();
+  });
+
+  it('grain and heat go step by step from the empty pot to the bowl', () => {
+    for (const soup of EXAMPLE_SOUPS) {
+      const cooked = ready(soup, 'boiler-98');
+      const all = run(cooked, 5);
+      for (const figure of ['grain', 'heat'] as const) {
+        const { parts, value } = explain(cooked, all, figure);
+        expect(parts.reduce((sum, part) => sum + part.value, 0))
+          .withContext(`${soup.id} ${figure}`)
+          .toBeCloseTo(value, 1);
+      }
+    }
+    const grain = explain(own, of, 'grain');
+    expect(grain.value).toBeCloseTo(of.records.at(-1)!.before.grainM * 1000, 9);
+    const step = (id: string | undefined): string => walk(own.soup.root).find((one) => one.step.id === id)!.step.op;
+    expect(grain.parts.map(({ id }) => step(id))).toContain('blend');
+    const heat = explain(own, of, 'heat');
+    expect(heat.value).toBeCloseTo(of.dished!.tempC, 9);
+    const hottest = [...heat.parts].filter((part) => part.of === 'step').sort((a, b) => b.value - a.value)[0]!;
+    expect(['sweat', 'simmer', 'roast', 'join', 'add']).toContain(step(hottest.id));
   });
 
   it('energy by the EU’s factors is that of the bowls', () => {

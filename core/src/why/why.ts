@@ -17,6 +17,7 @@ import {
   type Flow,
   type FlowKind,
   type Parcel,
+  type PotState,
 } from '../pot/index.js';
 import type { Planned, RoundedPull } from '../plan/index.js';
 import type { Askable } from './ask.js';
@@ -208,6 +209,38 @@ function steamKg({ step, gave }: StepRecord): number {
   return gave.reduce((sum, flow) => (flow.kind === 'vapour' ? sum + parcelKg(flow.parcel) : sum), 0);
 }
 
+/** A state of the main pot, step by step: what each changed of it, from what it was at the start to what it is at the end. */
+function byChange(
+  ready: Ready,
+  of: Run,
+  figure: 'grain' | 'heat',
+  unit: string,
+  value: number,
+  at: (pot: PotState) => number,
+): Why {
+  const main = of.records.filter(({ branchId }) => branchId === ready.soup.root.id);
+  const start = main[0] === undefined ? 0 : at(main[0].before);
+  const steps = main.flatMap(({ step, before, pot }): Part[] => {
+    const change = step.op === 'dish' ? 0 : at(pot) - at(before);
+    return Math.abs(change) < LEAST_CHANGE ? [] : [{ of: 'step', id: step.id, kind: undefined, value: change }];
+  });
+  const inBowls = value - steps.reduce((sum, part) => sum + part.value, start);
+  const also = (id: string, rest: number): Part[] =>
+    Math.abs(rest) < LEAST_CHANGE ? [] : [{ of: 'component', id, kind: undefined, value: rest }];
+  return {
+    figure,
+    value,
+    unit,
+    how: 'attribution',
+    attribution: 'by what each step changed of it, from the empty pot to the bowl',
+    parts: [...also('the kitchen, before anything', start), ...steps, ...also('what is stirred into the bowls', inBowls)],
+    rules: ruleOf(figure, ready),
+  };
+}
+
+/** Less than this is no change, mm or K. */
+const LEAST_CHANGE = 1e-3;
+
 /** Allergens: every line that brings one, with its kilos and what it brings. */
 function contained(ready: Ready, of: Run): Why {
   const parts = ready.lines.flatMap(({ line: { id, ingredient } }): Part[] => {
@@ -288,6 +321,13 @@ export function explain(ready: Ready, of: Run, figure: Askable): Why {
       return byStep(ready, of, figure, '', ({ counts }) => counts?.[figure] ?? 0);
     case 'contains':
       return contained(ready, of);
+    case 'grain': {
+      const mm = ({ grainM }: PotState): number => grainM * 1000;
+      const last = of.records.at(-1)?.before;
+      return byChange(ready, of, figure, 'mm', last === undefined ? 0 : mm(last), mm);
+    }
+    case 'heat':
+      return byChange(ready, of, figure, '°C', of.dished?.tempC ?? 0, ({ tempC }) => tempC);
     default: {
       const own = MEASURES[figure];
       if (own === undefined) throw new Error(`No measure for ${figure}.`);

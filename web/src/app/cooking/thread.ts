@@ -1,5 +1,5 @@
 import { namesOf, readLine, type LineReading, type Names } from '@tureen/core/amounts';
-import type { KeptEntry } from '@tureen/core/batch';
+import { foldBatch, type KeptEntry } from '@tureen/core/batch';
 import {
   addLine,
   comesTo,
@@ -246,6 +246,12 @@ export class CookingThread {
     }
     const planning = makePlan(soup, this.rows, this.kit, ask);
     return planning.ok ? explain(planning.plan.ready, planning.plan.run, figure) : undefined;
+  }
+
+  /** Why a figure of a batch is what it is, from what really happened and what is still ahead. */
+  whyOf(snapshot: Snapshot, entries: readonly KeptEntry[], figure: Askable): Why {
+    const state = foldBatch(snapshot, entries);
+    return explain(state.ready, state.run, figure);
   }
 
   private whyPulled(soup: Soup, ask: Ask, row: PullKey): Why | undefined {

@@ -1,4 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import type { WhyQuestion } from '../services/why-asked';
+import { Figure } from './why/figure';
 
 /** What a gauge shows: the band wanted, where it stands, and to which figure it is drawn. */
 export interface GaugeFigures {
@@ -19,9 +21,23 @@ export interface GaugeFigures {
 @Component({
   selector: 'tt-gauge',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Figure],
   template: `
     <div class="head">
-      <span>{{ of().name }}</span> <span class="figure">{{ of().figure }}</span>
+      <span>{{ of().name }}</span>
+      <span class="figure">
+        @if (why(); as question) {
+          <tt-figure
+            [figure]="question.figure"
+            [value]="of().figure"
+            [soup]="question.soup"
+            [ask]="question.ask"
+            [batch]="question.batch"
+          />
+        } @else {
+          {{ of().figure }}
+        }
+      </span>
     </div>
     <svg
       viewBox="0 0 300 26"
@@ -89,6 +105,8 @@ export interface GaugeFigures {
 })
 export class Gauge {
   readonly of = input.required<GaugeFigures>();
+  /** What the figure is asked why with; without it, it can't be. */
+  readonly why = input<WhyQuestion | undefined>();
 
   private readonly pxPer = computed(() => 300 / this.of().most);
 

@@ -7,6 +7,7 @@ import type { BatchView } from '../cooking/batch-view';
 import type { Answer } from '../services/api';
 import { Batches, type OpenBatch } from '../services/batches';
 import { namer, stopNamer, type NameOf } from '@tureen/core/messages';
+import type { BatchAsked } from '../services/why-asked';
 import { isNarrow } from '../services/narrow';
 import { pictureOf, type Picture } from '../parts/ribbon/picture';
 
@@ -17,6 +18,8 @@ export interface WatchedBatch {
   readonly view: Signal<BatchView | undefined>;
   readonly units: Signal<UnitSystem>;
   readonly nameOf: Signal<NameOf>;
+  /** The batch as it stands, to ask why of a figure. */
+  readonly asked: Signal<BatchAsked | undefined>;
   /** Its ribbon at a height, px: what was planned under what really happened, and where the cook stands if that is shown. */
   readonly drawn: (how: {
     readonly height: number;
@@ -70,6 +73,10 @@ export function watchBatch(batchId: Signal<string>): WatchedBatch {
     trouble: computed(() => {
       const one = answer();
       return one?.ok === false ? one.refusal.sentence : undefined;
+    }),
+    asked: computed(() => {
+      const own = open();
+      return own === undefined ? undefined : { snapshot: own.snapshot, entries: own.entries, nameOf: nameOf() };
     }),
     units: computed(() => view()?.kit.units ?? 'metric'),
     drawn: ({ here, folded, ...how }) =>

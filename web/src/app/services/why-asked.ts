@@ -1,5 +1,7 @@
 import { Injectable, signal } from '@angular/core';
-import type { Ask } from '@tureen/core/plan';
+import type { KeptEntry } from '@tureen/core/batch';
+import type { NameOf } from '@tureen/core/messages';
+import type { Ask, Snapshot } from '@tureen/core/plan';
 import type { Soup } from '@tureen/core/soup';
 import type { Askable } from '@tureen/core/why';
 
@@ -15,6 +17,14 @@ export interface WhyQuestion {
   /** The plan's ask; undefined for the soup as written. */
   readonly ask: Ask | undefined;
   readonly figure: Askable | PulledRow;
+  /** A batch as it stands, where the figure is of one: what really happened, with the names that its lines go by. */
+  readonly batch?: BatchAsked | undefined;
+}
+
+export interface BatchAsked {
+  readonly snapshot: Snapshot;
+  readonly entries: readonly KeptEntry[];
+  readonly nameOf: NameOf;
 }
 
 /** Which figure was asked why: any figure asks, the shell answers in its drawer. */

@@ -29,8 +29,13 @@ const TITLES: Readonly<Record<Why['figure'], string>> = {
   rounds: 'Rounds of the oven',
   jugs: 'Jugs to blend',
   contains: 'Allergens',
+  grain: 'Coarsest grain',
+  heat: 'How hot it goes out',
   pull: 'To take from the shelves',
 };
+
+/** Figures that go on from step to step. */
+const IN_ORDER: ReadonlySet<Why['figure']> = new Set(['heat', 'grain', 'minutes']);
 
 const KINDS: Readonly<Partial<Record<NonNullable<Part['kind']>, string>>> = {
   ingredient: '',
@@ -138,7 +143,13 @@ export class WhySheet {
   private readonly stocked = toSignal(this.cooking.stocked$);
   protected readonly why = toSignal(
     combineLatest([toObservable(this.question), this.cooking.stocked$]).pipe(
-      switchMap(([{ soup, ask, figure }]) => from(this.cooking.thread.why(soup, ask, figure))),
+      switchMap(([{ soup, ask, figure, batch }]) =>
+        from(
+          batch !== undefined && typeof figure === 'string'
+            ? this.cooking.thread.whyOf(batch.snapshot, batch.entries, figure)
+            : this.cooking.thread.why(soup, ask, figure),
+        ),
+      ),
     ),
   );
   private readonly units = computed((): UnitSystem => this.stocked()?.kit?.units ?? 'metric');
@@ -154,7 +165,12 @@ export class WhySheet {
   protected readonly unit = computed(() => {
     const why = this.why();
     if (why === undefined) return '';
-    return why.unit === 'kg' || why.unit === 'g' || why.unit === 'min' || why.unit === 'money'
+    return why.unit === '°C' ||
+      why.unit === 'mm' ||
+      why.unit === 'kg' ||
+      why.unit === 'g' ||
+      why.unit === 'min' ||
+      why.unit === 'money'
       ? ''
       : why.figure === 'body'
         ? 'share of ln'
@@ -163,18 +179,25 @@ export class WhySheet {
   protected readonly parts = computed(() => {
     const why = this.why();
     if (why === undefined) return [];
-    const { soup } = this.question();
-    const nameOf = namer(soup, this.stocked()?.rows ?? []);
+    const { soup, batch } = this.question();
+    const nameOf = batch?.nameOf ?? namer(soup, this.stocked()?.rows ?? []);
     const steps = new Map(walk(soup.root).map(({ step }) => [step.id, step]));
-    return [...why.parts]
-      .sort((a, b) => Math.abs(b.value) - Math.abs(a.value))
+    // What goes on from step to step is told in that order, the rest by size.
+    const told = IN_ORDER.has(why.figure) ? why.parts : [...why.parts].sort((a, b) => Math.abs(b.value) - Math.abs(a.value));
+    return told
+      .filter((part) => why.unit !== '°C' || Math.abs(part.value) >= 0.5)
       .map((part) => {
         const step = steps.get(part.id);
         return {
           name:
             part.of === 'step' && step !== undefined ? stepSentence(step, nameOf) : part.of === 'line' ? nameOf(part.id) : part.id,
           kind: part.note ?? (part.kind === undefined ? '' : (KINDS[part.kind] ?? '')),
-          value: why.figure === 'contains' ? mass(part.value, this.units()) : this.shown(why, part.value),
+          value:
+            why.unit === '°C' && part.of === 'step'
+              ? `${part.value > 0 ? '+' : '−'}${Math.abs(part.value).toFixed(0)} °C`
+              : why.figure === 'contains'
+                ? mass(part.value, this.units())
+                : this.shown(why, part.value),
         };
       });
   });
@@ -182,6 +205,7 @@ export class WhySheet {
   private shown({ unit, figure }: Why, value: number): string {
     if (unit === 'kg') return mass(value, this.units());
     if (unit === 'g') return mass(value / 1000, this.units());
+    if (unit === '°C') return `${value.toFixed(0)} °C`;
     if (unit === '' || unit === 'allergens') return value.toFixed(0);
     if (unit === 'min') return showMinutes(value);
     if (unit === 'money') return money(value, this.currency());

@@ -25,6 +25,8 @@ import { RibbonPicture } from '../../parts/ribbon/ribbon';
 import { Figure } from '../../parts/why/figure';
 import { Soups } from '../../services/soups';
 import { onKeys } from '../../shell/keys';
+import type { Askable } from '@tureen/core/why';
+import type { WhyQuestion } from '../../services/why-asked';
 import { factRows, mass } from '../figures';
 import { saveAs } from '../save-as';
 import { stationsOf } from '../stations';
@@ -151,6 +153,11 @@ export class Card {
     const soup = this.soup();
     return view === undefined || soup === undefined ? [] : targetsOf(soup, view);
   });
+  protected whyOf(figure: Askable): WhyQuestion | undefined {
+    const soup = this.soup();
+    return soup === undefined ? undefined : { soup, ask: undefined, figure };
+  }
+
   /** Bowls that the amounts really make, where these are not the bowls that the soup says it is written for. */
   protected readonly comesTo = computed(() => {
     const bowls = Math.round((this.view()?.figures.bowls ?? 0) * 10) / 10;

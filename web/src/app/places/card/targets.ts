@@ -1,5 +1,6 @@
 import { SPOON_WORDS, bodyWord, grainWord } from '@tureen/core/body';
 import { walk, type Soup } from '@tureen/core/soup';
+import type { Askable } from '@tureen/core/why';
 import type { PlanView } from '../../cooking/views';
 
 /** A gauge of a finished soup: the band wanted and where it stands, on the gauge's own scale. */
@@ -11,6 +12,8 @@ export interface TargetGauge {
   readonly low: number;
   readonly high: number;
   readonly most: number;
+  /** What it can be asked why of. */
+  readonly why: Askable;
 }
 
 /** Salt is tasted to about this, % (kitchen default); hot soup goes out from 60 °C (kitchen default), cold soup below 8. */
@@ -37,6 +40,7 @@ export function targetsOf(soup: Soup, view: Pick<PlanView, 'figures' | 'grainM' 
   if (season?.op === 'season') {
     gauges.push({
       name: 'Salt',
+      why: 'salt',
       figure: `${figures.saltPct.toFixed(2)} %`,
       wanted: `wanted ${season.saltPct.toFixed(2)} %`,
       value: figures.saltPct,
@@ -58,6 +62,7 @@ export function targetsOf(soup: Soup, view: Pick<PlanView, 'figures' | 'grainM' 
     const usual = [SPOON_WORDS[2].bodyMPas, SPOON_WORDS[4].bodyMPas];
     gauges.push({
       name: 'Body',
+      why: 'body',
       figure: `${figures.bodyMPas.toFixed(0)} mPa·s, ${bodyWord(figures.bodyMPas)}`,
       wanted: to === undefined ? 'no target set; the band is what is usual' : `wanted ${to.toFixed(0)} mPa·s, ${bodyWord(to)}`,
       value: bodyScale(figures.bodyMPas),
@@ -70,6 +75,7 @@ export function targetsOf(soup: Soup, view: Pick<PlanView, 'figures' | 'grainM' 
     const mm = grainM * 1000;
     gauges.push({
       name: 'Grain',
+      why: 'grain',
       figure: `${mm.toFixed(mm < 1 ? 2 : 1)} mm, ${grainWord(grainM)}`,
       wanted: 'smooth is below 0.8 mm',
       value: Math.min(GRAIN_MOST_MM, mm),
@@ -86,6 +92,7 @@ export function targetsOf(soup: Soup, view: Pick<PlanView, 'figures' | 'grainM' 
     const to = target.by === 'gPerBowl' ? target.value : target.by === 'pct' ? (target.value / 100) * bowlG : creamG;
     gauges.push({
       name: 'Cream',
+      why: 'cream',
       figure: `${creamG.toFixed(0)} g a bowl`,
       wanted: target.by === 'written' ? 'as its line says' : `wanted ${to.toFixed(0)} g`,
       value: creamG,
@@ -96,6 +103,7 @@ export function targetsOf(soup: Soup, view: Pick<PlanView, 'figures' | 'grainM' 
   }
   gauges.push({
     name: 'Bowl',
+    why: 'yield',
     figure: `${(figures.facts?.massG ?? 0).toFixed(0)} g`,
     wanted: `wanted ${soup.writtenFor.bowlG.toFixed(0)} g`,
     value: figures.facts?.massG ?? 0,
@@ -106,6 +114,7 @@ export function targetsOf(soup: Soup, view: Pick<PlanView, 'figures' | 'grainM' 
   const warm = soup.served === 'hot' ? HOT : COLD;
   gauges.push({
     name: 'Into the bowl',
+    why: 'heat',
     figure: `${dishedC.toFixed(0)} °C`,
     wanted: `wanted ${String(warm.low)} to ${String(warm.high)} °C`,
     value: Math.max(0, dishedC),

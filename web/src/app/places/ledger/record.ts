@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import { Figure } from '../../parts/why/figure';
 import { RibbonPicture } from '../../parts/ribbon/ribbon';
 import { deedText } from '../deed-text';
 import { day, factRows, mass, money, timeOfDay } from '../figures';
@@ -10,7 +11,7 @@ import { watchBatch } from '../watched-batch';
 @Component({
   selector: 'tt-record',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RibbonPicture, RouterLink, WriteBackList],
+  imports: [Figure, RibbonPicture, RouterLink, WriteBackList],
   templateUrl: './record.html',
   styleUrl: './record.less',
 })
@@ -22,6 +23,7 @@ export class Record {
   protected readonly view = this.watched.view;
   protected readonly units = this.watched.units;
   protected readonly nameOf = this.watched.nameOf;
+  protected readonly asked = this.watched.asked;
   protected readonly ribbon = this.watched.drawn({ height: 190 });
   protected readonly batch = computed(() => this.watched.open()?.batch);
   protected readonly when = computed(() => {

@@ -1,5 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
 import { Gauge } from '../../parts/gauge';
+import { Figure } from '../../parts/why/figure';
+import type { Askable } from '@tureen/core/why';
+import type { WhyQuestion } from '../../services/why-asked';
 import { bowlRows, gaugesOf } from './gauges';
 import { Hand } from './hand';
 import { bodyGauge, saltLines, type LandingLine } from './landing';
@@ -11,11 +14,11 @@ const SALTED_AT: ReadonlySet<string> = new Set(['season', 'tune', 'cream', 'simm
 @Component({
   selector: 'tt-gauges-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Gauge],
+  imports: [Figure, Gauge],
   template: `
     <section class="gauges" aria-label="Gauges">
       @for (gauge of gauges(); track gauge.name) {
-        <tt-gauge [of]="gauge" />
+        <tt-gauge [of]="gauge" [why]="asked(gauge.why)" />
         @for (way of gauge.name === 'Salt' ? salt() : []; track way.key) {
           <button type="button" class="press way" (click)="land.emit(way)">
             {{ way.text }} <span class="soft">{{ way.also }}</span>
@@ -23,7 +26,7 @@ const SALTED_AT: ReadonlySet<string> = new Set(['season', 'tune', 'cream', 'simm
         }
       }
       @if (body(); as own) {
-        <tt-gauge [of]="own.gauge" />
+        <tt-gauge [of]="own.gauge" [why]="asked('body')" />
         @if (own.says !== '') {
           <p class="soft">{{ own.says }}</p>
         }
@@ -51,7 +54,13 @@ const SALTED_AT: ReadonlySet<string> = new Set(['season', 'tune', 'cream', 'simm
       <dl class="facts">
         @for (row of bowl(); track row.name) {
           <dt>{{ row.name }}</dt>
-          <dd>{{ row.value }}</dd>
+          <dd>
+            @if (row.figure && asked(row.figure); as question) {
+              <tt-figure [figure]="question.figure" [value]="row.value" [soup]="question.soup" [batch]="question.batch" />
+            } @else {
+              {{ row.value }}
+            }
+          </dd>
         }
       </dl>
     </section>
@@ -80,4 +89,11 @@ export class GaugesPanel {
     const view = this.hand.view();
     return view === undefined ? [] : bowlRows(view);
   });
+
+  /** A figure of the batch as it stands, for whoever asks why it is what it is. */
+  protected asked(figure: Askable): WhyQuestion | undefined {
+    const batch = this.hand.watched.asked();
+    const soup = this.hand.view()?.soup;
+    return batch === undefined || soup === undefined ? undefined : { soup, ask: undefined, figure, batch };
+  }
 }

@@ -1,5 +1,6 @@
 import type { UnitSystem } from '@tureen/core/units';
 import type { BatchView } from '../../cooking/batch-view';
+import type { Askable } from '@tureen/core/why';
 import type { GaugeFigures } from '../../parts/gauge';
 import { mass, type FactRow } from '../figures';
 
@@ -11,13 +12,19 @@ const SALT_SHOWN_TO_PCT = 1.4;
 export const NINETY = 1.645;
 const CREAM_SHOWN_TO_SHARE = 1.4;
 
+/** A gauge at the stove with what it can be asked why of. */
+export interface StoveGauge extends GaugeFigures {
+  readonly why: Askable;
+}
+
 /** The gauges that this soup needs, in the order of tasting; none for what it does not have. */
-export function gaugesOf(view: BatchView, units: UnitSystem): GaugeFigures[] {
-  const gauges: GaugeFigures[] = [];
+export function gaugesOf(view: BatchView, units: UnitSystem): StoveGauge[] {
+  const gauges: StoveGauge[] = [];
   const target = view.saltTargetPct;
   if (target !== undefined) {
     gauges.push({
       name: 'Salt',
+      why: 'salt',
       figure: `${view.saltPct.toFixed(2)} %`,
       wanted: `${target.toFixed(2)} % of the finished soup`,
       value: view.saltPct,
@@ -33,6 +40,7 @@ export function gaugesOf(view: BatchView, units: UnitSystem): GaugeFigures[] {
     const wantedKg = view.creamKg + view.creamToGoKg;
     gauges.push({
       name: 'Cream',
+      why: 'cream',
       figure: mass(view.creamKg, units),
       wanted: `${mass(view.creamToGoKg, units)} still wanted of ${mass(wantedKg, units)}`,
       value: view.creamKg,
@@ -49,11 +57,11 @@ export function bowlRows(view: BatchView): FactRow[] {
   const { facts, bowls } = view.forecast;
   if (facts === undefined) return [];
   return [
-    { name: 'bowls', value: `${bowls.toFixed(0)} of ${facts.massG.toFixed(0)} g` },
-    { name: 'salt', value: `${facts.saltG.toFixed(1)} g` },
-    { name: 'sodium', value: `${facts.sodiumMg.toFixed(0)} mg` },
-    ...(view.hasCream ? [{ name: 'cream', value: `${facts.creamG.toFixed(0)} g` }] : []),
-    { name: 'fat', value: `${facts.fatG.toFixed(1)} g` },
-    { name: 'energy', value: `${facts.energyKcal.toFixed(0)} kcal` },
+    { name: 'bowls', value: `${bowls.toFixed(0)} of ${facts.massG.toFixed(0)} g`, figure: 'bowls' },
+    { name: 'salt', value: `${facts.saltG.toFixed(1)} g`, figure: 'salt' },
+    { name: 'sodium', value: `${facts.sodiumMg.toFixed(0)} mg`, figure: 'sodium' },
+    ...(view.hasCream ? [{ name: 'cream', value: `${facts.creamG.toFixed(0)} g`, figure: 'cream' as const }] : []),
+    { name: 'fat', value: `${facts.fatG.toFixed(1)} g`, figure: 'fat' },
+    { name: 'energy', value: `${facts.energyKcal.toFixed(0)} kcal`, figure: 'energy' },
   ];
 }

@@ -1,5 +1,8 @@
+import { TestBed } from '@angular/core/testing';
 import type { Deed } from '@tureen/core/batch';
 import { handAt, rest, show, StoveInMemory } from '../../../../spec/stove-in-memory';
+import { CookingThread } from '../../cooking/thread';
+import { WhyAsked } from '../../services/why-asked';
 import { DishPanel } from './dish-panel';
 import { FinishPanel } from './finish-panel';
 import { GaugesPanel } from './gauges-panel';
@@ -209,6 +212,24 @@ describe('beside the step', () => {
     );
     expect(names[0]).toMatch(/^Salt/);
     expect(names.length).toBe(stove.steps.some(({ op }) => op === 'cream') ? 3 : 2);
+  });
+
+  it('a figure of the batch is asked why, and is told from what really happened', async () => {
+    await at('celeriac-leek-apple', 'season');
+    stove.did({ kind: 'added', stepId: 'season', line: 'salt', kg: 0.05 });
+    const gauges = await show(GaugesPanel);
+    const salt = gauges.buttons().find((name) => name.endsWith('%, salt: why?'));
+    expect(salt).toBeDefined();
+    await gauges.press(salt!);
+    const question = TestBed.inject(WhyAsked).question()!;
+    expect(question.figure).toBe('salt');
+    const { snapshot, entries, nameOf } = question.batch!;
+    const why = new CookingThread().whyOf(snapshot, entries, 'salt');
+    const byHand = why.parts.find(({ id, kind }) => id === 'salt' && kind === 'ingredient')!;
+    // Fifty grams by hand and what is still wanted by the plan.
+    expect(byHand.value).toBeGreaterThan(50);
+    expect(nameOf('salt')).toBe('fine salt');
+    expect(why.parts.reduce((sum, { value }) => sum + value, 0)).toBeCloseTo(why.value, 6);
   });
 
   it('a way to land fills the hand, first pour at two thirds', async () => {

@@ -14,13 +14,22 @@ export async function begin(page: Page, url: string, soup = 'celeriac-leek-apple
   return page.url().split('/').at(-1) ?? '';
 }
 
-/** Steps are done one by one, by key, until the step in hand reads as wanted. */
-export async function until(page: Page, wanted: RegExp): Promise<void> {
+async function byKey(page: Page): Promise<void> {
+  await letGo(page);
+  await page.keyboard.press('Enter');
+}
+
+/** The step's main button by a finger. */
+export async function byTouch(page: Page): Promise<void> {
+  await page.getByRole('button', { name: /^Done/ }).tap();
+}
+
+/** Steps are done one by one, by key or as is said, until the step in hand reads as wanted. */
+export async function until(page: Page, wanted: RegExp, done = byKey): Promise<void> {
   for (let n = 0; n < 24; n++) {
     const now = (await title(page).textContent()) ?? '';
     if (wanted.test(now)) return;
-    await letGo(page);
-    await page.keyboard.press('Enter');
+    await done(page);
     await expect(title(page)).not.toHaveText(now);
   }
   throw new Error(`No step reads ${String(wanted)}.`);

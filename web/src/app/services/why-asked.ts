@@ -17,10 +17,11 @@ export interface WhyQuestion {
   /** The plan's ask; undefined for the soup as written. */
   readonly ask: Ask | undefined;
   readonly figure: Askable | PulledRow;
-  /** A batch as it stands, where the figure is of one: what really happened, with the names that its lines go by. */
-  readonly batch?: BatchAsked | undefined;
+  /** A batch as it stands when it is asked, where the figure is of one. */
+  readonly batch?: (() => BatchAsked | undefined) | undefined;
 }
 
+/** What really happened, with the names that its lines go by. */
 export interface BatchAsked {
   readonly snapshot: Snapshot;
   readonly entries: readonly KeptEntry[];

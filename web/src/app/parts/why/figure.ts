@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { Ask } from '@tureen/core/plan';
 import type { Soup } from '@tureen/core/soup';
-import { WhyAsked, type BatchAsked, type WhyQuestion } from '../../services/why-asked';
+import { WhyAsked, type WhyQuestion } from '../../services/why-asked';
 
 /** A figure that can be asked why: pressed, it opens to what it is made of. */
 @Component({
@@ -35,14 +35,13 @@ export class Figure {
   readonly figure = input.required<WhyQuestion['figure']>();
   readonly soup = input.required<Soup>();
   readonly ask = input<Ask | undefined>();
-  readonly batch = input<BatchAsked | undefined>();
+  readonly batch = input<WhyQuestion['batch']>();
   protected readonly of = computed(() => {
     const figure = this.figure();
     return typeof figure === 'string' ? figure : figure.name;
   });
-  private readonly question = computed(() => ({ soup: this.soup(), ask: this.ask(), figure: this.figure(), batch: this.batch() }));
 
   protected open(): void {
-    this.asked.question.set(this.question());
+    this.asked.question.set({ soup: this.soup(), ask: this.ask(), figure: this.figure(), batch: this.batch() });
   }
 }

@@ -141,9 +141,11 @@ export class WhySheet {
   readonly question = input.required<WhyQuestion>();
   private readonly cooking = inject(Cooking);
   private readonly stocked = toSignal(this.cooking.stocked$);
+  /** Followed live: a ladle poured while it stands open changes it. */
+  private readonly batch = computed(() => this.question().batch?.());
   protected readonly why = toSignal(
-    combineLatest([toObservable(this.question), this.cooking.stocked$]).pipe(
-      switchMap(([{ soup, ask, figure, batch }]) =>
+    combineLatest([toObservable(this.question), toObservable(this.batch), this.cooking.stocked$]).pipe(
+      switchMap(([{ soup, ask, figure }, batch]) =>
         from(
           batch !== undefined && typeof figure === 'string'
             ? this.cooking.thread.whyOf(batch.snapshot, batch.entries, figure)
@@ -179,8 +181,8 @@ export class WhySheet {
   protected readonly parts = computed(() => {
     const why = this.why();
     if (why === undefined) return [];
-    const { soup, batch } = this.question();
-    const nameOf = batch?.nameOf ?? namer(soup, this.stocked()?.rows ?? []);
+    const { soup } = this.question();
+    const nameOf = this.batch()?.nameOf ?? namer(soup, this.stocked()?.rows ?? []);
     const steps = new Map(walk(soup.root).map(({ step }) => [step.id, step]));
     // What goes on from step to step is told in that order, the rest by size.
     const told = IN_ORDER.has(why.figure) ? why.parts : [...why.parts].sort((a, b) => Math.abs(b.value) - Math.abs(a.value));

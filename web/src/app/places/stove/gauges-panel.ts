@@ -90,10 +90,9 @@ export class GaugesPanel {
     return view === undefined ? [] : bowlRows(view);
   });
 
-  /** A figure of the batch as it stands, for whoever asks why it is what it is. */
+  /** A figure of the batch, for whoever asks why it is what it is. */
   protected asked(figure: Askable): WhyQuestion | undefined {
-    const batch = this.hand.watched.asked();
     const soup = this.hand.view()?.soup;
-    return batch === undefined || soup === undefined ? undefined : { soup, ask: undefined, figure, batch };
+    return soup === undefined ? undefined : { soup, ask: undefined, figure, batch: this.hand.watched.asked };
   }
 }

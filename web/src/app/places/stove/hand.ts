@@ -22,6 +22,8 @@ import { remindedOf } from './reminders';
 const SECOND_MS = 1000;
 const MINUTE_MS = 60_000;
 const SHOWN_MS = 3000;
+/** An entry is said within so long, whatever the sums take. */
+const SAID_WITHIN_MS = 60;
 
 /** The batch under the hand: which step it is at, what it enters, and what that changed. One for every stove. */
 @Injectable()
@@ -41,6 +43,7 @@ export class Hand {
   readonly effect = signal('');
   private before: BatchView | undefined;
   private fade: ReturnType<typeof setTimeout> | undefined;
+  private speaking: { readonly speak: () => void; readonly timer: ReturnType<typeof setTimeout> } | undefined;
 
   /** A step that the cook took in hand beside the plan's next, as long as it can be worked at. */
   private readonly picked = signal<string | undefined>(undefined);
@@ -147,6 +150,7 @@ export class Hand {
       if (view === undefined || before === undefined || view === before) return;
       this.before = undefined;
       untracked(() => {
+        this.speaking?.speak();
         this.effect.set(effectBetween(before, view, this.units()));
       });
       clearTimeout(this.fade);
@@ -161,8 +165,22 @@ export class Hand {
     if (open === undefined) return;
     this.before = this.view();
     this.effect.set('');
-    this.said.set(said);
+    this.say(said);
     void this.batches.enter(open, deed);
+  }
+
+  /**
+   * Says what was entered together with the figures that it changed, so that the screen is drawn once; by itself where those
+   * take longer.
+   */
+  private say(said: string): void {
+    clearTimeout(this.speaking?.timer);
+    const speak = (): void => {
+      clearTimeout(this.speaking?.timer);
+      this.speaking = undefined;
+      this.said.set(said);
+    };
+    this.speaking = { speak, timer: setTimeout(speak, SAID_WITHIN_MS) };
   }
 
   take(stepId: string): void {

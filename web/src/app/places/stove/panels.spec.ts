@@ -223,7 +223,7 @@ describe('beside the step', () => {
     await gauges.press(salt!);
     const question = TestBed.inject(WhyAsked).question()!;
     expect(question.figure).toBe('salt');
-    const { snapshot, entries, nameOf } = question.batch!;
+    const { snapshot, entries, nameOf } = question.batch!()!;
     const why = new CookingThread().whyOf(snapshot, entries, 'salt');
     const byHand = why.parts.find(({ id, kind }) => id === 'salt' && kind === 'ingredient')!;
     // Fifty grams by hand and what is still wanted by the plan.

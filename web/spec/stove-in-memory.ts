@@ -96,6 +96,11 @@ export class StoveInMemory {
     this.did(...this.steps.slice(0, at).map(({ id }): Deed => ({ kind: 'done', stepId: id })));
   }
 
+  /** Entries as they were kept. */
+  get kept(): readonly KeptEntry[] {
+    return this.entries.value;
+  }
+
   get deeds(): readonly Deed[] {
     return this.entries.value.map(({ deed }) => deed);
   }

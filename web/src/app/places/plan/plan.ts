@@ -3,11 +3,10 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { brimM3, type Kit } from '@tureen/core/kit';
-import { cautionSentence, hurts, namer, planErrorSentence, STANDING_LINE, stopNamer } from '@tureen/core/messages';
-import { LEAST_BOWL_G, MOST_BOWLS, MOST_BOWL_G, type NotScaling } from '@tureen/core/plan';
+import { namer, planErrorSentence, STANDING_LINE, stopNamer } from '@tureen/core/messages';
+import { LEAST_BOWL_G, MOST_BOWLS, MOST_BOWL_G } from '@tureen/core/plan';
 import { varied } from '@tureen/core/soup';
 import { showMinutes, showVolume } from '@tureen/core/units';
-import type { Askable } from '@tureen/core/why';
 import type { KeptPlan } from '@tureen/server/api';
 import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { NzSelectModule } from 'ng-zorro-antd/select';
@@ -31,18 +30,10 @@ import { OddsLook } from './odds-look';
 import { PullList } from './pull-list';
 import { SideBySide } from './side-by-side';
 import { StationLook } from './station-look';
+import { cautionRows, containsText, dietsText, isAbsurd, oddRows, waysOut } from './told';
 
 const KEYSTROKE_MS = 60;
 const RIBBON_PX = 170;
-/** What of the panel can be asked why, by the figure that answers. */
-const ODD_WHY: Readonly<Partial<Record<NotScaling['what'], Askable>>> = {
-  'poured stock': 'stock',
-  'boil-off': 'steam',
-  'minutes to the boil': 'boil',
-  'oven trays': 'trays',
-  'oven rounds': 'rounds',
-  jugs: 'jugs',
-};
 /** Round numbers of bowls, one touch each. */
 const ROUND = [10, 20, 40, 60, 80, 120] as const;
 
@@ -219,29 +210,8 @@ export class PlanPlace {
     const error = this.error();
     return error === undefined ? '' : planErrorSentence(error);
   });
-  /** What would make an impossible plan possible, as buttons. */
-  protected readonly ways = computed((): { text: string; wanted: Partial<Wanted> }[] => {
-    const error = this.error();
-    if (error?.code === 'TOO_FEW_FOR_POT') {
-      return [{ text: `Make ${String(error.leastBowls)} bowls`, wanted: { by: 'bowls', amount: error.leastBowls } }];
-    }
-    if (error?.code !== 'DOES_NOT_FIT') return [];
-    return [
-      ...error.pots.map(({ name, potId }) => ({ text: `Take the ${name.toLowerCase()}`, wanted: { potId } })),
-      ...(error.bowlsThatFit > 0
-        ? [{ text: `Make ${String(error.bowlsThatFit)} bowls here`, wanted: { by: 'bowls' as const, amount: error.bowlsThatFit } }]
-        : []),
-    ];
-  });
-  protected readonly isAbsurd = computed(() => {
-    const { by, amount, bowlG } = this.wanted();
-    const needsAmount = by !== 'pot' && amount !== null && !(amount > 0);
-    return (
-      needsAmount ||
-      (bowlG !== null && !(bowlG >= LEAST_BOWL_G && bowlG <= MOST_BOWL_G)) ||
-      (by === 'bowls' && (amount ?? 0) > MOST_BOWLS)
-    );
-  });
+  protected readonly ways = computed(() => waysOut(this.error()));
+  protected readonly isAbsurd = computed(() => isAbsurd(this.wanted()));
 
   protected readonly nameOf = computed(() => {
     const soup = this.view()?.soup ?? this.soup();
@@ -261,22 +231,8 @@ export class PlanPlace {
       strip: this.narrow() ? 'narrow' : undefined,
     });
   });
-  protected readonly odd = computed(() =>
-    (this.view()?.notScaling ?? []).map((row) => ({
-      what: row.what === 'vegetables' ? 'vegetables, the factor' : row.what,
-      value: this.oddValue(row),
-      figure: ODD_WHY[row.what],
-      factor: row.written > 0 ? `× ${(row.now / row.written).toFixed(1)}` : '',
-    })),
-  );
-  protected readonly cautions = computed(() => {
-    const seen = new Set<string>();
-    return (this.view()?.cautions ?? []).flatMap(({ caution }) => {
-      if (seen.has(caution.code)) return [];
-      seen.add(caution.code);
-      return [{ text: cautionSentence(caution, this.nameOf()), hurts: hurts(caution) }];
-    });
-  });
+  protected readonly odd = computed(() => oddRows(this.view()?.notScaling ?? [], this.units()));
+  protected readonly cautions = computed(() => cautionRows(this.view()?.cautions ?? [], this.nameOf()));
 
   protected readonly cooked = computed(() => mass(this.view()?.figures.cookedKg ?? 0, this.units()) + ' cooked');
   protected readonly minutes = computed(() => showMinutes(this.view()?.figures.minutes ?? 0));
@@ -287,14 +243,8 @@ export class PlanPlace {
     const { bowls } = view.figures;
     return `${bowls.toFixed(0)} bowls of ${view.ask.bowlG.toFixed(0)} g in the ${view.vessel.name.toLowerCase()}: ${this.cooked()}, ${this.minutes()} from the first knife. Printed ${day(Date.now())}.`;
   });
-  protected readonly contains = computed(() => {
-    const allergens = this.view()?.figures.facts?.allergens ?? [];
-    return allergens.length === 0 ? 'none of the 14 allergens' : allergens.join(', ');
-  });
-  protected readonly diets = computed(() => {
-    const diets = this.view()?.figures.facts?.diets;
-    return diets?.vegan === true ? 'Vegan.' : diets?.vegetarian === true ? 'Vegetarian.' : 'Neither vegan nor vegetarian.';
-  });
+  protected readonly contains = computed(() => containsText(this.view()?.figures.facts));
+  protected readonly diets = computed(() => dietsText(this.view()?.figures.facts));
 
   protected readonly ticks = linkedSignal<ReadonlySet<string>>(() => new Set(this.keptPlan()?.ticks ?? []));
   protected readonly bowlPrice = linkedSignal<number | null>(() => this.keptPlan()?.bowlPrice ?? null);
@@ -322,12 +272,6 @@ export class PlanPlace {
         ]),
       ),
     });
-  }
-
-  private oddValue({ what, unit, now }: NotScaling): string {
-    if (what === 'vegetables') return '';
-    if (unit === 'kg') return mass(now, this.units());
-    return unit === 'min' ? showMinutes(now) : now.toFixed(0);
   }
 
   protected want(change: Partial<Wanted>): void {

@@ -2,7 +2,7 @@ import { inject, Injectable } from '@angular/core';
 import type { OnShelf } from '@tureen/server/api';
 import { combineLatest, Observable, shareReplay, switchMap } from 'rxjs';
 import { Cooking } from '../cooking/cooking';
-import type { ShelfFacts } from '../cooking/thread';
+import type { ShelfFacts } from '../cooking/answers';
 import { Soups } from './soups';
 
 /** Soups that are fetched and worked out at a time; the first of them are those seen first. */

@@ -4,7 +4,7 @@ import type { LineReading } from '@tureen/core/amounts';
 import type { Soup } from '@tureen/core/soup';
 import { Cooking } from '../../cooking/cooking';
 import { keepAlike } from '../alike';
-import type { EditView, TypedView } from '../../cooking/thread';
+import type { EditView, TypedView } from '../../cooking/answers';
 
 /** What is typed in a line and not understood yet: it is kept in its field and marked, and the soup stays as it was. */
 export interface Unread {

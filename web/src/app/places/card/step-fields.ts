@@ -4,7 +4,7 @@ import type { IngredientRow } from '@tureen/core/larder';
 import { assumedWords, problemSentence, readingSentence, stepName, type NameOf } from '@tureen/core/messages';
 import { linesOf, walk, type Soup, type SoupProblem, type SoupStep } from '@tureen/core/soup';
 import type { UnitSystem } from '@tureen/core/units';
-import type { EditView } from '../../cooking/thread';
+import type { EditView } from '../../cooking/answers';
 import { mass } from '../figures';
 import { NEW_LINE, type Unread } from './editing';
 import { settingsOf, type NumberSetting, type Setting } from './settings';

@@ -9,7 +9,7 @@ import { showMinutes } from '@tureen/core/units';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { combineLatest, debounceTime, from, map, of, switchMap } from 'rxjs';
 import { Cooking } from '../../cooking/cooking';
-import type { Answers, UnderstoodLine } from '../../cooking/thread';
+import type { Answers, UnderstoodLine } from '../../cooking/answers';
 import { RibbonPicture } from '../../parts/ribbon/ribbon';
 import { Soups } from '../../services/soups';
 import { onKeys } from '../../shell/keys';

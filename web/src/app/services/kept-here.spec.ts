@@ -1,0 +1,171 @@
+import { provideZonelessChangeDetection } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import type { KeptEntry } from '@tureen/core/batch';
+import type { KeptBatch } from '@tureen/server/api';
+import { openDB } from 'idb';
+import { BehaviorSubject, lastValueFrom, of } from 'rxjs';
+import { Batches } from './batches';
+import { Copies } from './copies';
+import { newId } from './device';
+import { Live } from './live';
+import { Photos, photoUrl } from './photos';
+import { clockText, Timers } from './timers';
+
+/** A small picture, as a camera would give it. */
+async function picture(colour: string, width = 1600, height = 900): Promise<File> {
+  const canvas = document.createElement('canvas');
+  canvas.width = width;
+  canvas.height = height;
+  const context = canvas.getContext('2d')!;
+  context.fillStyle = colour;
+  context.fillRect(0, 0, width, height);
+  const blob = await new Promise<Blob | null>((resolve) => {
+    canvas.toBlob(resolve, 'image/png');
+  });
+  return new File([blob!], 'pan.png', { type: 'image/png' });
+}
+
+async function sha256(blob: Blob): Promise<string> {
+  const bytes = new Uint8Array(await crypto.subtle.digest('SHA-256', await blob.arrayBuffer()));
+  return [...bytes].map((byte) => byte.toString(16).padStart(2, '0')).join('');
+}
+
+async function emptied(name: string, store: string, version = 1): Promise<void> {
+  const db = await openDB(name, version, {
+    upgrade: (fresh) => {
+      fresh.createObjectStore(store, { keyPath: 'id' });
+    },
+  });
+  await db.clear(store);
+  db.close();
+}
+
+describe('photos', () => {
+  let open$: BehaviorSubject<boolean>;
+  let sent: Blob[];
+  let reply: () => Response | Promise<Response>;
+  let photos: Photos;
+
+  beforeEach(async () => {
+    await emptied('tidy-tureen-photos', 'unsent');
+    open$ = new BehaviorSubject(false);
+    sent = [];
+    spyOn(window, 'fetch').and.callFake((url, init) => {
+      if (url === '/api/photos') sent.push(init?.body as Blob);
+      return Promise.resolve(reply());
+    });
+    TestBed.configureTestingModule({
+      providers: [provideZonelessChangeDetection(), { provide: Live, useValue: { open$ } }],
+    });
+    photos = TestBed.inject(Photos);
+  });
+
+  const gone = (): Promise<Response> => Promise.reject(new TypeError('Failed to fetch'));
+  const taken = (): Response => new Response('{"id":"x"}', { status: 201 });
+
+  it('without a server is kept here under the hash of its bytes, made small; it goes out when the server is back', async () => {
+    reply = gone;
+    const answer = await photos.keep(await picture('#7a1236'));
+    expect(answer.ok).toBeTrue();
+    const id = answer.ok ? answer.value.id : '';
+    const blob = (await photos.unsent(id))!;
+    expect(await sha256(blob)).toBe(id);
+    expect(blob.type).toBe('image/jpeg');
+    const drawn = await createImageBitmap(blob);
+    expect([drawn.width, drawn.height]).toEqual([1280, 720]);
+    expect(photoUrl(id)).toBe(`/api/photos/${id}`);
+
+    reply = taken;
+    sent = [];
+    open$.next(true);
+    for (let n = 0; n < 50 && (await photos.unsent(id)) !== undefined; n++) await new Promise((resolve) => setTimeout(resolve, 20));
+    expect(await photos.unsent(id)).toBeUndefined();
+    expect(sent.length).toBe(1);
+    expect(await sha256(sent[0]!)).toBe(id);
+  });
+
+  it('one that the server will not have is told and not kept; what is no picture is not even sent', async () => {
+    reply = () => new Response('{"error":{"code":"NO_PHOTO","sentence":"That is no picture."}}', { status: 415 });
+    const refused = await photos.keep(await picture('#ffffff', 60, 40));
+    expect(refused.ok).toBeFalse();
+    expect(!refused.ok && refused.refusal.sentence).toBe('That is no picture.');
+    expect(!refused.ok && refused.reachable).toBeTrue();
+    sent = [];
+    const text = await photos.keep(new File(['<script>'], 'page.png', { type: 'image/png' }));
+    expect(!text.ok && text.refusal.sentence).toContain('page.png can’t be opened as a picture');
+    expect(sent).toEqual([]);
+    const db = await openDB('tidy-tureen-photos', 1);
+    expect(await db.count('unsent')).toBe(0);
+    db.close();
+  });
+});
+
+describe('copies of batches', () => {
+  beforeEach(async () => {
+    await emptied('tidy-tureen-copies', 'batches');
+    TestBed.configureTestingModule({ providers: [provideZonelessChangeDetection()] });
+  });
+
+  it('of a burst of ladles the last one is what is kept; nothing is known of a batch never looked at', async () => {
+    const copies = TestBed.inject(Copies);
+    const batch = (entries: number): KeptBatch =>
+      ({ id: 'b1', entries: Array.from({ length: entries }, () => ({ id: newId() })) }) as unknown as KeptBatch;
+    for (let n = 1; n <= 8; n++) copies.keep(batch(n));
+    expect(await copies.batch('b1')).toBeUndefined();
+    await new Promise((resolve) => setTimeout(resolve, 450));
+    expect((await copies.batch('b1'))?.entries.length).toBe(8);
+    expect(await copies.batch('b2')).toBeUndefined();
+  });
+});
+
+describe('timers of the kitchen', () => {
+  it('tell the time left, and over it with a plus', () => {
+    expect(clockText(90_000, 0)).toBe('1:30');
+    expect(clockText(3_725_000, 0)).toBe('1:02:05');
+    expect(clockText(0, 61_000)).toBe('+1:01');
+    expect(clockText(5_000, 5_000)).toBe('0:00');
+  });
+
+  it('are those of every batch that is open, the first to end first, without those that were heard', async () => {
+    const entry = (n: number, deed: KeptEntry['deed']): KeptEntry => ({
+      id: newId(),
+      shape: 1,
+      stamp: { counter: n, device: 'spec', seq: n },
+      atMs: 1000 * n,
+      who: '',
+      deed,
+      late: false,
+    });
+    const of1 = [
+      entry(1, { kind: 'timed', timer: 'a', name: 'Sweat', minutes: 10 }),
+      entry(2, { kind: 'timed', timer: 'b', name: 'Croutons', minutes: 7 }),
+      entry(3, { kind: 'longer', timer: 'b', minutes: 1 }),
+    ];
+    const of2 = [
+      entry(1, { kind: 'timed', timer: 'c', name: 'Roast', minutes: 3 }),
+      entry(2, { kind: 'timed', timer: 'd', name: 'Rest', minutes: 1 }),
+      entry(3, { kind: 'silenced', timer: 'd' }),
+    ];
+    const batches = {
+      batches$: of({
+        ok: true,
+        value: {
+          batches: [
+            { id: 'b1', soupName: 'Leek', closedAtMs: null },
+            { id: 'b2', soupName: 'Beetroot', closedAtMs: null },
+            { id: 'b3', soupName: 'Old', closedAtMs: 5 },
+          ],
+        },
+      }),
+      batch$: (id: string) => of({ ok: true, value: { entries: id === 'b1' ? of1 : id === 'b2' ? of2 : [] } }),
+    };
+    TestBed.configureTestingModule({ providers: [provideZonelessChangeDetection(), { provide: Batches, useValue: batches }] });
+    const timers = await lastValueFrom(TestBed.inject(Timers).timers$);
+    expect(timers.map(({ name, soupName }) => `${name} of ${soupName}`)).toEqual([
+      'Roast of Beetroot',
+      'Croutons of Leek',
+      'Sweat of Leek',
+    ]);
+    expect(timers.find(({ name }) => name === 'Croutons')?.endsAtMs).toBe(2000 + 8 * 60_000);
+  });
+});

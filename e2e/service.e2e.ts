@@ -5,87 +5,87 @@ import { expect, RealServer, test, watch } from './kitchen.js';
 test.describe('by touch, on a small tablet', () => {
   test.use({ hasTouch: true, viewport: { width: 1024, height: 768 } });
 
-test('jugs, a cup, shares, the staff and the cold: closed, told to the counter, and put back into the card', async ({
-  page,
-  server,
-}) => {
-  const quiet = watch(page);
-  const batchId = await begin(page, server.url, 'base-two-ways');
-  await until(page, /^Pour water/, byTouch);
-  for (let n = 0; n < 2; n++) await page.getByRole('button', { name: /1 L of water/ }).tap();
-  await until(page, /^Blend/, byTouch);
+  test('jugs, a cup, shares, the staff and the cold: closed, told to the counter, and put back into the card', async ({
+    page,
+    server,
+  }) => {
+    const quiet = watch(page);
+    const batchId = await begin(page, server.url, 'base-two-ways');
+    await until(page, /^Pour water/, byTouch);
+    for (let n = 0; n < 2; n++) await page.getByRole('button', { name: /1 L of water/ }).tap();
+    await until(page, /^Blend/, byTouch);
 
-  // Too full a jug can't be entered without its reason in sight.
-  await expect(page.getByText(/Fill to a third at 100 °C/)).toBeVisible();
-  await page.getByRole('button', { name: 'three quarters', exact: true }).tap();
-  await expect(page.getByRole('alertdialog')).toContainText('throws the lid off');
-  await expect(page.getByRole('button', { name: /Jug done/ })).toHaveCount(0);
-  expect((await new AxeBuilder({ page }).include('section.step').analyze()).violations.map(({ id }) => id)).toEqual([]);
-  await page.getByRole('button', { name: 'I have read this' }).tap();
-  await expect(page.locator('.count')).toContainText('Jug 2 of');
-  await page.getByRole('button', { name: /Jug done, a third full/ }).tap();
-  await expect(page.locator('.count')).toContainText('Jug 3 of');
-  await page.getByRole('button', { name: /^Cold scoop/ }).tap();
-  await expect(page.getByRole('status').filter({ hasText: '100 g of water added' })).toBeVisible();
+    // Too full a jug can't be entered without its reason in sight.
+    await expect(page.getByText(/Fill to a third at 100 °C/)).toBeVisible();
+    await page.getByRole('button', { name: 'three quarters', exact: true }).tap();
+    await expect(page.getByRole('alertdialog')).toContainText('throws the lid off');
+    await expect(page.getByRole('button', { name: /Jug done/ })).toHaveCount(0);
+    expect((await new AxeBuilder({ page }).include('section.step').analyze()).violations.map(({ id }) => id)).toEqual([]);
+    await page.getByRole('button', { name: 'I have read this' }).tap();
+    await expect(page.locator('.count')).toContainText('Jug 2 of');
+    await page.getByRole('button', { name: /Jug done, a third full/ }).tap();
+    await expect(page.locator('.count')).toContainText('Jug 3 of');
+    await page.getByRole('button', { name: /^Cold scoop/ }).tap();
+    await expect(page.getByRole('status').filter({ hasText: '100 g of water added' })).toBeVisible();
 
-  // 200 g of the pot liked with 2 g: a hundredth of what is left in it, two thirds first.
-  await until(page, /^Salt to/, byTouch);
-  await page.getByRole('button', { name: /^Taste/ }).tap();
-  await page.getByRole('button', { name: 'Try in a cup' }).tap();
-  await page.locator('#dose-g').fill('2');
-  const advice = (await page.locator('.advice').textContent()) ?? '';
-  const potKg = Number.parseFloat((await page.locator('.pot .mass').textContent()) ?? '');
-  expect(Number(/that is ([\d.]+) g/.exec(advice)?.[1])).toBeCloseTo((potKg - 0.2) * 10, -1);
-  await page.getByRole('button', { name: 'Liked: carry it to the pot' }).tap();
-  await expect(page.locator('.aim')).toContainText('more fine salt, then stir and taste');
+    // 200 g of the pot liked with 2 g: a hundredth of what is left in it, two thirds first.
+    await until(page, /^Salt to/, byTouch);
+    await page.getByRole('button', { name: /^Taste/ }).tap();
+    await page.getByRole('button', { name: 'Try in a cup' }).tap();
+    await page.locator('#dose-g').fill('2');
+    const advice = (await page.locator('.advice').textContent()) ?? '';
+    const potKg = Number.parseFloat((await page.locator('.pot .mass').textContent()) ?? '');
+    expect(Number(/that is ([\d.]+) g/.exec(advice)?.[1])).toBeCloseTo((potKg - 0.2) * 10, -1);
+    await page.getByRole('button', { name: 'Liked: carry it to the pot' }).tap();
+    await expect(page.locator('.aim')).toContainText('more fine salt, then stir and taste');
 
-  await until(page, /^Ladle into/, byTouch);
-  await page.getByRole('group', { name: 'Creamed bowls' }).getByRole('button', { name: '+10' }).tap();
-  await page.getByRole('group', { name: 'Plain bowls' }).getByRole('button', { name: '+5' }).tap();
-  await page.getByRole('button', { name: 'Second sitting' }).tap();
-  await page.getByRole('group', { name: 'Creamed bowls' }).getByRole('button', { name: '+5' }).tap();
-  await expect(page.locator('tt-dish-panel')).toContainText('Creamed 15 of');
-  await page.getByRole('button', { name: /^Held, spilt, left over/ }).tap();
-  await page.getByRole('button', { name: 'staff meal' }).tap();
-  await page.locator('#amount').fill('1.2');
-  await page.getByRole('button', { name: /^Enter it/ }).tap();
-  await expect(page.locator('tt-dish-panel')).toContainText('staff meal 1.2 kg');
-  await page.getByRole('button', { name: /^Held, spilt, left over/ }).tap();
-  await page.getByRole('button', { name: 'left over, to the cold' }).tap();
-  await expect(page.getByText('to 21 °C within 2 hours')).toBeVisible();
-  await page.locator('#amount').fill('2.5');
-  await page.getByRole('button', { name: /^Enter it/ }).tap();
-  await expect(page.locator('tt-dish-panel')).toContainText('second sitting 5 bowls · staff meal 1.2 kg · to the cold 2.5 kg');
+    await until(page, /^Ladle into/, byTouch);
+    await page.getByRole('group', { name: 'Creamed bowls' }).getByRole('button', { name: '+10' }).tap();
+    await page.getByRole('group', { name: 'Plain bowls' }).getByRole('button', { name: '+5' }).tap();
+    await page.getByRole('button', { name: 'Second sitting' }).tap();
+    await page.getByRole('group', { name: 'Creamed bowls' }).getByRole('button', { name: '+5' }).tap();
+    await expect(page.locator('tt-dish-panel')).toContainText('Creamed 15 of');
+    await page.getByRole('button', { name: /^Held, spilt, left over/ }).tap();
+    await page.getByRole('button', { name: 'staff meal' }).tap();
+    await page.locator('#amount').fill('1.2');
+    await page.getByRole('button', { name: /^Enter it/ }).tap();
+    await expect(page.locator('tt-dish-panel')).toContainText('staff meal 1.2 kg');
+    await page.getByRole('button', { name: /^Held, spilt, left over/ }).tap();
+    await page.getByRole('button', { name: 'left over, to the cold' }).tap();
+    await expect(page.getByText('to 21 °C within 2 hours')).toBeVisible();
+    await page.locator('#amount').fill('2.5');
+    await page.getByRole('button', { name: /^Enter it/ }).tap();
+    await expect(page.locator('tt-dish-panel')).toContainText('second sitting 5 bowls · staff meal 1.2 kg · to the cold 2.5 kg');
 
-  await page.getByRole('link', { name: 'Card for the counter' }).tap();
-  const card = (name: string) => page.locator('tt-share-cards li').filter({ hasText: name });
-  await expect(card('Creamed')).toContainText('Contains milk');
-  await expect(card('Plain')).toContainText('Contains none of the 14');
-  await expect(card('Plain')).toContainText('vegan');
-  await page.getByRole('link', { name: 'To the stove' }).tap();
-  await page.getByRole('button', { name: /Close the batch/ }).tap();
-  await page.getByRole('link', { name: /See it in the Ledger/ }).tap();
-  await expect(page.getByRole('row', { name: /staff meal/ })).toContainText('1.2 kg');
+    await page.getByRole('link', { name: 'Card for the counter' }).tap();
+    const card = (name: string) => page.locator('tt-share-cards li').filter({ hasText: name });
+    await expect(card('Creamed')).toContainText('Contains milk');
+    await expect(card('Plain')).toContainText('Contains none of the 14');
+    await expect(card('Plain')).toContainText('vegan');
+    await page.getByRole('link', { name: 'To the stove' }).tap();
+    await page.getByRole('button', { name: /Close the batch/ }).tap();
+    await page.getByRole('link', { name: /See it in the Ledger/ }).tap();
+    await expect(page.getByRole('row', { name: /staff meal/ })).toContainText('1.2 kg');
 
-  const back = page.getByRole('region', { name: 'Put back into the card' });
-  await expect(back.getByRole('button', { name: 'Save as a new version' })).toBeDisabled();
-  await back.getByText(/^water: .* by weight, instead of to cover/).tap();
-  await back.getByRole('button', { name: 'Save as a new version' }).tap();
-  await expect(back.getByRole('status')).toContainText('Saved as version 2');
-  const soup = (await (await fetch(`${server.url}/api/soups/base-two-ways`)).json()) as {
-    soup: { lines: { ingredient: string; amount: { rule: string } }[] };
-  };
-  expect(soup.soup.lines.filter(({ ingredient, amount }) => ingredient === 'water' && amount.rule === 'scaled').length).toBe(1);
+    const back = page.getByRole('region', { name: 'Put back into the card' });
+    await expect(back.getByRole('button', { name: 'Save as a new version' })).toBeDisabled();
+    await back.getByText(/^water: .* by weight, instead of to cover/).tap();
+    await back.getByRole('button', { name: 'Save as a new version' }).tap();
+    await expect(back.getByRole('status')).toContainText('Saved as version 2');
+    const soup = (await (await fetch(`${server.url}/api/soups/base-two-ways`)).json()) as {
+      soup: { lines: { ingredient: string; amount: { rule: string } }[] };
+    };
+    expect(soup.soup.lines.filter(({ ingredient, amount }) => ingredient === 'water' && amount.rule === 'scaled').length).toBe(1);
 
-  await page.getByRole('link', { name: 'Cold' }).tap();
-  await expect(page.getByRole('listitem').filter({ hasText: 'Plain base, two ways' })).toContainText('2.5 kg');
-  const deeds = (await kept(server.url, batchId)).entries.map(({ deed }) => deed);
-  expect(deeds.flatMap((deed) => (deed.kind === 'jugged' ? [[Number(deed.fillShare.toFixed(2)), deed.read]] : []))).toEqual([
-    [0.75, true],
-    [0.33, false],
-  ]);
-  quiet();
-});
+    await page.getByRole('link', { name: 'Cold' }).tap();
+    await expect(page.getByRole('listitem').filter({ hasText: 'Plain base, two ways' })).toContainText('2.5 kg');
+    const deeds = (await kept(server.url, batchId)).entries.map(({ deed }) => deed);
+    expect(deeds.flatMap((deed) => (deed.kind === 'jugged' ? [[Number(deed.fillShare.toFixed(2)), deed.read]] : []))).toEqual([
+      [0.75, true],
+      [0.33, false],
+    ]);
+    quiet();
+  });
 });
 
 test('any entry is taken back with its effect in sight; part of a ladle by holding; the wipe-lock; who did it', async ({

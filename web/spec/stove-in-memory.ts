@@ -11,6 +11,7 @@ import { batchView } from '../src/app/cooking/batch-view';
 import { Cooking } from '../src/app/cooking/cooking';
 import { Asking } from '../src/app/places/stove/asking';
 import { Hand } from '../src/app/places/stove/hand';
+import { Questions } from '../src/app/places/stove/questions';
 import { Batches, type OpenBatch } from '../src/app/services/batches';
 import { Devices } from '../src/app/services/devices';
 import { newId } from '../src/app/services/device';
@@ -48,6 +49,7 @@ export class StoveInMemory {
       provideRouter([]),
       Hand,
       Asking,
+      Questions,
       {
         provide: Batches,
         useValue: {

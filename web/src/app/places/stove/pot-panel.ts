@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { PotPicture } from '../../parts/pot';
 import { mass } from '../figures';
+import { NINETY } from './gauges';
 import { Hand } from './hand';
 
 /** The vessel of the step in hand: how full, how heavy, how hot, and what has not gone in yet. */
@@ -74,7 +75,7 @@ export class PotPanel {
 
 /** Bowls with what nine times in ten they lie between. */
 function bowlsText(bowls: number, share: number): string {
-  const by = bowls * share * 1.645;
+  const by = bowls * share * NINETY;
   if (!(bowls >= 1)) return 'no bowls';
   return by < 0.5 ? `${bowls.toFixed(0)} bowls` : `${(bowls - by).toFixed(0)} to ${(bowls + by).toFixed(0)} bowls`;
 }

@@ -7,7 +7,7 @@ import { RibbonPicture } from '../../parts/ribbon/ribbon';
 import { keepAwake } from '../../services/awake';
 import { onKeys } from '../../shell/keys';
 import { bodyRead } from '../tasted';
-import { mass, timeOfDay, wholeBowls } from '../figures';
+import { timeOfDay } from '../figures';
 import { AmountDialog } from './amount-dialog';
 import { Asking } from './asking';
 import { BodySheet } from './body-sheet';
@@ -19,6 +19,7 @@ import { HoldingSheet } from './holding-sheet';
 import { saltAdvice, type LandingLine } from './landing';
 import { NoteSheet } from './note-sheet';
 import { PotPanel } from './pot-panel';
+import { Questions } from './questions';
 import { RecordSheet } from './record-sheet';
 import { StationsColumn } from './stations-column';
 import { StepInHand } from './step-in-hand';
@@ -26,12 +27,6 @@ import { TasteSheet } from './taste-sheet';
 import { TimerStrip } from './timer-strip';
 import { VesselsSheet } from './vessels-sheet';
 import { WipeLock } from './wipe-lock';
-
-const FOUR_FIFTHS = 0.8;
-/** A weight with the pot in it. */
-const GROSS = 'gross';
-/** Hotter than this no soup gets: it is kept, and said. */
-const HOTTEST_C = 110;
 
 type SheetName = 'body' | 'taste' | 'change' | 'vessels' | 'note' | 'record' | 'holding';
 
@@ -58,13 +53,14 @@ type SheetName = 'body' | 'taste' | 'change' | 'vessels' | 'note' | 'record' | '
     VesselsSheet,
     WipeLock,
   ],
-  providers: [Asking, Hand],
+  providers: [Asking, Hand, Questions],
   templateUrl: './stove.html',
   styleUrl: './stove.less',
 })
 export class Stove {
   protected readonly hand = inject(Hand);
   protected readonly asking = inject(Asking);
+  protected readonly questions = inject(Questions);
   readonly batchId = input.required<string>();
 
   /** While clocks run they need the room, and the ribbon folds. */
@@ -108,13 +104,13 @@ export class Stove {
     const keys = {
       ...Object.fromEntries(Array.from({ length: 9 }, (_, n) => [String(n + 1), ladle(n + 1)])),
       d: () => {
-        this.askDip();
+        this.questions.dip();
       },
       w: () => {
-        this.askWeight();
+        this.questions.weight();
       },
       a: () => {
-        this.askAdd();
+        this.questions.add();
       },
       u: () => {
         this.hand.undo();
@@ -142,7 +138,7 @@ export class Stove {
       },
       c: () => {
         const step = this.hand.step();
-        if (step === undefined || step.op === 'dish') this.askBowls();
+        if (step === undefined || step.op === 'dish') this.questions.bowls();
       },
       o: () => {
         if (this.hand.front()?.hour !== undefined) this.show('holding');
@@ -156,10 +152,10 @@ export class Stove {
         if (other !== undefined) this.hand.take(other.step.id);
       },
       h: () => {
-        this.askTemperature();
+        this.questions.temperature();
       },
       f: () => {
-        this.askTimer();
+        this.questions.timer();
       },
       Backspace: () => {
         this.hand.goBack();
@@ -176,144 +172,6 @@ export class Stove {
 
   protected show(sheet: SheetName): void {
     if (this.hand.step() !== undefined && this.asking.question() === undefined) this.sheet.set(sheet);
-  }
-
-  protected askDip(): void {
-    const step = this.hand.step();
-    const front = this.hand.front();
-    if (step === undefined || front === undefined) return;
-    this.asking.ask(
-      {
-        title: 'Dip: how far below the rim?',
-        unit: 'cm',
-        step: 0.5,
-        most: (this.hand.view()?.vessel.depthM ?? 1) * 100,
-        start: Math.round(Math.max(0, front.pot.belowRimM) * 200) / 2,
-      },
-      ({ amount, text }) => {
-        this.hand.enter({ kind: 'dipped', stepId: step.id, belowRimM: amount / 100 }, `Dip of ${text} entered.`);
-      },
-    );
-  }
-
-  protected askWeight(): void {
-    const step = this.hand.step();
-    const front = this.hand.front();
-    const view = this.hand.view();
-    if (step === undefined || front === undefined || view === undefined) return;
-    const { tareKg, name } = view.vessel;
-    const tare = mass(tareKg, this.hand.units());
-    const { massKg } = front.pot;
-    this.asking.ask(
-      {
-        title: 'Weigh the pot',
-        unit: 'kg',
-        step: 0.1,
-        most: 1000,
-        start: Math.round((massKg + tareKg) * 10) / 10,
-        from: 'scale',
-        lines: [
-          { id: GROSS, name: `Pot and all: ${tare} tare taken off` },
-          { id: 'net', name: 'Scale tared: nothing taken off' },
-        ],
-        lineId: GROSS,
-        starts: new Map([
-          [GROSS, massKg + tareKg],
-          ['net', massKg],
-        ]),
-        note: `Less than ${tare} is less than the empty ${name.toLowerCase()} weighs: such a figure is kept, and not used.`,
-      },
-      ({ amount, lineId, text }) => {
-        const isGross = lineId === GROSS;
-        this.hand.enter(
-          { kind: 'weighed', stepId: step.id, grossKg: amount, tareKg: isGross ? tareKg : 0 },
-          isGross && amount < tareKg
-            ? `${text} is less than the empty pot: kept, not used. Another pot, or its tare in the kit is wrong.`
-            : `Weight of ${text} entered.`,
-        );
-      },
-    );
-  }
-
-  protected askAdd(lineId = this.hand.aimed()?.lineId, kg = this.hand.aimed()?.leftKg): void {
-    const step = this.hand.step();
-    const view = this.hand.view();
-    if (step === undefined || view === undefined) return;
-    const lines = view.soup.lines.map(({ id }) => ({ id, name: this.hand.nameOf()(id) }));
-    const chosen = lineId ?? linesOf(step)[0]?.line ?? lines[0]?.id;
-    const toGo = new Map(view.toGoKg);
-    const starts = new Map(
-      lines.map(({ id }) => {
-        const wanted = (toGo.get(id) ?? 0) * (step.op === 'season' && id === step.line ? FOUR_FIFTHS : 1);
-        return [id, Math.round((id === lineId && kg !== undefined ? kg : wanted) * 1000)];
-      }),
-    );
-    this.asking.ask(
-      {
-        title: 'Add by weight',
-        unit: 'g',
-        step: 5,
-        most: 500_000,
-        start: starts.get(chosen ?? '') ?? 0,
-        lines,
-        lineId: chosen,
-        starts,
-      },
-      ({ amount, lineId: line }) => {
-        if (line !== undefined) this.hand.add(line, amount / 1000);
-      },
-    );
-  }
-
-  protected askTemperature(): void {
-    const step = this.hand.step();
-    const front = this.hand.front();
-    if (step === undefined || front === undefined) return;
-    this.asking.ask(
-      { title: 'How hot is it?', unit: '°C', step: 1, most: 400, start: Math.round(front.pot.tempC), from: 'probe' },
-      ({ amount }) => {
-        this.hand.enter(
-          { kind: 'temperature', stepId: step.id, tempC: amount },
-          amount > HOTTEST_C
-            ? `${String(amount)} °C is kept, but soup does not get that hot: look at the probe.`
-            : `${String(amount)} °C entered.`,
-        );
-      },
-    );
-  }
-
-  protected askTimer(): void {
-    this.asking.ask({ title: 'A timer beside the steps', unit: 'min', step: 1, most: 600, start: 5 }, ({ amount }) => {
-      const count = (this.hand.view()?.timers ?? []).filter(({ stepId }) => stepId === undefined).length + 1;
-      this.hand.timer(`Timer ${String(count)}`, amount);
-    });
-  }
-
-  protected askBowls(): void {
-    const view = this.hand.view();
-    if (view === undefined || view.closed) return;
-    const left = (bowls: number, out: number): number => wholeBowls(bowls - out);
-    const [first, ...others] = view.shares;
-    const shared = first !== undefined && others.length > 0;
-    const starts = new Map(view.shares.map(({ id, bowls }) => [id, left(bowls, view.out.byShare.get(id) ?? 0)]));
-    const all = left(view.forecast.bowls, view.dishedBowls ?? 0);
-    this.asking.ask(
-      {
-        title: 'How many bowls went out?',
-        unit: 'bowls',
-        step: 1,
-        most: 20_000,
-        start: shared ? (starts.get(first.id) ?? 0) : all,
-        ...(shared ? { lines: view.shares.map(({ id, name }) => ({ id, name })), lineId: first.id, starts } : {}),
-      },
-      ({ amount, lineId }) => {
-        const share = shared ? view.shares.find(({ id }) => id === lineId) : undefined;
-        this.hand.enter(
-          { kind: 'dished', bowls: amount, ...(share === undefined ? {} : { share: share.id }) },
-          `${String(amount)} bowls counted${share === undefined ? '' : `, ${share.name}`}.`,
-        );
-      },
-    );
   }
 
   protected bodyRead(reading: BodyReading): void {
@@ -333,18 +191,10 @@ export class Stove {
   }
 
   protected land({ aim, ladleOutKg }: LandingLine): void {
-    const step = this.hand.step();
-    if (ladleOutKg !== undefined && step !== undefined) {
-      this.asking.ask(
-        { title: 'Ladled into another pot', unit: 'kg', step: 0.1, least: 0.01, most: 500, start: Math.ceil(ladleOutKg * 10) / 10 },
-        ({ amount, text }) => {
-          this.hand.enter({ kind: 'ladled out', stepId: step.id, kg: amount, as: 'to another pot' }, `${text} into another pot.`);
-        },
-      );
-    }
+    if (ladleOutKg !== undefined) this.questions.ladledOut(ladleOutKg);
     if (aim === undefined) return;
     this.hand.aimAt(aim.lineId, aim.kg, aim.then);
-    if (!this.hand.liquids().some(({ lineId }) => lineId === aim.lineId)) this.askAdd(aim.lineId, aim.kg);
+    if (!this.hand.liquids().some(({ lineId }) => lineId === aim.lineId)) this.questions.add(aim.lineId, aim.kg);
   }
 
   protected lookAgain(how: string): void {

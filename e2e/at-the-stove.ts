@@ -15,6 +15,8 @@ export async function begin(page: Page, url: string, soup = 'celeriac-leek-apple
 }
 
 async function byKey(page: Page): Promise<void> {
+  // A sheet that is still closing has the keys.
+  await expect(page.getByRole('dialog')).toHaveCount(0);
   await letGo(page);
   await page.keyboard.press('Enter');
 }

@@ -29,10 +29,10 @@ build();
 let passed = 0;
 let failed = 0;
 
-/** Runs one part; `count` reads its figures from what it printed, otherwise the part counts as one. */
+/** Runs one part; `count` reads its figures from what it printed, otherwise the part counts as one. `beside` prints at its end, since others run meanwhile. */
 function part(name, command, args, options = {}) {
   return new Promise((resolve) => {
-    process.stdout.write(`\n— ${name}\n`);
+    if (options.beside !== true) process.stdout.write(`\n— ${name}\n`);
     const started = performance.now();
     const child = spawn(command, args, {
       cwd: options.cwd ?? ROOT,
@@ -42,7 +42,7 @@ function part(name, command, args, options = {}) {
     let printed = '';
     const take = (text) => {
       printed += text;
-      process.stdout.write(text);
+      if (options.beside !== true) process.stdout.write(text);
     };
     child.stdout.on('data', (bytes) => take(String(bytes)));
     child.stderr.on('data', (bytes) => take(String(bytes)));
@@ -51,6 +51,7 @@ function part(name, command, args, options = {}) {
       const bad = counted?.failed ?? (code === 0 ? 0 : 1);
       passed += counted?.passed ?? (code === 0 ? 1 : 0);
       failed += code !== 0 && bad === 0 ? 1 : bad;
+      if (options.beside === true) process.stdout.write(printed);
       process.stdout.write(`— ${name}: ${code === 0 ? 'good' : 'BAD'}, ${((performance.now() - started) / 1000).toFixed(0)} s\n`);
       resolve();
     });
@@ -74,10 +75,16 @@ function playwrightCount(printed) {
 
 const bin = (name) => join(ROOT, 'node_modules/.bin', name);
 
-await part('formatting', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
-await part('types', 'npm', ['run', '--silent', 'types']);
-await part('lint', bin('eslint'), ['.']);
-await part('imports', 'npm', ['run', '--silent', 'imports']);
+const beside = { beside: true };
+process.stdout.write('\n— formatting, types, lint, imports\n');
+await Promise.all([
+  part('types', 'npm', ['run', '--silent', 'types'], beside).then(() =>
+    part('imports', 'npm', ['run', '--silent', 'imports'], beside),
+  ),
+  part('formatting', bin('prettier'), ['--check', '--log-level', 'warn', '.'], beside).then(() =>
+    part('lint', bin('eslint'), ['.'], beside),
+  ),
+]);
 await part('Node specs', bin('jasmine'), ['--config=jasmine.json'], { env: { NODE_OPTIONS: '--import tsx' }, count: jasmineCount });
 await part('Karma', process.execPath, [join(ROOT, 'node_modules/@angular/cli/bin/ng.js'), 'test', '--watch=false'], {
   cwd: join(ROOT, 'web'),

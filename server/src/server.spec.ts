@@ -262,10 +262,10 @@ describe('the server', () => {
         'id',
       ],
       [
-        'a weight below the tare',
+        'a weight less than nothing',
         'POST',
         '/batches/none/entries',
-        () => ({ entries: [{ ...entry({ kind: 'closed' }), deed: { kind: 'weighed', stepId: 'simmer', grossKg: 2, tareKg: 8 } }] }),
+        () => ({ entries: [{ ...entry({ kind: 'closed' }), deed: { kind: 'weighed', stepId: 'simmer', grossKg: -2, tareKg: 8 } }] }),
         400,
         'BAD_INPUT',
         'entries.0.deed.grossKg',

@@ -13,7 +13,7 @@ import { Asking } from '../src/app/places/stove/asking';
 import { Hand } from '../src/app/places/stove/hand';
 import { Questions } from '../src/app/places/stove/questions';
 import { Batches, type OpenBatch } from '../src/app/services/batches';
-import { Devices } from '../src/app/services/devices';
+import { Devices, type Device } from '../src/app/services/devices';
 import { newId } from '../src/app/services/device';
 
 const START = 1_790_000_000_000;
@@ -24,6 +24,7 @@ export class StoveInMemory {
   readonly snapshot: Snapshot;
   readonly steps: readonly SoupStep[];
   private readonly entries = new BehaviorSubject<readonly KeptEntry[]>([]);
+  private readonly devices = new BehaviorSubject<readonly Device[]>([]);
   private made = 0;
 
   constructor(soupId: string, kit: Kit = READY_KITS.canteen) {
@@ -71,8 +72,18 @@ export class StoveInMemory {
           stocked$: of({ kit: snapshot.kit, rows: LARDER_ROWS }),
         },
       },
-      { provide: Devices, useValue: { devices$: of([]) } },
+      { provide: Devices, useValue: { devices$: this.devices } },
     ];
+  }
+
+  /** A scale that is heard says so many kilos, at rest or not; none is heard where nothing is given. */
+  scale(kg: number | undefined, steady = true): void {
+    this.devices.next(kg === undefined ? [] : [{ kind: 'scale', fresh: true, steady, value: kg } as Device]);
+  }
+
+  /** A probe that is heard says so many degrees; none is heard where nothing is given. */
+  probe(tempC: number | undefined): void {
+    this.devices.next(tempC === undefined ? [] : [{ kind: 'probe', fresh: true, value: tempC } as Device]);
   }
 
   /** The id of the first step of a kind. */

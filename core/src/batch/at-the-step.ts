@@ -99,6 +99,13 @@ export function foamNow(pot: PotState): FoamNow | undefined {
   return { nowM3: potM3(pot), settledM3: potM3({ ...pot, airShare: 0 }) };
 }
 
+/** Where a temperature stands against the window of egg and cream. @example eggStands(80) // 'near' */
+export function eggStands(tempC: number): LiaisonNow['stands'] {
+  if (tempC > EGG_SCRAMBLES_C) return 'over';
+  if (tempC > EGG_SCRAMBLES_C - WARN_BEFORE_K) return 'near';
+  return tempC >= EGG_SAFE_C ? 'in it' : 'cool';
+}
+
 /** Where the pot stands against the window of egg and cream; undefined at other steps. */
 export function liaisonNow(step: SoupStep | undefined, pot: PotState, { ready, inKg }: BatchState): LiaisonNow | undefined {
   if (step?.op !== 'liaison') return undefined;
@@ -106,8 +113,6 @@ export function liaisonNow(step: SoupStep | undefined, pot: PotState, { ready, i
   const yolks = line(step.yolks.line);
   const cream = line(step.cream.line);
   const { tempC } = pot;
-  const stands =
-    tempC > EGG_SCRAMBLES_C ? 'over' : tempC > EGG_SCRAMBLES_C - WARN_BEFORE_K ? 'near' : tempC >= EGG_SAFE_C ? 'in it' : 'cool';
   const isIn = (inKg.get(step.yolks.line) ?? 0) > 0;
   const bowl =
     yolks === undefined || cream === undefined
@@ -115,7 +120,7 @@ export function liaisonNow(step: SoupStep | undefined, pot: PotState, { ready, i
       : plusParcel(lineParcel(yolks, yolks.massKg), lineParcel(cream, cream.massKg));
   const temper =
     bowl === undefined || yolks === undefined || isIn || potKg(pot) <= 0 ? undefined : temperingKg(pot, bowl, storedC(yolks));
-  return { tempC, leastC: EGG_SAFE_C, mostC: EGG_SCRAMBLES_C, stands, temper };
+  return { tempC, leastC: EGG_SAFE_C, mostC: EGG_SCRAMBLES_C, stands: eggStands(tempC), temper };
 }
 
 /** What the cream of the step in hand, as much as is still wanted, does to the heat of the pot. */

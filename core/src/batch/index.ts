@@ -12,6 +12,7 @@ export {
 export { TASTED, type Tasted } from './entry.js';
 export { remindsAtMs, timersOf, type BatchTimer } from './timers.js';
 export {
+  eggStands,
   finishNow,
   foamNow,
   hourNow,

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { joined, type PotState } from '../pot/index.js';
+import { joined, potKg, type PotState } from '../pot/index.js';
 import { flowsOf, portion, shareOfPot } from './portion.js';
 import { stepBase, unchanged, type StepResult } from './step.js';
 
@@ -12,13 +12,16 @@ export const RefillSchema = z.strictObject({
 });
 export type Refill = z.infer<typeof RefillSchema>;
 
+/** Less than a spoonful says nothing of what the second pot may hold, kg. Kitchen default. */
+const LEAST_KG = 0.01;
+
 /**
  * So many kilos more of what stands in the pot already, at a temperature of their own. What the second pot really holds
- * is not known here: it is taken to be the same soup, salt and body alike. Into an empty pot nothing can be told to go.
+ * is not known here: it is taken to be the same soup, salt and body alike. Into a pot that holds next to nothing it can't be told what goes.
  */
 export function refill(pot: PotState, { kg, tempC }: Refill): StepResult {
+  if (potKg(pot) < LEAST_KG) return unchanged(pot);
   const share = shareOfPot(pot, kg);
-  if (share === 0) return unchanged(pot);
   const second: PotState = { ...portion(pot, share), tempC, aside: [] };
   return { ...unchanged(joined(pot, second)), took: flowsOf(second, 'refilled', 'second pot') };
 }

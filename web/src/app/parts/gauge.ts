@@ -1,6 +1,5 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { WhyQuestion } from '../services/why-asked';
-import { Figure } from './why/figure';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { WhyAsked, type WhyQuestion } from '../services/why-asked';
 
 /** What a gauge shows: the band wanted, where it stands, and to which figure it is drawn. */
 export interface GaugeFigures {
@@ -21,23 +20,10 @@ export interface GaugeFigures {
 @Component({
   selector: 'tt-gauge',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Figure],
   template: `
     <div class="head">
       <span>{{ of().name }}</span>
-      <span class="figure">
-        @if (why(); as question) {
-          <tt-figure
-            [figure]="question.figure"
-            [value]="of().figure"
-            [soup]="question.soup"
-            [ask]="question.ask"
-            [batch]="question.batch"
-          />
-        } @else {
-          {{ of().figure }}
-        }
-      </span>
+      <span class="figure" [class.asked]="why() !== undefined">{{ of().figure }}</span>
     </div>
     <svg
       viewBox="0 0 300 26"
@@ -58,10 +44,27 @@ export interface GaugeFigures {
     <div class="foot soft">
       <span>{{ of().wanted }}</span>
     </div>
+    @if (why(); as question) {
+      <button type="button" class="ask" (click)="asked.question.set(question)" [attr.aria-label]="label()" title="Why?"></button>
+    }
   `,
   styles: `
     :host {
       display: block;
+      position: relative;
+    }
+    /* The whole gauge is what is pressed: a figure alone is no target for a wet thumb. */
+    .ask {
+      position: absolute;
+      inset: 0;
+      width: 100%;
+      border: 0;
+      border-radius: 12px;
+      background: none;
+      cursor: pointer;
+    }
+    .asked {
+      border-bottom: 2px dotted var(--cobalt);
     }
     .head {
       display: flex;
@@ -107,6 +110,11 @@ export class Gauge {
   readonly of = input.required<GaugeFigures>();
   /** What the figure is asked why with; without it, it can't be. */
   readonly why = input<WhyQuestion | undefined>();
+  protected readonly asked = inject(WhyAsked);
+  protected readonly label = computed(() => {
+    const figure = this.why()?.figure;
+    return `${this.of().figure}, ${typeof figure === 'string' ? figure : ''}: why?`;
+  });
 
   private readonly pxPer = computed(() => 300 / this.of().most);
 

@@ -43,6 +43,14 @@ export async function ask<T>(request: () => Promise<Replied>): Promise<Answer<T>
   }
 }
 
+/** Answers that are about the server or this tablet, not about what was sent: it is sent again later. */
+const NOT_ITS_FAULT: ReadonlySet<string> = new Set(['SERVER_BUG', 'DOOR_SHUT', 'UNKNOWN']);
+
+/** Whether the server has read what was sent and will not have it: sending it again would change nothing. */
+export function isForGood(answer: Answer<unknown>): answer is Extract<Answer<unknown>, { ok: false }> {
+  return !answer.ok && answer.reachable && !NOT_ITS_FAULT.has(answer.refusal.code);
+}
+
 /** The server by its own types. Only services call it. */
 @Injectable({ providedIn: 'root' })
 export class Api {

@@ -84,6 +84,20 @@ describe('photos', () => {
     expect(await sha256(sent[0]!)).toBe(id);
   });
 
+  it('a shut door or a fault of the server’s own loses none: it waits like one without a network', async () => {
+    for (const [status, code] of [
+      [401, 'DOOR_SHUT'],
+      [500, 'SERVER_BUG'],
+    ] as const) {
+      reply = () => new Response(JSON.stringify({ error: { code, sentence: 'Later.' } }), { status });
+      const answer = await photos.keep(await picture('#203040', 80, 60));
+      expect(answer.ok).withContext(code).toBeTrue();
+      expect(answer.ok && (await photos.unsent(answer.value.id)))
+        .withContext(code)
+        .toBeTruthy();
+    }
+  });
+
   it('one that the server will not have is told and not kept; what is no picture is not even sent', async () => {
     reply = () => new Response('{"error":{"code":"NO_PHOTO","sentence":"That is no picture."}}', { status: 415 });
     const refused = await photos.keep(await picture('#ffffff', 60, 40));

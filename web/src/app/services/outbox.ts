@@ -2,7 +2,7 @@ import { inject, Injectable } from '@angular/core';
 import type { Entry } from '@tureen/core/batch';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import { BehaviorSubject, distinctUntilChanged, filter, map } from 'rxjs';
-import { Api, ask, type Refusal } from './api';
+import { Api, ask, isForGood, type Refusal } from './api';
 import { Live } from './live';
 
 export interface Unsent {
@@ -18,8 +18,6 @@ interface Shape extends DBSchema {
 }
 
 const RETRY_MS = 3000;
-/** Answers that are about the server or this tablet, not about what was entered: it is sent again later. */
-const NOT_ITS_FAULT: ReadonlySet<string> = new Set(['SERVER_BUG', 'DOOR_SHUT', 'UNKNOWN']);
 /** What one request may carry. */
 const AT_ONCE = 200;
 
@@ -96,7 +94,7 @@ export class Outbox {
         this.api.client.batches[':id'].entries.$post({ param: { id: batchId }, json: { entries: own.map(({ entry }) => entry) } }),
       );
       if (answer.ok) await this.drop(own);
-      else if (answer.reachable && !NOT_ITS_FAULT.has(answer.refusal.code)) await this.mark(own, answer.refusal);
+      else if (isForGood(answer)) await this.mark(own, answer.refusal);
       else this.retryLater();
     }
   }
@@ -131,7 +129,7 @@ export class Outbox {
         this.api.client.batches[':id'].entries.$post({ param: { id: unsent.batchId }, json: { entries: [unsent.entry] } }),
       );
       if (answer.ok) await this.drop([unsent]);
-      else if (answer.reachable) await this.mark([unsent], answer.refusal);
+      else if (isForGood(answer)) await this.mark([unsent], answer.refusal);
       else {
         this.retryLater();
         return;

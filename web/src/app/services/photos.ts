@@ -1,7 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import { concatMap, filter } from 'rxjs';
-import { ask, type Answer } from './api';
+import { ask, isForGood, type Answer } from './api';
 import { Live } from './live';
 
 /** A photo is made no bigger than this, px on its longer side: enough to show a junior, little to send from a kitchen. */
@@ -81,7 +81,7 @@ export class Photos {
     const photo = { id: await idOf(blob), blob };
     await (await this.store).put('unsent', photo);
     const answer = await this.send(photo);
-    return answer.ok || answer.reachable ? answer : { ok: true, value: { id: photo.id } };
+    return isForGood(answer) ? answer : { ok: true, value: { id: photo.id } };
   }
 
   /** A picture that waits here to be sent; undefined when there is none of that id. */
@@ -93,7 +93,7 @@ export class Photos {
     const answer = await ask<{ id: string }>(() =>
       fetch('/api/photos', { method: 'POST', body: blob, headers: { 'content-type': blob.type } }),
     );
-    if (answer.ok || answer.reachable) await (await this.store).delete('unsent', id);
+    if (answer.ok || isForGood(answer)) await (await this.store).delete('unsent', id);
     return answer;
   }
 

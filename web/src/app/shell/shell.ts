@@ -12,6 +12,7 @@ import { Clock } from '../services/clock';
 import { Device } from '../services/device';
 import { Live } from '../services/live';
 import { Outbox } from '../services/outbox';
+import { Photos } from '../services/photos';
 import { WhySheet } from '../parts/why/why-sheet';
 import { Look } from '../services/look';
 import { WhyAsked } from '../services/why-asked';
@@ -104,6 +105,8 @@ export class Shell {
 
   constructor() {
     inject(Bell).listen();
+    // What waits here to be sent goes out from whatever place is looked at.
+    inject(Photos);
     onKeys({
       g: () => {
         this.going.set(true);

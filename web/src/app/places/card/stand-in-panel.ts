@@ -7,6 +7,7 @@ import type { Soup } from '@tureen/core/soup';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { debounceTime, from, of, switchMap } from 'rxjs';
+import type { StoodIn } from '../../cooking/answers';
 import { Cooking } from '../../cooking/cooking';
 import { differenceInWords } from './schools';
 
@@ -129,14 +130,20 @@ export class StandInPanel {
     })),
   );
 
-  protected take(): void {
-    const own = this.outcome();
+  /** What is typed now: what was worked out of it last may be a keystroke behind. */
+  private async standing(): Promise<StoodIn | undefined> {
+    const { soup, lineId, text } = this.question();
+    return lineId === '' ? undefined : this.cooking.thread.standIn(soup, lineId, text);
+  }
+
+  protected async take(): Promise<void> {
+    const own = await this.standing();
     if (own?.ok === true) this.changed.emit(own.soup);
     this.text.set('');
   }
 
-  protected keep(): void {
-    const own = this.outcome();
+  protected async keep(): Promise<void> {
+    const own = await this.standing();
     if (own?.ok !== true) return;
     this.changed.emit(keepInVariant(this.soup(), this.name().trim(), { lineId: this.lineId(), line: own.line }));
     this.name.set('');

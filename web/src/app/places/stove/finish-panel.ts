@@ -1,6 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { eggStands } from '@tureen/core/batch';
 import { walk } from '@tureen/core/soup';
 import { showMinutes } from '@tureen/core/units';
+import { Devices } from '../../services/devices';
 import { mass } from '../figures';
 import { Hand } from './hand';
 
@@ -20,12 +23,13 @@ import { Hand } from './hand';
           <path [attr.d]="'M ' + egg.at + ' 4 V 40'" class="mark" />
         </svg>
         <p>
-          <strong>{{ egg.temp }} °C</strong> {{ egg.says }}
+          <strong>{{ egg.temp }} °C</strong>&ngsp;<span class="soft">{{ egg.by }}</span
+          >&ngsp;{{ egg.says }}
         </p>
         @if (egg.temper) {
           <p>{{ egg.temper }}</p>
         }
-        <p class="soft">Probe it often: °C, key H. Egg must reach {{ egg.least }} °C; your local code comes first.</p>
+        <p class="soft">{{ egg.watch }} Egg must reach {{ egg.least }} °C; your local code comes first.</p>
       </div>
     }
   `,
@@ -75,9 +79,17 @@ export class FinishPanel {
     const back = minutes === undefined ? '' : `, ${showMinutes(minutes)} back to serving heat`;
     return `${mass(kg, units)} brings the pot to ${mixedC.toFixed(0)} °C${back}. Cartons of a litre: ${String(opened)} opened, ${mass(leftKg, units)} left in the last.`;
   });
+  private readonly devices = toSignal(inject(Devices).devices$, { initialValue: [] });
+  /** What a probe says right now, to the half degree, so that it is not drawn anew for its noise. */
+  private readonly probedC = computed(() => {
+    const probe = this.devices().find(({ kind, fresh, value }) => kind === 'probe' && fresh && value !== undefined);
+    return probe?.value === undefined ? undefined : Math.round(probe.value * 2) / 2;
+  });
   protected readonly liaison = computed(() => {
-    const egg = this.hand.front()?.liaison;
-    if (egg === undefined) return undefined;
+    const asRead = this.hand.front()?.liaison;
+    if (asRead === undefined) return undefined;
+    const probedC = this.probedC();
+    const egg = probedC === undefined ? asRead : { ...asRead, tempC: probedC, stands: eggStands(probedC) };
     const x = (tempC: number): number => Math.min(296, Math.max(4, ((tempC - 50) / 50) * 300));
     const says = {
       cool: `Not safe yet: bring it to ${egg.leastC.toFixed(0)} °C, stirring, and no further than ${egg.mostC.toFixed(0)}.`,
@@ -88,10 +100,12 @@ export class FinishPanel {
     const temper = egg.temper;
     return {
       temp: egg.tempC.toFixed(0),
+      by: probedC === undefined ? 'as last read.' : 'by the probe, now.',
       least: egg.leastC.toFixed(0),
       at: x(egg.tempC),
       from: x(egg.leastC),
       to: x(egg.mostC),
+      watch: probedC === undefined ? 'Probe it often: °C, key H.' : 'Leave the probe in.',
       warn: egg.stands === 'near' || egg.stands === 'over',
       says,
       temper:

@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
 import { Gauge } from '../../parts/gauge';
-import { Figure } from '../../parts/why/figure';
 import type { Askable } from '@tureen/core/why';
 import type { WhyQuestion } from '../../services/why-asked';
 import { bowlRows, gaugesOf } from './gauges';
@@ -14,7 +13,7 @@ const SALTED_AT: ReadonlySet<string> = new Set(['season', 'tune', 'cream', 'simm
 @Component({
   selector: 'tt-gauges-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Figure, Gauge],
+  imports: [Gauge],
   template: `
     <section class="gauges" aria-label="Gauges">
       @for (gauge of gauges(); track gauge.name) {
@@ -54,13 +53,7 @@ const SALTED_AT: ReadonlySet<string> = new Set(['season', 'tune', 'cream', 'simm
       <dl class="facts">
         @for (row of bowl(); track row.name) {
           <dt>{{ row.name }}</dt>
-          <dd>
-            @if (row.figure && asked(row.figure); as question) {
-              <tt-figure [figure]="question.figure" [value]="row.value" [soup]="question.soup" [batch]="question.batch" />
-            } @else {
-              {{ row.value }}
-            }
-          </dd>
+          <dd>{{ row.value }}</dd>
         }
       </dl>
     </section>

@@ -57,11 +57,11 @@ export function bowlRows(view: BatchView): FactRow[] {
   const { facts, bowls } = view.forecast;
   if (facts === undefined) return [];
   return [
-    { name: 'bowls', value: `${bowls.toFixed(0)} of ${facts.massG.toFixed(0)} g`, figure: 'bowls' },
-    { name: 'salt', value: `${facts.saltG.toFixed(1)} g`, figure: 'salt' },
-    { name: 'sodium', value: `${facts.sodiumMg.toFixed(0)} mg`, figure: 'sodium' },
-    ...(view.hasCream ? [{ name: 'cream', value: `${facts.creamG.toFixed(0)} g`, figure: 'cream' as const }] : []),
-    { name: 'fat', value: `${facts.fatG.toFixed(1)} g`, figure: 'fat' },
-    { name: 'energy', value: `${facts.energyKcal.toFixed(0)} kcal`, figure: 'energy' },
+    { name: 'bowls', value: `${bowls.toFixed(0)} of ${facts.massG.toFixed(0)} g` },
+    { name: 'salt', value: `${facts.saltG.toFixed(1)} g` },
+    { name: 'sodium', value: `${facts.sodiumMg.toFixed(0)} mg` },
+    ...(view.hasCream ? [{ name: 'cream', value: `${facts.creamG.toFixed(0)} g` }] : []),
+    { name: 'fat', value: `${facts.fatG.toFixed(1)} g` },
+    { name: 'energy', value: `${facts.energyKcal.toFixed(0)} kcal` },
   ];
 }

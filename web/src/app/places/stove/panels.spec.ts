@@ -6,6 +6,7 @@ import { WhyAsked } from '../../services/why-asked';
 import { DishPanel } from './dish-panel';
 import { FinishPanel } from './finish-panel';
 import { GaugesPanel } from './gauges-panel';
+import { Hand } from './hand';
 import { JugPanel } from './jug-panel';
 import { PotPanel } from './pot-panel';
 import { StationsColumn } from './stations-column';
@@ -90,6 +91,16 @@ describe('the finish panel', () => {
       expect(panel.text()).withContext(String(tempC)).toContain(says);
       expect(panel.find('.window')?.getAttribute('role')).withContext(String(tempC)).toBe(role);
     }
+    // A probe that is heard is gone by rather than what was entered last.
+    stove.probe(75.2);
+    await rest(panel.fixture);
+    expect(panel.text()).toContain('75 °C by the probe, now. In the window');
+    stove.probe(82.9);
+    await rest(panel.fixture);
+    expect(panel.find('.window')?.getAttribute('role')).toBe('alert');
+    stove.probe(undefined);
+    await rest(panel.fixture);
+    expect(panel.text()).toContain('86 °C as last read.');
     expect(panel.text()).toContain('Temper first');
     const yolks = stove.steps.flatMap((step) => (step.op === 'liaison' ? [step.yolks.line] : []))[0]!;
     stove.did({ kind: 'added', stepId: id, line: yolks, kg: 0.3 });
@@ -201,6 +212,26 @@ describe('beside the step', () => {
     await rest(panel.fixture);
     expect(panel.text()).toMatch(/over the rim/i);
     expect(stove.last).toEqual(jasmine.objectContaining({ kg: 60 }));
+  });
+
+  it('a scale at rest is taken at one touch, with the pot’s own weight or without, whichever fits; a restless one is not offered', async () => {
+    await at('celeriac-leek-apple', 'simmer');
+    const panel = await show(PotPanel);
+    const view = TestBed.inject(Hand).view()!;
+    const { tareKg } = view.vessel;
+    const scale = (): string | undefined => panel.buttons().find((name) => name.startsWith('Scale:'));
+    expect(scale()).toBeUndefined();
+    stove.scale(view.pot.massKg + tareKg + 0.1, false);
+    await rest(panel.fixture);
+    expect(scale()).toBeUndefined();
+    stove.scale(view.pot.massKg + tareKg + 0.1);
+    await rest(panel.fixture);
+    await panel.press('Scale:');
+    expect(stove.last).toEqual(jasmine.objectContaining({ kind: 'weighed', tareKg }));
+    stove.scale(view.pot.massKg + 0.1);
+    await rest(panel.fixture);
+    await panel.press('Scale:');
+    expect(stove.last).toEqual(jasmine.objectContaining({ kind: 'weighed', tareKg: 0 }));
   });
 
   it('the gauges hold their tongue where there is nothing to say: no cream in a soup without, too early before the blade', async () => {

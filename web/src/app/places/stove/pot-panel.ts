@@ -1,8 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { PotPicture } from '../../parts/pot';
+import { Devices } from '../../services/devices';
 import { mass } from '../figures';
 import { NINETY } from './gauges';
 import { Hand } from './hand';
+import { Questions } from './questions';
 
 /** The vessel of the step in hand: how full, how heavy, how hot, and what has not gone in yet. */
 @Component({
@@ -24,6 +27,9 @@ import { Hand } from './hand';
         <p class="mass">{{ now.mass }}</p>
         <p class="soft">± {{ now.sd }} · {{ now.temp }}</p>
         <p class="soft yield">{{ now.yield }}</p>
+        @if (scaleKg(); as kg) {
+          <button type="button" class="press scale" (click)="questions.weighed(kg)">Scale: {{ shownOf(kg) }}</button>
+        }
         @if (now.over !== '') {
           <p class="caution" role="status">{{ now.over }}</p>
         }
@@ -37,6 +43,16 @@ import { Hand } from './hand';
 })
 export class PotPanel {
   private readonly hand = inject(Hand);
+  protected readonly questions = inject(Questions);
+  private readonly devices = toSignal(inject(Devices).devices$, { initialValue: [] });
+  /** What a scale that is heard and at rest says right now; nothing for what stands on a tray. */
+  protected readonly scaleKg = computed(() => {
+    const front = this.hand.front();
+    const view = this.hand.view();
+    const inPot = front !== undefined && front.branchId === view?.soup.root.id && front.pot.massKg > 0;
+    const scale = this.devices().find(({ kind, fresh, steady, value }) => kind === 'scale' && fresh && steady && (value ?? 0) > 0);
+    return inPot ? scale?.value : undefined;
+  });
   protected readonly pot = computed(() => {
     const view = this.hand.view();
     if (view === undefined) return undefined;
@@ -63,6 +79,11 @@ export class PotPanel {
       yield: `comes to ${mass(cookedKg, units)}, ${bowlsText(bowls, pot.massKg > 0 ? pot.sdKg / pot.massKg : 0)}`,
     };
   });
+  /** To a tenth of a kilo: a scale's last figure never stands still. */
+  protected shownOf(kg: number): string {
+    return mass(Math.round(kg * 10) / 10, this.hand.units());
+  }
+
   protected readonly notIn = computed(() => {
     const view = this.hand.view();
     if (view === undefined) return '';

@@ -73,6 +73,24 @@ export class Questions {
     );
   }
 
+  /**
+   * What the scale says, entered at one touch. Whether the pot's own weight is in it is told by which of the two is nearer to
+   * what is reckoned to stand there; what was taken off is said.
+   */
+  weighed(shownKg: number): void {
+    const step = this.hand.step();
+    const front = this.hand.front();
+    const view = this.hand.view();
+    if (step === undefined || front === undefined || view === undefined) return;
+    const { tareKg } = view.vessel;
+    const isNet = Math.abs(shownKg - front.pot.massKg) < Math.abs(shownKg - front.pot.massKg - tareKg);
+    const units = this.hand.units();
+    this.hand.enter(
+      { kind: 'weighed', stepId: step.id, grossKg: shownKg, tareKg: isNet ? 0 : tareKg },
+      `${mass(shownKg, units)} from the scale, ${isNet ? 'tared: nothing taken off' : `tare ${mass(tareKg, units)} taken off`}.`,
+    );
+  }
+
   add(lineId = this.hand.aimed()?.lineId, kg = this.hand.aimed()?.leftKg): void {
     const step = this.hand.step();
     const view = this.hand.view();

@@ -195,6 +195,10 @@ test('the scale gives its weight by one touch; gone, its last word is named and 
   await page.getByRole('button', { name: /Enter it/ }).click();
   await expect(page.getByRole('status').filter({ hasText: /^\s*Weight of/ })).toBeVisible();
 
+  // At rest it is taken by one touch beside the pot, or one key, with the pot's own weight taken off.
+  await page.getByRole('button', { name: /^Scale: enter/ }).click({ timeout: 30_000 });
+  await expect(page.getByText(/kg from the scale, tare 4\.5 kg taken off/)).toBeVisible();
+
   const off = await fetch(`${server.url}/api/devices/stand-in-scale/commands`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },

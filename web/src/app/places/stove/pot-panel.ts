@@ -1,7 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
 import { PotPicture } from '../../parts/pot';
-import { Devices } from '../../services/devices';
 import { mass } from '../figures';
 import { NINETY } from './gauges';
 import { Hand } from './hand';
@@ -26,15 +24,17 @@ import { Questions } from './questions';
         />
         <p class="mass">{{ now.mass }}</p>
         <p class="soft">± {{ now.sd }} · {{ now.temp }}</p>
-        <p class="soft yield">{{ now.yield }}</p>
-        @if (scaleKg(); as kg) {
-          <button type="button" class="press scale" (click)="questions.weighed(kg)">Scale: {{ shownOf(kg) }}</button>
-        }
         @if (now.over !== '') {
           <p class="caution" role="status">{{ now.over }}</p>
         }
         @if (notIn() !== '') {
           <p class="not-in"><strong>Not in yet</strong> {{ notIn() }}</p>
+        }
+        <p class="soft yield">{{ now.yield }}</p>
+        @if (questions.scaleKg(); as kg) {
+          <button type="button" class="press scale" (click)="questions.weighed()" [attr.aria-label]="'Scale: enter ' + shownOf(kg)">
+            Scale: {{ shownOf(kg) }} <span class="key" aria-hidden="true">E</span>
+          </button>
         }
       </section>
     }
@@ -44,15 +44,6 @@ import { Questions } from './questions';
 export class PotPanel {
   private readonly hand = inject(Hand);
   protected readonly questions = inject(Questions);
-  private readonly devices = toSignal(inject(Devices).devices$, { initialValue: [] });
-  /** What a scale that is heard and at rest says right now; nothing for what stands on a tray. */
-  protected readonly scaleKg = computed(() => {
-    const front = this.hand.front();
-    const view = this.hand.view();
-    const inPot = front !== undefined && front.branchId === view?.soup.root.id && front.pot.massKg > 0;
-    const scale = this.devices().find(({ kind, fresh, steady, value }) => kind === 'scale' && fresh && steady && (value ?? 0) > 0);
-    return inPot ? scale?.value : undefined;
-  });
   protected readonly pot = computed(() => {
     const view = this.hand.view();
     if (view === undefined) return undefined;

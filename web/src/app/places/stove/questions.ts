@@ -1,5 +1,7 @@
-import { inject, Injectable } from '@angular/core';
+import { computed, inject, Injectable } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { linesOf } from '@tureen/core/soup';
+import { Devices } from '../../services/devices';
 import { mass, wholeBowls } from '../figures';
 import { Asking } from './asking';
 import { Hand } from './hand';
@@ -15,6 +17,14 @@ const HOTTEST_C = 110;
 export class Questions {
   private readonly hand = inject(Hand);
   private readonly asking = inject(Asking);
+  private readonly devices = toSignal(inject(Devices).devices$, { initialValue: [] });
+  /** What a scale that is heard and at rest says right now; nothing for what stands on a tray. */
+  readonly scaleKg = computed(() => {
+    const front = this.hand.front();
+    const inPot = front !== undefined && front.branchId === this.hand.view()?.soup.root.id && front.pot.massKg > 0;
+    const scale = this.devices().find(({ kind, fresh, steady, value }) => kind === 'scale' && fresh && steady && (value ?? 0) > 0);
+    return inPot ? scale?.value : undefined;
+  });
 
   dip(): void {
     const step = this.hand.step();
@@ -77,11 +87,12 @@ export class Questions {
    * What the scale says, entered at one touch. Whether the pot's own weight is in it is told by which of the two is nearer to
    * what is reckoned to stand there; what was taken off is said.
    */
-  weighed(shownKg: number): void {
+  weighed(): void {
+    const shownKg = this.scaleKg();
     const step = this.hand.step();
     const front = this.hand.front();
     const view = this.hand.view();
-    if (step === undefined || front === undefined || view === undefined) return;
+    if (shownKg === undefined || step === undefined || front === undefined || view === undefined) return;
     const { tareKg } = view.vessel;
     const isNet = Math.abs(shownKg - front.pot.massKg) < Math.abs(shownKg - front.pot.massKg - tareKg);
     const units = this.hand.units();

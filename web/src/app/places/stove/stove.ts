@@ -109,6 +109,9 @@ export class Stove {
       w: () => {
         this.questions.weight();
       },
+      e: () => {
+        this.questions.weighed();
+      },
       a: () => {
         this.questions.add();
       },

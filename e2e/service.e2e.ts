@@ -45,19 +45,19 @@ test.describe('by touch, on a small tablet', () => {
     await page.getByRole('button', { name: 'Second sitting' }).tap();
     await page.getByRole('group', { name: 'Creamed bowls' }).getByRole('button', { name: '+5' }).tap();
     await expect(page.locator('tt-dish-panel')).toContainText('Creamed 15 of');
-    await page.getByRole('button', { name: /^Held, spilt, left over/ }).tap();
+    await page.getByRole('button', { name: /^Held, left over/ }).tap();
     await page.getByRole('button', { name: 'staff meal' }).tap();
     await page.locator('#amount').fill('1.2');
     await page.getByRole('button', { name: /^Enter it/ }).tap();
     await expect(page.locator('tt-dish-panel')).toContainText('staff meal 1.2 kg');
-    await page.getByRole('button', { name: /^Held, spilt, left over/ }).tap();
+    await page.getByRole('button', { name: /^Held, left over/ }).tap();
     await page.getByRole('button', { name: 'left over, to the cold' }).tap();
     await expect(page.getByText('to 21 °C within 2 hours')).toBeVisible();
     await page.locator('#amount').fill('2.5');
     await page.getByRole('button', { name: /^Enter it/ }).tap();
     await expect(page.locator('tt-dish-panel')).toContainText('second sitting 5 bowls · staff meal 1.2 kg · to the cold 2.5 kg');
 
-    await page.getByRole('link', { name: 'Card for the counter' }).tap();
+    await page.getByRole('link', { name: 'Counter card' }).tap();
     const card = (name: string) => page.locator('tt-share-cards li').filter({ hasText: name });
     await expect(card('Creamed')).toContainText('Contains milk');
     await expect(card('Plain')).toContainText('Contains none of the 14');

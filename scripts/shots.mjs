@@ -125,7 +125,7 @@ try {
   await page.getByRole('group', { name: 'Creamed bowls' }).getByRole('button', { name: '+10' }).click();
   await page.waitForTimeout(500);
   await shoot('stove-dish');
-  await page.getByRole('link', { name: 'Card for the counter' }).click();
+  await page.getByRole('link', { name: 'Counter card' }).click();
   await page.getByText('as it is being cooked now').waitFor();
   await shoot('counter');
   await page.goto(stove);

@@ -5,7 +5,6 @@ import { mass, wholeBowls } from '../figures';
 import { Hand } from './hand';
 
 const BY = [1, 5, 10] as const;
-const SITTINGS = [1, 2] as const;
 
 /** Bowls counted up by touch, per share with its garnish and by sitting. */
 @Component({
@@ -30,14 +29,17 @@ const SITTINGS = [1, 2] as const;
       }
     </ul>
     <p class="row" role="group" aria-label="Sitting">
-      @for (one of sittings; track one) {
-        <button type="button" class="press small" [attr.aria-pressed]="sitting() === one" (click)="sitting.set(one)">
-          {{ one === 1 ? 'First sitting' : 'Second sitting' }}
-        </button>
-      }
-      <a class="press small" [routerLink]="['/stove', hand.batchId(), 'counter']">Card for the counter</a>
+      <button
+        type="button"
+        class="press small"
+        [attr.aria-pressed]="sitting() === 2"
+        (click)="sitting.set(sitting() === 2 ? 1 : 2)"
+      >
+        Second sitting
+      </button>
+      <a class="press small" [routerLink]="['/stove', hand.batchId(), 'counter']">Counter card</a>
       <button type="button" class="press small" (click)="holding.emit()">
-        Held, spilt, left over <span class="key" aria-hidden="true">O</span>
+        Held, left over <span class="key" aria-hidden="true">O</span>
       </button>
     </p>
     @if (elsewhere() !== '') {
@@ -82,7 +84,6 @@ export class DishPanel {
   protected readonly hand = inject(Hand);
   readonly holding = output();
   protected readonly bys = BY;
-  protected readonly sittings = SITTINGS;
   protected readonly sitting = signal<number>(1);
   protected readonly shares = computed(() => {
     const view = this.hand.view();

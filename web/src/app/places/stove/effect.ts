@@ -7,7 +7,6 @@ import { mass } from '../figures';
 const KG = 0.005;
 const PCT = 0.005;
 const BODY_SHARE = 0.02;
-const KELVIN = 0.5;
 const BOWLS = 0.5;
 
 function vessel(view: BatchView): BatchView['pot'] {
@@ -31,7 +30,8 @@ export function effectBetween(was: BatchView, is: BatchView, units: UnitSystem):
   if (is.body?.tooEarly === false && from > 0 && to > 0 && Math.abs(Math.log(to / from)) > BODY_SHARE) {
     parts.push(`body ${from.toFixed(0)} → ${to.toFixed(0)} mPa·s`);
   }
-  if (Math.abs(b.tempC - a.tempC) > KELVIN) parts.push(`${a.tempC.toFixed(0)} → ${b.tempC.toFixed(0)} °C`);
+  // What reads the same before and after has not changed.
+  if (a.tempC.toFixed(0) !== b.tempC.toFixed(0)) parts.push(`${a.tempC.toFixed(0)} → ${b.tempC.toFixed(0)} °C`);
   const bowls = is.forecast.bowls - was.forecast.bowls;
   if (Math.abs(bowls) > BOWLS) parts.push(`bowls ${was.forecast.bowls.toFixed(0)} → ${is.forecast.bowls.toFixed(0)}`);
   const [counted, now] = [was.dishedBowls ?? 0, is.dishedBowls ?? 0];

@@ -7,7 +7,6 @@ import { RibbonPicture } from '../../parts/ribbon/ribbon';
 import { keepAwake } from '../../services/awake';
 import { onKeys } from '../../shell/keys';
 import { bodyRead } from '../tasted';
-import { timeOfDay } from '../figures';
 import { AmountDialog } from './amount-dialog';
 import { Asking } from './asking';
 import { BodySheet } from './body-sheet';
@@ -63,10 +62,11 @@ export class Stove {
   protected readonly questions = inject(Questions);
   readonly batchId = input.required<string>();
 
-  /** While clocks run they need the room, and the ribbon folds. */
-  private readonly clocked = computed(() => this.hand.view()?.timers.some(({ silenced }) => !silenced) === true);
-  protected readonly ribbon = this.hand.watched.drawn({ height: 116, quiet: true, here: true, folded: this.clocked });
-  protected readonly since = computed(() => timeOfDay(this.hand.open()?.batch.startedAtMs ?? 0));
+  /** Where clocks run or bowls are counted these need the room, and the ribbon folds. */
+  private readonly folded = computed(
+    () => this.hand.step()?.op === 'dish' || this.hand.view()?.timers.some(({ silenced }) => !silenced) === true,
+  );
+  protected readonly ribbon = this.hand.watched.drawn({ height: 116, quiet: true, here: true, folded: this.folded });
   protected readonly unsent = computed(() => this.hand.open()?.unsentIds.size ?? 0);
   protected readonly sheet = signal<SheetName | undefined>(undefined);
   /** The vessel of which a part is wanted. */

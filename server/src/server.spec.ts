@@ -265,7 +265,9 @@ describe('the server', () => {
         'a weight less than nothing',
         'POST',
         '/batches/none/entries',
-        () => ({ entries: [{ ...entry({ kind: 'closed' }), deed: { kind: 'weighed', stepId: 'simmer', grossKg: -2, tareKg: 8 } }] }),
+        () => ({
+          entries: [{ ...entry({ kind: 'closed' }), deed: { kind: 'weighed', stepId: 'simmer', grossKg: -2, tareKg: 8 } }],
+        }),
         400,
         'BAD_INPUT',
         'entries.0.deed.grossKg',

@@ -134,8 +134,8 @@ export function finishNow(step: SoupStep | undefined, pot: PotState, { ready, to
   return { line: step.line, kg, mixedC: mixedC(pot, lineParcel(line, kg), storedC(line)), ...cartonsFor(kg, cartonKg) };
 }
 
-/** No bain-marie holds hotter, and none of this is reckoned for less, °C. Kitchen default. */
-const HELD_C = { most: 85 } as const;
+/** No bain-marie holds hotter, °C. Kitchen default. */
+const HELD_MOST_C = 85;
 const HOUR_MIN = 60;
 
 /** An hour of holding from now, bowls that have gone out left out; undefined before the dishing and when the pot is empty. */
@@ -158,7 +158,7 @@ export function hourNow(step: SoupStep | undefined, pot: PotState, { ready, dish
     creamToCome: undefined,
     heldKg: undefined,
   };
-  const atC = Math.min(HELD_C.most, Math.max(HOLD_LEAST_C, Math.round(pot.tempC)));
+  const atC = Math.min(HELD_MOST_C, Math.max(HOLD_LEAST_C, Math.round(pot.tempC)));
   const held = (lid: 'off' | 'on'): PotState => hold(left, { id: step.id, op: 'hold', minutes: HOUR_MIN, atC, lid }, context).pot;
   const open = held('off');
   const saltPct = (one: PotState): number => (contents(one).mix[SALT] / potKg(one)) * 100;

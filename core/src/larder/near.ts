@@ -4,12 +4,12 @@ import { SALT, WATER } from './mix.js';
 
 /** What salt counts for against any other component: a stand-in that brings it changes the soup most. Kitchen default. */
 const SALT_COUNTS = 4;
-/** What a unit of softening and another group on the shelf count for, as shares of composition. Kitchen defaults. */
-/** A tenfold of heat counts for so much, and of bite. Kitchen defaults. */
+/** A tenfold of heat counts for so much, and of bite, as shares of composition. Kitchen defaults. */
 const HEAT_COUNTS = 0.08;
 const BITE_COUNTS = 0.15;
 /** A bite that nobody notices, against ground black pepper. */
 const NO_BITE = 0.01;
+/** A unit of softening counts for so much, and another group on the shelf. Kitchen defaults. */
 const SOFTENING_COUNTS = 0.04;
 const OTHER_GROUP = 0.06;
 /** Nobody who leaves these out is handed them as a stand-in. */
@@ -17,7 +17,7 @@ const OF_ANIMALS_KILLED: ReadonlySet<Origin> = new Set(['meat', 'fish']);
 /** Farther than this nothing stands in for anything. Kitchen default. */
 const FARTHEST = 0.22;
 
-/** How unlike two ingredients are: by composition without its water, by bite and by how they soften. 0 is the same. */
+/** How unlike two ingredients are: by composition without its water, by bite, heat and how they soften. 0 is the same. */
 function unlike(a: Ingredient, b: Ingredient): number {
   const parts = a.perKg.reduce((sum, kg, n) => {
     const differs = Math.abs(kg - (b.perKg[n] ?? 0));
@@ -33,7 +33,7 @@ function unlike(a: Ingredient, b: Ingredient): number {
  * What comes nearest to an ingredient by what it is made of, the nearest first; its flavour is for the cook to judge.
  * Nothing where the larder has nothing near.
  *
- * @example nearTo('onion', larder, 3) // white onion, shallot, red onion
+ * @example nearTo('onion', larder, 3) // white onion, red onion, spring onion
  */
 export function nearTo(id: string, larder: Larder, most: number): readonly Ingredient[] {
   const own = larder.get(id);

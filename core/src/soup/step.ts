@@ -65,7 +65,7 @@ export type PlainStep = z.infer<typeof PlainStepSchema>;
 /** A reading, soup ladled out before it is dished, and a second pot tipped in are steps of a batch, never of a soup. */
 export type BatchStep = Read | LadleOut | Refill;
 
-/** What a soup is made of beside its branches. */
+/** Whether a step can only stand in a batch. */
 export function isBatchStep(step: SoupStep): step is BatchStep {
   return step.op === 'read' || step.op === 'ladleOut' || step.op === 'refill';
 }

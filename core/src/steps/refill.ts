@@ -17,7 +17,8 @@ const LEAST_KG = 0.01;
 
 /**
  * So many kilos more of what stands in the pot already, at a temperature of their own. What the second pot really holds
- * is not known here: it is taken to be the same soup, salt and body alike. Into a pot that holds next to nothing it can't be told what goes.
+ * is not known here: it is taken to be the same soup, salt and body alike; into a pot that holds next
+ * to nothing it can't be told what goes.
  */
 export function refill(pot: PotState, { kg, tempC }: Refill): StepResult {
   if (potKg(pot) < LEAST_KG) return unchanged(pot);

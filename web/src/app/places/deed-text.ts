@@ -2,7 +2,7 @@ import type { Deed } from '@tureen/core/batch';
 import { stepName, type NameOf } from '@tureen/core/messages';
 import { walk, type Soup } from '@tureen/core/soup';
 import { showVolume, type UnitSystem } from '@tureen/core/units';
-import { mass } from './figures';
+import { depth, mass } from './figures';
 import { bodyRead, SIDES } from './tasted';
 
 /** What a share of the bowls is called; undefined where the soup has none of that id. */
@@ -30,9 +30,9 @@ export function deedText(deed: Deed, soup: Soup, nameOf: NameOf, units: UnitSyst
     case 'added':
       return `${mass(deed.kg, units)} of ${nameOf(deed.line)} added`;
     case 'weighed':
-      return `weighed ${deed.grossKg.toFixed(1)} kg, tare ${deed.tareKg.toFixed(1)} kg`;
+      return `weighed ${mass(deed.grossKg, units)}, ${deed.tareKg === 0 ? 'scale tared' : `tare ${mass(deed.tareKg, units)}`}`;
     case 'dipped':
-      return `dip: ${(deed.belowRimM * 100).toFixed(1)} cm below the rim`;
+      return `dip: ${depth(deed.belowRimM, units)} below the rim`;
     case 'skipped':
       return `${named(deed.stepId)}: skipped${deed.why === undefined ? '' : `, ${deed.why}`}`;
     case 'timed':

@@ -1,4 +1,4 @@
-import { showMass, type UnitSystem } from '@tureen/core/units';
+import { showMass, UNITS, type UnitSystem } from '@tureen/core/units';
 import { bodyWord } from '@tureen/core/body';
 import type { BowlFacts } from '@tureen/core/dish';
 import type { Askable } from '@tureen/core/why';
@@ -7,6 +7,11 @@ import type { Askable } from '@tureen/core/why';
 export function mass(kg: number, units: UnitSystem): string {
   const { digits, unit } = showMass(kg, units);
   return `${digits} ${unit}`;
+}
+
+/** How deep, or how far below a rim: to the millimetre, or to a twentieth of an inch. */
+export function depth(m: number, units: UnitSystem): string {
+  return units === 'metric' ? `${(m / UNITS.cm.si).toFixed(1)} cm` : `${(m / UNITS.in.si).toFixed(1)} in`;
 }
 
 /** A bowl that lacks less than this is still called one. Kitchen default. */

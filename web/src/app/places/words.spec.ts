@@ -77,6 +77,9 @@ describe('the words of a record', () => {
     expect(said(of('poured'), 'us')).toContain('fl oz');
     expect(said(of('weighed'))).toBe('weighed 14.5 kg, tare 4.5 kg');
     expect(said(of('dipped'))).toBe('dip: 12.3 cm below the rim');
+    expect(said(of('dipped'), 'us')).toBe('dip: 4.8 in below the rim');
+    expect(said(of('weighed'), 'us')).toBe('weighed 32 lb, tare 9.92 lb');
+    expect(said({ kind: 'weighed', stepId: 'cover', grossKg: 10, tareKg: 0 })).toBe('weighed 10 kg, scale tared');
     expect(said(of('held'))).toBe('held 40 min at 75 °C, lid on, topped up with water');
     expect(said(of('refilled'))).toBe('4 kg from a second pot, 80 °C');
     expect(said(of('jugged'))).toBe('jug filled to 75 % at 92 °C, the caution was read');

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { PotPicture } from '../../parts/pot';
-import { mass } from '../figures';
+import { depth, mass } from '../figures';
 import { NINETY } from './gauges';
 import { Hand } from './hand';
 import { Questions } from './questions';
@@ -53,7 +53,7 @@ export class PotPanel {
     const units = this.hand.units();
     const { cookedKg, bowls } = view.forecast;
     return {
-      title: inPot ? `${(Math.max(0, pot.belowRimM) * 100).toFixed(1)} cm below the rim` : 'on the tray',
+      title: inPot ? `${depth(Math.max(0, pot.belowRimM), units)} below the rim` : 'on the tray',
       mass: mass(pot.massKg, units),
       sd: mass(pot.sdKg > 0.1 ? Math.round(pot.sdKg * 10) / 10 : pot.sdKg, units),
       temp: `${String(Math.round(pot.tempC))} °C`,
@@ -64,7 +64,7 @@ export class PotPanel {
       colour: pot.colour,
       over:
         inPot && pot.belowRimM < 0
-          ? `By the sums ${(-pot.belowRimM * 100).toFixed(1)} cm over the rim: a ladle too many, or another pot? All of it is kept; take one back, or dip.`
+          ? `By the sums ${depth(-pot.belowRimM, units)} over the rim: a ladle too many, or another pot? All of it is kept; take one back, or dip.`
           : '',
       // What a pot weighs is not known better at the end than it is now.
       yield: `comes to ${mass(cookedKg, units)}, ${bowlsText(bowls, pot.massKg > 0 ? pot.sdKg / pot.massKg : 0)}`,

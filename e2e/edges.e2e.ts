@@ -81,6 +81,8 @@ test('a pour over the rim, an entry of a step not begun, one after the close: sa
   await until(page, /^Ladle into/);
   await page.keyboard.press('Enter');
   await expect(title(page)).toHaveText('The batch is closed');
+  // Closed here; late is what comes once the server has heard of it.
+  await expect.poll(async () => (await kept(server.url, batchId)).closedAtMs).not.toBeNull();
   await elsewhere(server.url, batchId, { kind: 'note', text: 'two bowls too few' });
   await page.goto(`${server.url}/ledger/${batchId}`);
   await expect(page.getByRole('listitem').filter({ hasText: 'two bowls too few' })).toContainText('late, not counted');
@@ -208,6 +210,7 @@ test('a whole service by keys', async ({ page, server }) => {
   await said(/3 kg from a second pot/);
   await key('Enter');
   await expect(title(page)).toHaveText('The batch is closed');
+  await expect.poll(async () => (await kept(server.url, batchId)).closedAtMs).not.toBeNull();
   const kinds = (await kept(server.url, batchId)).entries.map(({ deed }) => deed.kind);
   for (const kind of [
     'timed',

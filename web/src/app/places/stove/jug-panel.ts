@@ -59,11 +59,11 @@ function percent(share: number): string {
           <button type="button" class="press main" (click)="filled(now.share)">
             Jug done, {{ now.most }} full <span class="key" aria-hidden="true">J</span>
           </button>
+          <button type="button" class="press" (click)="scoop()">Cold scoop, 100 mL</button>
+          <button type="button" class="press" (click)="rest()">Rest {{ restMin }} min</button>
           @for (fill of now.more; track fill) {
             <button type="button" class="press" (click)="over.set(fill)">{{ name(fill) }}</button>
           }
-          <button type="button" class="press" (click)="scoop()">Cold scoop, 100 mL</button>
-          <button type="button" class="press" (click)="rest()">Rest {{ restMin }} min</button>
         </p>
       }
     }

@@ -28,7 +28,14 @@ describe('the jug panel', () => {
     await at('base-two-ways', 'blend', heat('blend', 92));
     const panel = await show(JugPanel);
     expect(panel.text()).toContain('Fill to a third at 92 °C');
-    expect(panel.buttons().slice(0, 4)).toEqual(['Jug done, a third full J', 'half', 'three quarters', 'full']);
+    expect(panel.buttons()).toEqual([
+      'Jug done, a third full J',
+      'Cold scoop, 100 mL',
+      'Rest 15 min',
+      'half',
+      'three quarters',
+      'full',
+    ]);
     stove.did(heat('blend', 60));
     await rest(panel.fixture);
     expect(panel.text()).toMatch(/Fill to (half|60 %) at 60 °C/);

@@ -62,9 +62,12 @@ export class Stove {
   protected readonly questions = inject(Questions);
   readonly batchId = input.required<string>();
 
-  /** Where clocks run or bowls are counted these need the room, and the ribbon folds. */
+  /** Where clocks run, jugs or bowls are counted, these need the room, and the ribbon folds. */
   private readonly folded = computed(
-    () => this.hand.step()?.op === 'dish' || this.hand.view()?.timers.some(({ silenced }) => !silenced) === true,
+    () =>
+      this.hand.step()?.op === 'dish' ||
+      this.hand.front()?.jug !== undefined ||
+      this.hand.view()?.timers.some(({ silenced }) => !silenced) === true,
   );
   protected readonly ribbon = this.hand.watched.drawn({ height: 116, quiet: true, here: true, folded: this.folded });
   protected readonly unsent = computed(() => this.hand.open()?.unsentIds.size ?? 0);

@@ -102,6 +102,7 @@ function percent(share: number): string {
     }
     .press {
       min-height: 56px;
+      padding: 0 12px;
     }
   `,
 })

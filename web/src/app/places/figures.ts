@@ -3,6 +3,9 @@ import { bodyWord } from '@tureen/core/body';
 import type { BowlFacts } from '@tureen/core/dish';
 import type { Askable } from '@tureen/core/why';
 
+/** Less than half a gram is nothing in a kitchen, kg. */
+export const NOTHING_KG = 0.0005;
+
 /** A mass with its unit, as one piece of text. */
 export function mass(kg: number, units: UnitSystem): string {
   const { digits, unit } = showMass(kg, units);

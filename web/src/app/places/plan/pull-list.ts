@@ -6,12 +6,17 @@ import type { Soup } from '@tureen/core/soup';
 import type { UnitSystem } from '@tureen/core/units';
 import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
 import { Figure } from '../../parts/why/figure';
-import { mass } from '../figures';
+import { mass, NOTHING_KG } from '../figures';
 import { saveAs } from '../save-as';
 
 /** A row's name in the ticks that are kept: one ingredient trimmed one way. */
 export function tickOf({ ingredient, way }: Pick<RoundedRow, 'ingredient' | 'way'>): string {
   return `${ingredient} ${way ?? ''}`.trim();
+}
+
+/** What is bought once it is rounded, against what is wanted. */
+function bought({ roundedKg, boughtKg }: RoundedRow): number {
+  return roundedKg / Math.max(1e-9, boughtKg);
 }
 
 function pieces({ pieces: counted }: RoundedRow): string {
@@ -102,9 +107,8 @@ export class PullList {
       pieces: pieces(row),
       bought: mass(row.roundedKg, units),
       key: { ingredient: row.ingredient, way: row.way, name: row.name },
-      edible:
-        row.edibleKg > 0 && row.trimKg <= 0.0005 ? '–' : mass(row.edibleKg * (row.roundedKg / Math.max(1e-9, row.boughtKg)), units),
-      tub: row.trimKg > 0.0005 ? mass(row.trimKg * (row.roundedKg / Math.max(1e-9, row.boughtKg)), units) : '–',
+      edible: row.edibleKg > 0 && row.trimKg <= NOTHING_KG ? '–' : mass(row.edibleKg * bought(row), units),
+      tub: row.trimKg > NOTHING_KG ? mass(row.trimKg * bought(row), units) : '–',
     }));
     return GROUPS.map((name) => ({ name, rows: rows.filter(({ group }) => group === name) })).filter(
       (group) => group.rows.length > 0,
@@ -127,9 +131,9 @@ export class PullList {
     const rows = this.pull().rows.map((row) => ({
       ...row,
       boughtKg: row.roundedKg,
-      edibleKg: (row.edibleKg * row.roundedKg) / Math.max(1e-9, row.boughtKg),
-      trimKg: (row.trimKg * row.roundedKg) / Math.max(1e-9, row.boughtKg),
-      cost: (row.cost * row.roundedKg) / Math.max(1e-9, row.boughtKg),
+      edibleKg: row.edibleKg * bought(row),
+      trimKg: row.trimKg * bought(row),
+      cost: row.cost * bought(row),
     }));
     saveAs(`${this.title()} for ${this.bowls().toFixed(0)}.csv`, 'text/csv', toPullCsv(rows));
   }

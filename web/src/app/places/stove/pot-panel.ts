@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { PotPicture } from '../../parts/pot';
-import { depth, mass } from '../figures';
+import { depth, mass, NOTHING_KG } from '../figures';
 import { NINETY } from './gauges';
 import { Hand } from './hand';
 import { Questions } from './questions';
@@ -79,7 +79,7 @@ export class PotPanel {
     const view = this.hand.view();
     if (view === undefined) return '';
     const names = view.toGoKg
-      .filter(([, kg]) => kg > 0.0005)
+      .filter(([, kg]) => kg > NOTHING_KG)
       .map(([line, kg]) => `${this.hand.nameOf()(line)} ${mass(kg, this.hand.units())}`);
     return [...new Set(names)].join(', ');
   });

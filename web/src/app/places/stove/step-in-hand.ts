@@ -5,7 +5,7 @@ import { linesOf } from '@tureen/core/soup';
 import { showMinutes } from '@tureen/core/units';
 import { Photo } from '../../parts/photo';
 import { deedText } from '../deed-text';
-import { mass } from '../figures';
+import { mass, NOTHING_KG } from '../figures';
 import { unplannedOf } from '../unplanned';
 import { Asking } from './asking';
 import { DishPanel } from './dish-panel';
@@ -18,8 +18,6 @@ import { JugPanel } from './jug-panel';
 const REASONS = ['not needed', 'done before', 'no time', 'ran out'] as const;
 /** Steps before which it is asked whether all is in. */
 const LAST_CALLS: ReadonlySet<string> = new Set(['simmer', 'pressure', 'blend', 'season', 'cream', 'liaison', 'film', 'dish']);
-/** Less is nothing at all. */
-const LEAST_KG = 0.0005;
 /** Of what lies beside the pot, given back at one touch. */
 const SHARES = [
   { name: 'a quarter', share: 0.25 },
@@ -94,7 +92,7 @@ export class StepInHand {
     return view.missing
       .map(({ lineId, inKg, plannedKg }) => {
         const name = this.hand.nameOf()(lineId);
-        return inKg > LEAST_KG
+        return inKg > NOTHING_KG
           ? `${name}, ${mass(inKg, units)} of ${mass(plannedKg, units)}`
           : `${name}, ${mass(plannedKg, units)}`;
       })

@@ -6,6 +6,7 @@ import { linesOf } from '@tureen/core/soup';
 import { RibbonPicture } from '../../parts/ribbon/ribbon';
 import { keepAwake } from '../../services/awake';
 import { onKeys } from '../../shell/keys';
+import { NOTHING_KG } from '../figures';
 import { bodyRead } from '../tasted';
 import { AmountDialog } from './amount-dialog';
 import { Asking } from './asking';
@@ -86,7 +87,7 @@ export class Stove {
       id,
       ingredient,
       name: this.hand.nameOf()(id),
-      isIn: (inKg.get(id) ?? 0) > 0.0005,
+      isIn: (inKg.get(id) ?? 0) > NOTHING_KG,
     }));
   });
   /** Lines that the step in hand takes. */

@@ -147,8 +147,8 @@ describe('a batch', () => {
     const calm = foldBatch(snapshot, at);
     const wild = foldBatch(snapshot, [...at, entry(17, { kind: 'weighed', stepId: 'simmer', grossKg: 60, tareKg: 8.6 })]);
     expect(wild.readings[0]?.questioned).toBeTrue();
-    // A minute into an ajar, steady simmer: 12 x 0.35 kg/(m2 h) x 0.125664 m2 / 60 = 8.8 g gone, and nothing else.
-    expect(calm.massKg - wild.massKg).toBeCloseTo(0.0088, 4);
+    // A minute after the simmer was put on the pot is still on its way to the boil: nothing has gone.
+    expect(calm.massKg).toBe(wild.massKg);
     expect(wild.cautions.map(({ code }) => code)).toContain('READING_QUESTIONED');
   });
 
@@ -194,9 +194,10 @@ describe('a batch', () => {
   });
 
   it('what was done before closing but arrived after it is late too, until the batch is opened again', () => {
-    const slow = { ...entry(44, { kind: 'added', stepId: 'cream', line: 'cream', kg: 1 }, 'tablet-c'), late: true };
-    expect(historyOf([...STORY, slow]).late.has(slow.id)).toBeTrue();
-    const reopened = historyOf([...STORY, slow, entry(80, { kind: 'undone', target: uuid(63) })]);
+    const slow = entry(39, { kind: 'added', stepId: 'cream', line: 'cream', kg: 1 }, 'tablet-c');
+    const arrived = (list: readonly Entry[]) => list.map((own, n) => ({ ...own, arrival: n }));
+    expect(historyOf(arrived([...STORY, slow])).late.has(slow.id)).toBeTrue();
+    const reopened = historyOf(arrived([...STORY, slow, entry(80, { kind: 'undone', target: uuid(63) })]));
     expect(reopened.closed).toBeUndefined();
     expect(reopened.late.size).toBe(0);
   });

@@ -146,9 +146,9 @@ export const EntrySchema = z.strictObject({
 });
 export type Entry = z.infer<typeof EntrySchema>;
 
-/** An entry as the server keeps it; `late` when it came after the batch was closed. */
+/** An entry on record: `arrival` says as which one the server got it, over all batches; undefined until it has. */
 export interface KeptEntry extends Entry {
-  readonly late: boolean;
+  readonly arrival?: number | undefined;
 }
 
 /** Negative when a comes before b. A total order: ids break what stamps leave open. */

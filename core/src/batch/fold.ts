@@ -2,9 +2,10 @@ import { SALT } from '../larder/index.js';
 import { figuresOf, rerun, sharesOf, type ShareFigures, type Figures, type Planned, type Snapshot } from '../plan/index.js';
 import { ribbonOf, run, type Ready, type Ribbon, type Run, type StepRecord } from '../line/index.js';
 import { EMPTY_POT, MASS, contents, potKg, sdOf, type Caution, type PotState } from '../pot/index.js';
+import { potKgPerBowl } from '../dish/index.js';
 import { walk, type Walked } from '../soup/index.js';
 import { massSeen } from '../steps/index.js';
-import { alteredBy, type Altered } from './altered.js';
+import { changesOf, type BatchChanges } from './changes.js';
 import type { Entry, KeptEntry } from './entry.js';
 import { historyOf, type History } from './history.js';
 import { frontsOf, type Front } from './fronts.js';
@@ -33,7 +34,7 @@ export interface BatchState {
   readonly planned: Planned;
   /** What is really being cooked: the plan's soup with what was swapped, brought or left out. */
   readonly ready: Ready;
-  readonly altered: Pick<Altered, 'leftOut' | 'swapped' | 'brought'>;
+  readonly altered: Pick<BatchChanges, 'leftOut' | 'swapped' | 'brought' | 'told'>;
   readonly timers: readonly BatchTimer[];
   readonly history: History;
   readonly steps: readonly StepState[];
@@ -97,13 +98,20 @@ function deedsByStep(history: History): Map<string, StepDeeds> {
   return deeds;
 }
 
+/** Kilos of the pot that went out in bowls by an entry; a finish that is stirred into the bowl does not come out of it. */
+function dishedKgOf({ soup, bowlKg }: Ready): (deed: KeptEntry['deed']) => number {
+  const dish = walk(soup.root).find(({ step }) => step.op === 'dish')?.step;
+  const { any, of } = potKgPerBowl(bowlKg, dish?.op === 'dish' ? dish.shares : undefined);
+  return (deed) => (deed.kind === 'dished' ? deed.bowls * (deed.share === undefined ? any : (of.get(deed.share) ?? any)) : 0);
+}
+
 /** Kilos that had gone out in bowls when an entry was made. */
-function dishedBefore({ counted }: History, bowlKg: number): (entry: KeptEntry) => number {
+function dishedBefore({ counted }: History, dishedKg: (deed: KeptEntry['deed']) => number): (entry: KeptEntry) => number {
   const sums = new Map<string, number>();
   let kg = 0;
   for (const { id, deed } of counted) {
     sums.set(id, kg);
-    if (deed.kind === 'dished') kg += deed.bowls * bowlKg;
+    kg += dishedKg(deed);
   }
   return ({ id }) => sums.get(id) ?? 0;
 }
@@ -151,16 +159,17 @@ export function foldBatch(
 ): BatchState {
   const history = historyOf(entries);
   const deeds = deedsByStep(history);
-  const altered = alteredBy(snapshot, history, planned);
-  const { ready } = altered.planned;
+  const altered = changesOf(planned.ready, history, snapshot.scale);
+  const { ready, emptied, keyOf } = altered;
   const walked = walk(ready.soup.root);
   const isOver = (stepId: string): boolean => {
     const own = deeds.get(stepId);
     return own?.done !== undefined || own?.skipped !== undefined;
   };
   const current = history.closed === undefined ? walked.find(({ step }) => !isOver(step.id)) : undefined;
+  const dishedKg = dishedKgOf(ready);
   const rewritten = rewrite(
-    { ready, scale: snapshot.scale, dishedBeforeKg: dishedBefore(history, ready.bowlKg) },
+    { ready, scale: snapshot.scale, dishedBeforeKg: dishedBefore(history, dishedKg), emptied, keyOf },
     (id) => deeds.get(id) ?? NOTHING_DONE,
   );
   const real = run({ ...ready, soup: { ...ready.soup, root: rewritten.root } }, snapshot.scale);
@@ -196,7 +205,7 @@ export function foldBatch(
     run: real,
     happened,
     ready,
-    altered: { leftOut: altered.leftOut, swapped: altered.swapped, brought: altered.brought },
+    altered: { leftOut: altered.leftOut, swapped: altered.swapped, brought: altered.brought, told: altered.told },
     timers: timersOf(history),
     forecast: figuresOf(ready, real),
     plannedFigures: figuresOf(planned.ready, planned.run),
@@ -210,7 +219,7 @@ export function foldBatch(
     cautions: cautionsAt({ run: real }, current?.step.id),
     out,
     dishedBowls: out.bowls,
-    dishedKg: (out.bowls ?? 0) * ready.bowlKg,
+    dishedKg: history.counted.reduce((sum, { deed }) => sum + dishedKg(deed), 0),
     shares: sharesOf(real),
     closed: history.closed !== undefined,
     strangers: [...deeds.keys()].filter((id) => !known.has(id)),

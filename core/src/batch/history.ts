@@ -1,4 +1,4 @@
-import { compareEntries, type Entry, type KeptEntry } from './entry.js';
+import { compareEntries, type Deed, type Entry, type KeptEntry } from './entry.js';
 
 /** Entries sorted out: what counts, what was taken back, what came too late to count. */
 export interface History {
@@ -6,56 +6,124 @@ export interface History {
   readonly undone: ReadonlySet<string>;
   readonly late: ReadonlySet<string>;
   readonly closed: KeptEntry | undefined;
+  /** What it was last closed by: a closing, or the taking back of an opening. */
+  readonly closedBy: KeptEntry | undefined;
   /** Every entry once, in causal order. */
   readonly all: readonly KeptEntry[];
+}
+
+/**
+ * What an entry only marks, so that it is the same said once or twice: an undo takes every earlier one of the same mark
+ * back. Undefined for what adds up.
+ */
+function markOf(deed: Deed): string | undefined {
+  switch (deed.kind) {
+    case 'done':
+    case 'skipped':
+      return `over ${deed.stepId}`;
+    case 'started':
+      return `started ${deed.stepId}`;
+    case 'left out':
+      return `left out ${deed.line}`;
+    case 'silenced':
+      return `silenced ${deed.timer}`;
+    case 'closed':
+      return 'closed';
+    default:
+      return undefined;
+  }
 }
 
 /** Which entries are taken back. An undo may itself be undone; the later by cause decides, whatever came in first. */
 function undoneIds(ordered: readonly KeptEntry[], counts: (undo: KeptEntry) => boolean): Set<string> {
   const undone = new Set<string>();
-  for (const entry of ordered.toReversed()) {
-    if (entry.deed.kind === 'undone' && !undone.has(entry.id) && counts(entry)) undone.add(entry.deed.target);
+  const byId = new Map(ordered.map((entry) => [entry.id, entry]));
+  const marks = new Map<string, KeptEntry[]>();
+  for (const entry of ordered) {
+    const mark = markOf(entry.deed);
+    if (mark !== undefined) marks.set(mark, [...(marks.get(mark) ?? []), entry]);
+  }
+  for (const undo of ordered.toReversed()) {
+    if (undo.deed.kind !== 'undone' || undone.has(undo.id) || !counts(undo)) continue;
+    undone.add(undo.deed.target);
+    const target = byId.get(undo.deed.target);
+    const mark = target === undefined ? undefined : markOf(target.deed);
+    for (const same of mark === undefined ? [] : (marks.get(mark) ?? [])) {
+      if (compareEntries(same, undo) < 0) undone.add(same.id);
+    }
   }
   return undone;
 }
 
+/** Negative when a reached the record before b; what has not reached it yet comes last, in causal order. */
+function byArrival(a: KeptEntry, b: KeptEntry): number {
+  const first = a.arrival ?? Number.POSITIVE_INFINITY;
+  const second = b.arrival ?? Number.POSITIVE_INFINITY;
+  return first === second ? compareEntries(a, b) : first - second;
+}
+
+/** Entries that open and close the batch: the closings, and undos whose chain of targets ends at one. */
+function turning(all: readonly KeptEntry[], byId: ReadonlyMap<string, KeptEntry>): Set<string> {
+  const ids = new Set<string>();
+  for (const entry of all) {
+    const seen = new Set<string>();
+    let at: KeptEntry | undefined = entry;
+    while (at?.deed.kind === 'undone' && !seen.has(at.id)) {
+      seen.add(at.id);
+      at = byId.get(at.deed.target);
+    }
+    if (at?.deed.kind === 'closed') ids.add(entry.id);
+  }
+  return ids;
+}
+
 /**
- * Sorts entries out, whatever order they came in and however often: each id once, in causal order, undos applied,
- * what follows the close (by cause, or by arrival as the server marked it) set aside as late but kept.
+ * What came too late: it reached the record after the batch was last closed. Whatever it says, it changes nothing that
+ * was closed; opening the batch again lets all in that is on record by then.
+ */
+function latenessOf(
+  all: readonly KeptEntry[],
+  turns: ReadonlySet<string>,
+): { readonly late: ReadonlySet<string>; readonly closedBy: KeptEntry | undefined } {
+  const late = new Set<string>();
+  const turned: KeptEntry[] = [];
+  let closedBy: KeptEntry | undefined;
+  if (turns.size === 0) return { late, closedBy };
+  for (const entry of [...all].sort(byArrival)) {
+    if (!turns.has(entry.id)) {
+      if (closedBy !== undefined) late.add(entry.id);
+      continue;
+    }
+    turned.push(entry);
+    const ordered = [...turned].sort(compareEntries);
+    const undone = undoneIds(ordered, () => true);
+    const isClosed = ordered.some(({ id, deed }) => deed.kind === 'closed' && !undone.has(id));
+    closedBy = isClosed ? (closedBy ?? entry) : undefined;
+    if (!isClosed) late.clear();
+  }
+  return { late, closedBy };
+}
+
+/**
+ * Sorts entries out, whatever order they are given in and however often: each id once, in causal order, undos applied,
+ * what reached the record after the close set aside as late but kept. Only by `arrival` does the order of arrival count,
+ * and only against a close.
  */
 export function historyOf(entries: readonly (Entry | KeptEntry)[]): History {
   const byId = new Map<string, KeptEntry>();
   for (const entry of entries) {
-    const late = 'late' in entry && entry.late;
     const have = byId.get(entry.id);
-    if (have === undefined || (late && !have.late)) byId.set(entry.id, { ...entry, late });
+    if (have === undefined || (have.arrival === undefined && 'arrival' in entry)) byId.set(entry.id, entry);
   }
   const all = [...byId.values()].sort(compareEntries);
-  const openAll = undoneIds(all, () => true);
-  const closed = all.find(({ deed, id }) => deed.kind === 'closed' && !openAll.has(id));
-  const late = new Set<string>();
-  if (closed === undefined) {
-    return {
-      all,
-      undone: openAll,
-      late,
-      closed,
-      counted: all.filter(({ id, deed }) => !openAll.has(id) && deed.kind !== 'undone'),
-    };
-  }
-  const kindOf = (id: string): string | undefined => byId.get(id)?.deed.kind;
-  for (const entry of all) {
-    if (entry.id === closed.id) continue;
-    // Only an undo that bears on the closing itself may still count.
-    if (entry.deed.kind === 'undone' && ['closed', 'undone'].includes(kindOf(entry.deed.target) ?? '')) continue;
-    if (entry.late || compareEntries(entry, closed) > 0) late.add(entry.id);
-  }
+  const { late, closedBy } = latenessOf(all, turning(all, byId));
   const undone = undoneIds(all, ({ id }) => !late.has(id));
   return {
     all,
     undone,
     late,
-    closed,
+    closedBy,
+    closed: all.find(({ deed, id }) => deed.kind === 'closed' && !undone.has(id)),
     counted: all.filter(({ id, deed }) => !undone.has(id) && !late.has(id) && deed.kind !== 'undone'),
   };
 }

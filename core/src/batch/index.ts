@@ -10,7 +10,7 @@ export {
   type Stamp,
 } from './entry.js';
 export { TASTED, type Tasted } from './entry.js';
-export { remindsAtMs, timersOf, type BatchTimer } from './timers.js';
+export { remindsAtMs, timersAfter, timersOf, type BatchTimer } from './timers.js';
 export {
   eggStands,
   finishNow,
@@ -28,7 +28,7 @@ export { frontsOf, type Front } from './fronts.js';
 export { missingOf, type Missing } from './missing.js';
 export { outOf, type Out } from './out.js';
 export { takenOver, writeBack, type WriteBack } from './write-back.js';
-export type { Altered } from './altered.js';
+export { linesNamed, type BatchChanges, type ChangeTold } from './changes.js';
 export { BODY_WITHIN, SALT_WITHIN_PCT, landBody, landSalt, type BodyLanding, type SaltLanding } from './landing.js';
 export { historyOf, type History } from './history.js';
 export { dippedM3, weighedKg } from './rewrite.js';

@@ -19,7 +19,7 @@ const SOME_OF_IT: ReadonlySet<SoupStep['op']> = new Set(['cover', 'season', 'cre
  * What has been forgotten: every step that takes it is over, and it did not go in, or less than half of it. A line whose
  * step was skipped with a reason is not forgotten, nor one that was said to be left out.
  */
-export function missingOf({ planned, ready, steps, inKg, history }: BatchState): Missing[] {
+export function missingOf({ planned, ready, steps, inKg, history, altered }: BatchState): Missing[] {
   const over = new Set(steps.filter(({ status }) => status === 'done' || status === 'skipped').map(({ stepId }) => stepId));
   const reasoned = new Set(
     history.counted.flatMap(({ deed }) => (deed.kind === 'skipped' && deed.why !== undefined ? [deed.stepId] : [])),
@@ -31,6 +31,7 @@ export function missingOf({ planned, ready, steps, inKg, history }: BatchState):
   return ready.soup.lines.flatMap(({ id: lineId }) => {
     const plannedKg = planned.run.usedKg.get(lineId) ?? 0;
     const own = (taking.get(lineId) ?? []).filter(({ op }) => !BY_TARGET.has(op));
+    if (altered.leftOut.includes(lineId)) return [];
     if (plannedKg <= 0 || own.length === 0 || !own.every(({ id }) => over.has(id)) || own.some(({ id }) => reasoned.has(id))) {
       return [];
     }

@@ -1,8 +1,8 @@
 import { areaM2, type Vessel } from '../kit/index.js';
-import { kgAtScale, type Ready } from '../line/index.js';
+import type { Ready } from '../line/index.js';
 import { volumeM3 } from '../pot/index.js';
 import type { Branch, SoupStep } from '../soup/index.js';
-import type { Use } from '../steps/index.js';
+import { AT_STEP, renamed, skippedParts, type Entered, type Parts } from './at-step.js';
 import type { KeptEntry } from './entry.js';
 
 /** Errors of a reading, 1 sd. Kitchen defaults: a kitchen scale, and a ruler in a steaming pot. */
@@ -32,6 +32,10 @@ export interface Reckoning {
   readonly scale: number;
   /** Kilos that went out in bowls before an entry: the run has them in the pot until the end, a dip or scale does not. */
   readonly dishedBeforeKg: (entry: KeptEntry) => number;
+  /** Steps that have nothing left to take. */
+  readonly emptied: ReadonlySet<string>;
+  /** What the runner calls a line as it was at an entry; undefined for one that is not known. */
+  readonly keyOf: (line: string, at?: KeptEntry) => string | undefined;
 }
 
 /** What a dip says stands in a pot, m3, and its sd. The density at that moment makes kilos of it. */
@@ -46,23 +50,27 @@ export function weighedKg(grossKg: number, tareKg: number): { massKg: number; sd
 }
 
 /** Kilos of a line in a volume: by the larder's density, which amounts are written with too, or else by composition. */
-function lineKg(ready: Ready, lineId: string, volume: number): number {
-  const line = ready.lines.find((own) => own.line.id === lineId)?.line;
+function lineKg({ ready, keyOf }: Reckoning, lineId: string, volume: number, at: KeptEntry): number {
+  const key = keyOf(lineId, at);
+  const line = (ready.lines.find((own) => own.line.id === key) ?? ready.earlier?.get(key ?? ''))?.line;
   if (line === undefined) return 0;
   const { densityKgM3, storedAtC } = line.ingredient.row;
   return volume * (densityKgM3 ?? 1 / volumeM3(line.ingredient.perKg, Math.max(0, storedAtC)));
 }
 
 /** The step that an entry becomes, or nothing for those that only mark time. */
-function deedStep(entry: KeptEntry, stepId: string, { ready, dishedBeforeKg }: Reckoning): SoupStep | undefined {
+function deedStep(entry: KeptEntry, stepId: string, around: Reckoning): SoupStep | undefined {
   const { deed } = entry;
+  const { ready, dishedBeforeKg } = around;
   switch (deed.kind) {
     case 'poured':
-      return { id: stepId, op: 'add', uses: [{ line: deed.line, kg: lineKg(ready, deed.line, deed.volumeM3) }] };
     case 'added':
-      return { id: stepId, op: 'add', uses: [{ line: deed.line, kg: deed.kg }] };
-    case 'brought':
-      return { id: stepId, op: 'add', uses: [{ line: deed.line, kg: deed.kg }] };
+    case 'brought': {
+      const line = around.keyOf(deed.line, entry);
+      if (line === undefined) return undefined;
+      const kg = deed.kind === 'poured' ? lineKg(around, deed.line, deed.volumeM3, entry) : deed.kg;
+      return { id: stepId, op: 'add', uses: [{ line, kg }] };
+    }
     case 'salt':
       return { id: stepId, op: 'read', seen: { of: 'salt', saltPct: deed.saltPct, sdPct: deed.saltPct * METER_SD_SHARE } };
     case 'temperature':
@@ -72,7 +80,8 @@ function deedStep(entry: KeptEntry, stepId: string, { ready, dishedBeforeKg }: R
     case 'gave back':
       return { id: stepId, op: 'giveBack', lines: [deed.line], share: deed.share };
     case 'held': {
-      const { minutes, atC, lid, topUp } = deed;
+      const { minutes, atC, lid } = deed;
+      const topUp = deed.topUp === undefined ? undefined : around.keyOf(deed.topUp, entry);
       return { id: stepId, op: 'hold', minutes, atC, lid, ...(topUp === undefined ? {} : { topUp }) };
     }
     case 'ladled out':
@@ -97,120 +106,48 @@ function deedStep(entry: KeptEntry, stepId: string, { ready, dishedBeforeKg }: R
   }
 }
 
-function givenKg(entries: readonly KeptEntry[], lineId: string, ready: Ready): number {
-  return entries.reduce((sum, { deed }) => {
-    if (deed.kind === 'added' && deed.line === lineId) return sum + deed.kg;
-    if (deed.kind === 'poured' && deed.line === lineId) return sum + lineKg(ready, lineId, deed.volumeM3);
-    return sum;
-  }, 0);
-}
-
-/** What is left of a planned use once some of it has been given by hand. */
-function restOfUse(use: Use, entries: readonly KeptEntry[], ready: Ready, scale: number): Use | undefined {
-  const line = ready.lines.find((own) => own.line.id === use.line);
-  if (line === undefined) return use;
-  const given = givenKg(entries, use.line, ready);
-  if (given === 0) return use;
-  const planned = use.kg ?? kgAtScale(line, scale) * (use.share ?? 1);
-  return planned > given ? { line: use.line, kg: planned - given } : undefined;
-}
-
-function gaveLine(entries: readonly KeptEntry[], lineId: string): boolean {
-  return entries.some(({ deed }) => (deed.kind === 'added' || deed.kind === 'poured') && deed.line === lineId);
+/** What was entered at a step, in the terms of the step's own rule. */
+function enteredAt(step: SoupStep, deeds: StepDeeds, around: Reckoning): Entered {
+  const given = new Map<string, number>();
+  for (const entry of deeds.entries) {
+    const { deed } = entry;
+    if (deed.kind !== 'added' && deed.kind !== 'poured') continue;
+    const kg = deed.kind === 'added' ? deed.kg : lineKg(around, deed.line, deed.volumeM3, entry);
+    if (around.keyOf(deed.line, entry) !== undefined) given.set(deed.line, (given.get(deed.line) ?? 0) + kg);
+  }
+  const done = deeds.done?.deed;
+  return {
+    isDone: deeds.done !== undefined,
+    startedAtMs: deeds.startedAtMs,
+    minutes: done?.kind === 'done' ? done.minutes : undefined,
+    entries: deeds.entries,
+    acts: deeds.entries.flatMap((entry) => {
+      const act = deedStep(entry, step.id, around);
+      return act === undefined ? [] : [{ entry, step: act }];
+    }),
+    ready: around.ready,
+    scale: around.scale,
+    gave: (line) => given.has(line),
+    givenKg: (line) => given.get(line) ?? 0,
+  };
 }
 
 /**
  * One planned step as the steps that really happened and those still ahead. Entries stand in their order. A step that
  * is done without an amount on record counts as done as planned; with one, exactly what was recorded went in.
  */
-function rewriteStep(step: SoupStep, deeds: StepDeeds, around: Reckoning): { now: SoupStep[]; ahead: SoupStep[] } {
-  const { ready, scale } = around;
-  const acts = deeds.entries.flatMap((entry) => deedStep(entry, step.id, around) ?? []);
-  const isDone = deeds.done !== undefined;
-  // What went in by hand is in, whether the step was done or not; of the rest nothing happened.
-  if (!isDone && deeds.skipped !== undefined && step.op !== 'dish') return { now: acts, ahead: [] };
-  switch (step.op) {
-    case 'cover':
-    case 'thin':
-    case 'tune':
-    case 'season':
-    case 'cream': {
-      const asPlanned = !gaveLine(deeds.entries, step.line);
-      if (!isDone) return { now: acts, ahead: [step] };
-      return { now: asPlanned ? [step, ...acts] : acts, ahead: [] };
-    }
-    case 'add': {
-      const left = step.uses.flatMap((use) => restOfUse(use, deeds.entries, ready, scale) ?? []);
-      const untouched = step.uses.filter((use) => !gaveLine(deeds.entries, use.line));
-      if (!isDone) return { now: acts, ahead: left.length > 0 ? [{ ...step, uses: left }] : [] };
-      return { now: untouched.length > 0 ? [{ ...step, uses: untouched }, ...acts] : acts, ahead: [] };
-    }
-    case 'trim': {
-      const weighed = (use: Use): Use =>
-        gaveLine(deeds.entries, use.line) ? { line: use.line, kg: givenKg(deeds.entries, use.line, ready) } : use;
-      const readings = acts.filter(({ op }) => op === 'read');
-      const trimmed: SoupStep = { ...step, uses: step.uses.map(weighed) };
-      return isDone ? { now: [trimmed, ...readings], ahead: [] } : { now: readings, ahead: [trimmed] };
-    }
-    case 'simmer': {
-      const minutes = deeds.done?.deed.kind === 'done' ? (deeds.done.deed.minutes ?? step.minutes) : step.minutes;
-      return simmerAround({ ...step, minutes }, deeds, isDone, around);
-    }
-    case 'roast':
-    case 'sweat': {
-      const minutes = deeds.done?.deed.kind === 'done' ? deeds.done.deed.minutes : undefined;
-      const real: SoupStep = { ...step, minutes: minutes ?? step.minutes };
-      return isDone ? { now: [real, ...acts], ahead: [] } : { now: acts, ahead: [real] };
-    }
-    case 'blend': {
-      const scooped = step.coldScoop !== undefined && gaveLine(deeds.entries, step.coldScoop.line);
-      const own: SoupStep = scooped ? { ...step, coldScoop: undefined } : step;
-      return isDone ? { now: [...acts, own], ahead: [] } : { now: acts, ahead: [own] };
-    }
-    case 'sieve': {
-      const weighed = deeds.entries.findLast(({ deed }) => deed.kind === 'sieved')?.deed;
-      const own: SoupStep = weighed?.kind === 'sieved' ? { ...step, weighedKg: weighed.lostKg } : step;
-      return isDone ? { now: [own, ...acts], ahead: [] } : { now: acts, ahead: [own] };
-    }
-    case 'liaison': {
-      const given = (use: Use): Use =>
-        gaveLine(deeds.entries, use.line) ? { line: use.line, kg: givenKg(deeds.entries, use.line, ready) } : use;
-      const own: SoupStep = { ...step, yolks: given(step.yolks), cream: given(step.cream) };
-      const others = acts.filter(({ op }) => op !== 'add');
-      return isDone ? { now: [...others, own], ahead: [] } : { now: others, ahead: [own] };
-    }
-    case 'giveBack': {
-      const byShares = deeds.entries.some(({ deed }) => deed.kind === 'gave back');
-      if (!isDone) return { now: acts, ahead: [step] };
-      return { now: byShares ? acts : [...acts, step], ahead: [] };
-    }
-    default:
-      return isDone ? { now: [...acts, step], ahead: [] } : { now: acts, ahead: [step] };
-  }
-}
-
-/** A simmer cut where entries fell into it, so that a dip half-way meets the pot as it was then. */
-function simmerAround(
-  step: Extract<SoupStep, { op: 'simmer' }>,
-  deeds: StepDeeds,
-  isDone: boolean,
-  around: Reckoning,
-): { now: SoupStep[]; ahead: SoupStep[] } {
-  const now: SoupStep[] = [];
-  let usedMinutes = 0;
-  for (const entry of deeds.entries) {
-    const act = deedStep(entry, step.id, around);
-    if (act === undefined) continue;
-    const elapsed = deeds.startedAtMs === undefined ? 0 : (entry.atMs - deeds.startedAtMs) / 60_000;
-    const until = Math.min(step.minutes, Math.max(usedMinutes, elapsed));
-    if (until > usedMinutes) {
-      now.push({ ...step, minutes: until - usedMinutes });
-      usedMinutes = until;
-    }
-    now.push(act);
-  }
-  const left: SoupStep = { ...step, minutes: step.minutes - usedMinutes };
-  return isDone ? { now: [...now, left], ahead: [] } : { now, ahead: [left] };
+function rewriteStep(step: SoupStep, deeds: StepDeeds, around: Reckoning): Parts {
+  const entered = enteredAt(step, deeds, around);
+  const isSkipped = deeds.done === undefined && deeds.skipped !== undefined && step.op !== 'dish';
+  // Left with nothing of its own to take, or not done at all: what was entered by hand is all that happened.
+  if (around.emptied.has(step.id)) return { now: entered.acts.map((act) => act.step), ahead: [] };
+  if (isSkipped) return skippedParts(step, entered);
+  const rule = AT_STEP[step.op] as (own: SoupStep, of: Entered) => Parts;
+  const { now, ahead } = rule(step, entered);
+  const acts = new Set(entered.acts.map((act) => act.step));
+  // The step itself takes its lines as they were when it was done, or as they are now.
+  const own = (part: SoupStep): SoupStep => renamed(part, (line) => around.keyOf(line, deeds.done) ?? line);
+  return { now: now.map((part) => (acts.has(part) ? part : own(part))), ahead: ahead.map(own) };
 }
 
 /** The plan's tree with every step replaced by what happened at it and what is still ahead. */

@@ -147,7 +147,8 @@ describe('dishing out', () => {
   it('a dip while bowls go out counts those that have gone', () => {
     const counted: Deed[] = [...to, { kind: 'dished', bowls: 20 }];
     const massKg = twoWays.after(to).massKg;
-    const left = massKg - 20 * 0.3;
+    // Half of the bowls stir in 20 g, an eighth 30 g, the rest nothing: 0.5 x 280 + 0.125 x 270 + 0.375 x 300 = 286.25 g of the pot.
+    const left = massKg - 20 * 0.28625;
     const weighed = twoWays.after([...counted, { kind: 'weighed', stepId: dish, grossKg: left + 10, tareKg: 10 }]);
     expect(weighed.massKg).toBeCloseTo(massKg, 6);
     expect(weighed.readings.at(-1)?.questioned).toBeFalse();

@@ -1,8 +1,11 @@
-import type { History } from './history.js';
+import type { KeptEntry } from './entry.js';
+import { historyOf, type History } from './history.js';
 
 /** A timer of a batch, by the clock: when it began, when it is over, and whether a cook has heard it. Milliseconds. */
 export interface BatchTimer {
   readonly id: string;
+  /** The entry that started it. */
+  readonly entryId: string;
   readonly name: string;
   readonly stepId: string | undefined;
   readonly startedAtMs: number;
@@ -21,11 +24,32 @@ const NOT_WITHIN_MS = MINUTE_MS;
  * reloaded or joined late shows the same. In the order in which they end.
  */
 export function timersOf({ counted }: Pick<History, 'counted'>): BatchTimer[] {
-  const timers = new Map<string, BatchTimer>();
-  for (const { deed, atMs } of counted) {
+  return followed(new Map(), counted);
+}
+
+/**
+ * Timers that are known without their entries, with what was entered since: on a screen that has not sent it yet. Of what is
+ * taken back only a start among them can be.
+ */
+export function timersAfter(known: readonly BatchTimer[], since: readonly KeptEntry[]): BatchTimer[] {
+  const { counted, undone } = historyOf(since);
+  return followed(new Map(known.filter(({ entryId }) => !undone.has(entryId)).map((timer) => [timer.id, timer])), counted);
+}
+
+function followed(timers: Map<string, BatchTimer>, counted: readonly KeptEntry[]): BatchTimer[] {
+  for (const { id: entryId, deed, atMs } of counted) {
     if (deed.kind === 'timed') {
       const { timer: id, name, stepId, minutes, every } = deed;
-      timers.set(id, { id, name, stepId, startedAtMs: atMs, endsAtMs: atMs + minutes * MINUTE_MS, silenced: false, every });
+      timers.set(id, {
+        id,
+        entryId,
+        name,
+        stepId,
+        startedAtMs: atMs,
+        endsAtMs: atMs + minutes * MINUTE_MS,
+        silenced: false,
+        every,
+      });
     } else if (deed.kind === 'done' || deed.kind === 'skipped') {
       // A step that is over needs no ringing; taking it back brings its timer back.
       for (const [id, own] of timers) if (own.stepId === deed.stepId) timers.set(id, { ...own, silenced: true });
@@ -46,7 +70,7 @@ export function timersOf({ counted }: Pick<History, 'counted'>): BatchTimer[] {
 }
 
 /** Moments at which a timer reminds of something on the way, before its end; none for one without reminders. */
-export function remindsAtMs({ startedAtMs, endsAtMs, every }: Omit<BatchTimer, 'id' | 'name'>): number[] {
+export function remindsAtMs({ startedAtMs, endsAtMs, every }: Omit<BatchTimer, 'id' | 'entryId' | 'name'>): number[] {
   if (every === undefined) return [];
   const stepMs = every.minutes * MINUTE_MS;
   const count = Math.max(0, Math.ceil((endsAtMs - NOT_WITHIN_MS - startedAtMs) / stepMs) - 1);

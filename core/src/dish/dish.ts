@@ -45,44 +45,116 @@ export const DishSchema = z.strictObject({
 });
 export type Dish = z.infer<typeof DishSchema>;
 
+/** What a cook weighed in by hand for the bowls of a batch: kilos that go on, by line. `all`: that was all of it. */
+export interface DishByHand extends Dish {
+  readonly byHand: { readonly kg: ReadonlyMap<string, number>; readonly all: boolean };
+}
+
 /** Cold holding: FDA Food Code 2022, 3-501.16, °C. */
 const COLD_C = 5;
 
 const ALL: readonly Share[] = [{ id: 'bowls', name: 'All bowls', part: 1 }];
 
-function grams(list: Share['finish']): number {
-  return (list ?? []).reduce((sum, { gPerBowl }) => sum + gPerBowl, 0);
+const NOTHING_BY_HAND: ReadonlyMap<string, number> = new Map();
+
+/** Grams a bowl of a share's list, but for lines that are weighed in by hand. */
+function grams(list: Share['finish'], byHand: ReadonlyMap<string, number> = NOTHING_BY_HAND): number {
+  return (list ?? []).reduce((sum, { line, gPerBowl }) => (byHand.has(line) ? sum : sum + gPerBowl), 0);
 }
 
-/** Bowls that a pot fills when each share stirs in its own finish: pot = Σ N part (bowl - finish). */
-export function bowlsFrom(potKg: number, bowlKg: number, shares: readonly Share[]): number {
+/** Grams a bowl of one line over all shares, by their parts: what is given by hand is divided by it. */
+function gramsOf(lineId: string, lists: readonly Share[]): number {
+  return lists.reduce(
+    (sum, { part, finish, garnish }) =>
+      sum +
+      part * [...(finish ?? []), ...(garnish ?? [])].reduce((own, { line, gPerBowl }) => own + (line === lineId ? gPerBowl : 0), 0),
+    0,
+  );
+}
+
+/** Kilos by hand that are stirred in, inside the bowls' weight. */
+function finishKg(byHand: ReadonlyMap<string, number>, shares: readonly Share[]): number {
+  let kg = 0;
+  for (const [line, own] of byHand) {
+    const all = gramsOf(line, shares);
+    const stirred = shares.reduce((sum, { part, finish }) => sum + part * grams(finish?.filter((one) => one.line === line)), 0);
+    if (all > 0) kg += (own * stirred) / all;
+  }
+  return kg;
+}
+
+/** Kilos of soup that a bowl of each share takes out of the pot, its own finish left out, by the share's id. */
+export function potKgPerBowl(
+  bowlKg: number,
+  shares: readonly Share[] = ALL,
+): { readonly any: number; readonly of: ReadonlyMap<string, number> } {
   const parts = shares.reduce((sum, { part }) => sum + part, 0);
-  const perBowlKg = shares.reduce((sum, share) => sum + (share.part / parts) * (bowlKg - grams(share.finish) / 1000), 0);
-  return perBowlKg > 0 ? potKg / perBowlKg : 0;
+  const own = new Map(shares.map(({ id, finish }) => [id, bowlKg - grams(finish) / 1000]));
+  return { any: shares.reduce((sum, { id, part }) => sum + (part / parts) * (own.get(id) ?? bowlKg), 0), of: own };
+}
+
+/**
+ * Bowls that a pot fills when each share stirs in its own finish: pot = Σ N part (bowl - finish). What is weighed in by
+ * hand fills bowls as the pot does.
+ */
+export function bowlsFrom(
+  potKg: number,
+  bowlKg: number,
+  shares: readonly Share[],
+  byHand: ReadonlyMap<string, number> = NOTHING_BY_HAND,
+): number {
+  const parts = shares.reduce((sum, { part }) => sum + part, 0);
+  const perBowlKg = shares.reduce((sum, share) => sum + (share.part / parts) * (bowlKg - grams(share.finish, byHand) / 1000), 0);
+  return perBowlKg > 0 ? (potKg + finishKg(byHand, shares)) / perBowlKg : 0;
+}
+
+/** Of what was given by hand, that which counts instead of the card's grams: all of it, or where more is to come what is more already. */
+function fixedByHand(
+  settings: Dish | DishByHand,
+  potKg: number,
+  bowlKg: number,
+  shares: readonly Share[],
+): ReadonlyMap<string, number> {
+  if (!('byHand' in settings)) return NOTHING_BY_HAND;
+  const { kg, all } = settings.byHand;
+  if (all) return kg;
+  const parts = shares.reduce((sum, { part }) => sum + part, 0);
+  const bowls = bowlsFrom(potKg, bowlKg, shares);
+  return new Map([...kg].filter(([line, own]) => own > (bowls * gramsOf(line, shares)) / parts / 1000));
 }
 
 /**
  * Everything left goes out in bowls of the weight asked for; the count keeps its fraction. Each share takes its own
  * finish and garnish, and is counted by itself.
  */
-export function dish(pot: PotState, settings: Dish, context: StepContext): StepResult {
+export function dish(pot: PotState, settings: Dish | DishByHand, context: StepContext): StepResult {
   const shares = settings.shares ?? ALL;
   const all = contents(pot);
   const potKg = parcelKg(all);
-  const bowls = bowlsFrom(potKg, context.bowlKg, shares);
+  const byHand = fixedByHand(settings, potKg, context.bowlKg, shares);
+  const bowls = bowlsFrom(potKg, context.bowlKg, shares, byHand);
   const parts = shares.reduce((sum, { part }) => sum + part, 0);
   const took: Flow[] = [];
   const gave: Flow[] = [];
   const servings: Serving[] = [];
   let joules = 0;
-  for (const share of shares) {
+  /** Kilos of one line that a share takes, as it is eaten. */
+  const takesKg = (share: Share, id: string, gPerBowl: number): number => {
+    const given = byHand.get(id);
+    if (given === undefined) return (((bowls * share.part) / parts) * gPerBowl) / 1000;
+    return (given * share.part * gPerBowl) / gramsOf(id, shares);
+  };
+  const stirredKg = (share: Share): number =>
+    (share.finish ?? []).reduce((sum, { line, gPerBowl }) => sum + takesKg(share, line, gPerBowl), 0);
+  const basesKg = shares.map((share) => Math.max(0, ((bowls * share.part) / parts) * context.bowlKg - stirredKg(share)));
+  const basesSumKg = basesKg.reduce((sum, kg) => sum + kg, 0);
+  for (const [n, share] of shares.entries()) {
     const count = (bowls * share.part) / parts;
-    const baseKg = count * (context.bowlKg - grams(share.finish) / 1000);
-    let parcel: Parcel = potKg > 0 ? scaleParcel(all, baseKg / potKg) : all;
+    let parcel: Parcel = basesSumKg > 0 ? scaleParcel(all, (basesKg[n] ?? 0) / basesSumKg) : scaleParcel(all, share.part / parts);
     let heat = enthalpyJ(parcel.mix, pot.tempC);
     for (const { line: id, gPerBowl } of [...(share.finish ?? []), ...(share.garnish ?? [])]) {
       const line = context.line(id);
-      const kg = (count * gPerBowl) / 1000;
+      const kg = takesKg(share, id, gPerBowl);
       const flow = ingredientFlow(line, lineParcel(line, kg / line.keptShare));
       const eaten = lineParcel(line, kg, kg / line.keptShare);
       took.push(flow);

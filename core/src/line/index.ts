@@ -1,5 +1,5 @@
 export { kgAtScale, type Readied, type Ready, type ReadyAtOne } from './ready.js';
-export { makeReady, type CardAmounts } from './make-ready.js';
+export { UNCUT, makeReady, type CardAmounts } from './make-ready.js';
 export { run, type Held, type Run, type StepRecord } from './run.js';
 export { outcomeKg, outcomeOf, scaleForOutcome } from './card.js';
 export { clocksOf, type LineClock } from './clocks.js';

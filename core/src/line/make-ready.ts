@@ -20,7 +20,7 @@ import { outcomeOf } from './card.js';
 import type { Readied, Ready, ReadyAtOne } from './ready.js';
 
 /** Piece size where a line names none: what is already small. Kitchen default. */
-const UNCUT = { shape: 'cube', sizeMm: 6 } as const;
+export const UNCUT = { shape: 'cube', sizeMm: 6 } as const;
 
 interface Around {
   readonly larder: Larder;

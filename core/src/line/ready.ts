@@ -13,6 +13,8 @@ export interface Ready {
   readonly servedC: number;
   readonly bowlKg: number;
   readonly lines: readonly ReadyAtOne[];
+  /** Of a batch: lines as they were before a cook put something else in their place, each under a key that only its steps know. */
+  readonly earlier?: ReadonlyMap<string, ReadyAtOne>;
   /** Cards that its lines take from, made ready too, with how much of each a kilo was worked out for. */
   readonly cards: ReadonlyMap<string, Ready>;
 }

@@ -50,7 +50,7 @@ import { cream, creamToAdd, liaison } from '../finish/index.js';
 import { film } from '../film/index.js';
 import { dish } from '../dish/index.js';
 import type { Branch, SoupStep } from '../soup/index.js';
-import { kgAtScale, type Ready } from './ready.js';
+import { kgAtScale, type Ready, type ReadyAtOne } from './ready.js';
 
 /** What happened at one step: the pot on either side and the step's own account of the difference. */
 export interface StepRecord extends StepResult {
@@ -176,18 +176,19 @@ class Runner {
   peakKg = 0;
 
   private readonly lines: ReadonlyMap<string, ReadyLine>;
+  /** Minutes at the simmer so far, by step: a batch cooks one in parts. */
+  private readonly simmered = new Map<string, number>();
 
   constructor(
     private readonly ready: Ready,
     scale: number,
     private readonly held: Held | undefined,
   ) {
-    this.lines = new Map(
-      ready.lines.map((own) => [
-        own.line.id,
-        own.follows === 'nothing' ? own.line : { ...own.line, massKg: kgAtScale(own, scale) },
-      ]),
-    );
+    const scaled = (own: ReadyAtOne): ReadyLine =>
+      own.follows === 'nothing' ? own.line : { ...own.line, massKg: kgAtScale(own, scale) };
+    const lines = new Map(ready.lines.map((own) => [own.line.id, scaled(own)]));
+    for (const [key, own] of ready.earlier ?? []) lines.set(key, scaled(own));
+    this.lines = lines;
   }
 
   private readonly line = (id: string): ReadyLine => {
@@ -220,6 +221,7 @@ class Runner {
       line: this.line,
       creamToCome: looksAhead(step.op) ? this.creamToCome(pot, branch, at) : undefined,
       heldKg: this.held?.get(step.id),
+      simmeredMinutes: step.op === 'simmer' ? this.simmered.get(step.id) : undefined,
     };
   }
 
@@ -229,6 +231,10 @@ class Runner {
       this.usedKg.set(lineId, (this.usedKg.get(lineId) ?? 0) + parcelKg(parcel));
       this.costSum += parcel.carried[COST];
     }
+  }
+
+  private countSimmer(stepId: string, { minutes, counts }: StepResult): void {
+    this.simmered.set(stepId, (this.simmered.get(stepId) ?? 0) + minutes - (counts?.toBoilMinutes ?? 0));
   }
 
   private watchPeak(pot: PotState): void {
@@ -255,6 +261,7 @@ class Runner {
       } else {
         outcome = stepOnce(pot, step, this.context(pot, branch, at, step));
         clock += outcome.minutes;
+        if (step.op === 'simmer') this.countSimmer(step.id, outcome);
       }
       pot = settled(outcome.pot, step, outcome.minutes);
       this.count(outcome.took);

@@ -23,13 +23,14 @@ import {
   TrimStepSchema,
   stepBase,
   type LadleOut,
+  type SimmerPart,
   type Refill,
   type Read,
 } from '../steps/index.js';
 import { SeasonSchema, TuneSchema } from '../season/index.js';
 import { CreamSchema, LiaisonSchema } from '../finish/index.js';
 import { FilmSchema } from '../film/index.js';
-import { DishSchema } from '../dish/index.js';
+import { DishSchema, type DishByHand } from '../dish/index.js';
 
 export const PlainStepSchema = z.discriminatedUnion('op', [
   TrimStepSchema,
@@ -62,12 +63,12 @@ export const PlainStepSchema = z.discriminatedUnion('op', [
 ]);
 export type PlainStep = z.infer<typeof PlainStepSchema>;
 
-/** A reading, soup ladled out before it is dished, and a second pot tipped in are steps of a batch, never of a soup. */
-export type BatchStep = Read | LadleOut | Refill;
+/** A reading, soup ladled out before it is dished, a second pot tipped in, a part of a simmer and bowls with something weighed in by hand are steps of a batch, never of a soup. */
+export type BatchStep = Read | LadleOut | Refill | SimmerPart | DishByHand;
 
 /** Whether a step can only stand in a batch. */
 export function isBatchStep(step: SoupStep): step is BatchStep {
-  return step.op === 'read' || step.op === 'ladleOut' || step.op === 'refill';
+  return step.op === 'read' || step.op === 'ladleOut' || step.op === 'refill' || 'forMinutes' in step || 'byHand' in step;
 }
 
 /** A branch of its own that runs in here: the roast tray, the separately cooked flesh. */

@@ -40,7 +40,7 @@ export {
   type Vigour,
   type Weighings,
 } from './boil.js';
-export { SimmerSchema, simmer, type Simmer } from './simmer.js';
+export { SimmerSchema, simmer, type Simmer, type SimmerPart } from './simmer.js';
 export { PressureSchema, pressure, type Pressure } from './pressure.js';
 export { RestSchema, TWO_STAGES, rest, type Rest } from './rest.js';
 export { BlendSchema, HOT_JUG_C, blend, grainAfter, jugged, type Blend } from './blend.js';

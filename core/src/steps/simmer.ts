@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { ETHANOL } from '../larder/index.js';
 import { areaM2 } from '../kit/index.js';
-import { potM3, type Caution, type PotState } from '../pot/index.js';
-import { LIDS, VIGOURS, alcoholKept, boilOffKgS, boiledOff, cappedVigour, heatUp } from './boil.js';
+import { mixIn, potEnthalpyJ, potM3, temperatureC, type Caution, type PotState } from '../pot/index.js';
+import { LIDS, VIGOURS, alcoholKept, boilOffKgS, boiledOff, cappedVigour, heatUp, type HeatUp } from './boil.js';
 import { cookedThrough } from './cooked.js';
 import { minutesSchema, servedBody, stepBase, type StepContext, type StepResult } from './step.js';
 
@@ -14,6 +14,11 @@ export const SimmerSchema = z.strictObject({
   lid: z.enum(LIDS),
 });
 export type Simmer = z.infer<typeof SimmerSchema>;
+
+/** A part of a simmer as a batch knows it: so many minutes of the clock, of which the way to the boil takes its own. */
+export interface SimmerPart extends Simmer {
+  readonly forMinutes: number;
+}
 
 /** A bare simmer stands this much below boiling. Kitchen default. */
 const BARE_BELOW_BOILING_C = 10;
@@ -27,35 +32,55 @@ export function simmerC(vigour: Simmer['vigour'], boilC: number): number {
 }
 
 /**
- * To the boil, then at the simmer for the minutes set: water lost by vigour (as far as the body allows), lid and open
- * area; alcohol along its retention curve; pieces soften. What the pot loses on the way up is left out (the lid is on).
+ * To the boil, then at the simmer for what is left of the minutes set: water lost by vigour (as far as the body allows),
+ * lid and open area; alcohol along its retention curve; pieces soften. What the pot loses on the way up is left out (the
+ * lid is on). A part of a simmer ends when its minutes of the clock are over, on the way to the boil too.
  */
-export function simmer(pot: PotState, settings: Simmer, context: StepContext): StepResult {
+export function simmer(pot: PotState, settings: Simmer | SimmerPart, context: StepContext): StepResult {
   const { vessel, habits } = context;
   const body = servedBody(pot, context);
   const vigour = cappedVigour(settings.vigour, body);
   const toC = simmerC(vigour, context.boilC);
   const levelM = potM3(pot) / areaM2(vessel);
   const up = heatUp(pot, toC, vessel, levelM);
+  const clock = 'forMinutes' in settings ? settings.forMinutes : undefined;
+  const left = Math.max(0, settings.minutes - (context.simmeredMinutes ?? 0));
+  if (clock !== undefined && clock < up.minutes) return warmedFor(pot, clock, up, context);
+  const minutes = clock === undefined ? left : Math.min(left, clock - up.minutes);
   const cautions: Caution[] = [...up.cautions];
   if (vigour !== settings.vigour) cautions.push({ code: 'TOO_THICK_TO_BOIL_HARD', bodyMPas: body });
-  if (body > CATCHES && settings.minutes > 0) cautions.push({ code: 'CATCHES', bodyMPas: body });
+  if (body > CATCHES && minutes > 0) cautions.push({ code: 'CATCHES', bodyMPas: body });
 
   const rate = boilOffKgS(vessel, levelM, toC, { vigour, lid: settings.lid }, habits);
-  if (rate.limited && settings.minutes > 0) cautions.push({ code: 'BURNER_LIMITS', fluxKgM2H: (rate.kgS * 3600) / areaM2(vessel) });
-  const cooked = cookedThrough(pot, { fromC: pot.tempC, toC, upMinutes: up.minutes, minutes: settings.minutes }, context);
-  const boiled = boiledOff(cooked, rate.kgS * settings.minutes * 60, settings.minutes);
+  if (rate.limited && minutes > 0) cautions.push({ code: 'BURNER_LIMITS', fluxKgM2H: (rate.kgS * 3600) / areaM2(vessel) });
+  const cooked = cookedThrough(pot, { fromC: pot.tempC, toC, upMinutes: up.minutes, minutes }, context);
+  const boiled = boiledOff(cooked, rate.kgS * minutes * 60, minutes);
   if (boiled.dry) cautions.push({ code: 'BOILED_DRY' });
-  if (pot.liquid.mix[ETHANOL] > ALCOHOL_WORTH && settings.minutes > 0) {
+  if (pot.liquid.mix[ETHANOL] > ALCOHOL_WORTH && minutes > 0) {
     cautions.push({ code: 'ALCOHOL_LEFT', share: alcoholKept(boiled.pot.simmeredMinutes) });
   }
   return {
     pot: boiled.pot,
     took: [],
     gave: boiled.gave,
-    minutes: up.minutes + settings.minutes,
+    minutes: up.minutes + minutes,
     joules: up.joules + boiled.joules,
     cautions,
     counts: { toBoilMinutes: up.minutes },
+  };
+}
+
+/** Part of the way to the boil: heat comes in evenly over the minutes that all of it takes. */
+function warmedFor(pot: PotState, minutes: number, up: HeatUp, context: StepContext): StepResult {
+  const joules = (up.joules * minutes) / up.minutes;
+  const tempC = temperatureC(mixIn(pot), potEnthalpyJ(pot) + joules, pot.tempC);
+  return {
+    pot: cookedThrough(pot, { fromC: pot.tempC, toC: tempC, upMinutes: minutes, minutes: 0 }, context),
+    took: [],
+    gave: [],
+    minutes,
+    joules,
+    cautions: up.cautions,
+    counts: { toBoilMinutes: minutes },
   };
 }

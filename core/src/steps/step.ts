@@ -79,6 +79,8 @@ export interface StepContext {
   readonly creamToCome: CreamToCome | undefined;
   /** Kilos that were settled beforehand for this step, when a plan's own amounts are held; undefined when it settles them itself. */
   readonly heldKg: number | undefined;
+  /** Minutes that earlier parts of this very step were at the simmer; none where it is cooked in one go. */
+  readonly simmeredMinutes?: number | undefined;
 }
 
 /** Counts that a step leaves beside its flows. */

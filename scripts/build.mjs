@@ -9,14 +9,15 @@ rmSync(join(ROOT, 'dist'), { recursive: true, force: true });
 
 await build({
   absWorkingDir: ROOT,
-  entryPoints: ['server/src/main.ts'],
+  entryPoints: ['server/src/main.ts', 'server/src/maintain.ts'],
   bundle: true,
   platform: 'node',
   format: 'esm',
   target: 'node20',
   external: ['@libsql/client'],
   banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);" },
-  outfile: 'dist/server/main.mjs',
+  outdir: 'dist/server',
+  outExtension: { '.js': '.mjs' },
   logLevel: 'warning',
 });
 

@@ -54,8 +54,9 @@ export async function openHouse(nowMs: () => number): Promise<House> {
       return { status: response.status, body: await response.json() };
     },
     close: () => {
-      database.close();
-      rmSync(folder, { recursive: true, force: true });
+      void database.close().finally(() => {
+        rmSync(folder, { recursive: true, force: true });
+      });
     },
   };
 }

@@ -1,7 +1,7 @@
 export type { Api } from './app.js';
 export type { DeviceState } from './devices/protocol.js';
 export type { Stored } from './cold.js';
-export type { BatchSummary, KeptBatch } from './batches.js';
+export type { BatchCursor, BatchSummary, KeptBatch, OpenTimer } from './batches.js';
 export type { Failure } from './failure.js';
 export type { Change } from './hub.js';
 export type { IngredientHistory, KeptLarder, KeptPrice } from './larder.js';

@@ -11,7 +11,7 @@ import { HTTPException } from 'hono/http-exception';
 import { secureHeaders } from 'hono/secure-headers';
 import { streamSSE } from 'hono/streaming';
 import { z, type ZodType } from 'zod';
-import { appendEntries, listBatches, readBatch, startBatch } from './batches.js';
+import { appendEntries, listBatches, listOpen, listTimers, readBatch, startBatch } from './batches.js';
 import { listStored } from './cold.js';
 import type { Database } from './database.js';
 import type { Devices } from './devices/devices.js';
@@ -30,6 +30,8 @@ const MOST_BYTES = 1_048_576;
 /** Entries that one request may bring: a whole day offline. */
 const MOST_ENTRIES = 1000;
 const PING_MS = 15_000;
+/** What may wait to be read by one screen, bytes. */
+const MOST_WAITING_BYTES = 4_194_304;
 /** What is found by its own bytes never changes. */
 const FOR_EVER = 'private, max-age=31536000, immutable';
 
@@ -41,6 +43,8 @@ export interface Services {
   /** Names and addresses besides loopback that it answers to, and the door that then stands before all else. */
   readonly hosts?: readonly string[];
   readonly door?: Hono;
+  /** Which build of the page is handed out, so that one of another can say so. */
+  readonly build?: string | undefined;
   readonly nowMs: () => number;
   readonly logBug: (error: unknown) => void;
 }
@@ -58,11 +62,40 @@ function body<T extends ZodType>(schema: T) {
   });
 }
 
+function hostnameOf(host: string | undefined): string | undefined {
+  return host === undefined ? undefined : URL.canParse(`http://${host}`) ? new URL(`http://${host}`).hostname : host;
+}
+
+const READS: ReadonlySet<string> = new Set(['GET', 'HEAD', 'OPTIONS']);
+
+/**
+ * Another site that a request comes from, where it would change something. A browser says so in one of two headers and
+ * lets no page forge them; what is no browser sends neither.
+ */
+function foreignTo(c: Context): string | undefined {
+  if (READS.has(c.req.method)) return undefined;
+  const site = c.req.header('sec-fetch-site');
+  const origin = c.req.header('origin');
+  if (site !== undefined && site !== 'same-origin' && site !== 'none') return origin ?? site;
+  if (origin === undefined) return undefined;
+  const host = c.req.header('host') ?? new URL(c.req.url).host;
+  return URL.canParse(origin) && new URL(origin).host === host ? undefined : origin;
+}
+
 /** Which version of a soup is asked for; the newest where none is. */
 
 function versionAsked() {
   return zValidator('query', z.object({ version: z.coerce.number<string>().int().optional() }), (result, c) => {
     if (!result.success) return fail(c, { code: 'NO_SUCH_SOUP', field: 'version' });
+    return undefined;
+  });
+}
+
+/** Where a list of batches goes on; from its beginning where nothing is asked. */
+function cursorAsked() {
+  const schema = z.object({ startedBefore: z.coerce.number<string>().int().optional(), id: z.uuid().optional() });
+  return zValidator('query', schema, (result, c) => {
+    if (!result.success) return fail(c, { code: 'BAD_INPUT', field: 'startedBefore', why: 'it is no place in the list' });
     return undefined;
   });
 }
@@ -210,7 +243,14 @@ export function makeApp(services: Services) {
       hub.tell({ kind: 'plan', planId });
       return c.json(outcome.value, 200);
     })
-    .get('/batches', async (c) => c.json({ batches: await listBatches(database) }))
+    .get('/batches', cursorAsked(), async (c) => {
+      const { startedBefore, id } = c.req.valid('query');
+      const from = startedBefore === undefined || id === undefined ? undefined : { startedAtMs: startedBefore, id };
+      const { batches, more } = await listBatches(database, from);
+      return c.json({ batches, more: more ?? null }, 200);
+    })
+    .get('/batches/open', async (c) => c.json({ batches: await listOpen(database) }))
+    .get('/timers', async (c) => c.json({ timers: await listTimers(database) }))
     .get('/batches/:id', async (c) => {
       const batch = await readBatch(database, c.req.param('id'));
       return batch === undefined ? fail(c, { code: 'NO_SUCH_BATCH', field: 'id' }) : c.json(batch, 200);
@@ -226,10 +266,10 @@ export function makeApp(services: Services) {
       const batchId = c.req.param('id');
       const outcome = await appendEntries(database, batchId, c.req.valid('json').entries, nowMs());
       if (!outcome.ok) return fail(c, outcome.failure);
-      const { kept, known } = outcome.value;
+      const { kept, known, late } = outcome.value;
       if (kept.length > 0) hub.tell({ kind: 'entries', batchId, entries: kept });
       if (kept.some(({ deed }) => deed.kind === 'closed' || deed.kind === 'undone')) hub.tell({ kind: 'batch', batchId });
-      return c.json({ kept: kept.length, known, late: kept.filter(({ late }) => late).map(({ id }) => id) }, 200);
+      return c.json({ kept: kept.length, known, late: [...late] }, 200);
     })
     .get('/cold', async (c) => c.json({ stored: await listStored(database) }))
     .get('/devices', (c) => c.json({ devices: devices.list() }))
@@ -258,9 +298,21 @@ export function makeApp(services: Services) {
     )
     .get('/stream', (c) =>
       streamSSE(c, async (stream) => {
-        const stop = hub.stream((bytes) => void stream.write(bytes));
+        // A screen that does not read is let go: when it comes back it asks for everything anew.
+        let waitingBytes = 0;
+        const stop = hub.stream((bytes) => {
+          waitingBytes += bytes.length;
+          if (waitingBytes > MOST_WAITING_BYTES) {
+            stop();
+            stream.abort();
+            return;
+          }
+          void stream.write(bytes).finally(() => {
+            waitingBytes -= bytes.length;
+          });
+        });
         stream.onAbort(stop);
-        await stream.writeSSE({ event: 'hello', data: String(nowMs()) });
+        await stream.writeSSE({ event: 'hello', data: JSON.stringify({ nowMs: nowMs(), build: services.build ?? null }) });
         while (!stream.aborted && !stream.closed) {
           await stream.sleep(PING_MS);
           await stream.writeSSE({ event: 'ping', data: String(nowMs()) });
@@ -273,9 +325,15 @@ export function makeApp(services: Services) {
   const hosts = new Set([...LOOPBACK, ...(services.hosts ?? [])]);
   const app = new Hono()
     .use(async (c, next) => {
-      const host = new URL(c.req.url).hostname;
-      if (!hosts.has(host)) return fail(c, { code: 'FOREIGN_HOST', host });
+      const stranger = [new URL(c.req.url).hostname, hostnameOf(c.req.header('host'))].find(
+        (host) => host !== undefined && !hosts.has(host),
+      );
+      if (stranger !== undefined) return fail(c, { code: 'FOREIGN_HOST', host: stranger });
       return next();
+    })
+    .use('/api/*', async (c: Context, next) => {
+      const from = foreignTo(c);
+      return from === undefined ? next() : fail(c, { code: 'FOREIGN_SITE', from });
     })
     .use(
       secureHeaders({

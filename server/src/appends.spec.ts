@@ -78,7 +78,7 @@ describe('entries that go to the disk together', () => {
     const [batchId] = BATCHES;
     const lateIn = async (list: readonly Entry[]): Promise<boolean[]> => {
       const outcome = await append(batchId, list);
-      return outcome.ok ? outcome.value.kept.map(({ late }) => late) : [];
+      return outcome.ok ? outcome.value.kept.map(({ id }) => outcome.value.late.includes(id)) : [];
     };
     expect(await lateIn([entry(1)])).toEqual([false]);
     const [closing, after] = await Promise.all([lateIn([entry(2), entry(3, { kind: 'closed' })]), lateIn([entry(4)])]);

@@ -1,11 +1,12 @@
-import { foldBatch, type Entry, type KeptEntry } from '@tureen/core/batch';
-import { CORE_VERSION, type Ask, type Figures, type Snapshot } from '@tureen/core/plan';
-import { asc, count, desc, eq, isNull, sql } from 'drizzle-orm';
+import type { BatchTimer, Entry, KeptEntry } from '@tureen/core/batch';
+import type { Ask, Figures, Snapshot } from '@tureen/core/plan';
+import { and, count, desc, eq, isNull, lt, or } from 'drizzle-orm';
 import { Appends, type Appended } from './appends.js';
 import type { Database } from './database.js';
 import { done, failed, type Outcome } from './failure.js';
 import { readPlan } from './plans.js';
-import { batches, entries, plans, type ClosedFigures } from './schema.js';
+import { entriesOf, planOfBatch, startedSummary, together } from './projections.js';
+import { batchSummaries, batches, entries, openTimers, type ClosedFigures } from './schema.js';
 
 export interface BatchSummary {
   readonly id: string;
@@ -25,112 +26,128 @@ export interface KeptBatch extends BatchSummary {
   readonly entries: readonly KeptEntry[];
 }
 
-function lateCounts({ db }: Database): Promise<{ batchId: string; late: number }[]> {
-  return db
-    .select({ batchId: entries.batchId, late: count() })
-    .from(entries)
-    .where(eq(entries.late, true))
-    .groupBy(entries.batchId);
+/** A timer that runs, with the batch that it belongs to. */
+export interface OpenTimer {
+  readonly batchId: string;
+  readonly soupName: string;
+  readonly timer: BatchTimer;
 }
 
-const SUMMARY = {
-  id: batches.id,
-  soupId: plans.soupId,
-  version: plans.version,
-  soupName: sql<string>`json_extract(${plans.snapshot}, '$.soup.name')`,
-  ask: plans.ask,
-  planned: plans.figures,
-  startedAtMs: batches.startedAtMs,
-  closedAtMs: batches.closedAtMs,
-  closedFigures: batches.closedFigures,
-};
+const {
+  batchId: id,
+  soupId,
+  version,
+  soupName,
+  ask,
+  planned,
+  startedAtMs,
+  closedAtMs,
+  closedFigures,
+  lateEntries,
+} = batchSummaries;
+const SUMMARY = { id, soupId, version, soupName, ask, planned, startedAtMs, closedAtMs, closedFigures, lateEntries };
 
-/** Batches, newest first. */
-export async function listBatches(database: Database): Promise<BatchSummary[]> {
-  const rows = await database.db
-    .select(SUMMARY)
-    .from(batches)
-    .innerJoin(plans, eq(batches.planId, plans.id))
-    .orderBy(desc(batches.startedAtMs))
-    .limit(500);
-  const late = new Map((await lateCounts(database)).map((row) => [row.batchId, row.late]));
-  return rows.map((row) => ({ ...row, lateEntries: late.get(row.id) ?? 0 }));
+/** Batches that one answer holds at most. */
+export const MOST_BATCHES = 100;
+
+/** Where a list of batches goes on: after the one of this start and id. */
+export interface BatchCursor {
+  readonly startedAtMs: number;
+  readonly id: string;
 }
 
-async function entriesOf({ db }: Database, batchId: string): Promise<KeptEntry[]> {
+/** Batches, newest first, at most a hundred; `more` says where the older ones begin, undefined when there are none. */
+export async function listBatches(
+  { db }: Database,
+  from?: BatchCursor,
+): Promise<{ readonly batches: BatchSummary[]; readonly more: BatchCursor | undefined }> {
+  const older =
+    from === undefined
+      ? undefined
+      : or(lt(startedAtMs, from.startedAtMs), and(eq(startedAtMs, from.startedAtMs), lt(batchSummaries.batchId, from.id)));
   const rows = await db
-    .select({ entry: entries.entry, late: entries.late })
-    .from(entries)
-    .where(eq(entries.batchId, batchId))
-    .orderBy(asc(entries.arrival));
-  return rows.map(({ entry, late }) => ({ ...entry, late }));
+    .select(SUMMARY)
+    .from(batchSummaries)
+    .where(older)
+    .orderBy(desc(startedAtMs), desc(batchSummaries.batchId))
+    .limit(MOST_BATCHES + 1);
+  const last = rows.length > MOST_BATCHES ? rows[MOST_BATCHES - 1] : undefined;
+  return {
+    batches: rows.slice(0, MOST_BATCHES),
+    more: last === undefined ? undefined : { startedAtMs: last.startedAtMs, id: last.id },
+  };
 }
 
-export async function readBatch(database: Database, id: string): Promise<KeptBatch | undefined> {
-  const [row] = await database.db
-    .select({ ...SUMMARY, snapshot: plans.snapshot })
-    .from(batches)
-    .innerJoin(plans, eq(batches.planId, plans.id))
-    .where(eq(batches.id, id));
-  if (row === undefined) return undefined;
-  const own = await entriesOf(database, id);
-  return { ...row, entries: own, lateEntries: own.filter(({ late }) => late).length };
+/** Batches that are being cooked, newest first. */
+export async function listOpen({ db }: Database): Promise<BatchSummary[]> {
+  return db.select(SUMMARY).from(batchSummaries).where(isNull(closedAtMs)).orderBy(desc(startedAtMs)).limit(MOST_BATCHES);
+}
+
+/** Timers that run in batches that are being cooked, whoever started them. */
+export async function listTimers({ db }: Database): Promise<OpenTimer[]> {
+  return db
+    .select({ batchId: openTimers.batchId, soupName, timer: openTimers.timer })
+    .from(openTimers)
+    .innerJoin(batchSummaries, eq(batchSummaries.batchId, openTimers.batchId));
+}
+
+export async function readBatch(database: Database, batchId: string): Promise<KeptBatch | undefined> {
+  const [row] = await database.db.select(SUMMARY).from(batchSummaries).where(eq(batchSummaries.batchId, batchId));
+  const snapshot = row === undefined ? undefined : await planOfBatch(database, batchId);
+  if (row === undefined || snapshot === undefined) return undefined;
+  return { ...row, snapshot, entries: await entriesOf(database, batchId) };
 }
 
 /** The batch that was started last of those that are open, and how many entries it has; undefined when the stove is cold. */
-export async function newestOpen({ db }: Database): Promise<{ readonly id: string; readonly entries: number } | undefined> {
-  const [open] = await db
+export async function newestOpen(database: Database): Promise<{ readonly id: string; readonly entries: number } | undefined> {
+  const [open] = await database.db
     .select({ id: batches.id })
     .from(batches)
     .where(isNull(batches.closedAtMs))
     .orderBy(desc(batches.startedAtMs))
     .limit(1);
   if (open === undefined) return undefined;
-  const [row] = await db.select({ entries: count() }).from(entries).where(eq(entries.batchId, open.id));
+  const own = and(eq(entries.subject, 'batch'), eq(entries.subjectId, open.id));
+  const [row] = await database.db.select({ entries: count() }).from(entries).where(own);
   return { id: open.id, entries: row?.entries ?? 0 };
 }
 
 /** Starts a batch of a plan. Sent again with the same id it is the same batch. */
-export async function startBatch(database: Database, id: string, planId: string, nowMs: number): Promise<Outcome<{ id: string }>> {
-  if ((await readPlan(database, planId)) === undefined) return failed({ code: 'NO_SUCH_PLAN', field: 'planId' });
+export async function startBatch(
+  database: Database,
+  batchId: string,
+  planId: string,
+  nowMs: number,
+): Promise<Outcome<{ id: string }>> {
+  const plan = await readPlan(database, planId);
+  if (plan === undefined) return failed({ code: 'NO_SUCH_PLAN', field: 'planId' });
   return database.write(async () => {
-    const [have] = await database.db.select().from(batches).where(eq(batches.id, id));
-    if (have !== undefined) return have.planId === planId ? done({ id }) : failed({ code: 'ID_TAKEN', field: 'id', id });
-    await database.db.insert(batches).values({ id, planId, startedAtMs: nowMs });
-    return done({ id });
+    const [have] = await database.db.select().from(batches).where(eq(batches.id, batchId));
+    if (have !== undefined) {
+      return have.planId === planId ? done({ id: batchId }) : failed({ code: 'ID_TAKEN', field: 'id', id: batchId });
+    }
+    const row = { id: batchId, planId, startedAtMs: nowMs };
+    await together(database, [
+      database.db.insert(batches).values(row),
+      database.db.insert(batchSummaries).values(startedSummary(row, plan)),
+    ]);
+    return done({ id: batchId });
   });
-}
-
-async function settleClosing(database: Database, batchId: string, nowMs: number): Promise<void> {
-  const batch = await readBatch(database, batchId);
-  if (batch === undefined) return;
-  const state = foldBatch(batch.snapshot, batch.entries);
-  if (!state.closed) {
-    await database.db.update(batches).set({ closedAtMs: null, closedFigures: null }).where(eq(batches.id, batchId));
-    return;
-  }
-  if (batch.closedAtMs !== null) return;
-  const closedFigures: ClosedFigures = {
-    planned: state.plannedFigures,
-    actual: state.forecast,
-    dishedBowls: state.dishedBowls ?? null,
-    coreVersion: CORE_VERSION,
-  };
-  await database.db.update(batches).set({ closedAtMs: nowMs, closedFigures }).where(eq(batches.id, batchId));
 }
 
 const appending = new WeakMap<Database, Appends>();
 
 /**
- * Appends entries, each counted once by its id; what comes after the close is kept and marked late. Acknowledged only
- * once it is on disk. An id that already belongs to another batch is refused and nothing is kept.
+ * Appends entries, each counted once by its id; what comes after the close is kept and called late. Acknowledged only
+ * once it is on disk. An id that already belongs to another batch is refused and nothing is kept, and so is an entry of a
+ * line that neither the plan nor the record knows.
  *
  * @returns the entries that are new, as kept.
  */
 export function appendEntries(database: Database, batchId: string, list: readonly Entry[], nowMs: number): Promise<Appended> {
   let appends = appending.get(database);
   if (appends === undefined) {
-    appends = new Appends(database, (id, atMs) => settleClosing(database, id, atMs));
+    appends = new Appends(database);
     appending.set(database, appends);
   }
   return appends.append(batchId, list, nowMs);

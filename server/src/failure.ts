@@ -9,6 +9,7 @@ export type Failure =
   | { readonly code: 'BAD_INPUT'; readonly field: string; readonly why: string }
   | { readonly code: 'TOO_LARGE'; readonly mostBytes: number }
   | { readonly code: 'FOREIGN_HOST'; readonly host: string }
+  | { readonly code: 'FOREIGN_SITE'; readonly from: string }
   | { readonly code: 'DOOR_SHUT' }
   | { readonly code: 'WRONG_PIN' }
   | { readonly code: 'DOOR_LOCKED'; readonly minutes: number }
@@ -19,6 +20,7 @@ export type Failure =
   | { readonly code: 'PLAN_STARTED'; readonly field: string }
   | { readonly code: 'NO_SUCH_INGREDIENT'; readonly field: string }
   | { readonly code: 'NO_SUCH_BATCH'; readonly field: string }
+  | { readonly code: 'NO_SUCH_LINE'; readonly field: string; readonly id: string; readonly line: string }
   | { readonly code: 'NO_PHOTO'; readonly field: string }
   | { readonly code: 'NO_SUCH_PHOTO'; readonly field: string }
   | { readonly code: 'NO_SUCH_DEVICE'; readonly field: string }
@@ -34,6 +36,7 @@ export const STATUS: Readonly<Record<Failure['code'], ContentfulStatusCode>> = {
   BAD_INPUT: 400,
   TOO_LARGE: 413,
   FOREIGN_HOST: 403,
+  FOREIGN_SITE: 403,
   DOOR_SHUT: 401,
   WRONG_PIN: 403,
   DOOR_LOCKED: 429,
@@ -44,6 +47,7 @@ export const STATUS: Readonly<Record<Failure['code'], ContentfulStatusCode>> = {
   PLAN_STARTED: 409,
   NO_SUCH_INGREDIENT: 404,
   NO_SUCH_BATCH: 404,
+  NO_SUCH_LINE: 422,
   NO_PHOTO: 415,
   NO_SUCH_PHOTO: 404,
   NO_SUCH_DEVICE: 404,

@@ -5,15 +5,17 @@ import { parseArgs } from 'node:util';
 import { serve } from '@hono/node-server';
 import { drawsFrom } from '@tureen/core/odds';
 import { makeApp } from './app.js';
-import { openDatabase } from './database.js';
+import { openKitchen } from './database.js';
 import { seedGannetQuay } from './demo/gannet-quay.js';
 import { Devices } from './devices/devices.js';
 import { StandIns } from './devices/stand-ins.js';
 import { certificateIn, ownNames, type Certificate } from './door/certificate.js';
 import { makeDoor } from './door/door.js';
 import { freshPin, hasPin, PIN, setPin } from './door/pin.js';
+import { exitCodeOf, fileSentence } from './file-check.js';
 import { Hub } from './hub.js';
-import { serveWeb } from './statics.js';
+import { projectionsUpToDate } from './projections.js';
+import { buildIn, serveWeb } from './statics.js';
 
 const { values } = parseArgs({
   options: {
@@ -38,9 +40,13 @@ function say(text: string): void {
   process.stdout.write(`${text}\n`);
 }
 
-function stop(text: string): never {
+function stop(text: string, code = 1): never {
   process.stderr.write(`${text}\n`);
-  process.exit(1);
+  process.exit(code);
+}
+
+function logBug(error: unknown): void {
+  process.stderr.write(`${error instanceof Error ? (error.stack ?? error.message) : String(error)}\n`);
 }
 
 const { file, migrations, web } = values;
@@ -49,7 +55,10 @@ const port = Number(values.port);
 if (!Number.isInteger(port) || port < 0 || port > 65535) stop(`"${values.port}" is no port. Give a number from 1 to 65535.`);
 
 mkdirSync(dirname(file), { recursive: true });
-const database = await openDatabase(file, migrations);
+const opening = await openKitchen(file, migrations);
+if (!opening.ok) stop(fileSentence(opening.problem), exitCodeOf(opening.problem));
+const { database } = opening;
+await projectionsUpToDate(database);
 if (values.demo) await seedGannetQuay(database, Date.now());
 
 const hub = new Hub();
@@ -58,7 +67,7 @@ if (values.demo || values['stand-ins']) {
   const standIns = new StandIns(database, devices, drawsFrom(Date.now() % SEEDS).normal, Date.now());
   // Looked at only while somebody would see it; one look at a time.
   const look = (): void => {
-    void (hub.heard ? standIns.look(Date.now()) : Promise.resolve()).finally(() => setTimeout(look, LOOK_MS).unref());
+    void (hub.heard ? standIns.look(Date.now()) : Promise.resolve()).catch(logBug).finally(() => setTimeout(look, LOOK_MS).unref());
   };
   look();
 }
@@ -90,8 +99,9 @@ const app = makeApp({
   devices,
   mode: values.demo ? 'demo' : 'own',
   ...(open === undefined ? {} : { hosts: open.hosts, door: makeDoor(database, () => Date.now()) }),
+  build: web === undefined ? undefined : buildIn(web),
   nowMs: () => Date.now(),
-  logBug: (error) => process.stderr.write(`${error instanceof Error ? (error.stack ?? error.message) : String(error)}\n`),
+  logBug,
 });
 if (web !== undefined && !serveWeb(app, web))
   stop(`No built web in ${web}. The last build failed or never ran: run "npm run build".`);
@@ -122,9 +132,8 @@ server.on('error', (error: NodeJS.ErrnoException) => {
 });
 
 for (const signal of ['SIGINT', 'SIGTERM'] as const) {
-  process.on(signal, () => {
+  process.once(signal, () => {
     server.close();
-    database.close();
-    process.exit(0);
+    void database.close().finally(() => process.exit(0));
   });
 }

@@ -1,8 +1,9 @@
 import type { Ask, Figures, Snapshot } from '@tureen/core/plan';
-import type { Entry } from '@tureen/core/batch';
+import type { BatchTimer, Entry } from '@tureen/core/batch';
 import type { Kit } from '@tureen/core/kit';
 import type { IngredientRow } from '@tureen/core/larder';
 import type { Soup } from '@tureen/core/soup';
+import { sql } from 'drizzle-orm';
 import { blob, index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 
 /** Figures of a batch as they stood when it was closed; a newer core never rewrites them. */
@@ -56,30 +57,117 @@ export const plans = sqliteTable('plans', {
   bowlPrice: real('bowl_price'),
 });
 
-export const batches = sqliteTable('batches', {
-  id: text('id').primaryKey(),
-  planId: text('plan_id')
-    .notNull()
-    .references(() => plans.id),
-  startedAtMs: integer('started_at_ms').notNull(),
-  closedAtMs: integer('closed_at_ms'),
-  closedFigures: text('closed_figures', { mode: 'json' }).$type<ClosedFigures>(),
-});
+export const batches = sqliteTable(
+  'batches',
+  {
+    id: text('id').primaryKey(),
+    planId: text('plan_id')
+      .notNull()
+      .references(() => plans.id),
+    startedAtMs: integer('started_at_ms').notNull(),
+    closedAtMs: integer('closed_at_ms'),
+    closedFigures: text('closed_figures', { mode: 'json' }).$type<ClosedFigures>(),
+  },
+  (table) => [index('batches_by_plan').on(table.planId), index('batches_by_closing').on(table.closedAtMs, table.startedAtMs)],
+);
 
+/** What an entry is about. Containers, days and stock rooms come to stand beside batches. */
+export const SUBJECTS = ['batch'] as const;
+export type Subject = (typeof SUBJECTS)[number];
+
+/** The record itself: what anybody entered, in the order in which it reached the server. Nothing in it is ever changed. */
 export const entries = sqliteTable(
   'entries',
   {
     arrival: integer('arrival').primaryKey({ autoIncrement: true }),
     id: text('id').notNull().unique(),
-    batchId: text('batch_id')
-      .notNull()
-      .references(() => batches.id),
+    subject: text('subject', { enum: SUBJECTS }).notNull(),
+    subjectId: text('subject_id').notNull(),
     entry: text('entry', { mode: 'json' }).$type<Entry>().notNull(),
-    late: integer('late', { mode: 'boolean' }).notNull(),
+    kind: text('kind').generatedAlwaysAs(sql`json_extract(entry, '$.deed.kind')`, { mode: 'virtual' }),
     receivedAtMs: integer('received_at_ms').notNull(),
   },
-  (table) => [index('entries_by_batch').on(table.batchId, table.arrival)],
+  (table) => [
+    index('entries_by_subject').on(table.subject, table.subjectId, table.arrival),
+    index('entries_by_kind').on(table.subject, table.subjectId, table.kind),
+  ],
 );
+
+/*
+ * Projections: what lists read. Each is written together with the entries that it follows from, and all of them can be made
+ * anew from the entries, the plans and the batches.
+ */
+
+/** A batch as lists show it. */
+export const batchSummaries = sqliteTable(
+  'batch_summaries',
+  {
+    batchId: text('batch_id').primaryKey(),
+    soupId: text('soup_id').notNull(),
+    version: integer('version').notNull(),
+    soupName: text('soup_name').notNull(),
+    ask: text('ask', { mode: 'json' }).$type<Ask>().notNull(),
+    planned: text('planned', { mode: 'json' }).$type<Figures>().notNull(),
+    startedAtMs: integer('started_at_ms').notNull(),
+    closedAtMs: integer('closed_at_ms'),
+    closedFigures: text('closed_figures', { mode: 'json' }).$type<ClosedFigures>(),
+    lateEntries: integer('late_entries').notNull(),
+  },
+  (table) => [
+    index('summaries_by_start').on(table.startedAtMs, table.batchId),
+    index('summaries_by_closing').on(table.closedAtMs, table.startedAtMs),
+  ],
+);
+
+/** Timers of batches that are being cooked and that nobody has silenced. */
+export const openTimers = sqliteTable(
+  'open_timers',
+  {
+    batchId: text('batch_id').notNull(),
+    timerId: text('timer_id').notNull(),
+    timer: text('timer', { mode: 'json' }).$type<BatchTimer>().notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.batchId, table.timerId] })],
+);
+
+/** What batches had left over, by the entry that says so. */
+export const leftovers = sqliteTable(
+  'leftovers',
+  {
+    entryId: text('entry_id').primaryKey(),
+    batchId: text('batch_id').notNull(),
+    kg: real('kg').notNull(),
+    atMs: integer('at_ms').notNull(),
+    who: text('who').notNull(),
+  },
+  (table) => [index('leftovers_by_time').on(table.atMs), index('leftovers_by_batch').on(table.batchId)],
+);
+
+/** What trimming left of a line in a batch that was closed, kg as bought and as it went on. */
+export const lineYields = sqliteTable(
+  'line_yields',
+  {
+    batchId: text('batch_id').notNull(),
+    line: text('line').notNull(),
+    ingredient: text('ingredient').notNull(),
+    boughtKg: real('bought_kg').notNull(),
+    keptKg: real('kept_kg').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.batchId, table.line] }), index('yields_by_ingredient').on(table.ingredient)],
+);
+
+/** The price of each ingredient that holds on a day of the kitchen, made anew when a day begins or a price is added. */
+export const pricesInForce = sqliteTable('prices_in_force', {
+  ingredient: text('ingredient').primaryKey(),
+  pricePerKg: real('price_per_kg').notNull(),
+  since: text('since').notNull(),
+});
+
+/** For which day and clock the prices in force were made. */
+export const projectionDays = sqliteTable('projection_days', {
+  projection: text('projection').primaryKey(),
+  day: text('day').notNull(),
+});
 
 /** What a cook put in the place of a larder row, or beside the rows; the newest of an ingredient counts, null takes it back. */
 export const corrections = sqliteTable(

@@ -11,6 +11,8 @@ export function sentence(failure: Failure): string {
       return `That is more than ${String(failure.mostBytes / 1_048_576)} MB. Nothing was changed; send less at once.`;
     case 'FOREIGN_HOST':
       return `This server does not answer as ${failure.host}. Open it by the address that it printed when it was started.`;
+    case 'FOREIGN_SITE':
+      return `A page of another site (${failure.from}) asked for this. Nothing was changed; use the kitchen’s own page.`;
     case 'DOOR_SHUT':
       return 'This tablet has not been let in. Reload the page and give the kitchen PIN; what you entered is kept here.';
     case 'WRONG_PIN':
@@ -29,6 +31,8 @@ export function sentence(failure: Failure): string {
       return 'A batch of this plan has started, so it stays as it is. Make a new plan for another batch.';
     case 'NO_SUCH_INGREDIENT':
       return 'The larder has no such ingredient. Look for it by another name, or add it.';
+    case 'NO_SUCH_LINE':
+      return `Neither the plan nor the record of this batch knows “${failure.line}”. Bring it in first; nothing of this was kept.`;
     case 'NO_PHOTO':
       return 'That file is no JPEG, PNG or WebP picture. Nothing was changed; choose a photo.';
     case 'NO_SUCH_PHOTO':

@@ -142,7 +142,7 @@ describe('the server', () => {
     await send('POST', `/batches/${id}/entries`, { entries: [pour] });
     await send('POST', `/batches/${id}/entries`, { entries: [pour] });
     stop();
-    expect(heard).toEqual([{ kind: 'entries', batchId: id, entries: [{ ...pour, late: false }] }]);
+    expect(heard).toEqual([{ kind: 'entries', batchId: id, entries: [{ ...pour, arrival: 1 }] }]);
   });
 
   it('streams changes uncompressed, a hello first', async () => {
@@ -324,6 +324,61 @@ describe('the server', () => {
     expect(await place.text()).toContain('<!doctype html>');
     expect(place.headers.get('cache-control')).toBe('no-cache');
     expect(place.headers.get('content-security-policy')).toContain("default-src 'self'");
+    // A script of an older build is gone, and nobody keeps the page in its place for a year.
+    const gone = await app.request('http://localhost/main-WXYZ9876.js');
+    expect([gone.status, gone.headers.get('cache-control')]).toEqual([404, 'no-store']);
+    expect(await gone.text()).not.toContain('doctype');
+  });
+
+  it('one rule for every address that changes something: a page of another site changes nothing, what is no browser may', async () => {
+    const changing = [
+      ['POST', '/devices/lines'],
+      ['POST', '/photos'],
+      ['POST', '/batches'],
+      ['PUT', '/kitchen'],
+      ['DELETE', `/plans/${uuid()}`],
+    ] as const;
+    const asked = async (method: string, path: string, headers: Record<string, string>) =>
+      (await app.request(`http://localhost/api${path}`, { method, headers, ...(method === 'DELETE' ? {} : { body: 'x' }) })).status;
+    for (const [method, path] of changing) {
+      expect(await asked(method, path, { origin: 'https://elsewhere.example' }))
+        .withContext(path)
+        .toBe(403);
+      expect(await asked(method, path, { origin: 'null' }))
+        .withContext(path)
+        .toBe(403);
+      expect(await asked(method, path, { 'sec-fetch-site': 'cross-site' }))
+        .withContext(path)
+        .toBe(403);
+      expect(await asked(method, path, { origin: 'http://localhost:9999', 'sec-fetch-site': 'same-site' }))
+        .withContext(path)
+        .toBe(403);
+      expect(await asked(method, path, { origin: 'http://localhost', 'sec-fetch-site': 'same-origin' }))
+        .withContext(path)
+        .not.toBe(403);
+      expect(await asked(method, path, {}))
+        .withContext(path)
+        .not.toBe(403);
+    }
+  });
+
+  it('a name that was bound to this machine by somebody else is no name of the kitchen', async () => {
+    const rebound = await app.request('http://localhost/api/kitchen', { headers: { host: 'evil.example:4870' } });
+    expect(rebound.status).toBe(403);
+    expect((await app.request('http://localhost/api/kitchen', { headers: { host: 'localhost:4870' } })).status).toBe(200);
+  });
+
+  it('a screen that does not read is let go before what waits for it fills the memory', async () => {
+    const response = await app.request('http://localhost/api/stream');
+    const reader = response.body!.getReader();
+    await reader.read();
+    const text = 'x'.repeat(500_000);
+    for (let n = 0; n < 12; n++) {
+      hub.tell({ kind: 'batch', batchId: text });
+      await new Promise((resolve) => setTimeout(resolve, 20));
+    }
+    expect(hub.heard).toBeFalse();
+    await reader.cancel();
   });
 
   it('the demo fills an empty file once, with finished batches whose figures are closed', async () => {

@@ -98,7 +98,7 @@ export class StoveInMemory {
     const more = deeds.map((deed): KeptEntry => {
       this.made += 1;
       const stamp = { counter: this.made, device: 'spec', seq: this.made };
-      return { id: newId(), shape: ENTRY_SHAPE, stamp, atMs: START + this.made * 1000, who: 'AB', deed, late: false };
+      return { id: newId(), shape: ENTRY_SHAPE, stamp, atMs: START + this.made * 1000, who: 'AB', deed };
     });
     this.entries.next([...this.entries.value, ...more]);
   }

@@ -71,6 +71,17 @@ describe('the door', () => {
     expect((await knock('2468')).status).toBe(303);
   });
 
+  it('sixty tries at once are sixty tries: five are looked at, and the door is shut', async () => {
+    const answers = await Promise.all(Array.from({ length: 60 }, (_, n) => knock(String(1000 + n))));
+    const statuses = answers.map(({ status }) => status);
+    expect(statuses.filter((status) => status === 403).length).toBe(5);
+    expect(statuses.filter((status) => status === 429).length).toBe(55);
+  });
+
+  it('the right PIN, given often, is never a wrong try', async () => {
+    for (let n = 0; n < 8; n++) expect((await knock('2468')).status).toBe(303);
+  });
+
   it('neither PIN nor token is kept as it is, and a new PIN sends everybody back to the door', async () => {
     const cookie = cookieOf(await knock('2468'));
     const kept = JSON.stringify([await house.database.db.select().from(doors), await house.database.db.select().from(visits)]);

@@ -106,11 +106,12 @@ export function makeDoor(database: Database, nowMs: () => number): Hono {
     if (waitMs > 0) {
       return c.html(page(sentence({ code: 'DOOR_LOCKED', minutes: Math.ceil(waitMs / 60_000) })), 429);
     }
+    const giveBack = tries.take(place, now);
     const { pin } = await c.req.parseBody();
     if (typeof pin !== 'string' || !(await isPin(database, pin))) {
-      tries.missed(place, now);
       return c.html(page(sentence({ code: 'WRONG_PIN' })), 403);
     }
+    giveBack();
     setCookie(c, COOKIE, await letIn(database, now), {
       httpOnly: true,
       secure: true,

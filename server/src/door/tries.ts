@@ -4,7 +4,7 @@ const MOST_FROM_ALL = 30;
 const WITHIN_MS = 10 * 60_000;
 const ALL = '*';
 
-/** Counts wrong tries. Kept in memory: a restart opens the door's lock again, and asks for the PIN all the same. */
+/** Counts tries, and forgets those that were right. Kept in memory: a restart opens the door's lock again, and asks for the PIN all the same. */
 export class Tries {
   private readonly wrong = new Map<string, number[]>();
 
@@ -23,7 +23,20 @@ export class Tries {
     return Math.max(0, until(own, MOST_FROM_ONE), until(all, MOST_FROM_ALL));
   }
 
-  missed(from: string, nowMs: number): void {
+  /**
+   * Takes a try, before it is looked at: as many tries at once as there are count as many. The right PIN gives it back.
+   *
+   * @returns what gives it back.
+   */
+  take(from: string, nowMs: number): () => void {
     for (const key of [from, ALL]) this.wrong.set(key, [...this.recent(key, nowMs), nowMs]);
+    return () => {
+      for (const key of [from, ALL]) {
+        const list = [...(this.wrong.get(key) ?? [])];
+        const at = list.indexOf(nowMs);
+        if (at >= 0) list.splice(at, 1);
+        this.wrong.set(key, list);
+      }
+    };
   }
 }

@@ -23,7 +23,7 @@ const { snapshot } = planning.plan;
 const nameOf = namer(beetroot, LARDER_ROWS);
 
 function entry(n: number, deed: Deed): KeptEntry {
-  return { id: newId(), shape: 1, stamp: { counter: n, device: 'spec-tab', seq: n }, atMs: n * 60_000, who: '', deed, late: false };
+  return { id: newId(), shape: 1, stamp: { counter: n, device: 'spec-tab', seq: n }, atMs: n * 60_000, who: '', deed };
 }
 
 describe('views', () => {
@@ -159,7 +159,10 @@ describe('words', () => {
 describe('entries', () => {
   it('merge once each, the server’s copy first', () => {
     const a = entry(1, { kind: 'closed' });
-    expect(mergedEntries([{ ...a, late: true }], [a, entry(2, { kind: 'closed' })]).map(({ late }) => late)).toEqual([true, false]);
+    expect(mergedEntries([{ ...a, arrival: 7 }], [a, entry(2, { kind: 'closed' })]).map(({ arrival }) => arrival)).toEqual([
+      7,
+      undefined,
+    ]);
   });
 
   it('have ids of the right form without a secure page', () => {

@@ -33,7 +33,11 @@ export interface WatchedBatch {
 function keyOf(answer: Answer<OpenBatch>): string {
   if (!answer.ok) return 'none';
   const { batch, entries } = answer.value;
-  return `${batch.id} ${String(entries.length)} ${String(entries.filter(({ late }) => late).length)}`;
+  // Which of them the server has tells what was late, once there is a close.
+  const arrived = entries.some(({ deed }) => deed.kind === 'closed')
+    ? entries.filter(({ arrival }) => arrival !== undefined).length
+    : 0;
+  return `${batch.id} ${String(entries.length)} ${String(arrived)}`;
 }
 
 /** Follows the batch of an id, once there is one, for as long as the component that calls this lives. */

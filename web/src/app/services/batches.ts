@@ -1,14 +1,17 @@
 import { inject, Injectable } from '@angular/core';
 import { ENTRY_SHAPE, type Deed, type KeptEntry } from '@tureen/core/batch';
 import type { Snapshot } from '@tureen/core/plan';
-import type { BatchSummary, KeptBatch, Stored } from '@tureen/server/api';
-import { combineLatest, filter, map, merge, type Observable, scan, shareReplay, startWith, switchMap, tap } from 'rxjs';
+import type { BatchCursor, BatchSummary, KeptBatch, Stored } from '@tureen/server/api';
+import { auditTime, combineLatest, filter, map, merge, type Observable, scan, shareReplay, startWith, switchMap, tap } from 'rxjs';
 import { Api, ask, type Answer } from './api';
 import { Clock } from './clock';
 import { Copies } from './copies';
 import { Device, newId } from './device';
 import { Live } from './live';
 import { Outbox } from './outbox';
+
+/** Batches that start or end in one burst are one reason to ask again. */
+const BURST_MS = 80;
 
 /** A batch with all that is known of it here: what the server has and what it has not yet. */
 export interface OpenBatch {
@@ -18,7 +21,14 @@ export interface OpenBatch {
   readonly unsentIds: ReadonlySet<string>;
 }
 
-/** Every entry once; the server's own copy wins, since it knows what was late. */
+/** A list of batches as far as it has been asked for. */
+export interface BatchList {
+  readonly batches: readonly BatchSummary[];
+  /** Where older ones begin; null when there are none. */
+  readonly more: BatchCursor | null;
+}
+
+/** Every entry once; the server's own copy wins, since it knows in which order they came. */
 export function mergedEntries(server: readonly KeptEntry[], here: readonly KeptEntry[]): readonly KeptEntry[] {
   const known = new Set(server.map(({ id }) => id));
   return [...server, ...here.filter(({ id }) => !known.has(id))];
@@ -34,14 +44,33 @@ export class Batches {
   private readonly clock = inject(Clock);
   private readonly copies = inject(Copies);
 
-  readonly batches$: Observable<Answer<{ batches: BatchSummary[] }>> = merge(
-    this.live.change$.pipe(filter(({ kind }) => kind === 'batch')),
+  private readonly moved$ = merge(
+    this.live.change$.pipe(
+      filter(({ kind }) => kind === 'batch'),
+      auditTime(BURST_MS),
+    ),
     this.live.open$.pipe(filter((open) => open)),
-  ).pipe(
+  );
+
+  /** Batches that are being cooked. */
+  readonly open$: Observable<Answer<{ batches: BatchSummary[] }>> = this.moved$.pipe(
     startWith(undefined),
-    switchMap(() => ask<{ batches: BatchSummary[] }>(() => this.api.client.batches.$get())),
+    switchMap(() => ask<{ batches: BatchSummary[] }>(() => this.api.client.batches.open.$get())),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
+
+  /** The newest batches, asked again whenever one starts or ends. */
+  readonly batches$: Observable<Answer<BatchList>> = this.moved$.pipe(
+    startWith(undefined),
+    switchMap(() => this.list(null)),
+    shareReplay({ bufferSize: 1, refCount: true }),
+  );
+
+  /** Batches from a place in the list on, newest first. */
+  list(from: BatchCursor | null): Promise<Answer<BatchList>> {
+    const query = from === null ? {} : { startedBefore: String(from.startedAtMs), id: from.id };
+    return ask<BatchList>(() => this.api.client.batches.$get({ query }));
+  }
 
   /** One batch, followed live: loaded, then entries as they come from this and every other screen. */
   batch$(id: string): Observable<Answer<OpenBatch>> {
@@ -85,7 +114,7 @@ export class Batches {
         if (!answer.ok) return answer;
         const own = unsent.filter(({ batchId }) => batchId === id);
         // What has just been sent is shown until the server's own word of it arrives.
-        for (const { entry } of own) mine.set(entry.id, { ...entry, late: false });
+        for (const { entry } of own) mine.set(entry.id, entry);
         const { entries, snapshot, ...batch } = answer.value;
         return {
           ok: true,

@@ -1,29 +1,40 @@
 import { Injectable } from '@angular/core';
 import type { KeptBatch } from '@tureen/server/api';
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import { BrowserStore } from './browser-store';
 
-interface Shape extends DBSchema {
-  batches: { key: string; value: KeptBatch };
+interface Copied {
+  readonly id: string;
+  readonly batch: KeptBatch;
+  readonly seenAtMs: number;
 }
 
 /** How long after a change a batch is written down: a burst of ladles is one copy. */
 const AFTER_MS = 300;
+/** Batches that are kept here at most: the last ones looked at. */
+export const MOST_COPIES = 12;
+/** A copy that nobody looked at for so long goes. */
+const OLD_MS = 14 * 86_400_000;
 
 /**
  * Copies of batches in the browser's own database, as the server last told them, so that a tablet that reloads without a
- * network goes on where it stood. What has not been sent yet is the outbox's.
+ * network goes on where it stood. What has not been sent yet is the outbox's. Without a store nothing is copied.
  */
 @Injectable({ providedIn: 'root' })
 export class Copies {
-  private readonly store: Promise<IDBPDatabase<Shape>> = openDB<Shape>('tidy-tureen-copies', 1, {
-    upgrade: (db) => {
-      db.createObjectStore('batches', { keyPath: 'id' });
-    },
-  });
+  private readonly store = new BrowserStore<{ seen: Copied }>('tidy-tureen-seen', ['seen']);
   private readonly waiting = new Map<string, ReturnType<typeof setTimeout>>();
 
+  constructor() {
+    try {
+      // Copies of an earlier shape went without end; nothing reads them any more.
+      indexedDB.deleteDatabase('tidy-tureen-copies');
+    } catch {
+      // No store, no copies.
+    }
+  }
+
   async batch(id: string): Promise<KeptBatch | undefined> {
-    return (await this.store).get('batches', id);
+    return (await this.store.get('seen', id))?.batch;
   }
 
   /** Writes a batch down soon; the last of several in a row is what is kept. */
@@ -33,8 +44,19 @@ export class Copies {
       batch.id,
       setTimeout(() => {
         this.waiting.delete(batch.id);
-        void this.store.then((store) => store.put('batches', batch));
+        void this.store.put('seen', { id: batch.id, batch, seenAtMs: Date.now() }).then(() => this.tidied());
       }, AFTER_MS),
     );
+  }
+
+  private async tidied(): Promise<void> {
+    const all = (await this.store.all('seen')) ?? [];
+    const newest = [...all].sort((a, b) => b.seenAtMs - a.seenAtMs);
+    const old = newest.filter(({ seenAtMs }, n) => n >= MOST_COPIES || seenAtMs < Date.now() - OLD_MS);
+    if (old.length > 0)
+      await this.store.delete(
+        'seen',
+        old.map(({ id }) => id),
+      );
   }
 }

@@ -1,5 +1,6 @@
 import { Injectable, signal } from '@angular/core';
 import type { Stamp } from '@tureen/core/batch';
+import { recall, remember } from './remembered';
 
 const DEVICE_KEY = 'tureen-device';
 const SEQUENCE_KEY = 'tureen-sequence';
@@ -20,26 +21,26 @@ export class Device {
   private readonly id = this.readId();
 
   /** Who stands at this screen, as they call themselves; empty until somebody says. */
-  readonly who = signal(localStorage.getItem(WHO_KEY) ?? '');
+  readonly who = signal(recall(WHO_KEY) ?? '');
 
   /** Says who stands here from now on. Entries made before keep who made them. */
   call(who: string): void {
-    localStorage.setItem(WHO_KEY, who);
+    remember(WHO_KEY, who);
     this.who.set(who);
   }
 
   private readId(): string {
-    const have = localStorage.getItem(DEVICE_KEY);
-    if (have !== null) return have;
+    const have = recall(DEVICE_KEY);
+    if (have !== undefined) return have;
     const fresh = newId();
-    localStorage.setItem(DEVICE_KEY, fresh);
+    remember(DEVICE_KEY, fresh);
     return fresh;
   }
 
   /** A stamp after everything seen so far. */
   stamp(highestSeen: number): Stamp {
-    const seq = Number(localStorage.getItem(SEQUENCE_KEY) ?? '0') + 1;
-    localStorage.setItem(SEQUENCE_KEY, String(seq));
+    const seq = Number(recall(SEQUENCE_KEY) ?? '0') + 1;
+    remember(SEQUENCE_KEY, String(seq));
     return { counter: highestSeen + 1, device: this.id, seq };
   }
 }

@@ -3,11 +3,11 @@ import { TestBed } from '@angular/core/testing';
 import type { KeptEntry } from '@tureen/core/batch';
 import type { KeptBatch } from '@tureen/server/api';
 import { openDB } from 'idb';
-import { BehaviorSubject, lastValueFrom, of } from 'rxjs';
-import { Batches } from './batches';
-import { Copies } from './copies';
+import { BehaviorSubject, filter, firstValueFrom, of } from 'rxjs';
+import { Copies, MOST_COPIES } from './copies';
 import { newId } from './device';
 import { Live } from './live';
+import { Outbox } from './outbox';
 import { Photos, photoUrl } from './photos';
 import { clockText, Timers } from './timers';
 
@@ -116,7 +116,7 @@ describe('photos', () => {
 
 describe('copies of batches', () => {
   beforeEach(async () => {
-    await emptied('tidy-tureen-copies', 'batches');
+    await emptied('tidy-tureen-seen', 'seen');
     TestBed.configureTestingModule({ providers: [provideZonelessChangeDetection()] });
   });
 
@@ -130,6 +130,18 @@ describe('copies of batches', () => {
     expect((await copies.batch('b1'))?.entries.length).toBe(8);
     expect(await copies.batch('b2')).toBeUndefined();
   });
+
+  it('the last ones looked at are kept, and no more', async () => {
+    const copies = TestBed.inject(Copies);
+    for (let n = 0; n < MOST_COPIES + 4; n++) {
+      copies.keep({ id: `c${String(n)}`, entries: [] } as unknown as KeptBatch);
+      await new Promise((resolve) => setTimeout(resolve, 5));
+    }
+    await new Promise((resolve) => setTimeout(resolve, 700));
+    const db = await openDB('tidy-tureen-seen', 1);
+    expect(await db.count('seen')).toBe(MOST_COPIES);
+    db.close();
+  });
 });
 
 describe('timers of the kitchen', () => {
@@ -140,7 +152,29 @@ describe('timers of the kitchen', () => {
     expect(clockText(5_000, 5_000)).toBe('0:00');
   });
 
-  it('are those of every batch that is open, the first to end first, without those that were heard', async () => {
+  it('are those of every batch that is open, the first to end first, with what was entered here and not sent yet', async () => {
+    const timer = (id: string, name: string, endsAtMs: number) => ({
+      id,
+      entryId: `entry-${id}`,
+      name,
+      stepId: undefined,
+      startedAtMs: 0,
+      endsAtMs,
+      silenced: false,
+      every: undefined,
+    });
+    const known = [
+      { batchId: 'b1', soupName: 'Leek', timer: timer('a', 'Sweat', 9 * 60_000) },
+      { batchId: 'b2', soupName: 'Beetroot', timer: timer('c', 'Roast', 3 * 60_000) },
+      { batchId: 'b2', soupName: 'Beetroot', timer: timer('d', 'Rest', 60_000) },
+    ];
+    spyOn(window, 'fetch').and.callFake((url) =>
+      Promise.resolve(
+        new Response(JSON.stringify(new Request(url).url.includes('timers') ? { timers: known } : { batches: [] }), {
+          status: 200,
+        }),
+      ),
+    );
     const entry = (n: number, deed: KeptEntry['deed']): KeptEntry => ({
       id: newId(),
       shape: 1,
@@ -148,38 +182,22 @@ describe('timers of the kitchen', () => {
       atMs: 1000 * n,
       who: '',
       deed,
-      late: false,
     });
-    const of1 = [
-      entry(1, { kind: 'timed', timer: 'a', name: 'Sweat', minutes: 10 }),
-      entry(2, { kind: 'timed', timer: 'b', name: 'Croutons', minutes: 7 }),
-      entry(3, { kind: 'longer', timer: 'b', minutes: 1 }),
+    const unsent = [
+      { id: '1', batchId: 'b1', entry: entry(1, { kind: 'timed', timer: 'b', name: 'Croutons', minutes: 7 }) },
+      { id: '2', batchId: 'b1', entry: entry(2, { kind: 'longer', timer: 'b', minutes: 1 }) },
+      { id: '3', batchId: 'b2', entry: entry(3, { kind: 'silenced', timer: 'd' }) },
+      { id: '4', batchId: 'b2', entry: entry(4, { kind: 'undone', target: 'entry-c' }) },
     ];
-    const of2 = [
-      entry(1, { kind: 'timed', timer: 'c', name: 'Roast', minutes: 3 }),
-      entry(2, { kind: 'timed', timer: 'd', name: 'Rest', minutes: 1 }),
-      entry(3, { kind: 'silenced', timer: 'd' }),
-    ];
-    const batches = {
-      batches$: of({
-        ok: true,
-        value: {
-          batches: [
-            { id: 'b1', soupName: 'Leek', closedAtMs: null },
-            { id: 'b2', soupName: 'Beetroot', closedAtMs: null },
-            { id: 'b3', soupName: 'Old', closedAtMs: 5 },
-          ],
-        },
-      }),
-      batch$: (id: string) => of({ ok: true, value: { entries: id === 'b1' ? of1 : id === 'b2' ? of2 : [] } }),
-    };
-    TestBed.configureTestingModule({ providers: [provideZonelessChangeDetection(), { provide: Batches, useValue: batches }] });
-    const timers = await lastValueFrom(TestBed.inject(Timers).timers$);
-    expect(timers.map(({ name, soupName }) => `${name} of ${soupName}`)).toEqual([
-      'Roast of Beetroot',
-      'Croutons of Leek',
-      'Sweat of Leek',
-    ]);
-    expect(timers.find(({ name }) => name === 'Croutons')?.endsAtMs).toBe(2000 + 8 * 60_000);
+    TestBed.configureTestingModule({
+      providers: [
+        provideZonelessChangeDetection(),
+        { provide: Live, useValue: { open$: of(true), change$: of() } },
+        { provide: Outbox, useValue: { unsent$: of(unsent) } },
+      ],
+    });
+    const timers = await firstValueFrom(TestBed.inject(Timers).timers$.pipe(filter((list) => list.length === 2)));
+    expect(timers.map(({ name, soupName }) => `${name} of ${soupName}`)).toEqual(['Croutons of Leek', 'Sweat of Leek']);
+    expect(timers.find(({ name }) => name === 'Croutons')?.endsAtMs).toBe(1000 + 8 * 60_000);
   });
 });

@@ -1,4 +1,5 @@
 import { Injectable, signal } from '@angular/core';
+import { recall, remember } from './remembered';
 
 export type Theme = 'light' | 'dark';
 const KEY = 'tureen-theme';
@@ -13,7 +14,7 @@ export class Look {
   }
 
   private first(): Theme {
-    const chosen = localStorage.getItem(KEY);
+    const chosen = recall(KEY);
     if (chosen === 'light' || chosen === 'dark') return chosen;
     return matchMedia('(prefers-color-scheme: dark)').matches ? 'dark' : 'light';
   }
@@ -23,7 +24,7 @@ export class Look {
   }
 
   choose(theme: Theme): void {
-    localStorage.setItem(KEY, theme);
+    remember(KEY, theme);
     this.theme.set(theme);
     this.show(theme);
   }

@@ -2,8 +2,9 @@ import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import type { Entry } from '@tureen/core/batch';
 import { openDB } from 'idb';
-import { filter, firstValueFrom } from 'rxjs';
+import { BehaviorSubject, filter, firstValueFrom } from 'rxjs';
 import { newId } from './device';
+import { Live } from './live';
 import { Outbox } from './outbox';
 
 type Reply = (entries: readonly Entry[]) => Response | Promise<Response>;
@@ -97,5 +98,76 @@ describe('the outbox', () => {
     expect(list[0]?.refusal?.sentence).toBe('It can’t be used.');
     expect(received).toEqual([fine.id]);
     expect(await held()).toEqual([bad.id]);
+  });
+
+  it('a store that fails keeps nothing back: the entry is sent; without a server it is said to be in this page alone', async () => {
+    spyOn(IDBObjectStore.prototype, 'put').and.throwError(new DOMException('full', 'QuotaExceededError'));
+    reply = good;
+    const outbox = TestBed.inject(Outbox);
+    const entry = note('sent all the same');
+    await outbox.keep('b1', entry);
+    await emptied(outbox);
+    expect(received).toEqual([entry.id]);
+    reply = gone;
+    await outbox.keep('b1', note('held'));
+    expect(await firstValueFrom(outbox.fragile$)).toBeTrue();
+    expect((await firstValueFrom(outbox.unsent$)).length).toBe(1);
+    reply = good;
+    outbox.send();
+    await emptied(outbox);
+    expect(await firstValueFrom(outbox.fragile$)).toBeFalse();
+  });
+
+  it('works where the browser has no store at all', async () => {
+    spyOn(indexedDB, 'open').and.throwError(new DOMException('denied', 'SecurityError'));
+    reply = good;
+    const outbox = TestBed.inject(Outbox);
+    const entry = note('no store');
+    await outbox.keep('b1', entry);
+    await emptied(outbox);
+    expect(received).toEqual([entry.id]);
+  });
+
+  it('two tabs hold what either has entered; the one that stays sends what the other left, and counts it', async () => {
+    reply = gone;
+    const here = TestBed.inject(Outbox);
+    const there = TestBed.runInInjectionContext(() => new Outbox());
+    const left = note('left by the other tab');
+    await there.keep('b1', left);
+    await here.keep('b1', note('own'));
+    const both = (outbox: Outbox): Promise<unknown> => firstValueFrom(outbox.unsent$.pipe(filter((list) => list.length === 2)));
+    await Promise.all([both(here), both(there)]);
+    there.ngOnDestroy();
+    reply = good;
+    here.send();
+    await emptied(here);
+    expect(received).toContain(left.id);
+    expect(received.length).toBe(2);
+    expect(await held()).toEqual([]);
+  });
+
+  it('a tab that is opened later knows what the others hold, though the store has none of it', async () => {
+    spyOn(IDBObjectStore.prototype, 'put').and.throwError(new DOMException('full', 'QuotaExceededError'));
+    reply = gone;
+    const first = TestBed.inject(Outbox);
+    await first.keep('b1', note('in memory'));
+    const later = TestBed.runInInjectionContext(() => new Outbox());
+    await firstValueFrom(later.unsent$.pipe(filter((list) => list.length === 1)));
+    expect(await held()).toEqual([]);
+    later.ngOnDestroy();
+  });
+
+  it('one that names what another tablet has yet to bring in is tried again when the stream opens', async () => {
+    const early = note('of a line that is not there yet');
+    reply = () => new Response(JSON.stringify({ error: { code: 'NO_SUCH_LINE', sentence: 'Not known.' } }), { status: 422 });
+    const open$ = new BehaviorSubject(false);
+    TestBed.overrideProvider(Live, { useValue: { open$ } });
+    const outbox = TestBed.inject(Outbox);
+    await outbox.keep('b1', early);
+    await firstValueFrom(outbox.unsent$.pipe(filter((all) => all[0]?.refusal !== undefined)));
+    reply = good;
+    open$.next(true);
+    await emptied(outbox);
+    expect(received).toEqual([early.id]);
   });
 });

@@ -1,8 +1,8 @@
-import { inject, Injectable } from '@angular/core';
+import { inject, Injectable, type OnDestroy } from '@angular/core';
 import type { Entry } from '@tureen/core/batch';
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import { BehaviorSubject, distinctUntilChanged, filter, map } from 'rxjs';
 import { Api, ask, isForGood, type Refusal } from './api';
+import { BrowserStore } from './browser-store';
 import { Live } from './live';
 
 export interface Unsent {
@@ -13,29 +13,35 @@ export interface Unsent {
   readonly refusal?: Refusal;
 }
 
-interface Shape extends DBSchema {
-  unsent: { key: string; value: Unsent };
-}
-
 const RETRY_MS = 3000;
 /** What one request may carry. */
 const AT_ONCE = 200;
+const CHANNEL = 'tureen-unsent';
+/** Refused because something that another tablet has yet to send is not there: sent again when the stream opens. */
+const MAY_COME = 'NO_SUCH_LINE';
+
+type Told =
+  | { readonly kind: 'kept'; readonly unsent: readonly Unsent[] }
+  | { readonly kind: 'sent'; readonly ids: readonly string[] }
+  | { readonly kind: 'asked' };
 
 /**
- * Entries that the server has not acknowledged yet, kept in the browser's own database. An entry is written there
- * before anything else happens to it, and leaves only when the server says that it has it.
+ * Entries that the server has not acknowledged yet. Each is held in the page, told to the other tabs, written to the
+ * browser's own database and sent, all at once: whichever works is enough to go on. It leaves only when the server says that
+ * it has it.
  */
 @Injectable({ providedIn: 'root' })
-export class Outbox {
+export class Outbox implements OnDestroy {
   private readonly api = inject(Api);
-  private readonly store: Promise<IDBPDatabase<Shape>> = openDB<Shape>('tidy-tureen', 1, {
-    upgrade: (db) => {
-      db.createObjectStore('unsent', { keyPath: 'id' });
-    },
-  });
+  private readonly store = new BrowserStore<{ unsent: Unsent }>('tidy-tureen', ['unsent']);
   private readonly held = new BehaviorSubject<readonly Unsent[]>([]);
+  private readonly fragile = new BehaviorSubject(false);
+  private readonly channel = typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel(CHANNEL);
+  /** Sent from here or by another tab: what the store or a tab says of them later is old. */
+  private readonly gone = new Set<string>();
   private sending: Promise<void> | undefined;
   private again = false;
+  private isGone = false;
   private timer: ReturnType<typeof setTimeout> | undefined;
 
   readonly unsent$ = this.held.asObservable();
@@ -43,31 +49,77 @@ export class Outbox {
     map((list) => list.length),
     distinctUntilChanged(),
   );
+  /** True while something is in this page alone, because the browser would not keep it: a reload would lose it. */
+  readonly fragile$ = this.fragile.pipe(distinctUntilChanged());
 
   constructor() {
+    if (this.channel !== undefined) {
+      this.channel.onmessage = ({ data }: MessageEvent<Told>) => {
+        if (data.kind === 'kept') this.add(data.unsent);
+        else if (data.kind === 'sent') this.remove(data.ids);
+        else if (this.held.value.length > 0) this.tell({ kind: 'kept', unsent: this.held.value });
+      };
+    }
+    this.tell({ kind: 'asked' });
     void this.reload().then(() => {
       this.send();
     });
     inject(Live)
       .open$.pipe(filter((open) => open))
       .subscribe(() => {
-        this.send();
+        void this.hopeful().then(() => {
+          this.send();
+        });
       });
   }
 
-  /** What an earlier visit left; what was entered while this was being read stays. */
-  private async reload(): Promise<void> {
-    const stored = await (await this.store).getAll('unsent');
-    const here = new Set(this.held.value.map(({ id }) => id));
-    this.held.next([...stored.filter(({ id }) => !here.has(id)), ...this.held.value]);
+  ngOnDestroy(): void {
+    this.isGone = true;
+    clearTimeout(this.timer);
+    this.channel?.close();
   }
 
-  /** Keeps an entry and tries to send it. Resolves once it is kept, sent or not. */
+  private tell(told: Told): void {
+    if (!this.isGone) this.channel?.postMessage(told);
+  }
+
+  private add(list: readonly Unsent[]): void {
+    const here = new Set(this.held.value.map(({ id }) => id));
+    const fresh = list.filter(({ id }) => !here.has(id) && !this.gone.has(id));
+    if (fresh.length > 0) this.held.next([...this.held.value, ...fresh]);
+  }
+
+  private remove(ids: readonly string[]): void {
+    for (const id of ids) this.gone.add(id);
+    const left = this.held.value.filter(({ id }) => !this.gone.has(id));
+    if (left.length !== this.held.value.length) this.held.next(left);
+    if (left.length === 0) this.fragile.next(false);
+  }
+
+  /** What an earlier visit or a tab that is gone has left; what was entered while this was being read stays. */
+  private async reload(): Promise<void> {
+    this.add((await this.store.all('unsent')) ?? []);
+  }
+
+  /** What was refused only because something was not there yet is tried once more. */
+  private async hopeful(): Promise<void> {
+    await this.reload();
+    this.held.next(
+      this.held.value.map((unsent) =>
+        unsent.refusal?.code === MAY_COME ? { id: unsent.id, batchId: unsent.batchId, entry: unsent.entry } : unsent,
+      ),
+    );
+  }
+
+  /** Holds an entry and sends it. Resolves once the browser has kept it, or has said that it can't. */
   async keep(batchId: string, entry: Entry): Promise<void> {
     const unsent: Unsent = { id: entry.id, batchId, entry };
-    this.held.next([...this.held.value, unsent]);
-    await (await this.store).put('unsent', unsent);
+    this.add([unsent]);
+    this.tell({ kind: 'kept', unsent: [unsent] });
     this.send();
+    const kept = await this.store.put('unsent', unsent);
+    if (this.gone.has(entry.id)) await this.store.delete('unsent', [entry.id]);
+    else if (!kept) this.fragile.next(true);
   }
 
   /** Sends what is held, one request at a time, oldest first. */
@@ -85,14 +137,18 @@ export class Outbox {
     });
   }
 
+  private post(batchId: string, list: readonly Unsent[]): Promise<Awaited<ReturnType<typeof ask>>> {
+    return ask(() =>
+      this.api.client.batches[':id'].entries.$post({ param: { id: batchId }, json: { entries: list.map(({ entry }) => entry) } }),
+    );
+  }
+
   private async sendAll(): Promise<void> {
     clearTimeout(this.timer);
     const waiting = this.held.value.filter(({ refusal }) => refusal === undefined);
     for (const batchId of new Set(waiting.map((unsent) => unsent.batchId))) {
       const own = waiting.filter((unsent) => unsent.batchId === batchId).slice(0, AT_ONCE);
-      const answer = await ask(() =>
-        this.api.client.batches[':id'].entries.$post({ param: { id: batchId }, json: { entries: own.map(({ entry }) => entry) } }),
-      );
+      const answer = await this.post(batchId, own);
       if (answer.ok) await this.drop(own);
       else if (isForGood(answer)) await this.mark(own, answer.refusal);
       else this.retryLater();
@@ -101,17 +157,21 @@ export class Outbox {
 
   private retryLater(): void {
     clearTimeout(this.timer);
+    if (this.isGone) return;
     this.timer = setTimeout(() => {
-      this.send();
+      // Another tab may have left something, and may have gone.
+      void this.reload().then(() => {
+        this.send();
+      });
     }, RETRY_MS);
   }
 
   private async drop(list: readonly Unsent[]): Promise<void> {
-    const store = await this.store;
-    const gone = new Set(list.map(({ id }) => id));
-    await Promise.all([...gone].map((id) => store.delete('unsent', id)));
-    this.held.next(this.held.value.filter(({ id }) => !gone.has(id)));
+    const ids = list.map(({ id }) => id);
+    this.remove(ids);
+    this.tell({ kind: 'sent', ids });
     if (this.held.value.some(({ refusal }) => refusal === undefined)) this.again = true;
+    await this.store.delete('unsent', ids);
   }
 
   /** One bad entry must not hold up the others: a refused bundle is tried one by one, and what is refused alone is marked. */
@@ -120,14 +180,12 @@ export class Outbox {
       const [bad] = list;
       if (bad === undefined) return;
       const marked: Unsent = { ...bad, refusal };
-      await (await this.store).put('unsent', marked);
       this.held.next(this.held.value.map((unsent) => (unsent.id === bad.id ? marked : unsent)));
+      if (!(await this.store.put('unsent', marked))) this.fragile.next(true);
       return;
     }
     for (const unsent of list) {
-      const answer = await ask(() =>
-        this.api.client.batches[':id'].entries.$post({ param: { id: unsent.batchId }, json: { entries: [unsent.entry] } }),
-      );
+      const answer = await this.post(unsent.batchId, [unsent]);
       if (answer.ok) await this.drop([unsent]);
       else if (isForGood(answer)) await this.mark([unsent], answer.refusal);
       else {

@@ -1,7 +1,7 @@
 import { inject, Injectable } from '@angular/core';
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import { concatMap, filter } from 'rxjs';
 import { ask, isForGood, type Answer } from './api';
+import { BrowserStore } from './browser-store';
 import { Live } from './live';
 
 /** A photo is made no bigger than this, px on its longer side: enough to show a junior, little to send from a kitchen. */
@@ -49,18 +49,10 @@ interface Unsent {
   readonly blob: Blob;
 }
 
-interface Shape extends DBSchema {
-  unsent: { key: string; value: Unsent };
-}
-
 /** The cook's own pictures of steps and batches. One that can't be sent yet is kept in the browser until it can. */
 @Injectable({ providedIn: 'root' })
 export class Photos {
-  private readonly store: Promise<IDBPDatabase<Shape>> = openDB<Shape>('tidy-tureen-photos', 1, {
-    upgrade: (db) => {
-      db.createObjectStore('unsent', { keyPath: 'id' });
-    },
-  });
+  private readonly store = new BrowserStore<{ unsent: Unsent }>('tidy-tureen-photos', ['unsent']);
 
   constructor() {
     inject(Live)
@@ -79,25 +71,30 @@ export class Photos {
       return { ok: false, reachable: true, refusal: { code: 'NO_PHOTO', sentence } };
     }
     const photo = { id: await idOf(blob), blob };
-    await (await this.store).put('unsent', photo);
+    const kept = await this.store.put('unsent', photo);
     const answer = await this.send(photo);
+    // What neither the server nor the browser has is lost with the page: that is told.
+    if (!answer.ok && !kept && !isForGood(answer)) {
+      const sentence = 'The server does not answer and this browser keeps nothing, so the photo was not taken. Try again later.';
+      return { ok: false, reachable: false, refusal: { code: 'UNREACHABLE', sentence } };
+    }
     return isForGood(answer) ? answer : { ok: true, value: { id: photo.id } };
   }
 
   /** A picture that waits here to be sent; undefined when there is none of that id. */
   async unsent(id: string): Promise<Blob | undefined> {
-    return (await (await this.store).get('unsent', id))?.blob;
+    return (await this.store.get('unsent', id))?.blob;
   }
 
   private async send({ id, blob }: Unsent): Promise<Answer<{ id: string }>> {
     const answer = await ask<{ id: string }>(() =>
       fetch('/api/photos', { method: 'POST', body: blob, headers: { 'content-type': blob.type } }),
     );
-    if (answer.ok || isForGood(answer)) await (await this.store).delete('unsent', id);
+    if (answer.ok || isForGood(answer)) await this.store.delete('unsent', [id]);
     return answer;
   }
 
   private async sendAll(): Promise<void> {
-    for (const photo of await (await this.store).getAll('unsent')) await this.send(photo);
+    for (const photo of (await this.store.all('unsent')) ?? []) await this.send(photo);
   }
 }

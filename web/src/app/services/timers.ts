@@ -1,7 +1,11 @@
 import { inject, Injectable } from '@angular/core';
-import { historyOf, timersOf, type BatchTimer } from '@tureen/core/batch';
-import { combineLatest, distinctUntilChanged, map, of, shareReplay, startWith, switchMap, type Observable } from 'rxjs';
+import { timersAfter, type BatchTimer } from '@tureen/core/batch';
+import type { OpenTimer } from '@tureen/server/api';
+import { auditTime, combineLatest, filter, map, merge, scan, shareReplay, startWith, switchMap, type Observable } from 'rxjs';
+import { Api, ask, type Answer } from './api';
+import { Live } from './live';
 import { Batches } from './batches';
+import { Outbox, type Unsent } from './outbox';
 
 /** A timer with the batch that it belongs to. */
 export interface KitchenTimer extends BatchTimer {
@@ -9,34 +13,56 @@ export interface KitchenTimer extends BatchTimer {
   readonly soupName: string;
 }
 
+/** Deeds that start, move or end a timer. */
+const MOVES: ReadonlySet<string> = new Set(['timed', 'longer', 'silenced', 'done', 'skipped', 'undone', 'closed']);
+/** What comes in one burst is one reason to ask again. */
+const BURST_MS = 80;
+
+/** What the server knows, with what this browser has entered and not sent yet. */
+function withUnsent(known: readonly OpenTimer[], unsent: readonly Unsent[], names: ReadonlyMap<string, string>): KitchenTimer[] {
+  const ids = new Set([...known, ...unsent].map(({ batchId }) => batchId));
+  return [...ids].flatMap((batchId) => {
+    const own = known.filter((one) => one.batchId === batchId).map(({ timer }) => timer);
+    const since = unsent.filter((one) => one.batchId === batchId).map(({ entry }) => entry);
+    return timersAfter(own, since).map((timer) => ({
+      ...timer,
+      batchId,
+      soupName: known.find((one) => one.batchId === batchId)?.soupName ?? names.get(batchId) ?? 'a batch',
+    }));
+  });
+}
+
 /** Every timer that runs in the kitchen, of every batch that is being cooked, whatever screen is looked at. */
 @Injectable({ providedIn: 'root' })
 export class Timers {
-  private readonly batches = inject(Batches);
+  private readonly api = inject(Api);
+  private readonly live = inject(Live);
 
-  readonly timers$: Observable<readonly KitchenTimer[]> = this.batches.batches$.pipe(
-    map((answer) => (answer.ok ? answer.value.batches.filter(({ closedAtMs }) => closedAtMs === null) : [])),
-    distinctUntilChanged((a, b) => a.map(({ id }) => id).join() === b.map(({ id }) => id).join()),
-    switchMap((open) =>
-      open.length === 0
-        ? of([])
-        : combineLatest(
-            open.map(({ id, soupName }) =>
-              this.batches.batch$(id).pipe(
-                map((answer) =>
-                  answer.ok ? timersOf(historyOf(answer.value.entries)).map((timer) => ({ ...timer, batchId: id, soupName })) : [],
-                ),
-                startWith<KitchenTimer[]>([]),
-              ),
-            ),
-          ).pipe(
-            map((lists) =>
-              lists
-                .flat()
-                .filter(({ silenced }) => !silenced)
-                .sort((a, b) => a.endsAtMs - b.endsAtMs),
-            ),
-          ),
+  private readonly known$: Observable<readonly OpenTimer[]> = merge(
+    this.live.open$.pipe(filter((open) => open)),
+    this.live.change$.pipe(
+      filter(
+        (change) =>
+          change.kind === 'batch' || (change.kind === 'entries' && change.entries.some(({ deed }) => MOVES.has(deed.kind))),
+      ),
+      auditTime(BURST_MS),
+    ),
+  ).pipe(
+    startWith(undefined),
+    switchMap(() => ask<{ timers: OpenTimer[] }>(() => this.api.client.timers.$get())),
+    // Without a server what was known last still rings.
+    scan((have: readonly OpenTimer[], answer: Answer<{ timers: OpenTimer[] }>) => (answer.ok ? answer.value.timers : have), []),
+  );
+
+  readonly timers$: Observable<readonly KitchenTimer[]> = combineLatest([
+    this.known$.pipe(startWith([])),
+    inject(Outbox).unsent$,
+    inject(Batches).open$.pipe(startWith(undefined)),
+  ]).pipe(
+    map(([known, unsent, open]) =>
+      withUnsent(known, unsent, new Map(open?.ok === true ? open.value.batches.map(({ id, soupName }) => [id, soupName]) : []))
+        .filter(({ silenced }) => !silenced)
+        .sort((a, b) => a.endsAtMs - b.endsAtMs),
     ),
     shareReplay({ bufferSize: 1, refCount: true }),
   );

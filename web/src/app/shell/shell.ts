@@ -11,6 +11,7 @@ import { Kitchen } from '../services/kitchen';
 import { Clock } from '../services/clock';
 import { Device } from '../services/device';
 import { Live } from '../services/live';
+import { Build } from '../services/build';
 import { Outbox } from '../services/outbox';
 import { Photos } from '../services/photos';
 import { WhySheet } from '../parts/why/why-sheet';
@@ -62,7 +63,11 @@ export class Shell {
   );
   private readonly kitchen = toSignal(inject(Kitchen).kitchen$);
   private readonly open = toSignal(inject(Live).open$, { initialValue: false });
-  private readonly unsent = toSignal(inject(Outbox).unsent$, { initialValue: [] });
+  private readonly outbox = inject(Outbox);
+  private readonly unsent = toSignal(this.outbox.unsent$, { initialValue: [] });
+  /** The browser would not keep it: what waits is in this page alone. */
+  protected readonly fragile = toSignal(this.outbox.fragile$, { initialValue: false });
+  protected readonly build = inject(Build);
   private readonly time = inject(Clock);
   protected readonly clock = toSignal(
     timer(0, MINUTE_TICK_MS).pipe(
@@ -87,7 +92,7 @@ export class Shell {
   protected readonly waiting = computed(() => this.unsent().length - this.refused().length);
   protected readonly state = computed(() => {
     if (this.refused().length > 0) return `${String(this.refused().length)} refused`;
-    if (this.waiting() > 0) return `${String(this.waiting())} kept here, not sent`;
+    if (this.waiting() > 0) return `${String(this.waiting())} ${this.fragile() ? 'in this page only' : 'kept here'}, not sent`;
     return this.open() ? 'all saved' : 'no server';
   });
   /** Said where a tablet's clock is far off: what it enters goes by the kitchen's. */

@@ -45,11 +45,11 @@ import { day, timeOfDay } from '../figures';
   `,
 })
 export class Board {
-  private readonly answer = toSignal(inject(Batches).batches$);
+  private readonly answer = toSignal(inject(Batches).open$);
   protected readonly day = day;
   protected readonly time = timeOfDay;
   protected readonly cooking = computed(() => {
     const answer = this.answer();
-    return answer?.ok === true ? answer.value.batches.filter(({ closedAtMs }) => closedAtMs === null) : undefined;
+    return answer?.ok === true ? answer.value.batches : undefined;
   });
 }

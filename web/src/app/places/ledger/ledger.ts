@@ -1,8 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { NzTableModule } from 'ng-zorro-antd/table';
-import { Batches } from '../../services/batches';
+import { Batches, type BatchList } from '../../services/batches';
 import { Kitchen } from '../../services/kitchen';
 import { day, mass } from '../figures';
 
@@ -15,7 +15,12 @@ import { day, mass } from '../figures';
   styleUrl: './ledger.less',
 })
 export class Ledger {
-  private readonly answer = toSignal(inject(Batches).batches$);
+  private readonly batches = inject(Batches);
+  private readonly answer = toSignal(this.batches.batches$);
+  /** What was asked for beyond the newest. */
+  private readonly older = signal<readonly BatchList[]>([]);
+  protected readonly fetching = signal(false);
+  protected readonly olderTrouble = signal('');
   private readonly kitchen = toSignal(inject(Kitchen).kitchen$);
   private readonly units = computed(() => {
     const kitchen = this.kitchen();
@@ -28,7 +33,10 @@ export class Ledger {
   protected readonly rows = computed(() => {
     const answer = this.answer();
     if (answer?.ok !== true) return undefined;
-    return answer.value.batches.map((batch) => {
+    const newest = answer.value.batches;
+    const known = new Set(newest.map(({ id }) => id));
+    const all = [...newest, ...this.older().flatMap((list) => list.batches.filter(({ id }) => !known.has(id)))];
+    return all.map((batch) => {
       const closed = batch.closedFigures;
       const cooked = closed?.actual.cookedKg;
       const planned = batch.planned.cookedKg;
@@ -47,6 +55,23 @@ export class Ledger {
       };
     });
   });
+
+  /** Where older batches begin; null when all are shown. */
+  protected readonly more = computed(() => {
+    const last = this.older().at(-1);
+    const answer = this.answer();
+    return last === undefined ? (answer?.ok === true ? answer.value.more : null) : last.more;
+  });
+
+  protected async showOlder(): Promise<void> {
+    const from = this.more();
+    if (from === null || this.fetching()) return;
+    this.fetching.set(true);
+    const answer = await this.batches.list(from);
+    this.fetching.set(false);
+    this.olderTrouble.set(answer.ok ? '' : answer.refusal.sentence);
+    if (answer.ok) this.older.update((lists) => [...lists, answer.value]);
+  }
 
   private apart(kg: number): string {
     const text = mass(kg, this.units());

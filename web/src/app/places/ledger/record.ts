@@ -1,3 +1,4 @@
+import { toldWords } from '@tureen/core/messages';
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Figure } from '../../parts/why/figure';
@@ -67,6 +68,7 @@ export class Record {
     if (open === undefined || view === undefined) return [];
     const undone = new Set(view.undone);
     const late = new Set(view.late);
+    const told = new Map(view.altered.told.map((one) => [one.entryId, toldWords(one)]));
     return [...open.entries]
       .sort((a, b) => a.stamp.counter - b.stamp.counter)
       .filter(({ deed }) => deed.kind !== 'undone')
@@ -77,6 +79,7 @@ export class Record {
         text: deedText(entry.deed, view.soup, this.nameOf(), this.units()),
         undone: undone.has(entry.id),
         late: late.has(entry.id),
+        told: told.get(entry.id) ?? '',
       }));
   });
 }

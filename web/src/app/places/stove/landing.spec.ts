@@ -23,7 +23,6 @@ function viewAfter(deeds: readonly Deed[]): BatchView {
     stamp: { counter: n + 1, device: 'tablet-a', seq: n },
     atMs: 1_700_000_000_000 + n * 60_000,
     who: '',
-    late: false,
     deed,
   }));
   return batchView(planning.plan.snapshot, entries);

@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, resource, signal } from '@angular/core';
 import type { KeptEntry } from '@tureen/core/batch';
+import { toldWords } from '@tureen/core/messages';
 import { Cooking } from '../../cooking/cooking';
+import { newId } from '../../services/device';
 import { deedText } from '../deed-text';
 import { timeOfDay } from '../figures';
 import { effectBetween } from './effect';
@@ -75,6 +77,7 @@ export class RecordSheet {
     if (view === undefined || open === undefined) return [];
     const early = new Set(view.early);
     const belowTare = new Set(view.belowTare);
+    const told = new Map(view.altered.told.map((one) => [one.entryId, toldWords(one)]));
     return this.hand.counted().map((entry) => ({
       id: entry.id,
       entry,
@@ -85,6 +88,7 @@ export class RecordSheet {
         ...(open.unsentIds.has(entry.id) ? ['not sent yet'] : []),
         ...(early.has(entry.id) ? ['its step has not begun'] : []),
         ...(belowTare.has(entry.id) ? ['less than the empty pot, not used'] : []),
+        ...[told.get(entry.id)].filter((words) => words !== undefined),
       ]
         .map((flag) => ` · ${flag}`)
         .join(''),
@@ -98,8 +102,15 @@ export class RecordSheet {
       return open === undefined || view === undefined || entry === undefined ? undefined : { open, view, entry };
     },
     loader: async ({ params: { open, view, entry } }) => {
-      const rest = open.entries.filter(({ id }) => id !== entry.id);
-      const without = await this.cooking.thread.batch(open.snapshot, rest);
+      const counter = open.entries.reduce((most, { stamp }) => Math.max(most, stamp.counter), 0) + 1;
+      const undo: KeptEntry = {
+        ...entry,
+        id: newId(),
+        arrival: undefined,
+        stamp: { counter, device: 'asked', seq: 1 },
+        deed: { kind: 'undone', target: entry.id },
+      };
+      const without = await this.cooking.thread.batch(open.snapshot, [...open.entries, undo]);
       const text = effectBetween(view, without, this.hand.units());
       return text === '' ? 'no figure changes.' : text;
     },

@@ -53,12 +53,12 @@ import { day, timeOfDay } from '../figures';
   `,
 })
 export class StoveList {
-  private readonly answer = toSignal(inject(Batches).batches$);
+  private readonly answer = toSignal(inject(Batches).open$);
   protected readonly day = day;
   protected readonly time = timeOfDay;
   protected readonly cooking = computed(() => {
     const answer = this.answer();
-    return answer?.ok === true ? answer.value.batches.filter(({ closedAtMs }) => closedAtMs === null) : [];
+    return answer?.ok === true ? answer.value.batches : [];
   });
   protected readonly trouble = computed(() => {
     const answer = this.answer();

@@ -10,6 +10,7 @@ import { mass } from '../figures';
 import { SIDES } from '../tasted';
 import { Asking } from './asking';
 import { Hand } from './hand';
+import { recall, remember } from '../../services/remembered';
 import { Sheet } from './sheet';
 
 const HOW: Readonly<Record<Tasted, string>> = {
@@ -158,7 +159,7 @@ export class TasteSheet {
   protected readonly sides = SIDES;
   protected readonly taste = linkedSignal<Tasted>(() => this.first());
   protected readonly how = computed(() => HOW[this.taste()]);
-  protected readonly taster = signal(localStorage.getItem(TASTER_KEY) ?? '');
+  protected readonly taster = signal(recall(TASTER_KEY) ?? '');
   protected readonly before = computed(() => {
     const said = this.hand
       .counted()
@@ -196,7 +197,7 @@ export class TasteSheet {
   protected say(side: number): void {
     const step = this.hand.step();
     const taster = this.taster().trim();
-    localStorage.setItem(TASTER_KEY, taster);
+    remember(TASTER_KEY, taster);
     if (step !== undefined) {
       const taste = this.taste();
       this.hand.enter(

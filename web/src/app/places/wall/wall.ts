@@ -69,11 +69,11 @@ const SECOND_MS = 1000;
 })
 export class Wall {
   private readonly clock = inject(Clock);
-  private readonly answer = toSignal(inject(Batches).batches$);
+  private readonly answer = toSignal(inject(Batches).open$);
   protected readonly nowMs = toSignal(timer(0, SECOND_MS).pipe(map(() => this.clock.now())), { initialValue: this.clock.now() });
   protected readonly open = computed(() => {
     const answer = this.answer();
-    return answer?.ok === true ? answer.value.batches.filter(({ closedAtMs }) => closedAtMs === null).map(({ id }) => id) : [];
+    return answer?.ok === true ? answer.value.batches.map(({ id }) => id) : [];
   });
 
   protected readonly clockText = computed(() => timeOfDay(this.nowMs()));

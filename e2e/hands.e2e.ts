@@ -25,7 +25,7 @@ async function focusIsSeen(page: Page): Promise<boolean> {
   return page.evaluate(() => {
     const at = document.activeElement;
     if (!(at instanceof HTMLElement)) return false;
-    const near = at.closest<HTMLElement>('.ant-select, .ant-input-number, label') ?? at;
+    const near = at.closest<HTMLElement>('.ant-select, tt-number, label') ?? at;
     return [at, near].some((node) => {
       const { outlineStyle, outlineWidth, boxShadow } = getComputedStyle(node);
       return (outlineStyle !== 'none' && parseFloat(outlineWidth) > 0) || boxShadow !== 'none';

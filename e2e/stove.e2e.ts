@@ -9,6 +9,17 @@ const ways = (page: Page) => page.locator('button.way').filter({ hasText: /Pour|
 test('timers run by the clock, through a reload and on every screen; a minute more is one touch', async ({ page, server }) => {
   const quiet = watch(page);
   await page.clock.install();
+  // The clock that is turned here is the kitchen's too: without this the server's hello would put the tablet right again.
+  await page.addInitScript(() => {
+    const listen = EventSource.prototype.addEventListener;
+    EventSource.prototype.addEventListener = function (this: EventSource, type: string, heard: (event: MessageEvent) => void) {
+      listen.call(this, type, (event: Event) => {
+        const { data } = event as MessageEvent<string>;
+        const own = type === 'hello' ? JSON.stringify({ ...(JSON.parse(data) as object), nowMs: Date.now() }) : data;
+        heard(new MessageEvent(type, { data: own }));
+      });
+    } as typeof listen;
+  });
   await begin(page, server.url);
   await until(page, /^Sweat/);
   await page.keyboard.press(' ');

@@ -1,4 +1,5 @@
 import { parseIngredient } from 'parse-ingredient';
+import { readNumber } from '../units/index.js';
 
 /** A written line taken apart: how many of what, and the words that are left. */
 export interface Phrase {
@@ -56,6 +57,32 @@ const SECOND_UNIT = new RegExp(
   `^(\\S+ (?:${SIZE_UNITS}))\\s*/\\s*(?:[\\d.,½¼¾⅓⅔]+(?: ?\\d/\\d|/\\d)?\\s*(?:${SIZE_UNITS})\\b\\.?\\s*)+`,
   'i',
 );
+
+/** Figures with marks or thin spaces in them, or with spaces where thousands part; not the count before the size of a can. */
+const MARKED = new RegExp(
+  `\\d+(?:[.,'’]\\d+)+|\\d{1,3}(?:[\\u00a0\\u202f]\\d{3})+(?:[.,]\\d+)?|\\d{1,3}(?: \\d{3})+(?:,\\d+)?(?=\\s*(?:g|gm|grams?|ml)\\b)(?!\\s*(?:g|gm|grams?|ml)[ -]*${CONTAINERS})`,
+  'g',
+);
+
+/**
+ * A line with its numbers as the parser knows them: a point before the decimals and nothing else. One that could be a decimal
+ * or a thousand is left, with both that it could mean.
+ *
+ * @example plainNumbers('12,5 g salt').plain // '12.5 g salt'
+ */
+export function plainNumbers(text: string): {
+  readonly plain: string;
+  readonly unclear: { readonly written: string; readonly meant: readonly [string, string] } | undefined;
+} {
+  let unclear: { written: string; meant: readonly [string, string] } | undefined;
+  const plain = text.replace(MARKED, (written) => {
+    const read = readNumber(written);
+    if (read.ok) return String(read.value);
+    if (read.code === 'AMBIGUOUS') unclear ??= { written, meant: [String(read.decimal), String(read.thousands)] };
+    return written;
+  });
+  return { plain, unclear };
+}
 
 /** Words for numbers, articles and halves put into figures, so that the parser meets only figures. */
 function inFigures(text: string): string {

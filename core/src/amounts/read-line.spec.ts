@@ -128,4 +128,23 @@ describe('a line as people write it', () => {
     expect([id('2 scallions', 'us'), id('2 spring onions', 'gb')]).toEqual(['spring-onion', 'spring-onion']);
     expect([id('1 cup cornstarch', 'us'), id('10 g cornflour', 'gb')]).toEqual(['cornflour', 'cornflour']);
   });
+
+  it('takes a decimal comma for what it is, and thousands for what they are; what could be both is asked with both weights', () => {
+    const kg = (text: string): number | string => {
+      const reading = read(text, 'gb');
+      return reading.code === 'READ' ? Math.round(reading.kg * 1e6) / 1e6 : reading.code;
+    };
+    expect(kg('12,5 g salt')).toBe(0.0125);
+    expect(kg('1,5 kg carrots')).toBe(1.5);
+    expect(kg('1 000 g carrots')).toBe(1);
+    expect(kg('1.234,5 g carrots')).toBe(1.2345);
+    expect(kg('1,250.5 g carrots')).toBe(1.2505);
+    expect(kg('2 400 g cans tomatoes')).toBe(kg('2 x 400 g cans tomatoes'));
+    const unclear = read('1,500 g carrots', 'gb');
+    expect(unclear.code === 'ASK' && [unclear.what, ...unclear.options.map((one) => `${one.label} ${one.kg.toFixed(4)}`)]).toEqual([
+      'NUMBER',
+      '1.5 g 0.0015',
+      '1500 g 1.5000',
+    ]);
+  });
 });

@@ -2,7 +2,7 @@ import type { Ingredient, Larder } from '../larder/index.js';
 import { UNITS, type UnitCode } from '../units/index.js';
 import { weigh, type Amount, type AmountError } from './amount.js';
 import { findName, plain, type Country, type Found, type Names } from './names.js';
-import { takeApart, type Phrase } from './phrase.js';
+import { plainNumbers, takeApart, type Phrase } from './phrase.js';
 
 /** One way to take an unclear line, with the kilos that it would mean. */
 export interface Option {
@@ -31,7 +31,7 @@ export type LineReading = { readonly text: string } & (
   | { readonly code: 'RATIO'; readonly ingredient: string; readonly of: string; readonly factor: number }
   | {
       readonly code: 'ASK';
-      readonly what: 'OUNCE' | 'SPOON' | 'CUP' | 'PINT' | 'SIZE' | 'WHICH';
+      readonly what: 'NUMBER' | 'OUNCE' | 'SPOON' | 'CUP' | 'PINT' | 'SIZE' | 'WHICH';
       readonly options: readonly Option[];
     }
   | { readonly code: 'UNKNOWN_FOOD'; readonly name: string; readonly nearest: readonly string[] }
@@ -252,6 +252,26 @@ function findFood(phrase: Phrase, food: string, context: ReadingContext): Found 
  * @example readLine('1 1/2 cups onion, diced', { larder, names, country: 'us' }) // READ onion, 0.24 kg edible
  */
 export function readLine(text: string, context: ReadingContext): LineReading {
+  const { plain: figures, unclear } = plainNumbers(text);
+  if (unclear !== undefined) {
+    const meant = unclear.meant.flatMap((number) => asked(readWith(figures.replace(unclear.written, number), context), number));
+    return meant.length > 0
+      ? { text, code: 'ASK', what: 'NUMBER', options: meant }
+      : { ...readWith(figures.replace(unclear.written, unclear.meant[0]), context), text };
+  }
+  return { ...readWith(figures, context), text };
+}
+
+/** What a reading offers as an answer to what a number was meant to be. */
+function asked(reading: LineReading, number: string): Option[] {
+  if (reading.code === 'READ') {
+    const { ingredient, amount, kg } = reading;
+    return [{ label: labelOf(amount), ingredient, amount, kg }];
+  }
+  return reading.code === 'ASK' ? reading.options.map((one) => ({ ...one, label: `${number}: ${one.label}` })) : [];
+}
+
+function readWith(text: string, context: ReadingContext): LineReading {
   const phrase = takeApart(text);
   const food = foodIn(phrase);
   const found = findFood(phrase, food, context);

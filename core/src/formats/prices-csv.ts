@@ -1,5 +1,5 @@
 import { findName, type Names } from '../amounts/index.js';
-import { UNITS, type UnitCode } from '../units/index.js';
+import { UNITS, decimalMarkIn, readNumber, type UnitCode } from '../units/index.js';
 import { readCsv } from './csv.js';
 
 /** A price as read: of which ingredient, by the kilo as bought. */
@@ -15,7 +15,7 @@ export interface PriceRead {
 export interface PriceRefused {
   readonly row: number;
   readonly text: string;
-  readonly why: 'UNKNOWN_FOOD' | 'NO_PRICE' | 'BAD_UNIT' | 'BAD_DAY';
+  readonly why: 'UNKNOWN_FOOD' | 'NO_PRICE' | 'UNCLEAR_PRICE' | 'BAD_UNIT' | 'BAD_DAY';
 }
 
 export type PricesRead =
@@ -33,8 +33,14 @@ function perKg(price: number, per: string): number | undefined {
   const found = /^(\d+(?:[.,]\d+)?)?\s*([a-z]+)$/i.exec(per.trim() === '' ? 'kg' : per.trim());
   const unit = MASSES[found?.[2]?.toLowerCase() ?? ''];
   if (found === null || unit === undefined) return undefined;
-  const value = found[1] === undefined ? 1 : Number(found[1].replace(',', '.'));
+  const read = found[1] === undefined ? undefined : readNumber(found[1]);
+  const value = read === undefined ? 1 : read.ok ? read.value : 0;
   return value > 0 ? price / (value * UNITS[unit].si) : undefined;
+}
+
+/** A price without its currency. */
+function bare(text: string): string {
+  return text.replace(/[^\d.,\s'’-]/g, '').trim();
 }
 
 function isDay(text: string): boolean {
@@ -52,16 +58,23 @@ export function readPrices(csv: string, ids: ReadonlySet<string>, names: Names):
   const food = ['ingredient', 'food', 'item', 'name'].find((name) => columns.includes(name));
   const price = ['price', 'cost'].find((name) => columns.includes(name));
   if (food === undefined || price === undefined) return { ok: false, code: 'NO_COLUMN', found: columns };
+  const mark = decimalMarkIn(table.rows.map((cells) => bare(cells[price] ?? '')));
   const prices: PriceRead[] = [];
   const refused: PriceRefused[] = [];
   for (const [n, cells] of table.rows.entries()) {
     const row = n + 2;
     const text = cells[food] ?? '';
     const found = ids.has(text) ? ({ code: 'FOUND', id: text } as const) : findName(names, text, undefined);
-    const value = Number((cells[price] ?? '').replace(/[^\d.,-]/g, '').replace(',', '.'));
+    const written = bare(cells[price] ?? '');
+    const number = readNumber(written);
+    const unclear = !number.ok && number.code === 'AMBIGUOUS' ? number : undefined;
+    const meant =
+      unclear === undefined || mark === undefined ? undefined : written.includes(mark) ? unclear.decimal : unclear.thousands;
+    const value = number.ok ? number.value : (meant ?? Number.NaN);
     const pricePerKg = perKg(value, cells.per ?? cells.unit ?? '');
     const day = cells.date ?? '';
     if (found.code !== 'FOUND') refused.push({ row, text, why: 'UNKNOWN_FOOD' });
+    else if (unclear !== undefined && meant === undefined) refused.push({ row, text, why: 'UNCLEAR_PRICE' });
     else if ((cells[price] ?? '') === '' || !(value >= 0)) refused.push({ row, text, why: 'NO_PRICE' });
     else if (pricePerKg === undefined || !(pricePerKg <= MOST_PER_KG)) refused.push({ row, text, why: 'BAD_UNIT' });
     else if (day !== '' && !isDay(day)) refused.push({ row, text, why: 'BAD_DAY' });

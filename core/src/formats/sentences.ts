@@ -46,6 +46,7 @@ export function lostSentence(lost: readonly Lost[]): string {
 const REFUSED: Readonly<Record<PriceRefused['why'], string>> = {
   UNKNOWN_FOOD: 'is not in the larder',
   NO_PRICE: 'has no price',
+  UNCLEAR_PRICE: 'has a price that could be a decimal or a thousand; write it with two decimals',
   BAD_UNIT: 'is not priced by weight: write kg, g, lb or oz',
   BAD_DAY: 'has a date that is none: write it as 2031-02-28',
 };

@@ -3,6 +3,7 @@ import { MOST_LINES, type Assumed, type Pasting, type SoupDifference } from '../
 import { problemSentence } from './problems.js';
 
 const ASKS: Readonly<Record<Extract<LineReading, { code: 'ASK' }>['what'], string>> = {
+  NUMBER: 'Is the mark in the number a decimal or a thousand?',
   OUNCE: 'Ounces by weight or by volume?',
   SPOON: 'Whose spoon?',
   CUP: 'Whose cup?',

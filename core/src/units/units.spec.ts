@@ -1,7 +1,20 @@
 import { convert as independent } from 'convert';
 import fc from 'fast-check';
 import Qty from 'js-quantities';
-import { UNITS, UNIT_CODES, celsiusOf, convert, fahrenheitOf, showMass, showMinutes, showVolume, type UnitCode } from './index.js';
+import {
+  UNITS,
+  UNIT_CODES,
+  celsiusOf,
+  convert,
+  decimalMarkIn,
+  fahrenheitOf,
+  readNumber,
+  showMass,
+  showMinutes,
+  showNumber,
+  showVolume,
+  type UnitCode,
+} from './index.js';
 
 /** NIST Special Publication 811 (2008), appendix B, and Handbook 44, as printed there; imperial fluid ounce and pint as defined. */
 const PUBLISHED: readonly (readonly [UnitCode, UnitCode, number])[] = [
@@ -112,5 +125,79 @@ describe('units', () => {
     expect(showVolume(0.012, 'imperial')).toEqual({ digits: '21.1', unit: 'pint (imp)' });
     expect(showMinutes(75)).toBe('1 h 15 min');
     expect(showMinutes(59.6)).toBe('1 h');
+  });
+});
+
+describe('a written number', () => {
+  const value = (text: string): number | string => {
+    const read = readNumber(text);
+    return read.ok ? read.value : read.code;
+  };
+
+  it('is read as English, German, French, Spanish and Italian hands write it', () => {
+    const written: readonly (readonly [string, number])[] = [
+      ['1,5', 1.5],
+      ['1.5', 1.5],
+      ['22,6', 22.6],
+      ['2,20', 2.2],
+      ['1 000', 1000],
+      ['1\u00a0000', 1000],
+      ['1\u202f234,5', 1234.5],
+      ['1.234,5', 1234.5],
+      ['1,234.5', 1234.5],
+      ["1'234.5", 1234.5],
+      ['1.234.567', 1_234_567],
+      ['1,234,567.25', 1_234_567.25],
+      ['0,500', 0.5],
+      ['0.125', 0.125],
+      ['1234,567', 1234.567],
+      [',5', 0.5],
+      ['5.', 5],
+      ['1/2', 0.5],
+      ['1 1/2', 1.5],
+      ['2½', 2.5],
+      ['−3,5', -3.5],
+      [' 7 ', 7],
+    ];
+    for (const [text, expected] of written)
+      expect(value(text))
+        .withContext(text)
+        .toBeCloseTo(expected as number, 12);
+  });
+
+  it('that could be a decimal or a thousand is asked, unless only one of both can be meant', () => {
+    expect(readNumber('1,500')).toEqual({ ok: false, code: 'AMBIGUOUS', decimal: 1.5, thousands: 1500 });
+    expect(readNumber('12.345')).toEqual({ ok: false, code: 'AMBIGUOUS', decimal: 12.345, thousands: 12_345 });
+    expect(readNumber('1,500', { least: 0, most: 200 })).toEqual({ ok: true, value: 1.5 });
+    expect(readNumber('1.500', { least: 100, most: 20_000 })).toEqual({ ok: true, value: 1500 });
+    expect(readNumber('1.500', { least: 0, most: 20_000 })).toEqual(jasmine.objectContaining({ code: 'AMBIGUOUS' }));
+  });
+
+  it('that is none is said to be none, never a part of it', () => {
+    for (const text of ['1,2,3', '1.5,2.5', '12a', '1 50', 'two', '1..5', '1,', '-', '.', '1 000 00', '1/0', 'NaN', '1e5']) {
+      expect(['NOT_A_NUMBER', 1]).withContext(text).toContain(value(text));
+    }
+    expect(value('')).toBe('EMPTY');
+  });
+
+  it('written in the manner of a locale is the same number again, whatever the number (random numbers, five locales)', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 9_999_999 }), fc.integer({ min: 0, max: 99 }), (whole, cents) => {
+        const number = Number(`${String(whole)}.${String(cents).padStart(2, '0')}`);
+        for (const locale of ['en', 'de', 'fr', 'es', 'it']) {
+          const text = new Intl.NumberFormat(locale, { minimumFractionDigits: 2, maximumFractionDigits: 2 }).format(number);
+          expect(readNumber(text)).withContext(`${locale} ${text}`).toEqual({ ok: true, value: number });
+        }
+        expect(readNumber(showNumber(number))).toEqual({ ok: true, value: number });
+      }),
+    );
+  });
+
+  it('a column tells by its clear figures which mark it has before the decimals', () => {
+    expect(decimalMarkIn(['1,500', '2,25', '12'])).toBe(',');
+    expect(decimalMarkIn(['1,500.00', '1,500'])).toBe('.');
+    expect(decimalMarkIn(['1.234.567', '1.500'])).toBe(',');
+    expect(decimalMarkIn(['1,500', '2'])).toBeUndefined();
+    expect(decimalMarkIn(['1,5', '2.5'])).toBeUndefined();
   });
 });

@@ -193,7 +193,7 @@ describe('timers of the kitchen', () => {
       providers: [
         provideZonelessChangeDetection(),
         { provide: Live, useValue: { open$: of(true), change$: of() } },
-        { provide: Outbox, useValue: { unsent$: of(unsent) } },
+        { provide: Outbox, useValue: { unsent$: of(unsent), count$: of(unsent.length) } },
       ],
     });
     const timers = await firstValueFrom(TestBed.inject(Timers).timers$.pipe(filter((list) => list.length === 2)));

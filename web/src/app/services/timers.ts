@@ -1,7 +1,19 @@
 import { inject, Injectable } from '@angular/core';
 import { timersAfter, type BatchTimer } from '@tureen/core/batch';
 import type { OpenTimer } from '@tureen/server/api';
-import { auditTime, combineLatest, filter, map, merge, scan, shareReplay, startWith, switchMap, type Observable } from 'rxjs';
+import {
+  auditTime,
+  combineLatest,
+  filter,
+  map,
+  merge,
+  pairwise,
+  scan,
+  shareReplay,
+  startWith,
+  switchMap,
+  type Observable,
+} from 'rxjs';
 import { Api, ask, type Answer } from './api';
 import { Live } from './live';
 import { Batches } from './batches';
@@ -38,8 +50,16 @@ export class Timers {
   private readonly api = inject(Api);
   private readonly live = inject(Live);
 
+  private readonly outbox = inject(Outbox);
+
   private readonly known$: Observable<readonly OpenTimer[]> = merge(
     this.live.open$.pipe(filter((open) => open)),
+    // What has just been sent from here is the server's now, whether or not its stream says so.
+    this.outbox.count$.pipe(
+      pairwise(),
+      filter(([before, now]) => now < before),
+      auditTime(BURST_MS),
+    ),
     this.live.change$.pipe(
       filter(
         (change) =>
@@ -56,7 +76,7 @@ export class Timers {
 
   readonly timers$: Observable<readonly KitchenTimer[]> = combineLatest([
     this.known$.pipe(startWith([])),
-    inject(Outbox).unsent$,
+    this.outbox.unsent$,
     inject(Batches).open$.pipe(startWith(undefined)),
   ]).pipe(
     map(([known, unsent, open]) =>

@@ -18,6 +18,7 @@ import type { Schools, Soup } from '@tureen/core/soup';
 import { showMinutes } from '@tureen/core/units';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { combineLatest, from, fromEvent, map, switchMap } from 'rxjs';
+import { NumberField } from '../../parts/number-field';
 import { Cooking } from '../../cooking/cooking';
 import { Gauge } from '../../parts/gauge';
 import { Photo } from '../../parts/photo';
@@ -58,7 +59,19 @@ const FILES: readonly { readonly format: Format; readonly name: string }[] = [
 @Component({
   selector: 'tt-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [EditSteps, Figure, Gauge, NzInputModule, Photo, RibbonPicture, RouterLink, SchoolsPanel, StandInPanel, VersionsPanel],
+  imports: [
+    EditSteps,
+    Figure,
+    Gauge,
+    NumberField,
+    NzInputModule,
+    Photo,
+    RibbonPicture,
+    RouterLink,
+    SchoolsPanel,
+    StandInPanel,
+    VersionsPanel,
+  ],
   providers: [Editing],
   templateUrl: './card.html',
   styleUrl: './card.less',
@@ -259,14 +272,9 @@ export class Card {
     this.set({ note: note === '' ? undefined : note.slice(0, 1000) });
   }
 
-  protected writeFor(which: 'bowls' | 'bowlG', event: Event): void {
-    const field = event.target as HTMLInputElement;
+  protected writeFor(which: 'bowls' | 'bowlG', value: number): void {
     const soup = this.editing.soup();
-    const value = Number(field.value);
-    const [least, most] = which === 'bowls' ? [0.1, 1000] : [20, 2000];
-    if (soup === undefined) return;
-    if (value >= least && value <= most) this.set({ writtenFor: { ...soup.writtenFor, [which]: value } });
-    else field.value = String(soup.writtenFor[which]);
+    if (soup !== undefined) this.set({ writtenFor: { ...soup.writtenFor, [which]: value } });
   }
 
   protected serve(): void {

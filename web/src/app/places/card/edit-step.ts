@@ -16,6 +16,7 @@ import type { LineReading } from '@tureen/core/amounts';
 import { walk, type Soup } from '@tureen/core/soup';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
+import { NumberField } from '../../parts/number-field';
 import { Photo } from '../../parts/photo';
 import { Photos } from '../../services/photos';
 import { EditLine } from './edit-line';
@@ -32,7 +33,7 @@ function after(soup: Soup, stepId: string): Place | undefined {
 @Component({
   selector: 'tt-edit-step',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CdkDrag, CdkDragHandle, CdkDropList, EditLine, FormsModule, NzInputModule, NzSelectModule, Photo],
+  imports: [CdkDrag, CdkDragHandle, CdkDropList, EditLine, FormsModule, NumberField, NzInputModule, NzSelectModule, Photo],
   templateUrl: './edit-step.html',
   styleUrl: './edit-step.less',
 })
@@ -60,11 +61,8 @@ export class EditStep {
     if (answer !== undefined) await this.add(answer);
   }
 
-  protected setNumber(setting: NumberSetting, event: Event): void {
-    const value = Number((event.target as HTMLInputElement).value);
-    // NaN fails both comparisons, so it is left as it was.
-    if (value >= setting.least && value <= setting.most) this.editing.changed((soup) => replaceStep(soup, setting.set(value)));
-    else (event.target as HTMLInputElement).value = String(setting.value);
+  protected setNumber(setting: NumberSetting, value: number): void {
+    this.editing.changed((soup) => replaceStep(soup, setting.set(value)));
   }
 
   protected setChoice(setting: ChoiceSetting, value: string): void {

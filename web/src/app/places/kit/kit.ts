@@ -7,11 +7,14 @@ import { LIDS, measuredBoilOff, VIGOURS, type Lid, type Vigour } from '@tureen/c
 import { fahrenheitOf, showVolume, UNITS } from '@tureen/core/units';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
+import { NumberField } from '../../parts/number-field';
 import { Kitchen, type ReadyKitchen } from '../../services/kitchen';
 import { columnsOf, fresh, itemsOf, SHELVES, withItems, type Column, type Shelf } from './fields';
 import { PotsDrawing } from './pots-drawing';
 
 const FOOT_M = 12 * UNITS.in.si;
+/** Where kitchens stand, m. */
+const ALTITUDE_M = { least: -400, most: 5000 };
 
 interface Weighing {
   readonly potId: string;
@@ -26,7 +29,7 @@ interface Weighing {
 @Component({
   selector: 'tt-kit',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, NzInputModule, NzSelectModule, PotsDrawing, RouterLink],
+  imports: [FormsModule, NumberField, NzInputModule, NzSelectModule, PotsDrawing, RouterLink],
   templateUrl: './kit.html',
   styleUrl: './kit.less',
 })
@@ -141,25 +144,15 @@ export class KitPlace {
     return (event.target as HTMLInputElement).value.trim();
   }
 
-  protected setAltitude(event: Event): void {
-    const kit = this.kit();
-    if (kit === undefined) return;
-    const value = Number((event.target as HTMLInputElement).value) * (kit.units === 'metric' ? 1 : FOOT_M);
-    if (value >= -400 && value <= 5000) this.set({ altitudeM: Math.round(value) });
-    else (event.target as HTMLInputElement).value = String(this.altitude());
+  private readonly footM = computed(() => (this.kit()?.units === 'metric' ? 1 : FOOT_M));
+  protected readonly leastAltitude = computed(() => Math.ceil(ALTITUDE_M.least / this.footM()));
+  protected readonly mostAltitude = computed(() => Math.floor(ALTITUDE_M.most / this.footM()));
+
+  protected setAltitude(value: number): void {
+    this.set({ altitudeM: Math.round(value * this.footM()) });
   }
 
-  protected setCell(shelf: Shelf, id: string, column: Column, event: Event): void {
-    const kit = this.kit();
-    const field = event.target as HTMLInputElement;
-    const value = Number(field.value);
-    if (kit === undefined) return;
-    if (!(value >= column.least && value <= column.most)) {
-      this.refused.set(`Give ${String(column.least)} to ${String(column.most)} ${column.unit}. It was left as it was.`);
-      const item = itemsOf(kit, shelf).find((one) => one.id === id);
-      field.value = item === undefined ? '' : String(this.shownOf(item, column));
-      return;
-    }
+  protected setCell(shelf: Shelf, id: string, column: Column, value: number): void {
     this.refused.set('');
     this.change(shelf, id, {
       [column.key]: value / column.factor,

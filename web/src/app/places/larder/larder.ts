@@ -19,6 +19,7 @@ import { rowSentence } from '@tureen/core/messages';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { combineLatest, from, of, switchMap } from 'rxjs';
+import { NumberField } from '../../parts/number-field';
 import { Kitchen } from '../../services/kitchen';
 import { onKeys } from '../../shell/keys';
 import { day, money } from '../figures';
@@ -45,7 +46,7 @@ type Part = (typeof MADE_OF)[number][0];
 @Component({
   selector: 'tt-larder',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, NzInputModule, NzSelectModule, ScrollingModule],
+  imports: [FormsModule, NumberField, NzInputModule, NzSelectModule, ScrollingModule],
   templateUrl: './larder.html',
   styleUrl: './larder.less',
 })
@@ -171,12 +172,8 @@ export class LarderPlace {
     if (draft !== undefined) this.draft.set({ ...draft, ...change });
   }
 
-  private number(event: Event, least: number, most: number, was: number): number {
-    const field = event.target as HTMLInputElement;
-    const value = Number(field.value);
-    if (field.value.trim() !== '' && value >= least && value <= most) return value;
-    field.value = String(was);
-    return was;
+  protected percent(share: number): number {
+    return Math.round(share * 100);
   }
 
   protected rename(event: Event): void {
@@ -184,28 +181,24 @@ export class LarderPlace {
     if (name !== '') this.change({ name });
   }
 
-  protected setPart(part: Part, event: Event): void {
+  protected setPart(part: Part, value: number): void {
     const draft = this.draft();
     if (draft === undefined) return;
-    const value = this.number(event, 0, 100, draft.composition[part]);
     this.change({ composition: { ...draft.composition, [part]: value, source: this.why().trim() || draft.composition.source } });
   }
 
-  protected setTrim(way: string, event: Event): void {
+  protected setTrim(way: string, percent: number): void {
     const draft = this.draft();
     if (draft === undefined) return;
     this.change({
-      trims: draft.trims.map((trim) =>
-        trim.way === way ? { ...trim, share: this.number(event, 1, 100, trim.share * 100) / 100 } : trim,
-      ),
+      trims: draft.trims.map((trim) => (trim.way === way ? { ...trim, share: percent / 100 } : trim)),
     });
   }
 
-  protected setPiece(size: string, event: Event): void {
+  protected setPiece(size: string, grams: number): void {
     const draft = this.draft();
-    const grams = draft?.pieces?.[size];
-    if (draft === undefined || grams === undefined) return;
-    this.change({ pieces: { ...draft.pieces, [size]: this.number(event, 0.01, 5000, grams) } });
+    if (draft?.pieces?.[size] === undefined) return;
+    this.change({ pieces: { ...draft.pieces, [size]: grams } });
   }
 
   protected setAllergens(names: IngredientRow['allergens']): void {

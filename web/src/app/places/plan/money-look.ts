@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import type { Ask } from '@tureen/core/plan';
-import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
+import { NumberField } from '../../parts/number-field';
 import type { PlanView } from '../../cooking/views';
 import { Figure } from '../../parts/why/figure';
 import { factRows, money } from '../figures';
@@ -12,7 +12,7 @@ const DEAREST = 8;
 @Component({
   selector: 'tt-money-look',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Figure, FormsModule, NzInputNumberModule],
+  imports: [Figure, FormsModule, NumberField],
   template: `
     <section aria-labelledby="cost">
       <h3 id="cost">Cost</h3>
@@ -23,12 +23,12 @@ const DEAREST = 8;
         <dd><tt-figure figure="cost" [value]="cash(perBowl())" [soup]="view().soup" [ask]="ask()" /></dd>
         <dt><label for="bowl-price">sold for</label></dt>
         <dd>
-          <nz-input-number
-            nzId="bowl-price"
+          <tt-number
+            fieldId="bowl-price"
             name="bowlPrice"
-            [nzMin]="0"
-            [nzMax]="10000"
-            [nzStep]="0.1"
+            [least]="0"
+            [most]="10000"
+            [step]="0.1"
             [ngModel]="bowlPrice()"
             (ngModelChange)="priced.emit($event)"
           />
@@ -77,7 +77,7 @@ const DEAREST = 8;
     h3 {
       font-size: 20px;
     }
-    dd nz-input-number {
+    dd tt-number {
       width: 130px;
     }
     p {

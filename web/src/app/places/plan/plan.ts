@@ -8,9 +8,9 @@ import { LEAST_BOWL_G, MOST_BOWLS, MOST_BOWL_G } from '@tureen/core/plan';
 import { varied } from '@tureen/core/soup';
 import { showMinutes, showVolume } from '@tureen/core/units';
 import type { KeptPlan } from '@tureen/server/api';
-import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { combineLatest, debounceTime, from, of, switchMap } from 'rxjs';
+import { NumberField } from '../../parts/number-field';
 import { Cooking } from '../../cooking/cooking';
 import { pictureOf } from '../../parts/ribbon/picture';
 import { RibbonPicture } from '../../parts/ribbon/ribbon';
@@ -50,7 +50,7 @@ function essenceOf(plan: KeptPlan | undefined): unknown {
     Figure,
     FormsModule,
     MoneyLook,
-    NzInputNumberModule,
+    NumberField,
     NzSelectModule,
     OddsLook,
     PullList,

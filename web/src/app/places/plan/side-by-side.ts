@@ -6,9 +6,9 @@ import { planErrorSentence } from '@tureen/core/messages';
 import { MOST_BOWLS, type Ask } from '@tureen/core/plan';
 import type { Schools, Soup } from '@tureen/core/soup';
 import { showMinutes, showVolume } from '@tureen/core/units';
-import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { debounceTime, from, switchMap } from 'rxjs';
+import { NumberField } from '../../parts/number-field';
 import { Cooking } from '../../cooking/cooking';
 import type { PlanView } from '../../cooking/views';
 import { mass, money } from '../figures';
@@ -26,12 +26,12 @@ interface Row {
 @Component({
   selector: 'tt-side-by-side',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, NzInputNumberModule, NzSelectModule],
+  imports: [FormsModule, NumberField, NzSelectModule],
   template: `
     <form class="sentence" (submit)="$event.preventDefault()">
       <span>Beside it</span>
       <label class="unseen" for="other-bowls">bowls of the other plan</label>
-      <nz-input-number nzId="other-bowls" name="otherBowls" [nzMin]="1" [nzMax]="most" [nzStep]="10" [(ngModel)]="bowls" />
+      <tt-number fieldId="other-bowls" name="otherBowls" [least]="1" [most]="most" [step]="10" [(ngModel)]="bowls" />
       <span>bowls in the</span>
       <label class="unseen" for="other-pot">pot of the other plan</label>
       <nz-select nzId="other-pot" name="otherPot" [(ngModel)]="potId">
@@ -78,7 +78,7 @@ interface Row {
       gap: 12px;
       font-size: 20px;
     }
-    nz-input-number {
+    tt-number {
       width: 120px;
     }
     nz-select {

@@ -10,9 +10,9 @@ import {
   type OnInit,
 } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { NzModalModule } from 'ng-zorro-antd/modal';
 import { NzSelectModule } from 'ng-zorro-antd/select';
+import { NumberField } from '../../parts/number-field';
 import { FromDevice } from './from-device';
 import { Keys } from '../../shell/keys';
 import { rounded } from './typed';
@@ -44,7 +44,7 @@ export interface AmountQuestion {
 @Component({
   selector: 'tt-amount-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, FromDevice, NzInputNumberModule, NzModalModule, NzSelectModule],
+  imports: [FormsModule, FromDevice, NumberField, NzModalModule, NzSelectModule],
   template: `
     <nz-modal
       [nzVisible]="true"
@@ -74,12 +74,12 @@ export interface AmountQuestion {
         <div class="row">
           <button type="button" class="press" (click)="nudge(-1)" aria-label="less">−</button>
           <label class="unseen" for="amount">{{ question().unit }}</label>
-          <nz-input-number
-            nzId="amount"
+          <tt-number
+            fieldId="amount"
             name="amount"
-            [nzMin]="least()"
-            [nzMax]="question().most"
-            [nzStep]="question().step"
+            [least]="least()"
+            [most]="question().most"
+            [step]="question().step"
             [(ngModel)]="amount"
           />
           <span class="unit">{{ question().unit }}</span>
@@ -119,7 +119,7 @@ export interface AmountQuestion {
       align-items: center;
       gap: 12px;
     }
-    nz-input-number {
+    tt-number {
       flex: 1;
     }
     .unit {

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal, type OnDestroy } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { SPOON_WORDS, syringeLevel, type BodyReading } from '@tureen/core/body';
-import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
+import { NumberField } from '../../parts/number-field';
 import { Sheet } from './sheet';
 
 type Device = BodyReading['device'];
@@ -84,7 +84,7 @@ const SYRINGE_S = 10;
 @Component({
   selector: 'tt-body-sheet',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, NzInputNumberModule, Sheet],
+  imports: [FormsModule, NumberField, Sheet],
   template: `<tt-sheet title="How thick is it?" (closed)="closed.emit()">
     <div class="panels" role="group" aria-label="Read by">
       @for (one of devices; track one.device) {
@@ -110,12 +110,12 @@ const SYRINGE_S = 10;
     } @else {
       <form class="row" (submit)="$event.preventDefault(); figure()">
         <label for="body-figure">{{ range().label }}</label>
-        <nz-input-number
-          nzId="body-figure"
+        <tt-number
+          fieldId="body-figure"
           name="figure"
-          [nzMin]="range().least"
-          [nzMax]="range().most"
-          [nzStep]="range().by"
+          [least]="range().least"
+          [most]="range().most"
+          [step]="range().by"
           [(ngModel)]="value"
         />
         <span>{{ range().unit }}</span>
@@ -159,7 +159,7 @@ const SYRINGE_S = 10;
       min-height: 60px;
       justify-content: space-between;
     }
-    nz-input-number {
+    tt-number {
       width: 130px;
     }
     .how {

@@ -3,8 +3,8 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import type { IngredientRow } from '@tureen/core/larder';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { NzSelectModule } from 'ng-zorro-antd/select';
+import { NumberField } from '../../parts/number-field';
 import { Cooking } from '../../cooking/cooking';
 import { Sheet } from './sheet';
 
@@ -28,7 +28,7 @@ export type Changed =
 @Component({
   selector: 'tt-change-sheet',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, NzInputModule, NzInputNumberModule, NzSelectModule, Sheet],
+  imports: [FormsModule, NzInputModule, NumberField, NzSelectModule, Sheet],
   template: `<tt-sheet title="Not as planned" [width]="860" (closed)="closed.emit()">
     @if (here().length > 0) {
       <ul class="here" aria-label="Of this step">
@@ -89,7 +89,7 @@ export type Changed =
     @if (line() === '') {
       <div class="row">
         <label for="change-g">how much</label>
-        <nz-input-number nzId="change-g" name="grams" [nzMin]="1" [nzMax]="100000" [nzStep]="10" [(ngModel)]="grams" />
+        <tt-number fieldId="change-g" name="grams" [least]="1" [most]="100000" [step]="10" [(ngModel)]="grams" />
         <span>g</span>
       </div>
     }

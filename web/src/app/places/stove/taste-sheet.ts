@@ -4,8 +4,8 @@ import { TASTED, type Tasted } from '@tureen/core/batch';
 import { potDose } from '@tureen/core/season';
 import { walk, type Branch } from '@tureen/core/soup';
 import { NzInputModule } from 'ng-zorro-antd/input';
-import { NzInputNumberModule } from 'ng-zorro-antd/input-number';
 import { NzSelectModule } from 'ng-zorro-antd/select';
+import { NumberField } from '../../parts/number-field';
 import { mass } from '../figures';
 import { SIDES } from '../tasted';
 import { Asking } from './asking';
@@ -30,7 +30,7 @@ const NO_BRANCH: Branch = { id: '', name: '', vessel: 'pot', steps: [] };
 @Component({
   selector: 'tt-taste-sheet',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, NzInputModule, NzInputNumberModule, NzSelectModule, Sheet],
+  imports: [FormsModule, NzInputModule, NumberField, NzSelectModule, Sheet],
   template: `<tt-sheet title="Taste" [width]="720" (closed)="closed.emit()">
     <div class="panels" role="group" aria-label="Which taste">
       @for (one of tastes; track one) {
@@ -57,22 +57,22 @@ const NO_BRANCH: Branch = { id: '', name: '', vessel: 'pot', steps: [] };
           }
         </nz-select>
         <label for="cup-g">cup, g</label>
-        <nz-input-number
-          nzId="cup-g"
+        <tt-number
+          fieldId="cup-g"
           name="cup"
-          [nzMin]="20"
-          [nzMax]="2000"
-          [nzStep]="10"
+          [least]="20"
+          [most]="2000"
+          [step]="10"
           [ngModel]="cupG()"
           (ngModelChange)="cupG.set($event)"
         />
         <label for="dose-g">liked with, g</label>
-        <nz-input-number
-          nzId="dose-g"
+        <tt-number
+          fieldId="dose-g"
           name="dose"
-          [nzMin]="0"
-          [nzMax]="200"
-          [nzStep]="0.1"
+          [least]="0"
+          [most]="200"
+          [step]="0.1"
           [ngModel]="doseG()"
           (ngModelChange)="doseG.set($event)"
         />

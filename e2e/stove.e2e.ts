@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { begin, title, until } from './at-the-stove.js';
+import { begin, kept, title, until } from './at-the-stove.js';
 import { choose, expect, test, watch } from './kitchen.js';
 
 /** Ways to land the body. */
@@ -134,5 +134,40 @@ test('too thick behind the blade: a way is chosen, poured by the ladle, and the 
   await page.locator('#amount').fill('300');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('status').filter({ hasText: 'soup does not get that hot' })).toBeVisible();
+  quiet();
+});
+
+test('what was brought in, added and taken back leaves a batch that goes on; a decimal comma is a decimal comma', async ({
+  page,
+  server,
+}) => {
+  const quiet = watch(page);
+  const batchId = await begin(page, server.url);
+  await until(page, /^Salt/);
+  await page.keyboard.press('x');
+  await page.getByLabel('What goes in').fill('double cream');
+  await page.getByRole('button', { name: /^Double cream/ }).click();
+  await expect(page.locator('.unplanned')).toContainText('double cream too');
+  await page.keyboard.press('a');
+  await choose(page, 'amount-line', 'double cream');
+  await page.locator('#amount').fill('0,2');
+  await page.getByRole('button', { name: /^Enter it/ }).click();
+  await page.keyboard.press('r');
+  await page.getByRole('button', { name: /^Take back: .*ouble cream.* brought|^Take back: .*double cream/i }).last().click();
+  await page.getByRole('button', { name: 'Take it back' }).click();
+  await page.keyboard.press('Escape');
+  await page.reload();
+  await expect(title(page)).toContainText('Salt');
+  await page.keyboard.press('r');
+  await expect(page.getByRole('dialog')).toContainText('this was added and counts');
+  await page.keyboard.press('Escape');
+  const batch = await kept(server.url, batchId);
+  const added = batch.entries.flatMap(({ deed }) => (deed.kind === 'added' ? [deed.kg] : []));
+  expect(added).toEqual([0.2]);
+  await until(page, /^Dish/);
+  await page.keyboard.press('Enter');
+  await expect.poll(async () => (await kept(server.url, batchId)).closedAtMs).not.toBeNull();
+  const closed = (await kept(server.url, batchId)).closedFigures;
+  expect(closed?.actual.facts?.allergens).toContain('milk');
   quiet();
 });

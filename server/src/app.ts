@@ -113,8 +113,10 @@ function idsAsked() {
 }
 
 const uuid = z.uuid();
+/** Where a new kitchen stands; what is left out is left open. */
+const PlaceSchema = KitSchema.pick({ country: true, units: true, currency: true, zone: true });
 const KitchenChoiceSchema = z.union([
-  z.strictObject({ ready: z.enum(['home', 'cafe', 'canteen']) }),
+  z.strictObject({ ready: z.enum(['home', 'cafe', 'canteen']), place: PlaceSchema.optional() }),
   z.strictObject({ kit: KitSchema }),
 ]);
 const SoupBodySchema = z.strictObject({ soup: SoupSchema, basedOn: z.int().min(0), note: z.string().max(500) });
@@ -153,9 +155,11 @@ export function makeApp(services: Services) {
     .get('/kitchen', async (c) => c.json({ kit: (await readKit(database)) ?? null, mode, coreVersion: CORE_VERSION }))
     .put('/kitchen', body(KitchenChoiceSchema), async (c) => {
       const choice = c.req.valid('json');
-      const kit = 'kit' in choice ? choice.kit : READY_KITS[choice.ready];
+      const kit = 'kit' in choice ? choice.kit : { ...READY_KITS[choice.ready], ...choice.place };
       await saveKit(database, kit, nowMs());
       hub.tell({ kind: 'kitchen' });
+      // Its day may begin at another hour now, and with it a price.
+      hub.tell({ kind: 'larder' });
       return c.json({ kit }, 200);
     })
     .get('/larder', async (c) => c.json(await readLarder(database, nowMs())))

@@ -1,8 +1,14 @@
 import { LARDER_ROWS, checkRows, type IngredientRow, type RowProblem } from '@tureen/core/larder';
-import { asc, desc, eq } from 'drizzle-orm';
+import { dayOf } from '@tureen/core/kit';
+import { desc, eq, inArray, lte, max, sql } from 'drizzle-orm';
 import type { Database } from './database.js';
 import { done, failed, type Outcome } from './failure.js';
-import { corrections, prices } from './schema.js';
+import { readKit } from './kitchen.js';
+import { together, type Statement } from './projections.js';
+import { corrections, prices, pricesInForce, projectionDays } from './schema.js';
+
+/** Under which name the day of the prices in force is kept. */
+const PRICES = 'prices in force';
 
 export interface KeptCorrection {
   readonly row: IngredientRow | null;
@@ -32,31 +38,62 @@ export interface KeptLarder {
   readonly own: readonly string[];
 }
 
-function dayOf(ms: number): string {
-  return new Date(ms).toISOString().slice(0, 10);
+/** Which day it is where the kitchen stands. */
+async function today(database: Database, nowMs: number): Promise<string> {
+  return dayOf(nowMs, (await readKit(database))?.zone);
 }
 
 async function newestCorrections({ db }: Database): Promise<ReadonlyMap<string, IngredientRow | null>> {
-  const rows = await db.select().from(corrections).orderBy(asc(corrections.id));
+  const newest = db
+    .select({ id: max(corrections.id) })
+    .from(corrections)
+    .groupBy(corrections.ingredient);
+  const rows = await db.select().from(corrections).where(inArray(corrections.id, newest));
   return new Map(rows.map(({ ingredient, row }) => [ingredient, row]));
 }
 
-/** The price of each ingredient that holds today: of days to come none counts yet. */
-async function pricesToday({ db }: Database, nowMs: number): Promise<ReadonlyMap<string, number>> {
-  const today = dayOf(nowMs);
-  const rows = await db.select().from(prices).orderBy(asc(prices.day), asc(prices.id));
-  return new Map(rows.filter(({ day }) => day <= today).map(({ ingredient, pricePerKg }) => [ingredient, pricePerKg]));
+/** The prices in force on a day, made from the history: of days to come none counts yet, of one day the one that came last. */
+function inForceStatements({ db }: Database, day: string): Statement[] {
+  const { ingredient, pricePerKg, day: since, id } = prices;
+  const rank = sql<number>`row_number() over (partition by ${ingredient} order by ${since} desc, ${id} desc)`.as('rank');
+  const held = db.select({ ingredient, pricePerKg, since, rank }).from(prices).where(lte(since, day)).as('held');
+  return [
+    db.delete(pricesInForce),
+    db
+      .insert(pricesInForce)
+      .select(
+        db
+          .select({ ingredient: held.ingredient, pricePerKg: held.pricePerKg, since: held.since })
+          .from(held)
+          .where(eq(held.rank, 1)),
+      ),
+    db
+      .insert(projectionDays)
+      .values({ projection: PRICES, day })
+      .onConflictDoUpdate({ target: projectionDays.projection, set: { day } }),
+  ];
+}
+
+/** The price of each ingredient that holds today. */
+async function pricesToday(database: Database, nowMs: number): Promise<ReadonlyMap<string, number>> {
+  const { db } = database;
+  const day = await today(database, nowMs);
+  const [made] = await db.select().from(projectionDays).where(eq(projectionDays.projection, PRICES));
+  // A day has begun since they were made, or the kitchen has moved to another zone.
+  if (made?.day !== day) await database.write(() => together(database, inForceStatements(database, day)));
+  const rows = await db.select().from(pricesInForce);
+  return new Map(rows.map(({ ingredient, pricePerKg }) => [ingredient, pricePerKg]));
 }
 
 export async function readLarder(database: Database, nowMs: number): Promise<KeptLarder> {
   const own = await newestCorrections(database);
-  const today = await pricesToday(database, nowMs);
+  const inForce = await pricesToday(database, nowMs);
   const shipped = new Set(LARDER_ROWS.map(({ id }) => id));
   const rows = [
     ...LARDER_ROWS.map((row) => own.get(row.id) ?? row),
     ...[...own].flatMap(([id, row]) => (row === null || shipped.has(id) ? [] : [row])),
   ].map((row) => {
-    const pricePerKg = today.get(row.id);
+    const pricePerKg = inForce.get(row.id);
     return pricePerKg === undefined ? row : { ...row, pricePerKg };
   });
   return { rows, own: [...own].flatMap(([id, row]) => (row === null ? [] : [id])) };
@@ -113,16 +150,20 @@ export async function addPrices(
   if (stranger !== undefined) {
     return failed({ code: 'BAD_INPUT', field: 'prices', why: `the larder has no ${stranger.ingredient}` });
   }
+  const now = await today(database, nowMs);
   await database.write(() =>
-    database.db.insert(prices).values(
-      list.map(({ ingredient, pricePerKg, day }) => ({
-        ingredient,
-        pricePerKg,
-        day: day ?? dayOf(nowMs),
-        source,
-        createdAtMs: nowMs,
-      })),
-    ),
+    together(database, [
+      database.db.insert(prices).values(
+        list.map(({ ingredient, pricePerKg, day }) => ({
+          ingredient,
+          pricePerKg,
+          day: day ?? now,
+          source,
+          createdAtMs: nowMs,
+        })),
+      ),
+      ...inForceStatements(database, now),
+    ]),
   );
   return done({ kept: list.length });
 }

@@ -1,5 +1,17 @@
 import psychrolib from 'psychrolib';
-import { KitSchema, READY_KITS, belowRimM, boilingPointC, brimM3, pressurePa, usableM3, volumeByWaterM3 } from './index.js';
+import {
+  KitSchema,
+  READY_KITS,
+  belowRimM,
+  boilingPointC,
+  brimM3,
+  dayOf,
+  isZone,
+  placeFor,
+  pressurePa,
+  usableM3,
+  volumeByWaterM3,
+} from './index.js';
 
 psychrolib.SetUnitSystem(psychrolib.SI);
 
@@ -54,5 +66,62 @@ describe('a ladle by its water', () => {
   it('of 140 g holds 140 mL, within a tenth of a per cent', () => {
     // 140 g at 999.1 kg/m3: 140.126 mL.
     expect(volumeByWaterM3(0.14) * 1e6).toBeCloseTo(140.126, 3);
+  });
+});
+
+describe('the day of a kitchen', () => {
+  /** Summer time begins and ends, 2026: Europe 29 March and 25 October at 1:00 UTC, New York 8 March, Sydney 4 October. */
+  const at = (month: number, day: number, hour: number, minute = 0): number => Date.UTC(2026, month - 1, day, hour, minute);
+
+  it('is the day where it stands, at eight in the morning in Sydney as at eleven at night in New York', () => {
+    expect(dayOf(at(1, 1, 21), 'Australia/Sydney')).toBe('2026-01-02');
+    expect(dayOf(at(1, 1, 21), 'Europe/London')).toBe('2026-01-01');
+    expect(dayOf(at(1, 2, 4), 'America/New_York')).toBe('2026-01-01');
+    expect(dayOf(at(1, 2, 6), 'America/New_York')).toBe('2026-01-02');
+  });
+
+  it('begins at midnight by the clock on the wall before and after the clocks change', () => {
+    // London: midnight is 0:00 UTC in winter and 23:00 UTC the day before in summer.
+    expect([dayOf(at(3, 28, 23, 30), 'Europe/London'), dayOf(at(3, 29, 23, 30), 'Europe/London')]).toEqual([
+      '2026-03-28',
+      '2026-03-30',
+    ]);
+    expect([dayOf(at(10, 24, 23, 30), 'Europe/London'), dayOf(at(10, 25, 23, 30), 'Europe/London')]).toEqual([
+      '2026-10-25',
+      '2026-10-25',
+    ]);
+    // Sydney: 14:00 UTC in winter, 13:00 in summer.
+    expect([dayOf(at(10, 3, 13, 30), 'Australia/Sydney'), dayOf(at(10, 4, 13, 30), 'Australia/Sydney')]).toEqual([
+      '2026-10-03',
+      '2026-10-05',
+    ]);
+    expect([dayOf(at(3, 8, 4, 30), 'America/New_York'), dayOf(at(3, 9, 4, 30), 'America/New_York')]).toEqual([
+      '2026-03-07',
+      '2026-03-09',
+    ]);
+  });
+
+  it('is of a zone that there is', () => {
+    expect(isZone('Europe/London')).toBeTrue();
+    expect(isZone('Atlantis/Harbour')).toBeFalse();
+    expect(KitSchema.safeParse({ ...READY_KITS.home, zone: 'Atlantis/Harbour' }).success).toBeFalse();
+    expect(KitSchema.safeParse({ ...READY_KITS.home, zone: 'Australia/Sydney' }).success).toBeTrue();
+  });
+});
+
+describe('what a browser proposes for a new kitchen', () => {
+  const currency = (region: string): string | undefined => ({ GB: 'GBP', US: 'USD', AU: 'AUD', DE: 'EUR', IT: 'EUR' })[region];
+  const of = (locale: string) => {
+    const { country, units, currency: cash } = placeFor(locale, 'Europe/Rome', currency);
+    return [country, units, cash];
+  };
+
+  it('goes by its language and region; whose spoons are not known are asked about', () => {
+    expect(of('en-GB')).toEqual(['gb', 'metric', 'GBP']);
+    expect(of('en-US')).toEqual(['us', 'us', 'USD']);
+    expect(of('en-AU')).toEqual(['au', 'metric', 'AUD']);
+    expect(of('de')).toEqual([undefined, 'metric', 'EUR']);
+    expect(of('it-IT')).toEqual([undefined, 'metric', 'EUR']);
+    expect(of('')).toEqual([undefined, 'metric', undefined]);
   });
 });

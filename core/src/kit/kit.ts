@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { COUNTRIES } from '../amounts/index.js';
+import { isZone } from './day.js';
 import { HABIT_NAMES } from './habits.js';
 
 const id = z.string().regex(/^[a-z0-9-]+$/);
@@ -53,6 +54,8 @@ export const KitSchema = z.strictObject({
     .string()
     .regex(/^[A-Z]{3}$/)
     .optional(),
+  /** Where its days begin, as a name of the IANA time zone database; the server's own where it is left out. */
+  zone: z.string().max(60).refine(isZone, { message: 'it is no time zone' }).optional(),
   pots: z.array(VesselSchema).min(1).max(50),
   trays: z.array(TraySchema).max(20),
   blenders: z.array(BlenderSchema).min(1).max(20),

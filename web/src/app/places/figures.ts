@@ -1,3 +1,4 @@
+import { kitchenZone } from '../services/zone';
 import { showMass, UNITS, type UnitSystem } from '@tureen/core/units';
 import { bodyWord } from '@tureen/core/body';
 import type { BowlFacts } from '@tureen/core/dish';
@@ -59,10 +60,12 @@ export function factRows(facts: BowlFacts, bodyMPas = 0): FactRow[] {
   ];
 }
 
+/** The day of a moment where the kitchen stands. */
 export function day(ms: number): string {
-  return new Date(ms).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' });
+  return new Date(ms).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', timeZone: kitchenZone() });
 }
 
+/** The hour of a moment by the kitchen's clock. */
 export function timeOfDay(ms: number): string {
-  return new Date(ms).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+  return new Date(ms).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit', timeZone: kitchenZone() });
 }

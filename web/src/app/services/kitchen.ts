@@ -1,10 +1,11 @@
 import { inject, Injectable } from '@angular/core';
-import type { Kit } from '@tureen/core/kit';
+import type { Kit, Place } from '@tureen/core/kit';
 import type { IngredientRow } from '@tureen/core/larder';
-import { auditTime, filter, map, merge, shareReplay, startWith, switchMap, type Observable } from 'rxjs';
+import { auditTime, filter, map, merge, shareReplay, startWith, switchMap, tap, type Observable } from 'rxjs';
 import type { IngredientHistory, KeptLarder } from '@tureen/server/api';
 import { Api, ask, type Answer } from './api';
 import { Live } from './live';
+import { kitchenZone } from './zone';
 
 /** Changes that come in one burst, as a list of prices does, are one reason to ask again. */
 const BURST_MS = 80;
@@ -28,6 +29,9 @@ export class Kitchen {
   ).pipe(
     startWith(undefined),
     switchMap(() => ask<KitchenState>(() => this.api.client.kitchen.$get())),
+    tap((answer) => {
+      if (answer.ok) kitchenZone.set(answer.value.kit?.zone);
+    }),
     shareReplay({ bufferSize: 1, refCount: false }),
   );
 
@@ -68,7 +72,8 @@ export class Kitchen {
     return ask(() => this.api.client.prices.$post({ json: { prices, source } }));
   }
 
-  choose(ready: ReadyKitchen): Promise<Answer<{ kit: Kit }>> {
-    return ask(() => this.api.client.kitchen.$put({ json: { ready } }));
+  /** Sets the kitchen up with a kit that ships, where it stands. */
+  choose(ready: ReadyKitchen, place: Place): Promise<Answer<{ kit: Kit }>> {
+    return ask(() => this.api.client.kitchen.$put({ json: { ready, place } }));
   }
 }

@@ -19,6 +19,7 @@ import { Look } from '../services/look';
 import { WhyAsked } from '../services/why-asked';
 import { Bell } from '../services/bell';
 import { clockText, Timers } from '../services/timers';
+import { timeOfDay } from '../places/figures';
 import { Keys, onKeys } from './keys';
 import { KEYS, PLACES } from './places';
 
@@ -69,12 +70,7 @@ export class Shell {
   protected readonly fragile = toSignal(this.outbox.fragile$, { initialValue: false });
   protected readonly build = inject(Build);
   private readonly time = inject(Clock);
-  protected readonly clock = toSignal(
-    timer(0, MINUTE_TICK_MS).pipe(
-      map(() => new Date(this.time.now()).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })),
-    ),
-    { initialValue: '' },
-  );
+  protected readonly clock = toSignal(timer(0, MINUTE_TICK_MS).pipe(map(() => timeOfDay(this.time.now()))), { initialValue: '' });
   private readonly timers = toSignal(inject(Timers).timers$, { initialValue: [] });
   private readonly nowMs = toSignal(timer(0, SECOND_MS).pipe(map(() => this.time.now())), { initialValue: this.time.now() });
   /** The timer that is over first, on every screen but the one that shows them all. */

@@ -9,6 +9,7 @@ import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { NumberField } from '../../parts/number-field';
 import { Kitchen, type ReadyKitchen } from '../../services/kitchen';
+import { CURRENCIES, ZONES } from './place-choices';
 import { columnsOf, fresh, itemsOf, SHELVES, withItems, type Column, type Shelf } from './fields';
 import { PotsDrawing } from './pots-drawing';
 
@@ -34,6 +35,8 @@ interface Weighing {
   styleUrl: './kit.less',
 })
 export class KitPlace {
+  protected readonly currencies = CURRENCIES;
+  protected readonly zones = ZONES;
   private readonly kitchen = inject(Kitchen);
   private readonly answer = toSignal(this.kitchen.kitchen$);
   private readonly kept = computed(() => {

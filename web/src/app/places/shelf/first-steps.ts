@@ -1,10 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import type { Kit } from '@tureen/core/kit';
+import { FormsModule } from '@angular/forms';
+import { placeFor, type Kit, type Place } from '@tureen/core/kit';
 import type { Soup } from '@tureen/core/soup';
+import CURRENCY_OF, { type Countries } from 'country-to-currency';
+import { NzSelectModule } from 'ng-zorro-antd/select';
 import { from } from 'rxjs';
 import { Kitchen, type ReadyKitchen } from '../../services/kitchen';
 import { Soups } from '../../services/soups';
+import { COUNTRY_CHOICES, CURRENCIES, UNIT_CHOICES, ZONES } from '../kit/place-choices';
 
 const KITCHENS: readonly { readonly ready: ReadyKitchen; readonly name: string; readonly what: string }[] = [
   { ready: 'home', name: 'A home stove', what: '3 and 8 L pots, two oven trays, a 1.5 L jug' },
@@ -16,10 +20,58 @@ const KITCHENS: readonly { readonly ready: ReadyKitchen; readonly name: string; 
 @Component({
   selector: 'tt-first-steps',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FormsModule, NzSelectModule],
   template: `
     @if (kit() === null) {
       <h1>Where do you cook?</h1>
       <p class="soft">It fills the kit: pots, trays, blenders, ladles.</p>
+      <p class="here">
+        @if (changing()) {
+          <label for="first-country">Spoons and names</label>
+          <nz-select
+            nzId="first-country"
+            [ngModel]="place().country ?? ''"
+            (ngModelChange)="put({ country: $event === '' ? undefined : $event })"
+          >
+            @for (one of countries; track one.value) {
+              <nz-option [nzValue]="one.value" [nzLabel]="one.label" />
+            }
+          </nz-select>
+          <label for="first-units">Units</label>
+          <nz-select nzId="first-units" [ngModel]="place().units" (ngModelChange)="put({ units: $event })">
+            @for (one of unitChoices; track one.value) {
+              <nz-option [nzValue]="one.value" [nzLabel]="one.label" />
+            }
+          </nz-select>
+          <label for="first-currency">Prices in</label>
+          <nz-select
+            nzId="first-currency"
+            nzShowSearch
+            [ngModel]="place().currency ?? ''"
+            (ngModelChange)="put({ currency: $event === '' ? undefined : $event })"
+          >
+            <nz-option nzValue="" nzLabel="no currency" />
+            @for (code of currencies; track code) {
+              <nz-option [nzValue]="code" [nzLabel]="code" />
+            }
+          </nz-select>
+          <label for="first-zone">Days by</label>
+          <nz-select
+            nzId="first-zone"
+            nzShowSearch
+            [ngModel]="place().zone ?? ''"
+            (ngModelChange)="put({ zone: $event === '' ? undefined : $event })"
+          >
+            <nz-option nzValue="" nzLabel="the server’s clock" />
+            @for (zone of zones; track zone) {
+              <nz-option [nzValue]="zone" [nzLabel]="zone" />
+            }
+          </nz-select>
+        } @else {
+          <span>{{ says() }}</span>
+          <button type="button" class="press" (click)="changing.set(true)">Change</button>
+        }
+      </p>
       <div class="choices">
         @for (kitchen of kitchens; track kitchen.ready) {
           <button type="button" class="press" (click)="choose(kitchen.ready)">
@@ -48,6 +100,22 @@ const KITCHENS: readonly { readonly ready: ReadyKitchen; readonly name: string; 
       gap: 12px;
       max-width: 860px;
       margin: 30px auto;
+    }
+    .here {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: center;
+      gap: 8px 14px;
+      font-size: 19px;
+
+      .press {
+        flex-direction: row;
+        min-height: 48px;
+        padding: 0 18px;
+      }
+      nz-select {
+        min-width: 180px;
+      }
     }
     h1 {
       font-size: 32px;
@@ -79,6 +147,25 @@ export class FirstSteps {
   readonly kit = input.required<Kit | null>();
 
   protected readonly kitchens = KITCHENS;
+  protected readonly countries = COUNTRY_CHOICES;
+  protected readonly unitChoices = UNIT_CHOICES;
+  protected readonly currencies = CURRENCIES;
+  protected readonly zones = ZONES;
+  /** Where the kitchen seems to stand, by this browser's language and clock. */
+  protected readonly place = signal<Place>(
+    placeFor(navigator.language, Intl.DateTimeFormat().resolvedOptions().timeZone, (region) => CURRENCY_OF[region as Countries]),
+  );
+  protected readonly changing = signal(false);
+  protected readonly says = computed(() => {
+    const { country, units, currency, zone } = this.place();
+    const spoons = COUNTRY_CHOICES.find(({ value }) => value === (country ?? ''))?.label ?? '';
+    return [
+      country === undefined ? 'whose spoons and cups: asked each time' : `${spoons} spoons, cups and names`,
+      UNIT_CHOICES.find(({ value }) => value === units)?.label,
+      currency === undefined ? 'no currency' : `prices in ${currency}`,
+      zone === undefined ? 'days by the server’s clock' : `days by ${zone}`,
+    ].join(' · ');
+  });
   protected readonly trouble = signal('');
   private readonly offered = toSignal(from(this.soups.examples()));
   protected readonly examples = computed(() => {
@@ -86,8 +173,12 @@ export class FirstSteps {
     return answer?.ok === true ? answer.value.soups : [];
   });
 
+  protected put(change: Partial<Place>): void {
+    this.place.update((have) => ({ ...have, ...change }));
+  }
+
   protected async choose(ready: ReadyKitchen): Promise<void> {
-    const answer = await this.kitchen.choose(ready);
+    const answer = await this.kitchen.choose(ready, this.place());
     this.trouble.set(answer.ok ? '' : answer.refusal.sentence);
   }
 

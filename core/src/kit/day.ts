@@ -1,0 +1,29 @@
+/** Whether a name is a time zone of the IANA database that this machine knows. */
+export function isZone(name: string): boolean {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: name });
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+/**
+ * The calendar day of a moment where a kitchen stands, as YYYY-MM-DD.
+ *
+ * @param ms milliseconds since 1970 in UTC.
+ * @param zone an IANA time zone; where none is known, the machine's own.
+ * @example dayOf(Date.UTC(2026, 0, 1, 21), 'Australia/Sydney') // '2026-01-02'
+ */
+export function dayOf(ms: number, zone?: string): string {
+  const parts = new Intl.DateTimeFormat('en', {
+    timeZone: zone,
+    calendar: 'gregory',
+    numberingSystem: 'latn',
+    year: 'numeric',
+    month: '2-digit',
+    day: '2-digit',
+  }).formatToParts(ms);
+  const of = (type: 'year' | 'month' | 'day'): string => parts.find((part) => part.type === type)?.value ?? '';
+  return `${of('year').padStart(4, '0')}-${of('month')}-${of('day')}`;
+}

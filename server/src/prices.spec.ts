@@ -1,0 +1,61 @@
+import { READY_KITS } from '@tureen/core/kit';
+import { openHouse, type House } from '../spec/house.js';
+
+const HOUR_MS = 3_600_000;
+
+describe('the price that holds today', () => {
+  let house: House;
+  let nowMs = 0;
+
+  beforeEach(async () => {
+    nowMs = Date.UTC(2026, 0, 10, 21);
+    house = await openHouse(() => nowMs);
+  });
+
+  afterEach(() => {
+    house.close();
+  });
+
+  const stand = (zone: string) => house.send('PUT', '/kitchen', { kit: { ...READY_KITS.home, zone } });
+  const add = (pricePerKg: number, day?: string) =>
+    house.send('POST', '/prices', { prices: [{ ingredient: 'carrot', pricePerKg, ...(day === undefined ? {} : { day }) }], source: 'spec' });
+  const price = async (): Promise<number> => {
+    const { rows } = (await house.send('GET', '/larder')).body as { rows: { id: string; pricePerKg: number }[] };
+    return rows.find(({ id }) => id === 'carrot')!.pricePerKg;
+  };
+
+  it('is of today where the kitchen stands: at eight in the morning in Sydney, at four in the afternoon in New York', async () => {
+    // 21:00 UTC on the 10th is 8:00 on the 11th in Sydney, 16:00 on the 10th in New York.
+    await stand('Australia/Sydney');
+    await add(2);
+    await add(3, '2026-01-11');
+    expect(await price()).toBe(3);
+    await stand('America/New_York');
+    await add(1, '2026-01-10');
+    expect(await price()).toBe(1);
+    // Its 11th begins at 5:00 UTC.
+    nowMs += 9 * HOUR_MS;
+    expect(await price()).toBe(3);
+    await stand('Europe/London');
+    expect(await price()).toBe(3);
+  });
+
+  it('of a day to come holds from its first minute, over a change of clocks too; of one day the last one counts', async () => {
+    await stand('Europe/London');
+    await add(1, '2026-03-28');
+    await add(5, '2026-03-30');
+    await add(6, '2026-03-30');
+    // Summer time begins on the 29th: midnight to the 30th is 23:00 UTC.
+    nowMs = Date.UTC(2026, 2, 29, 22, 59);
+    expect(await price()).toBe(1);
+    nowMs = Date.UTC(2026, 2, 29, 23, 1);
+    expect(await price()).toBe(6);
+  });
+
+  it('without a day is of the kitchen’s own today', async () => {
+    await stand('Australia/Sydney');
+    await add(4);
+    const history = (await house.send('GET', '/larder/carrot')).body as { prices: { day: string }[] };
+    expect(history.prices.map(({ day }) => day)).toEqual(['2026-01-11']);
+  });
+});

@@ -64,8 +64,10 @@ export class StoveInMemory {
       {
         provide: Cooking,
         useValue: {
+          batch: (_id: string, _of: unknown, entries: readonly KeptEntry[]) => Promise.resolve(batchView(snapshot, entries)),
+          batchWith: (_id: string, more: readonly KeptEntry[]) =>
+            Promise.resolve(batchView(snapshot, [...this.entries.value, ...more])),
           thread: {
-            batch: (_of: unknown, entries: readonly KeptEntry[]) => Promise.resolve(batchView(snapshot, entries)),
             near: (ids: readonly string[], most: number) =>
               Promise.resolve(ids.map((id) => nearTo(id, LARDER, most).map(({ row }) => row))),
           },

@@ -62,7 +62,11 @@ function usesOf(ready: Ready, { counted }: History): (line: string) => Use {
   const byHand = new Map<string, number[]>();
   for (const [n, entry] of counted.entries()) {
     const given = entry.deed.kind === 'brought' ? [entry.deed.line] : linesNamed(entry);
-    for (const line of given) byHand.set(line, [...(byHand.get(line) ?? []), n]);
+    for (const line of given) {
+      const own = byHand.get(line) ?? [];
+      own.push(n);
+      byHand.set(line, own);
+    }
   }
   return (line) => ({ takers: takers.get(line) ?? [], byHandAt: byHand.get(line) ?? [] });
 }

@@ -83,17 +83,21 @@ function stepOf(entry: KeptEntry): string | undefined {
   return 'stepId' in entry.deed ? entry.deed.stepId : undefined;
 }
 
+/** Grown in place: a batch may have tens of thousands of entries. */
 function deedsByStep(history: History): Map<string, StepDeeds> {
-  const deeds = new Map<string, StepDeeds>();
+  const deeds = new Map<string, StepDeeds & { readonly entries: KeptEntry[] }>();
   for (const entry of history.counted) {
     const stepId = stepOf(entry);
     if (stepId === undefined) continue;
-    const have = deeds.get(stepId) ?? NOTHING_DONE;
+    const have = deeds.get(stepId) ?? { ...NOTHING_DONE, entries: [] };
     if (entry.deed.kind === 'started') deeds.set(stepId, { ...have, startedAtMs: have.startedAtMs ?? entry.atMs });
     else if (entry.deed.kind === 'done') deeds.set(stepId, { ...have, done: entry });
     else if (entry.deed.kind === 'skipped') deeds.set(stepId, { ...have, skipped: entry });
     else if (entry.deed.kind === 'timed') continue;
-    else deeds.set(stepId, { ...have, entries: [...have.entries, entry] });
+    else {
+      have.entries.push(entry);
+      deeds.set(stepId, have);
+    }
   }
   return deeds;
 }

@@ -147,7 +147,21 @@ function rewriteStep(step: SoupStep, deeds: StepDeeds, around: Reckoning): Parts
   const acts = new Set(entered.acts.map((act) => act.step));
   // The step itself takes its lines as they were when it was done, or as they are now.
   const own = (part: SoupStep): SoupStep => renamed(part, (line) => around.keyOf(line, deeds.done) ?? line);
-  return { now: now.map((part) => (acts.has(part) ? part : own(part))), ahead: ahead.map(own) };
+  return { now: pouredTogether(now.map((part) => (acts.has(part) ? part : own(part)))), ahead: ahead.map(own) };
+}
+
+/** Ladles of one line one after the other as one pour: forty of them are no more work than one, and leave the same pot. */
+function pouredTogether(steps: readonly SoupStep[]): SoupStep[] {
+  const out: SoupStep[] = [];
+  for (const step of steps) {
+    const last = out.at(-1);
+    const [before] = last?.op === 'add' && last.uses.length === 1 ? last.uses : [];
+    const [use] = step.op === 'add' && step.uses.length === 1 ? step.uses : [];
+    if (last?.op === 'add' && before?.kg !== undefined && use?.kg !== undefined && use.line === before.line) {
+      out[out.length - 1] = { ...last, uses: [{ line: use.line, kg: before.kg + use.kg }] };
+    } else out.push(step);
+  }
+  return out;
 }
 
 /** The plan's tree with every step replaced by what happened at it and what is still ahead. */

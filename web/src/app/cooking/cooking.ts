@@ -3,7 +3,13 @@ import { wrap, type Remote } from 'comlink';
 import { combineLatest, shareReplay, switchMap } from 'rxjs';
 import { Kitchen } from '../services/kitchen';
 import { narrow$ } from '../services/narrow';
+import type { KeptEntry } from '@tureen/core/batch';
+import type { Snapshot } from '@tureen/core/plan';
+import type { BatchView } from './batch-view';
 import type { CookingThread } from './thread';
+
+/** Batches that the thread follows at a time: one at the stove, those on the wall. */
+const MOST_FOLLOWED = 8;
 
 /**
  * Core in a thread of its own, so that the screen never waits for the pot. The thread is told of the kitchen's kit and
@@ -14,6 +20,36 @@ export class Cooking {
   readonly thread: Remote<CookingThread> = wrap<CookingThread>(
     new Worker(new URL('./cooking.worker', import.meta.url), { type: 'module' }),
   );
+
+  /** Of batches that the thread follows, the entries that it has, each with its arrival as it was told. */
+  private readonly told = new Map<string, Map<string, number | undefined>>();
+
+  /** A batch as it stands; what the thread has of it already is not sent again. */
+  async batch(batchId: string, snapshot: Snapshot, entries: readonly KeptEntry[]): Promise<BatchView> {
+    let told = this.told.get(batchId);
+    if (told === undefined) {
+      told = new Map();
+      const [oldest] = this.told.keys();
+      if (this.told.size >= MOST_FOLLOWED && oldest !== undefined) {
+        this.told.delete(oldest);
+        void this.thread.batchLeft(oldest);
+      }
+      this.told.set(batchId, told);
+      void this.thread.batchOpened(batchId, snapshot);
+    }
+    const since: KeptEntry[] = [];
+    for (const entry of entries) {
+      if (told.has(entry.id) && told.get(entry.id) === entry.arrival) continue;
+      told.set(entry.id, entry.arrival);
+      since.push(entry);
+    }
+    return this.thread.batch(batchId, since);
+  }
+
+  /** A batch that is followed as it would be with some more entries. */
+  batchWith(batchId: string, more: readonly KeptEntry[]): Promise<BatchView> {
+    return this.thread.batchWith(batchId, more);
+  }
 
   constructor() {
     narrow$().subscribe((is) => void this.thread.narrow(is));

@@ -37,9 +37,14 @@ import { cardView, planView, writtenView, type CardView } from './views';
 /** Stoneware: a soup that can't be cooked has no colour of its own. */
 const NO_COLOUR = '#d9cdb7';
 
+interface Followed {
+  readonly planned: PlannedBatch;
+  readonly entries: Map<string, KeptEntry>;
+}
+
 /** Core in a thread of its own. It is told once what the kitchen has, so that a keystroke does not carry the larder along. */
 export class CookingThread {
-  private readonly planned = new Map<string, PlannedBatch>();
+  private readonly followed = new Map<string, Followed>();
   private rows: readonly IngredientRow[] = [];
   private kit: Kit | undefined;
   private isNarrow = false;
@@ -123,17 +128,33 @@ export class CookingThread {
     return planning.ok ? roundedPull(planning.plan, this.kit.units) : undefined;
   }
 
-  batch(snapshot: Snapshot, entries: readonly KeptEntry[], batchId?: string): BatchView {
-    return batchView(snapshot, entries, batchId === undefined ? undefined : this.plannedOf(batchId, snapshot));
+  /** A batch that is looked at from now on. Its plan does not change: it is run once, however many ladles are poured. */
+  batchOpened(batchId: string, snapshot: Snapshot): void {
+    if (!this.followed.has(batchId)) this.followed.set(batchId, { planned: rerun(snapshot), entries: new Map() });
   }
 
-  /** A batch's plan does not change: it is run once, however many ladles are poured. */
-  private plannedOf(batchId: string, snapshot: Snapshot): PlannedBatch {
-    const have = this.planned.get(batchId);
-    if (have !== undefined) return have;
-    const planned = rerun(snapshot);
-    this.planned.set(batchId, planned);
-    return planned;
+  /** A batch that is looked at no more. */
+  batchLeft(batchId: string): void {
+    this.followed.delete(batchId);
+  }
+
+  /** An open batch with what came since it was asked about last: entries are only ever added, so the others need not travel. */
+  batch(batchId: string, since: readonly KeptEntry[]): BatchView {
+    const { planned, entries } = this.followedOf(batchId);
+    for (const entry of since) entries.set(entry.id, entry);
+    return batchView(planned.snapshot, [...entries.values()], planned);
+  }
+
+  /** The same batch as it would be with some more. */
+  batchWith(batchId: string, more: readonly KeptEntry[]): BatchView {
+    const { planned, entries } = this.followedOf(batchId);
+    return batchView(planned.snapshot, [...entries.values(), ...more], planned);
+  }
+
+  private followedOf(batchId: string): Followed {
+    const own = this.followed.get(batchId);
+    if (own === undefined) throw new Error('A batch is opened before it is asked about.');
+    return own;
   }
 
   /** Why a figure is what it is, of a plan, or of the soup as written where no ask is given. */

@@ -55,9 +55,7 @@ export function watchBatch(batchId: Signal<string>): WatchedBatch {
     open$.pipe(
       // Entries are only ever added: as many of them, and as many late, are the same. That one has been sent changes no figure.
       distinctUntilChanged((a, b) => keyOf(a) === keyOf(b)),
-      switchMap((one) =>
-        one.ok ? from(cooking.thread.batch(one.value.snapshot, one.value.entries, one.value.batch.id)) : of(undefined),
-      ),
+      switchMap((one) => (one.ok ? from(cooking.batch(one.value.batch.id, one.value.snapshot, one.value.entries)) : of(undefined))),
     ),
   );
   const open = computed(() => {

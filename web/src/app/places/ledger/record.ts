@@ -1,12 +1,16 @@
-import { toldWords } from '@tureen/core/messages';
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import { compareEntries } from '@tureen/core/batch';
+import { toldWords } from '@tureen/core/messages';
 import { Figure } from '../../parts/why/figure';
 import { RibbonPicture } from '../../parts/ribbon/ribbon';
 import { deedText } from '../deed-text';
 import { day, factRows, mass, money, timeOfDay } from '../figures';
 import { WriteBackList } from './write-back';
 import { watchBatch } from '../watched-batch';
+
+/** Entries that are listed at a time. */
+const AT_ONCE = 200;
 
 /** One batch as it was: plan beside deed, what each bowl held, and every entry. */
 @Component({
@@ -62,6 +66,17 @@ export class Record {
     const facts = (this.batch()?.closedFigures?.actual ?? this.view()?.forecast)?.facts;
     return facts === undefined ? [] : factRows(facts);
   });
+  private readonly listed = computed(() =>
+    [...(this.watched.open()?.entries ?? [])].sort(compareEntries).filter(({ deed }) => deed.kind !== 'undone'),
+  );
+  /** The first so many; later ones when they are asked for. */
+  private readonly shown = signal(AT_ONCE);
+  protected readonly later = computed(() => Math.max(0, this.listed().length - this.shown()));
+
+  protected showLater(): void {
+    this.shown.update((count) => count + AT_ONCE);
+  }
+
   protected readonly entries = computed(() => {
     const open = this.watched.open();
     const view = this.view();
@@ -69,9 +84,8 @@ export class Record {
     const undone = new Set(view.undone);
     const late = new Set(view.late);
     const told = new Map(view.altered.told.map((one) => [one.entryId, toldWords(one)]));
-    return [...open.entries]
-      .sort((a, b) => a.stamp.counter - b.stamp.counter)
-      .filter(({ deed }) => deed.kind !== 'undone')
+    return this.listed()
+      .slice(0, this.shown())
       .map((entry) => ({
         id: entry.id,
         time: timeOfDay(entry.atMs),

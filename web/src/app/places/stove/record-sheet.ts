@@ -9,6 +9,9 @@ import { effectBetween } from './effect';
 import { Hand } from './hand';
 import { Sheet } from './sheet';
 
+/** Entries that are listed at a time. */
+const AT_ONCE = 100;
+
 /** Everything entered, the newest first. Any of it can be taken back, with what that does shown before it is done. */
 @Component({
   selector: 'tt-record-sheet',
@@ -37,6 +40,11 @@ import { Sheet } from './sheet';
         <li>Nothing has been entered yet.</li>
       }
     </ol>
+    @if (older() > 0) {
+      <p>
+        <button type="button" class="press" (click)="showOlder()">{{ older() }} older</button>
+      </p>
+    }
   </tt-sheet>`,
   styles: `
     .entries {
@@ -71,6 +79,9 @@ export class RecordSheet {
   private readonly cooking = inject(Cooking);
   readonly closed = output();
   protected readonly asked = signal<KeptEntry | undefined>(undefined);
+  /** The newest so many; older ones when they are asked for. */
+  private readonly shown = signal(AT_ONCE);
+  protected readonly older = computed(() => Math.max(0, this.hand.counted().length - this.shown()));
   protected readonly entries = computed(() => {
     const view = this.hand.view();
     const open = this.hand.open();
@@ -78,21 +89,24 @@ export class RecordSheet {
     const early = new Set(view.early);
     const belowTare = new Set(view.belowTare);
     const told = new Map(view.altered.told.map((one) => [one.entryId, toldWords(one)]));
-    return this.hand.counted().map((entry) => ({
-      id: entry.id,
-      entry,
-      time: timeOfDay(entry.atMs),
-      text: deedText(entry.deed, view.soup, this.hand.nameOf(), this.hand.units()),
-      who: entry.who,
-      flags: [
-        ...(open.unsentIds.has(entry.id) ? ['not sent yet'] : []),
-        ...(early.has(entry.id) ? ['its step has not begun'] : []),
-        ...(belowTare.has(entry.id) ? ['less than the empty pot, not used'] : []),
-        ...[told.get(entry.id)].filter((words) => words !== undefined),
-      ]
-        .map((flag) => ` · ${flag}`)
-        .join(''),
-    }));
+    return this.hand
+      .counted()
+      .slice(0, this.shown())
+      .map((entry) => ({
+        id: entry.id,
+        entry,
+        time: timeOfDay(entry.atMs),
+        text: deedText(entry.deed, view.soup, this.hand.nameOf(), this.hand.units()),
+        who: entry.who,
+        flags: [
+          ...(open.unsentIds.has(entry.id) ? ['not sent yet'] : []),
+          ...(early.has(entry.id) ? ['its step has not begun'] : []),
+          ...(belowTare.has(entry.id) ? ['less than the empty pot, not used'] : []),
+          ...[told.get(entry.id)].filter((words) => words !== undefined),
+        ]
+          .map((flag) => ` · ${flag}`)
+          .join(''),
+      }));
   });
   protected readonly effect = resource({
     params: () => {
@@ -110,11 +124,15 @@ export class RecordSheet {
         stamp: { counter, device: 'asked', seq: 1 },
         deed: { kind: 'undone', target: entry.id },
       };
-      const without = await this.cooking.thread.batch(open.snapshot, [...open.entries, undo]);
+      const without = await this.cooking.batchWith(open.batch.id, [undo]);
       const text = effectBetween(view, without, this.hand.units());
       return text === '' ? 'no figure changes.' : text;
     },
   });
+
+  protected showOlder(): void {
+    this.shown.update((count) => count + AT_ONCE);
+  }
 
   protected takeBack(entry: KeptEntry): void {
     this.asked.set(undefined);

@@ -7,4 +7,5 @@ export type { Change } from './hub.js';
 export type { IngredientHistory, KeptLarder, KeptPrice } from './larder.js';
 export type { KeptPlan, PlanSummary } from './plans.js';
 export type { ClosedFigures } from './schema.js';
-export type { KeptSoup, OnShelf, SoupVersion } from './soups.js';
+export type { LastMade, OnShelf } from './shelf.js';
+export type { KeptSoup, SoupVersion } from './soups.js';

@@ -23,7 +23,8 @@ import { addPrices, correctIngredient, readIngredient, readLarder } from './lard
 import { keepPhoto, readPhoto } from './photos.js';
 import { changePlan, dropPlan, listPlans, notePlan, readPlan, savePlan } from './plans.js';
 import { sentence } from './sentences.js';
-import { listShelf, listSoups, listVersions, readSoup, saveSoup, shelveSoup } from './soups.js';
+import { listShelf } from './shelf.js';
+import { listSoups, listVersions, readSoup, saveSoup, shelveSoup } from './soups.js';
 
 /** Largest body that is read, bytes. */
 const MOST_BYTES = 1_048_576;
@@ -45,6 +46,8 @@ export interface Services {
   readonly door?: Hono;
   /** Which build of the page is handed out, so that one of another can say so. */
   readonly build?: string | undefined;
+  /** Works anew in the background what hangs on kit and larder. */
+  readonly refresh?: () => Promise<void>;
   readonly nowMs: () => number;
   readonly logBug: (error: unknown) => void;
 }
@@ -160,6 +163,7 @@ export function makeApp(services: Services) {
       hub.tell({ kind: 'kitchen' });
       // Its day may begin at another hour now, and with it a price.
       hub.tell({ kind: 'larder' });
+      void services.refresh?.();
       return c.json({ kit }, 200);
     })
     .get('/larder', async (c) => c.json(await readLarder(database, nowMs())))
@@ -172,6 +176,7 @@ export function makeApp(services: Services) {
       const outcome = await correctIngredient(database, c.req.param('id'), row, why, nowMs());
       if (!outcome.ok) return fail(c, outcome.failure);
       hub.tell({ kind: 'larder' });
+      void services.refresh?.();
       return c.json(outcome.value, 200);
     })
     .post('/prices', body(PricesSchema), async (c) => {

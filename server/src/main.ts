@@ -15,6 +15,7 @@ import { freshPin, hasPin, PIN, setPin } from './door/pin.js';
 import { exitCodeOf, fileSentence } from './file-check.js';
 import { Hub } from './hub.js';
 import { projectionsUpToDate } from './projections.js';
+import { refreshShelf } from './shelf.js';
 import { buildIn, serveWeb } from './statics.js';
 
 const { values } = parseArgs({
@@ -93,7 +94,30 @@ async function openDoor(): Promise<{ readonly certificate: Certificate; readonly
 
 const open = values.host ? await openDoor() : undefined;
 
+/** Works the shelf out anew, once more where something changed meanwhile. */
+let refreshing: Promise<void> | undefined;
+let again = false;
+function refresh(): Promise<void> {
+  if (refreshing !== undefined) again = true;
+  refreshing ??= refreshShelf(database, Date.now())
+    .then((count) => {
+      if (count > 0) hub.tell({ kind: 'shelf' });
+    })
+    .catch(logBug)
+    .finally(() => {
+      refreshing = undefined;
+      if (again) {
+        again = false;
+        void refresh();
+      }
+    });
+  return refreshing;
+}
+// Once before anybody looks: a shelf of an older file has no rows yet.
+await refresh();
+
 const app = makeApp({
+  refresh,
   database,
   hub,
   devices,

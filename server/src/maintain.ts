@@ -12,6 +12,8 @@ import { createClient } from '@libsql/client';
 import { copyInto, openKitchen } from './database.js';
 import { checkFile, checkOpen, exitCodeOf, fileSentence, migrationsIn, type FileProblem } from './file-check.js';
 import { rebuildProjections } from './projections.js';
+import { shelfRows } from './schema.js';
+import { refreshShelf } from './shelf.js';
 
 const { values, positionals } = parseArgs({
   allowPositionals: true,
@@ -108,8 +110,10 @@ async function rebuild(path: string, folder: string): Promise<void> {
   const opening = await openKitchen(path, folder);
   if (!opening.ok) stopFor(opening.problem);
   const { batches } = await rebuildProjections(opening.database);
+  await opening.database.db.delete(shelfRows);
+  const soups = await refreshShelf(opening.database, Date.now());
   await opening.database.close();
-  say(`The lists of ${String(batches)} batches were made anew.`);
+  say(`The lists of ${String(batches)} batches and ${String(soups)} soups were made anew.`);
 }
 
 const [command] = positionals;

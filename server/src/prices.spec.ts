@@ -18,7 +18,10 @@ describe('the price that holds today', () => {
 
   const stand = (zone: string) => house.send('PUT', '/kitchen', { kit: { ...READY_KITS.home, zone } });
   const add = (pricePerKg: number, day?: string) =>
-    house.send('POST', '/prices', { prices: [{ ingredient: 'carrot', pricePerKg, ...(day === undefined ? {} : { day }) }], source: 'spec' });
+    house.send('POST', '/prices', {
+      prices: [{ ingredient: 'carrot', pricePerKg, ...(day === undefined ? {} : { day }) }],
+      source: 'spec',
+    });
   const price = async (): Promise<number> => {
     const { rows } = (await house.send('GET', '/larder')).body as { rows: { id: string; pricePerKg: number }[] };
     return rows.find(({ id }) => id === 'carrot')!.pricePerKg;

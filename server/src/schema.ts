@@ -1,4 +1,4 @@
-import type { Ask, Figures, Snapshot } from '@tureen/core/plan';
+import type { Ask, Figures, ShelfFacts, Snapshot } from '@tureen/core/plan';
 import type { BatchTimer, Entry } from '@tureen/core/batch';
 import type { Kit } from '@tureen/core/kit';
 import type { IngredientRow } from '@tureen/core/larder';
@@ -12,6 +12,14 @@ export interface ClosedFigures {
   readonly actual: Figures;
   readonly dishedBowls: number | null;
   readonly coreVersion: string;
+}
+
+/** What of a soup the shelf lists beside its facts. */
+export interface ShelfRow extends Pick<Soup, 'id' | 'name' | 'lead' | 'school' | 'served'> {
+  readonly bowlG: number;
+  readonly ingredients: readonly string[];
+  readonly garnished: boolean;
+  readonly createdAtMs: number;
 }
 
 export const kitchens = sqliteTable('kitchens', {
@@ -116,8 +124,18 @@ export const batchSummaries = sqliteTable(
   (table) => [
     index('summaries_by_start').on(table.startedAtMs, table.batchId),
     index('summaries_by_closing').on(table.closedAtMs, table.startedAtMs),
+    index('summaries_by_soup').on(table.soupId, table.startedAtMs),
   ],
 );
+
+/** A soup's newest version as the shelf shows it; `madeFor` says of which kit, larder and core its facts are. */
+export const shelfRows = sqliteTable('shelf_rows', {
+  soupId: text('soup_id').primaryKey(),
+  version: integer('version').notNull(),
+  row: text('row', { mode: 'json' }).$type<ShelfRow>().notNull(),
+  facts: text('facts', { mode: 'json' }).$type<ShelfFacts>().notNull(),
+  madeFor: text('made_for').notNull(),
+});
 
 /** Timers of batches that are being cooked and that nobody has silenced. */
 export const openTimers = sqliteTable(

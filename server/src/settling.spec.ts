@@ -6,7 +6,18 @@ import { openHouse, type House } from '../spec/house.js';
 import { listBatches, listOpen, listTimers, MOST_BATCHES, readBatch } from './batches.js';
 import { listStored } from './cold.js';
 import { projectionsUpToDate, rebuildProjections } from './projections.js';
-import { batches, batchSummaries, entries, leftovers, lineYields, openTimers, projectionDays } from './schema.js';
+import {
+  batches,
+  batchSummaries,
+  entries,
+  kitchens,
+  leftovers,
+  lineYields,
+  openTimers,
+  projectionDays,
+  shelfRows,
+} from './schema.js';
+import { listShelf, refreshShelf } from './shelf.js';
 
 const NOW = 1_790_000_000_000;
 const PLAN = '00000000-0000-4000-8000-0000000000a1';
@@ -227,5 +238,29 @@ describe('what is settled with an entry', () => {
     const asked = await house.send('GET', `/batches?startedBefore=${String(first.more!.startedAtMs)}&id=${first.more!.id}`);
     expect((asked.body as { batches: unknown[] }).batches.length).toBe(30);
     expect((await house.send('GET', '/batches?startedBefore=yesterday')).status).toBe(400);
+  });
+});
+
+describe('the shelf', () => {
+  it('knows a soup’s colour and its last batch from the first sight on; another kit makes it old until it is worked out anew', async () => {
+    const house = await openHouse(() => NOW);
+    await house.send('PUT', '/kitchen', { ready: 'canteen' });
+    await house.send('POST', '/soups', { soup, basedOn: 0, note: '' });
+    const [first] = await listShelf(house.database);
+    expect(first?.fresh).toBeTrue();
+    expect(first?.facts.colour).toMatch(/^#[0-9a-f]{6}$/);
+    expect(first?.facts.colour).not.toBe('#d9cdb7');
+    expect(first?.facts.allergens).toContain('milk');
+    expect(first?.last).toBeNull();
+    await house.send('PUT', '/kitchen', { ready: 'home' });
+    await house.database.write(() => house.database.db.update(kitchens).set({ changedAtMs: NOW + 5 }));
+    expect((await listShelf(house.database))[0]?.fresh).toBeFalse();
+    expect(await refreshShelf(house.database, NOW)).toBe(1);
+    expect(await refreshShelf(house.database, NOW)).toBe(0);
+    expect((await listShelf(house.database))[0]?.fresh).toBeTrue();
+    await house.database.db.delete(shelfRows);
+    expect(await refreshShelf(house.database, NOW)).toBe(1);
+    expect((await listShelf(house.database))[0]).toEqual(jasmine.objectContaining({ id: soup.id, version: 1 }));
+    house.close();
   });
 });

@@ -4,7 +4,8 @@ import { EXAMPLE_SOUPS } from '@tureen/core/soup';
 import { openHouse, type Answered, type House } from '../spec/house.js';
 import type { IngredientHistory, KeptLarder } from './larder.js';
 import type { KeptPlan, PlanSummary } from './plans.js';
-import type { KeptSoup, OnShelf } from './soups.js';
+import type { OnShelf } from './shelf.js';
+import type { KeptSoup } from './soups.js';
 
 const DAY_MS = 86_400_000;
 const START = Date.UTC(2031, 2, 10, 9);

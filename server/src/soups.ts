@@ -4,23 +4,14 @@ import { and, desc, eq, inArray, max } from 'drizzle-orm';
 import type { Database } from './database.js';
 import { done, failed, type Outcome } from './failure.js';
 import { readLarder } from './larder.js';
+import { together } from './projections.js';
+import { madeForShelf, shelfStatement } from './shelf.js';
 import { soupVersions, soups } from './schema.js';
 
 export interface KeptSoup {
   readonly soup: Soup;
   readonly version: number;
   readonly note: string;
-  readonly createdAtMs: number;
-  readonly tags: readonly string[];
-  readonly retired: boolean;
-}
-
-/** A soup as the shelf needs it to be found and drawn. */
-export interface OnShelf extends Pick<Soup, 'id' | 'name' | 'lead' | 'school' | 'served'> {
-  readonly bowlG: number;
-  readonly ingredients: readonly string[];
-  readonly garnished: boolean;
-  readonly version: number;
   readonly createdAtMs: number;
   readonly tags: readonly string[];
   readonly retired: boolean;
@@ -62,27 +53,6 @@ export async function listSoups({ db }: Database, ids?: readonly string[]): Prom
   return rows.map(asKept).sort((a, b) => a.soup.name.localeCompare(b.soup.name, 'en'));
 }
 
-/** Every soup as it stands on the shelf, without its steps and amounts: a shelf of a thousand is still soon there. */
-export async function listShelf(database: Database): Promise<OnShelf[]> {
-  return (await listSoups(database)).map(({ soup, version, createdAtMs, tags, retired }) => {
-    const dish = soup.root.steps.at(-1);
-    return {
-      id: soup.id,
-      name: soup.name,
-      lead: soup.lead,
-      school: soup.school,
-      served: soup.served,
-      bowlG: soup.writtenFor.bowlG,
-      ingredients: soup.lines.map(({ ingredient }) => ingredient),
-      garnished: dish?.op === 'dish' && (dish.shares ?? []).some(({ garnish }) => (garnish ?? []).length > 0),
-      version,
-      createdAtMs,
-      tags,
-      retired,
-    };
-  });
-}
-
 /** A soup in one version, or in its newest. */
 export async function readSoup({ db }: Database, soupId: string, version?: number): Promise<KeptSoup | undefined> {
   const [row] = await db
@@ -114,6 +84,8 @@ export async function saveSoup(
   const larder = makeLarder(rows);
   const problems = [...checkSoup(soup, larder), ...checkCards(soup, cardsOf(soup))];
   if (problems.length > 0) return failed({ code: 'SOUP_PROBLEMS', field: `soup.${problems[0]?.path ?? ''}`, problems });
+  // Worked out before the write: nobody waits for it.
+  const made = await madeForShelf(database, { soup, version: basedOn + 1, createdAtMs: nowMs }, nowMs);
   return database.write(async () => {
     const newest = await readSoup(database, soup.id);
     if ((newest?.version ?? 0) !== basedOn) {
@@ -121,9 +93,10 @@ export async function saveSoup(
     }
     const version = basedOn + 1;
     const row = { soupId: soup.id, version, soup, note, createdAtMs: nowMs };
-    await database.db.batch([
+    await together(database, [
       database.db.insert(soups).values({ id: soup.id, createdAtMs: nowMs }).onConflictDoNothing(),
       database.db.insert(soupVersions).values(row),
+      shelfStatement(database, made),
     ]);
     return done({ soup, version, note, createdAtMs: nowMs, tags: newest?.tags ?? [], retired: newest?.retired ?? false });
   });

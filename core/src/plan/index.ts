@@ -25,3 +25,4 @@ export {
 export { sharesOf, type ShareFigures } from './shares.js';
 export { cardAmounts, cardsMade, type CardMade } from './cards.js';
 export { roundedPull, roundingOf, type RoundedPull, type RoundedRow } from './rounded.js';
+export { NO_COLOUR, shelfFactsOf, type ShelfFacts } from './shelf-facts.js';

@@ -1,6 +1,5 @@
 import type { LineReading } from '@tureen/core/amounts';
 import type { Answer, Assumed, Pasted, Pasting, Role } from '@tureen/core/draft';
-import type { Diets } from '@tureen/core/larder';
 import type { Ask, RoundedPull } from '@tureen/core/plan';
 import type { Line, Soup, SoupProblem } from '@tureen/core/soup';
 import type { Difference } from '@tureen/core/why';
@@ -78,18 +77,6 @@ export type Typed =
 export type StoodIn =
   | { readonly ok: true; readonly soup: Soup; readonly line: Line | undefined; readonly difference: Difference | undefined }
   | { readonly ok: false; readonly reading: LineReading };
-
-/** A soup at a glance: its colour, what is in a bowl, how thick and how long. */
-export interface ShelfFacts {
-  readonly colour: string;
-  readonly creamShare: number;
-  readonly allergens: readonly string[];
-  readonly diets: Diets | undefined;
-  readonly bodyMPas: number;
-  readonly minutes: number;
-  /** What its ingredients are called, here and elsewhere. */
-  readonly names: readonly string[];
-}
 
 /** What came of an ask: with the pot that was found for it. */
 export interface Planned {

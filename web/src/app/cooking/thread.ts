@@ -21,21 +21,20 @@ import {
   makePlan,
   rerun,
   roundedPull,
+  shelfFactsOf,
   typedPlan,
   writtenPlan,
   type Ask,
   type Planned as PlannedBatch,
   type RoundedPull,
+  type ShelfFacts,
   type Snapshot,
 } from '@tureen/core/plan';
 import type { Schools, Soup } from '@tureen/core/soup';
 import { compare, explain, explainPull, type Askable, type Difference, type Why } from '@tureen/core/why';
-import type { Drafted, Drafting, EditView, Planned, PullKey, ShelfFacts, StoodIn, Typed, TypedView, Understood } from './answers';
+import type { Drafted, Drafting, EditView, Planned, PullKey, StoodIn, Typed, TypedView, Understood } from './answers';
 import { batchView, type BatchView } from './batch-view';
-import { cardView, planView, writtenView, type CardView } from './views';
-
-/** Stoneware: a soup that can't be cooked has no colour of its own. */
-const NO_COLOUR = '#d9cdb7';
+import { cardView, planView, type CardView } from './views';
 
 interface Followed {
   readonly planned: PlannedBatch;
@@ -84,24 +83,7 @@ export class CookingThread {
 
   /** What the shelf shows of soups, as written. */
   shelved(soups: readonly Soup[]): readonly ShelfFacts[] {
-    return soups.map((soup) => {
-      const view = this.kit === undefined ? undefined : writtenView(soup, this.rows, this.kit);
-      const facts = view?.figures.facts;
-      return {
-        colour: view?.colour ?? NO_COLOUR,
-        creamShare: facts === undefined ? 0 : facts.creamG / facts.massG,
-        allergens: facts?.allergens ?? [],
-        diets: facts?.diets,
-        bodyMPas: view?.figures.bodyMPas ?? 0,
-        minutes: view?.figures.minutes ?? 0,
-        names: soup.lines.map(({ ingredient }) => {
-          const row = this.larder.get(ingredient)?.row;
-          return row === undefined
-            ? ingredient
-            : [row.name, row.us, row.au, row.group].filter((name) => name !== undefined).join(' ');
-        }),
-      };
-    });
+    return soups.map((soup) => shelfFactsOf(soup, this.rows, this.kit));
   }
 
   /** A plan with its pull list in what can be bought; the smallest pot that holds it where the ask names none. */

@@ -2,7 +2,7 @@ import { inject, Injectable } from '@angular/core';
 import type { OnShelf } from '@tureen/server/api';
 import { combineLatest, Observable, shareReplay, switchMap } from 'rxjs';
 import { Cooking } from '../cooking/cooking';
-import type { ShelfFacts } from '../cooking/answers';
+import type { ShelfFacts } from '@tureen/core/plan';
 import { Soups } from './soups';
 
 /** Soups that are fetched and worked out at a time; the first of them are those seen first. */
@@ -35,15 +35,13 @@ export class ShelfFactsOf {
           const tell = (): void => {
             listener.next(
               new Map(
-                shelf.flatMap((soup) => {
-                  const own = this.known.get(keyOf(soup));
-                  return own === undefined ? [] : [[soup.id, own] as const];
-                }),
+                // What the server keeps with a soup is shown from the first sight on, until it is worked out anew here.
+                shelf.map((soup) => [soup.id, this.known.get(keyOf(soup)) ?? soup.facts] as const),
               ),
             );
           };
           const go = async (): Promise<void> => {
-            const todo = stock.kit === undefined ? [] : shelf.filter((soup) => !this.known.has(keyOf(soup)));
+            const todo = stock.kit === undefined ? [] : shelf.filter((soup) => !soup.fresh && !this.known.has(keyOf(soup)));
             tell();
             // Each telling draws the shelf anew, so the further down, the more are told at once.
             let tellAt = AT_ONCE;

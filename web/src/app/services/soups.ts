@@ -16,7 +16,7 @@ export class Soups {
   readonly shelf$: Observable<Answer<{ soups: OnShelf[] }>> = merge(
     // Many changes at once, as when a shelf is filled, are one reason to ask again.
     this.live.change$.pipe(
-      filter(({ kind }) => kind === 'soup'),
+      filter(({ kind }) => kind === 'soup' || kind === 'shelf' || kind === 'batch'),
       auditTime(BURST_MS),
     ),
     this.live.open$.pipe(filter((open) => open)),

@@ -17,7 +17,6 @@ import { bodyWord } from '@tureen/core/body';
 import type { OnShelf } from '@tureen/server/api';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { BowlPicture } from '../../parts/bowl';
-import { Batches } from '../../services/batches';
 import { Kitchen } from '../../services/kitchen';
 import { ShelfFactsOf } from '../../services/shelf-facts';
 import { Soups } from '../../services/soups';
@@ -51,7 +50,6 @@ export class Shelf {
   private readonly soups = inject(Soups);
   private readonly kitchenAnswer = toSignal(inject(Kitchen).kitchen$);
   private readonly soupsAnswer = toSignal(this.soups.shelf$);
-  private readonly batches = toSignal(inject(Batches).batches$);
   private readonly facts = toSignal(inject(ShelfFactsOf).facts$);
   private readonly field = viewChild<ElementRef<HTMLInputElement>>('find');
   private readonly boards = viewChild<unknown, ElementRef<HTMLElement>>('boards', { read: ElementRef });
@@ -77,43 +75,31 @@ export class Shelf {
     const answer = this.soupsAnswer();
     return answer?.ok === true ? answer.value.soups : undefined;
   });
-  private readonly lastMade = computed(() => {
-    const answer = this.batches();
-    const made = answer?.ok === true ? answer.value.batches.filter(({ closedAtMs }) => closedAtMs !== null) : [];
-    const last = new Map<string, (typeof made)[number]>();
-    for (const batch of made) if (!last.has(batch.soupId)) last.set(batch.soupId, batch);
-    return last;
-  });
-
   protected readonly bowls = computed(() => {
     const facts = this.facts();
-    const lastMade = this.lastMade();
     return (this.all() ?? []).map((soup) => {
-      const own = facts?.get(soup.id);
-      const last = lastMade.get(soup.id);
-      const served = last?.closedFigures?.dishedBowls ?? last?.closedFigures?.actual.bowls;
-      const asked = last?.ask.bowls;
-      const allergens = own?.allergens ?? [];
+      const own = facts?.get(soup.id) ?? soup.facts;
+      const { last } = soup;
+      const { allergens, names, diets, colour, creamShare, bodyMPas, minutes } = own;
       return {
         soup,
         tags: soup.tags,
         retired: soup.retired,
         ingredients: soup.ingredients,
         allergens,
-        names: own?.names ?? [],
-        diets: own?.diets,
-        colour: own?.colour ?? '#d9cdb7',
-        creamShare: own?.creamShare ?? 0,
-        bodyMPas: own?.bodyMPas ?? 0,
-        minutes: own?.minutes ?? 0,
-        body: own === undefined || own.bodyMPas <= 0 ? '' : bodyWord(own.bodyMPas),
-        contains: own === undefined ? '' : allergens.length === 0 ? 'none of the 14' : allergens.join(', '),
-        reached: served === undefined || asked === undefined ? undefined : served / asked,
+        names,
+        diets,
+        colour,
+        creamShare,
+        bodyMPas,
+        minutes,
+        body: bodyMPas <= 0 ? '' : bodyWord(bodyMPas),
+        // Nothing is known of what can't be worked out: it is not said to be free of anything.
+        contains: bodyMPas <= 0 ? '' : allergens.length === 0 ? 'none of the 14' : allergens.join(', '),
+        reached: last === null ? undefined : last.served / last.asked,
         lastMs: last?.startedAtMs ?? 0,
         last:
-          last === undefined || served === undefined
-            ? 'never made'
-            : `${day(last.startedAtMs)}, ${served.toFixed(0)} of ${asked?.toFixed(0) ?? ''} bowls`,
+          last === null ? 'never made' : `${day(last.startedAtMs)}, ${last.served.toFixed(0)} of ${last.asked.toFixed(0)} bowls`,
       };
     });
   });

@@ -162,7 +162,7 @@ describe('a written number', () => {
     for (const [text, expected] of written)
       expect(value(text))
         .withContext(text)
-        .toBeCloseTo(expected as number, 12);
+        .toBeCloseTo(expected, 12);
   });
 
   it('that could be a decimal or a thousand is asked, unless only one of both can be meant', () => {

@@ -1,10 +1,11 @@
-import { Component, provideZonelessChangeDetection, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, provideZonelessChangeDetection, signal } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { FormsModule } from '@angular/forms';
 import { rest } from '../../../spec/stove-in-memory';
 import { NumberField } from './number-field';
 
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [FormsModule, NumberField],
   template: `<tt-number
     fieldId="n"

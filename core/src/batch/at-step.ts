@@ -1,7 +1,6 @@
 import { kgAtScale, type Ready, type ReadyAtOne } from '../line/index.js';
 import type { SoupStep } from '../soup/index.js';
-import type { Share } from '../dish/index.js';
-import type { Use } from '../steps/index.js';
+import type { Share, Use } from '../steps/index.js';
 import type { KeptEntry } from './entry.js';
 
 /** One planned step as what of it has happened and what is still ahead. */

@@ -1,6 +1,9 @@
-import { cartonsFor, EGG_SAFE_C, EGG_SCRAMBLES_C, mixedC, temperingKg } from '../finish/index.js';
-import { contents, parcelKg, plusParcel, potKg, potM3, type PotState } from '../pot/index.js';
+import { cartonsFor } from '../finish/index.js';
 import {
+  EGG_SAFE_C,
+  EGG_SCRAMBLES_C,
+  mixedC,
+  temperingKg,
   HOLD_LEAST_C,
   HOT_JUG_C,
   hold,
@@ -11,6 +14,7 @@ import {
   storedC,
   type StepContext,
 } from '../steps/index.js';
+import { contents, parcelKg, plusParcel, potKg, potM3, type PotState } from '../pot/index.js';
 import { SALT } from '../larder/index.js';
 import { linesOf, type SoupStep } from '../soup/index.js';
 import type { BatchState } from './fold.js';

@@ -1,6 +1,7 @@
+import { cream, liaison, mixedC, temperingKg } from '../steps/index.js';
 import { context, ingredient, line, potOf } from '../../spec/pots.js';
 import { contents, enthalpyJ, gelatinised, parcelKg, parcelOf, plusParcel, potKg, type Parcel } from '../pot/index.js';
-import { cartonsFor, cream, liaison, mixedC, splitRemedies, splitRisk, temperingKg } from './index.js';
+import { cartonsFor, splitRemedies, splitRisk } from './index.js';
 
 /** Soup with so much acid a kilo and so much cooked starch, %. */
 function soup(acidG: number, starchPct = 0): Parcel {

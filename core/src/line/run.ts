@@ -44,11 +44,14 @@ import {
   type Serving,
   type StepContext,
   type StepResult,
+  season,
+  tune,
+  cream,
+  creamToAdd,
+  liaison,
+  film,
+  dish,
 } from '../steps/index.js';
-import { season, tune } from '../season/index.js';
-import { cream, creamToAdd, liaison } from '../finish/index.js';
-import { film } from '../film/index.js';
-import { dish } from '../dish/index.js';
 import type { Branch, SoupStep } from '../soup/index.js';
 import { kgAtScale, type Ready, type ReadyAtOne } from './ready.js';
 

@@ -1,6 +1,7 @@
+import { doseFor, saltToAdd, season, tune } from '../steps/index.js';
 import { context, ingredient, line, potOf } from '../../spec/pots.js';
 import { EMPTY, EMPTY_POT, contents, parcelKg, parcelOf, plusParcel } from '../pot/index.js';
-import { doseFor, plausibleSalt, rescue, saltToAdd, season, tasteWord, tastesOf, tune } from './index.js';
+import { plausibleSalt, rescue, tasteWord, tastesOf } from './index.js';
 
 const water = parcelOf(ingredient('water'), 10);
 const codes = ({ cautions }: { cautions: readonly { code: string }[] }): string[] => cautions.map(({ code }) => code);

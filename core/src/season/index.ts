@@ -1,4 +1,3 @@
-export { SeasonSchema, saltToAdd, season, type SaltCase, type Season } from './season.js';
 export {
   COLD_WANTS,
   HOLD_BACK_SHARE,
@@ -24,5 +23,4 @@ export {
   type Tastes,
 } from './gauges.js';
 export { remediesFor, type Remedy } from './remedies.js';
-export { TuneSchema, doseFor, tune, type Dose, type Tune } from './tune.js';
 export { SPICE_SCHOOLS, spiceFactor, type SpiceSchool } from './spice.js';

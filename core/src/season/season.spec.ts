@@ -1,21 +1,19 @@
+import { doseFor, season, tune } from '../steps/index.js';
 import { context, ingredient, line, potOf } from '../../spec/pots.js';
 import { ACID, FAT, SUGARS } from '../larder/index.js';
 import { BITE_KG, SCOVILLE_KG, contents, parcelKg, parcelOf, plusParcel, type Parcel } from '../pot/index.js';
 import {
-  doseFor,
   heldBack,
   plausibleSalt,
   potDose,
   remediesFor,
   rescue,
   saltWanted,
-  season,
   sourIndex,
   spiceFactor,
   sweetIndex,
   tasteWord,
   tastesOf,
-  tune,
 } from './index.js';
 
 /** 10 kg of something nearly water with so many grams of one thing stirred in. */

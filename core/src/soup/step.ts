@@ -26,11 +26,14 @@ import {
   type SimmerPart,
   type Refill,
   type Read,
+  SeasonSchema,
+  TuneSchema,
+  CreamSchema,
+  LiaisonSchema,
+  FilmSchema,
+  DishSchema,
+  type DishByHand,
 } from '../steps/index.js';
-import { SeasonSchema, TuneSchema } from '../season/index.js';
-import { CreamSchema, LiaisonSchema } from '../finish/index.js';
-import { FilmSchema } from '../film/index.js';
-import { DishSchema, type DishByHand } from '../dish/index.js';
 
 export const PlainStepSchema = z.discriminatedUnion('op', [
   TrimStepSchema,

@@ -52,3 +52,18 @@ export { portion } from './portion.js';
 export { LEAVES_AS, LadleOutSchema, ladleOut, type LadleOut, type LeavesAs } from './ladle-out.js';
 export { CupSchema, cup, type Cup } from './cup.js';
 export { ReadSchema, massSeen, read, type Read, type Seen } from './read.js';
+export { SeasonSchema, saltToAdd, season, type SaltCase, type Season } from './season.js';
+export { TuneSchema, doseFor, tune, type Dose, type Tune } from './tune.js';
+export {
+  CreamSchema,
+  CreamTargetSchema,
+  cream,
+  creamShare,
+  creamToAdd,
+  shareToAdd,
+  type Cream,
+  type CreamTarget,
+} from './cream.js';
+export { EGG_SAFE_C, EGG_SCRAMBLES_C, LiaisonSchema, liaison, mixedC, temperingKg, type Liaison } from './liaison.js';
+export { FilmSchema, film, filmM, jugAreaM2, wettedM2, type Film } from './film.js';
+export { DishSchema, ShareSchema, bowlsFrom, dish, potKgPerBowl, type Dish, type DishByHand, type Share } from './dish.js';

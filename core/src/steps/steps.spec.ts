@@ -1,10 +1,8 @@
 import { canteen, context, flowsKg, line, pot40, potOf } from '../../spec/pots.js';
 import { SALT, WATER } from '../larder/index.js';
 import { CREAM_KG, EMPTY_POT, MASS, contents, parcelKg, potKg, sdOf, volumeM3, type Flow, type PotState } from '../pot/index.js';
-import { saltToAdd, season } from '../season/index.js';
-import { cream, shareToAdd } from '../finish/index.js';
-import { film, filmM } from '../film/index.js';
-import { bowlFacts, bowlsSure, dish, portionKg } from '../dish/index.js';
+import { saltToAdd, season, cream, shareToAdd, film, filmM, dish } from '../steps/index.js';
+import { bowlFacts, bowlsSure, portionKg } from '../dish/index.js';
 import {
   alcoholKept,
   blend,

@@ -159,10 +159,7 @@ describe('a written number', () => {
       ['−3,5', -3.5],
       [' 7 ', 7],
     ];
-    for (const [text, expected] of written)
-      expect(value(text))
-        .withContext(text)
-        .toBeCloseTo(expected, 12);
+    for (const [text, expected] of written) expect(value(text)).withContext(text).toBeCloseTo(expected, 12);
   });
 
   it('that could be a decimal or a thousand is asked, unless only one of both can be meant', () => {

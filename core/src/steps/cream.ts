@@ -1,8 +1,9 @@
 import { z } from 'zod';
 import { FAT } from '../larder/index.js';
 import { CREAM_KG, contents, potKg, type Caution, type PotState } from '../pot/index.js';
-import { splitFigures, splitRisk } from './split.js';
-import { lineIdSchema, pouredIn, stepBase, type ReadyLine, type StepContext, type StepResult } from '../steps/index.js';
+import { splitFigures, splitRisk } from '../finish/index.js';
+import { pouredIn } from './add.js';
+import { lineIdSchema, stepBase, type ReadyLine, type StepContext, type StepResult } from './step.js';
 
 /** How cream is asked for: % of the finished soup, grams a bowl, grams of fat per 100 g of finished soup, or as its line is written. */
 export const CreamTargetSchema = z.discriminatedUnion('by', [

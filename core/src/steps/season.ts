@@ -1,8 +1,9 @@
 import { z } from 'zod';
 import { SALT } from '../larder/index.js';
 import { mixIn, potKg, type Caution, type PotState } from '../pot/index.js';
-import { PLAUSIBLE_PCT } from './salt.js';
-import { lineIdSchema, pouredIn, stepBase, type StepContext, type StepResult } from '../steps/index.js';
+import { PLAUSIBLE_PCT } from '../season/index.js';
+import { pouredIn } from './add.js';
+import { lineIdSchema, stepBase, type StepContext, type StepResult } from './step.js';
 
 export const SeasonSchema = z.strictObject({
   ...stepBase,

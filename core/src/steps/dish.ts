@@ -12,16 +12,9 @@ import {
   type Parcel,
   type PotState,
 } from '../pot/index.js';
-import {
-  HOLD_LEAST_C,
-  ingredientFlow,
-  lineIdSchema,
-  lineParcel,
-  stepBase,
-  type Serving,
-  type StepContext,
-  type StepResult,
-} from '../steps/index.js';
+import { ingredientFlow, lineParcel } from './add.js';
+import { HOLD_LEAST_C } from './hold.js';
+import { lineIdSchema, stepBase, type Serving, type StepContext, type StepResult } from './step.js';
 
 const perBowl = z.array(z.strictObject({ line: lineIdSchema, gPerBowl: z.number().gt(0).max(500) })).max(12);
 

@@ -1,17 +1,9 @@
 import { z } from 'zod';
 import { areaM2 } from '../kit/index.js';
 import { contents, enthalpyJ, parcelKg, plusParcel, potM3, temperatureC, type Caution, type PotState } from '../pot/index.js';
-import {
-  UseSchema,
-  heatUp,
-  lineParcel,
-  pouredIn,
-  stepBase,
-  storedC,
-  useKg,
-  type StepContext,
-  type StepResult,
-} from '../steps/index.js';
+import { lineParcel, pouredIn, storedC, useKg } from './add.js';
+import { heatUp } from './boil.js';
+import { UseSchema, stepBase, type StepContext, type StepResult } from './step.js';
 
 /** Egg yolk and cream, tempered with hot soup and stirred in, then brought to the egg's safe heat and no further. */
 export const LiaisonSchema = z.strictObject({

@@ -1,8 +1,9 @@
 import { z } from 'zod';
 import { risingRoot } from '../numbers/index.js';
 import { contents, parcelKg, plusParcel, type Caution, type Parcel, type PotState } from '../pot/index.js';
-import { lineIdSchema, lineParcel, pouredIn, stepBase, type StepContext, type StepResult } from '../steps/index.js';
-import { tastesOf } from './gauges.js';
+import { lineParcel, pouredIn } from './add.js';
+import { lineIdSchema, stepBase, type StepContext, type StepResult } from './step.js';
+import { tastesOf } from '../season/index.js';
 
 /** Sharpened, sweetened or made hot with a line until a taste stands where it is wanted. */
 export const TuneSchema = z.strictObject({

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { DEFAULT_HABITS, areaM2, type Blender, type Habits, type Vessel } from '../kit/index.js';
 import { parcelKg, plusParcel, potM3, scaleParcel, volumeM3, type PotState } from '../pot/index.js';
-import { servedBody, stepBase, unchanged, type StepContext, type StepResult } from '../steps/index.js';
+import { servedBody, stepBase, unchanged, type StepContext, type StepResult } from './step.js';
 
 export const FilmSchema = z.strictObject({ ...stepBase, op: z.literal('film'), on: z.enum(['pot', 'jug']) });
 export type Film = z.infer<typeof FilmSchema>;

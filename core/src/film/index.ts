@@ -1,1 +1,0 @@
-export { FilmSchema, film, filmM, jugAreaM2, wettedM2, type Film } from './film.js';

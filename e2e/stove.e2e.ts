@@ -167,8 +167,7 @@ test('what was brought in, added and taken back leaves a batch that goes on; a d
   const batch = await kept(server.url, batchId);
   const added = batch.entries.flatMap(({ deed }) => (deed.kind === 'added' ? [deed.kg] : []));
   expect(added).toEqual([0.2005]);
-  await until(page, /^Dish/);
-  await page.keyboard.press('Enter');
+  await until(page, /The batch is closed/);
   await expect.poll(async () => (await kept(server.url, batchId)).closedAtMs).not.toBeNull();
   const closed = (await kept(server.url, batchId)).closedFigures;
   expect(closed?.actual.facts?.allergens).toContain('milk');

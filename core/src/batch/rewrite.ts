@@ -1,8 +1,8 @@
 import { areaM2, type Vessel } from '../kit/index.js';
-import type { Ready } from '../line/index.js';
+import { kgAtScale, type Ready } from '../line/index.js';
 import { volumeM3 } from '../pot/index.js';
-import type { Branch, SoupStep } from '../soup/index.js';
-import { AT_STEP, renamed, skippedParts, type Entered, type Parts } from './at-step.js';
+import { kindOf, renamedLines, type Branch, type SoupStep } from '../soup/index.js';
+import { actsBut, actsOf, actsThenStep, asGiven, type Act, type Entered } from '../steps/index.js';
 import type { KeptEntry } from './entry.js';
 
 /** Errors of a reading, 1 sd. Kitchen defaults: a kitchen scale, and a ruler in a steaming pot. */
@@ -11,6 +11,7 @@ const SCALE_SD_LEAST_KG = 0.02;
 const DIP_SD_M = 0.004;
 /** A conductivity salt meter in soup. Kitchen default. */
 const METER_SD_SHARE = 0.04;
+const MINUTE_MS = 60_000;
 
 export interface StepDeeds {
   readonly startedAtMs: number | undefined;
@@ -106,8 +107,9 @@ function deedStep(entry: KeptEntry, stepId: string, around: Reckoning): SoupStep
   }
 }
 
-/** What was entered at a step, in the terms of the step's own rule. */
+/** What was entered at a step, in the terms that its kind asks in. */
 function enteredAt(step: SoupStep, deeds: StepDeeds, around: Reckoning): Entered {
+  const { ready, scale } = around;
   const given = new Map<string, number>();
   for (const entry of deeds.entries) {
     const { deed } = entry;
@@ -116,37 +118,70 @@ function enteredAt(step: SoupStep, deeds: StepDeeds, around: Reckoning): Entered
     if (around.keyOf(deed.line, entry) !== undefined) given.set(deed.line, (given.get(deed.line) ?? 0) + kg);
   }
   const done = deeds.done?.deed;
+  const sieved = deeds.entries.findLast(({ deed }) => deed.kind === 'sieved')?.deed;
+  const lineOf = (id: string) => ready.lines.find((own) => own.line.id === id);
   return {
     isDone: deeds.done !== undefined,
-    startedAtMs: deeds.startedAtMs,
     minutes: done?.kind === 'done' ? done.minutes : undefined,
-    entries: deeds.entries,
-    acts: deeds.entries.flatMap((entry) => {
+    acts: deeds.entries.flatMap((entry): Act[] => {
       const act = deedStep(entry, step.id, around);
-      return act === undefined ? [] : [{ entry, step: act }];
+      if (act === undefined) return [];
+      const { deed } = entry;
+      return [
+        {
+          step: act,
+          gives: deed.kind === 'added' || deed.kind === 'poured' ? deed.line : undefined,
+          atMinutes: deeds.startedAtMs === undefined ? 0 : (entry.atMs - deeds.startedAtMs) / MINUTE_MS,
+        },
+      ];
     }),
-    ready: around.ready,
-    scale: around.scale,
     gave: (line) => given.has(line),
     givenKg: (line) => given.get(line) ?? 0,
+    plannedKg: (use) => {
+      const line = lineOf(use.line);
+      return use.kg ?? (line === undefined ? 0 : kgAtScale(line, scale) * (use.share ?? 1));
+    },
+    keptShare: (id) => lineOf(id)?.line.keptShare ?? 1,
+    sievedKg: sieved?.kind === 'sieved' ? sieved.lostKg : undefined,
+    gaveBack: deeds.entries.some(({ deed }) => deed.kind === 'gave back'),
   };
+}
+
+interface Rewrote {
+  readonly now: readonly SoupStep[];
+  readonly ahead: readonly SoupStep[];
+}
+
+/** A branch that runs in takes no entries apart: they come before it. */
+function partsOf(step: SoupStep, entered: Entered): Rewrote {
+  // What a kind makes of a step is steps of a soup again.
+  return (step.op === 'join' ? actsThenStep(step, entered) : kindOf(step).entered(step, entered)) as Rewrote;
+}
+
+/** A step that was skipped did not happen; what went in by hand is in, trimmed where the step trims. */
+function skippedParts(step: SoupStep, entered: Entered): Rewrote {
+  if (step.op !== 'trim') return { now: actsOf(entered) as SoupStep[], ahead: [] };
+  const given = step.uses.filter(({ line }) => entered.gave(line)).map((use) => asGiven(use, entered));
+  const acts = actsBut(
+    entered,
+    given.map(({ line }) => line),
+  ) as SoupStep[];
+  return { now: given.length === 0 ? acts : [{ ...step, uses: given }, ...acts], ahead: [] };
 }
 
 /**
  * One planned step as the steps that really happened and those still ahead. Entries stand in their order. A step that
  * is done without an amount on record counts as done as planned; with one, exactly what was recorded went in.
  */
-function rewriteStep(step: SoupStep, deeds: StepDeeds, around: Reckoning): Parts {
+function rewriteStep(step: SoupStep, deeds: StepDeeds, around: Reckoning): Rewrote {
   const entered = enteredAt(step, deeds, around);
   const isSkipped = deeds.done === undefined && deeds.skipped !== undefined && step.op !== 'dish';
   // Left with nothing of its own to take, or not done at all: what was entered by hand is all that happened.
-  if (around.emptied.has(step.id)) return { now: entered.acts.map((act) => act.step), ahead: [] };
-  if (isSkipped) return skippedParts(step, entered);
-  const rule = AT_STEP[step.op] as (own: SoupStep, of: Entered) => Parts;
-  const { now, ahead } = rule(step, entered);
-  const acts = new Set(entered.acts.map((act) => act.step));
+  if (around.emptied.has(step.id)) return { now: actsOf(entered) as SoupStep[], ahead: [] };
+  const { now, ahead } = isSkipped ? skippedParts(step, entered) : partsOf(step, entered);
+  const acts = new Set<unknown>(actsOf(entered));
   // The step itself takes its lines as they were when it was done, or as they are now.
-  const own = (part: SoupStep): SoupStep => renamed(part, (line) => around.keyOf(line, deeds.done) ?? line);
+  const own = (part: SoupStep): SoupStep => renamedLines(part, (line) => around.keyOf(line, deeds.done) ?? line);
   return { now: pouredTogether(now.map((part) => (acts.has(part) ? part : own(part)))), ahead: ahead.map(own) };
 }
 

@@ -1,5 +1,5 @@
 import { addStep, placeOf, removeStep, replaceStep } from '../draft/index.js';
-import { linesOf, walk, withoutLines, type Line, type Soup, type SoupStep } from '../soup/index.js';
+import { kindOf, linesOf, walk, withoutLines, type Line, type Soup, type SoupStep } from '../soup/index.js';
 import type { BatchState } from './fold.js';
 
 /**
@@ -64,6 +64,11 @@ function amountsOf(state: BatchState, soup: Soup, over: ReadonlySet<string>): Wr
   });
 }
 
+/** A step whose minutes are taken over as they really were. */
+function withActualMinutes(step: SoupStep): Extract<SoupStep, { readonly minutes: number }> | undefined {
+  return step.op !== 'join' && kindOf(step).actualMinutes && 'minutes' in step ? step : undefined;
+}
+
 function stepsOf(state: BatchState, soup: Soup): WriteBack[] {
   const { forecast, history, plannedFigures: planned } = state;
   const minutes = new Map(
@@ -81,16 +86,15 @@ function stepsOf(state: BatchState, soup: Soup): WriteBack[] {
         ? [{ key: `skipped ${step.id}`, what: 'skipped', stepId: step.id }]
         : [];
     }
+    const actual = withActualMinutes(step);
+    if (actual !== undefined) {
+      const is = minutes.get(step.id);
+      if (is === undefined || Math.abs(is - actual.minutes) < LEAST_MINUTES) return [];
+      return [
+        { key: `minutes ${step.id}`, what: 'minutes', stepId: step.id, unit: 'min', was: actual.minutes, is: Math.round(is) },
+      ];
+    }
     switch (step.op) {
-      case 'roast':
-      case 'sweat':
-      case 'simmer': {
-        const is = minutes.get(step.id);
-        if (is === undefined || Math.abs(is - step.minutes) < LEAST_MINUTES) return [];
-        return [
-          { key: `minutes ${step.id}`, what: 'minutes', stepId: step.id, unit: 'min', was: step.minutes, is: Math.round(is) },
-        ];
-      }
       case 'season': {
         const is = came(step.saltPct, planned.saltPct, forecast.saltPct);
         if (Math.abs(is - step.saltPct) < SALT_PCT) return [];
@@ -167,11 +171,9 @@ function given(soup: Soup, line: string): Soup {
 
 function withStep(soup: Soup, stepId: string, value: number): Soup {
   const step = walk(soup.root).find((one) => one.step.id === stepId)?.step;
+  const actual = step === undefined ? undefined : withActualMinutes(step);
+  if (actual !== undefined) return replaceStep(soup, { ...actual, minutes: value });
   switch (step?.op) {
-    case 'roast':
-    case 'sweat':
-    case 'simmer':
-      return replaceStep(soup, { ...step, minutes: value });
     case 'season':
       return replaceStep(soup, { ...step, saltPct: Math.round(value * 100) / 100 });
     case 'thin':

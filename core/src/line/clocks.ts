@@ -1,4 +1,5 @@
 import { TENDER } from '../pot/index.js';
+import { kindOf, type SoupStep } from '../soup/index.js';
 import type { Ready } from './ready.js';
 import type { Run } from './run.js';
 
@@ -14,20 +15,11 @@ export interface LineClock {
 }
 
 const HOT_C = 80;
-/** Steps that cook; resting and standing hot meld nothing that counts. */
-const COOKS = new Set([
-  'roast',
-  'sweat',
-  'fry',
-  'fryPuree',
-  'deglaze',
-  'simmer',
-  'pressure',
-  'reduce',
-  'thicken',
-  'hold',
-  'liaison',
-]);
+
+/** Resting and standing hot meld nothing that counts. */
+function cooks(step: SoupStep): boolean {
+  return step.op !== 'join' && kindOf(step).cooks;
+}
 
 /** Both clocks of every line of a run, told from its records. */
 export function clocksOf(ready: Ready, run: Pick<Run, 'records'>): LineClock[] {
@@ -42,7 +34,7 @@ export function clocksOf(ready: Ready, run: Pick<Run, 'records'>): LineClock[] {
       const cohort = record.pot.cohorts.find(({ lineId }) => lineId === line.id);
       hasPieces ||= cohort !== undefined;
       if (tenderAt === undefined && cohort !== undefined && cohort.softness >= TENDER) tenderAt = record.step.id;
-      const cooksHere = COOKS.has(record.step.op) && record.pot.tempC >= HOT_C;
+      const cooksHere = cooks(record.step) && record.pot.tempC >= HOT_C;
       if (cooksHere) hotMinutes += Math.max(0, record.minutes - (record.counts?.toBoilMinutes ?? 0));
     }
     const meldNeeds = line.ingredient.row.meldMinutes;

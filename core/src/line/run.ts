@@ -14,45 +14,15 @@ import {
   type PotState,
 } from '../pot/index.js';
 import {
-  add,
-  blend,
-  cover,
-  cup,
-  deglaze,
-  drain,
-  fry,
-  fryPuree,
-  giveBack,
-  hold,
-  ladleOut,
+  creamToAdd,
   lineParcel,
-  pressure,
-  read,
-  reduce,
-  refill,
-  rest,
-  roast,
-  sieve,
-  simmer,
-  sweat,
-  takeOut,
-  thicken,
-  thin,
-  trim,
   type CreamToCome,
   type ReadyLine,
   type Serving,
   type StepContext,
   type StepResult,
-  season,
-  tune,
-  cream,
-  creamToAdd,
-  liaison,
-  film,
-  dish,
 } from '../steps/index.js';
-import type { Branch, SoupStep } from '../soup/index.js';
+import { kindOf, type Branch, type SoupStep } from '../soup/index.js';
 import { kgAtScale, type Ready, type ReadyAtOne } from './ready.js';
 
 /** What happened at one step: the pot on either side and the step's own account of the difference. */
@@ -94,81 +64,11 @@ const TWO_PEOPLE_KG = 30;
 /** A pot this much lighter than the heaviest can't be the fullest, however much air is whipped in (8 % at most). */
 const LIGHTEST_PEAK = 0.85;
 
-function stepOnce(pot: PotState, step: Exclude<SoupStep, { op: 'join' }>, context: StepContext): StepResult {
-  switch (step.op) {
-    case 'trim':
-      return trim(pot, step, context);
-    case 'roast':
-      return roast(pot, step, context);
-    case 'sweat':
-      return sweat(pot, step, context);
-    case 'fry':
-      return fry(pot, step, context);
-    case 'fryPuree':
-      return fryPuree(pot, step, context);
-    case 'deglaze':
-      return deglaze(pot, step, context);
-    case 'add':
-      return add(pot, step, context);
-    case 'takeOut':
-      return takeOut(pot, step);
-    case 'giveBack':
-      return giveBack(pot, step);
-    case 'cover':
-      return cover(pot, step, context);
-    case 'drain':
-      return drain(pot, step);
-    case 'simmer':
-      return simmer(pot, step, context);
-    case 'pressure':
-      return pressure(pot, step, context);
-    case 'rest':
-      return rest(pot, step, context);
-    case 'blend':
-      return blend(pot, step, context);
-    case 'sieve':
-      return sieve(pot, step, context);
-    case 'thin':
-      return thin(pot, step, context);
-    case 'reduce':
-      return reduce(pot, step, context);
-    case 'thicken':
-      return thicken(pot, step, context);
-    case 'season':
-      return season(pot, step, context);
-    case 'tune':
-      return tune(pot, step, context);
-    case 'cup':
-      return cup(pot, step);
-    case 'cream':
-      return cream(pot, step, context);
-    case 'ladleOut':
-      return ladleOut(pot, step);
-    case 'refill':
-      return refill(pot, step);
-    case 'liaison':
-      return liaison(pot, step, context);
-    case 'hold':
-      return hold(pot, step, context);
-    case 'film':
-      return film(pot, step, context);
-    case 'dish':
-      return dish(pot, step, context);
-    case 'read':
-      return read(pot, step, context);
-  }
-}
-
 /** Air leaves by itself while time passes; the blade has set it for its own step. */
 function settled(pot: PotState, step: SoupStep, minutes: number): PotState {
   return pot.airShare === 0 || minutes === 0 || step.op === 'blend'
     ? pot
     : { ...pot, airShare: pot.airShare * 0.5 ** (minutes / AIR_HALF_LIFE_MIN) };
-}
-
-/** Steps that count what cream will come before they settle anything. */
-function looksAhead(op: SoupStep['op']): boolean {
-  return op === 'season' || op === 'thin' || op === 'reduce' || op === 'thicken';
 }
 
 class Runner {
@@ -212,7 +112,7 @@ class Runner {
     return undefined;
   }
 
-  private context(pot: PotState, branch: Branch, at: number, step: SoupStep): StepContext {
+  private context(pot: PotState, branch: Branch, at: number, step: SoupStep, looksAhead: boolean): StepContext {
     const { kit, habits, vessel, boilC, servedC, bowlKg } = this.ready;
     return {
       kit,
@@ -222,7 +122,7 @@ class Runner {
       servedC,
       bowlKg,
       line: this.line,
-      creamToCome: looksAhead(step.op) ? this.creamToCome(pot, branch, at) : undefined,
+      creamToCome: looksAhead ? this.creamToCome(pot, branch, at) : undefined,
       heldKg: this.held?.get(step.id),
       simmeredMinutes: step.op === 'simmer' ? this.simmered.get(step.id) : undefined,
     };
@@ -262,7 +162,8 @@ class Runner {
         clock = Math.max(clock, side.overAt);
         outcome = { pot: joined(pot, side.pot), took: [], gave: [], minutes: 0, joules: 0, cautions: [] };
       } else {
-        outcome = stepOnce(pot, step, this.context(pot, branch, at, step));
+        const kind = kindOf(step);
+        outcome = kind.run(pot, step, this.context(pot, branch, at, step, kind.looksAhead));
         clock += outcome.minutes;
         if (step.op === 'simmer') this.countSimmer(step.id, outcome);
       }

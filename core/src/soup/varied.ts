@@ -1,50 +1,6 @@
 import type { Line } from './line.js';
 import type { Soup } from './soup.js';
-import type { SoupStep } from './step.js';
-import { linesNamedBy, linesOf, mapSteps, walk } from './walk.js';
-
-/**
- * A step without some of the lines that it takes from or names; undefined when it is left with nothing to do. What is
- * mixed from several lines goes when one of them does.
- */
-export function stepWithout(step: SoupStep, ids: ReadonlySet<string>): SoupStep | undefined {
-  const touched = [...linesOf(step).map(({ line }) => line), ...linesNamedBy(step)];
-  if (!touched.some((id) => ids.has(id))) return step;
-  switch (step.op) {
-    case 'trim':
-    case 'add': {
-      const uses = step.uses.filter(({ line }) => !ids.has(line));
-      return uses.length === 0 ? undefined : { ...step, uses };
-    }
-    case 'takeOut':
-    case 'giveBack': {
-      const lines = step.lines.filter((line) => !ids.has(line));
-      return lines.length === 0 ? undefined : { ...step, lines };
-    }
-    case 'blend': {
-      const { coldScoop, holdBack, ...rest } = step;
-      const held = (holdBack ?? []).filter(({ line }) => !ids.has(line));
-      return {
-        ...rest,
-        ...(coldScoop === undefined || ids.has(coldScoop.line) ? {} : { coldScoop }),
-        ...(held.length === 0 ? {} : { holdBack: held }),
-      };
-    }
-    case 'hold':
-      return { ...step, topUp: undefined };
-    case 'dish':
-      return {
-        ...step,
-        shares: (step.shares ?? []).map(({ finish, garnish, ...share }) => ({
-          ...share,
-          ...(finish === undefined ? {} : { finish: finish.filter(({ line }) => !ids.has(line)) }),
-          ...(garnish === undefined ? {} : { garnish: garnish.filter(({ line }) => !ids.has(line)) }),
-        })),
-      };
-    default:
-      return undefined;
-  }
-}
+import { linesOf, mapSteps, stepWithout, walk } from './walk.js';
 
 /** A soup without some of its lines: nothing takes from them, and a step that is left with nothing to do goes too. */
 export function withoutLines(soup: Soup, ids: ReadonlySet<string>): Soup {

@@ -1,3 +1,5 @@
+import type { LineUse } from '../steps/index.js';
+import { kindOf } from './kind-of.js';
 import type { Branch, SoupStep } from './step.js';
 
 export interface Walked {
@@ -16,55 +18,39 @@ export function walk(branch: Branch, path = 'root'): Walked[] {
   });
 }
 
-export interface LineUse {
-  readonly line: string;
-  readonly share: number;
-  /** The step finds out how much: the line's own amount does not count here. */
-  readonly settles: boolean;
-}
-
 /** Lines that a step takes from, with the share where it is one. */
 export function linesOf(step: SoupStep): readonly LineUse[] {
-  const settled = (line: string): LineUse => ({ line, share: 1, settles: true });
-  const shared = ({ line, share }: { line: string; share?: number | undefined }): LineUse => ({
-    line,
-    share: share ?? 1,
-    settles: false,
-  });
-  switch (step.op) {
-    case 'trim':
-    case 'add':
-      return step.uses.map(shared);
-    case 'deglaze':
-      return [shared(step.use)];
-    case 'liaison':
-      return [shared(step.yolks), shared(step.cream)];
-    case 'blend':
-      return step.coldScoop === undefined ? [] : [shared(step.coldScoop)];
-    case 'cream':
-      return [step.target.by === 'written' ? shared(step) : settled(step.line)];
-    case 'cover':
-    case 'season':
-    case 'thin':
-    case 'tune':
-      return [settled(step.line)];
-    case 'thicken':
-      return step.parts.map(({ line }) => settled(line));
-    case 'hold':
-      return step.topUp === undefined ? [] : [settled(step.topUp)];
-    case 'dish':
-      return (step.shares ?? []).flatMap(({ finish, garnish }) =>
-        [...(finish ?? []), ...(garnish ?? [])].map(({ line }) => settled(line)),
-      );
-    default:
-      return [];
-  }
+  return allLines(step).filter(({ named }) => named !== true);
 }
 
 /** Lines that a step names without taking from them: what it lifts out, gives back or holds back. */
 export function linesNamedBy(step: SoupStep): readonly string[] {
-  if (step.op === 'takeOut' || step.op === 'giveBack') return step.lines;
-  return step.op === 'blend' ? (step.holdBack ?? []).map(({ line }) => line) : [];
+  return allLines(step).flatMap(({ line, named }) => (named === true ? [line] : []));
+}
+
+function allLines(step: SoupStep): readonly LineUse[] {
+  if (step.op === 'join') return [];
+  const uses: LineUse[] = [];
+  kindOf(step).lines(step, (use) => {
+    uses.push(use);
+    return use.line;
+  });
+  return uses;
+}
+
+/** A step with the lines that it takes from under other names; those that it only names keep theirs. */
+export function renamedLines(step: SoupStep, name: (line: string) => string): SoupStep {
+  if (step.op === 'join') return step;
+  return kindOf(step).lines(step, ({ line, named }) => (named === true ? line : name(line))) ?? step;
+}
+
+/**
+ * A step without some of the lines that it takes from or names; undefined when it is left with nothing to do. What is
+ * mixed from several lines goes when one of them does.
+ */
+export function stepWithout(step: SoupStep, ids: ReadonlySet<string>): SoupStep | undefined {
+  if (step.op === 'join' || !allLines(step).some(({ line }) => ids.has(line))) return step;
+  return kindOf(step).lines(step, ({ line }) => (ids.has(line) ? undefined : line));
 }
 
 /** A branch with every step passed through a change; a step may become none or several. Joined branches are changed first. */

@@ -10,6 +10,8 @@ import {
   type PotState,
   type Poured,
 } from '../pot/index.js';
+import { actsOf, restOf } from './entered.js';
+import { stepKind, usesLeft } from './kind.js';
 import { UseSchema, stepBase, type ReadyLine, type StepContext, type StepResult, type Use } from './step.js';
 
 export const AddSchema = z.strictObject({ ...stepBase, op: z.literal('add'), uses: z.array(UseSchema).min(1) });
@@ -85,3 +87,23 @@ export function add(pot: PotState, settings: Add, context: StepContext): StepRes
   }
   return { pot: parts.length === 0 ? pot : joinedAll(pot, parts), took, gave: [], minutes: 0, joules: 0, cautions: [] };
 }
+
+const LEAST_KG = 1e-9;
+
+export const addKind = stepKind<Add>({
+  op: 'add',
+  run: add,
+  lines: (step, change) => {
+    const uses = usesLeft(step.uses, change);
+    return uses.length === 0 ? undefined : { ...step, uses };
+  },
+  entered: (step, entered) => {
+    const acts = actsOf(entered);
+    if (entered.isDone) {
+      const untouched = step.uses.filter(({ line }) => !entered.gave(line));
+      return { now: untouched.length > 0 ? [{ ...step, uses: untouched }, ...acts] : acts, ahead: [] };
+    }
+    const left = step.uses.map((use) => restOf(use, entered)).filter((use) => (use.kg ?? Infinity) > LEAST_KG);
+    return { now: acts, ahead: left.length > 0 ? [{ ...step, uses: left }] : [] };
+  },
+});

@@ -13,6 +13,8 @@ import {
   type Parcel,
   type PotState,
 } from '../pot/index.js';
+import { actsThenStep, tookMinutes } from './entered.js';
+import { stepKind } from './kind.js';
 import { pouredIn, useKg } from './add.js';
 import { UseSchema, lineIdSchema, minutesSchema, stepBase, type StepContext, type StepResult } from './step.js';
 
@@ -116,3 +118,28 @@ export function blend(before: PotState, settings: Blend, context: StepContext): 
     counts: inJugs ? { jugs, jugPiecesKg: piecesKg / jugs, jugLiquidKg: parcelKg(pot.liquid) / jugs } : undefined,
   };
 }
+
+export const blendKind = stepKind<Blend>({
+  op: 'blend',
+  run: blend,
+  lines: ({ coldScoop, holdBack, ...step }, change) => {
+    const scoop =
+      coldScoop === undefined ? undefined : change({ line: coldScoop.line, share: coldScoop.share ?? 1, settles: false });
+    const held = (holdBack ?? []).flatMap((one) => {
+      const line = change({ line: one.line, share: one.share, settles: false, named: true });
+      return line === undefined ? [] : [{ ...one, line }];
+    });
+    return {
+      ...step,
+      ...(coldScoop === undefined || scoop === undefined ? {} : { coldScoop: { ...coldScoop, line: scoop } }),
+      ...(held.length === 0 ? {} : { holdBack: held }),
+    };
+  },
+  entered: (step, entered) => {
+    const { coldScoop } = step;
+    // A cold scoop that was poured by hand is in by that.
+    const own = coldScoop === undefined || !entered.gave(coldScoop.line) ? step : { ...step, coldScoop: undefined };
+    return actsThenStep(tookMinutes(own, entered), entered);
+  },
+  actualMinutes: true,
+});

@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { DEFAULT_HABITS, areaM2, type Habits, type Vessel } from '../kit/index.js';
 import { parcelKg, volumeM3, type PotState } from '../pot/index.js';
+import { settles } from './entered.js';
+import { stepKind, settledLine } from './kind.js';
 import { pouredIn, storedC } from './add.js';
 import { lineIdSchema, stepBase, type StepContext, type StepResult } from './step.js';
 
@@ -56,3 +58,5 @@ export function cover(pot: PotState, settings: Cover, context: StepContext): Ste
   const massKg = context.heldKg ?? Math.max(0, wantedM3 - already) / perKgM3;
   return { ...pouredIn(pot, line, massKg), gave: [], minutes: 0, joules: 0, cautions: [], counts: { settledKg: massKg } };
 }
+
+export const coverKind = stepKind<Cover>({ op: 'cover', run: cover, lines: settledLine, entered: settles, given: 'some' });

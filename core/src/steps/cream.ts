@@ -2,6 +2,8 @@ import { z } from 'zod';
 import { FAT } from '../larder/index.js';
 import { CREAM_KG, contents, potKg, type Caution, type PotState } from '../pot/index.js';
 import { splitFigures, splitRisk } from '../finish/index.js';
+import { settles } from './entered.js';
+import { stepKind } from './kind.js';
 import { pouredIn } from './add.js';
 import { lineIdSchema, stepBase, type ReadyLine, type StepContext, type StepResult } from './step.js';
 
@@ -56,3 +58,14 @@ export function cream(pot: PotState, settings: Cream, context: StepContext): Ste
   if (risk !== 'low') cautions.push({ code: 'SPLIT_RISK', risk, ...splitFigures(contents(pot), pot.tempC, line.ingredient.perKg) });
   return { ...pouredIn(pot, line, massKg), gave: [], minutes: 0, joules: 0, cautions, counts: { settledKg: massKg } };
 }
+
+export const creamKind = stepKind<Cream>({
+  op: 'cream',
+  run: cream,
+  lines: (step, change) => {
+    const line = change({ line: step.line, share: 1, settles: step.target.by !== 'written' });
+    return line === undefined ? undefined : { ...step, line };
+  },
+  entered: settles,
+  given: 'some',
+});

@@ -1,5 +1,7 @@
 import { z } from 'zod';
 import { parcelKg, plusParcel, scaleParcel, type PotState } from '../pot/index.js';
+import { actsThenStep } from './entered.js';
+import { stepKind } from './kind.js';
 import { stepBase, unchanged, type StepResult } from './step.js';
 
 export const CupSchema = z.strictObject({ ...stepBase, op: z.literal('cup'), kg: z.number().gt(0).max(5) });
@@ -15,3 +17,5 @@ export function cup(pot: PotState, settings: Cup): StepResult {
     gave: [{ kind: 'cup', lineId: 'cup', parcel, tempC: pot.tempC }],
   };
 }
+
+export const cupKind = stepKind<Cup>({ op: 'cup', run: cup, entered: actsThenStep });

@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { areaM2 } from '../kit/index.js';
 import { potM3, type PotState } from '../pot/index.js';
+import { actsBut, actsOf, asGiven, restOf, tookMinutes } from './entered.js';
+import { stepKind } from './kind.js';
 import { pouredIn, useKg } from './add.js';
 import { boilOffKgS, boiledOff, heatUp } from './boil.js';
 import { cookedThrough } from './cooked.js';
@@ -28,3 +30,19 @@ export function deglaze(before: PotState, settings: Deglaze, context: StepContex
     cautions: [{ code: 'STEAM' }, ...up.cautions],
   };
 }
+
+export const deglazeKind = stepKind<Deglaze>({
+  op: 'deglaze',
+  run: deglaze,
+  lines: (step, change) => {
+    const line = change({ line: step.use.line, share: step.use.share ?? 1, settles: false });
+    return line === undefined ? undefined : { ...step, use: { ...step.use, line } };
+  },
+  entered: (step, entered) => {
+    const own = tookMinutes(step, entered);
+    if (!entered.isDone) return { now: actsOf(entered), ahead: [{ ...own, use: restOf(step.use, entered) }] };
+    return { now: [...actsBut(entered, [step.use.line]), { ...own, use: asGiven(step.use, entered) }], ahead: [] };
+  },
+  actualMinutes: true,
+  cooks: true,
+});

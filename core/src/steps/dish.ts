@@ -12,6 +12,8 @@ import {
   type Parcel,
   type PotState,
 } from '../pot/index.js';
+import { actsBut } from './entered.js';
+import { stepKind, type LineChange } from './kind.js';
 import { ingredientFlow, lineParcel } from './add.js';
 import { HOLD_LEAST_C } from './hold.js';
 import { lineIdSchema, stepBase, type Serving, type StepContext, type StepResult } from './step.js';
@@ -180,3 +182,41 @@ export function dish(pot: PotState, settings: Dish | DishByHand, context: StepCo
     servings,
   };
 }
+
+function perBowlLeft(list: Share['finish'], change: LineChange): Share['finish'] {
+  return list?.flatMap((one) => {
+    const line = change({ line: one.line, share: 1, settles: true });
+    return line === undefined ? [] : [{ ...one, line }];
+  });
+}
+
+export const dishKind = stepKind<Dish | DishByHand>({
+  op: 'dish',
+  run: dish,
+  lines: (step, change) => {
+    if (step.shares === undefined) return step;
+    const shares = step.shares.map(({ finish, garnish, ...share }) => ({
+      ...share,
+      ...(finish === undefined ? {} : { finish: perBowlLeft(finish, change) }),
+      ...(garnish === undefined ? {} : { garnish: perBowlLeft(garnish, change) }),
+    }));
+    if (!('byHand' in step)) return { ...step, shares };
+    const kg = new Map(
+      [...step.byHand.kg].flatMap(([line, own]) => {
+        const name = change({ line, share: 1, settles: true });
+        return name === undefined ? [] : [[name, own] as const];
+      }),
+    );
+    return { ...step, shares, byHand: { ...step.byHand, kg } };
+  },
+  entered: (step, entered) => {
+    const lines = new Set(
+      (step.shares ?? []).flatMap(({ finish, garnish }) => [...(finish ?? []), ...(garnish ?? [])].map(({ line }) => line)),
+    );
+    const given = [...lines].filter((line) => entered.gave(line));
+    const acts = actsBut(entered, given);
+    const kg = new Map(given.map((line) => [line, entered.givenKg(line) * entered.keptShare(line)]));
+    const own = given.length === 0 ? step : { ...step, byHand: { kg, all: entered.isDone } };
+    return entered.isDone ? { now: [...acts, own], ahead: [] } : { now: acts, ahead: [own] };
+  },
+});

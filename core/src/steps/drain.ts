@@ -1,5 +1,7 @@
 import { z } from 'zod';
 import { parcelKg, scaleParcel, type Flow, type PotState } from '../pot/index.js';
+import { actsThenStep } from './entered.js';
+import { stepKind } from './kind.js';
 import { stepBase, type StepResult } from './step.js';
 
 export const DrainSchema = z.strictObject({
@@ -38,3 +40,5 @@ export function drain(pot: PotState, settings: Drain): StepResult {
 }
 
 const sameTime = { took: [], minutes: 0, joules: 0, cautions: [] } as const;
+
+export const drainKind = stepKind<Drain>({ op: 'drain', run: drain, entered: actsThenStep });

@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { DEFAULT_HABITS, areaM2, type Blender, type Habits, type Vessel } from '../kit/index.js';
 import { parcelKg, plusParcel, potM3, scaleParcel, volumeM3, type PotState } from '../pot/index.js';
+import { actsThenStep } from './entered.js';
+import { stepKind } from './kind.js';
 import { servedBody, stepBase, unchanged, type StepContext, type StepResult } from './step.js';
 
 export const FilmSchema = z.strictObject({ ...stepBase, op: z.literal('film'), on: z.enum(['pot', 'jug']) });
@@ -45,3 +47,5 @@ export function film(pot: PotState, settings: Film, context: StepContext): StepR
     gave: [{ kind: 'film', lineId: settings.on, parcel: clings, tempC: pot.tempC }],
   };
 }
+
+export const filmKind = stepKind<Film>({ op: 'film', run: film, entered: actsThenStep });

@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { areaM2 } from '../kit/index.js';
 import { brownedParcel, potM3, type PotState } from '../pot/index.js';
+import { actsThenStep, tookMinutes } from './entered.js';
+import { stepKind } from './kind.js';
 import { boilOffKgS, boiledOff, heatUp } from './boil.js';
 import { cookedThrough } from './cooked.js';
 import { brownness } from './dry-heat.js';
@@ -33,3 +35,12 @@ export function fryPuree(pot: PotState, settings: FryPuree, context: StepContext
     cautions: [{ code: 'HOT_FAT' }, ...(boiled.dry ? ([{ code: 'BOILED_DRY' }] as const) : []), ...up.cautions],
   };
 }
+
+export const fryPureeKind = stepKind<FryPuree>({
+  op: 'fryPuree',
+  run: fryPuree,
+  entered: (step, entered) => actsThenStep(tookMinutes(step, entered), entered),
+  actualMinutes: true,
+  timed: true,
+  cooks: true,
+});

@@ -1,5 +1,7 @@
 import { z } from 'zod';
 import type { Caution, PotState } from '../pot/index.js';
+import { actsThenStep, tookMinutes } from './entered.js';
+import { stepKind } from './kind.js';
 import { dryHeated } from './dry-heat.js';
 import { minutesSchema, stepBase, type StepContext, type StepResult } from './step.js';
 import { PAN_PACE, STEAM_BELOW_BOILING_C, sweatTau } from './sweat.js';
@@ -50,3 +52,12 @@ export function fry(pot: PotState, settings: Fry, context: StepContext): StepRes
   }
   return { ...heated, took: [], minutes: settings.minutes, cautions };
 }
+
+export const fryKind = stepKind<Fry>({
+  op: 'fry',
+  run: fry,
+  entered: (step, entered) => actsThenStep(tookMinutes(step, entered), entered),
+  actualMinutes: true,
+  timed: true,
+  cooks: true,
+});

@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { areaM2 } from '../kit/index.js';
 import { latentJKg, type Caution, type PotState } from '../pot/index.js';
+import { actsThenStep, tookMinutes } from './entered.js';
+import { stepKind } from './kind.js';
 import { pouredIn } from './add.js';
 import { LIDS, boiledOff, lidLeaves } from './boil.js';
 import { cookedThrough } from './cooked.js';
@@ -47,3 +49,17 @@ export function hold(pot: PotState, settings: Hold, context: StepContext): StepR
     counts: { settledKg: boiled.waterKg },
   });
 }
+
+export const holdKind = stepKind<Hold>({
+  op: 'hold',
+  run: hold,
+  lines: (step, change) =>
+    step.topUp === undefined ? step : { ...step, topUp: change({ line: step.topUp, share: 1, settles: true }) },
+  entered: (step, entered) => {
+    const own = tookMinutes(step, entered);
+    return actsThenStep(own.topUp !== undefined && entered.gave(own.topUp) ? { ...own, topUp: undefined } : own, entered);
+  },
+  actualMinutes: true,
+  timed: true,
+  cooks: true,
+});

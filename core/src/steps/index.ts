@@ -13,6 +13,7 @@ export {
   type Serving,
   type StepContext,
   type StepCounts,
+  type AnyStep,
   type StepResult,
   type Use,
 } from './step.js';
@@ -67,3 +68,6 @@ export {
 export { EGG_SAFE_C, EGG_SCRAMBLES_C, LiaisonSchema, liaison, mixedC, temperingKg, type Liaison } from './liaison.js';
 export { FilmSchema, film, filmM, jugAreaM2, wettedM2, type Film } from './film.js';
 export { DishSchema, ShareSchema, bowlsFrom, dish, potKgPerBowl, type Dish, type DishByHand, type Share } from './dish.js';
+export { STEP_KINDS } from './kinds.js';
+export { type Given, type LineChange, type LineUse, type StepKind } from './kind.js';
+export { actsBut, actsOf, actsThenStep, asGiven, type Act, type Entered, type Parts } from './entered.js';

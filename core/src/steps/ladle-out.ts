@@ -1,5 +1,7 @@
 import { z } from 'zod';
 import type { PotState } from '../pot/index.js';
+import { actsThenStep } from './entered.js';
+import { stepKind } from './kind.js';
 import { flowsOf, portion, shareOfPot } from './portion.js';
 import { stepBase, unchanged, type StepResult } from './step.js';
 
@@ -22,3 +24,5 @@ export function ladleOut(pot: PotState, { kg, as }: LadleOut): StepResult {
   if (share === 0) return unchanged(pot);
   return { ...unchanged(portion(pot, 1 - share)), gave: flowsOf(portion(pot, share), 'ladled out', as) };
 }
+
+export const ladleOutKind = stepKind<LadleOut>({ op: 'ladleOut', run: ladleOut, entered: actsThenStep });

@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { areaM2 } from '../kit/index.js';
 import { contents, enthalpyJ, parcelKg, plusParcel, potM3, temperatureC, type Caution, type PotState } from '../pot/index.js';
+import { actsBut, asGiven } from './entered.js';
+import { stepKind } from './kind.js';
 import { lineParcel, pouredIn, storedC, useKg } from './add.js';
 import { heatUp } from './boil.js';
 import { UseSchema, stepBase, type StepContext, type StepResult } from './step.js';
@@ -68,3 +70,20 @@ export function mixedC(soup: PotState, added: ReturnType<typeof contents>, added
   const all = plusParcel(contents(soup), added);
   return temperatureC(all.mix, enthalpyJ(contents(soup).mix, soup.tempC) + enthalpyJ(added.mix, addedC), soup.tempC);
 }
+
+export const liaisonKind = stepKind<Liaison>({
+  op: 'liaison',
+  run: liaison,
+  lines: (step, change) => {
+    const yolks = change({ line: step.yolks.line, share: step.yolks.share ?? 1, settles: false });
+    const thin = change({ line: step.cream.line, share: step.cream.share ?? 1, settles: false });
+    if (yolks === undefined || thin === undefined) return undefined;
+    return { ...step, yolks: { ...step.yolks, line: yolks }, cream: { ...step.cream, line: thin } };
+  },
+  entered: (step, entered) => {
+    const own = { ...step, yolks: asGiven(step.yolks, entered), cream: asGiven(step.cream, entered) };
+    const acts = actsBut(entered, [step.yolks.line, step.cream.line]);
+    return entered.isDone ? { now: [...acts, own], ahead: [] } : { now: acts, ahead: [own] };
+  },
+  cooks: true,
+});

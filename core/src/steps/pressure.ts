@@ -2,6 +2,8 @@ import { z } from 'zod';
 import { areaM2 } from '../kit/index.js';
 import { vapourMix, WATER } from '../larder/index.js';
 import { bare, driedParcel, enthalpyJ, latentJKg, mixIn, potM3, type PotState } from '../pot/index.js';
+import { actsThenStep, tookMinutes } from './entered.js';
+import { stepKind } from './kind.js';
 import { heatUp } from './boil.js';
 import { cookedThrough } from './cooked.js';
 import { minutesSchema, stepBase, type StepContext, type StepResult } from './step.js';
@@ -44,3 +46,12 @@ export function pressure(pot: PotState, settings: Pressure, context: StepContext
     counts: { toBoilMinutes: up.minutes },
   };
 }
+
+export const pressureKind = stepKind<Pressure>({
+  op: 'pressure',
+  run: pressure,
+  entered: (step, entered) => actsThenStep(tookMinutes(step, entered), entered),
+  actualMinutes: true,
+  timed: true,
+  cooks: true,
+});

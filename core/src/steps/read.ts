@@ -16,6 +16,8 @@ import {
   type Flow,
   type PotState,
 } from '../pot/index.js';
+import { actsThenStep } from './entered.js';
+import { stepKind } from './kind.js';
 import { heatToJ, stepBase, unchanged, type StepContext, type StepResult } from './step.js';
 
 const massKg = z.number().min(0).max(1e4);
@@ -204,3 +206,5 @@ export function read(pot: PotState, settings: Read, context: StepContext): StepR
     cautions: outOfRange(seen, observation) ? [{ code: 'READING_OUT_OF_RANGE', device: observation.device }] : [],
   };
 }
+
+export const readKind = stepKind<Read>({ op: 'read', run: read, entered: actsThenStep });

@@ -1,5 +1,7 @@
 import { z } from 'zod';
 import { joined, potKg, type PotState } from '../pot/index.js';
+import { actsThenStep } from './entered.js';
+import { stepKind } from './kind.js';
 import { flowsOf, portion, shareOfPot } from './portion.js';
 import { stepBase, unchanged, type StepResult } from './step.js';
 
@@ -26,3 +28,5 @@ export function refill(pot: PotState, { kg, tempC }: Refill): StepResult {
   const second: PotState = { ...portion(pot, share), tempC, aside: [] };
   return { ...unchanged(joined(pot, second)), took: flowsOf(second, 'refilled', 'second pot') };
 }
+
+export const refillKind = stepKind<Refill>({ op: 'refill', run: refill, entered: actsThenStep });

@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { areaM2 } from '../kit/index.js';
 import { ROOM_C, heatCapacityJK, mixIn, potM3, type Caution, type PotState } from '../pot/index.js';
+import { actsThenStep } from './entered.js';
+import { stepKind } from './kind.js';
 import { HOLD_LEAST_C } from './hold.js';
 import { heatToJ, stepBase, type StepContext, type StepResult } from './step.js';
 
@@ -40,3 +42,5 @@ export function rest(pot: PotState, settings: Rest, context: StepContext): StepR
   const seconds = tauS * Math.log((pot.tempC - around.tempC) / (toC - around.tempC));
   return { pot: { ...pot, tempC: toC }, took: [], gave: [], minutes: seconds / 60, joules: heatToJ(pot, toC), cautions };
 }
+
+export const restKind = stepKind<Rest>({ op: 'rest', run: rest, entered: actsThenStep, timed: true });

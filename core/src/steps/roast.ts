@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { DEFAULT_HABITS, areaOfTrayM2, type Habits, type Tray } from '../kit/index.js';
 import { minutesToTender, potKg, type Caution, type PotState } from '../pot/index.js';
+import { stepThenActs, tookMinutes } from './entered.js';
+import { stepKind } from './kind.js';
 import { dryHeated, type DryHeat } from './dry-heat.js';
 import { minutesSchema, paced, stepBase, type StepContext, type StepResult } from './step.js';
 
@@ -93,3 +95,12 @@ export function roast(pot: PotState, settings: Roast, context: StepContext): Ste
     counts: { trays, rounds, tosses },
   };
 }
+
+export const roastKind = stepKind<Roast>({
+  op: 'roast',
+  run: roast,
+  entered: (step, entered) => stepThenActs(tookMinutes(step, entered), entered),
+  actualMinutes: true,
+  timed: true,
+  cooks: true,
+});

@@ -2,6 +2,8 @@ import { z } from 'zod';
 import { SALT } from '../larder/index.js';
 import { mixIn, potKg, type Caution, type PotState } from '../pot/index.js';
 import { PLAUSIBLE_PCT } from '../season/index.js';
+import { settles } from './entered.js';
+import { stepKind, settledLine } from './kind.js';
 import { pouredIn } from './add.js';
 import { lineIdSchema, stepBase, type StepContext, type StepResult } from './step.js';
 
@@ -66,3 +68,12 @@ export function season(pot: PotState, settings: Season, context: StepContext): S
   const massKg = context.heldKg ?? (wantedKg > 0 ? wantedKg : 0);
   return { ...pouredIn(pot, line, massKg), gave: [], minutes: 0, joules: 0, cautions, counts: { settledKg: massKg } };
 }
+
+export const seasonKind = stepKind<Season>({
+  op: 'season',
+  run: season,
+  lines: settledLine,
+  entered: settles,
+  looksAhead: true,
+  given: 'some',
+});

@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { FIBRE, WATER, type Mix } from '../larder/index.js';
 import { SKINS_KG, bare, parcelKg, plusParcel, scaleParcel, withCarried, type PotState } from '../pot/index.js';
+import { stepThenActs } from './entered.js';
+import { stepKind } from './kind.js';
 import { stepBase, unchanged, type StepContext, type StepResult } from './step.js';
 
 export const SieveStepSchema = z.strictObject({
@@ -58,3 +60,12 @@ export function sieve(pot: PotState, settings: SieveStep, context: StepContext):
     cautions: [],
   };
 }
+
+export const sieveKind = stepKind<SieveStep>({
+  op: 'sieve',
+  run: sieve,
+  entered: (step, entered) => {
+    const { sievedKg } = entered;
+    return stepThenActs(sievedKg === undefined ? step : { ...step, weighedKg: sievedKg }, entered);
+  },
+});

@@ -2,9 +2,11 @@ import { z } from 'zod';
 import { ETHANOL } from '../larder/index.js';
 import { areaM2 } from '../kit/index.js';
 import { mixIn, potEnthalpyJ, potM3, temperatureC, type Caution, type PotState } from '../pot/index.js';
+import { tookMinutes, type Entered, type Parts } from './entered.js';
+import { stepKind } from './kind.js';
 import { LIDS, VIGOURS, alcoholKept, boilOffKgS, boiledOff, cappedVigour, heatUp, type HeatUp } from './boil.js';
 import { cookedThrough } from './cooked.js';
-import { minutesSchema, servedBody, stepBase, type StepContext, type StepResult } from './step.js';
+import { minutesSchema, servedBody, stepBase, type StepContext, type StepResult, type AnyStep } from './step.js';
 
 export const SimmerSchema = z.strictObject({
   ...stepBase,
@@ -84,3 +86,28 @@ function warmedFor(pot: PotState, minutes: number, up: HeatUp, context: StepCont
     counts: { toBoilMinutes: minutes },
   };
 }
+
+/** A simmer cut where entries fell into it, on the way to the boil too, so that a dip half-way meets the pot as it was then. */
+function simmerAround(step: Simmer | SimmerPart, entered: Entered): Parts {
+  const now: AnyStep[] = [];
+  const whole = tookMinutes(step, entered);
+  let spent = 0;
+  for (const { step: act, atMinutes } of entered.acts) {
+    if (atMinutes > spent) {
+      const part: SimmerPart = { ...whole, forMinutes: atMinutes - spent };
+      now.push(part);
+      spent = atMinutes;
+    }
+    now.push(act);
+  }
+  return entered.isDone ? { now: [...now, whole], ahead: [] } : { now, ahead: [whole] };
+}
+
+export const simmerKind = stepKind<Simmer | SimmerPart>({
+  op: 'simmer',
+  run: simmer,
+  entered: simmerAround,
+  actualMinutes: true,
+  timed: true,
+  cooks: true,
+});

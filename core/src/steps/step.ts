@@ -26,6 +26,12 @@ export const stepBase = {
   photo: photoSchema.optional(),
 };
 
+/** What a step of any kind has. */
+export interface AnyStep {
+  readonly id: string;
+  readonly op: string;
+}
+
 export const lineIdSchema = z
   .string()
   .regex(/^[a-z0-9-]+$/)

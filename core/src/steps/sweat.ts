@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { DEFAULT_HABITS, type Habits } from '../kit/index.js';
 import type { PotState } from '../pot/index.js';
+import { stepThenActs, tookMinutes } from './entered.js';
+import { stepKind } from './kind.js';
 import { dryHeated } from './dry-heat.js';
 import { minutesSchema, stepBase, type StepContext, type StepResult } from './step.js';
 
@@ -44,3 +46,12 @@ export function sweat(pot: PotState, settings: Sweat, context: StepContext): Ste
   );
   return { ...heated, took: [], minutes: settings.minutes, cautions: [{ code: 'HOT_FAT' }] };
 }
+
+export const sweatKind = stepKind<Sweat>({
+  op: 'sweat',
+  run: sweat,
+  entered: (step, entered) => stepThenActs(tookMinutes(step, entered), entered),
+  actualMinutes: true,
+  timed: true,
+  cooks: true,
+});

@@ -1,5 +1,7 @@
 import { z } from 'zod';
 import { potOf, joined, scaleParcel, EMPTY, ROOM_C, type Cohort, type Flow, type PotState } from '../pot/index.js';
+import { actsOf, actsThenStep } from './entered.js';
+import { stepKind, namedLeft } from './kind.js';
 import { lineIdSchema, stepBase, type StepResult } from './step.js';
 
 export const TakeOutSchema = z.strictObject({
@@ -61,3 +63,28 @@ export function giveBack(pot: PotState, settings: GiveBack): StepResult {
   const state = joined({ ...pot, aside }, potOf(EMPTY, ROOM_C, back));
   return { pot: state, took, gave: [], minutes: 0, joules: 0, cautions: [] };
 }
+
+export const takeOutKind = stepKind<TakeOut>({
+  op: 'takeOut',
+  run: takeOut,
+  lines: (step, change) => {
+    const lines = namedLeft(step.lines, change);
+    return lines.length === 0 ? undefined : { ...step, lines };
+  },
+  entered: actsThenStep,
+});
+
+export const giveBackKind = stepKind<GiveBack>({
+  op: 'giveBack',
+  run: giveBack,
+  lines: (step, change) => {
+    const lines = namedLeft(step.lines, change);
+    return lines.length === 0 ? undefined : { ...step, lines };
+  },
+  entered: (step, entered) => {
+    const acts = actsOf(entered);
+    if (!entered.isDone) return { now: acts, ahead: [step] };
+    return { now: entered.gaveBack ? acts : [...acts, step], ahead: [] };
+  },
+  given: 'as wanted',
+});

@@ -2,6 +2,8 @@ import { z } from 'zod';
 import { areaM2 } from '../kit/index.js';
 import { reduceKg, thickenKg, thinKg, type BodySolved } from '../body/index.js';
 import { gelatinised, parcelKg, plusParcel, potM3, type Caution, type Parcel, type PotState } from '../pot/index.js';
+import { actsOf, actsThenStep, settles } from './entered.js';
+import { stepKind, settledLine } from './kind.js';
 import { lineParcel, pouredIn } from './add.js';
 import { VIGOURS, boilOffKgS, boiledOff, cappedVigour, heatUp } from './boil.js';
 import { cookedThrough } from './cooked.js';
@@ -144,3 +146,37 @@ function melted(after: PotState, before: PotState): Parcel {
   const added = after.cohorts.slice(before.cohorts.length);
   return added.reduce((liquid, { parcel }) => plusParcel(liquid, gelatinised(parcel)), after.liquid);
 }
+
+export const thinKind = stepKind<Thin>({
+  op: 'thin',
+  run: thin,
+  lines: settledLine,
+  entered: settles,
+  looksAhead: true,
+  given: 'as wanted',
+});
+
+export const reduceKind = stepKind<Reduce>({ op: 'reduce', run: reduce, entered: actsThenStep, cooks: true, looksAhead: true });
+
+export const thickenKind = stepKind<Thicken>({
+  op: 'thicken',
+  run: thicken,
+  lines: (step, change) => {
+    const parts = step.parts.flatMap((part) => {
+      const line = change({ line: part.line, share: 1, settles: true });
+      return line === undefined ? [] : [{ ...part, line }];
+    });
+    // What is mixed from several lines is not mixed without one of them.
+    return parts.length < step.parts.length ? undefined : { ...step, parts };
+  },
+  entered: (step, entered) => {
+    if (!step.parts.some(({ line }) => entered.gave(line))) return actsThenStep(step, entered);
+    const acts = actsOf(entered);
+    // What was stirred in by hand has its minute at the simmer all the same; before the step is over, the rest is asked from there.
+    const cooked = { id: step.id, op: 'simmer', minutes: SIMMERED_MIN, vigour: 'steady', lid: 'on' };
+    return entered.isDone ? { now: [...acts, cooked], ahead: [] } : { now: acts, ahead: [cooked, step] };
+  },
+  cooks: true,
+  looksAhead: true,
+  given: 'as wanted',
+});

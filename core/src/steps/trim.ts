@@ -11,6 +11,8 @@ import {
   type PotState,
   type Poured,
 } from '../pot/index.js';
+import { actsBut, asGiven } from './entered.js';
+import { stepKind, usesLeft } from './kind.js';
 import { ingredientFlow, lineParcel, poured, useKg } from './add.js';
 import { UseSchema, stepBase, type ReadyLine, type StepContext, type StepResult } from './step.js';
 
@@ -67,3 +69,20 @@ export function trim(pot: PotState, settings: TrimStep, context: StepContext): S
   if (gritty.length > 0) cautions.push({ code: 'WASH_GRIT', lineIds: gritty });
   return { pot: joinedAll(pot, parts), took, gave, minutes: boughtKg * BOARD_MIN_PER_KG, joules: 0, cautions };
 }
+
+export const trimKind = stepKind<TrimStep>({
+  op: 'trim',
+  run: trim,
+  lines: (step, change) => {
+    const uses = usesLeft(step.uses, change);
+    return uses.length === 0 ? undefined : { ...step, uses };
+  },
+  entered: (step, entered) => {
+    const trimmed = { ...step, uses: step.uses.map((use) => asGiven(use, entered)) };
+    const acts = actsBut(
+      entered,
+      step.uses.map(({ line }) => line),
+    );
+    return entered.isDone ? { now: [trimmed, ...acts], ahead: [] } : { now: acts, ahead: [trimmed] };
+  },
+});

@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { risingRoot } from '../numbers/index.js';
 import { contents, parcelKg, plusParcel, type Caution, type Parcel, type PotState } from '../pot/index.js';
+import { settles } from './entered.js';
+import { stepKind, settledLine } from './kind.js';
 import { lineParcel, pouredIn } from './add.js';
 import { lineIdSchema, stepBase, type StepContext, type StepResult } from './step.js';
 import { tastesOf } from '../season/index.js';
@@ -60,3 +62,5 @@ export function tune(pot: PotState, settings: Tune, context: StepContext): StepR
   const kg = dose.ok ? dose.kg : 0;
   return { ...pouredIn(pot, line, kg), gave: [], minutes: 0, joules: 0, cautions, counts: { settledKg: kg } };
 }
+
+export const tuneKind = stepKind<Tune>({ op: 'tune', run: tune, lines: settledLine, entered: settles, given: 'as wanted' });

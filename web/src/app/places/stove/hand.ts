@@ -4,7 +4,7 @@ import type { Deed } from '@tureen/core/batch';
 import { freeId, slug } from '@tureen/core/draft';
 import type { Measure } from '@tureen/core/kit';
 import { stepName } from '@tureen/core/messages';
-import { linesOf, walk } from '@tureen/core/soup';
+import { kindOf, linesOf, walk } from '@tureen/core/soup';
 import { showMinutes } from '@tureen/core/units';
 import { map, timer } from 'rxjs';
 import type { BatchView, FrontView } from '../../cooking/batch-view';
@@ -59,9 +59,10 @@ export class Hand {
     const started = this.startedAtMs();
     return started === undefined ? undefined : Math.max(0, (this.nowMs() - started) / MINUTE_MS);
   });
-  readonly timed = computed(() =>
-    ['roast', 'sweat', 'simmer', 'rest', 'pressure', 'hold', 'fryPuree'].includes(this.step()?.op ?? ''),
-  );
+  readonly timed = computed(() => {
+    const step = this.step();
+    return step !== undefined && step.op !== 'join' && kindOf(step).timed;
+  });
 
   readonly liquids = computed((): Liquid[] => {
     const open = this.open();
@@ -269,9 +270,9 @@ export class Hand {
       return;
     }
     const elapsed = this.elapsedMin();
-    const cooks = step.op === 'roast' || step.op === 'sweat' || step.op === 'simmer';
+    const isActual = step.op !== 'join' && kindOf(step).actualMinutes;
     const minutes =
-      cooks && elapsed !== undefined && elapsed >= 1 ? { minutes: Math.round(this.cookedMinutes(elapsed) * 10) / 10 } : {};
+      isActual && elapsed !== undefined && elapsed >= 1 ? { minutes: Math.round(this.cookedMinutes(elapsed) * 10) / 10 } : {};
     this.enter({ kind: 'done', stepId: step.id, ...minutes }, `${stepName(step, this.nameOf())}: done.`);
     if (step.op === 'dish') this.enter({ kind: 'closed' }, 'Closed.');
   }
@@ -281,7 +282,8 @@ export class Hand {
     const step = this.step();
     const all = this.view()?.steps.find(({ stepId }) => stepId === step?.id)?.minutes;
     if (step === undefined || all === undefined || !('minutes' in step)) return elapsed;
-    return step.op === 'simmer' ? Math.max(0, elapsed - (all - step.minutes)) : elapsed * (step.minutes / Math.max(all, 1e-9));
+    // On the way to the boil or the pressure nothing is counted; a roast's clock runs over every round.
+    return step.op === 'roast' ? elapsed * (step.minutes / Math.max(all, 1e-9)) : Math.max(0, elapsed - (all - step.minutes));
   }
 
   skip(why: string | undefined): void {

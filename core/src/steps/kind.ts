@@ -1,0 +1,71 @@
+import type { PotState } from '../pot/index.js';
+import type { Entered, Parts } from './entered.js';
+import type { AnyStep, StepContext, StepResult } from './step.js';
+
+/** A line that a step takes from, or only names. */
+export interface LineUse {
+  readonly line: string;
+  readonly share: number;
+  /** The step finds out how much: the line's own amount does not count here. */
+  readonly settles: boolean;
+  /** It is named without being taken from: lifted out, given back, held back. */
+  readonly named?: boolean;
+}
+
+/** What becomes of a line in a step: what it is called from now on, or undefined where it goes. */
+export type LineChange = (use: LineUse) => string | undefined;
+
+/**
+ * How much of its lines is right once the step is over: all that was planned, some of it, or whatever the pot wanted,
+ * which may be nothing.
+ */
+export type Given = 'all' | 'some' | 'as wanted';
+
+/**
+ * Everything that is known of one kind of step. A new kind is one of these, its words in messages and its fields on the
+ * card; nothing else asks what kind a step is in order to run it, record it or look for its lines.
+ */
+export interface StepKind<S extends AnyStep> {
+  readonly op: S['op'];
+  /** The pot after it, with what it took and gave. */
+  readonly run: (pot: PotState, step: S, context: StepContext) => StepResult;
+  /** The step with its lines changed; undefined when it is left with nothing to do. */
+  readonly lines: (step: S, change: LineChange) => S | undefined;
+  /** What of it has happened and what is ahead, by what was entered at it. An amount by hand counts once. */
+  readonly entered: (step: S, entered: Entered) => Parts;
+  /** Whether the minutes that it really took are taken over from the cook, and whether a timer runs for it. */
+  readonly actualMinutes: boolean;
+  readonly timed: boolean;
+  /** Whether its minutes cook rawness out. */
+  readonly cooks: boolean;
+  /** Whether it counts what cream will come before it settles anything. */
+  readonly looksAhead: boolean;
+  readonly given: Given;
+}
+
+/** What most kinds are: no lines, no minutes of their own, nothing cooked, nothing settled. */
+const USUAL = { actualMinutes: false, timed: false, cooks: false, looksAhead: false, given: 'all' } as const;
+
+/** A kind with what is usual left out. */
+export function stepKind<S extends AnyStep>(own: Pick<StepKind<S>, 'op' | 'run' | 'entered'> & Partial<StepKind<S>>): StepKind<S> {
+  return { ...USUAL, lines: (step) => step, ...own };
+}
+
+/** One line that the step settles the amount of. */
+export function settledLine<S extends AnyStep & { readonly line: string }>(step: S, change: LineChange): S | undefined {
+  const line = change({ line: step.line, share: 1, settles: true });
+  return line === undefined ? undefined : { ...step, line };
+}
+
+/** A list of lines with their shares; what is left of it. */
+export function usesLeft<U extends { line: string; share?: number | undefined }>(uses: readonly U[], change: LineChange): U[] {
+  return uses.flatMap((use) => {
+    const line = change({ line: use.line, share: use.share ?? 1, settles: false });
+    return line === undefined ? [] : [{ ...use, line }];
+  });
+}
+
+/** Lines that are named and not taken from; what is left of them. */
+export function namedLeft(lines: readonly string[], change: LineChange): string[] {
+  return lines.flatMap((line) => change({ line, share: 1, settles: false, named: true }) ?? []);
+}

@@ -4,40 +4,6 @@ import type { SoupStep } from '../soup/index.js';
 /** Stations as cooks name them; steps in a row that share one hang together. */
 export type Station = 'Prepare' | 'Roast' | 'Sweat' | 'Simmer' | 'Blend' | 'Finish' | 'Dish';
 
-const SHORT: Readonly<Record<SoupStep['op'], string>> = {
-  trim: 'Trim',
-  roast: 'Roast',
-  sweat: 'Sweat',
-  add: 'Add',
-  takeOut: 'Take out',
-  cover: 'Cover',
-  fry: 'Fry',
-  fryPuree: 'Fry the purée',
-  deglaze: 'Deglaze',
-  giveBack: 'Give back',
-  drain: 'Drain',
-  simmer: 'Simmer',
-  pressure: 'Pressure-cook',
-  sieve: 'Sieve',
-  thin: 'Let down',
-  reduce: 'Boil down',
-  thicken: 'Thicken',
-  tune: 'Tune',
-  cup: 'Cup trial',
-  liaison: 'Egg and cream',
-  hold: 'Hold hot',
-  rest: 'Cool',
-  blend: 'Blend',
-  season: 'Salt',
-  cream: 'Cream',
-  film: 'Scrape',
-  dish: 'Dish out',
-  join: 'Tip in',
-  read: 'Read',
-  ladleOut: 'Ladle out',
-  refill: 'Refill',
-};
-
 /** Name of a line for a sentence: small, without the remarks behind a comma. */
 export type NameOf = (lineId: string) => string;
 
@@ -45,14 +11,14 @@ export type NameOf = (lineId: string) => string;
 export function stepName(step: SoupStep, nameOf?: NameOf): string {
   if (step.op === 'simmer' && step.vigour === 'bare') return 'Reheat';
   if ((step.op === 'add' || step.op === 'trim') && nameOf !== undefined && step.uses.length === 1) {
-    return `${SHORT[step.op]} ${nameOf(step.uses[0]?.line ?? '')}`;
+    return `${WORDS[step.op].short} ${nameOf(step.uses[0]?.line ?? '')}`;
   }
   if ((step.op === 'takeOut' || step.op === 'giveBack') && nameOf !== undefined) {
-    const what = step.op === 'takeOut' && step.keep === true ? 'Hold back' : SHORT[step.op];
+    const what = step.op === 'takeOut' && step.keep === true ? 'Hold back' : WORDS[step.op].short;
     return step.lines.length === 1 ? `${what} ${nameOf(step.lines[0] ?? '')}` : what;
   }
   if (step.op === 'film') return step.on === 'jug' ? 'Scrape the jug' : 'Read the pot';
-  return SHORT[step.op];
+  return WORDS[step.op].short;
 }
 
 function list(names: readonly string[]): string {
@@ -74,144 +40,220 @@ function asFigure(mPas: number): string {
   return ` (${String(Math.round(mPas))} mPa·s)`;
 }
 
-/** What to do, in the imperative. */
-export function stepSentence(step: SoupStep, nameOf: NameOf): string {
-  switch (step.op) {
-    case 'trim':
-      return `Trim and cut the ${list(step.uses.map(({ line }) => nameOf(line)))}`;
-    case 'roast':
-      return `Roast at ${String(step.ovenC)} °C in one layer`;
-    case 'sweat':
-      return `Sweat ${step.heat === 'gentle' ? 'gently' : 'on high heat, stirring'}, lid ${step.lid}`;
-    case 'add':
-      return `Add the ${list(step.uses.map(({ line }) => nameOf(line)))}`;
-    case 'takeOut':
-      return step.keep === true
-        ? `Lift out ${share(step.share ?? 1)} of the ${list(step.lines.map(nameOf))} and keep it by`
-        : `Fish out the ${list(step.lines.map(nameOf))}`;
-    case 'cover':
-      return `Pour ${nameOf(step.line)} until it stands ${String(Math.round(step.overM * 1000))} mm over the pieces`;
-    case 'simmer':
-      return step.vigour === 'bare'
-        ? 'Bring back to serving heat, lid on'
-        : `Bring to the boil, then simmer ${step.vigour}, lid ${step.lid}`;
-    case 'fry':
-      return FRY[step.how];
-    case 'fryPuree':
-      return 'Fry the purée, stirring, until its colour deepens';
-    case 'deglaze':
-      return `Splash in the ${nameOf(step.use.line)} and lift what is stuck`;
-    case 'giveBack':
-      return `Give back ${share(step.share)} of the ${list(step.lines.map(nameOf))}${step.choppedMm === undefined ? '' : ', chopped'}`;
-    case 'drain':
-      return step.keep === 'pieces'
-        ? `Lift the pieces out; ${step.liquidShare === 0 ? 'no liquid goes on' : `${share(step.liquidShare)} of the liquid goes on`}`
-        : `Strain; ${share(step.liquidShare)} of the liquid goes on`;
-    case 'pressure':
-      return `Close the cooker and bring it to ${String(step.atC)} °C`;
-    case 'sieve':
-      return `Press through a ${String(step.meshMm)} mm sieve${step.scraped ? ', scraping the sides' : ''}`;
-    case 'thin':
-      return `Let down with ${nameOf(step.line)} until it ${bodyWord(step.toMPas)}${asFigure(step.toMPas)}`;
-    case 'reduce':
-      return step.to.by === 'body'
-        ? `Boil down, lid off, until it ${bodyWord(step.to.mPas)}${asFigure(step.to.mPas)}`
-        : `Boil down, lid off, to ${share(step.to.kept)}`;
-    case 'thicken':
-      return `Stir in ${list(step.parts.map(({ line }) => nameOf(line)))}, mixed cold, until it ${bodyWord(step.toMPas)}${asFigure(step.toMPas)}`;
-    case 'tune':
-      return `Tune with ${nameOf(step.line)}, a little at a time`;
-    case 'cup':
-      return `Weigh out ${String(Math.round(step.kg * 1000))} g in a cup to try a dose`;
-    case 'liaison':
-      return `Temper the ${nameOf(step.yolks.line)} and ${nameOf(step.cream.line)} with hot soup, stir in, bring to ${String(step.toC)} °C`;
-    case 'hold':
-      return `Hold at ${String(step.atC)} °C, lid ${step.lid}`;
-    case 'rest':
-      return `Cool to ${String(step.toC)} °C ${step.around === 'ice bath' ? 'in an ice bath, stirring' : 'in the air'}`;
-    case 'blend':
-      return `Blend with the ${step.blender === 'stick' ? 'stick, low then high' : step.blender}`;
-    case 'season':
-      return `Salt to ${step.saltPct.toFixed(2)} %, a fifth held back for the tasting`;
-    case 'cream':
-      return `Stir in the ${nameOf(step.line)}`;
-    case 'film':
-      return step.on === 'jug' ? 'Scrape down the jug' : 'Scrape down the pot and read it: dip or weigh';
-    case 'dish':
-      return 'Ladle into warm bowls and count them';
-    case 'join':
-      return `Tip in the ${step.branch.name.toLowerCase()}, juices too`;
-    case 'read':
-      return 'Read the pot';
-    case 'ladleOut':
-      return `Ladle out: ${step.as}`;
-    case 'refill':
-      return `Fill up with ${step.kg.toFixed(1)} kg from a second pot`;
-  }
+/** What is said of one kind of step. */
+interface StepWords<S extends SoupStep> {
+  /** One or two words for it. */
+  readonly short: string;
+  /** What to do, in the imperative. */
+  readonly sentence: (step: S, nameOf: NameOf) => string;
+  /** How to tell that it is done; the clock is only a reminder. */
+  readonly test?: (step: S) => string;
+  /** The station that it belongs to, after the one before it. */
+  readonly station: (before: Station, step: S) => Station;
 }
 
-/** How to tell that it is done; the clock is only a reminder. */
+/** Of every kind, or it does not compile. */
+const WORDS: { readonly [K in SoupStep['op']]: StepWords<Extract<SoupStep, { op: K }>> } = {
+  trim: {
+    short: 'Trim',
+    sentence: (step, nameOf) => `Trim and cut the ${list(step.uses.map(({ line }) => nameOf(line)))}`,
+    station: (before) => (before === 'Roast' || before === 'Sweat' ? 'Simmer' : before === 'Blend' ? 'Finish' : before),
+  },
+  roast: {
+    short: 'Roast',
+    sentence: (step) => `Roast at ${String(step.ovenC)} °C in one layer`,
+    test: () => 'Done when a fork slides in.',
+    station: () => 'Roast',
+  },
+  sweat: {
+    short: 'Sweat',
+    sentence: (step) => `Sweat ${step.heat === 'gentle' ? 'gently' : 'on high heat, stirring'}, lid ${step.lid}`,
+    test: () => 'Done when the onion is translucent, without colour.',
+    station: () => 'Sweat',
+  },
+  add: {
+    short: 'Add',
+    sentence: (step, nameOf) => `Add the ${list(step.uses.map(({ line }) => nameOf(line)))}`,
+    station: (before) => (before === 'Roast' || before === 'Sweat' ? 'Simmer' : before === 'Blend' ? 'Finish' : before),
+  },
+  takeOut: {
+    short: 'Take out',
+    sentence: (step, nameOf) =>
+      step.keep === true
+        ? `Lift out ${share(step.share ?? 1)} of the ${list(step.lines.map(nameOf))} and keep it by`
+        : `Fish out the ${list(step.lines.map(nameOf))}`,
+    station: (before) => (before === 'Roast' ? 'Simmer' : before),
+  },
+  cover: {
+    short: 'Cover',
+    sentence: (step, nameOf) =>
+      `Pour ${nameOf(step.line)} until it stands ${String(Math.round(step.overM * 1000))} mm over the pieces`,
+    test: () => 'Look: the pieces just under.',
+    station: () => 'Simmer',
+  },
+  fry: {
+    short: 'Fry',
+    sentence: (step) => FRY[step.how],
+    test: () => 'Done by the nose: it smells before it burns.',
+    station: () => 'Sweat',
+  },
+  fryPuree: {
+    short: 'Fry the purée',
+    sentence: () => 'Fry the purée, stirring, until its colour deepens',
+    station: (before) => (before === 'Roast' ? 'Simmer' : before),
+  },
+  deglaze: {
+    short: 'Deglaze',
+    sentence: (step, nameOf) => `Splash in the ${nameOf(step.use.line)} and lift what is stuck`,
+    station: () => 'Simmer',
+  },
+  giveBack: {
+    short: 'Give back',
+    sentence: (step, nameOf) =>
+      `Give back ${share(step.share)} of the ${list(step.lines.map(nameOf))}${step.choppedMm === undefined ? '' : ', chopped'}`,
+    station: (before) => (before === 'Roast' ? 'Simmer' : before),
+  },
+  drain: {
+    short: 'Drain',
+    sentence: (step) =>
+      step.keep === 'pieces'
+        ? `Lift the pieces out; ${step.liquidShare === 0 ? 'no liquid goes on' : `${share(step.liquidShare)} of the liquid goes on`}`
+        : `Strain; ${share(step.liquidShare)} of the liquid goes on`,
+    station: (before) => (before === 'Roast' ? 'Simmer' : before),
+  },
+  simmer: {
+    short: 'Simmer',
+    sentence: (step) =>
+      step.vigour === 'bare'
+        ? 'Bring back to serving heat, lid on'
+        : `Bring to the boil, then simmer ${step.vigour}, lid ${step.lid}`,
+    test: (step) => (step.vigour === 'bare' ? 'Done when it steams all over.' : 'Done when a piece crushes against the side.'),
+    station: (before) => (before === 'Finish' ? 'Finish' : 'Simmer'),
+  },
+  pressure: {
+    short: 'Pressure-cook',
+    sentence: (step) => `Close the cooker and bring it to ${String(step.atC)} °C`,
+    test: () => 'Done when a knife meets nothing, once the pressure is down.',
+    station: () => 'Simmer',
+  },
+  sieve: {
+    short: 'Sieve',
+    sentence: (step) => `Press through a ${String(step.meshMm)} mm sieve${step.scraped ? ', scraping the sides' : ''}`,
+    station: () => 'Blend',
+  },
+  thin: {
+    short: 'Let down',
+    sentence: (step, nameOf) => `Let down with ${nameOf(step.line)} until it ${bodyWord(step.toMPas)}${asFigure(step.toMPas)}`,
+    test: () => 'Look off the back of a spoon; the first two thirds, then look again.',
+    station: (before) => (before === 'Roast' ? 'Simmer' : before),
+  },
+  reduce: {
+    short: 'Boil down',
+    sentence: (step) =>
+      step.to.by === 'body'
+        ? `Boil down, lid off, until it ${bodyWord(step.to.mPas)}${asFigure(step.to.mPas)}`
+        : `Boil down, lid off, to ${share(step.to.kept)}`,
+    test: () => 'Look off the back of a spoon; the first two thirds, then look again.',
+    station: (before) => (before === 'Roast' ? 'Simmer' : before),
+  },
+  thicken: {
+    short: 'Thicken',
+    sentence: (step, nameOf) =>
+      `Stir in ${list(step.parts.map(({ line }) => nameOf(line)))}, mixed cold, until it ${bodyWord(step.toMPas)}${asFigure(step.toMPas)}`,
+    test: () => 'Look off the back of a spoon; the first two thirds, then look again.',
+    station: (before) => (before === 'Roast' ? 'Simmer' : before),
+  },
+  tune: {
+    short: 'Tune',
+    sentence: (step, nameOf) => `Tune with ${nameOf(step.line)}, a little at a time`,
+    station: () => 'Finish',
+  },
+  cup: {
+    short: 'Cup trial',
+    sentence: (step) => `Weigh out ${String(Math.round(step.kg * 1000))} g in a cup to try a dose`,
+    station: (before) => (before === 'Roast' ? 'Simmer' : before),
+  },
+  liaison: {
+    short: 'Egg and cream',
+    sentence: (step, nameOf) =>
+      `Temper the ${nameOf(step.yolks.line)} and ${nameOf(step.cream.line)} with hot soup, stir in, bring to ${String(step.toC)} °C`,
+    test: () => 'Done when it coats the spoon and the probe says so.',
+    station: () => 'Finish',
+  },
+  hold: {
+    short: 'Hold hot',
+    sentence: (step) => `Hold at ${String(step.atC)} °C, lid ${step.lid}`,
+    station: () => 'Finish',
+  },
+  rest: {
+    short: 'Cool',
+    sentence: (step) => `Cool to ${String(step.toC)} °C ${step.around === 'ice bath' ? 'in an ice bath, stirring' : 'in the air'}`,
+    station: () => 'Finish',
+  },
+  blend: {
+    short: 'Blend',
+    sentence: (step) => `Blend with the ${step.blender === 'stick' ? 'stick, low then high' : step.blender}`,
+    test: () => 'Done when nothing catches between two spoons.',
+    station: () => 'Blend',
+  },
+  season: {
+    short: 'Salt',
+    sentence: (step) => `Salt to ${step.saltPct.toFixed(2)} %, a fifth held back for the tasting`,
+    test: () => 'Taste from a small bowl that has cooled, and again a minute later.',
+    station: () => 'Finish',
+  },
+  cream: {
+    short: 'Cream',
+    sentence: (step, nameOf) => `Stir in the ${nameOf(step.line)}`,
+    station: () => 'Finish',
+  },
+  film: {
+    short: 'Scrape',
+    sentence: (step) => (step.on === 'jug' ? 'Scrape down the jug' : 'Scrape down the pot and read it: dip or weigh'),
+    station: (before, step) => (step.on === 'pot' ? 'Finish' : before),
+  },
+  dish: {
+    short: 'Dish out',
+    sentence: () => 'Ladle into warm bowls and count them',
+    station: () => 'Dish',
+  },
+  join: {
+    short: 'Tip in',
+    sentence: (step) => `Tip in the ${step.branch.name.toLowerCase()}, juices too`,
+    station: (before) => (before === 'Roast' ? 'Simmer' : before),
+  },
+  read: {
+    short: 'Read',
+    sentence: () => 'Read the pot',
+    station: (before) => (before === 'Roast' ? 'Simmer' : before),
+  },
+  ladleOut: {
+    short: 'Ladle out',
+    sentence: (step) => `Ladle out: ${step.as}`,
+    station: (before) => (before === 'Roast' ? 'Simmer' : before),
+  },
+  refill: {
+    short: 'Refill',
+    sentence: (step) => `Fill up with ${step.kg.toFixed(1)} kg from a second pot`,
+    station: (before) => (before === 'Roast' ? 'Simmer' : before),
+  },
+};
+
+function wordsOf<S extends SoupStep>(step: S): StepWords<S> {
+  return WORDS[step.op] as unknown as StepWords<S>;
+}
+
+/** What to do, in the imperative. */
+export function stepSentence(step: SoupStep, nameOf: NameOf): string {
+  return wordsOf(step).sentence(step, nameOf);
+}
+
+/** How to tell that it is done; undefined where there is nothing to look at. */
 export function stepTest(step: SoupStep): string | undefined {
-  switch (step.op) {
-    case 'roast':
-      return 'Done when a fork slides in.';
-    case 'sweat':
-      return 'Done when the onion is translucent, without colour.';
-    case 'simmer':
-      return step.vigour === 'bare' ? 'Done when it steams all over.' : 'Done when a piece crushes against the side.';
-    case 'fry':
-      return 'Done by the nose: it smells before it burns.';
-    case 'pressure':
-      return 'Done when a knife meets nothing, once the pressure is down.';
-    case 'thin':
-    case 'reduce':
-    case 'thicken':
-      return 'Look off the back of a spoon; the first two thirds, then look again.';
-    case 'liaison':
-      return 'Done when it coats the spoon and the probe says so.';
-    case 'blend':
-      return 'Done when nothing catches between two spoons.';
-    case 'season':
-      return 'Taste from a small bowl that has cooled, and again a minute later.';
-    case 'cover':
-      return 'Look: the pieces just under.';
-    default:
-      return undefined;
-  }
+  return wordsOf(step).test?.(step);
 }
 
 /** The station of every step of a branch in cooking order. */
 export function stationOf(step: SoupStep, before: Station): Station {
-  switch (step.op) {
-    case 'roast':
-      return 'Roast';
-    case 'sweat':
-    case 'fry':
-      return 'Sweat';
-    case 'cover':
-    case 'deglaze':
-    case 'pressure':
-      return 'Simmer';
-    case 'simmer':
-      return before === 'Finish' ? 'Finish' : 'Simmer';
-    case 'blend':
-    case 'sieve':
-      return 'Blend';
-    case 'season':
-    case 'tune':
-    case 'liaison':
-    case 'hold':
-    case 'cream':
-    case 'rest':
-      return 'Finish';
-    case 'dish':
-      return 'Dish';
-    case 'film':
-      return step.on === 'pot' ? 'Finish' : before;
-    case 'trim':
-    case 'add':
-      return before === 'Roast' || before === 'Sweat' ? 'Simmer' : before === 'Blend' ? 'Finish' : before;
-    default:
-      return before === 'Roast' ? 'Simmer' : before;
-  }
+  return wordsOf(step).station(before, step);
 }

@@ -155,99 +155,90 @@ function chopped(step: SoupStep & Fields<{ choppedMm: number | undefined }>): Nu
   };
 }
 
+type SettingsOf<K extends SoupStep['op']> = (step: Extract<SoupStep, { op: K }>, units: UnitSystem) => readonly Setting[];
+
+/** What can be set at every kind of step; a kind that is not here does not compile. */
+const SETTINGS: { readonly [K in SoupStep['op']]: SettingsOf<K> } = {
+  trim: () => [],
+  roast: (step, units) => [
+    tempC(step, 'ovenC', 'at', 120, 280, units),
+    minutes(step),
+    choice(step, 'load', 'trays', [
+      ['rounds', 'one layer, in rounds'],
+      ['crowd', 'all at once, crowded'],
+    ]),
+  ],
+  sweat: (step) => [
+    minutes(step, 60),
+    choice(step, 'heat', 'heat', [
+      ['gentle', 'gentle'],
+      ['high', 'high, stirring'],
+    ]),
+    choice(step, 'lid', 'lid', [LIDS[0], LIDS[2]]),
+  ],
+  add: () => [],
+  takeOut: (step) => [
+    percent(step, 'share', 'of it', step.share ?? 1),
+    choice({ ...step, keep: step.keep === true }, 'keep', 'kept to give back', YES),
+  ],
+  cover: (step) => [number(step, 'overM', 'over the pieces', 'mm', [0, 200, 5], 1000)],
+  fry: (step) => [
+    choice(step, 'how', 'how', [
+      ['sauté', 'to gold'],
+      ['toast', 'dry toast'],
+      ['bloom', 'bloom in fat'],
+      ['smoke', 'smoke'],
+    ]),
+    minutes(step, 20),
+  ],
+  fryPuree: (step) => [minutes(step, 20)],
+  deglaze: (step) => [minutes(step, 20)],
+  giveBack: (step) => [percent(step, 'share', 'of what was kept', step.share), chopped(step)],
+  drain: (step) => [
+    choice(step, 'keep', 'keep', [
+      ['pieces', 'the pieces'],
+      ['liquid', 'the liquid'],
+    ]),
+    number(step, 'liquidShare', 'liquid that goes on', '%', [0, 100, 10], 100),
+  ],
+  simmer: (step) => [minutes(step), choice(step, 'vigour', 'how', VIGOURS), choice(step, 'lid', 'lid', LIDS)],
+  pressure: (step, units) => [minutes(step, 120), tempC(step, 'atC', 'at', 105, 121, units)],
+  sieve: (step) => [number(step, 'meshMm', 'mesh', 'mm', [0.1, 10, 0.5]), choice(step, 'scraped', 'sides scraped', YES)],
+  thin: (step) => [body(step)],
+  reduce: (step) => [choice(step, 'vigour', 'how', VIGOURS)],
+  thicken: (step) => [body(step)],
+  tune: (step) => [number(step, 'to', step.taste, '', [0, 5000, 0.1])],
+  cup: () => [],
+  liaison: (step, units) => [tempC(step, 'toC', 'to', 60, 95, units)],
+  hold: (step, units) => [tempC(step, 'atC', 'at', 40, 95, units), choice(step, 'lid', 'lid', LIDS)],
+  rest: (step, units) => [
+    tempC(step, 'toC', 'to', 0, 100, units),
+    choice(step, 'around', 'in', [
+      ['air', 'the air'],
+      ['ice bath', 'an ice bath'],
+    ]),
+  ],
+  blend: (step) => [
+    choice(step, 'blender', 'with', [
+      ['jug', 'jug blender'],
+      ['stick', 'stick'],
+      ['processor', 'processor'],
+    ]),
+    minutes(step, 20),
+  ],
+  season: (step) => [number(step, 'saltPct', 'to', '% salt', [0, 5, 0.05])],
+  cream: (step) => creamSettings(step),
+  film: () => [],
+  dish: () => [],
+  join: () => [],
+  read: () => [],
+  ladleOut: () => [],
+  refill: () => [],
+};
+
 /** What can be set at a step, in the kitchen's units; the lines that it takes are beside it. */
 export function settingsOf(step: SoupStep, units: UnitSystem): readonly Setting[] {
-  switch (step.op) {
-    case 'roast':
-      return [
-        tempC(step, 'ovenC', 'at', 120, 280, units),
-        minutes(step),
-        choice(step, 'load', 'trays', [
-          ['rounds', 'one layer, in rounds'],
-          ['crowd', 'all at once, crowded'],
-        ]),
-      ];
-    case 'sweat':
-      return [
-        minutes(step, 60),
-        choice(step, 'heat', 'heat', [
-          ['gentle', 'gentle'],
-          ['high', 'high, stirring'],
-        ]),
-        choice(step, 'lid', 'lid', [LIDS[0], LIDS[2]]),
-      ];
-    case 'fry':
-      return [
-        choice(step, 'how', 'how', [
-          ['sauté', 'to gold'],
-          ['toast', 'dry toast'],
-          ['bloom', 'bloom in fat'],
-          ['smoke', 'smoke'],
-        ]),
-        minutes(step, 20),
-      ];
-    case 'fryPuree':
-      return [minutes(step, 20)];
-    case 'deglaze':
-      return [minutes(step, 20)];
-    case 'simmer':
-      return [minutes(step), choice(step, 'vigour', 'how', VIGOURS), choice(step, 'lid', 'lid', LIDS)];
-    case 'pressure':
-      return [minutes(step, 120), tempC(step, 'atC', 'at', 105, 121, units)];
-    case 'cover':
-      return [number(step, 'overM', 'over the pieces', 'mm', [0, 200, 5], 1000)];
-    case 'rest':
-      return [
-        tempC(step, 'toC', 'to', 0, 100, units),
-        choice(step, 'around', 'in', [
-          ['air', 'the air'],
-          ['ice bath', 'an ice bath'],
-        ]),
-      ];
-    case 'blend':
-      return [
-        choice(step, 'blender', 'with', [
-          ['jug', 'jug blender'],
-          ['stick', 'stick'],
-          ['processor', 'processor'],
-        ]),
-        minutes(step, 20),
-      ];
-    case 'sieve':
-      return [number(step, 'meshMm', 'mesh', 'mm', [0.1, 10, 0.5]), choice(step, 'scraped', 'sides scraped', YES)];
-    case 'season':
-      return [number(step, 'saltPct', 'to', '% salt', [0, 5, 0.05])];
-    case 'tune':
-      return [number(step, 'to', step.taste, '', [0, 5000, 0.1])];
-    case 'cream':
-      return creamSettings(step);
-    case 'liaison':
-      return [tempC(step, 'toC', 'to', 60, 95, units)];
-    case 'thin':
-    case 'thicken':
-      return [body(step)];
-    case 'reduce':
-      return [choice(step, 'vigour', 'how', VIGOURS)];
-    case 'hold':
-      return [tempC(step, 'atC', 'at', 40, 95, units), choice(step, 'lid', 'lid', LIDS)];
-    case 'takeOut':
-      return [
-        percent(step, 'share', 'of it', step.share ?? 1),
-        choice({ ...step, keep: step.keep === true }, 'keep', 'kept to give back', YES),
-      ];
-    case 'giveBack':
-      return [percent(step, 'share', 'of what was kept', step.share), chopped(step)];
-    case 'drain':
-      return [
-        choice(step, 'keep', 'keep', [
-          ['pieces', 'the pieces'],
-          ['liquid', 'the liquid'],
-        ]),
-        number(step, 'liquidShare', 'liquid that goes on', '%', [0, 100, 10], 100),
-      ];
-    default:
-      return [];
-  }
+  return (SETTINGS[step.op] as (own: SoupStep, system: UnitSystem) => readonly Setting[])(step, units);
 }
 
 function creamSettings(step: Extract<PlainStep, { op: 'cream' }>): readonly Setting[] {

@@ -98,6 +98,7 @@ function steps(lines: readonly string[]): fc.Arbitrary<Record<string, unknown>> 
     fc.record({ op: fc.constant('film'), on: fc.constantFrom('pot', 'jug') }),
     fc.record({ op: fc.constant('fry'), how: fc.constantFrom('sauté', 'toast', 'bloom', 'smoke'), minutes }),
     fc.record({ op: fc.constant('fryPuree'), minutes }),
+    fc.record({ op: fc.constant('skim'), share: fc.double({ min: 0.05, max: 1, noNaN: true }) }),
     fc.record({ op: fc.constant('deglaze'), use: fc.record({ line: fc.constantFrom('l0', 'l1'), kg }), minutes }),
     fc.record({ op: fc.constant('takeOut'), lines: fc.array(solid, { minLength: 1, maxLength: 2 }), keep: fc.constant(true) }),
     fc.record({

@@ -121,6 +121,12 @@ const WORDS: { readonly [K in SoupStep['op']]: StepWords<Extract<SoupStep, { op:
         : `Strain; ${share(step.liquidShare)} of the liquid goes on`,
     station: (before) => (before === 'Roast' ? 'Simmer' : before),
   },
+  skim: {
+    short: 'Skim',
+    sentence: (step) => `Skim off ${share(step.share)} of the fat that floats`,
+    test: () => 'Done when the spoon comes up with broth and not with fat.',
+    station: (before) => (before === 'Roast' ? 'Simmer' : before),
+  },
   simmer: {
     short: 'Simmer',
     sentence: (step) =>

@@ -68,6 +68,7 @@ export {
 export { EGG_SAFE_C, EGG_SCRAMBLES_C, LiaisonSchema, liaison, mixedC, temperingKg, type Liaison } from './liaison.js';
 export { FilmSchema, film, filmM, jugAreaM2, wettedM2, type Film } from './film.js';
 export { DishSchema, ShareSchema, bowlsFrom, dish, potKgPerBowl, type Dish, type DishByHand, type Share } from './dish.js';
+export { SkimSchema, skim, type Skim } from './skim.js';
 export { STEP_KINDS } from './kinds.js';
 export { type Given, type LineChange, type LineUse, type StepKind } from './kind.js';
 export { actsBut, actsOf, actsThenStep, asGiven, type Act, type Entered, type Parts } from './entered.js';

@@ -19,6 +19,7 @@ import { restKind } from './rest.js';
 import { roastKind } from './roast.js';
 import { seasonKind } from './season.js';
 import { sieveKind } from './sieve.js';
+import { skimKind } from './skim.js';
 import { simmerKind } from './simmer.js';
 import { sweatKind } from './sweat.js';
 import { giveBackKind, takeOutKind } from './take-out.js';
@@ -39,6 +40,7 @@ export const STEP_KINDS = {
   giveBack: giveBackKind,
   cover: coverKind,
   drain: drainKind,
+  skim: skimKind,
   simmer: simmerKind,
   pressure: pressureKind,
   rest: restKind,

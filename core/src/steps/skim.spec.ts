@@ -15,7 +15,9 @@ describe('skimming', () => {
     expect(flowsKg(gave)).toBeCloseTo((floating / 2) * 1.5, 9);
     expect(took).toEqual([]);
     expect(potKg(after)).toBeCloseTo(potKg(pot) - flowsKg(gave), 12);
-    expect(after.liquid.mix[FAT]).toBeCloseTo(floating / 2, 9);
+    // What clings brings a trace more of it along.
+    expect(after.liquid.mix[FAT]).toBeCloseTo(floating / 2, 3);
+    expect(after.liquid.mix[FAT]).toBeLessThan(floating / 2);
   });
 
   it('behind the blade nothing floats', () => {

@@ -26,7 +26,7 @@ import {
   writtenPlan,
   type Ask,
   type Planned as PlannedBatch,
-  type RoundedPull,
+  type Planning,
   type ShelfFacts,
   type Snapshot,
 } from '@tureen/core/plan';
@@ -34,7 +34,10 @@ import type { Schools, Soup } from '@tureen/core/soup';
 import { compare, explain, explainPull, type Askable, type Difference, type Why } from '@tureen/core/why';
 import type { Drafted, Drafting, EditView, Planned, PullKey, StoodIn, Typed, TypedView, Understood } from './answers';
 import { batchView, type BatchView } from './batch-view';
-import { cardView, planView, type CardView } from './views';
+import { cardView, viewOf, type CardView, type PlanOutcome } from './views';
+
+/** Plans that are remembered: those of every pot for one question, and the question before. */
+const MOST_PLANNINGS = 12;
 
 interface Followed {
   readonly planned: PlannedBatch;
@@ -44,6 +47,8 @@ interface Followed {
 /** Core in a thread of its own. It is told once what the kitchen has, so that a keystroke does not carry the larder along. */
 export class CookingThread {
   private readonly followed = new Map<string, Followed>();
+  private readonly plannings = new Map<string, Planning>();
+  private lastWritten: { readonly key: string; readonly planned: PlannedBatch | undefined } | undefined;
   private rows: readonly IngredientRow[] = [];
   private kit: Kit | undefined;
   private isNarrow = false;
@@ -59,6 +64,9 @@ export class CookingThread {
       this.names = undefined;
     }
     this.kit = kit;
+    // Another kit or larder makes other plans.
+    this.plannings.clear();
+    this.lastWritten = undefined;
   }
 
   private context(): { larder: Larder; names: Names; country: Kit['country'] } {
@@ -92,8 +100,30 @@ export class CookingThread {
     const potId = ask.potId ?? this.potFor(soup, ask);
     if (kit === undefined || potId === undefined) return undefined;
     const whole: Ask = { ...ask, potId };
-    const outcome = planView(soup, this.rows, kit, whole);
-    return { ask: whole, outcome, rounded: outcome.ok ? this.rounded(soup, whole) : undefined };
+    const planning = this.planning(soup, kit, whole);
+    const outcome: PlanOutcome = planning.ok
+      ? { ok: true, view: viewOf(planning.plan, this.writtenOf(soup, kit)) }
+      : { ok: false, error: planning.error };
+    return { ask: whole, outcome, rounded: planning.ok ? roundedPull(planning.plan, kit.units) : undefined };
+  }
+
+  /** A plan as it was worked out last for the same question: one planning serves every part of an answer. */
+  private planning(soup: Soup, kit: Kit, ask: Ask): Planning {
+    const key = JSON.stringify([soup, ask]);
+    const have = this.plannings.get(key);
+    if (have !== undefined) return have;
+    const planning = makePlan(soup, this.rows, kit, ask);
+    const [oldest] = this.plannings.keys();
+    if (this.plannings.size >= MOST_PLANNINGS && oldest !== undefined) this.plannings.delete(oldest);
+    this.plannings.set(key, planning);
+    return planning;
+  }
+
+  /** The soup as written: the same however often its bowls are changed. */
+  private writtenOf(soup: Soup, kit: Kit): PlannedBatch | undefined {
+    const key = JSON.stringify(soup);
+    if (this.lastWritten?.key !== key) this.lastWritten = { key, planned: writtenPlan(soup, this.rows, kit) };
+    return this.lastWritten.planned;
   }
 
   /** The smallest pot that holds what is asked, or the biggest there is. */
@@ -101,13 +131,7 @@ export class CookingThread {
     const { kit } = this;
     if (kit === undefined) return undefined;
     const pots = [...kit.pots].sort((a, b) => a.widthM ** 2 * a.depthM - b.widthM ** 2 * b.depthM);
-    return (pots.find(({ id }) => makePlan(soup, this.rows, kit, { ...ask, potId: id }).ok) ?? pots.at(-1))?.id;
-  }
-
-  private rounded(soup: Soup, ask: Ask): RoundedPull | undefined {
-    if (this.kit === undefined) return undefined;
-    const planning = makePlan(soup, this.rows, this.kit, ask);
-    return planning.ok ? roundedPull(planning.plan, this.kit.units) : undefined;
+    return (pots.find(({ id }) => this.planning(soup, kit, { ...ask, potId: id }).ok) ?? pots.at(-1))?.id;
   }
 
   /** A batch that is looked at from now on. Its plan does not change: it is run once, however many ladles are poured. */
@@ -147,7 +171,7 @@ export class CookingThread {
       const planned = writtenPlan(workable(soup, this.larder).soup, this.rows, this.kit);
       return planned === undefined ? undefined : explain(planned.ready, planned.run, figure);
     }
-    const planning = makePlan(soup, this.rows, this.kit, ask);
+    const planning = this.planning(soup, this.kit, ask);
     return planning.ok ? explain(planning.plan.ready, planning.plan.run, figure) : undefined;
   }
 
@@ -158,7 +182,7 @@ export class CookingThread {
   }
 
   private whyPulled(soup: Soup, ask: Ask, row: PullKey): Why | undefined {
-    const planning = this.kit === undefined ? undefined : makePlan(soup, this.rows, this.kit, ask);
+    const planning = this.kit === undefined ? undefined : this.planning(soup, this.kit, ask);
     if (planning?.ok !== true || this.kit === undefined) return undefined;
     return explainPull(planning.plan, roundedPull(planning.plan, this.kit.units), row.ingredient, row.way);
   }

@@ -87,7 +87,7 @@ describe('the number field', () => {
   it('holds nothing of what is no number or lies outside, says so, and keeps what was typed', async () => {
     for (const [text, says] of [
       ['1,2,3', 'That is no number.'],
-      ['90000', 'Give a number from 0 to 50000.'],
+      ['90000', 'Give a number from 0 to 50000 g.'],
       ['ten', 'That is no number.'],
     ] as const) {
       await type(text);

@@ -53,16 +53,16 @@ import { NzInputModule } from 'ng-zorro-antd/input';
     }
     input {
       width: 100%;
-      min-height: var(--touch);
+      height: var(--touch);
+      min-height: 0;
       color: var(--cobalt);
       font-weight: 650;
       font-size: 20px;
     }
     :host(.dense) {
-      width: 92px;
+      width: 84px;
     }
     :host(.dense) input {
-      min-height: 46px;
       height: 46px;
       padding: 2px 10px;
       font-size: inherit;
@@ -131,7 +131,9 @@ export class NumberField implements ControlValueAccessor {
   protected readonly trouble = computed(() => {
     const read = this.read();
     if (read.ok)
-      return this.fits(read.value) ? '' : `Give a number from ${showNumber(this.least())} to ${showNumber(this.most())}.`;
+      return this.fits(read.value)
+        ? ''
+        : `Give a number from ${showNumber(this.least())} to ${showNumber(this.most())}${this.unit() === '' ? '' : ` ${this.unit()}`}.`;
     return read.code === 'NOT_A_NUMBER' ? 'That is no number.' : '';
   });
 

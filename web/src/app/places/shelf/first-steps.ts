@@ -27,46 +27,54 @@ const KITCHENS: readonly { readonly ready: ReadyKitchen; readonly name: string; 
       <p class="soft">It fills the kit: pots, trays, blenders, ladles.</p>
       <p class="here">
         @if (changing()) {
-          <label for="first-country">Spoons and names</label>
-          <nz-select
-            nzId="first-country"
-            [ngModel]="place().country ?? ''"
-            (ngModelChange)="put({ country: $event === '' ? undefined : $event })"
-          >
-            @for (one of countries; track one.value) {
-              <nz-option [nzValue]="one.value" [nzLabel]="one.label" />
-            }
-          </nz-select>
-          <label for="first-units">Units</label>
-          <nz-select nzId="first-units" [ngModel]="place().units" (ngModelChange)="put({ units: $event })">
-            @for (one of unitChoices; track one.value) {
-              <nz-option [nzValue]="one.value" [nzLabel]="one.label" />
-            }
-          </nz-select>
-          <label for="first-currency">Prices in</label>
-          <nz-select
-            nzId="first-currency"
-            nzShowSearch
-            [ngModel]="place().currency ?? ''"
-            (ngModelChange)="put({ currency: $event === '' ? undefined : $event })"
-          >
-            <nz-option nzValue="" nzLabel="no currency" />
-            @for (code of currencies; track code) {
-              <nz-option [nzValue]="code" [nzLabel]="code" />
-            }
-          </nz-select>
-          <label for="first-zone">Days by</label>
-          <nz-select
-            nzId="first-zone"
-            nzShowSearch
-            [ngModel]="place().zone ?? ''"
-            (ngModelChange)="put({ zone: $event === '' ? undefined : $event })"
-          >
-            <nz-option nzValue="" nzLabel="the server’s clock" />
-            @for (zone of zones; track zone) {
-              <nz-option [nzValue]="zone" [nzLabel]="zone" />
-            }
-          </nz-select>
+          <span class="pair">
+            <label for="first-country">Spoons and names</label>
+            <nz-select
+              nzId="first-country"
+              [ngModel]="place().country ?? ''"
+              (ngModelChange)="put({ country: $event === '' ? undefined : $event })"
+            >
+              @for (one of countries; track one.value) {
+                <nz-option [nzValue]="one.value" [nzLabel]="one.label" />
+              }
+            </nz-select>
+          </span>
+          <span class="pair">
+            <label for="first-units">Units</label>
+            <nz-select nzId="first-units" [ngModel]="place().units" (ngModelChange)="put({ units: $event })">
+              @for (one of unitChoices; track one.value) {
+                <nz-option [nzValue]="one.value" [nzLabel]="one.label" />
+              }
+            </nz-select>
+          </span>
+          <span class="pair">
+            <label for="first-currency">Prices in</label>
+            <nz-select
+              nzId="first-currency"
+              nzShowSearch
+              [ngModel]="place().currency ?? ''"
+              (ngModelChange)="put({ currency: $event === '' ? undefined : $event })"
+            >
+              <nz-option nzValue="" nzLabel="no currency" />
+              @for (code of currencies; track code) {
+                <nz-option [nzValue]="code" [nzLabel]="code" />
+              }
+            </nz-select>
+          </span>
+          <span class="pair">
+            <label for="first-zone">Days by</label>
+            <nz-select
+              nzId="first-zone"
+              nzShowSearch
+              [ngModel]="place().zone ?? ''"
+              (ngModelChange)="put({ zone: $event === '' ? undefined : $event })"
+            >
+              <nz-option nzValue="" nzLabel="the server’s clock" />
+              @for (zone of zones; track zone) {
+                <nz-option [nzValue]="zone" [nzLabel]="zone" />
+              }
+            </nz-select>
+          </span>
         } @else {
           <span>{{ says() }}</span>
           <button type="button" class="press" (click)="changing.set(true)">Change</button>
@@ -108,8 +116,14 @@ const KITCHENS: readonly { readonly ready: ReadyKitchen; readonly name: string; 
       gap: 8px 14px;
       font-size: 19px;
 
+      .pair {
+        display: inline-flex;
+        align-items: center;
+        gap: 10px;
+      }
       .press {
         flex-direction: row;
+        align-items: center;
         min-height: 48px;
         padding: 0 18px;
       }
@@ -160,7 +174,7 @@ export class FirstSteps {
     const { country, units, currency, zone } = this.place();
     const spoons = COUNTRY_CHOICES.find(({ value }) => value === (country ?? ''))?.label ?? '';
     return [
-      country === undefined ? 'whose spoons and cups: asked each time' : `${spoons} spoons, cups and names`,
+      country === undefined ? 'Whose spoons and cups: asked each time' : `${spoons} spoons, cups and names`,
       UNIT_CHOICES.find(({ value }) => value === units)?.label,
       currency === undefined ? 'no currency' : `prices in ${currency}`,
       zone === undefined ? 'days by the server’s clock' : `days by ${zone}`,

@@ -80,6 +80,7 @@ export interface AmountQuestion {
             [least]="least()"
             [most]="question().most"
             [step]="question().step"
+            [unit]="question().unit"
             [(ngModel)]="amount"
           />
           <span class="unit">{{ question().unit }}</span>
@@ -90,9 +91,6 @@ export interface AmountQuestion {
         }
         @if (question().note; as note) {
           <p class="soft">{{ note }}</p>
-        }
-        @if (!good()) {
-          <p class="caution" role="alert">Give a number from {{ least() }} to {{ question().most }} {{ question().unit }}.</p>
         }
         <button type="submit" class="press main" [disabled]="!good()">
           Enter it <span class="key" aria-hidden="true">Enter</span>

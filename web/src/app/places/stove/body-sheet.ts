@@ -116,6 +116,7 @@ const SYRINGE_S = 10;
           [least]="range().least"
           [most]="range().most"
           [step]="range().by"
+          [unit]="range().unit"
           [(ngModel)]="value"
         />
         <span>{{ range().unit }}</span>
@@ -131,9 +132,6 @@ const SYRINGE_S = 10;
             </span>
           }
         </p>
-      }
-      @if (value() !== null && !good()) {
-        <p class="caution" role="alert">Give a number from {{ range().least }} to {{ range().most }}.</p>
       }
     }
     <p class="soft">Read at {{ tempC().toFixed(0) }} °C, as the pot stands; it is told for the heat it is served at.</p>

@@ -73,7 +73,7 @@ test('the looks of a plan: stations, odds, cost and side by side; any figure is 
   await expect(page.getByText(/fill the jug/)).toBeVisible();
   await page.keyboard.press('3');
   await expect(page.getByText('Bowls to count on')).toBeVisible({ timeout: 60_000 });
-  await expect(page.getByText(/in nine batches of ten/)).toBeVisible();
+  await expect(page.getByText(/\(9 in 10\)/)).toBeVisible();
   await page.getByRole('button', { name: 'the bowls' }).click();
   await expect(page.getByText('This soup has no step to hold that by, so the amounts are held.')).toBeVisible({ timeout: 60_000 });
   await page.keyboard.press('4');

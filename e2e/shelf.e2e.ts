@@ -274,7 +274,7 @@ test('a stand-in says what it changes; kept as a variant it is planned beside th
   await page.goto(`${server.url}/shelf/celeriac-leek-apple`);
   await page.getByRole('heading', { name: 'One bowl' }).waitFor();
   await page.keyboard.press('e');
-  await page.getByRole('button', { name: 'Stand-ins' }).click();
+  await page.getByRole('button', { name: 'Substitutes' }).click();
   await choose(page, 'stand-line', /single cream/);
   await page.getByLabel('take').fill('300 ml coconut milk');
   await expect(page.locator('.says')).toContainText(/a bowl [+−]/);

@@ -224,8 +224,8 @@ const WORDS: { readonly [K in SoupStep['op']]: StepWords<Extract<SoupStep, { op:
     station: () => 'Dish',
   },
   join: {
-    short: 'Tip in',
-    sentence: (step) => `Tip in the ${step.branch.name.toLowerCase()}, juices too`,
+    short: 'Add to the pot',
+    sentence: (step) => `Add the ${step.branch.name.toLowerCase()} to the pot, juices too`,
     station: (before) => (before === 'Roast' ? 'Simmer' : before),
   },
   read: {

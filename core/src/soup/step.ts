@@ -68,7 +68,7 @@ export const PlainStepSchema = z.discriminatedUnion('op', [
 ]);
 export type PlainStep = z.infer<typeof PlainStepSchema>;
 
-/** A reading, soup ladled out before it is dished, a second pot tipped in, a part of a simmer and bowls with something weighed in by hand are steps of a batch, never of a soup. */
+/** A reading, soup ladled out before it is dished, a second pot poured in, a part of a simmer and bowls with something weighed in by hand are steps of a batch, never of a soup. */
 export type BatchStep = Read | LadleOut | Refill | SimmerPart | DishByHand;
 
 /** Whether a step can only stand in a batch. */

@@ -156,10 +156,10 @@ describe('the step in hand', () => {
     stove.did(...stove.steps.slice(0, dish).flatMap(({ id }): Deed[] => (id === 'cream' ? [] : [{ kind: 'done', stepId: id }])));
     await rest(step.fixture);
     expect(step.text()).toContain('Ladle into warm bowls');
-    expect(step.text()).toMatch(/Not in yet: single cream, [\d.]+ k?g\./);
+    expect(step.text()).toMatch(/Still to add: single cream, [\d.]+ k?g\./);
     stove.did({ kind: 'added', stepId: stove.idOf('dish'), line: 'cream', kg: 0.5 });
     await rest(step.fixture);
-    expect(step.text()).not.toContain('Not in yet');
+    expect(step.text()).not.toContain('Still to add');
   });
 
   it('shows an entry of a step that has not begun until that step is reached', async () => {
@@ -184,7 +184,7 @@ describe('the step in hand', () => {
     await at('celeriac-leek-apple', 'sweat');
     const step = await show(StepInHand);
     expect(step.buttons()).not.toContain('ran out');
-    await step.press('because…');
+    await step.press('Skip, and why');
     await step.press('ran out');
     expect(stove.last).toEqual({ kind: 'skipped', stepId: 'sweat', why: 'ran out' });
   });
@@ -214,7 +214,7 @@ describe('beside the step', () => {
     await at('celeriac-leek-apple', 'cover');
     const panel = await show(PotPanel);
     expect(panel.text()).toMatch(/[\d.]+ cm below the rim/);
-    expect(panel.text()).toMatch(/Not in yet.*vegetable stock/);
+    expect(panel.text()).toMatch(/Still to add.*vegetable stock/);
     stove.did({ kind: 'added', stepId: 'cover', line: 'stock', kg: 60 });
     await rest(panel.fixture);
     expect(panel.text()).toMatch(/over the rim/i);

@@ -28,7 +28,7 @@ import { Questions } from './questions';
           <p class="caution" role="status">{{ now.over }}</p>
         }
         @if (notIn() !== '') {
-          <p class="not-in"><strong>Not in yet</strong> {{ notIn() }}</p>
+          <p class="not-in"><strong>Still to add</strong> {{ notIn() }}</p>
         }
         <p class="soft yield">{{ now.yield }}</p>
         @if (questions.scaleKg(); as kg) {

@@ -40,6 +40,7 @@ export {
   joinedAll,
   mixIn,
   potEnthalpyJ,
+  potWith,
   potKg,
   potM3,
   potOf,

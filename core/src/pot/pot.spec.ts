@@ -13,6 +13,7 @@ import {
   potEnthalpyJ,
   potKg,
   ratePerMinute,
+  soften,
   softeningDose,
   temperatureC,
   volumeM3,
@@ -125,5 +126,20 @@ describe('conduction and softening', () => {
     expect(at(12, 100)!).toBeLessThan(at(25, 100)!);
     expect(at(25, 95)!).toBeGreaterThan(at(25, 100)!);
     expect(at(25, 50)).toBeUndefined();
+  });
+});
+
+describe('softening of what is hot through', () => {
+  it('is the limit of softening with a gap that goes to nothing, for every shape', () => {
+    const mix = [0.9, 0, 0.01, 0.02, 0.05, 0.02, 0, 0, 0, 0] as unknown as Mix;
+    for (const shape of ['slab', 'cylinder', 'cube'] as const) {
+      const piece = { shape, sizeM: 0.02, mix, softening: 1 };
+      const heated = (fromC: number) =>
+        soften(piece, { softness: 0.1, gelatinised: 0 }, { fromC, outerC: 97, minutes: 12, pace: 1 });
+      expect(heated(97).softness)
+        .withContext(shape)
+        .toBeCloseTo(heated(97 - 1e-6).softness, 6);
+      expect(heated(97).gelatinised).toBe(1);
+    }
   });
 });

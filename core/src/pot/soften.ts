@@ -183,6 +183,15 @@ export function soften(
   before: { readonly softness: number; readonly gelatinised: number },
   heating: Heating,
 ): { readonly softness: number; readonly gelatinised: number } {
+  // Hot through already: no heat has to get in, and the rate is the same from the first minute to the last.
+  if (heating.fromC === heating.outerC) {
+    const even =
+      piece.softening === 0 || heating.minutes <= 0 ? 0 : piece.softening * ratePerMinute(heating.outerC) * heating.minutes;
+    return {
+      softness: 1 - (1 - before.softness) * Math.exp(-even),
+      gelatinised: before.gelatinised === 1 || heating.outerC >= GELATINISED_C ? 1 : before.gelatinised,
+    };
+  }
   const perFourierMin = fourierSeconds(piece, heating) / 60;
   const dose = piece.softening === 0 || heating.minutes <= 0 ? 0 : doseWith(piece, heating, perFourierMin);
   const softness = 1 - (1 - before.softness) * Math.exp(-dose);

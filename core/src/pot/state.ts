@@ -40,6 +40,21 @@ export interface PotState {
   readonly doubtedLn?: number | undefined;
 }
 
+/** A pot with something else in it, at another heat. Written out: it is made at every step, and spreading costs more than cooking. */
+export function potWith(pot: PotState, liquid: Parcel, cohorts: readonly Cohort[], tempC: number): PotState {
+  return {
+    liquid,
+    cohorts,
+    tempC,
+    grainM: pot.grainM,
+    airShare: pot.airShare,
+    simmeredMinutes: pot.simmeredMinutes,
+    aside: pot.aside,
+    belief: pot.belief,
+    doubtedLn: pot.doubtedLn,
+  };
+}
+
 /** Room temperature, °C. Kitchen default. */
 export const ROOM_C = 20;
 

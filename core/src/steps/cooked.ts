@@ -2,6 +2,7 @@ import {
   SCOVILLE_KG,
   diffusivityM2S,
   gelatinised,
+  potWith,
   soften,
   withCarried,
   type Cohort,
@@ -64,5 +65,5 @@ export function cookedThrough(pot: PotState, cooking: Cooking, context: StepCont
   const softer = pot.cohorts.map((cohort) => cookedCohort(cohort, cooking, context));
   const hot = leached(pot.liquid, softer, cooking.minutes, context.habits.wholeGives);
   const liquid = cooking.toC >= STARCH_COOKS_C ? gelatinised(hot.liquid) : hot.liquid;
-  return { ...pot, liquid, cohorts: hot.cohorts, tempC: cooking.toC };
+  return potWith(pot, liquid, hot.cohorts, cooking.toC);
 }

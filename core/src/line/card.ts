@@ -16,13 +16,13 @@ import {
 import { risingRoot } from '../numbers/index.js';
 import { CARD } from '../soup/index.js';
 import type { Ready } from './ready.js';
-import { run, type Run } from './run.js';
+import { run, runFigures, type RunEnd } from './run.js';
 
 const NEAREST = 1e-6;
 const MOST_RUNS = 60;
 
 /** Kilos that a card's run comes to: what its last step dishes. */
-export function outcomeKg(of: Run): number {
+export function outcomeKg(of: RunEnd): number {
   return of.dished === undefined ? 0 : parcelKg(of.dished.parcel);
 }
 
@@ -31,7 +31,7 @@ export function outcomeKg(of: Run): number {
  * undefined when it can't come to that.
  */
 export function scaleForOutcome(ready: Ready, wantedKg: number): number | undefined {
-  const root = risingRoot((scale) => outcomeKg(run(ready, scale)) - wantedKg, {
+  const root = risingRoot((scale) => outcomeKg(runFigures(ready, scale)) - wantedKg, {
     guess: 1,
     least: 1e-5,
     most: 1e5,

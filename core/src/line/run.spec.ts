@@ -3,7 +3,7 @@ import { LARDER_ROWS, SALT, makeLarder } from '../larder/index.js';
 import { READY_KITS } from '../kit/index.js';
 import { CREAM_KG, contents, parcelKg, potKg } from '../pot/index.js';
 import { EXAMPLE_SOUPS, type Soup, type SoupStep } from '../soup/index.js';
-import { makeReady, ribbonOf, run, type Ready, type Run } from './index.js';
+import { makeReady, ribbonOf, run, runFigures, runInto, type Ready, type Run } from './index.js';
 
 const larder = makeLarder(LARDER_ROWS);
 
@@ -158,5 +158,19 @@ describe('a ribbon', () => {
     const stops = ribbonOf(run(ready(example('beetroot-horseradish')), 8), new Map()).bands.at(-1)!.stops;
     const green = (id: string): number => Number.parseInt(stops.find(({ stepId }) => stepId === id)!.colour.slice(3, 5), 16);
     expect(green('cream')).toBeGreaterThan(green('season'));
+  });
+});
+
+describe('where a run writes', () => {
+  const own = ready(example('leek-potato'));
+
+  it('the figures are the same whether its records are kept, taken one by one, or nobody listens', () => {
+    const whole = run(own, 3);
+    const seen: string[] = [];
+    const { records, ...figures } = whole;
+    expect(runFigures(own, 3)).toEqual(figures);
+    expect(runInto(own, 3, ({ step }) => seen.push(step.id))).toEqual(figures);
+    expect(seen).toEqual(records.map(({ step }) => step.id));
+    expect(whole.last).toBe(records.at(-1));
   });
 });

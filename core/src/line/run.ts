@@ -34,8 +34,13 @@ export interface StepRecord extends StepResult {
   readonly overAt: number;
 }
 
-export interface Run {
-  readonly records: readonly StepRecord[];
+/** Where a run writes what happened, one record after the other, as it goes. */
+export type Sink = (record: StepRecord) => void;
+
+/** What a run comes to, whether or not anybody kept its records. */
+export interface RunEnd {
+  /** The last step, by which the bowls were filled; undefined for a soup without any. */
+  readonly last: StepRecord | undefined;
   readonly pot: PotState;
   readonly bowls: number;
   /** What went into the bowls, and how hot. */
@@ -52,6 +57,11 @@ export interface Run {
   readonly costSum: number;
   /** Cautions of the run as a whole; those of a step stand in its record. */
   readonly cautions: readonly Caution[];
+}
+
+/** A run with everything that happened, in cooking order. */
+export interface Run extends RunEnd {
+  readonly records: readonly StepRecord[];
 }
 
 /** Kilos by step id that a run is held to, instead of settling them by its own targets. */
@@ -72,7 +82,7 @@ function settled(pot: PotState, step: SoupStep, minutes: number): PotState {
 }
 
 class Runner {
-  readonly records: StepRecord[] = [];
+  last: StepRecord | undefined;
   readonly usedKg = new Map<string, number>();
   costSum = 0;
   peakM3 = 0;
@@ -86,6 +96,7 @@ class Runner {
     private readonly ready: Ready,
     scale: number,
     private readonly held: Held | undefined,
+    private readonly sink: Sink,
   ) {
     const scaled = (own: ReadyAtOne): ReadyLine =>
       own.follows === 'nothing' ? own.line : { ...own.line, massKg: kgAtScale(own, scale) };
@@ -170,7 +181,7 @@ class Runner {
       pot = settled(outcome.pot, step, outcome.minutes);
       this.count(outcome.took);
       // Written out: spreading results of many shapes costs more than the steps themselves.
-      this.records.push({
+      this.last = {
         step,
         branchId: branch.id,
         before,
@@ -183,7 +194,8 @@ class Runner {
         counts: outcome.counts,
         servings: outcome.servings,
         overAt: clock,
-      });
+      };
+      this.sink(this.last);
       if (isRoot) {
         this.watchPeak(pot);
       }
@@ -193,7 +205,7 @@ class Runner {
 }
 
 /** All that was dished, as one parcel, at the heat of the largest share. */
-function dishedOf(servings: readonly Serving[]): Run['dished'] {
+function dishedOf(servings: readonly Serving[]): RunEnd['dished'] {
   const [first, ...others] = servings;
   if (first === undefined) return undefined;
   return others.reduce(
@@ -207,15 +219,17 @@ function dishedOf(servings: readonly Serving[]): Run['dished'] {
 
 /**
  * Runs a soup forward at a scale: planning, cooking, sampling and solving all go through here. Branches run side by
- * side, so the clock at a join is the later of the two. `records` are in cooking order.
+ * side, so the clock at a join is the later of the two.
  *
  * @param scale times the amounts as written; positive.
+ * @param sink told of every step in cooking order as soon as it is over: all are kept for a plan and to ask why, none where
+ *   only figures are asked for, and a simulated kitchen takes them one by one.
  * @param held kilos that steps are held to instead of their own targets.
  */
-export function run(ready: Ready, scale: number, held?: Held): Run {
-  const runner = new Runner(ready, scale, held);
+export function runInto(ready: Ready, scale: number, sink: Sink, held?: Held): RunEnd {
+  const runner = new Runner(ready, scale, held, sink);
   const { pot, overAt } = runner.branch(ready.soup.root, true, 0);
-  const last = runner.records.at(-1);
+  const { last } = runner;
   const servings = last?.servings ?? [];
   const { vessel } = ready;
   const cautions: Caution[] = [];
@@ -224,7 +238,7 @@ export function run(ready: Ready, scale: number, held?: Held): Run {
   if (runner.peakKg + vessel.tareKg >= TWO_PEOPLE_KG)
     cautions.push({ code: 'TWO_PEOPLE_LIFT', massKg: runner.peakKg + vessel.tareKg });
   return {
-    records: runner.records,
+    last,
     pot,
     bowls: last?.counts?.bowls ?? 0,
     dished: dishedOf(servings),
@@ -235,5 +249,32 @@ export function run(ready: Ready, scale: number, held?: Held): Run {
     usedKg: runner.usedKg,
     costSum: runner.costSum,
     cautions,
+  };
+}
+
+const NOWHERE: Sink = () => undefined;
+
+/** What a run comes to, without its records: for sampling and solving. */
+export function runFigures(ready: Ready, scale: number, held?: Held): RunEnd {
+  return runInto(ready, scale, NOWHERE, held);
+}
+
+/** A run with everything that happened. */
+export function run(ready: Ready, scale: number, held?: Held): Run {
+  const records: StepRecord[] = [];
+  const end = runInto(ready, scale, (record) => records.push(record), held);
+  return {
+    records,
+    last: end.last,
+    pot: end.pot,
+    bowls: end.bowls,
+    dished: end.dished,
+    servings: end.servings,
+    peakM3: end.peakM3,
+    peakKg: end.peakKg,
+    minutes: end.minutes,
+    usedKg: end.usedKg,
+    costSum: end.costSum,
+    cautions: end.cautions,
   };
 }

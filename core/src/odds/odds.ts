@@ -1,4 +1,4 @@
-import { run, type Held, type Ready, type Run } from '../line/index.js';
+import { run, type Held, type Ready, type Run, runFigures, type RunEnd } from '../line/index.js';
 import { drawsFrom, turnedOut, unsureOf, type Unsure } from './draw.js';
 import { outcomesOf, OUTCOMES, type Outcome, type Outcomes } from './outcome.js';
 
@@ -79,14 +79,14 @@ function holdable(planned: Run, held: HeldTo): HeldTo {
  * One way in which a batch may turn out. With bowls held, the last letting down makes up the weight that is missing:
  * bowls rise by its kilos nearly one for one, so two secant rounds are enough.
  */
-function sample(ready: Ready, scale: number, held: Held, bowlsWanted: number | undefined, thinId: string | undefined): Run {
-  const first = run(ready, scale, held);
+function sample(ready: Ready, scale: number, held: Held, bowlsWanted: number | undefined, thinId: string | undefined): RunEnd {
+  const first = runFigures(ready, scale, held);
   if (bowlsWanted === undefined || thinId === undefined) return first;
   let kg = held.get(thinId) ?? 0;
   let now = first;
   for (let round = 0; round < 2 && Math.abs(now.bowls - bowlsWanted) > 1e-3 * bowlsWanted; round++) {
     kg = Math.max(0, kg + (bowlsWanted - now.bowls) * ready.bowlKg);
-    now = run(ready, scale, new Map([...held, [thinId, kg]]));
+    now = runFigures(ready, scale, new Map([...held, [thinId, kg]]));
   }
   return now;
 }

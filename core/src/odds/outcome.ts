@@ -1,5 +1,5 @@
 import { SALT } from '../larder/index.js';
-import type { Ready, Run } from '../line/index.js';
+import type { Ready, RunEnd } from '../line/index.js';
 import { bodyMPas, parcelKg } from '../pot/index.js';
 
 /** What odds are told of: bowls, kilos served, body in mPa·s, salt in %, minutes. */
@@ -7,8 +7,8 @@ export const OUTCOMES = ['bowls', 'servedKg', 'bodyMPas', 'saltPct', 'minutes'] 
 export type Outcome = (typeof OUTCOMES)[number];
 export type Outcomes = Readonly<Record<Outcome, number>>;
 
-export function outcomesOf(ready: Pick<Ready, 'servedC' | 'habits'>, of: Run): Outcomes {
-  const last = of.records.at(-1)?.before;
+export function outcomesOf(ready: Pick<Ready, 'servedC' | 'habits'>, of: RunEnd): Outcomes {
+  const last = of.last?.before;
   const servedKg = of.dished === undefined ? 0 : parcelKg(of.dished.parcel);
   return {
     bowls: of.bowls,

@@ -1,6 +1,6 @@
 import { zValidator } from '@hono/zod-validator';
 import { EntrySchema } from '@tureen/core/batch';
-import { KitSchema, READY_KITS } from '@tureen/core/kit';
+import { KitSchema, READY_KITS, type Kit, type Place } from '@tureen/core/kit';
 import { IngredientSchema } from '@tureen/core/larder';
 import { AskSchema, CORE_VERSION } from '@tureen/core/plan';
 import { EXAMPLE_SOUPS, SoupSchema } from '@tureen/core/soup';
@@ -118,6 +118,13 @@ function idsAsked() {
 const uuid = z.uuid();
 /** Where a new kitchen stands; what is left out is left open. */
 const PlaceSchema = KitSchema.pick({ country: true, units: true, currency: true, zone: true });
+/** A kit that ships, in a kitchen's own place: what that leaves open is open, not as it shipped. */
+function standing(ready: Kit, place: Place | undefined): Kit {
+  if (place === undefined) return ready;
+  const { country, currency, zone, units } = place;
+  return { ...ready, country, currency, zone, units };
+}
+
 const KitchenChoiceSchema = z.union([
   z.strictObject({ ready: z.enum(['home', 'cafe', 'canteen']), place: PlaceSchema.optional() }),
   z.strictObject({ kit: KitSchema }),
@@ -158,7 +165,7 @@ export function makeApp(services: Services) {
     .get('/kitchen', async (c) => c.json({ kit: (await readKit(database)) ?? null, mode, coreVersion: CORE_VERSION }))
     .put('/kitchen', body(KitchenChoiceSchema), async (c) => {
       const choice = c.req.valid('json');
-      const kit = 'kit' in choice ? choice.kit : { ...READY_KITS[choice.ready], ...choice.place };
+      const kit = 'kit' in choice ? choice.kit : standing(READY_KITS[choice.ready], choice.place);
       await saveKit(database, kit, nowMs());
       hub.tell({ kind: 'kitchen' });
       // Its day may begin at another hour now, and with it a price.

@@ -61,4 +61,13 @@ describe('the price that holds today', () => {
     const history = (await house.send('GET', '/larder/carrot')).body as { prices: { day: string }[] };
     expect(history.prices.map(({ day }) => day)).toEqual(['2026-01-11']);
   });
+
+  it('a kitchen set up where nobody knows whose spoons are meant is not British in silence', async () => {
+    await house.send('PUT', '/kitchen', { ready: 'home', place: { units: 'metric', currency: 'EUR', zone: 'Europe/Berlin' } });
+    const { kit } = (await house.send('GET', '/kitchen')).body as { kit: Record<string, unknown> };
+    expect([kit.country, kit.currency, kit.zone, kit.units]).toEqual([undefined, 'EUR', 'Europe/Berlin', 'metric']);
+    expect(
+      (await house.send('PUT', '/kitchen', { ready: 'home', place: { units: 'metric', zone: 'Atlantis/Harbour' } })).status,
+    ).toBe(400);
+  });
 });

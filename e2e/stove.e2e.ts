@@ -11,14 +11,15 @@ test('timers run by the clock, through a reload and on every screen; a minute mo
   await page.clock.install();
   // The clock that is turned here is the kitchen's too: without this the server's hello would put the tablet right again.
   await page.addInitScript(() => {
-    const listen = EventSource.prototype.addEventListener;
-    EventSource.prototype.addEventListener = function (this: EventSource, type: string, heard: (event: MessageEvent) => void) {
-      listen.call(this, type, (event: Event) => {
-        const { data } = event as MessageEvent<string>;
-        const own = type === 'hello' ? JSON.stringify({ ...(JSON.parse(data) as object), nowMs: Date.now() }) : data;
-        heard(new MessageEvent(type, { data: own }));
-      });
-    } as typeof listen;
+    window.EventSource = class extends EventSource {
+      override addEventListener(type: string, heard: unknown): void {
+        super.addEventListener(type, (event: Event) => {
+          const { data } = event as MessageEvent<string>;
+          const own = type === 'hello' ? JSON.stringify({ ...(JSON.parse(data) as object), nowMs: Date.now() }) : data;
+          (heard as (event: MessageEvent<string>) => void)(new MessageEvent(type, { data: own }));
+        });
+      }
+    };
   });
   await begin(page, server.url);
   await until(page, /^Sweat/);

@@ -55,7 +55,7 @@ test('timers run by the clock, through a reload and on every screen; a minute mo
 test('a step is skipped and gone back to', async ({ page, server }) => {
   await begin(page, server.url);
   await until(page, /^Sweat/);
-  await page.getByRole('button', { name: 'Skip' }).click();
+  await page.getByRole('button', { name: 'Skip', exact: true }).click();
   await expect(title(page)).toContainText('Trim and cut');
   await page.getByRole('button', { name: /^Back to: Sweat/ }).click();
   await expect(title(page)).toContainText('Sweat');

@@ -7,6 +7,9 @@ const grams = z.number().positive().max(5000);
 const scoville = z.number().min(0).max(4_000_000);
 const name = z.string().min(1).max(80);
 
+/** What an ingredient's grams are of. */
+const PARTS = ['water', 'fat', 'protein', 'starch', 'sugars', 'other', 'fibre', 'salt', 'acid', 'ethanol', 'ash'] as const;
+
 /** Larder groups, in the order in which a list is walked. */
 export const GROUPS = [
   'roots',
@@ -68,22 +71,25 @@ export const IngredientSchema = z.strictObject({
   aka: z.array(name).max(20).optional(),
   varietyOf: z.string().min(1).optional(),
   group: z.enum(GROUPS),
-  composition: z.strictObject({
-    water: per100,
-    fat: per100,
-    protein: per100,
-    starch: per100,
-    sugars: per100,
-    other: per100,
-    fibre: per100,
-    salt: per100,
-    acid: per100,
-    ethanol: per100,
-    ash: per100,
-    sodiumMg: z.number().min(0).max(40000).default(0),
-    potassiumMg: z.number().min(0).max(20000).default(0),
-    source: z.string().min(1),
-  }),
+  composition: z
+    .strictObject({
+      water: per100,
+      fat: per100,
+      protein: per100,
+      starch: per100,
+      sugars: per100,
+      other: per100,
+      fibre: per100,
+      salt: per100,
+      acid: per100,
+      ethanol: per100,
+      ash: per100,
+      sodiumMg: z.number().min(0).max(40000).default(0),
+      potassiumMg: z.number().min(0).max(20000).default(0),
+      source: z.string().min(1),
+    })
+    // A kilo of nothing can't be weighed out: whatever was made of it would be no number.
+    .refine((c) => PARTS.some((part) => c[part] > 0), { message: 'it has nothing in it' }),
   trims: z.array(TrimSchema).min(1),
   pieces: z.record(z.string(), grams).optional(),
   cups: z.record(z.string(), grams).optional(),

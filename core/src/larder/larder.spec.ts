@@ -254,4 +254,11 @@ describe('what comes near', () => {
     const chillies = near('red-chilli', 5);
     expect(chillies.indexOf('green-chilli')).toBeLessThan(chillies.indexOf('scotch-bonnet'));
   });
+
+  it('has no ingredient of nothing: a kilo of it could not be weighed out', () => {
+    const row = LARDER_ROWS[0]!;
+    const empty = Object.fromEntries(Object.keys(row.composition).map((key) => [key, key === 'source' ? 'nowhere' : 0]));
+    expect(IngredientSchema.safeParse(row).success).toBeTrue();
+    expect(IngredientSchema.safeParse({ ...row, composition: empty }).success).toBeFalse();
+  });
 });

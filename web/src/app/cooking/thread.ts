@@ -34,7 +34,7 @@ import type { Schools, Soup } from '@tureen/core/soup';
 import { compare, explain, explainPull, type Askable, type Difference, type Why } from '@tureen/core/why';
 import type { Drafted, Drafting, EditView, Planned, PullKey, StoodIn, Typed, TypedView, Understood } from './answers';
 import { batchView, type BatchView } from './batch-view';
-import { cardView, viewOf, type CardView, type PlanOutcome } from './views';
+import { cardView, planOutcome, type CardView } from './views';
 
 /** Plans that are remembered: those of every pot for one question, and the question before. */
 const MOST_PLANNINGS = 12;
@@ -101,9 +101,7 @@ export class CookingThread {
     if (kit === undefined || potId === undefined) return undefined;
     const whole: Ask = { ...ask, potId };
     const planning = this.planning(soup, kit, whole);
-    const outcome: PlanOutcome = planning.ok
-      ? { ok: true, view: viewOf(planning.plan, this.writtenOf(soup, kit)) }
-      : { ok: false, error: planning.error };
+    const outcome = planOutcome(planning, this.writtenOf(soup, kit));
     return { ask: whole, outcome, rounded: planning.ok ? roundedPull(planning.plan, kit.units) : undefined };
   }
 

@@ -1,5 +1,5 @@
 import { branchNames } from '@tureen/core/batch';
-import type { Kit, Vessel } from '@tureen/core/kit';
+import type { Vessel } from '@tureen/core/kit';
 import type { IngredientRow } from '@tureen/core/larder';
 import { ribbonOf, type Ribbon } from '@tureen/core/line';
 import { namer, stopNamer } from '@tureen/core/messages';
@@ -7,15 +7,14 @@ import {
   cardsMade,
   cautionsOf,
   figuresOf,
-  makePlan,
   notScaling,
   pullList,
-  writtenPlan,
   type Ask,
   type Figures,
   type NotScaling,
   type PlanError,
   type Planned,
+  type Planning,
   type PullRow,
   type StepCaution,
 } from '@tureen/core/plan';
@@ -132,14 +131,7 @@ export function cardView(
   return { vesselName: vessel.name, cards: sideCards(planned), figures, takes, grainM, dishedC, picture };
 }
 
-/** A soup as written, in the smallest pot of the kit that holds it. */
-export function writtenView(soup: Soup, rows: readonly IngredientRow[], kit: Kit): PlanView | undefined {
-  const planned = writtenPlan(soup, rows, kit);
-  return planned === undefined ? undefined : viewOf(planned, undefined);
-}
-
-/** A plan for an ask, with what does not go by its factor against the soup as written. */
-export function planView(soup: Soup, rows: readonly IngredientRow[], kit: Kit, ask: Ask): PlanOutcome {
-  const planning = makePlan(soup, rows, kit, ask);
-  return planning.ok ? { ok: true, view: viewOf(planning.plan, writtenPlan(soup, rows, kit)) } : planning;
+/** A planning as a screen shows it, with what does not go by its factor against the soup as written where that is given. */
+export function planOutcome(planning: Planning, written: Planned | undefined): PlanOutcome {
+  return planning.ok ? { ok: true, view: viewOf(planning.plan, written) } : planning;
 }

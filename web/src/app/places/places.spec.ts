@@ -2,10 +2,10 @@ import { showMass } from '@tureen/core/units';
 import { EXAMPLE_SOUPS } from '@tureen/core/soup';
 import { READY_KITS } from '@tureen/core/kit';
 import { LARDER_ROWS } from '@tureen/core/larder';
-import { figuresOf, makePlan } from '@tureen/core/plan';
+import { figuresOf, makePlan, writtenPlan } from '@tureen/core/plan';
 import type { Deed, KeptEntry } from '@tureen/core/batch';
 import { batchView } from '../cooking/batch-view';
-import { planView, writtenView } from '../cooking/views';
+import { planOutcome, viewOf } from '../cooking/views';
 import { mergedEntries } from '../services/batches';
 import { newId } from '../services/device';
 import { cautionSentence, hurts, namer, planErrorSentence, stepSentence } from '@tureen/core/messages';
@@ -28,10 +28,10 @@ function entry(n: number, deed: Deed): KeptEntry {
 
 describe('views', () => {
   it('show what core computed, not something near it', () => {
-    const outcome = planView(beetroot, LARDER_ROWS, kit, ask);
+    const outcome = planOutcome(makePlan(beetroot, LARDER_ROWS, kit, ask), writtenPlan(beetroot, LARDER_ROWS, kit));
     expect(outcome.ok && outcome.view.figures).toEqual(figuresOf(planning.plan.ready, planning.plan.run));
     expect(batchView(snapshot, []).planned).toEqual(figuresOf(planning.plan.ready, planning.plan.run));
-    expect(writtenView(beetroot, LARDER_ROWS, kit)?.figures.bowls).toBeCloseTo(10, 3);
+    expect(viewOf(writtenPlan(beetroot, LARDER_ROWS, kit)!, undefined).figures.bowls).toBeCloseTo(10, 3);
   });
 
   it('can be sent between threads', () => {
@@ -77,7 +77,7 @@ describe('the big figure', () => {
 
 describe('stations', () => {
   it('hang together in cooking order, every step in one of them', () => {
-    const groups = stationsOf(beetroot, writtenView(beetroot, LARDER_ROWS, kit), nameOf);
+    const groups = stationsOf(beetroot, viewOf(writtenPlan(beetroot, LARDER_ROWS, kit)!, undefined), nameOf);
     expect(groups.map(({ name }) => name)).toEqual(['Roast', 'Simmer', 'Blend', 'Finish', 'Dish']);
     expect(groups.reduce((sum, { steps }) => sum + steps.length, 0)).toBe(18);
     expect(groups[0]?.rows.map(({ name }) => name)).toEqual(['beetroot', 'onion', 'cooking apple', 'garlic', 'rapeseed oil']);

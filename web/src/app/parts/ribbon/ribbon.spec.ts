@@ -3,14 +3,18 @@ import { TestBed } from '@angular/core/testing';
 import { READY_KITS } from '@tureen/core/kit';
 import { LARDER_ROWS } from '@tureen/core/larder';
 import { EXAMPLE_SOUPS } from '@tureen/core/soup';
-import { planView, type PlanView } from '../../cooking/views';
+import { makePlan } from '@tureen/core/plan';
+import { planOutcome, type PlanView } from '../../cooking/views';
 import { alignedPoints, axisOf, bandPath, drawn, heaviest, inRows, placed, scaleKg, type Frame } from './layout';
 import { pictureOf } from './picture';
 import { RibbonPicture } from './ribbon';
 
 function plan(id: string): PlanView {
   const soup = EXAMPLE_SOUPS.find((one) => one.id === id)!;
-  const outcome = planView(soup, LARDER_ROWS, READY_KITS.canteen, { bowls: 80, bowlG: 300, potId: 'boiler-40' });
+  const outcome = planOutcome(
+    makePlan(soup, LARDER_ROWS, READY_KITS.canteen, { bowls: 80, bowlG: 300, potId: 'boiler-40' }),
+    undefined,
+  );
   if (!outcome.ok) throw new Error(outcome.error.code);
   return outcome.view;
 }

@@ -19,6 +19,8 @@ export interface OpenBatch {
   readonly snapshot: Snapshot;
   readonly entries: readonly KeptEntry[];
   readonly unsentIds: ReadonlySet<string>;
+  /** How many of them the browser keeps: a reload would not lose them. */
+  readonly keptHere: number;
 }
 
 /** A list of batches as far as it has been asked for. */
@@ -123,6 +125,7 @@ export class Batches {
             snapshot,
             entries: mergedEntries(entries, [...mine.values()]),
             unsentIds: new Set(own.map((one) => one.id)),
+            keptHere: own.filter(({ kept }) => kept === true).length,
           },
         };
       }),

@@ -157,6 +157,16 @@ describe('the outbox', () => {
     later.ngOnDestroy();
   });
 
+  it('is said to be kept only once the browser has it: what is counted survives a reload', async () => {
+    reply = gone;
+    const outbox = TestBed.inject(Outbox);
+    const all = Array.from({ length: 15 }, (_, n) => note(String(n)));
+    void Promise.all(all.map((one) => outbox.keep('b1', one)));
+    expect((await firstValueFrom(outbox.unsent$)).filter(({ kept }) => kept === true).length).toBe(0);
+    await firstValueFrom(outbox.unsent$.pipe(filter((list) => list.filter(({ kept }) => kept === true).length === 15)));
+    expect((await held()).length).toBe(15);
+  });
+
   it('one that names what another tablet has yet to bring in is tried again when the stream opens', async () => {
     const early = note('of a line that is not there yet');
     reply = () => new Response(JSON.stringify({ error: { code: 'NO_SUCH_LINE', sentence: 'Not known.' } }), { status: 422 });

@@ -11,6 +11,8 @@ export interface Unsent {
   readonly entry: Entry;
   /** Why the server will not have it; kept and shown, never dropped. */
   readonly refusal?: Refusal;
+  /** The browser has it: a reload would not lose it. */
+  readonly kept?: boolean;
 }
 
 const RETRY_MS = 3000;
@@ -22,7 +24,7 @@ const MAY_COME = 'NO_SUCH_LINE';
 
 type Told =
   | { readonly kind: 'kept'; readonly unsent: readonly Unsent[] }
-  | { readonly kind: 'sent'; readonly ids: readonly string[] }
+  | { readonly kind: 'sent' | 'stored'; readonly ids: readonly string[] }
   | { readonly kind: 'asked' };
 
 /**
@@ -57,6 +59,7 @@ export class Outbox implements OnDestroy {
       this.channel.onmessage = ({ data }: MessageEvent<Told>) => {
         if (data.kind === 'kept') this.add(data.unsent);
         else if (data.kind === 'sent') this.remove(data.ids);
+        else if (data.kind === 'stored') this.stored(data.ids);
         else if (this.held.value.length > 0) this.tell({ kind: 'kept', unsent: this.held.value });
       };
     }
@@ -96,9 +99,18 @@ export class Outbox implements OnDestroy {
     if (left.length === 0) this.fragile.next(false);
   }
 
+  /** Of these the browser has said that it keeps them. */
+  private stored(ids: readonly string[]): void {
+    const now = new Set(ids);
+    if (!this.held.value.some(({ id, kept }) => now.has(id) && kept !== true)) return;
+    this.held.next(this.held.value.map((unsent) => (now.has(unsent.id) ? { ...unsent, kept: true } : unsent)));
+  }
+
   /** What an earlier visit or a tab that is gone has left; what was entered while this was being read stays. */
   private async reload(): Promise<void> {
-    this.add((await this.store.all('unsent')) ?? []);
+    const all = (await this.store.all('unsent')) ?? [];
+    this.add(all);
+    this.stored(all.map(({ id }) => id));
   }
 
   /** What was refused only because something was not there yet is tried once more. */
@@ -106,7 +118,7 @@ export class Outbox implements OnDestroy {
     await this.reload();
     this.held.next(
       this.held.value.map((unsent) =>
-        unsent.refusal?.code === MAY_COME ? { id: unsent.id, batchId: unsent.batchId, entry: unsent.entry } : unsent,
+        unsent.refusal?.code === MAY_COME ? { id: unsent.id, batchId: unsent.batchId, entry: unsent.entry, kept: true } : unsent,
       ),
     );
   }
@@ -119,7 +131,10 @@ export class Outbox implements OnDestroy {
     this.send();
     const kept = await this.store.put('unsent', unsent);
     if (this.gone.has(entry.id)) await this.store.delete('unsent', [entry.id]);
-    else if (!kept) this.fragile.next(true);
+    else if (kept) {
+      this.stored([entry.id]);
+      this.tell({ kind: 'stored', ids: [entry.id] });
+    } else this.fragile.next(true);
   }
 
   /** Sends what is held, one request at a time, oldest first. */

@@ -88,7 +88,10 @@ export class Shell {
   protected readonly waiting = computed(() => this.unsent().length - this.refused().length);
   protected readonly state = computed(() => {
     if (this.refused().length > 0) return `${String(this.refused().length)} refused`;
-    if (this.waiting() > 0) return `${String(this.waiting())} ${this.fragile() ? 'in this page only' : 'kept here'}, not sent`;
+    if (this.fragile() && this.waiting() > 0) return `${String(this.waiting())} in this page only, not sent`;
+    // Said to be kept is only what the browser has said that it keeps.
+    const kept = this.unsent().filter((one) => one.refusal === undefined && one.kept === true).length;
+    if (this.waiting() > 0) return kept > 0 ? `${String(kept)} kept here, not sent` : 'keeping…';
     return this.open() ? 'all saved' : 'no server';
   });
   /** Said where a tablet's clock is far off: what it enters goes by the kitchen's. */

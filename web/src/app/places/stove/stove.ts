@@ -71,7 +71,7 @@ export class Stove {
       this.hand.view()?.timers.some(({ silenced }) => !silenced) === true,
   );
   protected readonly ribbon = this.hand.watched.drawn({ height: 116, quiet: true, here: true, folded: this.folded });
-  protected readonly unsent = computed(() => this.hand.open()?.unsentIds.size ?? 0);
+  protected readonly unsent = computed(() => this.hand.open()?.keptHere ?? 0);
   protected readonly sheet = signal<SheetName | undefined>(undefined);
   /** The vessel of which a part is wanted. */
   protected readonly part = signal<Measure | undefined>(undefined);

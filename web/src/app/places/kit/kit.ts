@@ -9,7 +9,7 @@ import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { NumberField } from '../../parts/number-field';
 import { Kitchen, type ReadyKitchen } from '../../services/kitchen';
-import { CURRENCIES, ZONES } from './place-choices';
+import { PlaceFields } from './place-fields';
 import { columnsOf, fresh, itemsOf, SHELVES, withItems, type Column, type Shelf } from './fields';
 import { PotsDrawing } from './pots-drawing';
 
@@ -30,13 +30,11 @@ interface Weighing {
 @Component({
   selector: 'tt-kit',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, NumberField, NzInputModule, NzSelectModule, PotsDrawing, RouterLink],
+  imports: [FormsModule, NumberField, NzInputModule, NzSelectModule, PlaceFields, PotsDrawing, RouterLink],
   templateUrl: './kit.html',
   styleUrl: './kit.less',
 })
 export class KitPlace {
-  protected readonly currencies = CURRENCIES;
-  protected readonly zones = ZONES;
   private readonly kitchen = inject(Kitchen);
   private readonly answer = toSignal(this.kitchen.kitchen$);
   private readonly kept = computed(() => {

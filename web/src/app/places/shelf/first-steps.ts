@@ -1,14 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { FormsModule } from '@angular/forms';
 import { placeFor, type Kit, type Place } from '@tureen/core/kit';
 import type { Soup } from '@tureen/core/soup';
 import CURRENCY_OF, { type Countries } from 'country-to-currency';
-import { NzSelectModule } from 'ng-zorro-antd/select';
 import { from } from 'rxjs';
 import { Kitchen, type ReadyKitchen } from '../../services/kitchen';
 import { Soups } from '../../services/soups';
-import { COUNTRY_CHOICES, CURRENCIES, UNIT_CHOICES, ZONES } from '../kit/place-choices';
+import { COUNTRY_CHOICES, PlaceFields, UNIT_CHOICES } from '../kit/place-fields';
 
 const KITCHENS: readonly { readonly ready: ReadyKitchen; readonly name: string; readonly what: string }[] = [
   { ready: 'home', name: 'A home stove', what: '3 and 8 L pots, two oven trays, a 1.5 L jug' },
@@ -20,61 +18,14 @@ const KITCHENS: readonly { readonly ready: ReadyKitchen; readonly name: string; 
 @Component({
   selector: 'tt-first-steps',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, NzSelectModule],
+  imports: [PlaceFields],
   template: `
     @if (kit() === null) {
       <h1>Where do you cook?</h1>
       <p class="soft">It fills the kit: pots, trays, blenders, ladles.</p>
       <p class="here">
         @if (changing()) {
-          <span class="pair">
-            <label for="first-country">Spoons and names</label>
-            <nz-select
-              nzId="first-country"
-              [ngModel]="place().country ?? ''"
-              (ngModelChange)="put({ country: $event === '' ? undefined : $event })"
-            >
-              @for (one of countries; track one.value) {
-                <nz-option [nzValue]="one.value" [nzLabel]="one.label" />
-              }
-            </nz-select>
-          </span>
-          <span class="pair">
-            <label for="first-units">Units</label>
-            <nz-select nzId="first-units" [ngModel]="place().units" (ngModelChange)="put({ units: $event })">
-              @for (one of unitChoices; track one.value) {
-                <nz-option [nzValue]="one.value" [nzLabel]="one.label" />
-              }
-            </nz-select>
-          </span>
-          <span class="pair">
-            <label for="first-currency">Prices in</label>
-            <nz-select
-              nzId="first-currency"
-              nzShowSearch
-              [ngModel]="place().currency ?? ''"
-              (ngModelChange)="put({ currency: $event === '' ? undefined : $event })"
-            >
-              <nz-option nzValue="" nzLabel="no currency" />
-              @for (code of currencies; track code) {
-                <nz-option [nzValue]="code" [nzLabel]="code" />
-              }
-            </nz-select>
-          </span>
-          <span class="pair">
-            <label for="first-zone">Days by</label>
-            <nz-select
-              nzId="first-zone"
-              nzShowSearch
-              [ngModel]="place().zone ?? ''"
-              (ngModelChange)="put({ zone: $event === '' ? undefined : $event })"
-            >
-              <nz-option nzValue="" nzLabel="the server’s clock" />
-              @for (zone of zones; track zone) {
-                <nz-option [nzValue]="zone" [nzLabel]="zone" />
-              }
-            </nz-select>
-          </span>
+          <tt-place-fields [place]="place()" (changed)="put($event)" />
         } @else {
           <span>{{ says() }}</span>
           <button type="button" class="press" (click)="changing.set(true)">Change</button>
@@ -116,19 +67,11 @@ const KITCHENS: readonly { readonly ready: ReadyKitchen; readonly name: string; 
       gap: 8px 14px;
       font-size: 19px;
 
-      .pair {
-        display: inline-flex;
-        align-items: center;
-        gap: 10px;
-      }
       .press {
         flex-direction: row;
         align-items: center;
         min-height: 48px;
         padding: 0 18px;
-      }
-      nz-select {
-        min-width: 180px;
       }
     }
     h1 {
@@ -161,10 +104,6 @@ export class FirstSteps {
   readonly kit = input.required<Kit | null>();
 
   protected readonly kitchens = KITCHENS;
-  protected readonly countries = COUNTRY_CHOICES;
-  protected readonly unitChoices = UNIT_CHOICES;
-  protected readonly currencies = CURRENCIES;
-  protected readonly zones = ZONES;
   /** Where the kitchen seems to stand, by this browser's language and clock. */
   protected readonly place = signal<Place>(
     placeFor(navigator.language, Intl.DateTimeFormat().resolvedOptions().timeZone, (region) => CURRENCY_OF[region as Countries]),

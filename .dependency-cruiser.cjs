@@ -1,6 +1,7 @@
 /** The order in which the folders of core may lean on each other: each imports only from those before it. */
 const ORDER = [
   'numbers',
+  'shape',
   'units',
   'larder',
   'amounts',
@@ -12,7 +13,7 @@ const ORDER = [
   'dish',
   'steps',
   'soup',
-  'line',
+  'runner',
   'solve',
   'solver',
   'plan',

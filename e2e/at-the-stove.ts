@@ -1,4 +1,4 @@
-import type { KeptBatch } from '@tureen/server/api';
+import type { StoredBatch } from '@tureen/server/api';
 import type { Locator, Page } from '@playwright/test';
 import { expect } from './kitchen.js';
 
@@ -53,6 +53,6 @@ export async function answer(page: Page, figure: string): Promise<void> {
 }
 
 /** A batch as the server has it. */
-export async function kept(url: string, batchId: string): Promise<KeptBatch> {
-  return (await fetch(`${url}/api/batches/${batchId}`)).json() as Promise<KeptBatch>;
+export async function kept(url: string, batchId: string): Promise<StoredBatch> {
+  return (await fetch(`${url}/api/batches/${batchId}`)).json() as Promise<StoredBatch>;
 }

@@ -1,19 +1,19 @@
 import { createHash } from 'node:crypto';
-import type { Deed, Entry } from '@tureen/core/batch';
+import type { Action, Entry } from '@tureen/core/batch';
 import type { Branch, Soup } from '@tureen/core/soup';
 import type { Page } from '@playwright/test';
 import { answer, begin, kept, letGo, title, until } from './at-the-stove.js';
 import { expect, test, watch } from './kitchen.js';
 
 /** Another tablet's entry, straight to the server; its clock is so many minutes off. */
-async function elsewhere(url: string, batchId: string, deed: Deed, offMin = 0): Promise<string> {
+async function elsewhere(url: string, batchId: string, action: Action, offMin = 0): Promise<string> {
   const entry: Entry = {
     id: crypto.randomUUID(),
-    shape: 1,
+    shape: 2,
     stamp: { counter: 1000, device: 'other-tablet', seq: 1 },
     atMs: Date.now() + offMin * 60_000,
     who: 'CD',
-    deed,
+    action,
   };
   const response = await fetch(`${url}/api/batches/${batchId}/entries`, {
     method: 'POST',
@@ -51,7 +51,7 @@ test('egg and cream are warned of before their window is left; 300 °C is kept a
   await expect(egg).not.toContainText('300');
   await expect
     .poll(async () =>
-      (await kept(server.url, batchId)).entries.flatMap(({ deed }) => (deed.kind === 'temperature' ? [deed.tempC] : [])),
+      (await kept(server.url, batchId)).entries.flatMap(({ action }) => (action.kind === 'temperature' ? [action.tempC] : [])),
     )
     .toEqual([66, 75, 80, 88, 300]);
   quiet();
@@ -67,7 +67,7 @@ test('a pour over the rim, an entry of a step not begun, one after the close: sa
   await letGo(page);
   await page.keyboard.press('u');
   // Another tablet, its clock ten minutes fast, has poured cream already.
-  const cream: Deed = { kind: 'poured', stepId: 'cream', line: 'cream', vessel: 'Carton', volumeM3: 1e-3 };
+  const cream: Action = { kind: 'poured', stepId: 'cream', line: 'cream', vessel: 'Carton', volumeM3: 1e-3 };
   await elsewhere(server.url, batchId, cream, 10);
   const early = page.getByText(/Entered at a step that has not begun: 1 L of single cream poured/);
   await expect(early).toBeVisible();
@@ -131,7 +131,7 @@ test('a photo taken without a server is shown at once and arrives when there is 
   await server.start();
   await expect(page.getByText('all saved')).toBeVisible({ timeout: 60_000 });
   const { entries } = await kept(server.url, batchId);
-  const photo = entries.flatMap(({ deed }) => (deed.kind === 'note' ? [deed.photo] : []))[0];
+  const photo = entries.flatMap(({ action }) => (action.kind === 'note' ? [action.photo] : []))[0];
   let bytes = Buffer.alloc(0);
   await expect
     .poll(async () => {
@@ -211,7 +211,7 @@ test('a whole service by keys', async ({ page, server }) => {
   await key('Enter');
   await expect(title(page)).toHaveText('The batch is closed');
   await expect.poll(async () => (await kept(server.url, batchId)).closedAtMs).not.toBeNull();
-  const kinds = (await kept(server.url, batchId)).entries.map(({ deed }) => deed.kind);
+  const kinds = (await kept(server.url, batchId)).entries.map(({ action }) => action.kind);
   for (const kind of [
     'timed',
     'poured',

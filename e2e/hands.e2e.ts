@@ -129,7 +129,7 @@ test('the same by touch, with fingers only', async ({ browser, server }) => {
   await expect(page.getByRole('region', { name: 'Give back carrot' })).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).tap();
   await expect(page.getByRole('region', { name: 'Give back carrot' })).toHaveCount(0);
-  await page.getByRole('button', { name: 'Schools' }).tap();
+  await page.getByRole('button', { name: 'Method choices' }).tap();
   await page.getByRole('button', { name: /^sieved/ }).tap();
   await expect(page.getByRole('button', { name: /^sieved/ })).toContainText('chosen');
   await page.getByRole('button', { name: 'Save as version 2' }).tap();

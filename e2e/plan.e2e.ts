@@ -129,7 +129,7 @@ test('its figures are the command line’s', async ({ page, server }) => {
   await expect(page).toHaveURL(/plan=/);
   const id = new URL(page.url()).searchParams.get('plan') ?? '';
   const plan = (await (await page.request.get(`${server.url}/api/plans/${id}`)).json()) as {
-    ask: { potId: string };
+    request: { potId: string };
     snapshot: { soup: unknown; kit: unknown };
     figures: Record<string, unknown>;
   };
@@ -149,7 +149,7 @@ test('its figures are the command line’s', async ({ page, server }) => {
       '--bowl',
       '300g',
       '--pot',
-      plan.ask.potId,
+      plan.request.potId,
       '--kit',
       join(folder, 'kit.json'),
       '--json',

@@ -79,8 +79,10 @@ test.describe('by touch, on a small tablet', () => {
 
     await page.getByRole('link', { name: 'Cold' }).tap();
     await expect(page.getByRole('listitem').filter({ hasText: 'Plain base, two ways' })).toContainText('2.5 kg');
-    const deeds = (await kept(server.url, batchId)).entries.map(({ deed }) => deed);
-    expect(deeds.flatMap((deed) => (deed.kind === 'jugged' ? [[Number(deed.fillShare.toFixed(2)), deed.read]] : []))).toEqual([
+    const actions = (await kept(server.url, batchId)).entries.map(({ action }) => action);
+    expect(
+      actions.flatMap((action) => (action.kind === 'jugged' ? [[Number(action.fillShare.toFixed(2)), action.read]] : [])),
+    ).toEqual([
       [0.75, true],
       [0.33, false],
     ]);
@@ -131,7 +133,7 @@ test('any entry is taken back with its effect in sight; part of a ladle by holdi
   await expect(lock).toHaveCount(0);
   await page.mouse.up();
   const { entries } = await kept(server.url, batchId);
-  const poured = entries.flatMap(({ deed, who }) => (deed.kind === 'poured' ? [[deed.volumeM3, who]] : []));
+  const poured = entries.flatMap(({ action, who }) => (action.kind === 'poured' ? [[action.volumeM3, who]] : []));
   expect(poured).toEqual([
     [0.0005, 'AB'],
     [0.00025, 'AB'],
@@ -175,7 +177,7 @@ test.describe('without a network', () => {
     await expect(page.getByText('all saved')).toBeVisible({ timeout: 60_000 });
     const { entries } = await kept(server.url, batchId);
     expect(entries.length - before).toBe(30);
-    expect(entries.filter(({ deed }) => deed.kind === 'poured').length).toBe(30);
+    expect(entries.filter(({ action }) => action.kind === 'poured').length).toBe(30);
   });
 });
 
@@ -184,7 +186,7 @@ test('the scale gives its weight by one touch; gone, its last word is named and 
   await until(page, /^Pour vegetable stock/);
   await page.getByRole('button', { name: /1 L of vegetable stock/ }).click();
   await page.keyboard.press('w');
-  const offer = page.getByRole('button', { name: /From the stand-in scale/ });
+  const offer = page.getByRole('button', { name: /From the simulated scale/ });
   await expect(offer).toContainText('at rest', { timeout: 30_000 });
   // The scale may see the ladle only now: what was offered at the touch is what is filled in, whichever it is.
   await expect(async () => {
@@ -199,14 +201,14 @@ test('the scale gives its weight by one touch; gone, its last word is named and 
   await page.getByRole('button', { name: /^Scale: enter/ }).click({ timeout: 30_000 });
   await expect(page.getByText(/kg from the scale, tare 4\.5 kg taken off/)).toBeVisible();
 
-  const off = await fetch(`${server.url}/api/devices/stand-in-scale/commands`, {
+  const off = await fetch(`${server.url}/api/devices/simulated-scale/commands`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify({ do: 'off' }),
   });
   expect(off.status).toBe(202);
   await page.keyboard.press('w');
-  await expect(page.getByText(/The stand-in scale is gone: its [\d.]+ kg of .* is not used/)).toBeVisible();
+  await expect(page.getByText(/The simulated scale is gone: its [\d.]+ kg of .* is not used/)).toBeVisible();
   await expect(offer).toHaveCount(0);
   // Less than the empty pot weighs is kept, flagged and not used.
   const before = await page.locator('.pot .mass').textContent();
@@ -218,9 +220,9 @@ test('the scale gives its weight by one touch; gone, its last word is named and 
   await expect(page.getByRole('dialog').getByRole('listitem').first()).toContainText('less than the empty pot, not used');
   await page.keyboard.press('Escape');
   await page.goto(`${server.url}/devices`);
-  await expect(page.getByRole('listitem').filter({ hasText: 'Stand-in scale' })).toContainText('gone');
+  await expect(page.getByRole('listitem').filter({ hasText: 'Simulated scale' })).toContainText('gone');
   await page.getByRole('button', { name: 'Put its plug back' }).click();
-  await expect(page.getByRole('listitem').filter({ hasText: 'Stand-in scale' })).toContainText(/steady|at rest/);
+  await expect(page.getByRole('listitem').filter({ hasText: 'Simulated scale' })).toContainText(/steady|at rest/);
 });
 
 test.describe('on the kitchen’s network', () => {

@@ -227,7 +227,7 @@ test('a school is chosen with its difference in sight, and both people who edit 
   server,
 }) => {
   await page.goto(`${server.url}/shelf/beetroot-horseradish`);
-  await page.getByRole('button', { name: 'Schools' }).click();
+  await page.getByRole('button', { name: 'Method choices' }).click();
   await expect(page.getByRole('button', { name: /^sweat/ })).toContainText(/time −/);
   await page.getByRole('button', { name: /^sieved/ }).click();
   await expect(page.getByRole('button', { name: /^sieved/ })).toContainText('chosen');
@@ -273,7 +273,7 @@ test('tags, duplicating, retiring and bringing back', async ({ page, server }) =
   quiet();
 });
 
-test('a stand-in says what it changes; kept as a variant it is planned beside the soup itself; optional lines can be left out', async ({
+test('a substitute says what it changes; kept as a variant it is planned beside the soup itself; optional lines can be left out', async ({
   page,
   server,
 }) => {

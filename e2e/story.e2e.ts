@@ -198,9 +198,9 @@ test('with the server gone, entries are kept here and arrive once when it is bac
   await expect(page.locator('.digits')).toHaveText('1.47');
   const id = page.url().split('/').at(-1) ?? '';
   const batch = (await (await page.request.get(`${server.url}/api/batches/${id}`)).json()) as {
-    entries: { deed: { kind: string } }[];
+    entries: { action: { kind: string } }[];
   };
-  expect(batch.entries.filter(({ deed }) => deed.kind === 'poured').length).toBe(2);
+  expect(batch.entries.filter(({ action }) => action.kind === 'poured').length).toBe(2);
 });
 
 test('entries made while the server is gone survive the tab being closed', async ({ page, context, server }) => {

@@ -166,7 +166,7 @@ test('what was brought in, added and taken back leaves a batch that goes on; a d
   await expect(page.getByRole('dialog')).toContainText('this was added and counts');
   await page.keyboard.press('Escape');
   const batch = await kept(server.url, batchId);
-  const added = batch.entries.flatMap(({ deed }) => (deed.kind === 'added' ? [deed.kg] : []));
+  const added = batch.entries.flatMap(({ action }) => (action.kind === 'added' ? [action.kg] : []));
   expect(added).toEqual([0.2005]);
   await until(page, /The batch is closed/);
   await expect.poll(async () => (await kept(server.url, batchId)).closedAtMs).not.toBeNull();

@@ -113,13 +113,13 @@ export async function benchScreens({ url, post, id }) {
   const enter = (screen) => {
     const n = made++;
     const entry = `0${(0x1000000 + n).toString(16)}-0000-4000-8000-000000000000`;
-    const deed = { kind: 'poured', stepId: 'cover', line: 'stock', vessel: 'Ladle', volumeM3: 0.0003 };
+    const action = { kind: 'poured', stepId: 'cover', line: 'stock', vessel: 'Ladle', volumeM3: 0.0003 };
     const stamp = { counter: n + 1, device: `bench-${screen}`, seq: n };
     if (n >= counted) {
       sentAt.set(entry, performance.now());
       enteredAt.set(entry, performance.now());
     }
-    return screens[screen].enter({ id: entry, shape: 1, stamp, atMs: n, who: '', deed });
+    return screens[screen].enter({ id: entry, shape: 1, stamp, atMs: n, who: '', action });
   };
   const running = [];
   const begin = performance.now();

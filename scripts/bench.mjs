@@ -66,7 +66,7 @@ try {
       stamp: { counter: n + 1, device: 'bench', seq: n },
       atMs: n,
       who: '',
-      deed: { kind: 'poured', stepId: 'cover', line: 'stock', vessel: 'Ladle', volumeM3: 0.0003 },
+      action: { kind: 'poured', stepId: 'cover', line: 'stock', vessel: 'Ladle', volumeM3: 0.0003 },
     };
     const started = performance.now();
     await post(`/batches/${id(2)}/entries`, { entries: [entry] });

@@ -7,12 +7,12 @@ import { wrong, type Outcome } from './outcome.js';
 
 export type Loaded<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly outcome: Outcome };
 
-interface Told {
+interface FileProblem {
   readonly path: string;
   readonly message: string;
 }
 
-function told(file: string, problems: readonly Told[]): Outcome {
+function told(file: string, problems: readonly FileProblem[]): Outcome {
   const lines = problems.map(({ path, message }) => `  ${path === '' ? 'the file' : path}: ${message}`);
   return wrong([`${file} can’t be used:`, ...lines].join('\n'), { file, problems });
 }

@@ -1,6 +1,6 @@
 import { given, type Given } from './options.js';
 import { check, plan } from './plan.js';
-import { landing, larder, odds, units, why } from './more.js';
+import { landing, larder, odds, units, why } from './commands.js';
 import { GOOD, Misused, USAGE, type Outcome } from './outcome.js';
 
 const HELP = `npm run tureen -- COMMAND [options]

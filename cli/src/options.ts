@@ -2,7 +2,7 @@ import { parseArgs, type ParseArgsConfig } from 'node:util';
 import { UNITS, UNIT_CODES, type UnitCode } from '@tureen/core/units';
 import type { Kit } from '@tureen/core/kit';
 import { usableM3 } from '@tureen/core/kit';
-import type { Ask } from '@tureen/core/plan';
+import type { PlanRequest } from '@tureen/core/plan';
 import type { Anchor } from '@tureen/core/solve';
 import { Misused } from './outcome.js';
 
@@ -94,12 +94,12 @@ function anchorsOf({ values }: Given): Anchor[] {
 }
 
 /** What is asked of a soup. Without a pot the smallest that may hold it is taken, by its written amount. */
-export function askOf(
+export function requestOf(
   from: Given,
   kit: Kit,
   written: { readonly bowls: number; readonly bowlG: number },
-  fits: (ask: Ask) => boolean,
-): Ask {
+  fits: (request: PlanRequest) => boolean,
+): PlanRequest {
   const { values } = from;
   const anchors = anchorsOf(from);
   const bowls = values.bowls === undefined ? undefined : numberOf(values.bowls, '--bowls');

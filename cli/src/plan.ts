@@ -1,7 +1,16 @@
 import { cautionSentence, planSentence, problemSentence } from '@tureen/core/messages';
 import { makeLarder, type IngredientRow } from '@tureen/core/larder';
-import { clocksOf, makeReady, run } from '@tureen/core/line';
-import { cardsMade, cautionsOf, figuresOf, makePlan, pullList, roundingOf, type Ask, type Planned } from '@tureen/core/plan';
+import { clocksOf, prepareSoup, run } from '@tureen/core/runner';
+import {
+  cardsMade,
+  cautionsOf,
+  figuresOf,
+  makePlan,
+  pullList,
+  roundingOf,
+  type PlanRequest,
+  type Planned,
+} from '@tureen/core/plan';
 import { withKilos } from '@tureen/core/solve';
 import { bodyWord } from '@tureen/core/body';
 import { tasteWord, tastesOf } from '@tureen/core/season';
@@ -9,7 +18,7 @@ import { showMass, showMinutes, type UnitSystem } from '@tureen/core/units';
 import type { Kit } from '@tureen/core/kit';
 import type { Soup } from '@tureen/core/soup';
 import { loadKit, loadLarder, loadSoup } from './files.js';
-import { askOf, type Given } from './options.js';
+import { requestOf, type Given } from './options.js';
 import { Misused, good, wrong, type Outcome } from './outcome.js';
 import { table } from './table.js';
 
@@ -33,13 +42,15 @@ export function loadAll(from: Given): { ok: true; value: Loadeds } | { ok: false
 }
 
 /** The plan that the options ask for, or why there is none. */
-export function planned(from: Given): { ok: true; value: Loadeds & { plan: Planned; ask: Ask } } | { ok: false; outcome: Outcome } {
+export function planned(
+  from: Given,
+): { ok: true; value: Loadeds & { plan: Planned; request: PlanRequest } } | { ok: false; outcome: Outcome } {
   const loaded = loadAll(from);
   if (!loaded.ok) return loaded;
   const { soup, kit, rows } = loaded.value;
-  const ask = askOf(from, kit, soup.writtenFor, (one) => makePlan(soup, rows, kit, one).ok);
-  const planning = makePlan(soup, rows, kit, ask);
-  if (planning.ok) return { ok: true, value: { ...loaded.value, plan: planning.plan, ask } };
+  const request = requestOf(from, kit, soup.writtenFor, (one) => makePlan(soup, rows, kit, one).ok);
+  const planning = makePlan(soup, rows, kit, request);
+  if (planning.ok) return { ok: true, value: { ...loaded.value, plan: planning.plan, request } };
   const { error } = planning;
   if (error.code === 'SOUP_HAS_PROBLEMS') return { ok: false, outcome: problemsOutcome(error.problems) };
   return { ok: false, outcome: wrong(planSentence(error), error) };
@@ -54,10 +65,10 @@ export function check(from: Given): Outcome {
   const loaded = loadAll(from);
   if (!loaded.ok) return loaded.outcome;
   const { soup, kit, rows } = loaded.value;
-  const readied = makeReady(soup, makeLarder(rows), kit, kit.pots[0]?.id ?? '', soup.writtenFor.bowlG / 1000);
-  if (!readied.ok) return problemsOutcome(readied.problems);
-  const of = run(readied.ready, 1);
-  const raw = clocksOf(readied.ready, of).filter(({ melded }) => !melded);
+  const preparation = prepareSoup(soup, makeLarder(rows), kit, kit.pots[0]?.id ?? '', soup.writtenFor.bowlG / 1000);
+  if (!preparation.ok) return problemsOutcome(preparation.problems);
+  const of = run(preparation.prepared, 1);
+  const raw = clocksOf(preparation.prepared, of).filter(({ melded }) => !melded);
   const notes = raw.map(
     ({ lineId, meldNeeds, hotMinutes }) =>
       `  ${lineId}: wants ${showMinutes(meldNeeds)} of heat and gets ${showMinutes(hotMinutes)}.`,
@@ -78,15 +89,15 @@ export function plan(from: Given): Outcome {
   const rounded =
     rounding === undefined
       ? own
-      : { ...own, ready: withKilos(own.ready, new Map(rounding.lines.map(({ lineId, roundedKg }) => [lineId, roundedKg]))) };
-  const of = rounding === undefined ? own.run : run(rounded.ready, own.snapshot.scale);
-  const figures = figuresOf(own.ready, of);
-  const list = pullList({ ready: own.ready, run: of });
-  const cards = cardsMade(own.ready, of);
-  const cautions = cautionsOf(own.ready, of);
-  const pot = kit.pots.find(({ id }) => id === own.snapshot.ask.potId)?.name ?? '';
+      : { ...own, prepared: withKilos(own.prepared, new Map(rounding.lines.map(({ lineId, roundedKg }) => [lineId, roundedKg]))) };
+  const of = rounding === undefined ? own.run : run(rounded.prepared, own.snapshot.scale);
+  const figures = figuresOf(own.prepared, of);
+  const list = pullList({ prepared: own.prepared, run: of });
+  const cards = cardsMade(own.prepared, of);
+  const cautions = cautionsOf(own.prepared, of);
+  const pot = kit.pots.find(({ id }) => id === own.snapshot.request.potId)?.name ?? '';
   const name = (id: string): string =>
-    own.ready.lines.find(({ line }) => line.id === id)?.line.ingredient.row.name.toLowerCase() ?? id;
+    own.prepared.lines.find(({ line }) => line.id === id)?.line.ingredient.row.name.toLowerCase() ?? id;
   const tastes = of.dished === undefined ? undefined : tastesOf(of.dished.parcel);
   const rows = list.map(({ name: ingredient, boughtKg, edibleKg, trimKg, cost, way }) => [
     ingredient,
@@ -96,7 +107,7 @@ export function plan(from: Given): Outcome {
     cost.toFixed(2),
   ]);
   const text = [
-    `${soup.name}: ${figures.bowls.toFixed(1)} bowls of ${String(own.snapshot.ask.bowlG)} g in the ${pot.toLowerCase()}`,
+    `${soup.name}: ${figures.bowls.toFixed(1)} bowls of ${String(own.snapshot.request.bowlG)} g in the ${pot.toLowerCase()}`,
     '',
     table([['', 'bought', 'edible', '', 'cost'], ...rows], [1, 2, 4]),
     ...cards.map(
@@ -119,7 +130,7 @@ export function plan(from: Given): Outcome {
   ].join('\n');
   return good(text, {
     soup: soup.id,
-    ask: own.snapshot.ask,
+    request: own.snapshot.request,
     scale: own.snapshot.scale,
     figures,
     pullList: list,

@@ -1,13 +1,13 @@
 /** `npm run schemas`: writes the JSON Schemas (2020-12) of the files that people write, from the schemas that read them. */
 import { writeFileSync } from 'node:fs';
 import { z } from 'zod';
-import { KitSchema } from '@tureen/core/kit';
+import { KitShape } from '@tureen/core/kit';
 import { LarderFileSchema } from '@tureen/core/larder';
 import { SoupShape } from '@tureen/core/soup';
 
 const FILES = [
   { name: 'soup', title: 'A soup of Tidy Tureen', schema: SoupShape },
-  { name: 'kit', title: 'A kitchen’s kit', schema: KitSchema },
+  { name: 'kit', title: 'A kitchen’s kit', schema: KitShape },
   { name: 'larder', title: 'Larder rows, what ships or a cook’s own', schema: LarderFileSchema },
 ] as const;
 

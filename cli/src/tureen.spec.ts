@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import Ajv from 'ajv/dist/2020.js';
 import { z } from 'zod';
-import { KitSchema, READY_KITS } from '@tureen/core/kit';
+import { KitShape, READY_KITS } from '@tureen/core/kit';
 import { LARDER_ROWS, LarderFileSchema } from '@tureen/core/larder';
 import { figuresOf, makePlan } from '@tureen/core/plan';
 import { EXAMPLE_SOUPS, SoupSchema, SoupShape } from '@tureen/core/soup';
@@ -58,7 +58,7 @@ describe('the command line', () => {
       const outcome = await tureen(['plan', file(soup.id), '--bowls', '40', '--bowl', '300g', '--pot', 'boiler-40']);
       const planning = makePlan(soup, LARDER_ROWS, READY_KITS.canteen, { bowls: 40, bowlG: 300, potId: 'boiler-40' });
       if (!planning.ok) throw new Error(planning.error.code);
-      expect((outcome.data as { figures: unknown }).figures).toEqual(figuresOf(planning.plan.ready, planning.plan.run));
+      expect((outcome.data as { figures: unknown }).figures).toEqual(figuresOf(planning.plan.prepared, planning.plan.run));
       expect(outcome.text).toContain(soup.name);
     }
   });
@@ -148,7 +148,7 @@ describe('the command line', () => {
   });
 
   it('takes a kitchen of its own: its measured boil-off changes the plan', async () => {
-    const kit = written('kit.json', { ...READY_KITS.canteen, habits: { boilOff: 3 } });
+    const kit = written('kit.json', { ...READY_KITS.canteen, parameters: { boilOff: 3 } });
     const stock = async (...args: string[]): Promise<number> =>
       (
         (await tureen(['why', file('celeriac-leek-apple'), 'stock', '--bowls', '40', '--pot', 'boiler-40', ...args])).data as {
@@ -161,7 +161,7 @@ describe('the command line', () => {
 });
 
 describe('the published schemas', () => {
-  const PUBLISHED = { soup: SoupShape, kit: KitSchema, larder: LarderFileSchema } as const;
+  const PUBLISHED = { soup: SoupShape, kit: KitShape, larder: LarderFileSchema } as const;
 
   for (const [name, schema] of Object.entries(PUBLISHED)) {
     it(`docs/${name}.schema.json is what the program reads by`, () => {

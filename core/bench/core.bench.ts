@@ -1,6 +1,6 @@
 import { LARDER_ROWS, makeLarder } from '@tureen/core/larder';
 import { READY_KITS, type Kit } from '@tureen/core/kit';
-import { makeReady, run, type Ready } from '@tureen/core/line';
+import { prepareSoup, run, type PreparedSoup } from '@tureen/core/runner';
 import { makePlan, type Planned } from '@tureen/core/plan';
 import { EXAMPLE_SOUPS, type Branch, type Soup, type SoupStep } from '@tureen/core/soup';
 import { land, roundTogether, scaleForBowls, unitsOf } from '@tureen/core/solve';
@@ -38,18 +38,18 @@ const { plan } = planning;
 const larder = makeLarder(LARDER_ROWS);
 
 /** The same line with nothing that softens: what the balance alone costs. */
-function unsoftened(planned: Planned): Planned['ready'] {
-  const lines = planned.ready.lines.map((own) => ({
+function unsoftened(planned: Planned): Planned['prepared'] {
+  const lines = planned.prepared.lines.map((own) => ({
     ...own,
     line: { ...own.line, ingredient: { ...own.line.ingredient, row: { ...own.line.ingredient.row, softening: 0 } } },
   }));
-  return { ...planned.ready, lines };
+  return { ...planned.prepared, lines };
 }
 
 const SOLIDS = ['carrot', 'onion', 'celery', 'potato', 'leek', 'parsnip', 'swede', 'turnip', 'celeriac', 'fennel'];
 
 /** A pot of so many ingredients and steps; steps beyond the first few are simmers, so that growth is one step's. */
-function grown(ingredients: number, steps: number): Ready {
+function grown(ingredients: number, steps: number): PreparedSoup {
   const lines = Array.from({ length: ingredients }, (_, n) => ({
     id: `l${String(n)}`,
     ingredient: n === 0 ? 'water' : (SOLIDS[n % SOLIDS.length] ?? 'carrot'),
@@ -70,9 +70,9 @@ function grown(ingredients: number, steps: number): Ready {
     lines,
     root: { id: 'pot', name: 'Pot', vessel: 'pot', steps: all },
   };
-  const readied = makeReady(made, larder, kit, 'boiler-40', 0.3);
-  if (!readied.ok) throw new Error(JSON.stringify(readied.problems));
-  return readied.ready;
+  const preparation = prepareSoup(made, larder, kit, 'boiler-40', 0.3);
+  if (!preparation.ok) throw new Error(JSON.stringify(preparation.problems));
+  return preparation.prepared;
 }
 
 const WRITTEN = [
@@ -95,8 +95,8 @@ const size = `${String(soup.lines.length)} lines, ${String(steps(soup.root))} st
 const us = (value: number): string => `${value.toFixed(0)} µs`;
 const ms = (value: number): string => `${(value / 1000).toFixed(2)} ms`;
 
-const cache = new Map<string, Ready>();
-function grownTo(ingredients: number, count: number): Ready {
+const cache = new Map<string, PreparedSoup>();
+function grownTo(ingredients: number, count: number): PreparedSoup {
   const key = `${String(ingredients)} ${String(count)}`;
   const have = cache.get(key) ?? grown(ingredients, count);
   cache.set(key, have);
@@ -122,7 +122,7 @@ const lines: Line[] = [
     figure: us(medianUs(400, () => run(twelveBare, 2))),
     goal: '5 µs',
   },
-  { name: `one forward run of the example (${size})`, figure: us(medianUs(400, () => run(plan.ready, 8.4))), goal: '–' },
+  { name: `one forward run of the example (${size})`, figure: us(medianUs(400, () => run(plan.prepared, 8.4))), goal: '–' },
   { name: `the same, the balance alone`, figure: us(medianUs(400, () => run(balance, 8.4))), goal: '–' },
 ];
 for (const count of [5, 10, 20, 40])
@@ -140,11 +140,11 @@ for (const count of [5, 10, 20, 40])
 
 lines.push({
   name: 'backward solve, 80 bowls to amounts',
-  figure: ms(medianUs(20, () => scaleForBowls(plan.ready, 80))),
+  figure: ms(medianUs(20, () => scaleForBowls(plan.prepared, 80))),
   goal: '5 ms',
 });
 const kgOf = (id: string): number => plan.run.usedKg.get(id) ?? 0;
-const units = unitsOf(plan.ready, kgOf);
+const units = unitsOf(plan.prepared, kgOf);
 lines.push({
   name: 'rounding to what is bought and measured',
   figure: ms(medianUs(20, () => roundTogether(units, kgOf))),
@@ -182,7 +182,7 @@ function heldBytes(): number {
 }
 
 const started = performance.now();
-oddsOf(plan.ready, plan.snapshot.scale, { seed: 1, samples: 10_000, held: 'amounts' });
+oddsOf(plan.prepared, plan.snapshot.scale, { seed: 1, samples: 10_000, held: 'amounts' });
 lines.push({
   name: '10,000 samples of the example’s odds',
   figure: `${((performance.now() - started) / 1000).toFixed(2)} s`,
@@ -190,7 +190,7 @@ lines.push({
 });
 const before = heldBytes();
 let most = 0;
-oddsOf(plan.ready, plan.snapshot.scale, { seed: 1, samples: 10_000, held: 'amounts' }, (share) => {
+oddsOf(plan.prepared, plan.snapshot.scale, { seed: 1, samples: 10_000, held: 'amounts' }, (share) => {
   if (share > 0.97) most = Math.max(most, heldBytes() - before);
   return true;
 });

@@ -1,6 +1,6 @@
-/** What specs enter at the stove: deeds as entries of one tablet, and whatever a hand could enter at a plan. */
+/** What specs enter at the stove: actions as entries of one tablet, and whatever a hand could enter at a plan. */
 import fc from 'fast-check';
-import type { Deed, Entry } from '../src/batch/index.js';
+import { ENTRY_SHAPE, type Action, type Entry } from '../src/batch/index.js';
 import { READY_KITS } from '../src/kit/index.js';
 import { LARDER_ROWS, type IngredientRow } from '../src/larder/index.js';
 import { makePlan, type Snapshot } from '../src/plan/index.js';
@@ -17,15 +17,22 @@ export function uuid(n: number): string {
 /** The nth entry of a tablet, made in its nth minute unless another is given. */
 export function entryOf(
   n: number,
-  deed: Deed,
+  action: Action,
   { device = 'tablet-a', minute = n }: { device?: string; minute?: number } = {},
 ): Entry {
-  return { id: uuid(n), shape: 1, stamp: { counter: n, device, seq: n }, atMs: START_MS + minute * MINUTE_MS, who: 'AB', deed };
+  return {
+    id: uuid(n),
+    shape: ENTRY_SHAPE,
+    stamp: { counter: n, device, seq: n },
+    atMs: START_MS + minute * MINUTE_MS,
+    who: 'AB',
+    action,
+  };
 }
 
-/** Deeds in their order, a minute apart. */
-export function entriesOf(deeds: readonly Deed[]): Entry[] {
-  return deeds.map((deed, n) => entryOf(n + 1, deed));
+/** Actions in their order, a minute apart. */
+export function entriesOf(actions: readonly Action[]): Entry[] {
+  return actions.map((action, n) => entryOf(n + 1, action));
 }
 
 export function rowOf(id: string): IngredientRow {
@@ -48,8 +55,8 @@ export function stepIds({ soup }: Snapshot): string[] {
   return walk(soup.root).map(({ step }) => step.id);
 }
 
-/** Any deed that the schema lets in, at steps and lines of a plan and at some that it does not know. */
-export function anyDeed(snapshot: Snapshot): fc.Arbitrary<Deed> {
+/** Any action that the schema lets in, at steps and lines of a plan and at some that it does not know. */
+export function anyAction(snapshot: Snapshot): fc.Arbitrary<Action> {
   const stepId = fc.constantFrom(...stepIds(snapshot), 'flambe');
   const line = fc.constantFrom(...snapshot.soup.lines.map(({ id }) => id), 'extra-a', 'extra-b');
   const row = fc.constantFrom(...LARDER_ROWS);
@@ -106,9 +113,9 @@ export function anyDeed(snapshot: Snapshot): fc.Arbitrary<Deed> {
 /** A sequence of any entries, a sixth of them undos of earlier or later ones; now and then the batch is closed. */
 export function anyEntries(snapshot: Snapshot, maxLength: number): fc.Arbitrary<Entry[]> {
   const one = fc.oneof(
-    { arbitrary: anyDeed(snapshot), weight: 16 },
-    { arbitrary: fc.nat({ max: maxLength }).map((n): Deed => ({ kind: 'undone', target: uuid(n + 1) })), weight: 3 },
-    { arbitrary: fc.constant<Deed>({ kind: 'closed' }), weight: 1 },
+    { arbitrary: anyAction(snapshot), weight: 16 },
+    { arbitrary: fc.nat({ max: maxLength }).map((n): Action => ({ kind: 'undone', target: uuid(n + 1) })), weight: 3 },
+    { arbitrary: fc.constant<Action>({ kind: 'closed' }), weight: 1 },
   );
   return fc.array(one, { minLength: 1, maxLength }).map(entriesOf);
 }

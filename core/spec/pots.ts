@@ -1,10 +1,10 @@
 /** What specs cook with: the larder that ships, one pot, lines by ingredient. */
 import { LARDER_ROWS, makeLarder, type Ingredient } from '../src/larder/index.js';
-import { DEFAULT_HABITS, READY_KITS, type Vessel } from '../src/kit/index.js';
-import { makeReady, type Ready } from '../src/line/index.js';
+import { DEFAULT_PARAMETERS, READY_KITS, type Vessel } from '../src/kit/index.js';
+import { prepareSoup, type PreparedSoup } from '../src/runner/index.js';
 import { EMPTY_POT, parcelKg, type Flow, type Parcel, type PotState } from '../src/pot/index.js';
 import { EXAMPLE_SOUPS, type Line, type Soup, type SoupStep } from '../src/soup/index.js';
-import { add, type ReadyLine, type StepContext } from '../src/steps/index.js';
+import { add, type SizedLine, type StepContext } from '../src/steps/index.js';
 
 export const larder = makeLarder(LARDER_ROWS);
 export const canteen = READY_KITS.canteen;
@@ -22,16 +22,16 @@ export function pot40(): Vessel {
 }
 
 /** So many kilos of an ingredient as a line of that name, in cubes. */
-export function line(id: string, massKg: number, sizeMm = 25, keptShare = 1): ReadyLine {
+export function line(id: string, massKg: number, sizeMm = 25, keptShare = 1): SizedLine {
   const finish = id.endsWith('cream');
   return { id, ingredient: ingredient(id), massKg, keptShare, saltKept: 1, shape: 'cube', sizeM: sizeMm / 1000, finish };
 }
 
 /** At sea level, in the broad boiler, served hot. */
-export function context(lines: readonly ReadyLine[] = [], change: Partial<StepContext> = {}): StepContext {
+export function context(lines: readonly SizedLine[] = [], change: Partial<StepContext> = {}): StepContext {
   return {
     kit: canteen,
-    habits: DEFAULT_HABITS,
+    parameters: DEFAULT_PARAMETERS,
     vessel: pot40(),
     boilC: 100,
     servedC: 65,
@@ -48,7 +48,7 @@ export function context(lines: readonly ReadyLine[] = [], change: Partial<StepCo
 }
 
 /** A pot with lines put in as they are. */
-export function potOf(...lines: readonly ReadyLine[]): PotState {
+export function potOf(...lines: readonly SizedLine[]): PotState {
   return add(EMPTY_POT, { id: 'a', op: 'add', uses: lines.map(({ id }) => ({ line: id })) }, context(lines)).pot;
 }
 
@@ -62,11 +62,11 @@ export function example(id: string): Soup {
   return found;
 }
 
-/** A soup made ready in the canteen, or a failed spec that says why. */
-export function ready(soup: Soup, potId = 'boiler-40', bowlKg = 0.3): Ready {
-  const readied = makeReady(soup, larder, canteen, potId, bowlKg);
-  if (!readied.ok) throw new Error(JSON.stringify(readied.problems));
-  return readied.ready;
+/** A soup prepared in the canteen, or a failed spec that says why. */
+export function prepared(soup: Soup, potId = 'boiler-40', bowlKg = 0.3): PreparedSoup {
+  const preparation = prepareSoup(soup, larder, canteen, potId, bowlKg);
+  if (!preparation.ok) throw new Error(JSON.stringify(preparation.problems));
+  return preparation.prepared;
 }
 
 /** A line of a soup by weight; whole unless a way is named. */

@@ -1,11 +1,11 @@
 export type { Api } from './app.js';
 export type { DeviceState } from './devices/protocol.js';
 export type { Stored } from './cold.js';
-export type { BatchCursor, BatchSummary, KeptBatch, OpenTimer } from './batches.js';
+export type { BatchCursor, BatchSummary, StoredBatch, OpenTimer } from './batches.js';
 export type { Failure } from './failure.js';
 export type { Change } from './hub.js';
-export type { IngredientHistory, KeptLarder, KeptPrice } from './larder.js';
-export type { KeptPlan, PlanSummary } from './plans.js';
+export type { IngredientHistory, StoredLarder, StoredPrice } from './larder.js';
+export type { StoredPlan, PlanSummary } from './plans.js';
 export type { ClosedFigures } from './schema.js';
 export type { LastMade, OnShelf } from './shelf.js';
-export type { KeptSoup, SoupVersion } from './soups.js';
+export type { StoredSoup, SoupVersion } from './soups.js';

@@ -1,8 +1,9 @@
 import { zValidator } from '@hono/zod-validator';
 import { EntrySchema } from '@tureen/core/batch';
-import { KitSchema, READY_KITS, type Kit, type Place } from '@tureen/core/kit';
+import { KitSchema, KitShape, READY_KITS, type Kit, type Place } from '@tureen/core/kit';
 import { IngredientSchema } from '@tureen/core/larder';
-import { AskSchema, CORE_VERSION } from '@tureen/core/plan';
+import { PlanRequestSchema, CORE_VERSION } from '@tureen/core/plan';
+import { renamed } from '@tureen/core/shape';
 import { EXAMPLE_SOUPS, SoupSchema } from '@tureen/core/soup';
 import { Hono, type Context } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
@@ -22,6 +23,7 @@ import { readKit, saveKit } from './kitchen.js';
 import { addPrices, correctIngredient, readIngredient, readLarder } from './larder.js';
 import { keepPhoto, readPhoto } from './photos.js';
 import { changePlan, dropPlan, listPlans, notePlan, readPlan, savePlan } from './plans.js';
+import { Unreadable } from './shaped.js';
 import { sentence } from './sentences.js';
 import { listShelf } from './shelf.js';
 import { listSoups, listVersions, readSoup, saveSoup, shelveSoup } from './soups.js';
@@ -41,9 +43,9 @@ export interface Services {
   readonly hub: Hub;
   readonly devices: Devices;
   readonly mode: 'demo' | 'own';
-  /** Names and addresses besides loopback that it answers to, and the door that then stands before all else. */
+  /** Names and addresses besides loopback that it answers to, and the gate that then stands before all else. */
   readonly hosts?: readonly string[];
-  readonly door?: Hono;
+  readonly gate?: Hono;
   /** Which build of the page is handed out, so that one of another can say so. */
   readonly build?: string | undefined;
   /** Works anew in the background what hangs on kit and larder. */
@@ -117,7 +119,7 @@ function idsAsked() {
 
 const uuid = z.uuid();
 /** Where a new kitchen stands; what is left out is left open. */
-const PlaceSchema = KitSchema.pick({ country: true, units: true, currency: true, zone: true });
+const PlaceSchema = KitShape.pick({ country: true, units: true, currency: true, zone: true });
 /** A kit that ships, in a kitchen's own place: what that leaves open is open, not as it shipped. */
 function standing(ready: Kit, place: Place | undefined): Kit {
   if (place === undefined) return ready;
@@ -130,9 +132,19 @@ const KitchenChoiceSchema = z.union([
   z.strictObject({ kit: KitSchema }),
 ]);
 const SoupBodySchema = z.strictObject({ soup: SoupSchema, basedOn: z.int().min(0), note: z.string().max(500) });
-const PlanBodySchema = z.strictObject({ id: uuid, soupId: z.string().max(60), version: z.int().min(1), ask: AskSchema });
+/** A page from before an update calls the request of a plan what it asks. */
+function withRequest<Body extends z.ZodType>(schema: Body): z.ZodType<z.output<Body>, z.input<Body>> {
+  return z.preprocess((body) => renamed(body, { ask: 'request' }), schema);
+}
+
+const PlanBodySchema = z.strictObject({
+  id: uuid,
+  soupId: z.string().max(60),
+  version: z.int().min(1),
+  request: PlanRequestSchema,
+});
 const ShelfBodySchema = z.strictObject({ tags: z.array(z.string().trim().max(40)).max(30), retired: z.boolean() });
-const PlanChangeSchema = z.strictObject({ version: z.int().min(1), ask: AskSchema });
+const PlanChangeSchema = z.strictObject({ version: z.int().min(1), request: PlanRequestSchema });
 const PlanNoteSchema = z.strictObject({
   ticks: z.array(z.string().max(160)).max(400),
   bowlPrice: z.number().min(0).max(10_000).nullable(),
@@ -232,13 +244,13 @@ export function makeApp(services: Services) {
       const plan = await readPlan(database, c.req.param('id'));
       return plan === undefined ? fail(c, { code: 'NO_SUCH_PLAN', field: 'id' }) : c.json(plan, 200);
     })
-    .post('/plans', body(PlanBodySchema), async (c) => {
+    .post('/plans', body(withRequest(PlanBodySchema)), async (c) => {
       const outcome = await savePlan(database, c.req.valid('json'), nowMs());
       if (!outcome.ok) return fail(c, outcome.failure);
       hub.tell({ kind: 'plan', planId: outcome.value.id });
       return c.json({ id: outcome.value.id, figures: outcome.value.figures, scale: outcome.value.snapshot.scale }, 201);
     })
-    .put('/plans/:id', body(PlanChangeSchema), async (c) => {
+    .put('/plans/:id', body(withRequest(PlanChangeSchema)), async (c) => {
       const planId = c.req.param('id');
       const outcome = await changePlan(database, planId, c.req.valid('json'), nowMs());
       if (!outcome.ok) return fail(c, outcome.failure);
@@ -262,8 +274,8 @@ export function makeApp(services: Services) {
     .get('/batches', cursorAsked(), async (c) => {
       const { startedBefore, id } = c.req.valid('query');
       const from = startedBefore === undefined || id === undefined ? undefined : { startedAtMs: startedBefore, id };
-      const { batches, more } = await listBatches(database, from);
-      return c.json({ batches, more: more ?? null }, 200);
+      const { batches, next } = await listBatches(database, from);
+      return c.json({ batches, more: next ?? null }, 200);
     })
     .get('/batches/open', async (c) => c.json({ batches: await listOpen(database) }))
     .get('/timers', async (c) => c.json({ timers: await listTimers(database) }))
@@ -284,7 +296,7 @@ export function makeApp(services: Services) {
       if (!outcome.ok) return fail(c, outcome.failure);
       const { kept, known, late } = outcome.value;
       if (kept.length > 0) hub.tell({ kind: 'entries', batchId, entries: kept });
-      if (kept.some(({ deed }) => deed.kind === 'closed' || deed.kind === 'undone')) hub.tell({ kind: 'batch', batchId });
+      if (kept.some(({ action }) => action.kind === 'closed' || action.kind === 'undone')) hub.tell({ kind: 'batch', batchId });
       return c.json({ kept: kept.length, known, late: [...late] }, 200);
     })
     .get('/cold', async (c) => c.json({ stored: await listStored(database) }))
@@ -364,7 +376,7 @@ export function makeApp(services: Services) {
         },
       }),
     )
-    .route('/', services.door ?? new Hono())
+    .route('/', services.gate ?? new Hono())
     .use('/api/*', compress({ contentTypeFilter: /^application\/json/ }))
     .use('/api/*', bodyLimit({ maxSize: MOST_BYTES, onError: (c) => fail(c, { code: 'TOO_LARGE', mostBytes: MOST_BYTES }) }))
     .use('/api/*', async (c, next) => {
@@ -376,6 +388,10 @@ export function makeApp(services: Services) {
   app.all('/api/*', (c) => fail(c, { code: 'NO_SUCH_PATH' }));
   app.onError((error, c) => {
     if (error instanceof HTTPException && error.status === 400) return fail(c, { code: 'BAD_JSON' });
+    if (error instanceof Unreadable) {
+      const { name, path, why } = error.problem;
+      return fail(c, { code: 'UNREADABLE', what: name, field: path, why });
+    }
     services.logBug(error);
     return fail(c, { code: 'SERVER_BUG' });
   });

@@ -1,7 +1,7 @@
-import { ENTRY_SHAPE, type Deed, type Entry } from '@tureen/core/batch';
+import { ENTRY_SHAPE, type Action, type Entry } from '@tureen/core/batch';
 import { drawsFrom } from '@tureen/core/odds';
 import { EXAMPLE_SOUPS } from '@tureen/core/soup';
-import { openHouse, type House } from '../spec/house.js';
+import { startTestServer, type TestServer } from '../spec/test-server.js';
 import { appendEntries, readBatch, startBatch } from './batches.js';
 
 const NOW = 1_790_000_000_000;
@@ -13,35 +13,35 @@ function idOf(n: number): string {
   return `00000000-0000-4000-9000-${n.toString(16).padStart(12, '0')}`;
 }
 
-function entry(n: number, deed: Deed = { kind: 'note', text: `note ${String(n)}` }): Entry {
-  return { id: idOf(n), shape: ENTRY_SHAPE, stamp: { counter: n, device: 'spec-tablet', seq: n }, atMs: NOW + n, who: '', deed };
+function entry(n: number, action: Action = { kind: 'note', text: `note ${String(n)}` }): Entry {
+  return { id: idOf(n), shape: ENTRY_SHAPE, stamp: { counter: n, device: 'spec-tablet', seq: n }, atMs: NOW + n, who: '', action };
 }
 
 describe('entries that go to the disk together', () => {
-  let house: House;
+  let server: TestServer;
 
   beforeEach(async () => {
-    house = await openHouse(() => NOW);
-    await house.send('PUT', '/kitchen', { ready: 'canteen' });
-    await house.send('POST', '/soups', { soup, basedOn: 0, note: 'first' });
-    await house.send('POST', '/plans', {
+    server = await startTestServer(() => NOW);
+    await server.send('PUT', '/kitchen', { ready: 'canteen' });
+    await server.send('POST', '/soups', { soup, basedOn: 0, note: 'first' });
+    await server.send('POST', '/plans', {
       id: PLAN,
       soupId: soup.id,
       version: 1,
-      ask: { bowls: 80, bowlG: 300, potId: 'boiler-40' },
+      request: { bowls: 80, bowlG: 300, potId: 'boiler-40' },
     });
-    for (const id of BATCHES) await startBatch(house.database, id, PLAN, NOW);
+    for (const id of BATCHES) await startBatch(server.database, id, PLAN, NOW);
   });
 
   afterEach(() => {
-    house.close();
+    server.close();
   });
 
-  const append = (batchId: string, list: readonly Entry[]) => appendEntries(house.database, batchId, list, NOW);
+  const append = (batchId: string, list: readonly Entry[]) => appendEntries(server.database, batchId, list, NOW);
   const keptOf = async (batchId: string): Promise<string[]> =>
-    ((await readBatch(house.database, batchId))?.entries ?? []).map(({ id }) => id);
+    ((await readBatch(server.database, batchId))?.entries ?? []).map(({ id }) => id);
 
-  it('give every request the answer it would have had alone, known ones, repeats and strangers among them', async () => {
+  it('give every request the answer it would have had alone, known ones, repeats and unknown lines among them', async () => {
     const draws = drawsFrom(11);
     const pick = (below: number): number => Math.floor(Math.abs(draws.normal()) * 1e6) % below;
     const home = new Map<string, string>();

@@ -1,4 +1,4 @@
-import { foldBatch, historyOf, linesNamed, type Deed, type Entry, type History, type KeptEntry } from '@tureen/core/batch';
+import { foldBatch, historyOf, linesNamed, type Action, type Entry, type History, type StoredEntry } from '@tureen/core/batch';
 import { eq, inArray, max, sql } from 'drizzle-orm';
 import type { Database } from './database.js';
 import { done, failed, type Failure, type Outcome } from './failure.js';
@@ -14,7 +14,7 @@ import {
 import { batchSummaries, batches, entries } from './schema.js';
 
 /** What became of one request to append: the entries that were new, as kept, which of them came too late, and how many were known already. */
-export type Appended = Outcome<{ readonly kept: readonly KeptEntry[]; readonly late: readonly string[]; readonly known: number }>;
+export type Appended = Outcome<{ readonly kept: readonly StoredEntry[]; readonly late: readonly string[]; readonly known: number }>;
 
 interface Waiting {
   readonly batchId: string;
@@ -40,14 +40,15 @@ function isTaken(error: unknown): boolean {
   return false;
 }
 
-function turns({ deed }: Entry): boolean {
-  return deed.kind === 'closed' || deed.kind === 'undone';
+function turns({ action }: Entry): boolean {
+  return action.kind === 'closed' || action.kind === 'undone';
 }
 
 /** Lines that an entry leans on; those that it brings in are not among them. */
-function linesOf(deed: Deed): readonly string[] {
-  if (deed.kind === 'swapped' || deed.kind === 'left out' || deed.kind === 'cup' || deed.kind === 'gave back') return [deed.line];
-  return linesNamed({ deed });
+function linesOf(action: Action): readonly string[] {
+  if (action.kind === 'swapped' || action.kind === 'left out' || action.kind === 'cup' || action.kind === 'gave back')
+    return [action.line];
+  return linesNamed({ action });
 }
 
 /**
@@ -106,10 +107,10 @@ export class Appends {
     for (const { id, closedAtMs } of found) {
       const plan = await planOfBatch(this.database, id);
       const brought = await this.database.db
-        .select({ line: sql<string>`json_extract(${entries.entry}, '$.deed.line')` })
+        .select({ line: entries.line })
         .from(entries)
         .where(sql`${entries.subject} = 'batch' and ${entries.subjectId} = ${id} and ${entries.kind} = 'brought'`);
-      const lines = new Set([...(plan?.soup.lines ?? []).map((line) => line.id), ...brought.map(({ line }) => line)]);
+      const lines = new Set([...(plan?.soup.lines ?? []).map((line) => line.id), ...brought.flatMap(({ line }) => line ?? [])]);
       this.known.set(id, { isClosed: closedAtMs !== null, lines });
     }
   }
@@ -127,9 +128,9 @@ export class Appends {
   private refused({ batchId, list }: Waiting): Failure | undefined {
     const known = this.known.get(batchId);
     if (known === undefined) return { code: 'NO_SUCH_BATCH', field: 'id' };
-    const brought = new Set(list.flatMap(({ deed }) => (deed.kind === 'brought' ? [deed.line] : [])));
-    for (const { id, deed } of list) {
-      const line = linesOf(deed).find((one) => !known.lines.has(one) && !brought.has(one));
+    const brought = new Set(list.flatMap(({ action }) => (action.kind === 'brought' ? [action.line] : [])));
+    for (const { id, action } of list) {
+      const line = linesOf(action).find((one) => !known.lines.has(one) && !brought.has(one));
       if (line !== undefined) return { code: 'NO_SUCH_LINE', field: 'entries', id, line };
     }
     if (brought.size > 0) this.known.set(batchId, { ...known, lines: new Set([...known.lines, ...brought]) });
@@ -169,9 +170,9 @@ export class Appends {
     home: Map<string, string>,
   ): Promise<Appended[] | undefined> {
     const rows: (typeof entries.$inferInsert)[] = [];
-    const fresh = new Map<string, { readonly list: KeptEntry[]; nowMs: number }>();
+    const fresh = new Map<string, { readonly list: StoredEntry[]; nowMs: number }>();
     const arrivedBefore = this.lastArrival;
-    const sorted: { readonly refusal?: Failure; readonly kept: readonly KeptEntry[]; readonly known: number }[] = [];
+    const sorted: { readonly refusal?: Failure; readonly kept: readonly StoredEntry[]; readonly known: number }[] = [];
     for (const [n, { batchId, list, nowMs }] of group.entries()) {
       const stranger = list.find(({ id }) => home.has(id) && home.get(id) !== batchId);
       const refusal =
@@ -180,7 +181,7 @@ export class Appends {
         sorted.push({ refusal, kept: [], known: 0 });
         continue;
       }
-      const kept: KeptEntry[] = [];
+      const kept: StoredEntry[] = [];
       for (const entry of list) {
         if (home.has(entry.id)) continue;
         home.set(entry.id, batchId);
@@ -221,7 +222,7 @@ export class Appends {
   /** What is written with new entries of a batch: its lists, and its figures where it was closed or opened. */
   private async following(
     batchId: string,
-    list: readonly KeptEntry[],
+    list: readonly StoredEntry[],
     nowMs: number,
     late: Set<string>,
     closedNow: Map<string, boolean>,

@@ -1,5 +1,5 @@
-import type { BatchTimer, Entry, KeptEntry } from '@tureen/core/batch';
-import type { Ask, Figures, Snapshot } from '@tureen/core/plan';
+import type { BatchTimer, Entry, StoredEntry } from '@tureen/core/batch';
+import type { PlanRequest, Figures, Snapshot } from '@tureen/core/plan';
 import { and, count, desc, eq, isNull, lt, or } from 'drizzle-orm';
 import { Appends, type Appended } from './appends.js';
 import type { Database } from './database.js';
@@ -13,7 +13,7 @@ export interface BatchSummary {
   readonly soupId: string;
   readonly version: number;
   readonly soupName: string;
-  readonly ask: Ask;
+  readonly request: PlanRequest;
   readonly planned: Figures;
   readonly startedAtMs: number;
   readonly closedAtMs: number | null;
@@ -21,9 +21,9 @@ export interface BatchSummary {
   readonly lateEntries: number;
 }
 
-export interface KeptBatch extends BatchSummary {
+export interface StoredBatch extends BatchSummary {
   readonly snapshot: Snapshot;
-  readonly entries: readonly KeptEntry[];
+  readonly entries: readonly StoredEntry[];
 }
 
 /** A timer that runs, with the batch that it belongs to. */
@@ -38,14 +38,14 @@ const {
   soupId,
   version,
   soupName,
-  ask,
+  request,
   planned,
   startedAtMs,
   closedAtMs,
   closedFigures,
   lateEntries,
 } = batchSummaries;
-const SUMMARY = { id, soupId, version, soupName, ask, planned, startedAtMs, closedAtMs, closedFigures, lateEntries };
+const SUMMARY = { id, soupId, version, soupName, request, planned, startedAtMs, closedAtMs, closedFigures, lateEntries };
 
 /** Batches that one answer holds at most. */
 export const MOST_BATCHES = 100;
@@ -60,7 +60,7 @@ export interface BatchCursor {
 export async function listBatches(
   { db }: Database,
   from?: BatchCursor,
-): Promise<{ readonly batches: BatchSummary[]; readonly more: BatchCursor | undefined }> {
+): Promise<{ readonly batches: BatchSummary[]; readonly next: BatchCursor | undefined }> {
   const older =
     from === undefined
       ? undefined
@@ -74,7 +74,7 @@ export async function listBatches(
   const last = rows.length > MOST_BATCHES ? rows[MOST_BATCHES - 1] : undefined;
   return {
     batches: rows.slice(0, MOST_BATCHES),
-    more: last === undefined ? undefined : { startedAtMs: last.startedAtMs, id: last.id },
+    next: last === undefined ? undefined : { startedAtMs: last.startedAtMs, id: last.id },
   };
 }
 
@@ -91,7 +91,7 @@ export async function listTimers({ db }: Database): Promise<OpenTimer[]> {
     .innerJoin(batchSummaries, eq(batchSummaries.batchId, openTimers.batchId));
 }
 
-export async function readBatch(database: Database, batchId: string): Promise<KeptBatch | undefined> {
+export async function readBatch(database: Database, batchId: string): Promise<StoredBatch | undefined> {
   const [row] = await database.db.select(SUMMARY).from(batchSummaries).where(eq(batchSummaries.batchId, batchId));
   const snapshot = row === undefined ? undefined : await planOfBatch(database, batchId);
   if (row === undefined || snapshot === undefined) return undefined;

@@ -3,7 +3,7 @@ import type { PlanError } from '@tureen/core/plan';
 import type { SoupProblem } from '@tureen/core/soup';
 import type { ContentfulStatusCode } from 'hono/utils/http-status';
 
-/** What can go wrong at the door, as data. Sentences live in sentences.ts. */
+/** What can go wrong with a request, as data. Sentences live in sentences.ts. */
 export type Failure =
   | { readonly code: 'BAD_JSON' }
   | { readonly code: 'BAD_INPUT'; readonly field: string; readonly why: string }
@@ -29,6 +29,7 @@ export type Failure =
   | { readonly code: 'ROW_PROBLEMS'; readonly field: string; readonly problems: readonly RowProblem[] }
   | { readonly code: 'ID_TAKEN'; readonly field: string; readonly id: string }
   | { readonly code: 'PLAN_IMPOSSIBLE'; readonly field: string; readonly error: PlanError }
+  | { readonly code: 'UNREADABLE'; readonly what: string; readonly field: string; readonly why: string }
   | { readonly code: 'SERVER_BUG' };
 
 export const STATUS: Readonly<Record<Failure['code'], ContentfulStatusCode>> = {
@@ -56,6 +57,7 @@ export const STATUS: Readonly<Record<Failure['code'], ContentfulStatusCode>> = {
   ROW_PROBLEMS: 422,
   ID_TAKEN: 409,
   PLAN_IMPOSSIBLE: 422,
+  UNREADABLE: 500,
   SERVER_BUG: 500,
 };
 

@@ -1,9 +1,9 @@
 import type { DeviceState } from './devices/protocol.js';
-import type { KeptEntry } from '@tureen/core/batch';
+import type { StoredEntry } from '@tureen/core/batch';
 
 /** What other screens are told. Entries travel whole; for the rest a screen asks again. */
 export type Change =
-  | { readonly kind: 'entries'; readonly batchId: string; readonly entries: readonly KeptEntry[] }
+  | { readonly kind: 'entries'; readonly batchId: string; readonly entries: readonly StoredEntry[] }
   | { readonly kind: 'batch'; readonly batchId: string }
   | { readonly kind: 'soup'; readonly soupId: string }
   | { readonly kind: 'plan'; readonly planId: string }

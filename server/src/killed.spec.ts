@@ -3,8 +3,8 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { build } from 'esbuild';
-import type { Entry } from '@tureen/core/batch';
-import type { KeptBatch } from './batches.js';
+import { ENTRY_SHAPE, type Entry } from '@tureen/core/batch';
+import type { StoredBatch } from './batches.js';
 
 const ROUNDS = 20;
 const PLAN = '00000000-0000-4000-8000-0000000000a1';
@@ -124,22 +124,22 @@ describe('a server killed right after it acknowledged an entry', () => {
     const examples = (await (await fetch(`${url}/api/examples`)).json()) as { soups: { id: string }[] };
     const soup = examples.soups[0]!;
     await post(url, '/soups', { soup, basedOn: 0, note: '' });
-    await post(url, '/plans', { id: PLAN, soupId: soup.id, version: 1, ask: { bowls: 80, bowlG: 300, potId: 'boiler-40' } });
+    await post(url, '/plans', { id: PLAN, soupId: soup.id, version: 1, request: { bowls: 80, bowlG: 300, potId: 'boiler-40' } });
     expect(await post(url, '/batches', { id: BATCH, planId: PLAN })).toBe(201);
     for (let round = 1; round <= ROUNDS; round++) {
       const id = `00000000-0000-4000-8000-${round.toString(16).padStart(12, '0')}`;
       const entry: Entry = {
         id,
-        shape: 1,
+        shape: ENTRY_SHAPE,
         stamp: { counter: round, device: 'spec-tablet', seq: round },
         atMs: round,
         who: '',
-        deed: { kind: 'note', text: `round ${String(round)}` },
+        action: { kind: 'note', text: `round ${String(round)}` },
       };
       expect(await post(url, `/batches/${BATCH}/entries`, { entries: [entry] })).toBe(200);
       await killed(server);
       ({ server, url } = await start(bundle, file));
-      const batch = (await (await fetch(`${url}/api/batches/${BATCH}`)).json()) as KeptBatch;
+      const batch = (await (await fetch(`${url}/api/batches/${BATCH}`)).json()) as StoredBatch;
       expect(batch.entries.length).toBe(round);
       expect(batch.entries.at(-1)?.id).toBe(id);
     }

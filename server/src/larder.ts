@@ -10,13 +10,13 @@ import { corrections, prices, pricesInForce, projectionDays } from './schema.js'
 /** Under which name the day of the prices in force is kept. */
 const PRICES = 'prices in force';
 
-export interface KeptCorrection {
+export interface StoredCorrection {
   readonly row: IngredientRow | null;
   readonly why: string;
   readonly createdAtMs: number;
 }
 
-export interface KeptPrice {
+export interface StoredPrice {
   readonly ingredient: string;
   readonly pricePerKg: number;
   readonly day: string;
@@ -27,12 +27,12 @@ export interface KeptPrice {
 export interface IngredientHistory {
   readonly shipped: IngredientRow | null;
   readonly now: IngredientRow | null;
-  readonly corrections: readonly KeptCorrection[];
-  readonly prices: readonly KeptPrice[];
+  readonly corrections: readonly StoredCorrection[];
+  readonly prices: readonly StoredPrice[];
 }
 
 /** The larder as it stands: what ships, the kitchen's corrections and additions over it, the newest price of each. */
-export interface KeptLarder {
+export interface StoredLarder {
   readonly rows: readonly IngredientRow[];
   /** Ids of the rows that are the kitchen's own or corrected by it. */
   readonly own: readonly string[];
@@ -85,7 +85,7 @@ async function pricesToday(database: Database, nowMs: number): Promise<ReadonlyM
   return new Map(rows.map(({ ingredient, pricePerKg }) => [ingredient, pricePerKg]));
 }
 
-export async function readLarder(database: Database, nowMs: number): Promise<KeptLarder> {
+export async function readLarder(database: Database, nowMs: number): Promise<StoredLarder> {
   const own = await newestCorrections(database);
   const inForce = await pricesToday(database, nowMs);
   const shipped = new Set(LARDER_ROWS.map(({ id }) => id));

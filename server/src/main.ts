@@ -8,10 +8,10 @@ import { makeApp } from './app.js';
 import { openKitchen } from './database.js';
 import { seedGannetQuay } from './demo/gannet-quay.js';
 import { Devices } from './devices/devices.js';
-import { StandIns } from './devices/stand-ins.js';
-import { certificateIn, ownNames, type Certificate } from './door/certificate.js';
-import { makeDoor } from './door/door.js';
-import { freshPin, hasPin, PIN, setPin } from './door/pin.js';
+import { SimulatedDevices } from './devices/simulated-devices.js';
+import { certificateIn, ownNames, type Certificate } from './access/certificate.js';
+import { makeGate } from './access/gate.js';
+import { freshPin, hasPin, PIN, setPin } from './access/pin.js';
 import { exitCodeOf, fileSentence } from './file-check.js';
 import { Hub } from './hub.js';
 import { projectionsUpToDate } from './projections.js';
@@ -25,7 +25,7 @@ const { values } = parseArgs({
     web: { type: 'string' },
     port: { type: 'string', default: '4870' },
     demo: { type: 'boolean', default: false },
-    'stand-ins': { type: 'boolean', default: false },
+    'simulated-devices': { type: 'boolean', default: false },
     host: { type: 'boolean', default: false },
     cert: { type: 'string' },
     key: { type: 'string' },
@@ -33,7 +33,7 @@ const { values } = parseArgs({
   },
 });
 
-/** How often the stand-ins are looked at, and of how many seeds theirs is drawn. */
+/** How often the simulated devices are read, and of how many seeds theirs is drawn. */
 const LOOK_MS = 1000;
 const SEEDS = 2 ** 31;
 
@@ -64,11 +64,13 @@ if (values.demo) await seedGannetQuay(database, Date.now());
 
 const hub = new Hub();
 const devices = new Devices(hub, () => Date.now());
-if (values.demo || values['stand-ins']) {
-  const standIns = new StandIns(database, devices, drawsFrom(Date.now() % SEEDS).normal, Date.now());
+if (values.demo || values['simulated-devices']) {
+  const simulatedDevices = new SimulatedDevices(database, devices, drawsFrom(Date.now() % SEEDS).normal, Date.now());
   // Looked at only while somebody would see it; one look at a time.
   const look = (): void => {
-    void (hub.heard ? standIns.look(Date.now()) : Promise.resolve()).catch(logBug).finally(() => setTimeout(look, LOOK_MS).unref());
+    void (hub.heard ? simulatedDevices.look(Date.now()) : Promise.resolve())
+      .catch(logBug)
+      .finally(() => setTimeout(look, LOOK_MS).unref());
   };
   look();
 }
@@ -122,7 +124,7 @@ const app = makeApp({
   hub,
   devices,
   mode: values.demo ? 'demo' : 'own',
-  ...(open === undefined ? {} : { hosts: open.hosts, door: makeDoor(database, () => Date.now()) }),
+  ...(open === undefined ? {} : { hosts: open.hosts, gate: makeGate(database, () => Date.now()) }),
   build: web === undefined ? undefined : buildIn(web),
   nowMs: () => Date.now(),
   logBug,

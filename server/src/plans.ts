@@ -1,4 +1,4 @@
-import { figuresOf, makePlan, type Ask, type Figures, type Snapshot } from '@tureen/core/plan';
+import { figuresOf, makePlan, type PlanRequest, type Figures, type Snapshot } from '@tureen/core/plan';
 import { desc, eq, sql } from 'drizzle-orm';
 import type { Database } from './database.js';
 import { done, failed, type Outcome } from './failure.js';
@@ -7,11 +7,11 @@ import { readLarder } from './larder.js';
 import { batches, plans } from './schema.js';
 import { readSoup } from './soups.js';
 
-export interface KeptPlan {
+export interface StoredPlan {
   readonly id: string;
   readonly soupId: string;
   readonly version: number;
-  readonly ask: Ask;
+  readonly request: PlanRequest;
   readonly snapshot: Snapshot;
   readonly figures: Figures;
   readonly createdAtMs: number;
@@ -20,16 +20,16 @@ export interface KeptPlan {
 }
 
 /** A plan in the list: whether its batch has started decides whether it can still be changed. */
-export type PlanSummary = Omit<KeptPlan, 'snapshot'> & { readonly soupName: string; readonly batchId: string | null };
+export type PlanSummary = Omit<StoredPlan, 'snapshot'> & { readonly soupName: string; readonly batchId: string | null };
 
 interface PlanWish {
   readonly id: string;
   readonly soupId: string;
   readonly version: number;
-  readonly ask: Ask;
+  readonly request: PlanRequest;
 }
 
-type Computed = Pick<KeptPlan, 'soupId' | 'version' | 'ask' | 'snapshot' | 'figures'>;
+type Computed = Pick<StoredPlan, 'soupId' | 'version' | 'request' | 'snapshot' | 'figures'>;
 
 /** Works a plan out from what the kitchen has now. */
 async function computed(database: Database, wish: Omit<PlanWish, 'id'>, nowMs: number): Promise<Outcome<Computed>> {
@@ -38,24 +38,24 @@ async function computed(database: Database, wish: Omit<PlanWish, 'id'>, nowMs: n
   const kept = await readSoup(database, wish.soupId, wish.version);
   if (kept === undefined) return failed({ code: 'NO_SUCH_SOUP', field: 'soupId' });
   const { rows } = await readLarder(database, nowMs);
-  const planning = makePlan(kept.soup, rows, kit, wish.ask);
-  if (!planning.ok) return failed({ code: 'PLAN_IMPOSSIBLE', field: 'ask', error: planning.error });
-  const { snapshot, run, ready } = planning.plan;
-  const { soupId, version, ask } = wish;
-  return done({ soupId, version, ask, snapshot, figures: figuresOf(ready, run) });
+  const planning = makePlan(kept.soup, rows, kit, wish.request);
+  if (!planning.ok) return failed({ code: 'PLAN_IMPOSSIBLE', field: 'request', error: planning.error });
+  const { snapshot, run, prepared } = planning.plan;
+  const { soupId, version, request } = wish;
+  return done({ soupId, version, request, snapshot, figures: figuresOf(prepared, run) });
 }
 
-export async function readPlan({ db }: Database, id: string): Promise<KeptPlan | undefined> {
+export async function readPlan({ db }: Database, id: string): Promise<StoredPlan | undefined> {
   const [row] = await db.select().from(plans).where(eq(plans.id, id));
   return row;
 }
 
 /** Plans, newest first, each with the batch that was started from it. */
 export async function listPlans({ db }: Database): Promise<PlanSummary[]> {
-  const { id, soupId, version, ask, figures, createdAtMs, ticks, bowlPrice } = plans;
-  const soupName = sql<string>`json_extract(${plans.snapshot}, '$.soup.name')`;
+  const { id, soupId, version, request, figures, createdAtMs, ticks, bowlPrice } = plans;
+  const soupName = sql<string>`coalesce(json_extract(${plans.snapshot}, '$.value.soup.name'), json_extract(${plans.snapshot}, '$.soup.name'))`;
   return db
-    .select({ id, soupId, version, ask, figures, createdAtMs, ticks, bowlPrice, soupName, batchId: batches.id })
+    .select({ id, soupId, version, request, figures, createdAtMs, ticks, bowlPrice, soupName, batchId: batches.id })
     .from(plans)
     .leftJoin(batches, eq(batches.planId, plans.id))
     .orderBy(desc(createdAtMs))
@@ -63,15 +63,17 @@ export async function listPlans({ db }: Database): Promise<PlanSummary[]> {
 }
 
 /** Plans and keeps a snapshot of all that the plan was computed from. Sent again with the same id it is the same plan. */
-export async function savePlan(database: Database, wish: PlanWish, nowMs: number): Promise<Outcome<KeptPlan>> {
+export async function savePlan(database: Database, wish: PlanWish, nowMs: number): Promise<Outcome<StoredPlan>> {
   const worked = await computed(database, wish, nowMs);
   if (!worked.ok) return worked;
-  const plan: KeptPlan = { id: wish.id, ...worked.value, createdAtMs: nowMs, ticks: [], bowlPrice: null };
+  const plan: StoredPlan = { id: wish.id, ...worked.value, createdAtMs: nowMs, ticks: [], bowlPrice: null };
   return database.write(async () => {
     const have = await readPlan(database, wish.id);
     if (have !== undefined) {
       const same =
-        have.soupId === wish.soupId && have.version === wish.version && JSON.stringify(have.ask) === JSON.stringify(wish.ask);
+        have.soupId === wish.soupId &&
+        have.version === wish.version &&
+        JSON.stringify(have.request) === JSON.stringify(wish.request);
       return same ? done(have) : failed({ code: 'ID_TAKEN', field: 'id', id: wish.id });
     }
     await database.db.insert(plans).values(plan);
@@ -84,13 +86,13 @@ async function isStarted({ db }: Database, planId: string): Promise<boolean> {
   return row !== undefined;
 }
 
-/** Works a kept plan out anew, for another ask or a newer version of its soup, as long as no batch of it has started. */
+/** Works a kept plan out anew, for another request or a newer version of its soup, as long as no batch of it has started. */
 export async function changePlan(
   database: Database,
   planId: string,
-  wish: { readonly version: number; readonly ask: Ask },
+  wish: { readonly version: number; readonly request: PlanRequest },
   nowMs: number,
-): Promise<Outcome<KeptPlan>> {
+): Promise<Outcome<StoredPlan>> {
   const have = await readPlan(database, planId);
   if (have === undefined) return failed({ code: 'NO_SUCH_PLAN', field: 'id' });
   const worked = await computed(database, { ...wish, soupId: have.soupId }, nowMs);

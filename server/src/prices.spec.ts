@@ -1,29 +1,29 @@
 import { READY_KITS } from '@tureen/core/kit';
-import { openHouse, type House } from '../spec/house.js';
+import { startTestServer, type TestServer } from '../spec/test-server.js';
 
 const HOUR_MS = 3_600_000;
 
 describe('the price that holds today', () => {
-  let house: House;
+  let server: TestServer;
   let nowMs = 0;
 
   beforeEach(async () => {
     nowMs = Date.UTC(2026, 0, 10, 21);
-    house = await openHouse(() => nowMs);
+    server = await startTestServer(() => nowMs);
   });
 
   afterEach(() => {
-    house.close();
+    server.close();
   });
 
-  const stand = (zone: string) => house.send('PUT', '/kitchen', { kit: { ...READY_KITS.home, zone } });
+  const stand = (zone: string) => server.send('PUT', '/kitchen', { kit: { ...READY_KITS.home, zone } });
   const add = (pricePerKg: number, day?: string) =>
-    house.send('POST', '/prices', {
+    server.send('POST', '/prices', {
       prices: [{ ingredient: 'carrot', pricePerKg, ...(day === undefined ? {} : { day }) }],
       source: 'spec',
     });
   const price = async (): Promise<number> => {
-    const { rows } = (await house.send('GET', '/larder')).body as { rows: { id: string; pricePerKg: number }[] };
+    const { rows } = (await server.send('GET', '/larder')).body as { rows: { id: string; pricePerKg: number }[] };
     return rows.find(({ id }) => id === 'carrot')!.pricePerKg;
   };
 
@@ -58,16 +58,16 @@ describe('the price that holds today', () => {
   it('without a day is of the kitchen’s own today', async () => {
     await stand('Australia/Sydney');
     await add(4);
-    const history = (await house.send('GET', '/larder/carrot')).body as { prices: { day: string }[] };
+    const history = (await server.send('GET', '/larder/carrot')).body as { prices: { day: string }[] };
     expect(history.prices.map(({ day }) => day)).toEqual(['2026-01-11']);
   });
 
   it('a kitchen set up where nobody knows whose spoons are meant is not British in silence', async () => {
-    await house.send('PUT', '/kitchen', { ready: 'home', place: { units: 'metric', currency: 'EUR', zone: 'Europe/Berlin' } });
-    const { kit } = (await house.send('GET', '/kitchen')).body as { kit: Record<string, unknown> };
+    await server.send('PUT', '/kitchen', { ready: 'home', place: { units: 'metric', currency: 'EUR', zone: 'Europe/Berlin' } });
+    const { kit } = (await server.send('GET', '/kitchen')).body as { kit: Record<string, unknown> };
     expect([kit.country, kit.currency, kit.zone, kit.units]).toEqual([undefined, 'EUR', 'Europe/Berlin', 'metric']);
     expect(
-      (await house.send('PUT', '/kitchen', { ready: 'home', place: { units: 'metric', zone: 'Atlantis/Harbour' } })).status,
+      (await server.send('PUT', '/kitchen', { ready: 'home', place: { units: 'metric', zone: 'Atlantis/Harbour' } })).status,
     ).toBe(400);
   });
 });

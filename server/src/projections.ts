@@ -1,4 +1,4 @@
-import { foldBatch, historyOf, timersOf, type BatchState, type Deed, type History, type KeptEntry } from '@tureen/core/batch';
+import { foldBatch, historyOf, timersOf, type BatchState, type Action, type History, type StoredEntry } from '@tureen/core/batch';
 import { CORE_VERSION, type Snapshot } from '@tureen/core/plan';
 import { parcelKg } from '@tureen/core/pot';
 import { and, asc, eq, inArray } from 'drizzle-orm';
@@ -21,8 +21,8 @@ export type Statement = BatchItem<'sqlite'>;
 /** Shape of what is projected: one that is older is made anew at the next start. */
 const PROJECTIONS = '1';
 
-/** Deeds that lists follow, and what opens, closes and takes back. */
-const FOLLOWED: ReadonlySet<Deed['kind']> = new Set([
+/** Actions that lists follow, and what opens, closes and takes back. */
+const FOLLOWED: ReadonlySet<Action['kind']> = new Set([
   'timed',
   'longer',
   'silenced',
@@ -34,12 +34,12 @@ const FOLLOWED: ReadonlySet<Deed['kind']> = new Set([
 ]);
 
 /** Whether an entry changes anything that a list shows. */
-export function isFollowed({ deed }: Pick<KeptEntry, 'deed'>): boolean {
-  return FOLLOWED.has(deed.kind);
+export function isFollowed({ action }: Pick<StoredEntry, 'action'>): boolean {
+  return FOLLOWED.has(action.kind);
 }
 
 /** Entries of a batch in their order of arrival: all of them, or those that lists follow. */
-export async function entriesOf({ db }: Database, batchId: string, onlyFollowed = false): Promise<KeptEntry[]> {
+export async function entriesOf({ db }: Database, batchId: string, onlyFollowed = false): Promise<StoredEntry[]> {
   const own = and(eq(entries.subject, 'batch'), eq(entries.subjectId, batchId));
   const rows = await db
     .select({ entry: entries.entry, arrival: entries.arrival })
@@ -52,8 +52,8 @@ export async function entriesOf({ db }: Database, batchId: string, onlyFollowed 
 /** What lists read of a batch's timers and leftovers, from the entries that they follow. */
 export function followedStatements({ db }: Database, batchId: string, history: History): Statement[] {
   const timers = history.closed === undefined ? timersOf(history).filter(({ silenced }) => !silenced) : [];
-  const stored = history.counted.flatMap(({ id, deed, atMs, who }) =>
-    deed.kind === 'stored' ? [{ entryId: id, batchId, kg: deed.kg, atMs, who }] : [],
+  const stored = history.counted.flatMap(({ id, action, atMs, who }) =>
+    action.kind === 'stored' ? [{ entryId: id, batchId, kg: action.kg, atMs, who }] : [],
   );
   return [
     db.delete(openTimers).where(eq(openTimers.batchId, batchId)),
@@ -64,20 +64,20 @@ export function followedStatements({ db }: Database, batchId: string, history: H
 }
 
 /** What each line that was trimmed gave, kg as bought and as it went on. */
-function yieldsOf({ happened, ready }: BatchState): { line: string; ingredient: string; boughtKg: number; keptKg: number }[] {
+function yieldsOf({ happened, prepared }: BatchState): { line: string; ingredient: string; boughtKg: number; keptKg: number }[] {
   const sums = new Map<string, { boughtKg: number; wasteKg: number }>();
-  for (const { step, took, gave } of happened) {
+  for (const { step, inflows, outflows } of happened) {
     if (step.op !== 'trim') continue;
-    for (const { lineId, parcel } of took) {
+    for (const { lineId, parcel } of inflows) {
       const have = sums.get(lineId) ?? { boughtKg: 0, wasteKg: 0 };
       sums.set(lineId, { ...have, boughtKg: have.boughtKg + parcelKg(parcel) });
     }
-    for (const { kind, lineId, parcel } of gave) {
+    for (const { kind, lineId, parcel } of outflows) {
       const have = sums.get(lineId);
       if (kind === 'trim' && have !== undefined) sums.set(lineId, { ...have, wasteKg: have.wasteKg + parcelKg(parcel) });
     }
   }
-  const ingredients = new Map(ready.lines.map(({ line }) => [line.id, line.ingredient.row.id]));
+  const ingredients = new Map(prepared.lines.map(({ line }) => [line.id, line.ingredient.row.id]));
   return [...sums].flatMap(([line, { boughtKg, wasteKg }]) => {
     const ingredient = ingredients.get(line);
     return ingredient === undefined || boughtKg <= 0 ? [] : [{ line, ingredient, boughtKg, keptKg: boughtKg - wasteKg }];
@@ -107,15 +107,15 @@ export function settlingStatements({ db }: Database, batchId: string, state: Bat
 /** A batch as it is started, for the lists. */
 export function startedSummary(
   { id, startedAtMs }: { readonly id: string; readonly startedAtMs: number },
-  plan: Pick<typeof plans.$inferSelect, 'soupId' | 'version' | 'ask' | 'figures' | 'snapshot'>,
+  plan: Pick<typeof plans.$inferSelect, 'soupId' | 'version' | 'request' | 'figures' | 'snapshot'>,
 ): typeof batchSummaries.$inferInsert {
-  const { soupId, version, ask, figures, snapshot } = plan;
+  const { soupId, version, request, figures, snapshot } = plan;
   return {
     batchId: id,
     soupId,
     version,
     soupName: snapshot.soup.name,
-    ask,
+    request,
     planned: figures,
     startedAtMs,
     closedAtMs: null,

@@ -1,37 +1,36 @@
-import type { Ask, Figures, ShelfFacts, Snapshot } from '@tureen/core/plan';
-import type { BatchTimer, Entry } from '@tureen/core/batch';
-import type { Kit } from '@tureen/core/kit';
-import type { IngredientRow } from '@tureen/core/larder';
-import type { Soup } from '@tureen/core/soup';
 import { sql } from 'drizzle-orm';
 import { blob, index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import { shaped } from './shaped.js';
+import {
+  CLOSED,
+  CORRECTION,
+  ENTRY,
+  FIGURES,
+  KIT,
+  NAMES,
+  REQUEST,
+  SHELF_FACTS,
+  SHELF_ROW,
+  SNAPSHOT,
+  SOUP,
+  TIMER,
+} from './shapes.js';
 
-/** Figures of a batch as they stood when it was closed; a newer core never rewrites them. */
-export interface ClosedFigures {
-  readonly planned: Figures;
-  readonly actual: Figures;
-  readonly dishedBowls: number | null;
-  readonly coreVersion: string;
-}
+export type { ClosedFigures, ShelfRow } from './shapes.js';
 
-/** What of a soup the shelf lists beside its facts. */
-export interface ShelfRow extends Pick<Soup, 'id' | 'name' | 'lead' | 'school' | 'served'> {
-  readonly bowlG: number;
-  readonly ingredients: readonly string[];
-  readonly garnished: boolean;
-  readonly createdAtMs: number;
-}
+/** What a list of names is where nothing was written: read as shape 1. */
+const NONE = sql`'[]'`;
 
 export const kitchens = sqliteTable('kitchens', {
   id: integer('id').primaryKey(),
-  kit: text('kit', { mode: 'json' }).$type<Kit>().notNull(),
+  kit: shaped('kit', KIT).notNull(),
   changedAtMs: integer('changed_at_ms').notNull(),
 });
 
 export const soups = sqliteTable('soups', {
   id: text('id').primaryKey(),
   createdAtMs: integer('created_at_ms').notNull(),
-  tags: text('tags', { mode: 'json' }).$type<readonly string[]>().notNull().default([]),
+  tags: shaped('tags', NAMES).notNull().default(NONE),
   retiredAtMs: integer('retired_at_ms'),
 });
 
@@ -42,7 +41,7 @@ export const soupVersions = sqliteTable(
       .notNull()
       .references(() => soups.id),
     version: integer('version').notNull(),
-    soup: text('soup', { mode: 'json' }).$type<Soup>().notNull(),
+    soup: shaped('soup', SOUP).notNull(),
     note: text('note').notNull(),
     createdAtMs: integer('created_at_ms').notNull(),
   },
@@ -55,12 +54,12 @@ export const plans = sqliteTable('plans', {
     .notNull()
     .references(() => soups.id),
   version: integer('version').notNull(),
-  ask: text('ask', { mode: 'json' }).$type<Ask>().notNull(),
-  snapshot: text('snapshot', { mode: 'json' }).$type<Snapshot>().notNull(),
-  figures: text('figures', { mode: 'json' }).$type<Figures>().notNull(),
+  request: shaped('request', REQUEST).notNull(),
+  snapshot: shaped('snapshot', SNAPSHOT).notNull(),
+  figures: shaped('figures', FIGURES).notNull(),
   createdAtMs: integer('created_at_ms').notNull(),
   /** Rows of the pull list that are on the bench already. */
-  ticks: text('ticks', { mode: 'json' }).$type<readonly string[]>().notNull().default([]),
+  ticks: shaped('ticks', NAMES).notNull().default(NONE),
   /** What a bowl is sold for, in the kitchen's currency. */
   bowlPrice: real('bowl_price'),
 });
@@ -74,7 +73,7 @@ export const batches = sqliteTable(
       .references(() => plans.id),
     startedAtMs: integer('started_at_ms').notNull(),
     closedAtMs: integer('closed_at_ms'),
-    closedFigures: text('closed_figures', { mode: 'json' }).$type<ClosedFigures>(),
+    closedFigures: shaped('closed_figures', CLOSED),
   },
   (table) => [index('batches_by_plan').on(table.planId), index('batches_by_closing').on(table.closedAtMs, table.startedAtMs)],
 );
@@ -82,6 +81,11 @@ export const batches = sqliteTable(
 /** What an entry is about. Containers, days and stock rooms come to stand beside batches. */
 export const SUBJECTS = ['batch'] as const;
 export type Subject = (typeof SUBJECTS)[number];
+
+/** A field of an entry's action, in the shape of today or the first. */
+function ofAction(field: 'kind' | 'line') {
+  return sql.raw(`coalesce(json_extract(entry, '$.value.action.${field}'), json_extract(entry, '$.deed.${field}'))`);
+}
 
 /** The record itself: what anybody entered, in the order in which it reached the server. Nothing in it is ever changed. */
 export const entries = sqliteTable(
@@ -91,8 +95,9 @@ export const entries = sqliteTable(
     id: text('id').notNull().unique(),
     subject: text('subject', { enum: SUBJECTS }).notNull(),
     subjectId: text('subject_id').notNull(),
-    entry: text('entry', { mode: 'json' }).$type<Entry>().notNull(),
-    kind: text('kind').generatedAlwaysAs(sql`json_extract(entry, '$.deed.kind')`, { mode: 'virtual' }),
+    entry: shaped('entry', ENTRY).notNull(),
+    kind: text('kind').generatedAlwaysAs(ofAction('kind'), { mode: 'virtual' }),
+    line: text('line').generatedAlwaysAs(ofAction('line'), { mode: 'virtual' }),
     receivedAtMs: integer('received_at_ms').notNull(),
   },
   (table) => [
@@ -114,11 +119,11 @@ export const batchSummaries = sqliteTable(
     soupId: text('soup_id').notNull(),
     version: integer('version').notNull(),
     soupName: text('soup_name').notNull(),
-    ask: text('ask', { mode: 'json' }).$type<Ask>().notNull(),
-    planned: text('planned', { mode: 'json' }).$type<Figures>().notNull(),
+    request: shaped('request', REQUEST).notNull(),
+    planned: shaped('planned', FIGURES).notNull(),
     startedAtMs: integer('started_at_ms').notNull(),
     closedAtMs: integer('closed_at_ms'),
-    closedFigures: text('closed_figures', { mode: 'json' }).$type<ClosedFigures>(),
+    closedFigures: shaped('closed_figures', CLOSED),
     lateEntries: integer('late_entries').notNull(),
   },
   (table) => [
@@ -132,8 +137,8 @@ export const batchSummaries = sqliteTable(
 export const shelfRows = sqliteTable('shelf_rows', {
   soupId: text('soup_id').primaryKey(),
   version: integer('version').notNull(),
-  row: text('row', { mode: 'json' }).$type<ShelfRow>().notNull(),
-  facts: text('facts', { mode: 'json' }).$type<ShelfFacts>().notNull(),
+  row: shaped('row', SHELF_ROW).notNull(),
+  facts: shaped('facts', SHELF_FACTS).notNull(),
   madeFor: text('made_for').notNull(),
 });
 
@@ -143,7 +148,7 @@ export const openTimers = sqliteTable(
   {
     batchId: text('batch_id').notNull(),
     timerId: text('timer_id').notNull(),
-    timer: text('timer', { mode: 'json' }).$type<BatchTimer>().notNull(),
+    timer: shaped('timer', TIMER).notNull(),
   },
   (table) => [primaryKey({ columns: [table.batchId, table.timerId] })],
 );
@@ -193,7 +198,7 @@ export const corrections = sqliteTable(
   {
     id: integer('id').primaryKey({ autoIncrement: true }),
     ingredient: text('ingredient').notNull(),
-    row: text('row', { mode: 'json' }).$type<IngredientRow | null>(),
+    row: shaped('row', CORRECTION),
     why: text('why').notNull(),
     createdAtMs: integer('created_at_ms').notNull(),
   },
@@ -223,7 +228,7 @@ export const prices = sqliteTable(
 );
 
 /** The kitchen's PIN as a salted scrypt hash; one row, none until the kitchen is opened to its network. */
-export const doors = sqliteTable('doors', {
+export const pins = sqliteTable('pins', {
   id: integer('id').primaryKey(),
   salt: text('salt').notNull(),
   hash: text('hash').notNull(),

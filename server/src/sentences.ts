@@ -51,6 +51,8 @@ export function sentence(failure: Failure): string {
       return 'This id already stands for something else. Nothing was changed.';
     case 'PLAN_IMPOSSIBLE':
       return planSentence(failure.error);
+    case 'UNREADABLE':
+      return `The kitchen’s file holds a ${failure.what} that can't be read (${failure.field === '' ? '' : `${failure.field}: `}${failure.why}). Nothing was changed; restore the last backup, or ask whoever looks after the server.`;
     case 'SERVER_BUG':
       return 'The server made a mistake. What you entered is kept in this browser; try again.';
   }

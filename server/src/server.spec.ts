@@ -1,10 +1,10 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { ENTRY_SHAPE, foldBatch, type Deed, type Entry } from '@tureen/core/batch';
+import { ENTRY_SHAPE, foldBatch, type Action, type Entry } from '@tureen/core/batch';
 import { EXAMPLE_SOUPS } from '@tureen/core/soup';
-import { openHouse, type Answered, type House } from '../spec/house.js';
+import { startTestServer, type Answered, type TestServer } from '../spec/test-server.js';
 import type { Api } from './app.js';
-import type { KeptBatch } from './batches.js';
+import type { StoredBatch } from './batches.js';
 import type { Database } from './database.js';
 import { seedGannetQuay } from './demo/gannet-quay.js';
 import type { Hub, Change } from './hub.js';
@@ -24,9 +24,9 @@ function uuid(): string {
   return `00000000-0000-4000-9000-${n.toString(16).padStart(12, '0')}`;
 }
 
-function entry(deed: Deed): Entry {
+function entry(action: Action): Entry {
   const id = uuid();
-  return { id, shape: ENTRY_SHAPE, stamp: { counter: n, device: 'spec-tablet', seq: n }, atMs: NOW + n * 1000, who: 'AB', deed };
+  return { id, shape: ENTRY_SHAPE, stamp: { counter: n, device: 'spec-tablet', seq: n }, atMs: NOW + n * 1000, who: 'AB', action };
 }
 
 describe('the server', () => {
@@ -35,16 +35,16 @@ describe('the server', () => {
   let hub: Hub;
   let app: Api;
 
-  let house: House;
-  const send = (method: string, path: string, body?: unknown): Promise<Answered> => house.send(method, path, body);
+  let server: TestServer;
+  const send = (method: string, path: string, body?: unknown): Promise<Answered> => server.send(method, path, body);
 
   beforeEach(async () => {
-    house = await openHouse(() => NOW);
-    ({ folder, database, hub, app } = house);
+    server = await startTestServer(() => NOW);
+    ({ folder, database, hub, app } = server);
   });
 
   afterEach(() => {
-    house.close();
+    server.close();
   });
 
   async function kitchenWithPlan(): Promise<string> {
@@ -55,7 +55,7 @@ describe('the server', () => {
       id,
       soupId: beetroot.id,
       version: 1,
-      ask: { bowls: 80, bowlG: 300, potId: 'boiler-40' },
+      request: { bowls: 80, bowlG: 300, potId: 'boiler-40' },
     });
     expect(plan.status).toBe(201);
     return id;
@@ -68,8 +68,8 @@ describe('the server', () => {
     return id;
   }
 
-  async function kept(id: string): Promise<KeptBatch> {
-    return (await send('GET', `/batches/${id}`)).body as KeptBatch;
+  async function kept(id: string): Promise<StoredBatch> {
+    return (await send('GET', `/batches/${id}`)).body as StoredBatch;
   }
 
   it('starts empty, takes a kitchen, a soup, a plan and a batch', async () => {
@@ -158,7 +158,7 @@ describe('the server', () => {
   });
 
   describe('refuses, naming the code, the field and what to do, and changes nothing', () => {
-    const goodAsk = { bowls: 80, bowlG: 300, potId: 'boiler-40' };
+    const goodRequest = { bowls: 80, bowlG: 300, potId: 'boiler-40' };
     const cases: readonly (readonly [string, string, string, () => unknown, number, string, string | undefined])[] = [
       ['malformed JSON', 'POST', '/soups', () => '{"soup": ', 400, 'BAD_JSON', undefined],
       ['over 1 MB', 'POST', '/soups', () => ({ soup: 'x'.repeat(1_100_000) }), 413, 'TOO_LARGE', undefined],
@@ -210,43 +210,43 @@ describe('the server', () => {
         'a million bowls',
         'POST',
         '/plans',
-        () => ({ id: uuid(), soupId: beetroot.id, version: 1, ask: { ...goodAsk, bowls: 1e6 } }),
+        () => ({ id: uuid(), soupId: beetroot.id, version: 1, request: { ...goodRequest, bowls: 1e6 } }),
         400,
         'BAD_INPUT',
-        'ask.bowls',
+        'request.bowls',
       ],
       [
         'NaN, which JSON sends as null',
         'POST',
         '/plans',
-        () => ({ id: uuid(), soupId: beetroot.id, version: 1, ask: { ...goodAsk, bowls: Number.NaN } }),
+        () => ({ id: uuid(), soupId: beetroot.id, version: 1, request: { ...goodRequest, bowls: Number.NaN } }),
         400,
         'BAD_INPUT',
-        'ask.bowls',
+        'request.bowls',
       ],
       [
         'a pot that is too small',
         'POST',
         '/plans',
-        () => ({ id: uuid(), soupId: beetroot.id, version: 1, ask: { ...goodAsk, potId: 'saucepot-8' } }),
+        () => ({ id: uuid(), soupId: beetroot.id, version: 1, request: { ...goodRequest, potId: 'saucepot-8' } }),
         422,
         'PLAN_IMPOSSIBLE',
-        'ask',
+        'request',
       ],
       [
         'a pot that is not there',
         'POST',
         '/plans',
-        () => ({ id: uuid(), soupId: beetroot.id, version: 1, ask: { ...goodAsk, potId: 'cauldron' } }),
+        () => ({ id: uuid(), soupId: beetroot.id, version: 1, request: { ...goodRequest, potId: 'cauldron' } }),
         422,
         'PLAN_IMPOSSIBLE',
-        'ask',
+        'request',
       ],
       [
         'a soup that is not there',
         'POST',
         '/plans',
-        () => ({ id: uuid(), soupId: 'stone', version: 1, ask: goodAsk }),
+        () => ({ id: uuid(), soupId: 'stone', version: 1, request: goodRequest }),
         404,
         'NO_SUCH_SOUP',
         'soupId',
@@ -266,11 +266,11 @@ describe('the server', () => {
         'POST',
         '/batches/none/entries',
         () => ({
-          entries: [{ ...entry({ kind: 'closed' }), deed: { kind: 'weighed', stepId: 'simmer', grossKg: -2, tareKg: 8 } }],
+          entries: [{ ...entry({ kind: 'closed' }), action: { kind: 'weighed', stepId: 'simmer', grossKg: -2, tareKg: 8 } }],
         }),
         400,
         'BAD_INPUT',
-        'entries.0.deed.grossKg',
+        'entries.0.action.grossKg',
       ],
       ['a path that is not there', 'GET', '/cauldron', () => undefined, 404, 'NO_SUCH_PATH', undefined],
     ];
@@ -300,7 +300,7 @@ describe('the server', () => {
       id: uuid(),
       soupId: beetroot.id,
       version: 1,
-      ask: { bowls: 80, bowlG: 300, potId: 'stockpot-20' },
+      request: { bowls: 80, bowlG: 300, potId: 'stockpot-20' },
     });
     const said = (answer.body as ErrorBody).error.sentence;
     expect(said).toMatch(
@@ -385,7 +385,7 @@ describe('the server', () => {
     await seedGannetQuay(database, NOW);
     await seedGannetQuay(database, NOW);
     const soups = (await send('GET', '/soups')).body as { soups: unknown[] };
-    const list = (await send('GET', '/batches')).body as { batches: KeptBatch[] };
+    const list = (await send('GET', '/batches')).body as { batches: StoredBatch[] };
     expect(soups.soups.length).toBe(8);
     expect(list.batches.length).toBe(6);
     for (const one of list.batches) {
@@ -396,7 +396,7 @@ describe('the server', () => {
 
   it('has a sentence for every failure', () => {
     expect(sentence({ code: 'SERVER_BUG' })).toContain('try again');
-    expect(sentence({ code: 'PLAN_IMPOSSIBLE', field: 'ask', error: { code: 'TOO_FEW_FOR_POT', leastBowls: 12 } })).toContain(
+    expect(sentence({ code: 'PLAN_IMPOSSIBLE', field: 'request', error: { code: 'TOO_FEW_FOR_POT', leastBowls: 12 } })).toContain(
       '12 bowls',
     );
   });

@@ -1,8 +1,8 @@
-import { ENTRY_SHAPE, type Deed, type Entry } from '@tureen/core/batch';
+import { ENTRY_SHAPE, type Action, type Entry } from '@tureen/core/batch';
 import { EXAMPLE_SOUPS, walk } from '@tureen/core/soup';
 import { eq } from 'drizzle-orm';
 import fc from 'fast-check';
-import { openHouse, type House } from '../spec/house.js';
+import { startTestServer, type TestServer } from '../spec/test-server.js';
 import { listBatches, listOpen, listTimers, MOST_BATCHES, readBatch } from './batches.js';
 import { listStored } from './cold.js';
 import { projectionsUpToDate, rebuildProjections } from './projections.js';
@@ -34,51 +34,51 @@ function entryIdOf(batch: string, n: number): string {
 }
 
 describe('what is settled with an entry', () => {
-  let house: House;
+  let server: TestServer;
   let made = 0;
 
   beforeEach(async () => {
     made = 0;
-    house = await openHouse(() => NOW);
-    await house.send('PUT', '/kitchen', { ready: 'canteen' });
-    await house.send('POST', '/soups', { soup, basedOn: 0, note: 'first' });
-    await house.send('POST', '/plans', {
+    server = await startTestServer(() => NOW);
+    await server.send('PUT', '/kitchen', { ready: 'canteen' });
+    await server.send('POST', '/soups', { soup, basedOn: 0, note: 'first' });
+    await server.send('POST', '/plans', {
       id: PLAN,
       soupId: soup.id,
       version: 1,
-      ask: { bowls: 80, bowlG: 300, potId: 'boiler-40' },
+      request: { bowls: 80, bowlG: 300, potId: 'boiler-40' },
     });
   });
 
   afterEach(() => {
-    house.close();
+    server.close();
   });
 
   async function started(): Promise<string> {
     made += 1;
     const id = batchIdOf(made);
-    await house.send('POST', '/batches', { id, planId: PLAN });
+    await server.send('POST', '/batches', { id, planId: PLAN });
     return id;
   }
 
-  const entry = (batch: string, n: number, deed: Deed): Entry => ({
+  const entry = (batch: string, n: number, action: Action): Entry => ({
     id: entryIdOf(batch, n),
     shape: ENTRY_SHAPE,
     stamp: { counter: n, device: 'spec-tablet', seq: n },
     atMs: NOW + n * 60_000,
     who: 'AB',
-    deed,
+    action,
   });
-  const post = (batch: string, list: readonly Entry[]) => house.send('POST', `/batches/${batch}/entries`, { entries: list });
+  const post = (batch: string, list: readonly Entry[]) => server.send('POST', `/batches/${batch}/entries`, { entries: list });
 
   it('any split of the same entries into requests gives the same batch, whatever is closed, opened and poured (random splits)', async () => {
     const story = (batch: string): Entry[] => {
-      const done = STEPS.map((stepId): Deed => ({ kind: 'done', stepId }));
-      const deeds: Deed[] = [...done, { kind: 'dished', bowls: 40 }, { kind: 'closed' }];
-      const closing = entry(batch, deeds.length, { kind: 'closed' }).id;
-      const open: Deed = { kind: 'undone', target: closing };
-      const opening = entry(batch, deeds.length + 2, open).id;
-      deeds.push(
+      const done = STEPS.map((stepId): Action => ({ kind: 'done', stepId }));
+      const actions: Action[] = [...done, { kind: 'dished', bowls: 40 }, { kind: 'closed' }];
+      const closing = entry(batch, actions.length, { kind: 'closed' }).id;
+      const open: Action = { kind: 'undone', target: closing };
+      const opening = entry(batch, actions.length + 2, open).id;
+      actions.push(
         { kind: 'dished', bowls: 5 },
         open,
         { kind: 'added', stepId: 'cream', line: 'cream', kg: 2 },
@@ -86,11 +86,11 @@ describe('what is settled with an entry', () => {
         { kind: 'dished', bowls: 7 },
         { kind: 'stored', kg: 1 },
       );
-      return deeds.map((deed, n) => entry(batch, n + 1, deed));
+      return actions.map((action, n) => entry(batch, n + 1, action));
     };
     const whole = await started();
     await post(whole, story(whole));
-    const expected = await readBatch(house.database, whole);
+    const expected = await readBatch(server.database, whole);
     expect(expected?.closedFigures?.dishedBowls).toBe(45);
     await fc.assert(
       fc.asyncProperty(fc.array(fc.integer({ min: 1, max: 8 }), { minLength: 3, maxLength: 8 }), async (sizes) => {
@@ -101,7 +101,7 @@ describe('what is settled with an entry', () => {
           await post(batch, list.slice(at, at + size));
           at += size;
         }
-        const got = await readBatch(house.database, batch);
+        const got = await readBatch(server.database, batch);
         expect(got?.closedFigures).toEqual(expected?.closedFigures ?? null);
         expect(got?.lateEntries).toBe(expected?.lateEntries);
         expect(got?.closedAtMs === null).toBeFalse();
@@ -114,14 +114,14 @@ describe('what is settled with an entry', () => {
     const batch = await started();
     const close = entry(batch, 50, { kind: 'closed' });
     await post(batch, [...STEPS.map((stepId, n) => entry(batch, n + 1, { kind: 'done', stepId })), close]);
-    const before = (await readBatch(house.database, batch))?.closedFigures?.actual.cookedKg ?? 0;
+    const before = (await readBatch(server.database, batch))?.closedFigures?.actual.cookedKg ?? 0;
     const poured = await post(batch, [
       entry(batch, 51, { kind: 'undone', target: close.id }),
       entry(batch, 52, { kind: 'added', stepId: 'cream', line: 'cream', kg: 10 }),
     ]);
     expect(poured.body).toEqual({ kept: 2, known: 0, late: [] });
     await post(batch, [entry(batch, 53, { kind: 'closed' })]);
-    const after = await readBatch(house.database, batch);
+    const after = await readBatch(server.database, batch);
     // Cream was ticked as planned; with an amount on record exactly that amount went in: 10 kg of it.
     expect(after?.closedFigures?.actual.cookedKg ?? 0).toBeGreaterThan(before + 7);
   });
@@ -132,9 +132,9 @@ describe('what is settled with an entry', () => {
     const undo = entry(batch, 41, { kind: 'undone', target: pour.id });
     const steps = STEPS.map((stepId, n) => entry(batch, n + 1, { kind: 'done', stepId }));
     await post(batch, [...steps, pour, undo, entry(batch, 42, { kind: 'closed' })]);
-    const closed = await readBatch(house.database, batch);
+    const closed = await readBatch(server.database, batch);
     await post(batch, [entry(batch, 43, { kind: 'undone', target: undo.id })]);
-    const after = await readBatch(house.database, batch);
+    const after = await readBatch(server.database, batch);
     expect(after?.closedFigures).toEqual(closed?.closedFigures ?? null);
     expect(after?.lateEntries).toBe(1);
   });
@@ -147,25 +147,25 @@ describe('what is settled with an entry', () => {
       entry(batch, 3, { kind: 'silenced', timer: 'pan' }),
       entry(batch, 4, { kind: 'stored', kg: 2.5 }),
     ]);
-    expect((await listTimers(house.database)).map(({ timer }) => timer.name)).toEqual(['Oven']);
-    expect((await listStored(house.database)).map(({ kg }) => kg)).toEqual([2.5]);
-    expect((await listOpen(house.database)).map(({ id }) => id)).toEqual([batch]);
+    expect((await listTimers(server.database)).map(({ timer }) => timer.name)).toEqual(['Oven']);
+    expect((await listStored(server.database)).map(({ kg }) => kg)).toEqual([2.5]);
+    expect((await listOpen(server.database)).map(({ id }) => id)).toEqual([batch]);
     // A step that is over needs no ringing; a taking-back brings both back as they were.
     await post(batch, [
       entry(batch, 5, { kind: 'done', stepId: 'roast' }),
       entry(batch, 6, { kind: 'undone', target: entry(batch, 4, { kind: 'closed' }).id }),
     ]);
-    expect(await listTimers(house.database)).toEqual([]);
-    expect(await listStored(house.database)).toEqual([]);
+    expect(await listTimers(server.database)).toEqual([]);
+    expect(await listStored(server.database)).toEqual([]);
     await post(batch, [
       ...STEPS.map((stepId, n) => entry(batch, 10 + n, { kind: 'done', stepId })),
       entry(batch, 60, { kind: 'closed' }),
     ]);
-    const yields = await house.database.db.select().from(lineYields);
+    const yields = await server.database.db.select().from(lineYields);
     const beetroot = yields.find(({ ingredient }) => ingredient === 'beetroot');
     // Beetroot without tops, pared: 77 % (Food Buying Guide, from memory), as the larder has it.
     expect((beetroot?.keptKg ?? 0) / (beetroot?.boughtKg ?? 1)).toBeGreaterThan(0.6);
-    expect(await listOpen(house.database)).toEqual([]);
+    expect(await listOpen(server.database)).toEqual([]);
   });
 
   it('lists made anew from the record are the lists that were kept', async () => {
@@ -178,20 +178,20 @@ describe('what is settled with an entry', () => {
     await post(two, [...STEPS.map((stepId, n) => entry(two, n + 1, { kind: 'done', stepId })), close]);
     await post(two, [entry(two, 31, { kind: 'dished', bowls: 3 })]);
     const all = async () => {
-      const { db } = house.database;
+      const { db } = server.database;
       const tables = [batchSummaries, openTimers, leftovers, lineYields] as const;
       return Promise.all(tables.map(async (table) => (await db.select().from(table)).map((row) => JSON.stringify(row)).sort()));
     };
     const kept = await all();
     expect(kept.every((rows) => rows.length > 0)).toBeTrue();
-    expect(await rebuildProjections(house.database)).toEqual({ batches: 2 });
+    expect(await rebuildProjections(server.database)).toEqual({ batches: 2 });
     expect(await all()).toEqual(kept);
   });
 
   it('a close that was kept by a server that died before it settled is settled at the next start, and closed figures stay', async () => {
     const batch = await started();
     const list = [...STEPS.map((stepId, n) => entry(batch, n + 1, { kind: 'done', stepId })), entry(batch, 30, { kind: 'closed' })];
-    const { db } = house.database;
+    const { db } = server.database;
     await db.insert(entries).values(
       list.map((own, n) => ({
         arrival: n + 1,
@@ -203,13 +203,13 @@ describe('what is settled with an entry', () => {
       })),
     );
     await db.delete(projectionDays);
-    await projectionsUpToDate(house.database);
-    const healed = await readBatch(house.database, batch);
+    await projectionsUpToDate(server.database);
+    const healed = await readBatch(server.database, batch);
     expect(healed?.closedFigures?.actual.bowls).toBeCloseTo(80, 0);
     const marked = { ...healed!.closedFigures!, coreVersion: 'older' };
     await db.update(batches).set({ closedFigures: marked }).where(eq(batches.id, batch));
-    await rebuildProjections(house.database);
-    expect((await readBatch(house.database, batch))?.closedFigures).toEqual(marked);
+    await rebuildProjections(server.database);
+    expect((await readBatch(server.database, batch))?.closedFigures).toEqual(marked);
   });
 
   it('refuses an entry of a line that neither plan nor record knows, keeps nothing of its request, and takes it once the line was brought', async () => {
@@ -219,8 +219,8 @@ describe('what is settled with an entry', () => {
     const refused = await post(batch, [good, bad]);
     expect(refused.status).toBe(422);
     expect(JSON.stringify(refused.body)).toContain('moonshine');
-    expect((await readBatch(house.database, batch))?.entries).toEqual([]);
-    const row = (await house.send('GET', '/larder/water')).body as { now: never };
+    expect((await readBatch(server.database, batch))?.entries).toEqual([]);
+    const row = (await server.send('GET', '/larder/water')).body as { now: never };
     const bring = entry(batch, 3, { kind: 'brought', stepId: 'cream', line: 'moonshine', row: row.now, kg: 1 });
     expect((await post(batch, [bring, bad])).status).toBe(200);
     expect((await post(batch, [good])).status).toBe(200);
@@ -228,39 +228,39 @@ describe('what is settled with an entry', () => {
 
   it('batches are listed a hundred at a time, each once, to the oldest', async () => {
     for (let n = 0; n < MOST_BATCHES + 30; n++) await started();
-    const first = await listBatches(house.database);
+    const first = await listBatches(server.database);
     expect(first.batches.length).toBe(MOST_BATCHES);
-    const rest = await listBatches(house.database, first.more);
+    const rest = await listBatches(server.database, first.next);
     expect(rest.batches.length).toBe(30);
-    expect(rest.more).toBeUndefined();
+    expect(rest.next).toBeUndefined();
     const ids = new Set([...first.batches, ...rest.batches].map(({ id }) => id));
     expect(ids.size).toBe(MOST_BATCHES + 30);
-    const asked = await house.send('GET', `/batches?startedBefore=${String(first.more!.startedAtMs)}&id=${first.more!.id}`);
+    const asked = await server.send('GET', `/batches?startedBefore=${String(first.next!.startedAtMs)}&id=${first.next!.id}`);
     expect((asked.body as { batches: unknown[] }).batches.length).toBe(30);
-    expect((await house.send('GET', '/batches?startedBefore=yesterday')).status).toBe(400);
+    expect((await server.send('GET', '/batches?startedBefore=yesterday')).status).toBe(400);
   });
 });
 
 describe('the shelf', () => {
   it('knows a soup’s colour and its last batch from the first sight on; another kit makes it old until it is worked out anew', async () => {
-    const house = await openHouse(() => NOW);
-    await house.send('PUT', '/kitchen', { ready: 'canteen' });
-    await house.send('POST', '/soups', { soup, basedOn: 0, note: '' });
-    const [first] = await listShelf(house.database);
+    const server = await startTestServer(() => NOW);
+    await server.send('PUT', '/kitchen', { ready: 'canteen' });
+    await server.send('POST', '/soups', { soup, basedOn: 0, note: '' });
+    const [first] = await listShelf(server.database);
     expect(first?.fresh).toBeTrue();
     expect(first?.facts.colour).toMatch(/^#[0-9a-f]{6}$/);
     expect(first?.facts.colour).not.toBe('#d9cdb7');
     expect(first?.facts.allergens).toContain('milk');
     expect(first?.last).toBeNull();
-    await house.send('PUT', '/kitchen', { ready: 'home' });
-    await house.database.write(() => house.database.db.update(kitchens).set({ changedAtMs: NOW + 5 }));
-    expect((await listShelf(house.database))[0]?.fresh).toBeFalse();
-    expect(await refreshShelf(house.database, NOW)).toBe(1);
-    expect(await refreshShelf(house.database, NOW)).toBe(0);
-    expect((await listShelf(house.database))[0]?.fresh).toBeTrue();
-    await house.database.db.delete(shelfRows);
-    expect(await refreshShelf(house.database, NOW)).toBe(1);
-    expect((await listShelf(house.database))[0]).toEqual(jasmine.objectContaining({ id: soup.id, version: 1 }));
-    house.close();
+    await server.send('PUT', '/kitchen', { ready: 'home' });
+    await server.database.write(() => server.database.db.update(kitchens).set({ changedAtMs: NOW + 5 }));
+    expect((await listShelf(server.database))[0]?.fresh).toBeFalse();
+    expect(await refreshShelf(server.database, NOW)).toBe(1);
+    expect(await refreshShelf(server.database, NOW)).toBe(0);
+    expect((await listShelf(server.database))[0]?.fresh).toBeTrue();
+    await server.database.db.delete(shelfRows);
+    expect(await refreshShelf(server.database, NOW)).toBe(1);
+    expect((await listShelf(server.database))[0]).toEqual(jasmine.objectContaining({ id: soup.id, version: 1 }));
+    server.close();
   });
 });

@@ -1,40 +1,40 @@
 import { createHash } from 'node:crypto';
 import { LARDER_ROWS, type IngredientRow } from '@tureen/core/larder';
 import { EXAMPLE_SOUPS } from '@tureen/core/soup';
-import { openHouse, type Answered, type House } from '../spec/house.js';
-import type { IngredientHistory, KeptLarder } from './larder.js';
-import type { KeptPlan, PlanSummary } from './plans.js';
+import { startTestServer, type Answered, type TestServer } from '../spec/test-server.js';
+import type { IngredientHistory, StoredLarder } from './larder.js';
+import type { StoredPlan, PlanSummary } from './plans.js';
 import type { OnShelf } from './shelf.js';
-import type { KeptSoup } from './soups.js';
+import type { StoredSoup } from './soups.js';
 
 const DAY_MS = 86_400_000;
 const START = Date.UTC(2031, 2, 10, 9);
 const leek = EXAMPLE_SOUPS.find(({ id }) => id === 'celeriac-leek-apple')!;
 const carrot = LARDER_ROWS.find(({ id }) => id === 'carrot')!;
 const ids = { plan: '00000000-0000-4000-9000-0000000000a1', batch: '00000000-0000-4000-9000-0000000000b1' };
-const ask = { bowls: 40, bowlG: 300, potId: 'boiler-40' };
+const request = { bowls: 40, bowlG: 300, potId: 'boiler-40' };
 
 describe('shelf, plans and larder', () => {
-  let house: House;
+  let server: TestServer;
   let nowMs = START;
-  const send = (method: string, path: string, body?: unknown): Promise<Answered> => house.send(method, path, body);
+  const send = (method: string, path: string, body?: unknown): Promise<Answered> => server.send(method, path, body);
   const codeOf = ({ body }: Answered): unknown => (body as { error?: { code?: unknown } }).error?.code;
 
   beforeEach(async () => {
     nowMs = START;
-    house = await openHouse(() => nowMs);
+    server = await startTestServer(() => nowMs);
     await send('PUT', '/kitchen', { ready: 'canteen' });
     await send('POST', '/soups', { soup: leek, basedOn: 0, note: 'first' });
   });
 
   afterEach(() => {
-    house.close();
+    server.close();
   });
 
-  const soups = async (): Promise<KeptSoup[]> => ((await send('GET', '/soups')).body as { soups: KeptSoup[] }).soups;
+  const soups = async (): Promise<StoredSoup[]> => ((await send('GET', '/soups')).body as { soups: StoredSoup[] }).soups;
   const plans = async (): Promise<PlanSummary[]> => ((await send('GET', '/plans')).body as { plans: PlanSummary[] }).plans;
-  const plan = async (): Promise<KeptPlan> => (await send('GET', `/plans/${ids.plan}`)).body as KeptPlan;
-  const larder = async (): Promise<KeptLarder> => (await send('GET', '/larder')).body as KeptLarder;
+  const plan = async (): Promise<StoredPlan> => (await send('GET', `/plans/${ids.plan}`)).body as StoredPlan;
+  const larder = async (): Promise<StoredLarder> => (await send('GET', '/larder')).body as StoredLarder;
   const history = async (): Promise<IngredientHistory> => (await send('GET', '/larder/carrot')).body as IngredientHistory;
   const rowNow = async (id: string): Promise<IngredientRow | undefined> => (await larder()).rows.find((row) => row.id === id);
 
@@ -57,20 +57,20 @@ describe('shelf, plans and larder', () => {
     expect(own).toEqual(jasmine.objectContaining({ name: beet.name, school: 'roast', bowlG: beet.writtenFor.bowlG, version: 1 }));
     expect(own.ingredients).toEqual(beet.lines.map(({ ingredient }) => ingredient));
     expect(Object.keys(own)).not.toContain('root');
-    const some = ((await send('GET', `/soups?ids=${leek.id},none`)).body as { soups: KeptSoup[] }).soups;
+    const some = ((await send('GET', `/soups?ids=${leek.id},none`)).body as { soups: StoredSoup[] }).soups;
     expect(some.map(({ soup }) => soup)).toEqual([leek]);
     expect(codeOf(await send('GET', `/soups?ids=${'x,'.repeat(201)}x`))).toBe('NO_SUCH_SOUP');
   });
 
   it('keeps a photo once, under what it is made of, and serves it as what it is', async () => {
     const post = (bytes: Uint8Array<ArrayBuffer>): Promise<Response> =>
-      Promise.resolve(house.app.request('http://localhost/api/photos', { method: 'POST', body: bytes }));
+      Promise.resolve(server.app.request('http://localhost/api/photos', { method: 'POST', body: bytes }));
     const png = new Uint8Array([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, 1, 2, 3]);
     const first = (await (await post(png)).json()) as { id: string };
     const second = (await (await post(png)).json()) as { id: string };
     expect(first.id).toBe(createHash('sha256').update(png).digest('hex'));
     expect(second.id).toBe(first.id);
-    const answer = await house.app.request(`http://localhost/api/photos/${first.id}`);
+    const answer = await server.app.request(`http://localhost/api/photos/${first.id}`);
     expect(answer.headers.get('content-type')).toBe('image/png');
     expect(answer.headers.get('x-content-type-options')).toBe('nosniff');
     expect(answer.headers.get('cache-control')).toContain('immutable');
@@ -95,15 +95,15 @@ describe('shelf, plans and larder', () => {
   });
 
   it('a plan can be changed until its batch starts, and keeps its ticks then too', async () => {
-    await send('POST', '/plans', { id: ids.plan, soupId: leek.id, version: 1, ask });
+    await send('POST', '/plans', { id: ids.plan, soupId: leek.id, version: 1, request });
     await send('PUT', `/plans/${ids.plan}/note`, { ticks: ['leek'], bowlPrice: 4.5 });
-    const changed = await send('PUT', `/plans/${ids.plan}`, { version: 1, ask: { ...ask, bowls: 60 } });
+    const changed = await send('PUT', `/plans/${ids.plan}`, { version: 1, request: { ...request, bowls: 60 } });
     expect(changed.status).toBe(200);
     expect((await plan()).figures.bowls).toBeCloseTo(60, 3);
     expect(await plan()).toEqual(jasmine.objectContaining({ ticks: ['leek'], bowlPrice: 4.5 }));
     expect((await plans())[0]?.batchId).toBeNull();
     await send('POST', '/batches', { id: ids.batch, planId: ids.plan });
-    expect(codeOf(await send('PUT', `/plans/${ids.plan}`, { version: 1, ask }))).toBe('PLAN_STARTED');
+    expect(codeOf(await send('PUT', `/plans/${ids.plan}`, { version: 1, request }))).toBe('PLAN_STARTED');
     expect(codeOf(await send('DELETE', `/plans/${ids.plan}`))).toBe('PLAN_STARTED');
     expect((await plan()).figures.bowls).toBeCloseTo(60, 3);
     expect((await send('PUT', `/plans/${ids.plan}/note`, { ticks: ['leek', 'apple'], bowlPrice: null })).status).toBe(200);
@@ -113,11 +113,11 @@ describe('shelf, plans and larder', () => {
   });
 
   it('a newer version of its soup does not change a plan, unless it is asked for', async () => {
-    await send('POST', '/plans', { id: ids.plan, soupId: leek.id, version: 1, ask });
+    await send('POST', '/plans', { id: ids.plan, soupId: leek.id, version: 1, request });
     const before = await plan();
-    await send('POST', '/soups', { soup: { ...leek, schools: { sieve: true } }, basedOn: 1, note: 'sieved' });
+    await send('POST', '/soups', { soup: { ...leek, methodChoices: { sieve: true } }, basedOn: 1, note: 'sieved' });
     expect(await plan()).toEqual(before);
-    await send('PUT', `/plans/${ids.plan}`, { version: 2, ask });
+    await send('PUT', `/plans/${ids.plan}`, { version: 2, request });
     expect((await plan()).version).toBe(2);
     expect((await send('DELETE', `/plans/${ids.plan}`)).status).toBe(200);
     expect(await plans()).toEqual([]);
@@ -150,7 +150,7 @@ describe('shelf, plans and larder', () => {
       lines: leek.lines.map((line) => (line.id === 'celeriac' ? { ...line, ingredient: 'purple-carrot' } : line)),
     };
     expect((await send('POST', '/soups', { soup, basedOn: 0, note: '' })).status).toBe(201);
-    await send('POST', '/plans', { id: ids.plan, soupId: 'own', version: 1, ask });
+    await send('POST', '/plans', { id: ids.plan, soupId: 'own', version: 1, request });
     expect((await plan()).snapshot.rows.map(({ id }) => id)).toContain('purple-carrot');
   });
 
@@ -204,10 +204,10 @@ describe('shelf, plans and larder', () => {
 
   it('tells other screens of plans, the shelf and the larder', async () => {
     const told: string[] = [];
-    house.hub.listen(({ kind }) => told.push(kind));
+    server.hub.listen(({ kind }) => told.push(kind));
     await send('PUT', `/soups/${leek.id}/shelf`, { tags: ['a'], retired: false });
     await send('POST', '/prices', { source: 'm', prices: [{ ingredient: 'carrot', pricePerKg: 1 }] });
-    await send('POST', '/plans', { id: ids.plan, soupId: leek.id, version: 1, ask });
+    await send('POST', '/plans', { id: ids.plan, soupId: leek.id, version: 1, request });
     expect(told).toEqual(['soup', 'larder', 'plan']);
   });
 });

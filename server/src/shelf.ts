@@ -84,15 +84,15 @@ export async function listShelf(database: Database): Promise<OnShelf[]> {
     .select({
       soupId: batchSummaries.soupId,
       startedAtMs: batchSummaries.startedAtMs,
-      ask: batchSummaries.ask,
+      request: batchSummaries.request,
       closedFigures: batchSummaries.closedFigures,
     })
     .from(batchSummaries)
     .innerJoin(newest, and(eq(newest.soupId, batchSummaries.soupId), eq(newest.startedAtMs, batchSummaries.startedAtMs)));
   const last = new Map(
-    made.map(({ soupId, startedAtMs, ask, closedFigures }): [string, LastMade] => [
+    made.map(({ soupId, startedAtMs, request, closedFigures }): [string, LastMade] => [
       soupId,
-      { startedAtMs, served: closedFigures?.dishedBowls ?? closedFigures?.actual.bowls ?? 0, asked: ask.bowls },
+      { startedAtMs, served: closedFigures?.dishedBowls ?? closedFigures?.actual.bowls ?? 0, asked: request.bowls },
     ]),
   );
   const rows = await db

@@ -8,7 +8,7 @@ import { together } from './projections.js';
 import { madeForShelf, shelfStatement } from './shelf.js';
 import { soupVersions, soups } from './schema.js';
 
-export interface KeptSoup {
+export interface StoredSoup {
   readonly soup: Soup;
   readonly version: number;
   readonly note: string;
@@ -33,12 +33,12 @@ const COLUMNS = {
   retiredAtMs: soups.retiredAtMs,
 };
 
-function asKept({ retiredAtMs, ...row }: Omit<KeptSoup, 'retired'> & { retiredAtMs: number | null }): KeptSoup {
+function asKept({ retiredAtMs, ...row }: Omit<StoredSoup, 'retired'> & { retiredAtMs: number | null }): StoredSoup {
   return { ...row, retired: retiredAtMs !== null };
 }
 
 /** Soups in their newest version, by name: all of them, or those of the ids given. */
-export async function listSoups({ db }: Database, ids?: readonly string[]): Promise<KeptSoup[]> {
+export async function listSoups({ db }: Database, ids?: readonly string[]): Promise<StoredSoup[]> {
   const newest = db
     .select({ soupId: soupVersions.soupId, version: max(soupVersions.version).as('newest') })
     .from(soupVersions)
@@ -54,7 +54,7 @@ export async function listSoups({ db }: Database, ids?: readonly string[]): Prom
 }
 
 /** A soup in one version, or in its newest. */
-export async function readSoup({ db }: Database, soupId: string, version?: number): Promise<KeptSoup | undefined> {
+export async function readSoup({ db }: Database, soupId: string, version?: number): Promise<StoredSoup | undefined> {
   const [row] = await db
     .select(COLUMNS)
     .from(soupVersions)
@@ -79,7 +79,7 @@ export async function saveSoup(
   basedOn: number,
   note: string,
   nowMs: number,
-): Promise<Outcome<KeptSoup>> {
+): Promise<Outcome<StoredSoup>> {
   const { rows } = await readLarder(database, nowMs);
   const larder = makeLarder(rows);
   const problems = [...checkSoup(soup, larder), ...checkCards(soup, cardsOf(soup))];
@@ -114,7 +114,7 @@ export async function shelveSoup(
   soupId: string,
   shelf: { readonly tags: readonly string[]; readonly retired: boolean },
   nowMs: number,
-): Promise<Outcome<KeptSoup>> {
+): Promise<Outcome<StoredSoup>> {
   return database.write(async () => {
     const kept = await readSoup(database, soupId);
     if (kept === undefined) return failed({ code: 'NO_SUCH_SOUP', field: 'id' });

@@ -1,7 +1,7 @@
 import { provideZonelessChangeDetection, type EnvironmentProviders, type Provider, type Type } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
-import { ENTRY_SHAPE, type Deed, type KeptEntry } from '@tureen/core/batch';
+import { ENTRY_SHAPE, type Action, type StoredEntry } from '@tureen/core/batch';
 import { READY_KITS, type Kit } from '@tureen/core/kit';
 import { LARDER_ROWS, makeLarder, nearTo } from '@tureen/core/larder';
 import { makePlan, type Snapshot } from '@tureen/core/plan';
@@ -23,7 +23,7 @@ const LARDER = makeLarder(LARDER_ROWS);
 export class StoveInMemory {
   readonly snapshot: Snapshot;
   readonly steps: readonly SoupStep[];
-  private readonly entries = new BehaviorSubject<readonly KeptEntry[]>([]);
+  private readonly entries = new BehaviorSubject<readonly StoredEntry[]>([]);
   private readonly devices = new BehaviorSubject<readonly Device[]>([]);
   private made = 0;
 
@@ -55,8 +55,8 @@ export class StoveInMemory {
         provide: Batches,
         useValue: {
           batch$: () => this.open$,
-          enter: (_open: unknown, deed: Deed) => {
-            this.did(deed);
+          enter: (_open: unknown, action: Action) => {
+            this.did(action);
             return Promise.resolve();
           },
         },
@@ -64,10 +64,10 @@ export class StoveInMemory {
       {
         provide: Cooking,
         useValue: {
-          batch: (_id: string, _of: unknown, entries: readonly KeptEntry[]) => Promise.resolve(batchView(snapshot, entries)),
-          batchWith: (_id: string, more: readonly KeptEntry[]) =>
+          batch: (_id: string, _of: unknown, entries: readonly StoredEntry[]) => Promise.resolve(batchView(snapshot, entries)),
+          batchWith: (_id: string, more: readonly StoredEntry[]) =>
             Promise.resolve(batchView(snapshot, [...this.entries.value, ...more])),
-          thread: {
+          calculator: {
             near: (ids: readonly string[], most: number) =>
               Promise.resolve(ids.map((id) => nearTo(id, LARDER, most).map(({ row }) => row))),
           },
@@ -96,11 +96,11 @@ export class StoveInMemory {
   }
 
   /** Puts entries on record, as from this screen. */
-  did(...deeds: readonly Deed[]): void {
-    const more = deeds.map((deed): KeptEntry => {
+  did(...actions: readonly Action[]): void {
+    const more = actions.map((action): StoredEntry => {
       this.made += 1;
       const stamp = { counter: this.made, device: 'spec', seq: this.made };
-      return { id: newId(), shape: ENTRY_SHAPE, stamp, atMs: START + this.made * 1000, who: 'AB', deed };
+      return { id: newId(), shape: ENTRY_SHAPE, stamp, atMs: START + this.made * 1000, who: 'AB', action };
     });
     this.entries.next([...this.entries.value, ...more]);
   }
@@ -108,20 +108,20 @@ export class StoveInMemory {
   /** Every step before the first of a kind is done. */
   cookedUpTo(op: SoupStep['op']): void {
     const at = this.steps.findIndex((one) => one.op === op);
-    this.did(...this.steps.slice(0, at).map(({ id }): Deed => ({ kind: 'done', stepId: id })));
+    this.did(...this.steps.slice(0, at).map(({ id }): Action => ({ kind: 'done', stepId: id })));
   }
 
   /** Entries as they were kept. */
-  get kept(): readonly KeptEntry[] {
+  get kept(): readonly StoredEntry[] {
     return this.entries.value;
   }
 
-  get deeds(): readonly Deed[] {
-    return this.entries.value.map(({ deed }) => deed);
+  get actions(): readonly Action[] {
+    return this.entries.value.map(({ action }) => action);
   }
 
-  get last(): Deed | undefined {
-    return this.deeds.at(-1);
+  get last(): Action | undefined {
+    return this.actions.at(-1);
   }
 }
 

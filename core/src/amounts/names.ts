@@ -59,7 +59,7 @@ export interface Names {
 }
 
 /**
- * Every name of a larder, made ready to be searched once. "Butter, salted" also answers to "butter" unless a row before
+ * Every name of a larder, prepared to be searched once. "Butter, salted" also answers to "butter" unless a row before
  * it does already: the plain form stands first in its file.
  */
 export function namesOf(rows: readonly IngredientRow[]): Names {

@@ -106,7 +106,7 @@ function inFigures(text: string): string {
     .replace(/\bfl\.? ?oz\.?/i, 'fluid ounce');
 }
 
-function saying(text: string): Phrase['says'] {
+function spoken(text: string): Phrase['says'] {
   if (/\bto taste\b|\bas needed\b|\bas required\b/i.test(text)) return 'to taste';
   if (/\bto cover\b/i.test(text)) return 'to cover';
   if (/\bto (?:the|its|a) (?:mark|target)\b/i.test(text)) return 'to the mark';
@@ -166,7 +166,7 @@ export function takeApart(line: string): Phrase {
     .trim()
     .replace(/^[-*•]\s*/, '')
     .replace(/\s+/g, ' ');
-  const says = saying(text);
+  const says = spoken(text);
   const nothing = { each: undefined, juiceOf: false, says, ratio: undefined };
   const ratio = ratioIn(text);
   if (ratio !== undefined)

@@ -78,9 +78,9 @@ const CARTON_M3 = 1e-3;
 const WATER_KG_M3 = 1000;
 
 /** The jug for the step in hand, filled by the heat of the pot as last read; undefined where it needs none. */
-export function jugNow(step: SoupStep | undefined, pot: PotState, { ready, out }: BatchState): JugNow | undefined {
+export function jugNow(step: SoupStep | undefined, pot: PotState, { prepared, output }: BatchState): JugNow | undefined {
   if (step?.op !== 'blend' || step.blender === 'stick') return undefined;
-  const blender = ready.kit.blenders.find(({ kind }) => kind === step.blender);
+  const blender = prepared.kit.blenders.find(({ kind }) => kind === step.blender);
   if (blender === undefined || potKg(pot) <= 0) return undefined;
   const { jugs, fillShare } = jugged(potM3(pot), blender.volumeM3, pot.tempC);
   const piecesKg = pot.cohorts.reduce((sum, { parcel }) => sum + parcelKg(parcel), 0);
@@ -89,7 +89,7 @@ export function jugNow(step: SoupStep | undefined, pot: PotState, { ready, out }
     volumeM3: blender.volumeM3,
     fillShare,
     jugs,
-    done: out.jugs.get(step.id) ?? 0,
+    done: output.jugs.get(step.id) ?? 0,
     piecesKg: piecesKg / jugs,
     liquidKg: parcelKg(pot.liquid) / jugs,
     tempC: pot.tempC,
@@ -111,9 +111,9 @@ export function eggStands(tempC: number): LiaisonNow['stands'] {
 }
 
 /** Where the pot stands against the window of egg and cream; undefined at other steps. */
-export function liaisonNow(step: SoupStep | undefined, pot: PotState, { ready, inKg }: BatchState): LiaisonNow | undefined {
+export function liaisonNow(step: SoupStep | undefined, pot: PotState, { prepared, inKg }: BatchState): LiaisonNow | undefined {
   if (step?.op !== 'liaison') return undefined;
-  const line = (id: string) => ready.lines.find((own) => own.line.id === id)?.line;
+  const line = (id: string) => prepared.lines.find((own) => own.line.id === id)?.line;
   const yolks = line(step.yolks.line);
   const cream = line(step.cream.line);
   const { tempC } = pot;
@@ -128,10 +128,10 @@ export function liaisonNow(step: SoupStep | undefined, pot: PotState, { ready, i
 }
 
 /** What the cream of the step in hand, as much as is still wanted, does to the heat of the pot. */
-export function finishNow(step: SoupStep | undefined, pot: PotState, { ready, toGoKg }: BatchState): FinishNow | undefined {
+export function finishNow(step: SoupStep | undefined, pot: PotState, { prepared, toGoKg }: BatchState): FinishNow | undefined {
   if (step?.op !== 'cream') return undefined;
   const [use] = linesOf(step);
-  const line = ready.lines.find((own) => own.line.id === use?.line)?.line;
+  const line = prepared.lines.find((own) => own.line.id === use?.line)?.line;
   const kg = toGoKg.get(step.line) ?? 0;
   if (line === undefined || kg <= 0 || parcelKg(contents(pot)) <= 0) return undefined;
   const cartonKg = CARTON_M3 * (line.ingredient.row.densityKgM3 ?? WATER_KG_M3);
@@ -143,17 +143,17 @@ const HELD_MOST_C = 85;
 const HOUR_MIN = 60;
 
 /** An hour of holding from now, bowls that have gone out left out; undefined before the dishing and when the pot is empty. */
-export function hourNow(step: SoupStep | undefined, pot: PotState, { ready, dishedKg }: BatchState): HourNow | undefined {
+export function hourNow(step: SoupStep | undefined, pot: PotState, { prepared, dishedKg }: BatchState): HourNow | undefined {
   const all = potKg(pot);
   if (step?.op !== 'dish' || all - dishedKg <= 0) return undefined;
   const left = portion(pot, 1 - dishedKg / all);
-  const { kit, habits, vessel, boilC, servedC, bowlKg } = ready;
+  const { kit, parameters, vessel, boilC, servedC, bowlKg } = prepared;
   const line = (id: string): never => {
     throw new Error(`An hour without a top-up asks for no line, ${id} neither.`);
   };
   const context: StepContext = {
     kit,
-    habits,
+    parameters,
     vessel,
     boilC,
     servedC,

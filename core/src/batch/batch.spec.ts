@@ -5,6 +5,7 @@ import { READY_KITS } from '../kit/index.js';
 import { makePlan, type Snapshot } from '../plan/index.js';
 import { potKg } from '../pot/index.js';
 import {
+  ENTRY_SHAPE,
   EntrySchema,
   actualRibbon,
   compareEntries,
@@ -13,7 +14,7 @@ import {
   historyOf,
   saltPctNow,
   type BatchState,
-  type Deed,
+  type Action,
   type Entry,
 } from './index.js';
 
@@ -27,8 +28,15 @@ function uuid(n: number): string {
   return `00000000-0000-4000-8000-${n.toString(16).padStart(12, '0')}`;
 }
 
-function entry(n: number, deed: Deed, device = 'tablet-a'): Entry {
-  return { id: uuid(n), shape: 1, stamp: { counter: n, device, seq: n }, atMs: 1_700_000_000_000 + n * 60_000, who: 'AB', deed };
+function entry(n: number, action: Action, device = 'tablet-a'): Entry {
+  return {
+    id: uuid(n),
+    shape: ENTRY_SHAPE,
+    stamp: { counter: n, device, seq: n },
+    atMs: 1_700_000_000_000 + n * 60_000,
+    who: 'AB',
+    action,
+  };
 }
 
 const UP_TO_COVER = ['trim', 'oil', 'roast', 'tip-in', 'bay'];
@@ -202,7 +210,7 @@ describe('a batch', () => {
     expect(reopened.late.size).toBe(0);
   });
 
-  it('bowls counted out add up, and the ribbon of the deed stops where the cook is', () => {
+  it('bowls counted out add up, and the ribbon of what was done stops where the cook is', () => {
     expect(foldBatch(snapshot, STORY).dishedBowls).toBe(78);
     const half = foldBatch(snapshot, STORY.slice(0, 11));
     const stops = actualRibbon(half).bands.flatMap((band) => band.stops.map(({ stepId }) => stepId));
@@ -212,7 +220,7 @@ describe('a batch', () => {
   });
 
   it('an entry for a step that the plan does not know is kept and named', () => {
-    expect(foldBatch(snapshot, [entry(1, { kind: 'done', stepId: 'flambé' })]).strangers).toEqual(['flambé']);
+    expect(foldBatch(snapshot, [entry(1, { kind: 'done', stepId: 'flambé' })]).unknownStepIds).toEqual(['flambé']);
   });
 });
 
@@ -224,7 +232,7 @@ describe('an entry', () => {
     expect(compareEntries(b, entry(2, { kind: 'closed' }))).toBeLessThan(0);
   });
 
-  it('refuses what can be no deed', () => {
+  it('refuses what can be no action', () => {
     const bad: unknown[] = [
       { kind: 'added', stepId: 'season', line: 'salt', kg: -1 },
       { kind: 'added', stepId: 'season', line: 'salt', kg: Number.NaN },
@@ -232,9 +240,9 @@ describe('an entry', () => {
       { kind: 'poured', stepId: 'cover', line: 'stock', vessel: 'Ladle', volumeM3: 1e6 },
       { kind: 'sneezed' },
     ];
-    for (const deed of bad)
-      expect(EntrySchema.safeParse({ ...entry(1, { kind: 'closed' }), deed }).success)
-        .withContext(JSON.stringify(deed))
+    for (const action of bad)
+      expect(EntrySchema.safeParse({ ...entry(1, { kind: 'closed' }), action }).success)
+        .withContext(JSON.stringify(action))
         .toBeFalse();
   });
 });

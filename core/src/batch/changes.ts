@@ -1,11 +1,11 @@
 import { makeIngredient, type Ingredient, type IngredientRow } from '../larder/index.js';
-import { UNCUT, type Ready, type ReadyAtOne } from '../line/index.js';
+import { UNCUT, type PreparedSoup, type PreparedLine } from '../runner/index.js';
 import { linesOf, mapSteps, stepWithout, walk, type Line, type SoupStep } from '../soup/index.js';
-import type { KeptEntry } from './entry.js';
+import type { StoredEntry } from './entry.js';
 import type { History } from './history.js';
 
 /** Why a change that a cook entered could not be made as it stands, for the record. */
-export interface ChangeTold {
+export interface ChangeNotice {
   readonly entryId: string;
   readonly line: string;
   readonly code:
@@ -20,29 +20,29 @@ export interface ChangeTold {
 
 /** What a cook changed of the soup itself while it was cooked. */
 export interface BatchChanges {
-  readonly ready: Ready;
+  readonly prepared: PreparedSoup;
   /** Lines that do not go in, and those whose ingredient is another or that came on the way. */
   readonly leftOut: readonly string[];
   readonly swapped: readonly string[];
   readonly brought: readonly string[];
-  readonly told: readonly ChangeTold[];
+  readonly notices: readonly ChangeNotice[];
   /** Steps that have nothing left to take, kept because something was entered at them. */
   readonly emptied: ReadonlySet<string>;
   /**
    * Under which key the runner knows a line as it was at an entry, or as it is now where none is given; undefined when no
    * such line is known.
    */
-  readonly keyOf: (line: string, at?: KeptEntry) => string | undefined;
+  readonly keyOf: (line: string, at?: StoredEntry) => string | undefined;
 }
 
 /** Lines that an entry gives or names as going in; empty for other entries. */
-export function linesNamed({ deed }: Pick<KeptEntry, 'deed'>): readonly string[] {
-  switch (deed.kind) {
+export function linesNamed({ action }: Pick<StoredEntry, 'action'>): readonly string[] {
+  switch (action.kind) {
     case 'poured':
     case 'added':
-      return [deed.line];
+      return [action.line];
     case 'held':
-      return deed.topUp === undefined ? [] : [deed.topUp];
+      return action.topUp === undefined ? [] : [action.topUp];
     default:
       return [];
   }
@@ -54,14 +54,14 @@ interface Use {
   readonly byHandAt: readonly number[];
 }
 
-function usesOf(ready: Ready, { counted }: History): (line: string) => Use {
+function usesOf(prepared: PreparedSoup, { counted }: History): (line: string) => Use {
   const takers = new Map<string, string[]>();
-  for (const { step } of walk(ready.soup.root)) {
+  for (const { step } of walk(prepared.soup.root)) {
     for (const { line } of linesOf(step)) takers.set(line, [...(takers.get(line) ?? []), step.id]);
   }
   const byHand = new Map<string, number[]>();
   for (const [n, entry] of counted.entries()) {
-    const given = entry.deed.kind === 'brought' ? [entry.deed.line] : linesNamed(entry);
+    const given = entry.action.kind === 'brought' ? [entry.action.line] : linesNamed(entry);
     for (const line of given) {
       const own = byHand.get(line) ?? [];
       own.push(n);
@@ -76,7 +76,7 @@ function union(one: Ingredient, other: Ingredient): Ingredient {
 }
 
 /** The same edible kilos of something else: trimmed the same way where it can be, otherwise as it is. */
-function inPlaceOf(own: ReadyAtOne, line: Line, ingredient: Ingredient): ReadyAtOne {
+function inPlaceOf(own: PreparedLine, line: Line, ingredient: Ingredient): PreparedLine {
   const trim = line.way === undefined ? undefined : ingredient.row.trims.find(({ way }) => way === line.way);
   const keptShare = trim?.share ?? 1;
   const { massKg, keptShare: before } = own.line;
@@ -85,7 +85,12 @@ function inPlaceOf(own: ReadyAtOne, line: Line, ingredient: Ingredient): ReadyAt
 }
 
 /** What was never planned, as a line that no step takes. */
-function broughtLine(id: string, row: IngredientRow, kg: number, scale: number): { readonly line: Line; readonly own: ReadyAtOne } {
+function broughtLine(
+  id: string,
+  row: IngredientRow,
+  kg: number,
+  scale: number,
+): { readonly line: Line; readonly own: PreparedLine } {
   return {
     line: { id, ingredient: row.id, amount: { rule: 'scaled', amount: { value: kg / scale, unit: 'kg' } } },
     own: {
@@ -109,19 +114,20 @@ function broughtLine(id: string, row: IngredientRow, kg: number, scale: number):
  * What had gone in before something took its place stays what it was; where nothing of a line was still to come, the change
  * says what it was all along. Allergens are those of everything that may be in. Never throws; what can't be done is told.
  */
-export function changesOf(plan: Ready, history: History, scale: number): BatchChanges {
+export function changesOf(plan: PreparedSoup, history: History, scale: number): BatchChanges {
   const { counted } = history;
   const useOf = usesOf(plan, history);
   const overAt = new Map<string, number>();
-  for (const [n, { deed }] of counted.entries()) if (deed.kind === 'done' || deed.kind === 'skipped') overAt.set(deed.stepId, n);
+  for (const [n, { action }] of counted.entries())
+    if (action.kind === 'done' || action.kind === 'skipped') overAt.set(action.stepId, n);
   const doneAt = new Map<string, number>();
-  for (const [n, { deed }] of counted.entries()) if (deed.kind === 'done') doneAt.set(deed.stepId, n);
+  for (const [n, { action }] of counted.entries()) if (action.kind === 'done') doneAt.set(action.stepId, n);
 
-  const told: ChangeTold[] = [];
+  const notices: ChangeNotice[] = [];
   const planned = new Set(plan.lines.map(({ line }) => line.id));
   const lines = new Map(plan.lines.map((own) => [own.line.id, own]));
   const soupLines = new Map(plan.soup.lines.map((line) => [line.id, line]));
-  const earlier = new Map<string, ReadyAtOne>();
+  const earlier = new Map<string, PreparedLine>();
   /** Keys of a line up to a place in the causal order, oldest first; its own id holds from there on. */
   const until = new Map<string, { readonly before: number; readonly key: string }[]>();
   const leftOut = new Set<string>();
@@ -129,15 +135,15 @@ export function changesOf(plan: Ready, history: History, scale: number): BatchCh
   const brought = new Set<string>();
   const place = new Map(counted.map(({ id }, n) => [id, n]));
 
-  const keepEarlier = (id: string, own: ReadyAtOne, entry: KeptEntry, n: number): void => {
+  const keepEarlier = (id: string, own: PreparedLine, entry: StoredEntry, n: number): void => {
     const key = `${id} until ${entry.id}`;
     earlier.set(key, own);
     until.set(id, [...(until.get(id) ?? []), { before: n, key }]);
   };
 
-  const bring = (entry: KeptEntry, n: number): void => {
-    if (entry.deed.kind !== 'brought') return;
-    const { line: id, row, kg } = entry.deed;
+  const bring = (entry: StoredEntry, n: number): void => {
+    if (entry.action.kind !== 'brought') return;
+    const { line: id, row, kg } = entry.action;
     const made = broughtLine(id, row, kg, scale);
     if (planned.has(id)) {
       earlier.set(`${id} by ${entry.id}`, made.own);
@@ -150,13 +156,13 @@ export function changesOf(plan: Ready, history: History, scale: number): BatchCh
     brought.add(id);
   };
 
-  const swap = (entry: KeptEntry, n: number): void => {
-    if (entry.deed.kind !== 'swapped') return;
-    const { line: id, row } = entry.deed;
+  const swap = (entry: StoredEntry, n: number): void => {
+    if (entry.action.kind !== 'swapped') return;
+    const { line: id, row } = entry.action;
     const own = lines.get(id);
     const written = soupLines.get(id);
     if (own === undefined || written === undefined) {
-      told.push({ entryId: entry.id, line: id, code: 'UNKNOWN_LINE' });
+      notices.push({ entryId: entry.id, line: id, code: 'UNKNOWN_LINE' });
       return;
     }
     const { takers, byHandAt } = useOf(id);
@@ -166,7 +172,7 @@ export function changesOf(plan: Ready, history: History, scale: number): BatchCh
     const other = inPlaceOf(own, written, nothingToCome && wasIn ? union(fresh, own.line.ingredient) : fresh);
     if (wasIn && !nothingToCome) {
       keepEarlier(id, own, entry, n);
-      told.push({ entryId: entry.id, line: id, code: 'PARTLY_IN' });
+      notices.push({ entryId: entry.id, line: id, code: 'PARTLY_IN' });
     }
     lines.set(id, other);
     const { way } = written;
@@ -174,36 +180,36 @@ export function changesOf(plan: Ready, history: History, scale: number): BatchCh
     swapped.add(id);
   };
 
-  const leave = (entry: KeptEntry, n: number): void => {
-    if (entry.deed.kind !== 'left out') return;
-    const { line: id } = entry.deed;
+  const leave = (entry: StoredEntry, n: number): void => {
+    if (entry.action.kind !== 'left out') return;
+    const { line: id } = entry.action;
     if (!lines.has(id)) {
-      told.push({ entryId: entry.id, line: id, code: 'UNKNOWN_LINE' });
+      notices.push({ entryId: entry.id, line: id, code: 'UNKNOWN_LINE' });
       return;
     }
     const { takers, byHandAt } = useOf(id);
     const isIn = byHandAt.some((at) => at < n) || takers.some((stepId) => (doneAt.get(stepId) ?? Infinity) < n);
-    if (isIn) told.push({ entryId: entry.id, line: id, code: 'IN_ALREADY' });
+    if (isIn) notices.push({ entryId: entry.id, line: id, code: 'IN_ALREADY' });
     else leftOut.add(id);
   };
 
   /** What was brought in and taken back, but of which some had been added: it is in the pot, so its line is known. */
-  const bringBack = (entry: KeptEntry, id: string): void => {
+  const bringBack = (entry: StoredEntry, id: string): void => {
     const from = history.all.findLast(
-      ({ id: own, deed }) => deed.kind === 'brought' && deed.line === id && history.undone.has(own) && !history.late.has(own),
+      ({ id: own, action }) => action.kind === 'brought' && action.line === id && history.undone.has(own) && !history.late.has(own),
     );
-    if (from?.deed.kind !== 'brought') {
-      told.push({ entryId: entry.id, line: id, code: 'UNKNOWN_LINE' });
+    if (from?.action.kind !== 'brought') {
+      notices.push({ entryId: entry.id, line: id, code: 'UNKNOWN_LINE' });
       return;
     }
-    const made = broughtLine(id, from.deed.row, from.deed.kg, scale);
+    const made = broughtLine(id, from.action.row, from.action.kg, scale);
     lines.set(id, made.own);
     soupLines.set(id, made.line);
     brought.add(id);
-    told.push({ entryId: entry.id, line: id, code: 'STILL_ADDED' });
+    notices.push({ entryId: entry.id, line: id, code: 'STILL_ADDED' });
   };
 
-  const comes = new Set(counted.flatMap(({ deed }) => (deed.kind === 'brought' ? [deed.line] : [])));
+  const comes = new Set(counted.flatMap(({ action }) => (action.kind === 'brought' ? [action.line] : [])));
   for (const entry of counted) {
     for (const id of linesNamed(entry)) if (!lines.has(id) && !comes.has(id)) bringBack(entry, id);
   }
@@ -214,7 +220,9 @@ export function changesOf(plan: Ready, history: History, scale: number): BatchCh
   }
 
   const changed = swapped.size > 0 || brought.size > 0 || leftOut.size > 0 || earlier.size > 0;
-  const touched = new Set(counted.flatMap(({ deed }) => ('stepId' in deed && deed.stepId !== undefined ? [deed.stepId] : [])));
+  const touched = new Set(
+    counted.flatMap(({ action }) => ('stepId' in action && action.stepId !== undefined ? [action.stepId] : [])),
+  );
   const emptied = new Set<string>();
   const reduced = (step: SoupStep): readonly SoupStep[] => {
     const left = stepWithout(step, leftOut);
@@ -227,7 +235,7 @@ export function changesOf(plan: Ready, history: History, scale: number): BatchCh
   // A step that is kept for what was entered at it still names its lines, and so may a hand that added some all the same.
   const gone = emptied.size === 0 ? new Set([...leftOut].filter((id) => useOf(id).byHandAt.length === 0)) : new Set<string>();
   return {
-    ready: !changed
+    prepared: !changed
       ? plan
       : {
           ...plan,
@@ -238,10 +246,10 @@ export function changesOf(plan: Ready, history: History, scale: number): BatchCh
     leftOut: [...leftOut],
     swapped: [...swapped],
     brought: [...brought],
-    told,
+    notices,
     emptied,
     keyOf: (id, at) => {
-      if (at?.deed.kind === 'brought' && planned.has(id)) return `${id} by ${at.id}`;
+      if (at?.action.kind === 'brought' && planned.has(id)) return `${id} by ${at.id}`;
       if (!lines.has(id) || gone.has(id)) return undefined;
       const n = at === undefined ? undefined : place.get(at.id);
       return (n === undefined ? undefined : until.get(id)?.find(({ before }) => n < before)?.key) ?? id;

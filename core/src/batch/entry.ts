@@ -1,10 +1,11 @@
 import { z } from 'zod';
 import { BodyReadingSchema } from '../body/index.js';
 import { IngredientSchema } from '../larder/index.js';
+import { renamed } from '../shape/index.js';
 import { LEAVES_AS, LIDS, lineIdSchema, minutesSchema } from '../steps/index.js';
 
 /** Shape of entries as written now; older ones are lifted when read. */
-export const ENTRY_SHAPE = 1;
+export const ENTRY_SHAPE = 2;
 
 /**
  * Orders entries by cause, not by clock: a counter that is one more than any seen (Lamport 1978), then the device,
@@ -33,7 +34,7 @@ export const TASTED = ['salt', 'sour', 'sweet', 'heat', 'body'] as const;
 export type Tasted = (typeof TASTED)[number];
 
 /** What happened. Masses kg, volumes m3, lengths m. */
-export const DeedSchema = z.discriminatedUnion('kind', [
+export const ActionSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('started'), stepId }),
   z.strictObject({ kind: z.literal('done'), stepId, minutes: minutesSchema.optional() }),
   /** A step that is not done at all; a reason may be given. */
@@ -133,21 +134,30 @@ export const DeedSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('undone'), target: z.uuid() }),
   z.strictObject({ kind: z.literal('closed') }),
 ]);
-export type Deed = z.infer<typeof DeedSchema>;
+export type Action = z.infer<typeof ActionSchema>;
 
 /** One thing a cook did, named in the browser where it was done. */
-export const EntrySchema = z.strictObject({
+export const EntryShape = z.strictObject({
   id: z.uuid(),
   shape: z.literal(ENTRY_SHAPE),
   stamp: StampSchema,
   atMs: z.number().min(0).max(8.64e15),
   who: z.string().max(40),
-  deed: DeedSchema,
+  action: ActionSchema,
 });
-export type Entry = z.infer<typeof EntrySchema>;
+export type Entry = z.infer<typeof EntryShape>;
+
+/** Shape 1 called an action a deed. */
+export function liftEntry(value: unknown): unknown {
+  const isFirst = typeof value === 'object' && value !== null && 'shape' in value && value.shape === 1;
+  return isFirst ? { ...(renamed(value, { deed: 'action' }) as object), shape: ENTRY_SHAPE } : value;
+}
+
+/** An entry as a request brings it: a tablet that was away may still send an older shape. */
+export const EntrySchema = z.unknown().transform(liftEntry).pipe(EntryShape);
 
 /** An entry on record: `arrival` says as which one the server got it, over all batches; undefined until it has. */
-export interface KeptEntry extends Entry {
+export interface StoredEntry extends Entry {
   readonly arrival?: number | undefined;
 }
 

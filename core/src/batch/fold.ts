@@ -1,16 +1,16 @@
 import { SALT } from '../larder/index.js';
 import { figuresOf, rerun, sharesOf, type ShareFigures, type Figures, type Planned, type Snapshot } from '../plan/index.js';
-import { ribbonOf, run, type Ready, type Ribbon, type Run, type StepRecord } from '../line/index.js';
+import { ribbonOf, run, type PreparedSoup, type Ribbon, type Run, type StepRecord } from '../runner/index.js';
 import { EMPTY_POT, MASS, contents, potKg, sdOf, type Caution, type PotState } from '../pot/index.js';
 import { potKgPerBowl, massSeen } from '../steps/index.js';
 import { walk, type Walked } from '../soup/index.js';
 import { changesOf, type BatchChanges } from './changes.js';
-import type { Entry, KeptEntry } from './entry.js';
+import type { Entry, StoredEntry } from './entry.js';
 import { historyOf, type History } from './history.js';
 import { frontsOf, type Front } from './fronts.js';
-import { outOf, type Out } from './out.js';
+import { potOutputOf, type PotOutput } from './pot-output.js';
 import { timersOf, type BatchTimer } from './timers.js';
-import { NOTHING_DONE, rewrite, type StepDeeds } from './rewrite.js';
+import { NOTHING_DONE, rewrite, type StepActions } from './rewrite.js';
 
 export interface StepState {
   readonly stepId: string;
@@ -32,8 +32,8 @@ export interface ReadingState {
 export interface BatchState {
   readonly planned: Planned;
   /** What is really being cooked: the plan's soup with what was swapped, brought or left out. */
-  readonly ready: Ready;
-  readonly altered: Pick<BatchChanges, 'leftOut' | 'swapped' | 'brought' | 'told'>;
+  readonly prepared: PreparedSoup;
+  readonly changes: Pick<BatchChanges, 'leftOut' | 'swapped' | 'brought' | 'notices'>;
   readonly timers: readonly BatchTimer[];
   readonly history: History;
   readonly steps: readonly StepState[];
@@ -59,7 +59,7 @@ export interface BatchState {
   readonly readings: readonly ReadingState[];
   readonly cautions: readonly Caution[];
   /** What left the pot by count: bowls, ladlings, jugs, leftovers. */
-  readonly out: Out;
+  readonly output: PotOutput;
   /** Bowls that the cook counted out; undefined before any count. */
   readonly dishedBowls: number | undefined;
   /** Kilos of the pot that those bowls took: until the batch is closed the pot is reckoned with them in it. */
@@ -68,7 +68,7 @@ export interface BatchState {
   readonly shares: readonly ShareFigures[];
   readonly closed: boolean;
   /** Ids of steps to which an entry belongs that the plan does not know. */
-  readonly strangers: readonly string[];
+  readonly unknownStepIds: readonly string[];
   /**
    * Entries at a step that nobody could be at yet, as when two tablets disagree: they count where they were told to
    * have happened, and are shown so that somebody looks.
@@ -78,51 +78,52 @@ export interface BatchState {
   readonly belowTare: readonly string[];
 }
 
-function stepOf(entry: KeptEntry): string | undefined {
-  return 'stepId' in entry.deed ? entry.deed.stepId : undefined;
+function stepOf(entry: StoredEntry): string | undefined {
+  return 'stepId' in entry.action ? entry.action.stepId : undefined;
 }
 
 /** Grown in place: a batch may have tens of thousands of entries. */
-function deedsByStep(history: History): Map<string, StepDeeds> {
-  const deeds = new Map<string, StepDeeds & { readonly entries: KeptEntry[] }>();
+function actionsByStep(history: History): Map<string, StepActions> {
+  const actions = new Map<string, StepActions & { readonly entries: StoredEntry[] }>();
   for (const entry of history.counted) {
     const stepId = stepOf(entry);
     if (stepId === undefined) continue;
-    const have = deeds.get(stepId) ?? { ...NOTHING_DONE, entries: [] };
-    if (entry.deed.kind === 'started') deeds.set(stepId, { ...have, startedAtMs: have.startedAtMs ?? entry.atMs });
-    else if (entry.deed.kind === 'done') deeds.set(stepId, { ...have, done: entry });
-    else if (entry.deed.kind === 'skipped') deeds.set(stepId, { ...have, skipped: entry });
-    else if (entry.deed.kind === 'timed') continue;
+    const have = actions.get(stepId) ?? { ...NOTHING_DONE, entries: [] };
+    if (entry.action.kind === 'started') actions.set(stepId, { ...have, startedAtMs: have.startedAtMs ?? entry.atMs });
+    else if (entry.action.kind === 'done') actions.set(stepId, { ...have, done: entry });
+    else if (entry.action.kind === 'skipped') actions.set(stepId, { ...have, skipped: entry });
+    else if (entry.action.kind === 'timed') continue;
     else {
       have.entries.push(entry);
-      deeds.set(stepId, have);
+      actions.set(stepId, have);
     }
   }
-  return deeds;
+  return actions;
 }
 
 /** Kilos of the pot that went out in bowls by an entry; a finish that is stirred into the bowl does not come out of it. */
-function dishedKgOf({ soup, bowlKg }: Ready): (deed: KeptEntry['deed']) => number {
+function dishedKgOf({ soup, bowlKg }: PreparedSoup): (action: StoredEntry['action']) => number {
   const dish = walk(soup.root).find(({ step }) => step.op === 'dish')?.step;
   const { any, of } = potKgPerBowl(bowlKg, dish?.op === 'dish' ? dish.shares : undefined);
-  return (deed) => (deed.kind === 'dished' ? deed.bowls * (deed.share === undefined ? any : (of.get(deed.share) ?? any)) : 0);
+  return (action) =>
+    action.kind === 'dished' ? action.bowls * (action.share === undefined ? any : (of.get(action.share) ?? any)) : 0;
 }
 
 /** Kilos that had gone out in bowls when an entry was made. */
-function dishedBefore({ counted }: History, dishedKg: (deed: KeptEntry['deed']) => number): (entry: KeptEntry) => number {
+function dishedBefore({ counted }: History, dishedKg: (action: StoredEntry['action']) => number): (entry: StoredEntry) => number {
   const sums = new Map<string, number>();
   let kg = 0;
-  for (const { id, deed } of counted) {
+  for (const { id, action } of counted) {
     sums.set(id, kg);
-    kg += dishedKg(deed);
+    kg += dishedKg(action);
   }
   return ({ id }) => sums.get(id) ?? 0;
 }
 
 function sums(records: readonly StepRecord[]): Map<string, number> {
   const kg = new Map<string, number>();
-  for (const { took } of records) {
-    for (const flow of took) {
+  for (const { inflows } of records) {
+    for (const flow of inflows) {
       if (flow.kind !== 'ingredient') continue;
       kg.set(flow.lineId, (kg.get(flow.lineId) ?? 0) + potKg({ ...EMPTY_POT, liquid: flow.parcel }));
     }
@@ -147,8 +148,8 @@ export function cautionsAt({ run: { records: all } }: Pick<BatchState, 'run'>, s
 }
 
 /** Branch names of a soup by id, for its ribbon. */
-export function branchNames(planned: Pick<Planned, 'ready'>): ReadonlyMap<string, string> {
-  return new Map(walk(planned.ready.soup.root).map(({ branch }) => [branch.id, branch.name]));
+export function branchNames(planned: Pick<Planned, 'prepared'>): ReadonlyMap<string, string> {
+  return new Map(walk(planned.prepared.soup.root).map(({ branch }) => [branch.id, branch.name]));
 }
 
 /**
@@ -157,33 +158,33 @@ export function branchNames(planned: Pick<Planned, 'ready'>): ReadonlyMap<string
  */
 export function foldBatch(
   snapshot: Snapshot,
-  entries: readonly (Entry | KeptEntry)[],
+  entries: readonly (Entry | StoredEntry)[],
   planned: Planned = rerun(snapshot),
 ): BatchState {
   const history = historyOf(entries);
-  const deeds = deedsByStep(history);
-  const altered = changesOf(planned.ready, history, snapshot.scale);
-  const { ready, emptied, keyOf } = altered;
-  const walked = walk(ready.soup.root);
+  const actions = actionsByStep(history);
+  const changes = changesOf(planned.prepared, history, snapshot.scale);
+  const { prepared, emptied, keyOf } = changes;
+  const walked = walk(prepared.soup.root);
   const isOver = (stepId: string): boolean => {
-    const own = deeds.get(stepId);
+    const own = actions.get(stepId);
     return own?.done !== undefined || own?.skipped !== undefined;
   };
   const current = history.closed === undefined ? walked.find(({ step }) => !isOver(step.id)) : undefined;
-  const dishedKg = dishedKgOf(ready);
+  const dishedKg = dishedKgOf(prepared);
   const rewritten = rewrite(
-    { ready, scale: snapshot.scale, dishedBeforeKg: dishedBefore(history, dishedKg), emptied, keyOf },
-    (id) => deeds.get(id) ?? NOTHING_DONE,
+    { prepared, scale: snapshot.scale, dishedBeforeKg: dishedBefore(history, dishedKg), emptied, keyOf },
+    (id) => actions.get(id) ?? NOTHING_DONE,
   );
-  const real = run({ ...ready, soup: { ...ready.soup, root: rewritten.root } }, snapshot.scale);
+  const real = run({ ...prepared, soup: { ...prepared.soup, root: rewritten.root } }, snapshot.scale);
   const happened = real.records.filter(({ step }) => !rewritten.ahead.has(step));
   const ahead = real.records.filter(({ step }) => rewritten.ahead.has(step));
   const last = happened.at(-1);
   const pot = last === undefined ? EMPTY_POT : standing(last);
   const massKg = potKg(pot);
-  const known = new Set(walk(planned.ready.soup.root).map(({ step }) => step.id));
-  const out = outOf(history);
-  const fronts = history.closed === undefined ? frontsOf(ready.soup.root, isOver) : [];
+  const known = new Set(walk(planned.prepared.soup.root).map(({ step }) => step.id));
+  const output = potOutputOf(history);
+  const fronts = history.closed === undefined ? frontsOf(prepared.soup.root, isOver) : [];
   const workable = new Set(fronts.map(({ step }) => step.id));
   const isEarly = (stepId: string | undefined): boolean =>
     stepId !== undefined && history.closed === undefined && known.has(stepId) && !isOver(stepId) && !workable.has(stepId);
@@ -192,7 +193,7 @@ export function foldBatch(
     planned,
     history,
     steps: walked.map(({ step }) => {
-      const own = deeds.get(step.id) ?? NOTHING_DONE;
+      const own = actions.get(step.id) ?? NOTHING_DONE;
       const minutes = real.records.reduce((sum, record) => (record.step.id === step.id ? sum + record.minutes : sum), 0);
       const ended = own.done ?? own.skipped;
       const over = own.done !== undefined ? 'done' : own.skipped !== undefined ? 'skipped' : undefined;
@@ -207,11 +208,11 @@ export function foldBatch(
     massSdKg: massKg * sdOf(pot.belief, MASS),
     run: real,
     happened,
-    ready,
-    altered: { leftOut: altered.leftOut, swapped: altered.swapped, brought: altered.brought, told: altered.told },
+    prepared,
+    changes: { leftOut: changes.leftOut, swapped: changes.swapped, brought: changes.brought, notices: changes.notices },
     timers: timersOf(history),
-    forecast: figuresOf(ready, real),
-    plannedFigures: figuresOf(planned.ready, planned.run),
+    forecast: figuresOf(prepared, real),
+    plannedFigures: figuresOf(planned.prepared, planned.run),
     inKg: sums(happened),
     toGoKg: sums(ahead),
     readings: real.records.flatMap(({ step, before, cautions }) => {
@@ -220,14 +221,16 @@ export function foldBatch(
       return [{ stepId: step.id, massKg, questioned: cautions.some(({ code }) => code === 'READING_QUESTIONED') }];
     }),
     cautions: cautionsAt({ run: real }, current?.step.id),
-    out,
-    dishedBowls: out.bowls,
-    dishedKg: history.counted.reduce((sum, { deed }) => sum + dishedKg(deed), 0),
+    output,
+    dishedBowls: output.bowls,
+    dishedKg: history.counted.reduce((sum, { action }) => sum + dishedKg(action), 0),
     shares: sharesOf(real),
     closed: history.closed !== undefined,
-    strangers: [...deeds.keys()].filter((id) => !known.has(id)),
-    belowTare: history.counted.flatMap(({ id, deed }) => (deed.kind === 'weighed' && deed.grossKg < deed.tareKg ? [id] : [])),
-    early: history.counted.filter((entry) => entry.deed.kind !== 'note' && isEarly(stepOf(entry))).map(({ id }) => id),
+    unknownStepIds: [...actions.keys()].filter((id) => !known.has(id)),
+    belowTare: history.counted.flatMap(({ id, action }) =>
+      action.kind === 'weighed' && action.grossKg < action.tareKg ? [id] : [],
+    ),
+    early: history.counted.filter((entry) => entry.action.kind !== 'note' && isEarly(stepOf(entry))).map(({ id }) => id),
   };
 }
 

@@ -3,7 +3,18 @@ import { READY_KITS } from '../kit/index.js';
 import { makePlan, type Snapshot } from '../plan/index.js';
 import { contents, potKg } from '../pot/index.js';
 import { EXAMPLE_SOUPS, walk } from '../soup/index.js';
-import { BODY_WITHIN, EntrySchema, foldBatch, historyOf, landBody, landSalt, timersOf, type Deed, type Entry } from './index.js';
+import {
+  ENTRY_SHAPE,
+  BODY_WITHIN,
+  EntrySchema,
+  foldBatch,
+  historyOf,
+  landBody,
+  landSalt,
+  timersOf,
+  type Action,
+  type Entry,
+} from './index.js';
 
 const MINUTE_MS = 60_000;
 const START = 1_700_000_000_000;
@@ -15,39 +26,39 @@ const order = walk(soup.root).map(({ step }) => step.id);
 const idOf = (op: string): string => walk(soup.root).find(({ step }) => step.op === op)!.step.id;
 const row = (id: string) => LARDER_ROWS.find((one) => one.id === id)!;
 
-function entries(deeds: readonly (Deed | readonly [Deed, number])[]): Entry[] {
-  return deeds.map((one, n): Entry => {
-    const [deed, minute] = 'kind' in one ? [one, n] : one;
+function entries(actions: readonly (Action | readonly [Action, number])[]): Entry[] {
+  return actions.map((one, n): Entry => {
+    const [action, minute] = 'kind' in one ? [one, n] : one;
     return {
       id: `00000000-0000-4000-8000-${n.toString(16).padStart(12, '0')}`,
-      shape: 1,
+      shape: ENTRY_SHAPE,
       stamp: { counter: n + 1, device: 'tablet-a', seq: n },
       atMs: START + minute * MINUTE_MS,
       who: 'AB',
-      deed,
+      action,
     };
   });
 }
 
-const done = (stepId: string): Deed => ({ kind: 'done', stepId });
+const done = (stepId: string): Action => ({ kind: 'done', stepId });
 /** Every step before one, done as planned. */
-const before = (stepId: string): Deed[] => order.slice(0, order.indexOf(stepId)).map(done);
+const before = (stepId: string): Action[] => order.slice(0, order.indexOf(stepId)).map(done);
 
 describe('what a hand does at the stove', () => {
   it('a step skipped did not happen, what went in by hand is in, and taking it back goes back to it', () => {
     const stockId = walk(soup.root).flatMap(({ step }) => (step.op === 'cover' ? [step.line] : []))[0]!;
-    const deeds: Deed[] = [
+    const actions: Action[] = [
       ...before(idOf('cover')),
       { kind: 'poured', stepId: idOf('cover'), line: stockId, vessel: 'Jug', volumeM3: 0.001 },
       { kind: 'skipped', stepId: idOf('cover'), why: 'short of stock' },
     ];
-    const state = foldBatch(snapshot, entries(deeds));
+    const state = foldBatch(snapshot, entries(actions));
     const own = state.steps.find(({ stepId }) => stepId === idOf('cover'))!;
     expect(own.status).toBe('skipped');
     expect(state.current?.step.id).toBe(order[order.indexOf(idOf('cover')) + 1]);
     expect(state.inKg.get(stockId)).toBeCloseTo(1, 1);
     expect(state.toGoKg.get(stockId) ?? 0).toBe(0);
-    const back = foldBatch(snapshot, entries([...deeds, { kind: 'undone', target: own.endedBy! }]));
+    const back = foldBatch(snapshot, entries([...actions, { kind: 'undone', target: own.endedBy! }]));
     expect(back.current?.step.id).toBe(idOf('cover'));
     expect(back.toGoKg.get(stockId)).toBeGreaterThan(1);
   });
@@ -78,13 +89,13 @@ describe('what a hand does at the stove', () => {
     const cream = walk(soup.root).flatMap(({ step }) => (step.op === 'cream' ? [step.line] : []))[0]!;
     const swapped = foldBatch(snapshot, entries([{ kind: 'swapped', line: cream, row: row('coconut-milk') }]));
     expect(foldBatch(snapshot, []).forecast.facts?.allergens).toContain('milk');
-    expect(swapped.altered.swapped).toEqual([cream]);
-    expect(swapped.ready.lines.find(({ line }) => line.id === cream)?.line.ingredient.row.id).toBe('coconut-milk');
-    const deeds: Deed[] = [
+    expect(swapped.changes.swapped).toEqual([cream]);
+    expect(swapped.prepared.lines.find(({ line }) => line.id === cream)?.line.ingredient.row.id).toBe('coconut-milk');
+    const actions: Action[] = [
       ...before('dish'),
       { kind: 'brought', stepId: order.at(-2)!, line: 'nuts', row: row('plain-flour'), kg: 0.2 },
     ];
-    const brought = foldBatch(snapshot, entries(deeds));
+    const brought = foldBatch(snapshot, entries(actions));
     expect(brought.forecast.facts?.allergens).toEqual(jasmine.arrayContaining([...row('plain-flour').allergens]));
     expect(brought.inKg.get('nuts')).toBeCloseTo(0.2, 9);
     expect(potKg(brought.pot) - potKg(foldBatch(snapshot, entries(before('dish'))).pot)).toBeCloseTo(0.2, 2);
@@ -92,12 +103,12 @@ describe('what a hand does at the stove', () => {
 
   it('a line left out is out of the forecast, unless it is in the pot already', () => {
     const out = foldBatch(snapshot, entries([{ kind: 'left out', line: 'apple' }]));
-    expect(out.altered.leftOut).toEqual(['apple']);
+    expect(out.changes.leftOut).toEqual(['apple']);
     expect(out.toGoKg.has('apple')).toBeFalse();
     expect(out.forecast.cookedKg).toBeLessThan(out.plannedFigures.cookedKg);
     const trim = walk(soup.root).find(({ step }) => step.op === 'trim' && step.uses.some(({ line }) => line === 'apple'))!.step.id;
     const late = foldBatch(snapshot, entries([...before(trim), done(trim), { kind: 'left out', line: 'apple' }]));
-    expect(late.altered.leftOut).toEqual([]);
+    expect(late.changes.leftOut).toEqual([]);
     expect(late.inKg.get('apple')).toBeGreaterThan(0);
   });
 
@@ -107,7 +118,7 @@ describe('what a hand does at the stove', () => {
     const after = [...before(idOf('blend')), done(idOf('blend'))];
     const next = order[order.indexOf(idOf('blend')) + 1]!;
     const blind = landBody(foldBatch(snapshot, entries(after)))!;
-    const read: Deed = { kind: 'body', stepId: next, reading: { device: 'viscometer', mPas: blind.nowMPas * 4, tempC: 70 } };
+    const read: Action = { kind: 'body', stepId: next, reading: { device: 'viscometer', mPas: blind.nowMPas * 4, tempC: 70 } };
     const thick = foldBatch(snapshot, entries([...after, read]));
     const landing = landBody(thick)!;
     expect(landing.nowMPas).toBeGreaterThan(blind.nowMPas * 1.6);
@@ -126,8 +137,8 @@ describe('what a hand does at the stove', () => {
   it('a body read far from the estimate is asked for again; said twice it is believed, said once or otherwise it is not', () => {
     const after = [...before(idOf('blend')), done(idOf('blend'))];
     const next = order[order.indexOf(idOf('blend')) + 1]!;
-    const said = (mPas: number): Deed => ({ kind: 'body', stepId: next, reading: { device: 'viscometer', mPas, tempC: 70 } });
-    const bodyOf = (deeds: readonly Deed[]): number => landBody(foldBatch(snapshot, entries(deeds)))!.nowMPas;
+    const said = (mPas: number): Action => ({ kind: 'body', stepId: next, reading: { device: 'viscometer', mPas, tempC: 70 } });
+    const bodyOf = (actions: readonly Action[]): number => landBody(foldBatch(snapshot, entries(actions)))!.nowMPas;
     const blind = bodyOf(after);
     const far = blind * 30;
     const once = foldBatch(snapshot, entries([...after, said(far)]));
@@ -159,9 +170,9 @@ describe('what a hand does at the stove', () => {
     expect(high.ways[0]!.heavier).toBeGreaterThan(1.2);
   });
 
-  it('what can’t be meant is refused at the door, what is only odd is kept', () => {
+  it('what can’t be meant is refused, what is only odd is kept', () => {
     const [base] = entries([done('x')]);
-    const says = (deed: unknown): boolean => EntrySchema.safeParse({ ...base, deed }).success;
+    const says = (action: unknown): boolean => EntrySchema.safeParse({ ...base, action }).success;
     expect(says({ kind: 'temperature', stepId: 'simmer', tempC: 300 })).toBeTrue();
     expect(says({ kind: 'temperature', stepId: 'simmer', tempC: 4000 })).toBeFalse();
     expect(says({ kind: 'timed', timer: 'a', name: '', minutes: 3 })).toBeFalse();

@@ -1,32 +1,32 @@
-import { compareEntries, type Deed, type Entry, type KeptEntry } from './entry.js';
+import { compareEntries, type Action, type Entry, type StoredEntry } from './entry.js';
 
 /** Entries sorted out: what counts, what was taken back, what came too late to count. */
 export interface History {
-  readonly counted: readonly KeptEntry[];
+  readonly counted: readonly StoredEntry[];
   readonly undone: ReadonlySet<string>;
   readonly late: ReadonlySet<string>;
-  readonly closed: KeptEntry | undefined;
+  readonly closed: StoredEntry | undefined;
   /** What it was last closed by: a closing, or the taking back of an opening. */
-  readonly closedBy: KeptEntry | undefined;
+  readonly closedBy: StoredEntry | undefined;
   /** Every entry once, in causal order. */
-  readonly all: readonly KeptEntry[];
+  readonly all: readonly StoredEntry[];
 }
 
 /**
  * What an entry only marks, so that it is the same said once or twice: an undo takes every earlier one of the same mark
  * back. Undefined for what adds up.
  */
-function markOf(deed: Deed): string | undefined {
-  switch (deed.kind) {
+function markOf(action: Action): string | undefined {
+  switch (action.kind) {
     case 'done':
     case 'skipped':
-      return `over ${deed.stepId}`;
+      return `over ${action.stepId}`;
     case 'started':
-      return `started ${deed.stepId}`;
+      return `started ${action.stepId}`;
     case 'left out':
-      return `left out ${deed.line}`;
+      return `left out ${action.line}`;
     case 'silenced':
-      return `silenced ${deed.timer}`;
+      return `silenced ${action.timer}`;
     case 'closed':
       return 'closed';
     default:
@@ -35,19 +35,19 @@ function markOf(deed: Deed): string | undefined {
 }
 
 /** Which entries are taken back. An undo may itself be undone; the later by cause decides, whatever came in first. */
-function undoneIds(ordered: readonly KeptEntry[], counts: (undo: KeptEntry) => boolean): Set<string> {
+function undoneIds(ordered: readonly StoredEntry[], counts: (undo: StoredEntry) => boolean): Set<string> {
   const undone = new Set<string>();
   const byId = new Map(ordered.map((entry) => [entry.id, entry]));
-  const marks = new Map<string, KeptEntry[]>();
+  const marks = new Map<string, StoredEntry[]>();
   for (const entry of ordered) {
-    const mark = markOf(entry.deed);
+    const mark = markOf(entry.action);
     if (mark !== undefined) marks.set(mark, [...(marks.get(mark) ?? []), entry]);
   }
   for (const undo of ordered.toReversed()) {
-    if (undo.deed.kind !== 'undone' || undone.has(undo.id) || !counts(undo)) continue;
-    undone.add(undo.deed.target);
-    const target = byId.get(undo.deed.target);
-    const mark = target === undefined ? undefined : markOf(target.deed);
+    if (undo.action.kind !== 'undone' || undone.has(undo.id) || !counts(undo)) continue;
+    undone.add(undo.action.target);
+    const target = byId.get(undo.action.target);
+    const mark = target === undefined ? undefined : markOf(target.action);
     for (const same of mark === undefined ? [] : (marks.get(mark) ?? [])) {
       if (compareEntries(same, undo) < 0) undone.add(same.id);
     }
@@ -56,23 +56,23 @@ function undoneIds(ordered: readonly KeptEntry[], counts: (undo: KeptEntry) => b
 }
 
 /** Negative when a reached the record before b; what has not reached it yet comes last, in causal order. */
-function byArrival(a: KeptEntry, b: KeptEntry): number {
+function byArrival(a: StoredEntry, b: StoredEntry): number {
   const first = a.arrival ?? Number.POSITIVE_INFINITY;
   const second = b.arrival ?? Number.POSITIVE_INFINITY;
   return first === second ? compareEntries(a, b) : first - second;
 }
 
 /** Entries that open and close the batch: the closings, and undos whose chain of targets ends at one. */
-function turning(all: readonly KeptEntry[], byId: ReadonlyMap<string, KeptEntry>): Set<string> {
+function turning(all: readonly StoredEntry[], byId: ReadonlyMap<string, StoredEntry>): Set<string> {
   const ids = new Set<string>();
   for (const entry of all) {
     const seen = new Set<string>();
-    let at: KeptEntry | undefined = entry;
-    while (at?.deed.kind === 'undone' && !seen.has(at.id)) {
+    let at: StoredEntry | undefined = entry;
+    while (at?.action.kind === 'undone' && !seen.has(at.id)) {
       seen.add(at.id);
-      at = byId.get(at.deed.target);
+      at = byId.get(at.action.target);
     }
-    if (at?.deed.kind === 'closed') ids.add(entry.id);
+    if (at?.action.kind === 'closed') ids.add(entry.id);
   }
   return ids;
 }
@@ -82,12 +82,12 @@ function turning(all: readonly KeptEntry[], byId: ReadonlyMap<string, KeptEntry>
  * was closed; opening the batch again lets all in that is on record by then.
  */
 function latenessOf(
-  all: readonly KeptEntry[],
+  all: readonly StoredEntry[],
   turns: ReadonlySet<string>,
-): { readonly late: ReadonlySet<string>; readonly closedBy: KeptEntry | undefined } {
+): { readonly late: ReadonlySet<string>; readonly closedBy: StoredEntry | undefined } {
   const late = new Set<string>();
-  const turned: KeptEntry[] = [];
-  let closedBy: KeptEntry | undefined;
+  const turned: StoredEntry[] = [];
+  let closedBy: StoredEntry | undefined;
   if (turns.size === 0) return { late, closedBy };
   for (const entry of [...all].sort(byArrival)) {
     if (!turns.has(entry.id)) {
@@ -97,7 +97,7 @@ function latenessOf(
     turned.push(entry);
     const ordered = [...turned].sort(compareEntries);
     const undone = undoneIds(ordered, () => true);
-    const isClosed = ordered.some(({ id, deed }) => deed.kind === 'closed' && !undone.has(id));
+    const isClosed = ordered.some(({ id, action }) => action.kind === 'closed' && !undone.has(id));
     closedBy = isClosed ? (closedBy ?? entry) : undefined;
     if (!isClosed) late.clear();
   }
@@ -109,8 +109,8 @@ function latenessOf(
  * what reached the record after the close set aside as late but kept. Only by `arrival` does the order of arrival count,
  * and only against a close.
  */
-export function historyOf(entries: readonly (Entry | KeptEntry)[]): History {
-  const byId = new Map<string, KeptEntry>();
+export function historyOf(entries: readonly (Entry | StoredEntry)[]): History {
+  const byId = new Map<string, StoredEntry>();
   for (const entry of entries) {
     const have = byId.get(entry.id);
     if (have === undefined || (have.arrival === undefined && 'arrival' in entry)) byId.set(entry.id, entry);
@@ -123,7 +123,7 @@ export function historyOf(entries: readonly (Entry | KeptEntry)[]): History {
     undone,
     late,
     closedBy,
-    closed: all.find(({ deed, id }) => deed.kind === 'closed' && !undone.has(id)),
-    counted: all.filter(({ id, deed }) => !undone.has(id) && !late.has(id) && deed.kind !== 'undone'),
+    closed: all.find(({ action, id }) => action.kind === 'closed' && !undone.has(id)),
+    counted: all.filter(({ id, action }) => !undone.has(id) && !late.has(id) && action.kind !== 'undone'),
   };
 }

@@ -1,12 +1,14 @@
 export {
-  DeedSchema,
+  ActionSchema,
   ENTRY_SHAPE,
   EntrySchema,
+  EntryShape,
+  liftEntry,
   StampSchema,
   compareEntries,
-  type Deed,
+  type Action,
   type Entry,
-  type KeptEntry,
+  type StoredEntry,
   type Stamp,
 } from './entry.js';
 export { TASTED, type Tasted } from './entry.js';
@@ -26,9 +28,9 @@ export {
 } from './at-the-step.js';
 export { frontsOf, type Front } from './fronts.js';
 export { missingOf, type Missing } from './missing.js';
-export { outOf, type Out } from './out.js';
+export { potOutputOf, type PotOutput } from './pot-output.js';
 export { takenOver, writeBack, type WriteBack } from './write-back.js';
-export { linesNamed, type BatchChanges, type ChangeTold } from './changes.js';
+export { linesNamed, type BatchChanges, type ChangeNotice } from './changes.js';
 export { BODY_WITHIN, SALT_WITHIN_PCT, landBody, landSalt, type BodyLanding, type SaltLanding } from './landing.js';
 export { historyOf, type History } from './history.js';
 export { dippedM3, weighedKg } from './rewrite.js';

@@ -41,8 +41,8 @@ export interface SaltLanding {
 
 const FIRST = 2 / 3;
 
-function wantedBody({ ready, plannedFigures }: BatchState): number {
-  const set = walk(ready.soup.root).flatMap(({ step }) => {
+function wantedBody({ prepared, plannedFigures }: BatchState): number {
+  const set = walk(prepared.soup.root).flatMap(({ step }) => {
     if (step.op === 'thin' || step.op === 'thicken') return [step.toMPas];
     return step.op === 'reduce' && step.to.by === 'body' ? [step.to.mPas] : [];
   });
@@ -50,19 +50,19 @@ function wantedBody({ ready, plannedFigures }: BatchState): number {
 }
 
 /** The pot with the cream in it that will go in anyway. */
-function withCream({ ready, pot, toGoKg }: BatchState): { readonly pot: PotState; readonly kg: number } {
-  const cream = walk(ready.soup.root).find(({ step }) => step.op === 'cream')?.step;
+function withCream({ prepared, pot, toGoKg }: BatchState): { readonly pot: PotState; readonly kg: number } {
+  const cream = walk(prepared.soup.root).find(({ step }) => step.op === 'cream')?.step;
   const id = cream?.op === 'cream' ? cream.line : undefined;
   const kg = id === undefined ? 0 : (toGoKg.get(id) ?? 0);
-  const ingredient = ready.lines.find(({ line }) => line.id === id)?.line.ingredient;
+  const ingredient = prepared.lines.find(({ line }) => line.id === id)?.line.ingredient;
   if (ingredient === undefined || kg <= 0) return { pot, kg: 0 };
   return { pot: { ...pot, liquid: plusParcel(pot.liquid, parcelOf(ingredient, kg)) }, kg };
 }
 
 /** Liquids among the lines, one of each ingredient. */
-function liquids({ ready }: BatchState): BatchState['ready']['lines'] {
+function liquids({ prepared }: BatchState): BatchState['prepared']['lines'] {
   const seen = new Set<string>();
-  return ready.lines.filter(({ line: { ingredient } }) => {
+  return prepared.lines.filter(({ line: { ingredient } }) => {
     if (ingredient.row.group !== 'liquids' || seen.has(ingredient.row.id)) return false;
     seen.add(ingredient.row.id);
     return true;
@@ -74,29 +74,36 @@ function liquids({ ready }: BatchState): BatchState['ready']['lines'] {
  * counted in; undefined for an empty pot.
  */
 export function landBody(state: BatchState): BodyLanding | undefined {
-  const { ready } = state;
+  const { prepared } = state;
   if (parcelKg(contents(state.pot)) <= 0) return undefined;
-  const steps = walk(ready.soup.root).map(({ step }) => step);
+  const steps = walk(prepared.soup.root).map(({ step }) => step);
   const statusOf = new Map(state.steps.map(({ stepId, status }) => [stepId, status]));
   const blends = steps.filter(({ op }) => op === 'blend');
   const tooEarly = blends.length > 0 && blends.some(({ id }) => statusOf.get(id) === 'now' || statusOf.get(id) === 'ahead');
   const { pot, kg } = withCream(state);
-  const nowMPas = bodyMPas(pot, ready.servedC, ready.habits.bodyA);
+  const nowMPas = bodyMPas(pot, prepared.servedC, prepared.parameters.bodyA);
   const wantedMPas = wantedBody(state);
   const isRight = nowMPas <= wantedMPas * BODY_WITHIN && nowMPas >= wantedMPas / BODY_WITHIN;
   const means = { liquids: liquids(state).map(({ line }) => line.ingredient), thickeners: [] };
   const ways =
     tooEarly || isRight || !(wantedMPas > 0)
       ? []
-      : [...waysToBody(ready, pot, wantedMPas, means)]
+      : [...waysToBody(prepared, pot, wantedMPas, means)]
           .sort((a, b) => Number(a.overflows) - Number(b.overflows))
           .slice(0, MOST_WAYS);
-  return { nowMPas, sdLn: bodySdLn(pot, ready.servedC, ready.habits.bodyA), wantedMPas, tooEarly, creamCountedKg: kg, ways };
+  return {
+    nowMPas,
+    sdLn: bodySdLn(pot, prepared.servedC, prepared.parameters.bodyA),
+    wantedMPas,
+    tooEarly,
+    creamCountedKg: kg,
+    ways,
+  };
 }
 
 /** What would land the salt at the pot's mass as it is; undefined where the soup sets no salt, or nothing is in the pot. */
 export function landSalt(state: BatchState): SaltLanding | undefined {
-  const season = walk(state.ready.soup.root).find(({ step }) => step.op === 'season')?.step;
+  const season = walk(state.prepared.soup.root).find(({ step }) => step.op === 'season')?.step;
   const all = contents(state.pot);
   const massKg = parcelKg(all);
   if (season?.op !== 'season' || massKg <= 0) return undefined;
@@ -104,7 +111,7 @@ export function landSalt(state: BatchState): SaltLanding | undefined {
   const wantedPct = season.saltPct;
   if (Math.abs(nowPct - wantedPct) <= SALT_WITHIN_PCT) return { nowPct, wantedPct, ways: [] };
   if (nowPct < wantedPct) {
-    const its = state.ready.lines.find(({ line }) => line.id === season.line)?.line.ingredient.perKg[SALT] ?? 1;
+    const its = state.prepared.lines.find(({ line }) => line.id === season.line)?.line.ingredient.perKg[SALT] ?? 1;
     const kg = ((wantedPct / 100) * massKg - all.mix[SALT]) / Math.max(1e-9, its - wantedPct / 100);
     return { nowPct, wantedPct, ways: [{ line: season.line, kg, firstKg: kg * FIRST, heavier: (massKg + kg) / massKg }] };
   }

@@ -19,19 +19,19 @@ function givenOf(step: SoupStep): Given {
  * What has been forgotten: every step that takes it is over, and it did not go in, or less than half of it. A line whose
  * step was skipped with a reason is not forgotten, nor one that was said to be left out.
  */
-export function missingOf({ planned, ready, steps, inKg, history, altered }: BatchState): Missing[] {
+export function missingOf({ planned, prepared, steps, inKg, history, changes }: BatchState): Missing[] {
   const over = new Set(steps.filter(({ status }) => status === 'done' || status === 'skipped').map(({ stepId }) => stepId));
   const reasoned = new Set(
-    history.counted.flatMap(({ deed }) => (deed.kind === 'skipped' && deed.why !== undefined ? [deed.stepId] : [])),
+    history.counted.flatMap(({ action }) => (action.kind === 'skipped' && action.why !== undefined ? [action.stepId] : [])),
   );
   const taking = new Map<string, SoupStep[]>();
-  for (const { step } of walk(ready.soup.root)) {
+  for (const { step } of walk(prepared.soup.root)) {
     for (const { line } of linesOf(step)) taking.set(line, [...(taking.get(line) ?? []), step]);
   }
-  return ready.soup.lines.flatMap(({ id: lineId }) => {
+  return prepared.soup.lines.flatMap(({ id: lineId }) => {
     const plannedKg = planned.run.usedKg.get(lineId) ?? 0;
     const own = (taking.get(lineId) ?? []).filter((step) => givenOf(step) !== 'as wanted');
-    if (altered.leftOut.includes(lineId)) return [];
+    if (changes.leftOut.includes(lineId)) return [];
     if (plannedKg <= 0 || own.length === 0 || !own.every(({ id }) => over.has(id)) || own.some(({ id }) => reasoned.has(id))) {
       return [];
     }

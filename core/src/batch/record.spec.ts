@@ -4,9 +4,9 @@ import { kilos, byStep, canteen, soupOf } from '../../spec/pots.js';
 import { LARDER_ROWS } from '../larder/index.js';
 import { makePlan, type Snapshot } from '../plan/index.js';
 import { EXAMPLE_SOUPS, linesOf, walk, type Line, type SoupStep } from '../soup/index.js';
-import { foldBatch, type BatchState, type Deed, type Entry } from './index.js';
+import { foldBatch, type BatchState, type Action, type Entry } from './index.js';
 
-const done = (stepId: string): Deed => ({ kind: 'done', stepId });
+const done = (stepId: string): Action => ({ kind: 'done', stepId });
 const snapshots = new Map(EXAMPLE_SOUPS.map(({ id }) => [id, snapshotOf(id)]));
 const beetroot = snapshots.get('beetroot-horseradish')!;
 const celeriac = snapshots.get('celeriac-leek-apple')!;
@@ -54,14 +54,14 @@ describe('the record', () => {
     ]);
     const state = foldBatch(celeriac, entries);
     expect(state.inKg.get('double-cream')).toBeCloseTo(0.2, 9);
-    expect(state.altered.told).toEqual([{ entryId: uuid(2), line: 'double-cream', code: 'STILL_ADDED' }]);
+    expect(state.changes.notices).toEqual([{ entryId: uuid(2), line: 'double-cream', code: 'STILL_ADDED' }]);
     expect(state.forecast.facts?.allergens).toContain('milk');
   });
 
   it('an entry of a line that nobody knows counts for nothing and is told', () => {
     const stepId = stepIds(celeriac)[0]!;
     const state = foldBatch(celeriac, entriesOf([{ kind: 'added', stepId, line: 'moonshine', kg: 1 }]));
-    expect(state.altered.told.map(({ code }) => code)).toEqual(['UNKNOWN_LINE']);
+    expect(state.changes.notices.map(({ code }) => code)).toEqual(['UNKNOWN_LINE']);
     expect(state.forecast).toEqual(foldBatch(celeriac, []).forecast);
   });
 
@@ -73,8 +73,8 @@ describe('the record', () => {
         for (let k = 0; k < 8; k++) {
           const row = LARDER_ROWS[(n * 37 + k * 41) % LARDER_ROWS.length]!;
           const state = foldBatch(snapshot, entriesOf([{ kind: 'swapped', line: line.id, row }]));
-          const now = state.ready.lines.find((own) => own.line.id === line.id)!.line;
-          const was = plan.ready.lines.find((own) => own.line.id === line.id)!.line;
+          const now = state.prepared.lines.find((own) => own.line.id === line.id)!.line;
+          const was = plan.prepared.lines.find((own) => own.line.id === line.id)!.line;
           expect(now.ingredient.row.id).toBe(row.id);
           expect(now.massKg * now.keptShare)
             .withContext(`${line.id} ${row.id}`)
@@ -94,8 +94,8 @@ describe('the record', () => {
     expect(nuts.forecast.facts?.allergens).toContain('nuts');
     expect(foldBatch(beetroot, []).forecast.facts?.allergens).not.toContain('nuts');
     const trim = walk(beetroot.soup.root).find(({ step }) => step.op === 'trim')!.step.id;
-    const inPot = (deeds: Deed[]): number => {
-      const pot = foldBatch(beetroot, entriesOf([...deeds, done(trim)])).pot;
+    const inPot = (actions: Action[]): number => {
+      const pot = foldBatch(beetroot, entriesOf([...actions, done(trim)])).pot;
       return pot.cohorts.find(({ lineId }) => lineId === 'onion')!.parcel.mix.reduce((sum, kg) => sum + kg, 0);
     };
     expect(inPot([{ kind: 'swapped', line: 'onion', row: rowOf('spring-onion') }])).toBeCloseTo(inPot([]), 9);
@@ -105,15 +105,15 @@ describe('the record', () => {
     const cover = walk(celeriac.soup.root).find(({ step }) => step.op === 'cover')!.step;
     const line = cover.op === 'cover' ? cover.line : '';
     const before = stepIds(celeriac).slice(0, stepIds(celeriac).indexOf(cover.id)).map(done);
-    const pour: Deed = { kind: 'added', stepId: cover.id, line, kg: 2 };
-    const milk: Deed = { kind: 'swapped', line, row: rowOf('milk') };
+    const pour: Action = { kind: 'added', stepId: cover.id, line, kg: 2 };
+    const milk: Action = { kind: 'swapped', line, row: rowOf('milk') };
     const then = foldBatch(celeriac, entriesOf([...before, pour, milk, pour]));
-    const fatOf = (deeds: Deed[]): number => foldBatch(celeriac, entriesOf([...before, ...deeds])).pot.liquid.mix[1];
+    const fatOf = (actions: Action[]): number => foldBatch(celeriac, entriesOf([...before, ...actions])).pot.liquid.mix[1];
     const base = fatOf([]);
     // Whole milk brings some 3.5 % fat: 2 kg of it about 70 g, the stock before it next to none.
     expect(then.pot.liquid.mix[1] - base).toBeCloseTo(fatOf([milk, pour]) - base + (fatOf([pour]) - base), 6);
     expect(then.inKg.get(line)).toBeCloseTo(4, 9);
-    expect(then.altered.told.map(({ code }) => code)).toEqual(['PARTLY_IN']);
+    expect(then.changes.notices.map(({ code }) => code)).toEqual(['PARTLY_IN']);
     const allergens = then.forecast.facts?.allergens ?? [];
     expect(allergens).toEqual(jasmine.arrayContaining(['milk', ...(celeriac.rows.find(({ id }) => id === line)?.allergens ?? [])]));
   });
@@ -123,20 +123,20 @@ describe('the record', () => {
     const cream = walk(celeriac.soup.root).flatMap(({ step }) => (step.op === 'cream' ? [step.line] : []))[0]!;
     const state = foldBatch(celeriac, entriesOf([...all, { kind: 'swapped', line: cream, row: rowOf('cashews') }]));
     expect(state.forecast.facts?.allergens).toEqual(jasmine.arrayContaining(['milk', 'nuts']));
-    expect(state.ready.lines.find(({ line }) => line.id === cream)?.line.ingredient.row.id).toBe('cashews');
+    expect(state.prepared.lines.find(({ line }) => line.id === cream)?.line.ingredient.row.id).toBe('cashews');
   });
 
   it('a line left out stays out when its step is ticked afterwards, and water poured at a step left empty is in', () => {
     const trim = walk(celeriac.soup.root).find(({ step }) => linesOf(step).some(({ line }) => line === 'apple'))!.step.id;
     const before = stepIds(celeriac).slice(0, stepIds(celeriac).indexOf(trim)).map(done);
-    const out: Deed = { kind: 'left out', line: 'apple' };
+    const out: Action = { kind: 'left out', line: 'apple' };
     const state = foldBatch(celeriac, entriesOf([...before, out, done(trim)]));
-    expect(state.altered.leftOut).toEqual(['apple']);
+    expect(state.changes.leftOut).toEqual(['apple']);
     expect(state.inKg.get('apple') ?? 0).toBe(0);
 
     const cover = walk(celeriac.soup.root).find(({ step }) => step.op === 'cover')!.step;
     const stock = cover.op === 'cover' ? cover.line : '';
-    const water: Deed = { kind: 'brought', stepId: cover.id, line: 'water', row: rowOf('water'), kg: 3 };
+    const water: Action = { kind: 'brought', stepId: cover.id, line: 'water', row: rowOf('water'), kg: 3 };
     const upTo = stepIds(celeriac).slice(0, stepIds(celeriac).indexOf(cover.id)).map(done);
     const poured = foldBatch(celeriac, entriesOf([...upTo, { kind: 'left out', line: stock }, water]));
     expect(poured.inKg.get('water')).toBeCloseTo(3, 9);
@@ -149,7 +149,7 @@ describe('the record', () => {
       for (const { step } of walk(snapshot.soup.root)) {
         const before = stepIds(snapshot).slice(0, stepIds(snapshot).indexOf(step.id)).map(done);
         for (const end of [[], [done(step.id)]]) {
-          const brought: Deed = { kind: 'brought', stepId: step.id, line: 'extra', row: rowOf('white-rice'), kg: 0.3 };
+          const brought: Action = { kind: 'brought', stepId: step.id, line: 'extra', row: rowOf('white-rice'), kg: 0.3 };
           const state = foldBatch(snapshot, entriesOf([...before, brought, ...end]));
           expect(state.inKg.get('extra')).withContext(`${snapshot.soup.id} ${step.id}`).toBeCloseTo(0.3, 9);
         }
@@ -218,8 +218,8 @@ describe('an amount entered by hand', () => {
         );
         const snapshot = planOf(settled, steps, isDish ? step : undefined);
         const before = stepIds(snapshot).slice(0, stepIds(snapshot).indexOf('x')).map(done);
-        const used = (deeds: readonly Deed[]): { inKg: number; all: number } => {
-          const state = foldBatch(snapshot, entriesOf(deeds));
+        const used = (actions: readonly Action[]): { inKg: number; all: number } => {
+          const state = foldBatch(snapshot, entriesOf(actions));
           const inKg = state.inKg.get(line) ?? 0;
           return { inKg, all: inKg + (state.toGoKg.get(line) ?? 0) };
         };
@@ -228,7 +228,7 @@ describe('an amount entered by hand', () => {
         expect(plannedKg).toBeGreaterThan(0);
         for (const share of [0.4, 1, 1.7]) {
           const kg = plannedKg * share;
-          const hand: Deed = { kind: 'added', stepId: 'x', line, kg };
+          const hand: Action = { kind: 'added', stepId: 'x', line, kg };
           const ticked = used([...before, hand, done('x')]);
           expect(ticked.all - at.inKg)
             .withContext(`done, ${String(share)}`)
@@ -283,17 +283,17 @@ describe('time', () => {
   const before = stepIds(celeriac).slice(0, stepIds(celeriac).indexOf(simmer.id)).map(done);
 
   /** Entries before the simmer, then those of it with the minute since it was put on. */
-  function at(list: readonly (readonly [Deed, number])[]): BatchState {
-    const put = before.map((deed, n) => entryOf(n + 1, deed, { minute: 0 }));
-    return foldBatch(celeriac, [...put, ...list.map(([deed, minute], n) => entryOf(100 + n, deed, { minute }))]);
+  function at(list: readonly (readonly [Action, number])[]): BatchState {
+    const put = before.map((action, n) => entryOf(n + 1, action, { minute: 0 }));
+    return foldBatch(celeriac, [...put, ...list.map(([action, minute], n) => entryOf(100 + n, action, { minute }))]);
   }
 
   it('on the way to the boil uses up none of the simmer, whatever is entered meanwhile', () => {
-    const started = [{ kind: 'started', stepId: simmer.id } satisfies Deed, 0] as const;
+    const started = [{ kind: 'started', stepId: simmer.id } satisfies Action, 0] as const;
     const read = (minute: number) =>
-      [{ kind: 'tasted', stepId: simmer.id, taste: 'salt', side: 0 } satisfies Deed, minute] as const;
+      [{ kind: 'tasted', stepId: simmer.id, taste: 'salt', side: 0 } satisfies Action, minute] as const;
     const probe = (minute: number) =>
-      [{ kind: 'added', stepId: simmer.id, line: 'salt', kg: 1e-9 } satisfies Deed, minute] as const;
+      [{ kind: 'added', stepId: simmer.id, line: 'salt', kg: 1e-9 } satisfies Action, minute] as const;
     const whole = at([started, [done(simmer.id), 60]]);
     const up = whole.run.records.find(({ step }) => step.id === simmer.id)!.counts!.toBoilMinutes!;
     expect(up).toBeGreaterThan(3);
@@ -324,12 +324,12 @@ describe('time', () => {
         { id: 'in', op: 'add', uses: step.op === 'deglaze' ? [{ line: 'carrot' }] : [{ line: 'carrot' }, { line: 'stock' }] },
       ];
       const snapshot = planOf([kilos('carrot', 'carrot', 3), stock], [...lead, step]);
-      const took = (minutes?: number): number => {
-        const end: Deed = { kind: 'done', stepId: 'x', ...(minutes === undefined ? {} : { minutes }) };
+      const inflows = (minutes?: number): number => {
+        const end: Action = { kind: 'done', stepId: 'x', ...(minutes === undefined ? {} : { minutes }) };
         return foldBatch(snapshot, entriesOf([done('in'), end])).steps.find(({ stepId }) => stepId === 'x')!.minutes;
       };
       const planned = 'minutes' in step ? step.minutes : 0;
-      expect(took(planned + 7) - took())
+      expect(inflows(planned + 7) - inflows())
         .withContext(step.op)
         .toBeCloseTo(7, 6);
     }
@@ -338,13 +338,13 @@ describe('time', () => {
 
 describe('opening and closing', () => {
   const all = stepIds(beetroot).map(done);
-  const pour: Deed = { kind: 'added', stepId: 'cream', line: 'cream', kg: 2 };
+  const pour: Action = { kind: 'added', stepId: 'cream', line: 'cream', kg: 2 };
   const arrive = (entries: readonly Entry[]) => entries.map((own, n) => ({ ...own, arrival: n + 1 }));
-  const served = (deeds: readonly Deed[]): number => foldBatch(beetroot, arrive(entriesOf(deeds))).forecast.servedKg;
+  const served = (actions: readonly Action[]): number => foldBatch(beetroot, arrive(entriesOf(actions))).forecast.servedKg;
   const closing = uuid(all.length + 1);
 
   it('what is poured after the batch was opened again counts, and still does when it is closed once more', () => {
-    const reopened: Deed[] = [...all, { kind: 'closed' }, { kind: 'undone', target: closing }, pour];
+    const reopened: Action[] = [...all, { kind: 'closed' }, { kind: 'undone', target: closing }, pour];
     const open = foldBatch(beetroot, arrive(entriesOf(reopened)));
     expect(open.history.late.size).toBe(0);
     expect(served([...reopened, { kind: 'closed' }])).toBeCloseTo(open.forecast.servedKg, 9);
@@ -353,16 +353,16 @@ describe('opening and closing', () => {
   });
 
   it('what came while it was closed comes in when it is opened, and stays in', () => {
-    const late: Deed[] = [...all, { kind: 'closed' }, pour];
+    const late: Action[] = [...all, { kind: 'closed' }, pour];
     expect(served(late)).toBeCloseTo(served(all), 9);
-    const opened: Deed[] = [...late, { kind: 'undone', target: closing }];
+    const opened: Action[] = [...late, { kind: 'undone', target: closing }];
     expect(served(opened)).toBeGreaterThan(served(all) + 0.5);
     expect(served([...opened, { kind: 'closed' }])).toBeCloseTo(served(opened), 9);
   });
 
   it('nothing after a close changes its figures, an old undo taken back neither (random entries)', () => {
-    const undo: Deed = { kind: 'undone', target: uuid(2) };
-    const before: Deed[] = [done('trim'), pour, undo, ...all.slice(1), { kind: 'closed' }];
+    const undo: Action = { kind: 'undone', target: uuid(2) };
+    const before: Action[] = [done('trim'), pour, undo, ...all.slice(1), { kind: 'closed' }];
     const closed = foldBatch(beetroot, arrive(entriesOf(before)));
     const old = foldBatch(beetroot, arrive(entriesOf([...before, { kind: 'undone', target: uuid(3) }])));
     expect(old.forecast).toEqual(closed.forecast);
@@ -370,7 +370,7 @@ describe('opening and closing', () => {
       fc.property(anyEntries(beetroot, 12), fc.integer({ min: 0, max: 40 }), (more, counter) => {
         // From a tablet that was away: stamps before, among and after those of the batch; nothing that opens it again.
         const after = more
-          .filter(({ deed }) => deed.kind !== 'closed' && (deed.kind !== 'undone' || deed.target !== uuid(before.length)))
+          .filter(({ action }) => action.kind !== 'closed' && (action.kind !== 'undone' || action.target !== uuid(before.length)))
           .map((own, n) => ({ ...own, id: uuid(1000 + n), stamp: { counter: counter + n, device: 'tablet-z', seq: n } }));
         const now = foldBatch(beetroot, arrive([...entriesOf(before), ...after]));
         expect(figures(now)).toEqual(figures(closed));
@@ -384,8 +384,8 @@ describe('opening and closing', () => {
     const twice = foldBatch(beetroot, entriesOf([done('trim'), done('trim'), { kind: 'undone', target: uuid(1) }]));
     expect(twice.current?.step.id).toBe('trim');
     expect(twice.steps[0]?.status).toBe('now');
-    const deeds: Deed[] = [...all, { kind: 'closed' }, { kind: 'closed' }, { kind: 'undone', target: uuid(all.length + 2) }];
-    expect(foldBatch(beetroot, entriesOf(deeds)).closed).toBeFalse();
+    const actions: Action[] = [...all, { kind: 'closed' }, { kind: 'closed' }, { kind: 'undone', target: uuid(all.length + 2) }];
+    expect(foldBatch(beetroot, entriesOf(actions)).closed).toBeFalse();
     const again = foldBatch(beetroot, entriesOf([done('trim'), { kind: 'undone', target: uuid(1) }, done('trim')]));
     expect(again.steps[0]?.status).toBe('done');
   });
@@ -396,7 +396,7 @@ describe('bowls with a finish', () => {
     const snapshot = snapshots.get('base-two-ways')!;
     const before = stepIds(snapshot).slice(0, -1).map(done);
     const full = foldBatch(snapshot, entriesOf(before));
-    const counts = full.shares.map(({ id, bowls }): Deed => ({ kind: 'dished', bowls, share: id }));
+    const counts = full.shares.map(({ id, bowls }): Action => ({ kind: 'dished', bowls, share: id }));
     const out = foldBatch(snapshot, entriesOf([...before, ...counts]));
     expect(out.dishedKg).toBeCloseTo(full.massKg, 6);
     const unnamed = foldBatch(snapshot, entriesOf([...before, { kind: 'dished', bowls: full.forecast.bowls }]));

@@ -1,9 +1,9 @@
 import { areaM2, type Vessel } from '../kit/index.js';
-import { kgAtScale, type Ready } from '../line/index.js';
+import { kgAtScale, type PreparedSoup } from '../runner/index.js';
 import { volumeM3 } from '../pot/index.js';
 import { kindOf, renamedLines, type Branch, type SoupStep } from '../soup/index.js';
 import { actsBut, actsOf, actsThenStep, asGiven, type Act, type Entered } from '../steps/index.js';
-import type { KeptEntry } from './entry.js';
+import type { StoredEntry } from './entry.js';
 
 /** Errors of a reading, 1 sd. Kitchen defaults: a kitchen scale, and a ruler in a steaming pot. */
 const SCALE_SD_SHARE = 0.005;
@@ -13,12 +13,12 @@ const DIP_SD_M = 0.004;
 const METER_SD_SHARE = 0.04;
 const MINUTE_MS = 60_000;
 
-export interface StepDeeds {
+export interface StepActions {
   readonly startedAtMs: number | undefined;
-  readonly done: KeptEntry | undefined;
+  readonly done: StoredEntry | undefined;
   /** It was not done and will not be. */
-  readonly skipped: KeptEntry | undefined;
-  readonly entries: readonly KeptEntry[];
+  readonly skipped: StoredEntry | undefined;
+  readonly entries: readonly StoredEntry[];
 }
 
 export interface Rewritten {
@@ -27,16 +27,16 @@ export interface Rewritten {
   readonly ahead: ReadonlySet<SoupStep>;
 }
 
-/** What deeds are turned into steps with. */
+/** What actions are turned into steps with. */
 export interface Reckoning {
-  readonly ready: Ready;
+  readonly prepared: PreparedSoup;
   readonly scale: number;
   /** Kilos that went out in bowls before an entry: the run has them in the pot until the end, a dip or scale does not. */
-  readonly dishedBeforeKg: (entry: KeptEntry) => number;
+  readonly dishedBeforeKg: (entry: StoredEntry) => number;
   /** Steps that have nothing left to take. */
   readonly emptied: ReadonlySet<string>;
   /** What the runner calls a line as it was at an entry; undefined for one that is not known. */
-  readonly keyOf: (line: string, at?: KeptEntry) => string | undefined;
+  readonly keyOf: (line: string, at?: StoredEntry) => string | undefined;
 }
 
 /** What a dip says stands in a pot, m3, and its sd. The density at that moment makes kilos of it. */
@@ -51,56 +51,56 @@ export function weighedKg(grossKg: number, tareKg: number): { massKg: number; sd
 }
 
 /** Kilos of a line in a volume: by the larder's density, which amounts are written with too, or else by composition. */
-function lineKg({ ready, keyOf }: Reckoning, lineId: string, volume: number, at: KeptEntry): number {
+function lineKg({ prepared, keyOf }: Reckoning, lineId: string, volume: number, at: StoredEntry): number {
   const key = keyOf(lineId, at);
-  const line = (ready.lines.find((own) => own.line.id === key) ?? ready.earlier?.get(key ?? ''))?.line;
+  const line = (prepared.lines.find((own) => own.line.id === key) ?? prepared.earlier?.get(key ?? ''))?.line;
   if (line === undefined) return 0;
   const { densityKgM3, storedAtC } = line.ingredient.row;
   return volume * (densityKgM3 ?? 1 / volumeM3(line.ingredient.perKg, Math.max(0, storedAtC)));
 }
 
 /** The step that an entry becomes, or nothing for those that only mark time. */
-function deedStep(entry: KeptEntry, stepId: string, around: Reckoning): SoupStep | undefined {
-  const { deed } = entry;
-  const { ready, dishedBeforeKg } = around;
-  switch (deed.kind) {
+function actionStep(entry: StoredEntry, stepId: string, around: Reckoning): SoupStep | undefined {
+  const { action } = entry;
+  const { prepared, dishedBeforeKg } = around;
+  switch (action.kind) {
     case 'poured':
     case 'added':
     case 'brought': {
-      const line = around.keyOf(deed.line, entry);
+      const line = around.keyOf(action.line, entry);
       if (line === undefined) return undefined;
-      const kg = deed.kind === 'poured' ? lineKg(around, deed.line, deed.volumeM3, entry) : deed.kg;
+      const kg = action.kind === 'poured' ? lineKg(around, action.line, action.volumeM3, entry) : action.kg;
       return { id: stepId, op: 'add', uses: [{ line, kg }] };
     }
     case 'salt':
-      return { id: stepId, op: 'read', seen: { of: 'salt', saltPct: deed.saltPct, sdPct: deed.saltPct * METER_SD_SHARE } };
+      return { id: stepId, op: 'read', seen: { of: 'salt', saltPct: action.saltPct, sdPct: action.saltPct * METER_SD_SHARE } };
     case 'temperature':
-      return { id: stepId, op: 'read', seen: { of: 'heat', tempC: deed.tempC } };
+      return { id: stepId, op: 'read', seen: { of: 'heat', tempC: action.tempC } };
     case 'cup':
-      return { id: stepId, op: 'cup', kg: deed.cupKg };
+      return { id: stepId, op: 'cup', kg: action.cupKg };
     case 'gave back':
-      return { id: stepId, op: 'giveBack', lines: [deed.line], share: deed.share };
+      return { id: stepId, op: 'giveBack', lines: [action.line], share: action.share };
     case 'held': {
-      const { minutes, atC, lid } = deed;
-      const topUp = deed.topUp === undefined ? undefined : around.keyOf(deed.topUp, entry);
+      const { minutes, atC, lid } = action;
+      const topUp = action.topUp === undefined ? undefined : around.keyOf(action.topUp, entry);
       return { id: stepId, op: 'hold', minutes, atC, lid, ...(topUp === undefined ? {} : { topUp }) };
     }
     case 'ladled out':
-      return { id: stepId, op: 'ladleOut', kg: deed.kg, as: deed.as };
+      return { id: stepId, op: 'ladleOut', kg: action.kg, as: action.as };
     case 'refilled':
-      return { id: stepId, op: 'refill', kg: deed.kg, tempC: deed.tempC };
+      return { id: stepId, op: 'refill', kg: action.kg, tempC: action.tempC };
     case 'body':
-      return { id: stepId, op: 'read', seen: { of: 'body', reading: deed.reading } };
+      return { id: stepId, op: 'read', seen: { of: 'body', reading: action.reading } };
     case 'weighed': {
-      if (deed.grossKg < deed.tareKg) return undefined;
-      const { massKg, sdKg } = weighedKg(deed.grossKg, deed.tareKg);
+      if (action.grossKg < action.tareKg) return undefined;
+      const { massKg, sdKg } = weighedKg(action.grossKg, action.tareKg);
       return { id: stepId, op: 'read', seen: { of: 'mass', massKg: massKg + dishedBeforeKg(entry), sdKg } };
     }
     case 'dipped':
       return {
         id: stepId,
         op: 'read',
-        seen: { of: 'level', ...dippedM3(ready.vessel, deed.belowRimM), goneKg: dishedBeforeKg(entry) },
+        seen: { of: 'level', ...dippedM3(prepared.vessel, action.belowRimM), goneKg: dishedBeforeKg(entry) },
       };
     default:
       return undefined;
@@ -108,34 +108,34 @@ function deedStep(entry: KeptEntry, stepId: string, around: Reckoning): SoupStep
 }
 
 /** What was entered at a step, in the terms that its kind asks in. */
-function enteredAt(step: SoupStep, deeds: StepDeeds, around: Reckoning): Entered {
-  const { ready, scale } = around;
+function enteredAt(step: SoupStep, actions: StepActions, around: Reckoning): Entered {
+  const { prepared, scale } = around;
   const given = new Map<string, number>();
-  for (const entry of deeds.entries) {
-    const { deed } = entry;
-    if (deed.kind !== 'added' && deed.kind !== 'poured') continue;
-    const kg = deed.kind === 'added' ? deed.kg : lineKg(around, deed.line, deed.volumeM3, entry);
-    if (around.keyOf(deed.line, entry) !== undefined) given.set(deed.line, (given.get(deed.line) ?? 0) + kg);
+  for (const entry of actions.entries) {
+    const { action } = entry;
+    if (action.kind !== 'added' && action.kind !== 'poured') continue;
+    const kg = action.kind === 'added' ? action.kg : lineKg(around, action.line, action.volumeM3, entry);
+    if (around.keyOf(action.line, entry) !== undefined) given.set(action.line, (given.get(action.line) ?? 0) + kg);
   }
-  const done = deeds.done?.deed;
-  const sieved = deeds.entries.findLast(({ deed }) => deed.kind === 'sieved')?.deed;
-  const lineOf = (id: string) => ready.lines.find((own) => own.line.id === id);
+  const done = actions.done?.action;
+  const sieved = actions.entries.findLast(({ action }) => action.kind === 'sieved')?.action;
+  const lineOf = (id: string) => prepared.lines.find((own) => own.line.id === id);
   return {
-    isDone: deeds.done !== undefined,
+    isDone: actions.done !== undefined,
     minutes: done?.kind === 'done' ? done.minutes : undefined,
-    acts: deeds.entries.flatMap((entry): Act[] => {
-      const act = deedStep(entry, step.id, around);
+    acts: actions.entries.flatMap((entry): Act[] => {
+      const act = actionStep(entry, step.id, around);
       if (act === undefined) return [];
-      const { deed } = entry;
+      const { action } = entry;
       return [
         {
           step: act,
-          gives: deed.kind === 'added' || deed.kind === 'poured' ? deed.line : undefined,
-          atMinutes: deeds.startedAtMs === undefined ? 0 : (entry.atMs - deeds.startedAtMs) / MINUTE_MS,
+          gives: action.kind === 'added' || action.kind === 'poured' ? action.line : undefined,
+          atMinutes: actions.startedAtMs === undefined ? 0 : (entry.atMs - actions.startedAtMs) / MINUTE_MS,
         },
       ];
     }),
-    gave: (line) => given.has(line),
+    enteredByHand: (line) => given.has(line),
     givenKg: (line) => given.get(line) ?? 0,
     plannedKg: (use) => {
       const line = lineOf(use.line);
@@ -143,7 +143,7 @@ function enteredAt(step: SoupStep, deeds: StepDeeds, around: Reckoning): Entered
     },
     keptShare: (id) => lineOf(id)?.line.keptShare ?? 1,
     sievedKg: sieved?.kind === 'sieved' ? sieved.lostKg : undefined,
-    gaveBack: deeds.entries.some(({ deed }) => deed.kind === 'gave back'),
+    gaveBack: actions.entries.some(({ action }) => action.kind === 'gave back'),
   };
 }
 
@@ -161,7 +161,7 @@ function partsOf(step: SoupStep, entered: Entered): Rewrote {
 /** A step that was skipped did not happen; what went in by hand is in, trimmed where the step trims. */
 function skippedParts(step: SoupStep, entered: Entered): Rewrote {
   if (step.op !== 'trim') return { now: actsOf(entered) as SoupStep[], ahead: [] };
-  const given = step.uses.filter(({ line }) => entered.gave(line)).map((use) => asGiven(use, entered));
+  const given = step.uses.filter(({ line }) => entered.enteredByHand(line)).map((use) => asGiven(use, entered));
   const acts = actsBut(
     entered,
     given.map(({ line }) => line),
@@ -173,15 +173,15 @@ function skippedParts(step: SoupStep, entered: Entered): Rewrote {
  * One planned step as the steps that really happened and those still ahead. Entries stand in their order. A step that
  * is done without an amount on record counts as done as planned; with one, exactly what was recorded went in.
  */
-function rewriteStep(step: SoupStep, deeds: StepDeeds, around: Reckoning): Rewrote {
-  const entered = enteredAt(step, deeds, around);
-  const isSkipped = deeds.done === undefined && deeds.skipped !== undefined && step.op !== 'dish';
+function rewriteStep(step: SoupStep, actions: StepActions, around: Reckoning): Rewrote {
+  const entered = enteredAt(step, actions, around);
+  const isSkipped = actions.done === undefined && actions.skipped !== undefined && step.op !== 'dish';
   // Left with nothing of its own to take, or not done at all: what was entered by hand is all that happened.
   if (around.emptied.has(step.id)) return { now: actsOf(entered) as SoupStep[], ahead: [] };
   const { now, ahead } = isSkipped ? skippedParts(step, entered) : partsOf(step, entered);
   const acts = new Set<unknown>(actsOf(entered));
   // The step itself takes its lines as they were when it was done, or as they are now.
-  const own = (part: SoupStep): SoupStep => renamedLines(part, (line) => around.keyOf(line, deeds.done) ?? line);
+  const own = (part: SoupStep): SoupStep => renamedLines(part, (line) => around.keyOf(line, actions.done) ?? line);
   return { now: pouredTogether(now.map((part) => (acts.has(part) ? part : own(part)))), ahead: ahead.map(own) };
 }
 
@@ -200,19 +200,19 @@ function pouredTogether(steps: readonly SoupStep[]): SoupStep[] {
 }
 
 /** The plan's tree with every step replaced by what happened at it and what is still ahead. */
-export function rewrite(around: Reckoning, deedsOf: (stepId: string) => StepDeeds): Rewritten {
+export function rewrite(around: Reckoning, actionsOf: (stepId: string) => StepActions): Rewritten {
   const ahead = new Set<SoupStep>();
   const branch = (planned: Branch): Branch => ({
     ...planned,
     steps: planned.steps.flatMap((step): SoupStep[] => {
       const own: SoupStep = step.op === 'join' ? { ...step, branch: branch(step.branch) } : step;
-      const parts = rewriteStep(own, deedsOf(step.id), around);
+      const parts = rewriteStep(own, actionsOf(step.id), around);
       const later = parts.ahead.map((part) => ({ ...part }));
       for (const part of later) ahead.add(part);
       return [...parts.now, ...later];
     }),
   });
-  return { root: branch(around.ready.soup.root), ahead };
+  return { root: branch(around.prepared.soup.root), ahead };
 }
 
-export const NOTHING_DONE: StepDeeds = { startedAtMs: undefined, done: undefined, skipped: undefined, entries: [] };
+export const NOTHING_DONE: StepActions = { startedAtMs: undefined, done: undefined, skipped: undefined, entries: [] };

@@ -6,6 +6,7 @@ import { parcelKg, potKg } from '../pot/index.js';
 import { potDose } from '../season/index.js';
 import { EXAMPLE_SOUPS, checkSoup, walk, type Soup } from '../soup/index.js';
 import {
+  ENTRY_SHAPE,
   EntrySchema,
   actualRibbon,
   foldBatch,
@@ -15,7 +16,7 @@ import {
   remindsAtMs,
   takenOver,
   writeBack,
-  type Deed,
+  type Action,
   type Entry,
 } from './index.js';
 
@@ -24,15 +25,15 @@ const START = 1_700_000_000_000;
 const larder = makeLarder(LARDER_ROWS);
 const row = (id: string) => LARDER_ROWS.find((one) => one.id === id)!;
 
-function entries(deeds: readonly Deed[]): Entry[] {
-  return deeds.map((deed, n) =>
+function entries(actions: readonly Action[]): Entry[] {
+  return actions.map((action, n) =>
     EntrySchema.parse({
       id: `00000000-0000-4000-8000-${n.toString(16).padStart(12, '0')}`,
-      shape: 1,
+      shape: ENTRY_SHAPE,
       stamp: { counter: n + 1, device: 'tablet-a', seq: n },
       atMs: START + n * MINUTE_MS,
       who: 'AB',
-      deed,
+      action,
     }),
   );
 }
@@ -54,12 +55,12 @@ class Cooked {
     return walk(this.soup.root).find(({ step }) => step.op === op)!.step.id;
   }
 
-  before(stepId: string): Deed[] {
-    return this.order.slice(0, this.order.indexOf(stepId)).map((id): Deed => ({ kind: 'done', stepId: id }));
+  before(stepId: string): Action[] {
+    return this.order.slice(0, this.order.indexOf(stepId)).map((id): Action => ({ kind: 'done', stepId: id }));
   }
 
-  after(deeds: readonly Deed[]) {
-    return foldBatch(this.snapshot, entries(deeds));
+  after(actions: readonly Action[]) {
+    return foldBatch(this.snapshot, entries(actions));
   }
 }
 
@@ -71,9 +72,9 @@ describe('at the blade', () => {
     const tomato = new Cooked('tomato-roast-garlic');
     const sieve = tomato.idOf('sieve');
     const to = [...tomato.before(sieve)];
-    const lost = (deeds: readonly Deed[]): number => {
-      const record = tomato.after(deeds).run.records.find(({ step }) => step.op === 'sieve')!;
-      return record.gave.reduce((sum, { parcel }) => sum + parcelKg(parcel), 0);
+    const lost = (actions: readonly Action[]): number => {
+      const record = tomato.after(actions).run.records.find(({ step }) => step.op === 'sieve')!;
+      return record.outflows.reduce((sum, { parcel }) => sum + parcelKg(parcel), 0);
     };
     expect(lost([...to, { kind: 'sieved', stepId: sieve, lostKg: 0.9 }, { kind: 'done', stepId: sieve }])).toBeCloseTo(0.9, 6);
     expect(lost([...to, { kind: 'sieved', stepId: sieve, lostKg: 0 }, { kind: 'done', stepId: sieve }])).toBeCloseTo(0, 9);
@@ -82,8 +83,8 @@ describe('at the blade', () => {
 
   it('a jug counted off pours nothing: the ribbon is filled up to the blade and no further; half a pour fills half', () => {
     const blend = celeriac.idOf('blend');
-    const jug: Deed = { kind: 'jugged', stepId: blend, fillShare: 0.33, tempC: 90, read: false };
-    const stops = (deeds: readonly Deed[]) => actualRibbon(celeriac.after(deeds)).bands.at(-1)!.stops;
+    const jug: Action = { kind: 'jugged', stepId: blend, fillShare: 0.33, tempC: 90, read: false };
+    const stops = (actions: readonly Action[]) => actualRibbon(celeriac.after(actions)).bands.at(-1)!.stops;
     const to = celeriac.before(blend);
     expect(stops([...to, jug]).map(({ stepId }) => stepId)).toEqual(stops(to).map(({ stepId }) => stepId));
     const cover = celeriac.idOf('cover');
@@ -94,10 +95,10 @@ describe('at the blade', () => {
 
   it('jugs are counted off, a probe sets the heat, and one that can’t be is kept and questioned', () => {
     const blend = celeriac.idOf('blend');
-    const jug: Deed = { kind: 'jugged', stepId: blend, fillShare: 0.33, tempC: 90, read: false };
+    const jug: Action = { kind: 'jugged', stepId: blend, fillShare: 0.33, tempC: 90, read: false };
     const to = celeriac.before(blend);
     const state = celeriac.after([...to, jug, jug, { kind: 'temperature', stepId: blend, tempC: 61 }]);
-    expect(state.out.jugs.get(blend)).toBe(2);
+    expect(state.output.jugs.get(blend)).toBe(2);
     expect(state.pot.tempC).toBe(61);
     const odd = celeriac.after([...to, { kind: 'temperature', stepId: blend, tempC: 300 }]);
     expect(odd.pot.tempC).toBeGreaterThan(90);
@@ -133,19 +134,19 @@ describe('dishing out', () => {
       { kind: 'stored', kg: 2.2 },
     ]);
     expect(state.dishedBowls).toBe(25);
-    expect(state.out.byShare.get('creamed')).toBe(20);
-    expect([...state.out.bySitting]).toEqual([
+    expect(state.output.byShare.get('creamed')).toBe(20);
+    expect([...state.output.bySitting]).toEqual([
       [1, 17],
       [2, 8],
     ]);
-    expect(state.out.elsewhereKg.get('staff meal')).toBe(1.5);
-    expect(state.out.storedKg).toBe(2.2);
+    expect(state.output.elsewhereKg.get('staff meal')).toBe(1.5);
+    expect(state.output.storedKg).toBe(2.2);
     const without = twoWays.after(to);
     expect(without.forecast.bowls - state.forecast.bowls).toBeCloseTo(1.9 / 0.285, 0);
   });
 
   it('a dip while bowls go out counts those that have gone', () => {
-    const counted: Deed[] = [...to, { kind: 'dished', bowls: 20 }];
+    const counted: Action[] = [...to, { kind: 'dished', bowls: 20 }];
     const massKg = twoWays.after(to).massKg;
     // Half of the bowls stir in 20 g, an eighth 30 g, the rest nothing: 0.5 x 280 + 0.125 x 270 + 0.375 x 300 = 286.25 g of the pot.
     const left = massKg - 20 * 0.28625;
@@ -179,9 +180,9 @@ describe('dishing out', () => {
   });
 
   it('the hour that is told beforehand is the hour that comes, whatever has gone out in bowls', () => {
-    const hold: Deed = { kind: 'held', stepId: dish, minutes: 60, atC: 75, lid: 'off' };
+    const hold: Action = { kind: 'held', stepId: dish, minutes: 60, atC: 75, lid: 'off' };
     for (const bowls of [0, 25]) {
-      const out: Deed[] = [...to, { kind: 'temperature', stepId: dish, tempC: 75 }, { kind: 'dished', bowls }];
+      const out: Action[] = [...to, { kind: 'temperature', stepId: dish, tempC: 75 }, { kind: 'dished', bowls }];
       const now = twoWays.after(out);
       const told = hourNow(now.fronts[0]!.step, now.pots.get(twoWays.soup.root.id)!, now)!;
       const then = twoWays.after([...out, hold]);
@@ -230,7 +231,7 @@ describe('dishing out', () => {
 describe('an entry for a step that nobody could be at yet', () => {
   const cover = celeriac.idOf('cover');
   const cream = celeriac.idOf('cream');
-  const pour: Deed = { kind: 'poured', stepId: cream, line: 'cream', vessel: 'Carton', volumeM3: 1e-3 };
+  const pour: Action = { kind: 'poured', stepId: cream, line: 'cream', vessel: 'Carton', volumeM3: 1e-3 };
 
   it('counts where it was told to have happened, and is shown until somebody has come as far', () => {
     const at = celeriac.before(cover);
@@ -246,20 +247,20 @@ describe('an entry for a step that nobody could be at yet', () => {
 
   it('a weight less than the empty pot is kept and flagged, and moves nothing, however often it is read', () => {
     const at = celeriac.before(cover);
-    const light: Deed = { kind: 'weighed', stepId: cover, grossKg: 2, tareKg: 8 };
+    const light: Action = { kind: 'weighed', stepId: cover, grossKg: 2, tareKg: 8 };
     const before = celeriac.after(at);
     const after = celeriac.after([...at, light, light, light]);
     expect(after.massKg).toBe(before.massKg);
     expect(after.belowTare.length).toBe(3);
     expect(after.readings).toEqual(before.readings);
-    const tared: Deed = { kind: 'weighed', stepId: cover, grossKg: before.massKg + 0.1, tareKg: 0 };
+    const tared: Action = { kind: 'weighed', stepId: cover, grossKg: before.massKg + 0.1, tareKg: 0 };
     expect(celeriac.after([...at, tared]).belowTare).toEqual([]);
     expect(celeriac.after([...at, tared]).massKg).toBeGreaterThan(before.massKg);
   });
 
   it('at the step in hand, beside it, or with a note nothing is early', () => {
     const at = celeriac.before(cover);
-    const here: Deed = { kind: 'poured', stepId: cover, line: 'stock', vessel: 'Ladle', volumeM3: 5e-4 };
+    const here: Action = { kind: 'poured', stepId: cover, line: 'stock', vessel: 'Ladle', volumeM3: 5e-4 };
     expect(celeriac.after([...at, here]).early).toEqual([]);
     expect(celeriac.after([...at, { kind: 'note', stepId: cream, text: 'fetch the cream' }]).early).toEqual([]);
     expect(celeriac.after([...at, pour, { kind: 'closed' }]).early).toEqual([]);
@@ -269,9 +270,9 @@ describe('an entry for a step that nobody could be at yet', () => {
 describe('what has been forgotten', () => {
   const cream = celeriac.idOf('cream');
   const dish = celeriac.idOf('dish');
-  const upTo = (stepId: string, instead: Readonly<Record<string, Deed>>): Deed[] =>
-    celeriac.before(stepId).map((deed) => (deed.kind === 'done' ? (instead[deed.stepId] ?? deed) : deed));
-  const missing = (deeds: readonly Deed[]): string[] => missingOf(celeriac.after(deeds)).map(({ lineId }) => lineId);
+  const upTo = (stepId: string, instead: Readonly<Record<string, Action>>): Action[] =>
+    celeriac.before(stepId).map((action) => (action.kind === 'done' ? (instead[action.stepId] ?? action) : action));
+  const missing = (actions: readonly Action[]): string[] => missingOf(celeriac.after(actions)).map(({ lineId }) => lineId);
 
   it('nothing is while all is done as planned, at any step of any soup', () => {
     for (const id of ['celeriac-leek-apple', 'base-two-ways', 'squash-coconut-chilli', 'fennel-egg-cream']) {
@@ -297,7 +298,7 @@ describe('what has been forgotten', () => {
     const [use] = trim.op === 'trim' ? trim.uses : [];
     const line = use!.line;
     const plannedKg = celeriac.after([]).planned.run.usedKg.get(line)!;
-    const weighed = (share: number): Deed[] => [
+    const weighed = (share: number): Action[] => [
       { kind: 'added', stepId: trim.id, line, kg: plannedKg * share },
       ...celeriac.before(dish),
     ];
@@ -351,7 +352,7 @@ describe('written back to the card', () => {
   const stock = walk(soup.root).flatMap(({ step }) => (step.op === 'cover' ? [step.line] : []))[0]!;
   const cream = walk(soup.root).flatMap(({ step }) => (step.op === 'cream' ? [step.line] : []))[0]!;
   const vegetable = walk(soup.root).flatMap(({ step }) => (step.op === 'trim' ? step.uses : []))[0]!.line;
-  const deeds = (id: string): Deed[] => {
+  const actions = (id: string): Action[] => {
     const trimId = walk(soup.root).find(({ step }) => step.op === 'trim' && step.uses.some(({ line }) => line === vegetable))!.step
       .id;
     switch (id) {
@@ -367,10 +368,10 @@ describe('written back to the card', () => {
         return [];
     }
   };
-  const cooked: Deed[] = [
+  const cooked: Action[] = [
     { kind: 'swapped', line: cream, row: row('coconut-milk') },
-    ...order.flatMap((id): Deed[] => {
-      const own = deeds(id);
+    ...order.flatMap((id): Action[] => {
+      const own = actions(id);
       return own.some(({ kind }) => kind === 'done') ? own : [...own, { kind: 'done', stepId: id }];
     }),
     { kind: 'closed' },
@@ -381,7 +382,7 @@ describe('written back to the card', () => {
   it('names what was done otherwise, at the card’s own size, and nothing that went as planned', () => {
     for (const { id } of EXAMPLE_SOUPS) {
       const one = new Cooked(id);
-      const asPlanned = one.order.map((stepId): Deed => ({ kind: 'done', stepId }));
+      const asPlanned = one.order.map((stepId): Action => ({ kind: 'done', stepId }));
       expect(writeBack(one.after([...asPlanned, { kind: 'closed' }])))
         .withContext(id)
         .toEqual([]);
@@ -404,7 +405,7 @@ describe('written back to the card', () => {
     const next = takenOver(soup, items);
     expect(checkSoup(next, larder)).toEqual([]);
     const planning = makePlan(next, LARDER_ROWS, READY_KITS.canteen, {
-      ...celeriac.snapshot.ask,
+      ...celeriac.snapshot.request,
       bowls: Math.round(state.forecast.bowls),
     });
     if (!planning.ok) throw new Error(planning.error.code);

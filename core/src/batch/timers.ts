@@ -1,4 +1,4 @@
-import type { KeptEntry } from './entry.js';
+import type { StoredEntry } from './entry.js';
 import { historyOf, type History } from './history.js';
 
 /** A timer of a batch, by the clock: when it began, when it is over, and whether a cook has heard it. Milliseconds. */
@@ -31,15 +31,15 @@ export function timersOf({ counted }: Pick<History, 'counted'>): BatchTimer[] {
  * Timers that are known without their entries, with what was entered since: on a screen that has not sent it yet. Of what is
  * taken back only a start among them can be.
  */
-export function timersAfter(known: readonly BatchTimer[], since: readonly KeptEntry[]): BatchTimer[] {
+export function timersAfter(known: readonly BatchTimer[], since: readonly StoredEntry[]): BatchTimer[] {
   const { counted, undone } = historyOf(since);
   return followed(new Map(known.filter(({ entryId }) => !undone.has(entryId)).map((timer) => [timer.id, timer])), counted);
 }
 
-function followed(timers: Map<string, BatchTimer>, counted: readonly KeptEntry[]): BatchTimer[] {
-  for (const { id: entryId, deed, atMs } of counted) {
-    if (deed.kind === 'timed') {
-      const { timer: id, name, stepId, minutes, every } = deed;
+function followed(timers: Map<string, BatchTimer>, counted: readonly StoredEntry[]): BatchTimer[] {
+  for (const { id: entryId, action, atMs } of counted) {
+    if (action.kind === 'timed') {
+      const { timer: id, name, stepId, minutes, every } = action;
       timers.set(id, {
         id,
         entryId,
@@ -50,19 +50,19 @@ function followed(timers: Map<string, BatchTimer>, counted: readonly KeptEntry[]
         silenced: false,
         every,
       });
-    } else if (deed.kind === 'done' || deed.kind === 'skipped') {
+    } else if (action.kind === 'done' || action.kind === 'skipped') {
       // A step that is over needs no ringing; taking it back brings its timer back.
-      for (const [id, own] of timers) if (own.stepId === deed.stepId) timers.set(id, { ...own, silenced: true });
-    } else if (deed.kind === 'longer' || deed.kind === 'silenced') {
-      const have = timers.get(deed.timer);
+      for (const [id, own] of timers) if (own.stepId === action.stepId) timers.set(id, { ...own, silenced: true });
+    } else if (action.kind === 'longer' || action.kind === 'silenced') {
+      const have = timers.get(action.timer);
       if (have === undefined) continue;
       // More time makes it run again, from now if it is over already.
-      const from = deed.kind === 'longer' && have.endsAtMs < atMs ? atMs : have.endsAtMs;
+      const from = action.kind === 'longer' && have.endsAtMs < atMs ? atMs : have.endsAtMs;
       timers.set(
-        deed.timer,
-        deed.kind === 'silenced'
+        action.timer,
+        action.kind === 'silenced'
           ? { ...have, silenced: true }
-          : { ...have, endsAtMs: Math.max(have.startedAtMs, from + deed.minutes * MINUTE_MS), silenced: false },
+          : { ...have, endsAtMs: Math.max(have.startedAtMs, from + action.minutes * MINUTE_MS), silenced: false },
       );
     }
   }

@@ -1,5 +1,7 @@
 import { addStep, placeOf, removeStep, replaceStep } from '../draft/index.js';
 import { kindOf, linesOf, walk, withoutLines, type Line, type Soup, type SoupStep } from '../soup/index.js';
+import type { Figures } from '../plan/index.js';
+import type { AnyStep, StepTarget } from '../steps/index.js';
 import type { BatchState } from './fold.js';
 
 /**
@@ -23,9 +25,6 @@ export type WriteBack = { readonly key: string } & (
 
 /** Differences smaller than these are the scale's and the spoon's, not the cook's. Kitchen defaults. */
 const AMOUNT_SHARE = 0.03;
-const SALT_PCT = 0.03;
-const BODY_FACTOR = 1.15;
-const CREAM_PCT = 0.3;
 const LEAST_MINUTES = 1;
 
 function differs(was: number, is: number, share: number): boolean {
@@ -38,9 +37,9 @@ function rounded(value: number): number {
 }
 
 function amountsOf(state: BatchState, soup: Soup, over: ReadonlySet<string>): WriteBack[] {
-  const { ready, planned, inKg } = state;
+  const { prepared, planned, inKg } = state;
   const { scale } = planned.snapshot;
-  const gone = new Set([...state.altered.leftOut]);
+  const gone = new Set([...state.changes.leftOut]);
   const taking = new Map<string, SoupStep[]>();
   for (const { step } of walk(soup.root)) {
     for (const { line } of linesOf(step)) taking.set(line, [...(taking.get(line) ?? []), step]);
@@ -50,7 +49,7 @@ function amountsOf(state: BatchState, soup: Soup, over: ReadonlySet<string>): Wr
     // Of what is still being given nothing is said yet.
     if (gone.has(line.id) || steps.length === 0 || !steps.every(({ id }) => over.has(id))) return [];
     const is = inKg.get(line.id) ?? 0;
-    const at = ready.lines.find((one) => one.line.id === line.id);
+    const at = prepared.lines.find((one) => one.line.id === line.id);
     if (at === undefined) return [];
     const was = planned.run.usedKg.get(line.id) ?? 0;
     if (line.amount.rule === 'scaled' || line.amount.rule === 'spice') {
@@ -69,17 +68,23 @@ function withActualMinutes(step: SoupStep): Extract<SoupStep, { readonly minutes
   return step.op !== 'join' && kindOf(step).actualMinutes && 'minutes' in step ? step : undefined;
 }
 
+/** The figure of the bowl that a step's target shows in. */
+const OF_FIGURES: Readonly<Record<StepTarget<AnyStep>['of'], (of: Figures) => number>> = {
+  salt: ({ saltPct }) => saltPct,
+  cream: ({ facts }) => (facts === undefined ? 0 : facts.creamG / facts.massG),
+  body: ({ bodyMPas }) => bodyMPas,
+};
+
 function stepsOf(state: BatchState, soup: Soup): WriteBack[] {
   const { forecast, history, plannedFigures: planned } = state;
   const minutes = new Map(
-    history.counted.flatMap(({ deed }) =>
-      deed.kind === 'done' && deed.minutes !== undefined ? [[deed.stepId, deed.minutes] as const] : [],
+    history.counted.flatMap(({ action }) =>
+      action.kind === 'done' && action.minutes !== undefined ? [[action.stepId, action.minutes] as const] : [],
     ),
   );
   const skipped = new Set(state.steps.filter(({ status }) => status === 'skipped').map(({ stepId }) => stepId));
   // A target is set in the pot, figures are of the bowl: each is moved by what the bowl has come to against its plan.
   const came = (set: number, was: number, is: number): number => (was > 0 && state.closed ? (set * is) / was : set);
-  const cream = ({ facts }: BatchState['forecast']): number => (facts === undefined ? 0 : facts.creamG / facts.massG);
   return walk(soup.root).flatMap(({ step }): WriteBack[] => {
     if (skipped.has(step.id)) {
       return linesOf(step).length === 0 && step.op !== 'dish' && step.op !== 'join'
@@ -94,40 +99,27 @@ function stepsOf(state: BatchState, soup: Soup): WriteBack[] {
         { key: `minutes ${step.id}`, what: 'minutes', stepId: step.id, unit: 'min', was: actual.minutes, is: Math.round(is) },
       ];
     }
-    switch (step.op) {
-      case 'season': {
-        const is = came(step.saltPct, planned.saltPct, forecast.saltPct);
-        if (Math.abs(is - step.saltPct) < SALT_PCT) return [];
-        return [{ key: `salt ${step.id}`, what: 'salt', stepId: step.id, unit: 'pct', was: step.saltPct, is }];
-      }
-      case 'cream': {
-        if (step.target.by !== 'pct') return [];
-        const is = came(step.target.value, cream(planned), cream(forecast));
-        if (Math.abs(is - step.target.value) < CREAM_PCT) return [];
-        return [{ key: `cream ${step.id}`, what: 'cream', stepId: step.id, unit: 'pct', was: step.target.value, is }];
-      }
-      case 'thin': {
-        const is = came(step.toMPas, planned.bodyMPas, forecast.bodyMPas);
-        if (is < step.toMPas * BODY_FACTOR && is > step.toMPas / BODY_FACTOR) return [];
-        return [{ key: `body ${step.id}`, what: 'body', stepId: step.id, unit: 'mPas', was: step.toMPas, is }];
-      }
-      default:
-        return [];
-    }
+    if (step.op === 'join') return [];
+    const { target } = kindOf(step);
+    const was = target?.value(step);
+    if (target === undefined || was === undefined) return [];
+    const is = came(was, OF_FIGURES[target.of](planned), OF_FIGURES[target.of](forecast));
+    if (target.same(is, was)) return [];
+    return [{ key: `${target.of} ${step.id}`, what: target.of, stepId: step.id, unit: target.unit, was, is }];
   });
 }
 
-/** Where the deed differs from the card, in the order in which a card is read: lines, then steps. */
+/** Where what was done differs from the card, in the order in which a card is read: lines, then steps. */
 export function writeBack(state: BatchState): WriteBack[] {
   const { soup, scale } = state.planned.snapshot;
   const over = new Set(state.steps.filter(({ status }) => status === 'done').map(({ stepId }) => stepId));
   const lines = new Map(soup.lines.map((line) => [line.id, line]));
-  const now = new Map(state.ready.soup.lines.map((line) => [line.id, line.ingredient]));
-  const { leftOut, swapped } = state.altered;
+  const now = new Map(state.prepared.soup.lines.map((line) => [line.id, line.ingredient]));
+  const { leftOut, swapped } = state.changes;
   const brought = new Map<string, Extract<WriteBack, { what: 'brought' }>>();
-  for (const { deed } of state.history.counted) {
-    if (deed.kind !== 'brought' || lines.has(deed.line)) continue;
-    const { line, row, stepId, kg } = deed;
+  for (const { action } of state.history.counted) {
+    if (action.kind !== 'brought' || lines.has(action.line)) continue;
+    const { line, row, stepId, kg } = action;
     brought.set(line, { key: `brought ${line}`, what: 'brought', line, ingredient: row.id, stepId, kg: kg / scale });
   }
   return [
@@ -173,16 +165,8 @@ function withStep(soup: Soup, stepId: string, value: number): Soup {
   const step = walk(soup.root).find((one) => one.step.id === stepId)?.step;
   const actual = step === undefined ? undefined : withActualMinutes(step);
   if (actual !== undefined) return replaceStep(soup, { ...actual, minutes: value });
-  switch (step?.op) {
-    case 'season':
-      return replaceStep(soup, { ...step, saltPct: Math.round(value * 100) / 100 });
-    case 'thin':
-      return replaceStep(soup, { ...step, toMPas: rounded(value) });
-    case 'cream':
-      return replaceStep(soup, { ...step, target: { by: 'pct', value: Math.round(value * 10) / 10 } });
-    default:
-      return soup;
-  }
+  const target = step === undefined || step.op === 'join' ? undefined : kindOf(step).target;
+  return step === undefined || step.op === 'join' || target === undefined ? soup : replaceStep(soup, target.moved(step, value));
 }
 
 /** A soup with what was chosen of the differences taken over; the rest stays as the card has it. */
@@ -208,7 +192,10 @@ export function takenOver(soup: Soup, chosen: readonly WriteBack[]): Soup {
       }
       case 'skipped':
         return removeStep(now, item.stepId);
-      default:
+      case 'minutes':
+      case 'salt':
+      case 'cream':
+      case 'body':
         return withStep(now, item.stepId, item.is);
     }
   }, soup);

@@ -1,12 +1,13 @@
 import { drawsFrom } from '../odds/index.js';
 import {
+  ENTRY_SHAPE,
   BODY_WITHIN,
   SALT_WITHIN_PCT,
   foldBatch,
   landBody,
   landSalt,
   type BatchState,
-  type Deed,
+  type Action,
   type Entry,
 } from '../batch/index.js';
 import { LARDER_ROWS, SALT, WATER } from '../larder/index.js';
@@ -20,7 +21,7 @@ const soup = EXAMPLE_SOUPS.find(({ id }) => id === 'leek-potato')!;
 const planning = makePlan(soup, LARDER_ROWS, READY_KITS.canteen, { bowls: 60, bowlG: 300, potId: 'boiler-40' });
 if (!planning.ok) throw new Error(planning.error.code);
 const { snapshot } = planning.plan;
-const { servedC, vessel } = planning.plan.ready;
+const { servedC, vessel } = planning.plan.prepared;
 const order = walk(soup.root).map(({ step }) => step);
 const season = order.find(({ op }) => op === 'season')!;
 const NINETY = 1.6449;
@@ -42,7 +43,7 @@ interface Devices {
 
 /** One cook at one simulated pot: what the page knows comes from entries alone. */
 class Cook {
-  private readonly deeds: Deed[] = [];
+  private readonly actions: Action[] = [];
   private folded: BatchState | undefined;
 
   constructor(
@@ -50,26 +51,26 @@ class Cook {
     private readonly devices: Devices,
   ) {}
 
-  enter(...deeds: readonly Deed[]): void {
-    this.deeds.push(...deeds);
+  enter(...actions: readonly Action[]): void {
+    this.actions.push(...actions);
     this.folded = undefined;
   }
 
   get state(): BatchState {
-    const entries = this.deeds.map((deed, n): Entry => ({
+    const entries = this.actions.map((action, n): Entry => ({
       id: `00000000-0000-4000-8000-${n.toString(16).padStart(12, '0')}`,
-      shape: 1,
+      shape: ENTRY_SHAPE,
       stamp: { counter: n + 1, device: 'tablet-a', seq: n },
       atMs: n * 60_000,
       who: '',
-      deed,
+      action,
     }));
     this.folded ??= foldBatch(snapshot, entries, planning.ok ? planning.plan : undefined);
     return this.folded;
   }
 
   private at(): number {
-    return this.deeds.length * 60_000;
+    return this.actions.length * 60_000;
   }
 
   readBody(): void {
@@ -88,7 +89,7 @@ class Cook {
 
   /** What the page says to give is given, in the pot and on the page alike. */
   give(line: string, kg: number): void {
-    const perKg = this.state.ready.lines.find((own) => own.line.id === line)!.line.ingredient.perKg;
+    const perKg = this.state.prepared.lines.find((own) => own.line.id === line)!.line.ingredient.perKg;
     const dry = 1 - perKg[WATER] - perKg[SALT];
     this.truth = stirredIn(this.truth, { kg, solidsShare: dry, saltShare: perKg[SALT], tempC: 15 });
     this.enter({ kind: 'added', stepId: season.id, line, kg });
@@ -148,7 +149,7 @@ function cooked(seed: number): Ended {
   for (const pour of [1, 2]) {
     const way = landBody(cook.state)!.ways.find(({ by, overflows }) => by === 'thin' && !overflows);
     if (way === undefined) continue;
-    const line = cook.state.ready.lines.find((own) => own.line.ingredient.row.id === way.ingredient)!.line.id;
+    const line = cook.state.prepared.lines.find((own) => own.line.ingredient.row.id === way.ingredient)!.line.id;
     cook.give(line, pour === 1 ? way.firstKg : way.kg);
     cook.readBody();
     cook.readBody();

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { context, ingredient, line, potOf } from '../../spec/pots.js';
-import { DEFAULT_HABITS } from '../kit/index.js';
+import { DEFAULT_PARAMETERS } from '../kit/index.js';
 import {
   BODY,
   UNREAD,
@@ -33,7 +33,7 @@ import {
   thinKg,
 } from './index.js';
 
-const A = DEFAULT_HABITS.bodyA;
+const A = DEFAULT_PARAMETERS.bodyA;
 
 /** Tomato at a share of solids: its own solids scaled up, water the rest. */
 function tomatoAt(solidsPct: number): Parcel {

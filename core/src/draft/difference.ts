@@ -63,7 +63,7 @@ export function differences(was: Soup, is: Soup, rowOf: NameRow): SoupDifference
     else if (amountOf(was, id) !== amountOf(is, id))
       list.push({ what: 'line', id, setting: 'amount', was: before.get(id), is: after.get(id) });
   }
-  list.push(...ofRecords('school', 'schools', was.schools ?? {}, is.schools ?? {}));
+  list.push(...ofRecords('school', 'methodChoices', was.methodChoices ?? {}, is.methodChoices ?? {}));
   const stepsBefore = steps(was);
   const stepsAfter = steps(is);
   for (const id of new Set([...stepsBefore.keys(), ...stepsAfter.keys()])) {

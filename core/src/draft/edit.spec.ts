@@ -204,10 +204,10 @@ describe('words', () => {
 describe('differences', () => {
   it('are none between a soup and itself, and name each change', () => {
     expect(differences(leek, leek, rowOf)).toEqual([]);
-    const changed = rewriteLine({ ...leek, schools: { sieve: true } }, 'celeriac', take('2 kg celeriac, peeled, 18 mm dice'));
+    const changed = rewriteLine({ ...leek, methodChoices: { sieve: true } }, 'celeriac', take('2 kg celeriac, peeled, 18 mm dice'));
     const moved = moveStep(changed, 'sweat', placeOf(changed, 'cover')!);
     const list = differences(leek, moved, rowOf);
-    expect(list.map(({ what, id }) => `${what} ${id}`)).toEqual(['line celeriac', 'school schools', 'order order']);
+    expect(list.map(({ what, id }) => `${what} ${id}`)).toEqual(['line celeriac', 'school methodChoices', 'order order']);
     expect(list[0]).toEqual(
       jasmine.objectContaining({ was: '1.4 kg celeriac, peeled, 18 mm dice', is: '2 kg celeriac, peeled, 18 mm dice' }),
     );

@@ -19,6 +19,6 @@ export {
   type Workable,
 } from './edit.js';
 export { branchOff, holdBack } from './apart.js';
-export { keepInVariant, type StandIn } from './variants.js';
+export { keepInVariant, type Substitute } from './variants.js';
 export { differences, type SoupDifference } from './difference.js';
 export { comesTo } from './comes-to.js';

@@ -41,7 +41,7 @@ function isWork(text: string): boolean {
 }
 
 /** Pieces of one written line: several foods behind one another are parted, and salt from its pepper. */
-function parted(line: string, alone: boolean): string[] {
+function splitFoods(line: string, alone: boolean): string[] {
   const pieces = line.split(/\s*;\s*/);
   const split =
     alone && pieces.length === 1 ? line.split(/,\s*(?=(?:\d|[½¼¾⅓⅔]|an? |one |two |three |half |salt\b|pepper\b))/i) : pieces;
@@ -106,7 +106,7 @@ export function readPaste(text: string, context: ReadingContext): Pasting {
     } else if (title === undefined && isTitle(line, n === 0, lines.length > 1)) {
       title = line.replace(/^#+\s*/, '');
     } else {
-      foods.push(...parted(line, lines.length === 1).map((own) => ({ heading, text: own })));
+      foods.push(...splitFoods(line, lines.length === 1).map((own) => ({ heading, text: own })));
     }
   }
   const own = foods.filter(({ text: food }) => food !== '');

@@ -115,6 +115,6 @@ describe('egg and cream', () => {
     const result = at(70, 76);
     expect(potKg(result.pot)).toBeCloseTo(10.548, 9);
     expect(result.pot.tempC).toBe(76);
-    expect(result.took.map(({ lineId }) => lineId)).toEqual(['egg-yolk', 'whipping-cream']);
+    expect(result.inflows.map(({ lineId }) => lineId)).toEqual(['egg-yolk', 'whipping-cream']);
   });
 });

@@ -3,7 +3,7 @@ import { namesOf } from '../amounts/index.js';
 import { readPaste, takeLine, writtenLines } from '../draft/index.js';
 import { EXAMPLE_SOUPS, type Soup } from '../soup/index.js';
 import {
-  lostIn,
+  omissionsIn,
   plainText,
   readCsv,
   readPrices,
@@ -68,11 +68,11 @@ describe('ways out and back', () => {
   });
 
   it('what a format can’t hold is named, and nothing of its own file', () => {
-    expect(lostIn('soup', leek)).toEqual([]);
-    expect(lostIn('recipe', leek)).toEqual(['TARGETS']);
-    expect(lostIn('csv', leek)).toContain('STEPS');
+    expect(omissionsIn('soup', leek)).toEqual([]);
+    expect(omissionsIn('recipe', leek)).toEqual(['TARGETS']);
+    expect(omissionsIn('csv', leek)).toContain('STEPS');
     const beetroot = EXAMPLE_SOUPS.find(({ id }) => id === 'beetroot-horseradish')!;
-    expect(lostIn('text', { ...beetroot, schools: { sieve: true } })).toEqual(['TARGETS', 'BRANCHES', 'SCHOOLS']);
+    expect(omissionsIn('text', { ...beetroot, methodChoices: { sieve: true } })).toEqual(['TARGETS', 'BRANCHES', 'METHOD_CHOICES']);
   });
 });
 

@@ -4,5 +4,5 @@ export { toText } from './soup-text.js';
 export { readCsv, writeCsv, type Table } from './csv.js';
 export { soupCsvAsText, toPullCsv, toSoupCsv, type CsvAsText } from './soup-csv.js';
 export { readPrices, type PriceRead, type PriceRefused, type PricesRead } from './prices-csv.js';
-export { lostIn, type Format, type Lost } from './lost.js';
-export { lostSentence, refusedPriceSentence, unreadSentence } from './sentences.js';
+export { omissionsIn, type Format, type Omission } from './omissions.js';
+export { omissionsSentence, refusedPriceSentence, unreadSentence } from './sentences.js';

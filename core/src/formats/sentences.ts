@@ -1,5 +1,5 @@
 import type { CsvAsText } from './soup-csv.js';
-import type { Lost } from './lost.js';
+import type { Omission } from './omissions.js';
 import type { PriceRefused } from './prices-csv.js';
 import type { RecipeFound } from './recipe-ld.js';
 
@@ -23,11 +23,11 @@ export function unreadSentence(code: Unread, file: string): string {
   return `${file}: ${UNREAD[code]} Nothing was changed.`;
 }
 
-const LOST: Readonly<Record<Lost, string>> = {
+const LOST: Readonly<Record<Omission, string>> = {
   PHOTOS: 'the photos at its steps',
   TARGETS: 'targets of salt, cream and body',
   BRANCHES: 'which pot or tray a step stands in',
-  SCHOOLS: 'the schools chosen',
+  METHOD_CHOICES: 'the method choices',
   SHARES: 'how one line is shared over stations',
   STEPS: 'its steps',
   VARIANTS: 'its variants',
@@ -35,7 +35,7 @@ const LOST: Readonly<Record<Lost, string>> = {
 };
 
 /** What a format leaves out of this soup, in one sentence; empty where it holds all. */
-export function lostSentence(lost: readonly Lost[]): string {
+export function omissionsSentence(lost: readonly Omission[]): string {
   if (lost.length === 0) return '';
   const words = lost.map((one) => LOST[one]);
   const list = words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1) ?? ''}`;

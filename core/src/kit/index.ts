@@ -1,6 +1,8 @@
 export {
   BlenderSchema,
   KitSchema,
+  KitShape,
+  liftKit,
   MeasureSchema,
   SieveSchema,
   TraySchema,
@@ -21,5 +23,13 @@ export { boilingPointC, pressurePa } from './air.js';
 export { dayOf, isZone } from './day.js';
 export { placeFor, type Place } from './place.js';
 export { READY_KITS } from './ready.js';
-export { DEFAULT_HABITS, HABITS, HABIT_NAMES, habitsOf, type Habit, type HabitName, type Habits } from './habits.js';
+export {
+  DEFAULT_PARAMETERS,
+  PARAMETERS,
+  PARAMETER_NAMES,
+  parametersOf,
+  type Parameter,
+  type ParameterName,
+  type ModelParameters,
+} from './parameters.js';
 export { volumeByWaterM3 } from './weighed.js';

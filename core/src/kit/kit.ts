@@ -1,7 +1,8 @@
 import { z } from 'zod';
+import { renamed } from '../shape/index.js';
 import { COUNTRIES } from '../amounts/index.js';
 import { isZone } from './day.js';
-import { HABIT_NAMES } from './habits.js';
+import { PARAMETER_NAMES } from './parameters.js';
 
 const id = z.string().regex(/^[a-z0-9-]+$/);
 const name = z.string().min(1).max(60);
@@ -43,7 +44,7 @@ export const SieveSchema = z.strictObject({ id, name, meshM: z.number().min(1e-4
 export type Sieve = z.infer<typeof SieveSchema>;
 
 /** What a kitchen cooks with. */
-export const KitSchema = z.strictObject({
+export const KitShape = z.strictObject({
   kitchen: name,
   altitudeM: z.number().min(-400).max(5000),
   units: z.enum(['metric', 'us', 'imperial']),
@@ -64,9 +65,17 @@ export const KitSchema = z.strictObject({
   /** Sieves and their mesh. */
   sieves: z.array(SieveSchema).max(20).optional(),
   /** The kitchen's own figures where it has measured them. */
-  habits: z.partialRecord(z.enum(HABIT_NAMES), z.number().positive().max(1000)).optional(),
+  parameters: z.partialRecord(z.enum(PARAMETER_NAMES), z.number().positive().max(1000)).optional(),
 });
-export type Kit = z.infer<typeof KitSchema>;
+export type Kit = z.infer<typeof KitShape>;
+
+/** Shape 1 called the kitchen's own figures habits. */
+export function liftKit(value: unknown): unknown {
+  return renamed(value, { habits: 'parameters' });
+}
+
+/** A kit as a file or a request brings it, in the words of today or of an older shape. */
+export const KitSchema = z.unknown().transform(liftKit).pipe(KitShape);
 
 export function areaM2(vessel: Pick<Vessel, 'widthM'>): number {
   return (Math.PI / 4) * vessel.widthM ** 2;

@@ -54,8 +54,8 @@ export function checkRows(rows: readonly IngredientRow[]): RowProblem[] {
     ids.add(id);
     return again ? [{ id, code: 'SAME_ID' }] : [];
   });
-  const strangers = rows.flatMap(({ id, varietyOf }): RowProblem[] =>
+  const unknownVarieties = rows.flatMap(({ id, varietyOf }): RowProblem[] =>
     varietyOf !== undefined && !ids.has(varietyOf) ? [{ id, code: 'VARIETY_UNKNOWN', of: varietyOf }] : [],
   );
-  return [...twice, ...strangers, ...rows.flatMap(problemsOf)];
+  return [...twice, ...unknownVarieties, ...rows.flatMap(problemsOf)];
 }

@@ -3,7 +3,7 @@ import type { IngredientRow } from './ingredient.js';
 import { scaleMix, totalKg, type Mix } from './mix.js';
 import { tintOf, type Tint } from './tint.js';
 
-/** An ingredient made ready for the runner: composition as a mix that sums to exactly 1 kg. */
+/** An ingredient prepared for the runner: composition as a mix that sums to exactly 1 kg. */
 export interface Ingredient {
   readonly row: IngredientRow;
   readonly perKg: Mix;

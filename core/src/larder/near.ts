@@ -2,7 +2,7 @@ import type { Origin } from './allergen.js';
 import type { Ingredient, Larder } from './larder.js';
 import { SALT, WATER } from './mix.js';
 
-/** What salt counts for against any other component: a stand-in that brings it changes the soup most. Kitchen default. */
+/** What salt counts for against any other component: a substitute that brings it changes the soup most. Kitchen default. */
 const SALT_COUNTS = 4;
 /** A tenfold of heat counts for so much, and of bite, as shares of composition. Kitchen defaults. */
 const HEAT_COUNTS = 0.08;
@@ -12,7 +12,7 @@ const NO_BITE = 0.01;
 /** A unit of softening counts for so much, and another group on the shelf. Kitchen defaults. */
 const SOFTENING_COUNTS = 0.04;
 const OTHER_GROUP = 0.06;
-/** Nobody who leaves these out is handed them as a stand-in. */
+/** Nobody who leaves these out is handed them as a substitute. */
 const OF_ANIMALS_KILLED: ReadonlySet<Origin> = new Set(['meat', 'fish']);
 /** Farther than this nothing stands in for anything. Kitchen default. */
 const FARTHEST = 0.22;

@@ -1,4 +1,4 @@
-import type { Stop } from '../line/index.js';
+import type { Stop } from '../runner/index.js';
 import { CARD, walk, type Soup } from '../soup/index.js';
 import { stepName, type NameOf } from './steps.js';
 

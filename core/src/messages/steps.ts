@@ -48,6 +48,8 @@ interface StepWords<S extends SoupStep> {
   readonly sentence: (step: S, nameOf: NameOf) => string;
   /** How to tell that it is done; the clock is only a reminder. */
   readonly test?: (step: S) => string;
+  /** What the heat or the blade is set to, as a station's heading says it. */
+  readonly setting?: (step: S) => string | undefined;
   /** The station that it belongs to, after the one before it. */
   readonly station: (before: Station, step: S) => Station;
 }
@@ -61,12 +63,14 @@ const WORDS: { readonly [K in SoupStep['op']]: StepWords<Extract<SoupStep, { op:
   },
   roast: {
     short: 'Roast',
+    setting: ({ ovenC, minutes }) => `${String(ovenC)} °C · ${String(minutes)} min`,
     sentence: (step) => `Roast at ${String(step.ovenC)} °C in one layer`,
     test: () => 'Done when a fork slides in.',
     station: () => 'Roast',
   },
   sweat: {
     short: 'Sweat',
+    setting: ({ heat, lid, minutes }) => `${heat} · lid ${lid} · ${String(minutes)} min`,
     sentence: (step) => `Sweat ${step.heat === 'gentle' ? 'gently' : 'on high heat, stirring'}, lid ${step.lid}`,
     test: () => 'Done when the onion is translucent, without colour.',
     station: () => 'Sweat',
@@ -129,6 +133,7 @@ const WORDS: { readonly [K in SoupStep['op']]: StepWords<Extract<SoupStep, { op:
   },
   simmer: {
     short: 'Simmer',
+    setting: ({ vigour, lid, minutes }) => (vigour === 'bare' ? undefined : `${vigour} · lid ${lid} · ${String(minutes)} min`),
     sentence: (step) =>
       step.vigour === 'bare'
         ? 'Bring back to serving heat, lid on'
@@ -193,17 +198,20 @@ const WORDS: { readonly [K in SoupStep['op']]: StepWords<Extract<SoupStep, { op:
   },
   rest: {
     short: 'Cool',
+    setting: ({ toC }) => `to ${String(toC)} °C`,
     sentence: (step) => `Cool to ${String(step.toC)} °C ${step.around === 'ice bath' ? 'in an ice bath, stirring' : 'in the air'}`,
     station: () => 'Finish',
   },
   blend: {
     short: 'Blend',
+    setting: ({ blender, minutes }) => `${blender} · ${String(minutes)} min`,
     sentence: (step) => `Blend with the ${step.blender === 'stick' ? 'stick, low then high' : step.blender}`,
     test: () => 'Done when nothing catches between two spoons.',
     station: () => 'Blend',
   },
   season: {
     short: 'Salt',
+    setting: ({ saltPct }) => `salt ${saltPct.toFixed(2)} %`,
     sentence: (step) => `Salt to ${step.saltPct.toFixed(2)} %, a fifth held back for the tasting`,
     test: () => 'Taste from a small bowl that has cooled, and again a minute later.',
     station: () => 'Finish',
@@ -262,4 +270,10 @@ export function stepTest(step: SoupStep): string | undefined {
 /** The station of every step of a branch in cooking order. */
 export function stationOf(step: SoupStep, before: Station): Station {
   return wordsOf(step).station(before, step);
+}
+
+/** What the heat, the blade or the hand is set to in a step; undefined where there is nothing to set. */
+export function stepSetting(step: SoupStep): string | undefined {
+  const setting = WORDS[step.op].setting as ((of: SoupStep) => string | undefined) | undefined;
+  return setting?.(step);
 }

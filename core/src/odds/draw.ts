@@ -1,7 +1,7 @@
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
-import { HABITS, HABIT_NAMES, type HabitName, type Habits } from '../kit/index.js';
-import type { Ready } from '../line/index.js';
+import { PARAMETERS, PARAMETER_NAMES, type ParameterName, type ModelParameters } from '../kit/index.js';
+import type { PreparedSoup } from '../runner/index.js';
 import type { Trim } from '../larder/index.js';
 
 /** Standard normal deviates from a seed: the same seed gives the same row. */
@@ -42,57 +42,57 @@ function logitSd({ share, sd }: Pick<Trim, 'share' | 'sd'>): number {
 }
 
 /**
- * What can turn out otherwise in one batch: every kitchen habit that the soup leans on, the trim of every line, and
+ * What can turn out otherwise in one batch: every model parameter that the soup leans on, the trim of every line, and
  * what was measured out of each. Named, so that an answer can say which of them matters.
  */
 export interface Unsure {
   readonly key: string;
-  readonly habit: HabitName | undefined;
+  readonly parameter: ParameterName | undefined;
   readonly lineId: string | undefined;
   readonly sd: number;
 }
 
 /** Bias and noise are independent, so one draw of both together is enough for a single batch. */
-function habitSd(name: HabitName): number {
-  const { bias, noise } = HABITS[name];
+function parameterSd(name: ParameterName): number {
+  const { bias, noise } = PARAMETERS[name];
   return Math.hypot(bias, noise);
 }
 
-const MEASURED = HABITS.measured.noise;
+const MEASURED = PARAMETERS.measured.noise;
 
-export function unsureOf(ready: Ready): Unsure[] {
-  const habits = HABIT_NAMES.filter((name) => name !== 'measured').map((name): Unsure => ({
+export function unsureOf(prepared: PreparedSoup): Unsure[] {
+  const parameters = PARAMETER_NAMES.filter((name) => name !== 'measured').map((name): Unsure => ({
     key: name,
-    habit: name,
+    parameter: name,
     lineId: undefined,
-    sd: habitSd(name),
+    sd: parameterSd(name),
   }));
-  const lines = ready.lines.flatMap(({ line, follows }): Unsure[] => {
-    const trim = ready.soup.lines.find(({ id }) => id === line.id)?.way;
+  const lines = prepared.lines.flatMap(({ line, follows }): Unsure[] => {
+    const trim = prepared.soup.lines.find(({ id }) => id === line.id)?.way;
     const way = line.ingredient.row.trims.find((one) => one.way === trim);
     const sd = way === undefined ? 0 : logitSd(way);
     return [
-      ...(sd > 0 ? [{ key: `trim:${line.id}`, habit: undefined, lineId: line.id, sd }] : []),
-      ...(follows === 'nothing' ? [] : [{ key: `measured:${line.id}`, habit: undefined, lineId: line.id, sd: MEASURED }]),
+      ...(sd > 0 ? [{ key: `trim:${line.id}`, parameter: undefined, lineId: line.id, sd }] : []),
+      ...(follows === 'nothing' ? [] : [{ key: `measured:${line.id}`, parameter: undefined, lineId: line.id, sd: MEASURED }]),
     ];
   });
-  return [...habits, ...lines];
+  return [...parameters, ...lines];
 }
 
 /** The soup as it might turn out: every unsure thing moved by its own deviate, in the order of `unsure`. */
-export function turnedOut(ready: Ready, unsure: readonly Unsure[], deviates: readonly number[]): Ready {
-  const habits: Record<HabitName, number> = { ...ready.habits };
+export function sampleInputs(prepared: PreparedSoup, unsure: readonly Unsure[], deviates: readonly number[]): PreparedSoup {
+  const parameters: Record<ParameterName, number> = { ...prepared.parameters };
   const kept = new Map<string, number>();
   const measured = new Map<string, number>();
-  for (const [n, { habit, lineId, key, sd }] of unsure.entries()) {
+  for (const [n, { parameter, lineId, key, sd }] of unsure.entries()) {
     const by = sd * (deviates[n] ?? 0);
-    if (habit !== undefined) habits[habit] = moved(habits[habit], HABITS[habit].on, by);
+    if (parameter !== undefined) parameters[parameter] = moved(parameters[parameter], PARAMETERS[parameter].on, by);
     else if (lineId !== undefined) (key.startsWith('trim:') ? kept : measured).set(lineId, by);
   }
   return {
-    ...ready,
-    habits: habits satisfies Habits,
-    lines: ready.lines.map((own) => {
+    ...prepared,
+    parameters: parameters satisfies ModelParameters,
+    lines: prepared.lines.map((own) => {
       const trim = kept.get(own.line.id);
       const mass = measured.get(own.line.id);
       if (trim === undefined && mass === undefined) return own;

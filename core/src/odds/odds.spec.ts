@@ -1,11 +1,11 @@
-import { byStep, example, kilos, ready, soupOf } from '../../spec/pots.js';
-import { HABITS } from '../kit/index.js';
-import { run, type Ready } from '../line/index.js';
+import { byStep, example, kilos, prepared, soupOf } from '../../spec/pots.js';
+import { PARAMETERS } from '../kit/index.js';
+import { run, type PreparedSoup } from '../runner/index.js';
 import { normalBelow } from '../numbers/index.js';
-import { drawsFrom, moved, oddsOf, outcomesOf, turnedOut, unsureOf } from './index.js';
+import { drawsFrom, moved, oddsOf, outcomesOf, sampleInputs, unsureOf } from './index.js';
 
 /** Salt and water weighed out and ladled: everything in it is linear, so its odds have a closed form. */
-const linear = ready(
+const linear = prepared(
   soupOf(
     [kilos('carrot', 'carrot', 2, { way: 'peeled' }), kilos('water', 'water', 4)],
     [
@@ -64,14 +64,14 @@ describe('odds', () => {
   });
 
   it('are the same for the same seed, and others for another', () => {
-    const leek = ready(example('leek-potato'));
-    const ask = { seed: 11, samples: 60, held: 'amounts' } as const;
-    expect(oddsOf(leek, 3, ask)).toEqual(oddsOf(leek, 3, ask));
-    expect(oddsOf(leek, 3, { ...ask, seed: 12 }).bands.bowls.p50).not.toBe(oddsOf(leek, 3, ask).bands.bowls.p50);
+    const leek = prepared(example('leek-potato'));
+    const request = { seed: 11, samples: 60, held: 'amounts' } as const;
+    expect(oddsOf(leek, 3, request)).toEqual(oddsOf(leek, 3, request));
+    expect(oddsOf(leek, 3, { ...request, seed: 12 }).bands.bowls.p50).not.toBe(oddsOf(leek, 3, request).bands.bowls.p50);
   });
 
   it('90 % bands hold the truth in 85 to 95 of 100 kitchens drawn from the model’s own spreads', () => {
-    const leek = ready(example('leek-potato'));
+    const leek = prepared(example('leek-potato'));
     const { bands } = oddsOf(leek, 3, { seed: 5, samples: 800, held: 'amounts' });
     const planned = run(leek, 3);
     const held = new Map(
@@ -83,7 +83,7 @@ describe('odds', () => {
     const unsure = unsureOf(leek);
     let hits = 0;
     for (let n = 0; n < 100; n++) {
-      const truth = turnedOut(leek, unsure, unsure.map(draws.normal));
+      const truth = sampleInputs(leek, unsure, unsure.map(draws.normal));
       const { bowls } = outcomesOf(truth, run(truth, 3, held));
       if (bowls >= bands.bowls.p5 && bowls <= bands.bowls.p95) hits += 1;
     }
@@ -92,7 +92,7 @@ describe('odds', () => {
   });
 
   it('hold what is held: with body held bowls vary, with bowls held the body does', () => {
-    const leek = ready(example('leek-potato'));
+    const leek = prepared(example('leek-potato'));
     const of = (held: 'body' | 'bowls'): ReturnType<typeof oddsOf>['bands'] =>
       oddsOf(leek, 3, { seed: 2, samples: 250, held }).bands;
     const body = of('body');
@@ -108,11 +108,11 @@ describe('odds', () => {
   it('say that the amounts were held where there is nothing else to hold by', () => {
     expect(oddsOf(linear, 1, { seed: 1, samples: 30, held: 'bowls' }).held).toBe('amounts');
     expect(oddsOf(linear, 1, { seed: 1, samples: 30, held: 'body' }).held).toBe('amounts');
-    expect(oddsOf(ready(example('leek-potato')), 3, { seed: 1, samples: 20, held: 'body' }).held).toBe('body');
+    expect(oddsOf(prepared(example('leek-potato')), 3, { seed: 1, samples: 20, held: 'body' }).held).toBe('body');
   });
 
   it('bowls with 90 % confidence are fewer than with 50 %, and whole', () => {
-    const { bowls, bands } = oddsOf(ready(example('leek-potato')), 3, { seed: 2, samples: 250, held: 'amounts' });
+    const { bowls, bands } = oddsOf(prepared(example('leek-potato')), 3, { seed: 2, samples: 250, held: 'amounts' });
     expect(bowls.with90).toBeLessThan(bowls.with50);
     expect(bowls.with50).toBe(Math.floor(bands.bowls.p50));
     expect(Number.isInteger(bowls.with90)).toBeTrue();
@@ -129,11 +129,11 @@ describe('odds', () => {
   });
 
   it('the spread of body that the kitchen’s figure stands for is 0.4 in ln', () => {
-    expect(Math.hypot(HABITS.bodyA.bias, HABITS.bodyA.noise)).toBeCloseTo(0.4, 3);
+    expect(Math.hypot(PARAMETERS.bodyA.bias, PARAMETERS.bodyA.noise)).toBeCloseTo(0.4, 3);
   });
 
   it('says nothing matters where nothing varies', () => {
-    const still: Ready = ready(
+    const still: PreparedSoup = prepared(
       soupOf(
         [byStep('salt', 'fine-salt'), kilos('water', 'water', 3)],
         [

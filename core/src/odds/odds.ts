@@ -1,5 +1,5 @@
-import { run, type Held, type Ready, type Run, runFigures, type RunEnd } from '../line/index.js';
-import { drawsFrom, turnedOut, unsureOf, type Unsure } from './draw.js';
+import { run, type Held, type PreparedSoup, type Run, runFigures, type RunEnd } from '../runner/index.js';
+import { drawsFrom, sampleInputs, unsureOf, type Unsure } from './draw.js';
 import { outcomesOf, OUTCOMES, type Outcome, type Outcomes } from './outcome.js';
 
 /**
@@ -9,7 +9,7 @@ import { outcomesOf, OUTCOMES, type Outcome, type Outcomes } from './outcome.js'
 export const HELD = ['amounts', 'body', 'bowls'] as const;
 export type HeldTo = (typeof HELD)[number];
 
-export interface OddsAsk {
+export interface OddsRequest {
   readonly seed: number;
   readonly samples: number;
   readonly held: HeldTo;
@@ -79,14 +79,20 @@ function holdable(planned: Run, held: HeldTo): HeldTo {
  * One way in which a batch may turn out. With bowls held, the last letting down makes up the weight that is missing:
  * bowls rise by its kilos nearly one for one, so two secant rounds are enough.
  */
-function sample(ready: Ready, scale: number, held: Held, bowlsWanted: number | undefined, thinId: string | undefined): RunEnd {
-  const first = runFigures(ready, scale, held);
+function sample(
+  prepared: PreparedSoup,
+  scale: number,
+  held: Held,
+  bowlsWanted: number | undefined,
+  thinId: string | undefined,
+): RunEnd {
+  const first = runFigures(prepared, scale, held);
   if (bowlsWanted === undefined || thinId === undefined) return first;
   let kg = held.get(thinId) ?? 0;
   let now = first;
   for (let round = 0; round < 2 && Math.abs(now.bowls - bowlsWanted) > 1e-3 * bowlsWanted; round++) {
-    kg = Math.max(0, kg + (bowlsWanted - now.bowls) * ready.bowlKg);
-    now = runFigures(ready, scale, new Map([...held, [thinId, kg]]));
+    kg = Math.max(0, kg + (bowlsWanted - now.bowls) * prepared.bowlKg);
+    now = runFigures(prepared, scale, new Map([...held, [thinId, kg]]));
   }
   return now;
 }
@@ -142,32 +148,35 @@ function mattering(
  * The odds of a plan: the whole line run many times, each time with every unsure figure drawn from its spread. Same
  * seed, same answer. Plain data in and out but for `onProgress`, so that a worker can be asked.
  *
- * @param ready the plan's soup made ready. @param scale the plan's scale.
+ * @param prepared the plan's soup prepared. @param scale the plan's scale.
  * @param onProgress called now and then with the share done; answering false ends the sampling with what there is.
  */
-export function oddsOf(ready: Ready, scale: number, ask: OddsAsk, onProgress?: (share: number) => boolean): Odds {
-  const planned = run(ready, scale);
-  const unsure = unsureOf(ready);
-  const draws = drawsFrom(ask.seed);
-  const holding = holdable(planned, ask.held);
+export function oddsOf(prepared: PreparedSoup, scale: number, request: OddsRequest, onProgress?: (share: number) => boolean): Odds {
+  const planned = run(prepared, scale);
+  const unsure = unsureOf(prepared);
+  const draws = drawsFrom(request.seed);
+  const holding = holdable(planned, request.held);
   const held = heldTo(planned, holding);
   const thinId = holding === 'bowls' ? lastThin(planned) : undefined;
   const bowlsWanted = holding === 'bowls' ? planned.bowls : undefined;
-  const values = Object.fromEntries(OUTCOMES.map((name) => [name, new Float64Array(ask.samples)])) as Record<Outcome, Float64Array>;
-  const deviates = unsure.map(() => new Float64Array(ask.samples));
+  const values = Object.fromEntries(OUTCOMES.map((name) => [name, new Float64Array(request.samples)])) as Record<
+    Outcome,
+    Float64Array
+  >;
+  const deviates = unsure.map(() => new Float64Array(request.samples));
   const one = new Array<number>(unsure.length).fill(0);
   let done = 0;
-  for (; done < ask.samples; done++) {
+  for (; done < request.samples; done++) {
     for (let i = 0; i < unsure.length; i++) {
       const z = draws.normal();
       one[i] = z;
       const row = deviates[i];
       if (row !== undefined) row[done] = z;
     }
-    const turned = turnedOut(ready, unsure, one);
+    const turned = sampleInputs(prepared, unsure, one);
     const outcome: Outcomes = outcomesOf(turned, sample(turned, scale, held, bowlsWanted, thinId));
     for (const name of OUTCOMES) values[name][done] = outcome[name];
-    if (onProgress !== undefined && done % 256 === 255 && !onProgress((done + 1) / ask.samples)) {
+    if (onProgress !== undefined && done % 256 === 255 && !onProgress((done + 1) / request.samples)) {
       done += 1;
       break;
     }
@@ -178,7 +187,7 @@ export function oddsOf(ready: Ready, scale: number, ask: OddsAsk, onProgress?: (
   return {
     held: holding,
     samples: done,
-    seed: ask.seed,
+    seed: request.seed,
     bands,
     bowls: { with50: Math.floor(quantile(sorted, 0.5) + 1e-9), with90: Math.floor(quantile(sorted, 0.1) + 1e-9) },
     matters: OUTCOMES.flatMap((name) =>

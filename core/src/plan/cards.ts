@@ -1,4 +1,4 @@
-import { outcomeKg, run, scaleForOutcome, type CardAmounts, type Ready, type Run } from '../line/index.js';
+import { outcomeKg, run, scaleForOutcome, type CardAmounts, type PreparedSoup, type Run } from '../runner/index.js';
 import { CARD } from '../soup/index.js';
 
 /** A card that a plan makes: how much of it is wanted, and its own run at that size. */
@@ -7,14 +7,14 @@ export interface CardMade {
   readonly name: string;
   readonly wantedKg: number;
   readonly scale: number;
-  readonly ready: Ready;
+  readonly prepared: PreparedSoup;
   readonly run: Run;
 }
 
 /** Kilos of each card's outcome that a run takes, by card id. */
-export function cardAmounts(ready: Ready, of: Run): CardAmounts {
+export function cardAmounts(prepared: PreparedSoup, of: Run): CardAmounts {
   const kg = new Map<string, number>();
-  for (const { line } of ready.lines) {
+  for (const { line } of prepared.lines) {
     const { id } = line.ingredient.row;
     if (!id.startsWith(CARD)) continue;
     const card = id.slice(CARD.length);
@@ -24,12 +24,12 @@ export function cardAmounts(ready: Ready, of: Run): CardAmounts {
 }
 
 /** Every card that a run needs made, with the cards within them, each at the size it is wanted in. */
-export function cardsMade(ready: Ready, of: Run): CardMade[] {
-  return [...cardAmounts(ready, of)].flatMap(([cardId, wantedKg]): CardMade[] => {
-    const card = ready.cards.get(cardId);
+export function cardsMade(prepared: PreparedSoup, of: Run): CardMade[] {
+  return [...cardAmounts(prepared, of)].flatMap(([cardId, wantedKg]): CardMade[] => {
+    const card = prepared.cards.get(cardId);
     if (card === undefined || wantedKg <= 0) return [];
     const scale = scaleForOutcome(card, wantedKg) ?? wantedKg / Math.max(1e-9, outcomeKg(run(card, 1)));
     const made = run(card, scale);
-    return [{ cardId, name: card.soup.name, wantedKg, scale, ready: card, run: made }, ...cardsMade(card, made)];
+    return [{ cardId, name: card.soup.name, wantedKg, scale, prepared: card, run: made }, ...cardsMade(card, made)];
   });
 }

@@ -1,6 +1,6 @@
 import { bowlFacts, type BowlFacts } from '../dish/index.js';
 import { SALT } from '../larder/index.js';
-import { clocksOf, type Ready, type Run } from '../line/index.js';
+import { clocksOf, type PreparedSoup, type Run } from '../runner/index.js';
 import { CARD, type Line } from '../soup/index.js';
 import { cardsMade } from './cards.js';
 import { areaM2 } from '../kit/index.js';
@@ -70,9 +70,9 @@ function cookedKg(run: Run): number {
 }
 
 /** What figures are read with beside the run: how big a bowl is and how hot it is served. */
-export type Table = Pick<Ready, 'bowlKg' | 'servedC' | 'habits'>;
+export type Table = Pick<PreparedSoup, 'bowlKg' | 'servedC' | 'parameters'>;
 
-export function figuresOf({ bowlKg, servedC, habits }: Table, run: Run): Figures {
+export function figuresOf({ bowlKg, servedC, parameters }: Table, run: Run): Figures {
   const { dished } = run;
   const servedKg = dished === undefined ? 0 : parcelKg(dished.parcel);
   const last = run.records.at(-1)?.before;
@@ -82,23 +82,23 @@ export function figuresOf({ bowlKg, servedC, habits }: Table, run: Run): Figures
     bowls: run.bowls,
     minutes: run.minutes,
     saltPct: dished === undefined || servedKg === 0 ? 0 : (dished.parcel.mix[SALT] / servedKg) * 100,
-    bodyMPas: last === undefined ? 0 : bodyMPas(last, servedC, habits.bodyA),
+    bodyMPas: last === undefined ? 0 : bodyMPas(last, servedC, parameters.bodyA),
     cost: run.costSum,
     facts: dished === undefined ? undefined : bowlFacts(dished.parcel, bowlKg, dished.tempC),
   };
 }
 
 /** What to take from the shelves: as bought, what trimming leaves and what goes to the stock tub; for cards that are made too. */
-export function pullList({ ready, run }: Pick<Planned, 'ready' | 'run'>): PullRow[] {
+export function pullList({ prepared, run }: Pick<Planned, 'prepared' | 'run'>): PullRow[] {
   const rows = new Map<string, PullRow>();
-  for (const made of [{ ready, run }, ...cardsMade(ready, run)]) {
-    for (const line of made.ready.soup.lines) pull(rows, made, line);
+  for (const made of [{ prepared, run }, ...cardsMade(prepared, run)]) {
+    for (const line of made.prepared.soup.lines) pull(rows, made, line);
   }
   return [...rows.values()];
 }
 
-function pull(rows: Map<string, PullRow>, { ready, run }: Pick<Planned, 'ready' | 'run'>, line: Line): void {
-  const own = ready.lines.find((one) => one.line.id === line.id)?.line;
+function pull(rows: Map<string, PullRow>, { prepared, run }: Pick<Planned, 'prepared' | 'run'>, line: Line): void {
+  const own = prepared.lines.find((one) => one.line.id === line.id)?.line;
   if (own === undefined || line.ingredient.startsWith(CARD)) return;
   const boughtKg = run.usedKg.get(line.id) ?? 0;
   const key = `${line.ingredient} ${line.way ?? ''}`;
@@ -124,8 +124,10 @@ function usedBy(planned: Planned, op: 'cover' | 'season'): number {
 
 function boilOffKg(run: Run): number {
   return run.records.reduce(
-    (sum, { gave, step }) =>
-      step.op === 'simmer' ? sum + gave.reduce((own, flow) => own + (flow.kind === 'vapour' ? parcelKg(flow.parcel) : 0), 0) : sum,
+    (sum, { outflows, step }) =>
+      step.op === 'simmer'
+        ? sum + outflows.reduce((own, flow) => own + (flow.kind === 'vapour' ? parcelKg(flow.parcel) : 0), 0)
+        : sum,
     0,
   );
 }
@@ -136,7 +138,7 @@ function counted(run: Run, what: 'trays' | 'rounds' | 'jugs' | 'toBoilMinutes'):
 
 /** Kilos of the lines whose amount goes by a rule. */
 function ruledKg(planned: Planned, rule: 'panFloor' | 'spice'): number {
-  return planned.ready.soup.lines.reduce(
+  return planned.prepared.soup.lines.reduce(
     (sum, line) => (line.amount.rule === rule ? sum + (planned.run.usedKg.get(line.id) ?? 0) : sum),
     0,
   );
@@ -168,30 +170,30 @@ export function notScaling(written: Planned, now: Planned): NotScaling[] {
 const SERVED_LEAST_C = 60;
 
 /** What is told from the run as a whole and belongs to the last step: rawness, salt that can't be meant, heat at the pass. */
-function atThePass(ready: Ready, run: Run): Caution[] {
+function atThePass(prepared: PreparedSoup, run: Run): Caution[] {
   const cautions: Caution[] = [];
-  const raw = clocksOf(ready, run).filter(({ melded, lineId }) => !melded && (run.usedKg.get(lineId) ?? 0) > 0);
-  if (ready.soup.school !== 'raw' && raw.length > 0)
+  const raw = clocksOf(prepared, run).filter(({ melded, lineId }) => !melded && (run.usedKg.get(lineId) ?? 0) > 0);
+  if (prepared.soup.school !== 'raw' && raw.length > 0)
     cautions.push({ code: 'NOT_MELDED', lineIds: raw.map(({ lineId }) => lineId) });
   const saltPct = run.dished === undefined ? 0 : tastesOf(run.dished.parcel).saltPct;
-  const written = ready.soup.lines.some(({ ingredient, amount }) => ingredient.endsWith('-salt') && amount.rule === 'scaled');
+  const written = prepared.soup.lines.some(({ ingredient, amount }) => ingredient.endsWith('-salt') && amount.rule === 'scaled');
   if (saltPct > PLAUSIBLE_PCT.high || (written && saltPct < PLAUSIBLE_PCT.low)) {
     cautions.push({ code: 'SPOON_IMPLAUSIBLE', writtenPct: saltPct, lowPct: PLAUSIBLE_PCT.low, highPct: PLAUSIBLE_PCT.high });
   }
   const last = run.records.at(-1);
-  if (ready.soup.served === 'hot' && last !== undefined && run.dished !== undefined && last.before.tempC < SERVED_LEAST_C) {
-    const { vessel } = ready;
-    const { minutes } = heatUp(last.before, ready.servedC, vessel, potM3(last.before) / areaM2(vessel));
-    cautions.push({ code: 'SERVE_HOTTER', tempC: last.before.tempC, leastC: ready.servedC, minutes });
+  if (prepared.soup.served === 'hot' && last !== undefined && run.dished !== undefined && last.before.tempC < SERVED_LEAST_C) {
+    const { vessel } = prepared;
+    const { minutes } = heatUp(last.before, prepared.servedC, vessel, potM3(last.before) / areaM2(vessel));
+    cautions.push({ code: 'SERVE_HOTTER', tempC: last.before.tempC, leastC: prepared.servedC, minutes });
   }
   return cautions;
 }
 
-export function cautionsOf(ready: Ready, run: Run): StepCaution[] {
+export function cautionsOf(prepared: PreparedSoup, run: Run): StepCaution[] {
   const last = run.records.at(-1)?.step.id;
   return [
     ...run.cautions.map((caution) => ({ stepId: undefined, caution })),
     ...run.records.flatMap(({ step, cautions }) => cautions.map((caution) => ({ stepId: step.id, caution }))),
-    ...atThePass(ready, run).map((caution) => ({ stepId: last, caution })),
+    ...atThePass(prepared, run).map((caution) => ({ stepId: last, caution })),
   ];
 }

@@ -1,4 +1,4 @@
-export { AskSchema, LEAST_BOWL_G, MOST_BOWLS, MOST_BOWL_G, type Ask } from './ask.js';
+export { PlanRequestSchema, LEAST_BOWL_G, MOST_BOWLS, MOST_BOWL_G, type PlanRequest } from './request.js';
 export {
   CORE_VERSION,
   makePlan,

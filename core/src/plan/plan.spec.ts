@@ -1,8 +1,18 @@
 import { EXAMPLE_SOUPS, type Soup } from '../soup/index.js';
 import { LARDER_ROWS, makeLarder } from '../larder/index.js';
 import { READY_KITS, type Kit } from '../kit/index.js';
-import { makeReady, run } from '../line/index.js';
-import { AskSchema, cautionsOf, figuresOf, makePlan, notScaling, pullList, rerun, writtenPlan, type Planned } from './index.js';
+import { prepareSoup, run } from '../runner/index.js';
+import {
+  PlanRequestSchema,
+  cautionsOf,
+  figuresOf,
+  makePlan,
+  notScaling,
+  pullList,
+  rerun,
+  writtenPlan,
+  type Planned,
+} from './index.js';
 
 const kit = READY_KITS.canteen;
 const beetroot = EXAMPLE_SOUPS.find(({ id }) => id === 'beetroot-horseradish')!;
@@ -46,7 +56,7 @@ const plain: Soup = {
 describe('plan', () => {
   it('80 bowls of beetroot and horseradish: amounts as purchased, run forward, are 80 bowls within 0.1 %', () => {
     const plan = planned(beetroot, 80);
-    expect(Math.abs(run(plan.ready, plan.snapshot.scale).bowls / 80 - 1)).toBeLessThan(0.001);
+    expect(Math.abs(run(plan.prepared, plan.snapshot.scale).bowls / 80 - 1)).toBeLessThan(0.001);
     const beet = pullList(plan).find(({ ingredient }) => ingredient === 'beetroot')!;
     // 1.75 kg for the soup as written, by the scale; 77 % of it is edible.
     expect(beet.boughtKg).toBeCloseTo(1.75 * plan.snapshot.scale, 9);
@@ -64,13 +74,13 @@ describe('plan', () => {
     // Carrot at the water's 15 °C by Choi and Okos: 0.96253 L/kg. Floor 0.125664 m2.
     // 1 kg: bed 0.96253 / 0.6 / 125.664 = 12.77 mm, + 10 mm -> 2.8609 L - 0.9625 = 1.8983 L.
     // 8 kg: bed 102.13 mm, + 10 mm -> 14.0904 L - 7.7003 = 6.3902 L. Water at 15 °C: 0.996382 kg/L.
-    const at = (scale: number): ReturnType<typeof run> => run(planned(plain, 80).ready, scale);
+    const at = (scale: number): ReturnType<typeof run> => run(planned(plain, 80).prepared, scale);
     expect(at(1).usedKg.get('water')).toBeCloseTo(1.8983 * 0.996382, 3);
     expect(at(8).usedKg.get('water')).toBeCloseTo(6.3902 * 0.996382, 3);
     // Boil-off: 12 kg/(m2 h) x 0.125664 m2 x 1 h = 1.508 kg for either.
     for (const scale of [1, 8]) {
       const simmer = at(scale).records.find(({ step }) => step.op === 'simmer')!;
-      expect(simmer.gave[0]!.parcel.mix[0]).toBeCloseTo(1.508, 3);
+      expect(simmer.outflows[0]!.parcel.mix[0]).toBeCloseTo(1.508, 3);
     }
   });
 
@@ -137,7 +147,7 @@ describe('plan', () => {
   it('a snapshot run again gives the same figures, and holds only the rows it needs', () => {
     const plan = planned(beetroot, 80);
     const stored = JSON.parse(JSON.stringify(plan.snapshot)) as typeof plan.snapshot;
-    expect(figuresOf(rerun(stored).ready, rerun(stored).run)).toEqual(figuresOf(plan.ready, plan.run));
+    expect(figuresOf(rerun(stored).prepared, rerun(stored).run)).toEqual(figuresOf(plan.prepared, plan.run));
     expect(stored.rows.length).toBe(new Set(beetroot.lines.map(({ ingredient }) => ingredient)).size);
   });
 
@@ -145,12 +155,12 @@ describe('plan', () => {
     for (const soup of EXAMPLE_SOUPS) {
       const written = writtenPlan(soup, LARDER_ROWS, kit)!;
       expect(written.run.bowls).withContext(soup.id).toBeCloseTo(soup.writtenFor.bowls, 3);
-      expect(written.ready.vessel.id).withContext(soup.id).toBe('saucepot-8');
+      expect(written.prepared.vessel.id).withContext(soup.id).toBe('saucepot-8');
     }
   });
 
   it('warns once of each thing, at its step', () => {
-    const codes = cautionsOf(planned(beetroot, 80).ready, planned(beetroot, 80).run).map(
+    const codes = cautionsOf(planned(beetroot, 80).prepared, planned(beetroot, 80).run).map(
       ({ stepId, caution }) => `${stepId ?? '-'} ${caution.code}`,
     );
     expect(codes).toContain('- TWO_PEOPLE_LIFT');
@@ -159,9 +169,9 @@ describe('plan', () => {
     expect(new Set(codes).size).toBe(codes.length);
   });
 
-  it('refuses an absurd ask', () => {
+  it('refuses an absurd request', () => {
     for (const bad of [{ bowls: 1e6 }, { bowls: -1 }, { bowls: 0 }, { bowls: Number.NaN }, { bowlG: 0 }]) {
-      expect(AskSchema.safeParse({ bowls: 80, bowlG: 300, potId: 'boiler-40', ...bad }).success).toBeFalse();
+      expect(PlanRequestSchema.safeParse({ bowls: 80, bowlG: 300, potId: 'boiler-40', ...bad }).success).toBeFalse();
     }
   });
 
@@ -183,7 +193,7 @@ describe('plan', () => {
         },
       };
       const plan = planned(soup, 20);
-      return cautionsOf(plan.ready, plan.run).map(({ caution }) => caution.code);
+      return cautionsOf(plan.prepared, plan.run).map(({ caution }) => caution.code);
     };
     expect(salted(60)).toContain('SPOON_IMPLAUSIBLE');
     expect(salted(16)).not.toContain('SPOON_IMPLAUSIBLE');
@@ -196,7 +206,7 @@ describe('plan', () => {
     const stock = (plan: Planned): number => plan.run.usedKg.get('stock')!;
     expect(stock(twice) / stock(once)).toBeLessThan(1.95);
     expect(stock(twice)).toBeGreaterThan(stock(once));
-    expect(figuresOf(twice.ready, twice.run).saltPct).toBeCloseTo(figuresOf(once.ready, once.run).saltPct, 3);
+    expect(figuresOf(twice.prepared, twice.run).saltPct).toBeCloseTo(figuresOf(once.prepared, once.run).saltPct, 3);
   });
 
   it('squash-size pieces covered in two pots: stock by geometry, worked by hand', () => {
@@ -224,9 +234,9 @@ describe('plan', () => {
           ],
         },
       };
-      const readied = makeReady(own, makeLarder(LARDER_ROWS), READY_KITS.canteen, potId, 0.3);
-      if (!readied.ok) throw new Error(JSON.stringify(readied.problems));
-      return run(readied.ready, 1).usedKg.get('stock')!;
+      const preparation = prepareSoup(own, makeLarder(LARDER_ROWS), READY_KITS.canteen, potId, 0.3);
+      if (!preparation.ok) throw new Error(JSON.stringify(preparation.problems));
+      return run(preparation.prepared, 1).usedKg.get('stock')!;
     };
     expect(soup('stockpot-20')).toBeCloseTo(2.7012, 3);
     expect(soup('boiler-98')).toBeCloseTo(4.0281, 3);

@@ -1,10 +1,10 @@
 import { usableM3, type Kit } from '../kit/index.js';
 import { makeLarder, type IngredientRow, type Larder } from '../larder/index.js';
-import { makeReady, run, type CardAmounts, type Readied, type Ready, type Run } from '../line/index.js';
+import { prepareSoup, run, type CardAmounts, type Preparation, type PreparedSoup, type Run } from '../runner/index.js';
 import { scaleForAnchors, scaleForBowls, scaleForPot, type Anchoring, type Contradiction } from '../solve/index.js';
 import { cardAmounts } from './cards.js';
 import { varied, withoutLines, type Soup } from '../soup/index.js';
-import type { Ask } from './ask.js';
+import type { PlanRequest } from './request.js';
 
 /** Version of the rules: stored with every plan, so that closed figures can be told from what a newer core would say. */
 export const CORE_VERSION = '0.2.0';
@@ -14,7 +14,7 @@ export interface Snapshot {
   readonly soup: Soup;
   readonly kit: Kit;
   readonly rows: readonly IngredientRow[];
-  readonly ask: Ask;
+  readonly request: PlanRequest;
   readonly scale: number;
   /** Kilos of each card's outcome that it was worked out for. */
   readonly cardKg?: Readonly<Record<string, number>>;
@@ -22,7 +22,7 @@ export interface Snapshot {
 }
 
 export interface Planned {
-  readonly ready: Ready;
+  readonly prepared: PreparedSoup;
   readonly run: Run;
   readonly snapshot: Snapshot;
 }
@@ -35,7 +35,7 @@ export interface Fits {
 }
 
 export type PlanError =
-  | { readonly code: 'SOUP_HAS_PROBLEMS'; readonly problems: Extract<Readied, { ok: false }>['problems'] }
+  | { readonly code: 'SOUP_HAS_PROBLEMS'; readonly problems: Extract<Preparation, { ok: false }>['problems'] }
   | {
       readonly code: 'DOES_NOT_FIT';
       readonly peakM3: number;
@@ -55,23 +55,23 @@ export type Planning = { readonly ok: true; readonly plan: Planned } | { readonl
 /** A scale so small that only what does not scale is left. */
 const HARDLY_ANY = 1e-4;
 
-function bowlsThatFit(ready: Ready): number {
-  const full = scaleForPot(ready);
+function bowlsThatFit(prepared: PreparedSoup): number {
+  const full = scaleForPot(prepared);
   return full.ok ? Math.floor(full.run.bowls + 1e-6) : 0;
 }
 
-function potsThatFit(soup: Soup, larder: Larder, kit: Kit, ask: Ask): Fits[] {
+function potsThatFit(soup: Soup, larder: Larder, kit: Kit, request: PlanRequest): Fits[] {
   return kit.pots.flatMap(({ id, name }) => {
-    if (id === ask.potId) return [];
-    const readied = makeReady(soup, larder, kit, id, ask.bowlG / 1000);
-    if (!readied.ok) return [];
-    const bowls = bowlsThatFit(readied.ready);
-    return bowls >= ask.bowls ? [{ potId: id, name, bowls }] : [];
+    if (id === request.potId) return [];
+    const preparation = prepareSoup(soup, larder, kit, id, request.bowlG / 1000);
+    if (!preparation.ok) return [];
+    const bowls = bowlsThatFit(preparation.prepared);
+    return bowls >= request.bowls ? [{ potId: id, name, bowls }] : [];
   });
 }
 
-/** The soup as an ask wants it: in its variant, without what is left out. */
-function asked(soup: Soup, { variant, without }: Ask): Soup {
+/** The soup as a request wants it: in its variant, without what is left out. */
+function asked(soup: Soup, { variant, without }: PlanRequest): Soup {
   const own = varied(soup, variant);
   return without === undefined || without.length === 0 ? own : withoutLines(own, new Set(without));
 }
@@ -84,17 +84,17 @@ function sameAmounts(a: CardAmounts, b: CardAmounts): boolean {
   return [...b].every(([id, kg]) => Math.abs((a.get(id) ?? 0) - kg) <= SAME_AMOUNT * kg);
 }
 
-function anchoring(ready: Ready, ask: Ask): Anchoring {
-  if (ask.anchors !== undefined) return scaleForAnchors(ready, ask.anchors);
-  const solved = scaleForBowls(ready, ask.bowls);
-  const limiting = { by: 'bowls', bowls: ask.bowls } as const;
+function anchoring(prepared: PreparedSoup, request: PlanRequest): Anchoring {
+  if (request.anchors !== undefined) return scaleForAnchors(prepared, request.anchors);
+  const solved = scaleForBowls(prepared, request.bowls);
+  const limiting = { by: 'bowls', bowls: request.bowls } as const;
   return solved.ok ? { ...solved, limiting } : { ok: false, code: solved.code, anchor: limiting };
 }
 
-function notAnchored(ready: Ready, ask: Ask, failed: Extract<Anchoring, { ok: false }>): PlanError {
+function notAnchored(prepared: PreparedSoup, request: PlanRequest, failed: Extract<Anchoring, { ok: false }>): PlanError {
   if (failed.code === 'CONTRADICTION') return { code: 'ANCHORS_CONTRADICT', contradictions: failed.contradictions };
-  const least = run(ready, HARDLY_ANY).bowls;
-  if (ask.anchors === undefined && least > ask.bowls) return { code: 'TOO_FEW_FOR_POT', leastBowls: Math.ceil(least) };
+  const least = run(prepared, HARDLY_ANY).bowls;
+  if (request.anchors === undefined && least > request.bowls) return { code: 'TOO_FEW_FOR_POT', leastBowls: Math.ceil(least) };
   return { code: 'NO_ANSWER', solver: failed.code };
 }
 
@@ -102,23 +102,23 @@ function notAnchored(ready: Ready, ask: Ask, failed: Extract<Anchoring, { ok: fa
  * Plans a soup backwards from bowls, or from any other side, to amounts as purchased, in a named pot. A plan that does
  * not fit is an error that says by how much, how many bowls would fit, and which pots would hold what was asked.
  */
-export function makePlan(master: Soup, rows: readonly IngredientRow[], kit: Kit, ask: Ask): Planning {
-  const soup = asked(master, ask);
+export function makePlan(master: Soup, rows: readonly IngredientRow[], kit: Kit, request: PlanRequest): Planning {
+  const soup = asked(master, request);
   const larder = makeLarder(rows);
   let amounts: CardAmounts = new Map();
-  let ready: Ready;
+  let prepared: PreparedSoup;
   let found: Anchoring;
   for (let round = 0; ; round++) {
-    const readied = makeReady(soup, larder, kit, ask.potId, ask.bowlG / 1000, amounts);
-    if (!readied.ok) return { ok: false, error: { code: 'SOUP_HAS_PROBLEMS', problems: readied.problems } };
-    ready = readied.ready;
-    found = anchoring(ready, ask);
-    if (!found.ok) return { ok: false, error: notAnchored(ready, ask, found) };
-    const wanted = cardAmounts(ready, found.run);
+    const preparation = prepareSoup(soup, larder, kit, request.potId, request.bowlG / 1000, amounts);
+    if (!preparation.ok) return { ok: false, error: { code: 'SOUP_HAS_PROBLEMS', problems: preparation.problems } };
+    prepared = preparation.prepared;
+    found = anchoring(prepared, request);
+    if (!found.ok) return { ok: false, error: notAnchored(prepared, request, found) };
+    const wanted = cardAmounts(prepared, found.run);
     if (sameAmounts(amounts, wanted) || round >= MOST_CARD_ROUNDS) break;
     amounts = wanted;
   }
-  const usable = usableM3(ready.vessel);
+  const usable = usableM3(prepared.vessel);
   if (found.run.peakM3 > usable * (1 + 1e-6)) {
     return {
       ok: false,
@@ -127,37 +127,44 @@ export function makePlan(master: Soup, rows: readonly IngredientRow[], kit: Kit,
         peakM3: found.run.peakM3,
         usableM3: usable,
         overM3: found.run.peakM3 - usable,
-        bowlsThatFit: bowlsThatFit(ready),
-        pots: potsThatFit(soup, larder, kit, ask),
+        bowlsThatFit: bowlsThatFit(prepared),
+        pots: potsThatFit(soup, larder, kit, request),
       },
     };
   }
-  const used = usedIngredients(ready);
+  const used = usedIngredients(prepared);
   const snapshot: Snapshot = {
     soup,
     kit,
     rows: rows.filter(({ id }) => used.has(id)),
-    ask: ask.anchors === undefined ? ask : { ...ask, bowls: found.run.bowls },
+    request: request.anchors === undefined ? request : { ...request, bowls: found.run.bowls },
     scale: found.scale,
     ...(amounts.size === 0 ? {} : { cardKg: Object.fromEntries(amounts) }),
     coreVersion: CORE_VERSION,
   };
-  return { ok: true, plan: { ready, run: found.run, snapshot } };
+  return { ok: true, plan: { prepared, run: found.run, snapshot } };
 }
 
-/** Larder rows that a soup needs, schools and cards included. */
-function usedIngredients(ready: Ready): ReadonlySet<string> {
-  const ids = new Set(ready.lines.map(({ line }) => line.ingredient.row.id));
-  for (const card of ready.cards.values()) for (const id of usedIngredients(card)) ids.add(id);
+/** Larder rows that a soup needs, method choices and cards included. */
+function usedIngredients(prepared: PreparedSoup): ReadonlySet<string> {
+  const ids = new Set(prepared.lines.map(({ line }) => line.ingredient.row.id));
+  for (const card of prepared.cards.values()) for (const id of usedIngredients(card)) ids.add(id);
   return ids;
 }
 
 /** A stored plan run again from its snapshot. Throws when the snapshot is not one that `makePlan` made. */
 export function rerun(snapshot: Snapshot): Planned {
-  const { soup, rows, kit, ask, cardKg } = snapshot;
-  const readied = makeReady(soup, makeLarder(rows), kit, ask.potId, ask.bowlG / 1000, new Map(Object.entries(cardKg ?? {})));
-  if (!readied.ok) throw new Error('A snapshot holds everything that its soup needs.');
-  return { ready: readied.ready, run: run(readied.ready, snapshot.scale), snapshot };
+  const { soup, rows, kit, request, cardKg } = snapshot;
+  const preparation = prepareSoup(
+    soup,
+    makeLarder(rows),
+    kit,
+    request.potId,
+    request.bowlG / 1000,
+    new Map(Object.entries(cardKg ?? {})),
+  );
+  if (!preparation.ok) throw new Error('A snapshot holds everything that its soup needs.');
+  return { prepared: preparation.prepared, run: run(preparation.prepared, snapshot.scale), snapshot };
 }
 
 /**
@@ -182,12 +189,12 @@ export function typedPlan(soup: Soup, rows: readonly IngredientRow[], kit: Kit):
   const { bowls, bowlG } = soup.writtenFor;
   const larder = makeLarder(rows);
   for (const { id } of [...kit.pots].sort((a, b) => usableM3(a) - usableM3(b))) {
-    const readied = makeReady(soup, larder, kit, id, bowlG / 1000);
-    if (!readied.ok) return undefined;
-    const asItStands = run(readied.ready, 1);
-    if (asItStands.peakM3 <= usableM3(readied.ready.vessel)) {
-      const snapshot: Snapshot = { soup, kit, rows, ask: { bowls, bowlG, potId: id }, scale: 1, coreVersion: CORE_VERSION };
-      return { ready: readied.ready, run: asItStands, snapshot };
+    const preparation = prepareSoup(soup, larder, kit, id, bowlG / 1000);
+    if (!preparation.ok) return undefined;
+    const asItStands = run(preparation.prepared, 1);
+    if (asItStands.peakM3 <= usableM3(preparation.prepared.vessel)) {
+      const snapshot: Snapshot = { soup, kit, rows, request: { bowls, bowlG, potId: id }, scale: 1, coreVersion: CORE_VERSION };
+      return { prepared: preparation.prepared, run: asItStands, snapshot };
     }
   }
   return undefined;

@@ -52,8 +52,13 @@ describe('a pull list in what can be bought and measured', () => {
   it('what is on hand and what fits the pot are not passed by rounding', () => {
     const soup = EXAMPLE_SOUPS.find(({ id }) => id === 'beetroot-horseradish')!;
     for (const kg of [3.3, 7.77, 10, 12.34]) {
-      const ask = { bowls: 10, bowlG: 300, potId: 'boiler-98', anchors: [{ by: 'on hand', ingredient: 'beetroot', kg } as const] };
-      const planning = makePlan(soup, LARDER_ROWS, kit, ask);
+      const request = {
+        bowls: 10,
+        bowlG: 300,
+        potId: 'boiler-98',
+        anchors: [{ by: 'on hand', ingredient: 'beetroot', kg } as const],
+      };
+      const planning = makePlan(soup, LARDER_ROWS, kit, request);
       if (!planning.ok) throw new Error(planning.error.code);
       const beet = roundedPull(planning.plan, 'metric').rows.find(({ ingredient }) => ingredient === 'beetroot')!;
       expect(beet.roundedKg)

@@ -1,4 +1,4 @@
-import { run, type Ready, type Run } from '../line/index.js';
+import { run, type PreparedSoup, type Run } from '../runner/index.js';
 import { roundTogether, unitsOf, weighedUnit, withKilos, type RoundedLine, type Rounding, type Unit } from '../solve/index.js';
 import { UNITS, type UnitSystem } from '../units/index.js';
 import { figuresOf, pullList, type Figures, type PullRow } from './figures.js';
@@ -35,15 +35,15 @@ function stepKg(lineId: string, kg: number, system: UnitSystem): number {
 }
 
 /** Kilos of an ingredient over all lines of a run. */
-function ingredientKg(ready: Ready, of: Run, ingredient: string): number {
-  return ready.lines.reduce(
+function ingredientKg(prepared: PreparedSoup, of: Run, ingredient: string): number {
+  return prepared.lines.reduce(
     (sum, { line }) => (line.ingredient.row.id === ingredient ? sum + (of.usedKg.get(line.id) ?? 0) : sum),
     0,
   );
 }
 
 /** Lines that are counted in pieces, cans or cartons. */
-function pieceLines({ soup }: Pick<Ready, 'soup'>): ReadonlySet<string> {
+function pieceLines({ soup }: Pick<PreparedSoup, 'soup'>): ReadonlySet<string> {
   return new Set(
     soup.lines.flatMap(({ id, amount }) =>
       (amount.rule === 'scaled' || amount.rule === 'spice') && amount.amount.unit === 'piece' ? [id] : [],
@@ -60,18 +60,18 @@ const WITHIN_LIMITS = { least: 0.95, most: 1 } as const;
  * scale in its units, all with the least drift from one proportion. What is a limit (a pot, the trays, what is on hand)
  * is not passed by it.
  */
-export function roundingOf({ ready, run: exact, snapshot }: Planned, system: UnitSystem): Rounding {
+export function roundingOf({ prepared, run: exact, snapshot }: Planned, system: UnitSystem): Rounding {
   const kgOf = (lineId: string): number => exact.usedKg.get(lineId) ?? 0;
-  const pieces = pieceLines(ready);
-  const anchors = snapshot.ask.anchors ?? [];
+  const pieces = pieceLines(prepared);
+  const anchors = snapshot.request.anchors ?? [];
   const limits = anchors.filter(({ by }) => by === 'pot' || by === 'trays' || by === 'jugs' || by === 'on hand');
   const onHand = new Map(limits.flatMap((anchor) => (anchor.by === 'on hand' ? [[anchor.ingredient, anchor.kg] as const] : [])));
-  const units = unitsOf(ready, kgOf).map((unit): Unit => {
+  const units = unitsOf(prepared, kgOf).map((unit): Unit => {
     const own = system === 'metric' || pieces.has(unit.lineId) ? unit : { ...unit, unitKg: inOunces(kgOf(unit.lineId)) };
-    const ingredient = ready.lines.find(({ line }) => line.id === unit.lineId)?.line.ingredient.row.id ?? '';
+    const ingredient = prepared.lines.find(({ line }) => line.id === unit.lineId)?.line.ingredient.row.id ?? '';
     const haveKg = onHand.get(ingredient);
     if (haveKg === undefined) return own;
-    return { ...own, mostKg: (haveKg * kgOf(unit.lineId)) / Math.max(NOTHING_KG, ingredientKg(ready, exact, ingredient)) };
+    return { ...own, mostKg: (haveKg * kgOf(unit.lineId)) / Math.max(NOTHING_KG, ingredientKg(prepared, exact, ingredient)) };
   });
   return roundTogether(units, kgOf, limits.length === 0 ? undefined : WITHIN_LIMITS);
 }
@@ -81,12 +81,12 @@ export function roundingOf({ ready, run: exact, snapshot }: Planned, system: Uni
  * rounded up to the next step of the scale, so that there is enough.
  */
 export function roundedPull(planned: Planned, system: UnitSystem): RoundedPull {
-  const { ready } = planned;
+  const { prepared } = planned;
   const rounding = roundingOf(planned, system);
   const rounded = new Map<string, RoundedLine>(rounding.lines.map((line) => [line.lineId, line]));
-  const isPiece = pieceLines(ready);
+  const isPiece = pieceLines(prepared);
   const made = run(
-    withKilos(ready, new Map(rounding.lines.map(({ lineId, roundedKg }) => [lineId, roundedKg]))),
+    withKilos(prepared, new Map(rounding.lines.map(({ lineId, roundedKg }) => [lineId, roundedKg]))),
     planned.snapshot.scale,
   );
   const rows = pullList(planned).map((row): RoundedRow => {
@@ -114,6 +114,6 @@ export function roundedPull(planned: Planned, system: UnitSystem): RoundedPull {
     factor: rounding.factor,
     drift: rounding.drift,
     most: most === undefined ? undefined : { lineId: most.lineId, drift: Math.exp(most.drift) - 1 },
-    figures: figuresOf(ready, made),
+    figures: figuresOf(prepared, made),
   };
 }

@@ -1,5 +1,5 @@
 import { bowlFacts, type BowlFacts } from '../dish/index.js';
-import type { Run } from '../line/index.js';
+import type { Run } from '../runner/index.js';
 
 /** One way in which bowls go out, with its own count and its own card. */
 export interface ShareFigures {

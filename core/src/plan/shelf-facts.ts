@@ -24,7 +24,7 @@ export const NO_COLOUR = '#d9cdb7';
 /** A soup as written, in the smallest pot that holds it, as a shelf shows it; what can't be worked out is left empty. */
 export function shelfFactsOf(soup: Soup, rows: readonly IngredientRow[], kit: Kit | undefined): ShelfFacts {
   const planned = kit === undefined ? undefined : writtenPlan(soup, rows, kit);
-  const figures = planned === undefined ? undefined : figuresOf(planned.ready, planned.run);
+  const figures = planned === undefined ? undefined : figuresOf(planned.prepared, planned.run);
   const last = planned?.run.records.at(-1);
   const facts = figures?.facts;
   const byId = new Map(rows.map((row) => [row.id, row]));

@@ -8,7 +8,7 @@ import type { PotState } from './state.js';
 export const SERVED_HOT_C = 65;
 export const SERVED_COLD_C = 8;
 
-/** Body = serum + A B^b f(T): the exponent of Rao, Bourne and Cooley (1981) for tomato concentrates; A is a kitchen habit, at 32 °C. */
+/** Body = serum + A B^b f(T): the exponent of Rao, Bourne and Cooley (1981) for tomato concentrates; A is a model parameter, at 32 °C. */
 const EXPONENT = 2.5;
 const REFERENCE_C = 32;
 const KELVIN = 273.15;

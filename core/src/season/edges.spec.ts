@@ -11,7 +11,7 @@ describe('at the edges of seasoning', () => {
     expect(tastesOf(EMPTY)).toEqual({ saltPct: 0, sour: 0, sweet: 0, heat: 0, biteGKg: 0 });
     expect(doseFor(EMPTY, parcelOf(ingredient('lemon-juice'), 1), 'sour', 1)).toEqual({ ok: false, code: 'UNREACHABLE' });
     expect(
-      season(EMPTY_POT, { id: 's', op: 'season', line: 'fine-salt', saltPct: 0.8 }, context([line('fine-salt', 0)])).took,
+      season(EMPTY_POT, { id: 's', op: 'season', line: 'fine-salt', saltPct: 0.8 }, context([line('fine-salt', 0)])).inflows,
     ).toEqual([]);
   });
 
@@ -43,7 +43,7 @@ describe('at the edges of seasoning', () => {
       { id: 't', op: 'tune', line: 'lemon-juice', taste: 'sour', to: 1 },
       context(lines, { heldKg: 0.123 }),
     );
-    expect(parcelKg(held.took[0]!.parcel)).toBeCloseTo(0.123, 12);
+    expect(parcelKg(held.inflows[0]!.parcel)).toBeCloseTo(0.123, 12);
     expect(held.cautions).toEqual([]);
   });
 

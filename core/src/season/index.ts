@@ -23,4 +23,4 @@ export {
   type Tastes,
 } from './gauges.js';
 export { remediesFor, type Remedy } from './remedies.js';
-export { SPICE_SCHOOLS, spiceFactor, type SpiceSchool } from './spice.js';
+export { SPICE_SCALINGS, spiceFactor, type SpiceScaling } from './spice.js';

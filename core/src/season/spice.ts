@@ -1,6 +1,6 @@
 /** How spices follow a batch: as everything else; damped; or two thirds and the rest by taste. */
-export const SPICE_SCHOOLS = ['straight', 'damped', 'by taste'] as const;
-export type SpiceSchool = (typeof SPICE_SCHOOLS)[number];
+export const SPICE_SCALINGS = ['straight', 'damped', 'by taste'] as const;
+export type SpiceScaling = (typeof SPICE_SCALINGS)[number];
 
 /** Kitchen defaults. */
 const DAMPING = 0.8;
@@ -11,7 +11,7 @@ const FIRST = 2 / 3;
  *
  * @example spiceFactor('damped', 10) // 6.31
  */
-export function spiceFactor(school: SpiceSchool, factor: number): number {
+export function spiceFactor(school: SpiceScaling, factor: number): number {
   if (school === 'straight') return factor;
   return school === 'damped' ? factor ** DAMPING : factor * FIRST;
 }

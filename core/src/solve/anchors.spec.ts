@@ -1,11 +1,11 @@
-import { canteen, example, larder, ready } from '../../spec/pots.js';
-import { makeReady, run } from '../line/index.js';
+import { canteen, example, larder, prepared } from '../../spec/pots.js';
+import { prepareSoup, run } from '../runner/index.js';
 import { usableM3 } from '../kit/index.js';
 import { anchored, roundTogether, scaleFor, scaleForAnchors, unitsOf, withKilos, type Anchor, type Unit } from './index.js';
 
 const soup = example('tomato-roast-garlic');
-const tomato = ready(soup);
-const squash = ready(example('squash-coconut-chilli'));
+const tomato = prepared(soup);
+const squash = prepared(example('squash-coconut-chilli'));
 
 describe('backwards from any side', () => {
   const ANCHORS: readonly Anchor[] = [
@@ -136,7 +136,7 @@ describe('size', () => {
       ingredient,
       amount: { rule: 'scaled' as const, amount: { value: ingredient === 'water' ? 3 : 0.1, unit: 'kg' as const } },
     }));
-    const readied = makeReady(
+    const preparation = prepareSoup(
       {
         ...soup,
         cards: [],
@@ -158,8 +158,8 @@ describe('size', () => {
       'boiler-98',
       0.3,
     );
-    if (!readied.ok) throw new Error(JSON.stringify(readied.problems));
-    const found = scaleFor(readied.ready, { by: 'bowls', bowls: 120 });
-    expect(found.ok && run(readied.ready, found.scale).bowls).toBeCloseTo(120, 3);
+    if (!preparation.ok) throw new Error(JSON.stringify(preparation.problems));
+    const found = scaleFor(preparation.prepared, { by: 'bowls', bowls: 120 });
+    expect(found.ok && run(preparation.prepared, found.scale).bowls).toBeCloseTo(120, 3);
   });
 });

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { areaOfTrayM2, usableM3 } from '../kit/index.js';
-import { run, type Ready, type Run } from '../line/index.js';
+import { run, type PreparedSoup, type Run } from '../runner/index.js';
 import { risingRoot } from '../numbers/index.js';
 import { parcelKg, potKg, potM3, volumeM3 } from '../pot/index.js';
 import { ONE_LAYER_KG_M2, jugged, lineIdSchema } from '../steps/index.js';
@@ -33,28 +33,28 @@ function isExact(anchor: Anchor): anchor is Exact {
 }
 
 /** Kilos of an ingredient that a run uses over all its lines. */
-function ingredientKg(ready: Ready, of: Run, ingredient: string): number {
-  return ready.lines.reduce(
+function ingredientKg(prepared: PreparedSoup, of: Run, ingredient: string): number {
+  return prepared.lines.reduce(
     (sum, { line }) => (line.ingredient.row.id === ingredient ? sum + (of.usedKg.get(line.id) ?? 0) : sum),
     0,
   );
 }
 
 /** Trays that the fullest roast of a run would fill in one layer, as a fraction. */
-function traysFilled(ready: Ready, of: Run): number {
-  const tray = ready.kit.trays[0];
+function traysFilled(prepared: PreparedSoup, of: Run): number {
+  const tray = prepared.kit.trays[0];
   if (tray === undefined) return 0;
   const loads = of.records.filter(({ step }) => step.op === 'roast').map(({ before }) => potKg(before));
   return Math.max(0, ...loads) / (ONE_LAYER_KG_M2 * areaOfTrayM2(tray));
 }
 
 /** Jugs that the fullest blend of a run would fill, as a fraction. */
-function jugsFilled(ready: Ready, of: Run): number {
+function jugsFilled(prepared: PreparedSoup, of: Run): number {
   return Math.max(
     0,
     ...of.records.map(({ step, before }) => {
       if (step.op !== 'blend' || step.blender === 'stick') return 0;
-      const jug = ready.kit.blenders.find(({ kind }) => kind === step.blender);
+      const jug = prepared.kit.blenders.find(({ kind }) => kind === step.blender);
       if (jug === undefined) return 0;
       const volume = potM3(before);
       return volume / (jug.volumeM3 * jugged(volume, jug.volumeM3, before.tempC).fillShare);
@@ -63,7 +63,10 @@ function jugsFilled(ready: Ready, of: Run): number {
 }
 
 /** The figure of a run that an anchor speaks of, and what it should be. */
-export function anchored(ready: Ready, anchor: Anchor): { readonly wanted: number; readonly figure: (of: Run) => number } {
+export function anchored(
+  prepared: PreparedSoup,
+  anchor: Anchor,
+): { readonly wanted: number; readonly figure: (of: Run) => number } {
   switch (anchor.by) {
     case 'bowls':
       return { wanted: anchor.bowls, figure: (of) => of.bowls };
@@ -77,13 +80,13 @@ export function anchored(ready: Ready, anchor: Anchor): { readonly wanted: numbe
     case 'carton':
       return { wanted: anchor.cartons * anchor.cartonKg, figure: (of) => of.usedKg.get(anchor.line) ?? 0 };
     case 'on hand':
-      return { wanted: anchor.kg, figure: (of) => ingredientKg(ready, of, anchor.ingredient) };
+      return { wanted: anchor.kg, figure: (of) => ingredientKg(prepared, of, anchor.ingredient) };
     case 'pot':
-      return { wanted: usableM3(ready.vessel), figure: (of) => of.peakM3 };
+      return { wanted: usableM3(prepared.vessel), figure: (of) => of.peakM3 };
     case 'trays':
-      return { wanted: anchor.trays, figure: (of) => traysFilled(ready, of) };
+      return { wanted: anchor.trays, figure: (of) => traysFilled(prepared, of) };
     case 'jugs':
-      return { wanted: anchor.jugs, figure: (of) => jugsFilled(ready, of) };
+      return { wanted: anchor.jugs, figure: (of) => jugsFilled(prepared, of) };
   }
 }
 
@@ -104,10 +107,10 @@ export type ScaleFound =
  * The scale at which one anchor is met: a root on the real forward run. To 1e-7 of what is asked, in at most 80 runs,
  * scales 1e-4 to 1e5; anything else is an outcome with a code.
  */
-export function scaleFor(ready: Ready, anchor: Anchor, guess = 1): ScaleFound {
-  const { wanted, figure } = anchored(ready, anchor);
-  if (figure(run(ready, 1)) <= 0) return { ok: false, code: 'NOT_IN_THIS_SOUP' };
-  const root = risingRoot((scale) => figure(run(ready, scale)) - wanted, {
+export function scaleFor(prepared: PreparedSoup, anchor: Anchor, guess = 1): ScaleFound {
+  const { wanted, figure } = anchored(prepared, anchor);
+  if (figure(run(prepared, 1)) <= 0) return { ok: false, code: 'NOT_IN_THIS_SOUP' };
+  const root = risingRoot((scale) => figure(run(prepared, scale)) - wanted, {
     guess: Math.min(MOST_SCALE, Math.max(LEAST_SCALE, guess)),
     least: LEAST_SCALE,
     most: MOST_SCALE,
@@ -134,10 +137,10 @@ export type Anchoring =
  * The scale that several anchors leave: an exact one is met if every limit lets it; with limits alone the tightest
  * decides. Anchors that can't be met together are reported with what each would come to.
  */
-export function scaleForAnchors(ready: Ready, anchors: readonly Anchor[]): Anchoring {
+export function scaleForAnchors(prepared: PreparedSoup, anchors: readonly Anchor[]): Anchoring {
   const found: { anchor: Anchor; scale: number }[] = [];
   for (const anchor of anchors) {
-    const one = scaleFor(ready, anchor);
+    const one = scaleFor(prepared, anchor);
     if (!one.ok) return { ok: false, code: one.code, anchor };
     found.push({ anchor, scale: one.scale });
   }
@@ -149,7 +152,7 @@ export function scaleForAnchors(ready: Ready, anchors: readonly Anchor[]): Ancho
   );
   const lead = exact[0] ?? tightest;
   if (lead === undefined) return { ok: false, code: 'NOT_IN_THIS_SOUP', anchor: { by: 'pot' } };
-  const at = run(ready, lead.scale);
+  const at = run(prepared, lead.scale);
   const against = [
     ...exact.slice(1).filter(({ scale }) => Math.abs(scale / lead.scale - 1) > AGREE),
     ...(isExact(lead.anchor) ? limits.filter(({ scale }) => scale < lead.scale * (1 - AGREE)) : []),
@@ -159,7 +162,7 @@ export function scaleForAnchors(ready: Ready, anchors: readonly Anchor[]): Ancho
       ok: false,
       code: 'CONTRADICTION',
       contradictions: against.map(({ anchor }) => {
-        const { wanted, figure } = anchored(ready, anchor);
+        const { wanted, figure } = anchored(prepared, anchor);
         return { first: lead.anchor, second: anchor, wouldBe: figure(at), asked: wanted };
       }),
     };

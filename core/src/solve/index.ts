@@ -27,4 +27,4 @@ export {
   type Reduction,
   type Solver,
 } from './landing.js';
-export { waysToBody, type Means, type Standing, type Way } from './ways.js';
+export { waysToBody, type Means, type PotSummary, type Way } from './ways.js';

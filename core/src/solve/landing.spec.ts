@@ -1,7 +1,7 @@
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { ingredient } from '../../spec/pots.js';
-import { DEFAULT_HABITS } from '../kit/index.js';
+import { DEFAULT_PARAMETERS } from '../kit/index.js';
 import { gelatinised, parcelOf, plusParcel, potOf, type PotState } from '../pot/index.js';
 import {
   GAUGES,
@@ -17,7 +17,7 @@ import {
 } from './index.js';
 import { loadSolver } from '../solver/index.js';
 
-const A = DEFAULT_HABITS.bodyA;
+const A = DEFAULT_PARAMETERS.bodyA;
 
 /** A blended soup of carrot, potato, salt and lemon in some proportion, hot. */
 function soup(carrot: number, potato: number, water: number, saltG: number, lemonG: number): PotState {

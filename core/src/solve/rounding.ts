@@ -1,4 +1,4 @@
-import type { Ready } from '../line/index.js';
+import type { PreparedSoup } from '../runner/index.js';
 
 /** In which amounts a line is bought or measured: so many kilos each, by a name. */
 export interface Unit {
@@ -46,9 +46,9 @@ export function weighedUnit(lineId: string, kg: number): Unit {
 }
 
 /** Units as a soup's lines are written: pieces and cans whole, all else by weight. Kilos are as bought. */
-export function unitsOf(ready: Ready, kgOf: (lineId: string) => number): Unit[] {
-  return ready.soup.lines.flatMap(({ id, amount }) => {
-    const line = ready.lines.find((own) => own.line.id === id)?.line;
+export function unitsOf(prepared: PreparedSoup, kgOf: (lineId: string) => number): Unit[] {
+  return prepared.soup.lines.flatMap(({ id, amount }) => {
+    const line = prepared.lines.find((own) => own.line.id === id)?.line;
     const kg = kgOf(id);
     if (line === undefined || kg <= 0 || (amount.rule !== 'scaled' && amount.rule !== 'spice')) return [];
     const { unit, size = 'medium' } = amount.amount;
@@ -132,11 +132,11 @@ export function roundTogether(
   };
 }
 
-/** A soup made ready with its lines at fixed kilos, so that the real run says what the rounded amounts come to. */
-export function withKilos(ready: Ready, kgOf: ReadonlyMap<string, number>): Ready {
+/** A soup prepared with its lines at fixed kilos, so that the real run says what the rounded amounts come to. */
+export function withKilos(prepared: PreparedSoup, kgOf: ReadonlyMap<string, number>): PreparedSoup {
   return {
-    ...ready,
-    lines: ready.lines.map((own) => {
+    ...prepared,
+    lines: prepared.lines.map((own) => {
       const massKg = kgOf.get(own.line.id);
       return massKg === undefined ? own : { follows: 'nothing', line: { ...own.line, massKg } };
     }),

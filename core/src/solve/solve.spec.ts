@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { EXAMPLE_SOUPS } from '../soup/index.js';
 import { LARDER_ROWS, makeLarder } from '../larder/index.js';
 import { READY_KITS } from '../kit/index.js';
-import { makeReady, run } from '../line/index.js';
+import { prepareSoup, run } from '../runner/index.js';
 import { risingRoot } from '../numbers/index.js';
 import { scaleForBowls, scaleForPot } from './index.js';
 
@@ -32,23 +32,23 @@ describe('risingRoot', () => {
 describe('backwards', () => {
   for (const soup of EXAMPLE_SOUPS) {
     it(`${soup.id}: the amounts for any number of bowls, run forward, give those bowls within 0.1 %`, () => {
-      const readied = makeReady(soup, larder, READY_KITS.canteen, 'boiler-98', 0.3);
-      if (!readied.ok) throw new Error(JSON.stringify(readied.problems));
+      const preparation = prepareSoup(soup, larder, READY_KITS.canteen, 'boiler-98', 0.3);
+      if (!preparation.ok) throw new Error(JSON.stringify(preparation.problems));
       fc.assert(
         fc.property(fc.double({ min: 60, max: 400, noNaN: true }), (bowls) => {
-          const solved = scaleForBowls(readied.ready, bowls);
+          const solved = scaleForBowls(preparation.prepared, bowls);
           if (!solved.ok) throw new Error(solved.code);
           expect(solved.evaluations).toBeLessThan(40);
-          expect(Math.abs(run(readied.ready, solved.scale).bowls / bowls - 1)).toBeLessThan(0.001);
+          expect(Math.abs(run(preparation.prepared, solved.scale).bowls / bowls - 1)).toBeLessThan(0.001);
         }),
         { numRuns: 20 },
       );
     });
 
     it(`${soup.id}: the scale that fills a pot fills it`, () => {
-      const readied = makeReady(soup, larder, READY_KITS.canteen, 'stockpot-20', 0.3);
-      if (!readied.ok) throw new Error(JSON.stringify(readied.problems));
-      const solved = scaleForPot(readied.ready);
+      const preparation = prepareSoup(soup, larder, READY_KITS.canteen, 'stockpot-20', 0.3);
+      if (!preparation.ok) throw new Error(JSON.stringify(preparation.problems));
+      const solved = scaleForPot(preparation.prepared);
       // 32 cm wide, 26 cm deep, 88 % of it: 0.080425 m2 x 0.26 m x 0.88 = 18.401 L
       expect(solved.ok && solved.run.peakM3).toBeCloseTo(0.018401, 6);
     });

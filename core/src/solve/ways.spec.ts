@@ -1,11 +1,11 @@
-import { example, ingredient, ready } from '../../spec/pots.js';
-import { run } from '../line/index.js';
+import { example, ingredient, prepared } from '../../spec/pots.js';
+import { run } from '../runner/index.js';
 import { bodyMPas } from '../pot/index.js';
 import { waysToBody, type Means } from './index.js';
 
-const own = ready(example('leek-potato'));
+const own = prepared(example('leek-potato'));
 const pot = run(own, 3).records.find(({ step }) => step.id === 'season')!.pot;
-const now = bodyMPas(pot, own.servedC, own.habits.bodyA);
+const now = bodyMPas(pot, own.servedC, own.parameters.bodyA);
 const means: Means = {
   liquids: [ingredient('water'), ingredient('vegetable-stock-cube'), ingredient('milk')],
   thickeners: [
@@ -63,7 +63,7 @@ describe('ways to a body', () => {
   });
 
   it('says when it would not fit, and is silent when there is nothing to do', () => {
-    const small = ready(example('leek-potato'), 'saucepot-8');
+    const small = prepared(example('leek-potato'), 'saucepot-8');
     expect(waysToBody(small, pot, now / 5, { liquids: [ingredient('water')], thickeners: [] })[0]!.overflows).toBeTrue();
     expect(waysToBody(own, pot, now, means)).toEqual([]);
   });

@@ -1,7 +1,7 @@
 import { reduceKg, thickenKg, thinKg, type BodySolved } from '../body/index.js';
 import { areaM2, usableM3 } from '../kit/index.js';
 import type { Ingredient } from '../larder/index.js';
-import type { Ready } from '../line/index.js';
+import type { PreparedSoup } from '../runner/index.js';
 import {
   COST,
   CREAM_KG,
@@ -23,7 +23,7 @@ import { tastesOf, type Tastes } from '../season/index.js';
 import { boilOffKgS, cappedVigour } from '../steps/index.js';
 
 /** What a pot is at one moment, for setting beside what it would be. Cost in the kitchen's currency; headspace m3. */
-export interface Standing extends Tastes {
+export interface PotSummary extends Tastes {
   readonly massKg: number;
   readonly bowls: number;
   readonly bodyMPas: number;
@@ -42,8 +42,8 @@ export interface Way {
   readonly minutes: number;
   /** Two thirds first, then look again. */
   readonly firstKg: number;
-  readonly now: Standing;
-  readonly then: Standing;
+  readonly now: PotSummary;
+  readonly then: PotSummary;
   /** It would stand over what may be boiled in the pot. */
   readonly overflows: boolean;
 }
@@ -51,18 +51,18 @@ export interface Way {
 /** Of any dose, what goes in before the next look. Common practice. */
 const FIRST = 2 / 3;
 
-function standingOf(pot: PotState, ready: Ready): Standing {
+function potSummaryOf(pot: PotState, prepared: PreparedSoup): PotSummary {
   const all = contents(pot);
   const massKg = parcelKg(all);
   return {
     ...tastesOf(all),
     massKg,
-    bowls: massKg / ready.bowlKg,
-    bodyMPas: bodyMPas(pot, ready.servedC, ready.habits.bodyA),
+    bowls: massKg / prepared.bowlKg,
+    bodyMPas: bodyMPas(pot, prepared.servedC, prepared.parameters.bodyA),
     creamPct: massKg > 0 ? (all.carried[CREAM_KG] / massKg) * 100 : 0,
     tempC: pot.tempC,
     cost: all.carried[COST],
-    headspaceM3: usableM3(ready.vessel) - potM3(pot),
+    headspaceM3: usableM3(prepared.vessel) - potM3(pot),
   };
 }
 
@@ -74,7 +74,7 @@ function stirred(pot: PotState, parcel: Parcel, tempC: number): PotState {
 }
 
 function wayOf(
-  ready: Ready,
+  prepared: PreparedSoup,
   pot: PotState,
   by: Way['by'],
   ingredient: string | undefined,
@@ -82,8 +82,17 @@ function wayOf(
   minutes: number,
   after: PotState,
 ): Way {
-  const then = standingOf(after, ready);
-  return { by, ingredient, kg, minutes, firstKg: kg * FIRST, now: standingOf(pot, ready), then, overflows: then.headspaceM3 < 0 };
+  const then = potSummaryOf(after, prepared);
+  return {
+    by,
+    ingredient,
+    kg,
+    minutes,
+    firstKg: kg * FIRST,
+    now: potSummaryOf(pot, prepared),
+    then,
+    overflows: then.headspaceM3 < 0,
+  };
 }
 
 export interface Means {
@@ -100,15 +109,15 @@ export interface Means {
  * Every way from the body of a pot to another with what is at hand, each with its consequences. Those that can't get
  * there are left out; empty when the pot is there, or nothing does it.
  */
-export function waysToBody(ready: Ready, pot: PotState, toMPas: number, means: Means): Way[] {
-  const { servedC, habits, vessel, boilC } = ready;
-  const a = habits.bodyA;
+export function waysToBody(prepared: PreparedSoup, pot: PotState, toMPas: number, means: Means): Way[] {
+  const { servedC, parameters, vessel, boilC } = prepared;
+  const a = parameters.bodyA;
   const there = (solved: BodySolved): number => (solved.ok && solved.kg > 0 ? solved.kg : 0);
   const ways: Way[] = [];
   for (const liquid of means.liquids) {
     const kg = there(thinKg(pot, parcelOf(liquid, 1), toMPas, servedC, a));
     const after = stirred(pot, parcelOf(liquid, kg), Math.max(0, liquid.row.storedAtC));
-    if (kg > 0) ways.push(wayOf(ready, pot, 'thin', liquid.row.id, kg, 0, after));
+    if (kg > 0) ways.push(wayOf(prepared, pot, 'thin', liquid.row.id, kg, 0, after));
   }
   for (const { id, parts } of means.thickeners) {
     const sum = parts.reduce((total, one) => total + one.parts, 0);
@@ -117,14 +126,14 @@ export function waysToBody(ready: Ready, pot: PotState, toMPas: number, means: M
       .reduce((all, part) => plusParcel(all, part));
     const kg = there(thickenKg(pot, perKg, toMPas, servedC, a));
     const cooked = gelatinised(perKg);
-    if (kg > 0) ways.push(wayOf(ready, pot, 'thicken', id, kg, 1, stirred(pot, plusParcel(cooked, cooked, kg - 1), 20)));
+    if (kg > 0) ways.push(wayOf(prepared, pot, 'thicken', id, kg, 1, stirred(pot, plusParcel(cooked, cooked, kg - 1), 20)));
   }
   const boilKg = there(reduceKg(pot, toMPas, servedC, a));
   if (boilKg > 0) {
     const vigour = cappedVigour('lively', bodyMPas(pot, servedC, a));
-    const { kgS } = boilOffKgS(vessel, volumeM3(pot.liquid.mix, boilC) / areaM2(vessel), boilC, { vigour, lid: 'off' }, habits);
+    const { kgS } = boilOffKgS(vessel, volumeM3(pot.liquid.mix, boilC) / areaM2(vessel), boilC, { vigour, lid: 'off' }, parameters);
     const after = { ...pot, liquid: plusParcel(pot.liquid, bare([boilKg, 0, 0, 0, 0, 0, 0, 0, 0, 0]), -1), tempC: boilC };
-    if (kgS > 0) ways.push(wayOf(ready, pot, 'reduce', undefined, boilKg, boilKg / kgS / 60, after));
+    if (kgS > 0) ways.push(wayOf(prepared, pot, 'reduce', undefined, boilKg, boilKg / kgS / 60, after));
   }
   return ways;
 }

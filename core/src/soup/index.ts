@@ -1,10 +1,10 @@
 export { BranchSchema, isBatchStep, type Branch, type Join, type PlainStep, type BatchStep, type SoupStep } from './step.js';
-export { CARD, LineSchema, SchoolsSchema, type Line, type Schools } from './line.js';
-export { SoupSchema, SoupShape, type Soup } from './soup.js';
+export { CARD, LineSchema, MethodChoicesSchema, type Line, type MethodChoices } from './line.js';
+export { SoupSchema, SoupShape, liftSoup, type Soup } from './soup.js';
 export { VariantSchema, type Variant } from './variant.js';
 export { kindOf, type PotStep } from './kind-of.js';
 export { varied, withoutLines } from './varied.js';
 export { linesNamedBy, linesOf, mapSteps, renamedLines, stepWithout, walk, type Walked } from './walk.js';
 export { EXAMPLE_SOUPS } from './examples.js';
 export { cardsOf, checkCards, checkSoup, lineProblems, type SoupProblem } from './check.js';
-export { schooled } from './schools.js';
+export { withMethodChoices } from './method-choices.js';

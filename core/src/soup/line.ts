@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { AmountSchema } from '../amounts/index.js';
-import { SPICE_SCHOOLS } from '../season/index.js';
+import { SPICE_SCALINGS } from '../season/index.js';
 import { lineIdSchema } from '../steps/index.js';
 
 /**
@@ -39,10 +39,10 @@ export const LineSchema = z.strictObject({
 export type Line = z.infer<typeof LineSchema>;
 
 /**
- * Where cooks disagree, as settings: each changes the steps in its own way when the soup is made ready, so that one
+ * Where cooks disagree, as settings: each changes the steps in its own way when the soup is prepared, so that one
  * soup can be run under two of them. What is left out stays as the steps say.
  */
-export const SchoolsSchema = z.strictObject({
+export const MethodChoicesSchema = z.strictObject({
   colour: z.enum(['roast', 'sweat']).optional(),
   liquid: z.enum(['stock', 'water', 'half']).optional(),
   finish: z.enum(['cream', 'coconut', 'potato', 'none']).optional(),
@@ -54,7 +54,7 @@ export const SchoolsSchema = z.strictObject({
   sweatHeat: z.enum(['gentle', 'high']).optional(),
   cream: z.enum(['hot', 'rested']).optional(),
   thin: z.enum(['before the blade', 'after the blade']).optional(),
-  spices: z.enum(SPICE_SCHOOLS).optional(),
+  spices: z.enum(SPICE_SCALINGS).optional(),
   moreSaltWhenCold: z.boolean().optional(),
 });
-export type Schools = z.infer<typeof SchoolsSchema>;
+export type MethodChoices = z.infer<typeof MethodChoicesSchema>;

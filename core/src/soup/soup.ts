@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { LineSchema, SchoolsSchema, type Line, type Schools } from './line.js';
+import { renamed } from '../shape/index.js';
+import { LineSchema, MethodChoicesSchema, type Line, type MethodChoices } from './line.js';
 import { BranchSchema, type Branch } from './step.js';
 import { VariantSchema, type Variant } from './variant.js';
 
@@ -13,7 +14,7 @@ export interface Soup {
   readonly served: 'hot' | 'cold';
   readonly note?: string | undefined;
   readonly writtenFor: { readonly bowls: number; readonly bowlG: number };
-  readonly schools?: Schools | undefined;
+  readonly methodChoices?: MethodChoices | undefined;
   readonly lines: Line[];
   readonly root: Branch;
   /** Cards whose outcomes its lines take: house stock, roasted garlic, a spice mix. */
@@ -36,7 +37,7 @@ export const SoupShape: z.ZodType<Soup> = z.strictObject({
   served: z.enum(['hot', 'cold']),
   note: z.string().max(1000).optional(),
   writtenFor: z.strictObject({ bowls: z.number().positive().max(1000), bowlG: z.number().min(20).max(2000) }),
-  schools: SchoolsSchema.optional(),
+  methodChoices: MethodChoicesSchema.optional(),
   lines: z.array(LineSchema).min(1).max(80),
   root: BranchSchema,
   get cards(): z.ZodOptional<z.ZodArray<z.ZodType<Soup>>> {
@@ -53,7 +54,21 @@ function isDeeperThan(value: unknown, levels: number): boolean {
   return levels === 0 || Object.values(value).some((inner) => isDeeperThan(inner, levels - 1));
 }
 
+/** Shape 1 called method choices schools. */
+export function liftSoup(value: unknown): unknown {
+  const lifted = renamed(value, { schools: 'methodChoices' });
+  if (typeof lifted !== 'object' || lifted === null) return lifted;
+  const { cards, variants } = lifted as { readonly cards?: unknown; readonly variants?: unknown };
+  return {
+    ...lifted,
+    ...(Array.isArray(cards) ? { cards: cards.map(liftSoup) } : {}),
+    ...(Array.isArray(variants) ? { variants: variants.map((one) => renamed(one, { schools: 'methodChoices' })) } : {}),
+  };
+}
+
+/** A soup as a file or a request brings it, in the words of today or of an older shape. */
 export const SoupSchema = z
   .unknown()
   .refine((value) => !isDeeperThan(value, DEEPEST), { message: 'TOO_DEEP' })
+  .transform(liftSoup)
   .pipe(SoupShape);

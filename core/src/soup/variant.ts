@@ -1,10 +1,10 @@
 import { z } from 'zod';
 import { lineIdSchema } from '../steps/index.js';
-import { LineSchema, SchoolsSchema } from './line.js';
+import { LineSchema, MethodChoicesSchema } from './line.js';
 
 /**
  * The same soup in another direction: another spice set, another finish. It says only what differs: lines that take the
- * place of the soup's own, lines that go in beside one of them, lines left out, schools.
+ * place of the soup's own, lines that go in beside one of them, lines left out, method choices.
  */
 export const VariantSchema = z.strictObject({
   id: lineIdSchema,
@@ -15,6 +15,6 @@ export const VariantSchema = z.strictObject({
     .max(20)
     .optional(),
   without: z.array(lineIdSchema).max(20).optional(),
-  schools: SchoolsSchema.optional(),
+  methodChoices: MethodChoicesSchema.optional(),
 });
 export type Variant = z.infer<typeof VariantSchema>;

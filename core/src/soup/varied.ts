@@ -32,7 +32,7 @@ export function varied(soup: Soup, variantId: string | undefined): Soup {
     variants: undefined,
     name: `${soup.name}, ${variant.name}`,
     lines: soup.lines.map((line) => instead.get(line.id) ?? line),
-    schools: { ...soup.schools, ...variant.schools },
+    methodChoices: { ...soup.methodChoices, ...variant.methodChoices },
   };
   for (const { of, line } of variant.beside ?? []) out = putBeside(out, of, line);
   return variant.without === undefined ? out : withoutLines(out, new Set(variant.without));

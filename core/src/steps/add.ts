@@ -12,29 +12,29 @@ import {
 } from '../pot/index.js';
 import { actsOf, restOf } from './entered.js';
 import { stepKind, usesLeft } from './kind.js';
-import { UseSchema, stepBase, type ReadyLine, type StepContext, type StepResult, type Use } from './step.js';
+import { UseSchema, stepBase, type SizedLine, type StepContext, type StepResult, type Use } from './step.js';
 
 export const AddSchema = z.strictObject({ ...stepBase, op: z.literal('add'), uses: z.array(UseSchema).min(1) });
 export type Add = z.infer<typeof AddSchema>;
 
 /** Kilos that a use takes of its line, as bought. */
-export function useKg(use: Use, line: ReadyLine): number {
+export function useKg(use: Use, line: SizedLine): number {
   return use.kg ?? line.massKg * (use.share ?? 1);
 }
 
 /** So many kilos of a line, of which `boughtKg` were paid for. */
-export function lineParcel(line: ReadyLine, massKg: number, boughtKg = massKg): Parcel {
+export function lineParcel(line: SizedLine, massKg: number, boughtKg = massKg): Parcel {
   const parcel = parcelOf(line.ingredient, massKg, boughtKg);
   return line.finish ? withCarried(parcel, { [CREAM_KG]: massKg }) : parcel;
 }
 
 /** As cold as it is stored, never below freezing: latent heat of ice is left out. */
-export function storedC(line: ReadyLine): number {
+export function storedC(line: SizedLine): number {
   return Math.max(0, line.ingredient.row.storedAtC);
 }
 
 /** A parcel of a line about to go in: pieces if it has something to soften, otherwise liquid. */
-export function poured(line: ReadyLine, parcel: Parcel): Poured {
+export function poured(line: SizedLine, parcel: Parcel): Poured {
   const { softening } = line.ingredient.row;
   const tempC = storedC(line);
   if (softening === 0) return { liquid: parcel, cohort: undefined, tempC };
@@ -56,7 +56,7 @@ export function poured(line: ReadyLine, parcel: Parcel): Poured {
   };
 }
 
-export function ingredientFlow(line: ReadyLine, parcel: Parcel): Flow {
+export function ingredientFlow(line: SizedLine, parcel: Parcel): Flow {
   return { kind: 'ingredient', lineId: line.id, parcel, tempC: storedC(line) };
 }
 
@@ -65,27 +65,27 @@ const NOTHING_TAKEN: readonly Flow[] = [];
 /** Puts so many kilos of a line in the pot: what cover, season and cream do once they know how many. */
 export function pouredIn(
   pot: PotState,
-  line: ReadyLine,
+  line: SizedLine,
   massKg: number,
-): { readonly pot: PotState; readonly took: readonly Flow[] } {
-  if (massKg === 0) return { pot, took: NOTHING_TAKEN };
+): { readonly pot: PotState; readonly inflows: readonly Flow[] } {
+  if (massKg === 0) return { pot, inflows: NOTHING_TAKEN };
   const parcel = lineParcel(line, massKg);
-  return { pot: joinedAll(pot, [poured(line, parcel)]), took: [ingredientFlow(line, parcel)] };
+  return { pot: joinedAll(pot, [poured(line, parcel)]), inflows: [ingredientFlow(line, parcel)] };
 }
 
 /** Adds lines as they are: liquids and what dissolves to the liquid, the rest as pieces of their own. */
 export function add(pot: PotState, settings: Add, context: StepContext): StepResult {
-  const took: Flow[] = [];
+  const inflows: Flow[] = [];
   const parts: Poured[] = [];
   for (const use of settings.uses) {
     const line = context.line(use.line);
     const massKg = useKg(use, line);
     if (massKg === 0) continue;
     const parcel = lineParcel(line, massKg);
-    took.push(ingredientFlow(line, parcel));
+    inflows.push(ingredientFlow(line, parcel));
     parts.push(poured(line, parcel));
   }
-  return { pot: parts.length === 0 ? pot : joinedAll(pot, parts), took, gave: [], minutes: 0, joules: 0, cautions: [] };
+  return { pot: parts.length === 0 ? pot : joinedAll(pot, parts), inflows, outflows: [], minutes: 0, joules: 0, cautions: [] };
 }
 
 const LEAST_KG = 1e-9;
@@ -100,7 +100,7 @@ export const addKind = stepKind<Add>({
   entered: (step, entered) => {
     const acts = actsOf(entered);
     if (entered.isDone) {
-      const untouched = step.uses.filter(({ line }) => !entered.gave(line));
+      const untouched = step.uses.filter(({ line }) => !entered.enteredByHand(line));
       return { now: untouched.length > 0 ? [{ ...step, uses: untouched }, ...acts] : acts, ahead: [] };
     }
     const left = step.uses.map((use) => restOf(use, entered)).filter((use) => (use.kg ?? Infinity) > LEAST_KG);

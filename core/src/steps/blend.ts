@@ -74,8 +74,8 @@ export function blend(before: PotState, settings: Blend, context: StepContext): 
   if (blender === undefined) throw new Error('A soup is planned only on a kit that has its blender.');
   const scoop = settings.coldScoop;
   const line = scoop === undefined ? undefined : context.line(scoop.line);
-  const { pot, took } =
-    scoop === undefined || line === undefined ? { pot: before, took: [] } : pouredIn(before, line, useKg(scoop, line));
+  const { pot, inflows } =
+    scoop === undefined || line === undefined ? { pot: before, inflows: [] } : pouredIn(before, line, useKg(scoop, line));
   const held: Cohort[] = [];
   let liquid = pot.liquid;
   let largestM = pot.grainM;
@@ -101,7 +101,7 @@ export function blend(before: PotState, settings: Blend, context: StepContext): 
   if (pot.tempC >= HOT_JUG_C) {
     cautions.push(inJugs ? { code: 'HOT_JUG', fillShare, tempC: pot.tempC } : { code: 'HOT_BLADE', tempC: pot.tempC });
   }
-  const air = inJugs ? context.habits.airJug : context.habits.airStick;
+  const air = inJugs ? context.parameters.airJug : context.parameters.airStick;
   return {
     pot: {
       ...pot,
@@ -110,8 +110,8 @@ export function blend(before: PotState, settings: Blend, context: StepContext): 
       grainM: grainAfter(settings.blender, largestM, settings.minutes * 60),
       airShare: Math.max(pot.airShare, air),
     },
-    took,
-    gave: [],
+    inflows,
+    outflows: [],
     minutes: inJugs ? jugs * (settings.minutes + HANDLING_MIN) : settings.minutes,
     joules: 0,
     cautions,
@@ -138,7 +138,7 @@ export const blendKind = stepKind<Blend>({
   entered: (step, entered) => {
     const { coldScoop } = step;
     // A cold scoop that was poured by hand is in by that.
-    const own = coldScoop === undefined || !entered.gave(coldScoop.line) ? step : { ...step, coldScoop: undefined };
+    const own = coldScoop === undefined || !entered.enteredByHand(coldScoop.line) ? step : { ...step, coldScoop: undefined };
     return actsThenStep(tookMinutes(own, entered), entered);
   },
   actualMinutes: true,

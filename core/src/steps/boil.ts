@@ -1,5 +1,5 @@
 import { ETHANOL, WATER, vapourMix } from '../larder/index.js';
-import { areaM2, DEFAULT_HABITS, type Habits, type Vessel } from '../kit/index.js';
+import { areaM2, DEFAULT_PARAMETERS, type ModelParameters, type Vessel } from '../kit/index.js';
 import { ETHANOL_LATENT_JKG, ROOM_C, bare, driedParcel, latentJKg, type Caution, type Flow, type PotState } from '../pot/index.js';
 import { heatToJ } from './step.js';
 
@@ -40,8 +40,8 @@ export function alcoholKept(minutes: number): number {
   return lastKept;
 }
 
-export function lidLeaves(lid: Lid, habits: Habits): number {
-  return lid === 'off' ? 1 : lid === 'ajar' ? habits.lidAjar : habits.lidOn;
+export function lidLeaves(lid: Lid, parameters: ModelParameters): number {
+  return lid === 'off' ? 1 : lid === 'ajar' ? parameters.lidAjar : parameters.lidOn;
 }
 
 /** How hard a soup of a body can be boiled at most. @example cappedVigour('rolling', 2000) // 'steady' */
@@ -60,9 +60,9 @@ export function boilOffKgS(
   levelM: number,
   tempC: number,
   settings: { readonly vigour: Vigour; readonly lid: Lid },
-  habits: Habits = DEFAULT_HABITS,
+  parameters: ModelParameters = DEFAULT_PARAMETERS,
 ): { kgS: number; limited: boolean } {
-  const flux = FLUX_KG_M2_H[settings.vigour] * habits.boilOff * (vessel.boilOff ?? 1) * lidLeaves(settings.lid, habits);
+  const flux = FLUX_KG_M2_H[settings.vigour] * parameters.boilOff * (vessel.boilOff ?? 1) * lidLeaves(settings.lid, parameters);
   const wanted = (flux * areaM2(vessel)) / 3600;
   const spareW = vessel.burnerW * vessel.efficiency - WALL_W_M2K * wallM2(vessel, levelM) * (tempC - ROOM_C);
   const most = Math.max(0, spareW) / latentJKg(tempC);
@@ -90,12 +90,12 @@ const LEAST_LOSS_KG = 0.05;
 export function measuredBoilOff(
   vessel: Vessel,
   { beforeKg, afterKg, minutes, vigour, lid }: Weighings,
-  habits: Habits = DEFAULT_HABITS,
+  parameters: ModelParameters = DEFAULT_PARAMETERS,
 ): number | undefined {
   const lostKg = beforeKg - afterKg;
   if (!(lostKg >= LEAST_LOSS_KG) || !(minutes > 0)) return undefined;
   const kgAnHour = (lostKg / minutes) * 60;
-  return kgAnHour / (FLUX_KG_M2_H[vigour] * habits.boilOff * lidLeaves(lid, habits) * areaM2(vessel));
+  return kgAnHour / (FLUX_KG_M2_H[vigour] * parameters.boilOff * lidLeaves(lid, parameters) * areaM2(vessel));
 }
 
 export interface HeatUp {
@@ -123,7 +123,7 @@ export function heatUp(pot: PotState, toC: number, vessel: Vessel, levelM: numbe
 
 export interface Boiled {
   readonly pot: PotState;
-  readonly gave: readonly Flow[];
+  readonly outflows: readonly Flow[];
   readonly joules: number;
   readonly waterKg: number;
   readonly dry: boolean;
@@ -145,7 +145,7 @@ export function boiledOff(pot: PotState, wantedKg: number, minutes: number): Boi
   const gone = waterKg + ethanolKg > 0;
   return {
     pot: { ...pot, liquid: gone ? driedParcel(pot.liquid, vapour) : pot.liquid, simmeredMinutes },
-    gave: gone ? [{ kind: 'vapour', lineId: 'boil-off', parcel: bare(vapour), tempC: pot.tempC }] : [],
+    outflows: gone ? [{ kind: 'vapour', lineId: 'boil-off', parcel: bare(vapour), tempC: pot.tempC }] : [],
     joules: waterKg * latentJKg(pot.tempC) + ethanolKg * ETHANOL_LATENT_JKG,
     waterKg,
     dry: wantedKg > mostKg,

@@ -63,7 +63,7 @@ function leached(
 /** What hot liquid does to everything in it: pieces soften, starch swells, chillies give up their heat. */
 export function cookedThrough(pot: PotState, cooking: Cooking, context: StepContext): PotState {
   const softer = pot.cohorts.map((cohort) => cookedCohort(cohort, cooking, context));
-  const hot = leached(pot.liquid, softer, cooking.minutes, context.habits.wholeGives);
+  const hot = leached(pot.liquid, softer, cooking.minutes, context.parameters.wholeGives);
   const liquid = cooking.toC >= STARCH_COOKS_C ? gelatinised(hot.liquid) : hot.liquid;
   return potWith(pot, liquid, hot.cohorts, cooking.toC);
 }

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { DEFAULT_HABITS, areaM2, type Habits, type Vessel } from '../kit/index.js';
+import { DEFAULT_PARAMETERS, areaM2, type ModelParameters, type Vessel } from '../kit/index.js';
 import { parcelKg, volumeM3, type PotState } from '../pot/index.js';
 import { settles } from './entered.js';
 import { stepKind, settledLine } from './kind.js';
@@ -22,14 +22,14 @@ interface Bed {
 }
 
 /** The bed at one temperature, so that liquid poured in parts adds up to liquid poured at once. */
-function bedOf(pot: PotState, tempC: number, habits: Habits = DEFAULT_HABITS): Bed {
+function bedOf(pot: PotState, tempC: number, parameters: ModelParameters = DEFAULT_PARAMETERS): Bed {
   let solidM3 = 0;
   let bedM3 = 0;
   let sized = 0;
   for (const cohort of pot.cohorts) {
     const own = volumeM3(cohort.parcel.mix, tempC);
     solidM3 += own;
-    bedM3 += own / (habits.packingRaw + (habits.packingSoft - habits.packingRaw) * cohort.softness);
+    bedM3 += own / (parameters.packingRaw + (parameters.packingSoft - parameters.packingRaw) * cohort.softness);
     sized += own * cohort.sizeM;
   }
   return { solidM3, packing: bedM3 > 0 ? solidM3 / bedM3 : 1, pieceM: solidM3 > 0 ? sized / solidM3 : 0 };
@@ -52,11 +52,11 @@ export function coveringM3(bed: Bed, vessel: Pick<Vessel, 'widthM' | 'depthM'>, 
 export function cover(pot: PotState, settings: Cover, context: StepContext): StepResult {
   const line = context.line(settings.line);
   const pouredAtC = storedC(line);
-  const wantedM3 = coveringM3(bedOf(pot, pouredAtC, context.habits), context.vessel, settings.overM);
+  const wantedM3 = coveringM3(bedOf(pot, pouredAtC, context.parameters), context.vessel, settings.overM);
   const already = parcelKg(pot.liquid) > 0 ? volumeM3(pot.liquid.mix, pouredAtC) : 0;
   const perKgM3 = volumeM3(line.ingredient.perKg, pouredAtC);
   const massKg = context.heldKg ?? Math.max(0, wantedM3 - already) / perKgM3;
-  return { ...pouredIn(pot, line, massKg), gave: [], minutes: 0, joules: 0, cautions: [], counts: { settledKg: massKg } };
+  return { ...pouredIn(pot, line, massKg), outflows: [], minutes: 0, joules: 0, cautions: [], counts: { settledKg: massKg } };
 }
 
 export const coverKind = stepKind<Cover>({ op: 'cover', run: cover, lines: settledLine, entered: settles, given: 'some' });

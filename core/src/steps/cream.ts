@@ -5,7 +5,7 @@ import { splitFigures, splitRisk } from '../finish/index.js';
 import { settles } from './entered.js';
 import { stepKind } from './kind.js';
 import { pouredIn } from './add.js';
-import { lineIdSchema, stepBase, type ReadyLine, type StepContext, type StepResult } from './step.js';
+import { lineIdSchema, stepBase, type SizedLine, type StepContext, type StepResult } from './step.js';
 
 /** How cream is asked for: % of the finished soup, grams a bowl, grams of fat per 100 g of finished soup, or as its line is written. */
 export const CreamTargetSchema = z.discriminatedUnion('by', [
@@ -37,7 +37,7 @@ export function shareToAdd(massKg: number, haveKg: number, purity: number, wante
 }
 
 /** Kilos of a cream that a pot still wants to meet its target; negative when there is too much in it; NaN when none would do. */
-export function creamToAdd(pot: PotState, target: CreamTarget, bowlKg: number, line: ReadyLine): number {
+export function creamToAdd(pot: PotState, target: CreamTarget, bowlKg: number, line: SizedLine): number {
   const all = contents(pot);
   if (target.by === 'written') return line.massKg - all.carried[CREAM_KG];
   const share = creamShare(target, bowlKg);
@@ -56,8 +56,11 @@ export function cream(pot: PotState, settings: Cream, context: StepContext): Ste
   const massKg = context.heldKg ?? (wantedKg > 0 ? wantedKg : 0);
   const risk = massKg > 0 ? splitRisk(contents(pot), pot.tempC, line.ingredient.perKg) : 'low';
   if (risk !== 'low') cautions.push({ code: 'SPLIT_RISK', risk, ...splitFigures(contents(pot), pot.tempC, line.ingredient.perKg) });
-  return { ...pouredIn(pot, line, massKg), gave: [], minutes: 0, joules: 0, cautions, counts: { settledKg: massKg } };
+  return { ...pouredIn(pot, line, massKg), outflows: [], minutes: 0, joules: 0, cautions, counts: { settledKg: massKg } };
 }
+
+/** Shares of cream that differ by less are one. Kitchen default. */
+const SAME_PCT = 0.3;
 
 export const creamKind = stepKind<Cream>({
   op: 'cream',
@@ -68,4 +71,11 @@ export const creamKind = stepKind<Cream>({
   },
   entered: settles,
   given: 'some',
+  target: {
+    of: 'cream',
+    unit: 'pct',
+    value: ({ target }) => (target.by === 'pct' ? target.value : undefined),
+    moved: (step, to) => ({ ...step, target: { by: 'pct', value: Math.round(to * 10) / 10 } }),
+    same: (a, b) => Math.abs(a - b) < SAME_PCT,
+  },
 });

@@ -14,7 +14,7 @@ export function cup(pot: PotState, settings: Cup): StepResult {
   const parcel = scaleParcel(pot.liquid, Math.min(1, settings.kg / liquidKg));
   return {
     ...unchanged({ ...pot, liquid: plusParcel(pot.liquid, parcel, -1) }),
-    gave: [{ kind: 'cup', lineId: 'cup', parcel, tempC: pot.tempC }],
+    outflows: [{ kind: 'cup', lineId: 'cup', parcel, tempC: pot.tempC }],
   };
 }
 

@@ -14,17 +14,17 @@ export type Deglaze = z.infer<typeof DeglazeSchema>;
 /** The first splash of cold liquid lifts what is stuck; it boils hard for as long as is set. */
 export function deglaze(before: PotState, settings: Deglaze, context: StepContext): StepResult {
   const line = context.line(settings.use.line);
-  const { pot, took } = pouredIn(before, line, useKg(settings.use, line));
-  const { vessel, boilC, habits } = context;
+  const { pot, inflows } = pouredIn(before, line, useKg(settings.use, line));
+  const { vessel, boilC, parameters } = context;
   const levelM = potM3(pot) / areaM2(vessel);
   const up = heatUp(pot, boilC, vessel, levelM);
   const hot = cookedThrough(pot, { fromC: pot.tempC, toC: boilC, upMinutes: up.minutes, minutes: settings.minutes }, context);
-  const { kgS } = boilOffKgS(vessel, levelM, boilC, { vigour: 'rolling', lid: 'off' }, habits);
+  const { kgS } = boilOffKgS(vessel, levelM, boilC, { vigour: 'rolling', lid: 'off' }, parameters);
   const boiled = boiledOff(hot, kgS * settings.minutes * 60, settings.minutes);
   return {
     pot: boiled.pot,
-    took,
-    gave: boiled.gave,
+    inflows,
+    outflows: boiled.outflows,
     minutes: up.minutes + settings.minutes,
     joules: up.joules + boiled.joules,
     cautions: [{ code: 'STEAM' }, ...up.cautions],

@@ -129,8 +129,8 @@ export function dish(pot: PotState, settings: Dish | DishByHand, context: StepCo
   const byHand = fixedByHand(settings, potKg, context.bowlKg, shares);
   const bowls = bowlsFrom(potKg, context.bowlKg, shares, byHand);
   const parts = shares.reduce((sum, { part }) => sum + part, 0);
-  const took: Flow[] = [];
-  const gave: Flow[] = [];
+  const inflows: Flow[] = [];
+  const outflows: Flow[] = [];
   const servings: Serving[] = [];
   let joules = 0;
   /** Kilos of one line that a share takes, as it is eaten. */
@@ -152,15 +152,15 @@ export function dish(pot: PotState, settings: Dish | DishByHand, context: StepCo
       const kg = takesKg(share, id, gPerBowl);
       const flow = ingredientFlow(line, lineParcel(line, kg / line.keptShare));
       const eaten = lineParcel(line, kg, kg / line.keptShare);
-      took.push(flow);
+      inflows.push(flow);
       const waste = kg / line.keptShare - kg;
-      if (waste > 0) gave.push({ kind: 'trim', lineId: id, parcel: lineParcel(line, waste, 0), tempC: flow.tempC });
+      if (waste > 0) outflows.push({ kind: 'trim', lineId: id, parcel: lineParcel(line, waste, 0), tempC: flow.tempC });
       heat += enthalpyJ(eaten.mix, flow.tempC);
       parcel = plusParcel(parcel, eaten);
     }
     const tempC = temperatureC(parcel.mix, heat, pot.tempC);
     joules += enthalpyJ(parcel.mix, tempC) - heat;
-    gave.push({ kind: 'bowls', lineId: share.id, parcel, tempC });
+    outflows.push({ kind: 'bowls', lineId: share.id, parcel, tempC });
     servings.push({
       id: share.id,
       name: share.name,
@@ -173,8 +173,8 @@ export function dish(pot: PotState, settings: Dish | DishByHand, context: StepCo
   const cautions: Caution[] = [{ code: 'KEEP_WARM_OR_COLD', hotC: HOLD_LEAST_C, coldC: COLD_C }];
   return {
     pot: { ...EMPTY_POT, tempC: pot.tempC, aside: pot.aside },
-    took,
-    gave,
+    inflows,
+    outflows,
     minutes: 0,
     joules,
     cautions,
@@ -213,7 +213,7 @@ export const dishKind = stepKind<Dish | DishByHand>({
     const lines = new Set(
       (step.shares ?? []).flatMap(({ finish, garnish }) => [...(finish ?? []), ...(garnish ?? [])].map(({ line }) => line)),
     );
-    const given = [...lines].filter((line) => entered.gave(line));
+    const given = [...lines].filter((line) => entered.enteredByHand(line));
     const acts = actsBut(entered, given);
     const kg = new Map(given.map((line) => [line, entered.givenKg(line) * entered.keptShare(line)]));
     const own = given.length === 0 ? step : { ...step, byHand: { kg, all: entered.isDone } };

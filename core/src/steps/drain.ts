@@ -23,22 +23,22 @@ export function drain(pot: PotState, settings: Drain): StepResult {
   const piecesKg = pot.cohorts.reduce((sum, { parcel }) => sum + parcelKg(parcel), 0);
   const clingsShare = liquidKg > 0 ? Math.min(1, (CLINGS * piecesKg) / liquidKg) : 0;
   const free = 1 - clingsShare;
-  const gave: Flow[] = [];
+  const outflows: Flow[] = [];
   const off = free * (1 - settings.liquidShare);
   if (liquidKg > 0 && off > 0) {
-    gave.push({ kind: 'drained', lineId: 'liquid', parcel: scaleParcel(pot.liquid, off), tempC: pot.tempC });
+    outflows.push({ kind: 'drained', lineId: 'liquid', parcel: scaleParcel(pot.liquid, off), tempC: pot.tempC });
   }
   if (settings.keep === 'pieces') {
     const stays = clingsShare + free * settings.liquidShare;
-    return { ...sameTime, pot: { ...pot, liquid: scaleParcel(pot.liquid, stays) }, gave };
+    return { ...sameTime, pot: { ...pot, liquid: scaleParcel(pot.liquid, stays) }, outflows };
   }
-  for (const { lineId, parcel } of pot.cohorts) gave.push({ kind: 'taken out', lineId, parcel, tempC: pot.tempC });
+  for (const { lineId, parcel } of pot.cohorts) outflows.push({ kind: 'taken out', lineId, parcel, tempC: pot.tempC });
   if (clingsShare > 0)
-    gave.push({ kind: 'drained', lineId: 'clings', parcel: scaleParcel(pot.liquid, clingsShare), tempC: pot.tempC });
+    outflows.push({ kind: 'drained', lineId: 'clings', parcel: scaleParcel(pot.liquid, clingsShare), tempC: pot.tempC });
   const liquid = scaleParcel(pot.liquid, free * settings.liquidShare);
-  return { ...sameTime, pot: { ...pot, liquid, cohorts: [] }, gave };
+  return { ...sameTime, pot: { ...pot, liquid, cohorts: [] }, outflows };
 }
 
-const sameTime = { took: [], minutes: 0, joules: 0, cautions: [] } as const;
+const sameTime = { inflows: [], minutes: 0, joules: 0, cautions: [] } as const;
 
 export const drainKind = stepKind<Drain>({ op: 'drain', run: drain, entered: actsThenStep });

@@ -51,7 +51,7 @@ function fatMix(kg: number): Mix {
 /** Fat that pieces take up from what lies free among them. Only fat moves; the mix around it stays. */
 function fatTaken(pot: PotState, context: StepContext): { readonly perPiece: readonly number[]; readonly sumKg: number } {
   const wanted = pot.cohorts.map(
-    ({ parcel, sizeM }) => parcelKg(parcel) * context.habits.fatTaken * Math.min(4, REFERENCE_M / sizeM),
+    ({ parcel, sizeM }) => parcelKg(parcel) * context.parameters.fatTaken * Math.min(4, REFERENCE_M / sizeM),
   );
   const sum = wanted.reduce((a, b) => a + b, 0);
   const share = sum > 0 ? Math.min(1, pot.liquid.mix[FAT] / sum) : 0;
@@ -59,8 +59,8 @@ function fatTaken(pot: PotState, context: StepContext): { readonly perPiece: rea
 }
 
 /** Oven and pan share this: every cohort loses water by its size, takes up fat, softens, colours, and ends at the outer temperature. */
-export function dryHeated(pot: PotState, heat: DryHeat, context: StepContext): Pick<StepResult, 'pot' | 'gave' | 'joules'> {
-  const gave: Flow[] = [];
+export function dryHeated(pot: PotState, heat: DryHeat, context: StepContext): Pick<StepResult, 'pot' | 'outflows' | 'joules'> {
+  const outflows: Flow[] = [];
   let joules = heatToJ(pot, heat.outerC);
   const fat = heat.minutes > 0 ? fatTaken(pot, context) : { perPiece: [], sumKg: 0 };
   const cohorts = pot.cohorts.map((cohort, n): Cohort => {
@@ -68,7 +68,7 @@ export function dryHeated(pot: PotState, heat: DryHeat, context: StepContext): P
     const lost = Math.min(waterShareLost(heat, cohort.sizeM, cohort.driedShare), 1 - cohort.driedShare);
     const lostKg = cohort.driedShare < 1 ? (water * lost) / (1 - cohort.driedShare) : 0;
     const vapour = vapourMix(lostKg, 0);
-    if (lostKg > 0) gave.push({ kind: 'vapour', lineId: cohort.lineId, parcel: bare(vapour), tempC: heat.outerC });
+    if (lostKg > 0) outflows.push({ kind: 'vapour', lineId: cohort.lineId, parcel: bare(vapour), tempC: heat.outerC });
     joules += lostKg * latentJKg(heat.outerC);
     const piece = { shape: cohort.shape, sizeM: cohort.sizeM, mix: cohort.parcel.mix, softening: paced(cohort, context) };
     const softened = soften(piece, cohort, { fromC: pot.tempC, outerC: heat.outerC, minutes: heat.minutes, pace: heat.pace });
@@ -87,5 +87,5 @@ export function dryHeated(pot: PotState, heat: DryHeat, context: StepContext): P
     };
   });
   const liquid = fat.sumKg > 0 ? { ...pot.liquid, mix: plusMix(pot.liquid.mix, fatMix(fat.sumKg), -1) } : pot.liquid;
-  return { pot: { ...pot, liquid: gelatinised(liquid), cohorts, tempC: heat.outerC }, gave, joules };
+  return { pot: { ...pot, liquid: gelatinised(liquid), cohorts, tempC: heat.outerC }, outflows, joules };
 }

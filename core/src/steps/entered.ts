@@ -22,7 +22,7 @@ export interface Entered {
   readonly minutes: number | undefined;
   /** In the order in which they were entered. */
   readonly acts: readonly Act[];
-  readonly gave: (line: string) => boolean;
+  readonly enteredByHand: (line: string) => boolean;
   readonly givenKg: (line: string) => number;
   /** What the plan would take for a use. */
   readonly plannedKg: (use: Use) => number;
@@ -59,18 +59,18 @@ export function stepThenActs(step: AnyStep, entered: Entered): Parts {
 export function settles(step: AnyStep & { readonly line: string }, entered: Entered): Parts {
   const acts = actsOf(entered);
   if (!entered.isDone) return { now: acts, ahead: [step] };
-  return { now: entered.gave(step.line) ? acts : [step, ...acts], ahead: [] };
+  return { now: entered.enteredByHand(step.line) ? acts : [step, ...acts], ahead: [] };
 }
 
 /** A use as what is still to be given of it, once some has been given by hand. */
 export function restOf(use: Use, entered: Entered): Use {
-  if (!entered.gave(use.line)) return use;
+  if (!entered.enteredByHand(use.line)) return use;
   return { line: use.line, kg: Math.max(0, entered.plannedKg(use) - entered.givenKg(use.line)) };
 }
 
 /** A use as exactly what was given by hand, where some was. */
 export function asGiven(use: Use, entered: Entered): Use {
-  return entered.gave(use.line) ? { line: use.line, kg: entered.givenKg(use.line) } : use;
+  return entered.enteredByHand(use.line) ? { line: use.line, kg: entered.givenKg(use.line) } : use;
 }
 
 /** With the minutes that it really took; they are known once it is done. */

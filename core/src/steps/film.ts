@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { DEFAULT_HABITS, areaM2, type Blender, type Habits, type Vessel } from '../kit/index.js';
+import { DEFAULT_PARAMETERS, areaM2, type Blender, type ModelParameters, type Vessel } from '../kit/index.js';
 import { parcelKg, plusParcel, potM3, scaleParcel, volumeM3, type PotState } from '../pot/index.js';
 import { actsThenStep } from './entered.js';
 import { stepKind } from './kind.js';
@@ -19,8 +19,8 @@ const JUG_SIDES = 6;
  *
  * @example filmM(250) // 0.0003
  */
-export function filmM(bodyMPas: number, habits: Habits = DEFAULT_HABITS): number {
-  return (habits.filmMm / 1000) * Math.sqrt(Math.max(0, bodyMPas) / REFERENCE_MPAS);
+export function filmM(bodyMPas: number, parameters: ModelParameters = DEFAULT_PARAMETERS): number {
+  return (parameters.filmMm / 1000) * Math.sqrt(Math.max(0, bodyMPas) / REFERENCE_MPAS);
 }
 
 /** Wetted area of a pot: its floor and its wall up to the level. @example pot 40 cm wide, 15 cm deep of soup: 0.314 m2 */
@@ -39,12 +39,12 @@ export function film(pot: PotState, settings: Film, context: StepContext): StepR
   const jug = context.kit.blenders.find(({ kind }) => kind !== 'stick');
   const area = settings.on === 'pot' ? wettedM2(context.vessel, potM3(pot)) : jug === undefined ? 0 : jugAreaM2(jug);
   if (liquidKg <= 0 || area === 0) return unchanged(pot);
-  const thick = filmM(servedBody(pot, context), context.habits);
+  const thick = filmM(servedBody(pot, context), context.parameters);
   const share = Math.min(1, (area * thick) / volumeM3(pot.liquid.mix, pot.tempC));
   const clings = scaleParcel(pot.liquid, share);
   return {
     ...unchanged({ ...pot, liquid: plusParcel(pot.liquid, clings, -1) }),
-    gave: [{ kind: 'film', lineId: settings.on, parcel: clings, tempC: pot.tempC }],
+    outflows: [{ kind: 'film', lineId: settings.on, parcel: clings, tempC: pot.tempC }],
   };
 }
 

@@ -18,18 +18,18 @@ const PAN_C = 150;
 
 /** A purée fried in fat until its colour deepens: it loses water fast and browns by what it has lost. */
 export function fryPuree(pot: PotState, settings: FryPuree, context: StepContext): StepResult {
-  const { vessel, boilC, habits } = context;
+  const { vessel, boilC, parameters } = context;
   const levelM = potM3(pot) / areaM2(vessel);
   const up = heatUp(pot, boilC, vessel, levelM);
   const hot = cookedThrough(pot, { fromC: pot.tempC, toC: boilC, upMinutes: up.minutes, minutes: settings.minutes }, context);
-  const { kgS } = boilOffKgS(vessel, levelM, boilC, { vigour: 'rolling', lid: 'off' }, habits);
+  const { kgS } = boilOffKgS(vessel, levelM, boilC, { vigour: 'rolling', lid: 'off' }, parameters);
   const water = hot.liquid.mix[0];
   const boiled = boiledOff(hot, kgS * SPREAD_OUT * settings.minutes * 60, settings.minutes);
   const lost = water > 0 ? boiled.waterKg / water : 0;
   return {
     pot: { ...boiled.pot, liquid: brownedParcel(boiled.pot.liquid, brownness(lost, PAN_C)) },
-    took: [],
-    gave: boiled.gave,
+    inflows: [],
+    outflows: boiled.outflows,
     minutes: up.minutes + settings.minutes,
     joules: up.joules + boiled.joules,
     cautions: [{ code: 'HOT_FAT' }, ...(boiled.dry ? ([{ code: 'BOILED_DRY' }] as const) : []), ...up.cautions],

@@ -38,7 +38,7 @@ export function fry(pot: PotState, settings: Fry, context: StepContext): StepRes
     pot,
     {
       most: way.most,
-      tauMinutes: (sizeM) => sweatTau(sizeM, 'gentle', 'off', context.habits) * way.tau,
+      tauMinutes: (sizeM) => sweatTau(sizeM, 'gentle', 'off', context.parameters) * way.tau,
       minutes: settings.minutes,
       outerC: context.boilC - STEAM_BELOW_BOILING_C,
       pace: PAN_PACE,
@@ -50,7 +50,7 @@ export function fry(pot: PotState, settings: Fry, context: StepContext): StepRes
   if (settings.minutes > way.safeMin || settings.how === 'toast' || settings.how === 'bloom') {
     cautions.push({ code: 'BURNS_IN_SECONDS', lineIds: pot.cohorts.map(({ lineId }) => lineId) });
   }
-  return { ...heated, took: [], minutes: settings.minutes, cautions };
+  return { ...heated, inflows: [], minutes: settings.minutes, cautions };
 }
 
 export const fryKind = stepKind<Fry>({

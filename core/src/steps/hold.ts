@@ -27,15 +27,15 @@ const PER_KELVIN = 0.045;
 
 /** Kept hot through a service: water steams away and the soup thickens; a top-up puts it back. */
 export function hold(pot: PotState, settings: Hold, context: StepContext): StepResult {
-  const { habits, vessel } = context;
+  const { parameters, vessel } = context;
   const cautions: Caution[] =
     settings.atC < HOLD_LEAST_C ? [{ code: 'HOLD_TOO_COOL', tempC: settings.atC, leastC: HOLD_LEAST_C }] : [];
   const warm = cookedThrough(pot, { fromC: pot.tempC, toC: settings.atC, upMinutes: 0, minutes: settings.minutes }, context);
-  const flux = habits.holdFlux * Math.exp(PER_KELVIN * (settings.atC - HOLD_REFERENCE_C)) * lidLeaves(settings.lid, habits);
+  const flux = parameters.holdFlux * Math.exp(PER_KELVIN * (settings.atC - HOLD_REFERENCE_C)) * lidLeaves(settings.lid, parameters);
   const boiled = boiledOff(warm, (flux * areaM2(vessel) * settings.minutes) / 60, 0);
   const held: StepResult = {
     ...unchanged(boiled.pot, cautions),
-    gave: boiled.gave,
+    outflows: boiled.outflows,
     minutes: settings.minutes,
     joules: heatToJ(pot, settings.atC) + boiled.waterKg * latentJKg(settings.atC),
   };
@@ -44,7 +44,7 @@ export function hold(pot: PotState, settings: Hold, context: StepContext): StepR
   const joules = heatToJ(poured.pot, settings.atC);
   return then(held, {
     ...unchanged({ ...poured.pot, tempC: settings.atC }),
-    took: poured.took,
+    inflows: poured.inflows,
     joules,
     counts: { settledKg: boiled.waterKg },
   });
@@ -57,7 +57,7 @@ export const holdKind = stepKind<Hold>({
     step.topUp === undefined ? step : { ...step, topUp: change({ line: step.topUp, share: 1, settles: true }) },
   entered: (step, entered) => {
     const own = tookMinutes(step, entered);
-    return actsThenStep(own.topUp !== undefined && entered.gave(own.topUp) ? { ...own, topUp: undefined } : own, entered);
+    return actsThenStep(own.topUp !== undefined && entered.enteredByHand(own.topUp) ? { ...own, topUp: undefined } : own, entered);
   },
   actualMinutes: true,
   timed: true,

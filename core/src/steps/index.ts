@@ -9,7 +9,7 @@ export {
   then,
   unchanged,
   type CreamToCome,
-  type ReadyLine,
+  type SizedLine,
   type Serving,
   type StepContext,
   type StepCounts,
@@ -70,5 +70,5 @@ export { FilmSchema, film, filmM, jugAreaM2, wettedM2, type Film } from './film.
 export { DishSchema, ShareSchema, bowlsFrom, dish, potKgPerBowl, type Dish, type DishByHand, type Share } from './dish.js';
 export { SkimSchema, skim, type Skim } from './skim.js';
 export { STEP_KINDS } from './kinds.js';
-export { type Given, type LineChange, type LineUse, type StepKind } from './kind.js';
+export { type Given, type LineChange, type LineUse, type StepKind, type StepTarget } from './kind.js';
 export { actsBut, actsOf, actsThenStep, asGiven, type Act, type Entered, type Parts } from './entered.js';

@@ -21,6 +21,32 @@ export type LineChange = (use: LineUse) => string | undefined;
  */
 export type Given = 'all' | 'some' | 'as wanted';
 
+/** What a step settles the pot to, as its card says it, so that what a batch came to can be taken over into the card. */
+export interface StepTarget<S extends AnyStep> {
+  readonly of: 'salt' | 'cream' | 'body';
+  readonly unit: 'pct' | 'mPas';
+  /** What the card says; undefined where it says it some other way. */
+  readonly value: (step: S) => number | undefined;
+  /** The step with another target, rounded as a card writes it. */
+  readonly moved: (step: S, to: number) => S;
+  /** Whether two values are so near that they are the scale's and the spoon's, not the cook's. */
+  readonly same: (a: number, b: number) => boolean;
+}
+
+/** Bodies that differ by less are one body. Kitchen default. */
+const BODY_FACTOR = 1.15;
+
+/** A body in mPa·s, three figures of it. */
+export function bodyTarget<S extends AnyStep & { readonly toMPas: number }>(): StepTarget<S> {
+  return {
+    of: 'body',
+    unit: 'mPas',
+    value: ({ toMPas }) => toMPas,
+    moved: (step, to) => ({ ...step, toMPas: Number(to.toPrecision(3)) }),
+    same: (a, b) => a < b * BODY_FACTOR && a > b / BODY_FACTOR,
+  };
+}
+
 /**
  * Everything that is known of one kind of step. A new kind is one of these, its words in messages and its fields on the
  * card; nothing else asks what kind a step is in order to run it, record it or look for its lines.
@@ -41,6 +67,7 @@ export interface StepKind<S extends AnyStep> {
   /** Whether it counts what cream will come before it settles anything. */
   readonly looksAhead: boolean;
   readonly given: Given;
+  readonly target?: StepTarget<S>;
 }
 
 /** What most kinds are: no lines, no minutes of their own, nothing cooked, nothing settled. */

@@ -22,7 +22,7 @@ export type LadleOut = z.infer<typeof LadleOutSchema>;
 export function ladleOut(pot: PotState, { kg, as }: LadleOut): StepResult {
   const share = Math.min(1, shareOfPot(pot, kg));
   if (share === 0) return unchanged(pot);
-  return { ...unchanged(portion(pot, 1 - share)), gave: flowsOf(portion(pot, share), 'ladled out', as) };
+  return { ...unchanged(portion(pot, 1 - share)), outflows: flowsOf(portion(pot, share), 'ladled out', as) };
 }
 
 export const ladleOutKind = stepKind<LadleOut>({ op: 'ladleOut', run: ladleOut, entered: actsThenStep });

@@ -57,8 +57,8 @@ export function liaison(pot: PotState, settings: Liaison, context: StepContext):
   const up = heatUp(both.pot, settings.toC, context.vessel, potM3(both.pot) / areaM2(context.vessel));
   return {
     pot: { ...both.pot, tempC: settings.toC },
-    took: [...first.took, ...both.took],
-    gave: [],
+    inflows: [...first.inflows, ...both.inflows],
+    outflows: [],
     minutes: up.minutes + STIR_MIN,
     joules: up.joules,
     cautions: [...cautions, ...up.cautions],

@@ -56,7 +56,7 @@ describe('trays', () => {
     const whole = roast(beet(25), roasting(50), context());
     const first = roast(beet(25), roasting(20), context());
     const second = roast(first.pot, roasting(30), context());
-    expect(flowsKg(first.gave) + flowsKg(second.gave)).toBeCloseTo(flowsKg(whole.gave), 9);
+    expect(flowsKg(first.outflows) + flowsKg(second.outflows)).toBeCloseTo(flowsKg(whole.outflows), 9);
   });
 
   it('smaller dice brown sooner and are sooner fork-tender', () => {
@@ -89,7 +89,7 @@ describe('trays', () => {
   it('is tossed every quarter of an hour: twice in 45 minutes, and dries a little faster', () => {
     const tossed = roast(beet(25), roasting(45, { tossEveryMin: 15 }), context());
     expect(tossed.counts?.tosses).toBe(2);
-    expect(flowsKg(tossed.gave)).toBeGreaterThan(flowsKg(roast(beet(25), roasting(45), context()).gave));
+    expect(flowsKg(tossed.outflows)).toBeGreaterThan(flowsKg(roast(beet(25), roasting(45), context()).outflows));
   });
 
   it('warns of whole roots, hot liners and crowds', () => {
@@ -105,7 +105,7 @@ describe('the pan', () => {
   it('a sauté dries and colours, a sweat with the lid on does neither', () => {
     const gold = fry(onion(), { id: 'f', op: 'fry', how: 'sauté', minutes: 12 }, context());
     const pale = sweat(onion(), { id: 's', op: 'sweat', minutes: 12, heat: 'gentle', lid: 'on' }, context());
-    expect(flowsKg(gold.gave)).toBeGreaterThan(2 * flowsKg(pale.gave));
+    expect(flowsKg(gold.outflows)).toBeGreaterThan(2 * flowsKg(pale.outflows));
     expect(gold.pot.cohorts[0]!.browned).toBeGreaterThan(0.2);
     expect(pale.pot.cohorts[0]!.browned).toBe(0);
   });
@@ -121,7 +121,7 @@ describe('the pan', () => {
   it('deglazing boils hard: 40 kg/(m2 h) over 0.12566 m2 for 3 min is 0.2513 kg', () => {
     const lines = [line('onion', 1, 6), line('water', 0.5)];
     const result = deglaze(potOf(lines[0]!), { id: 'd', op: 'deglaze', use: { line: 'water' }, minutes: 3 }, context(lines));
-    expect(flowsKg(result.gave)).toBeCloseTo(0.2513, 3);
+    expect(flowsKg(result.outflows)).toBeCloseTo(0.2513, 3);
     expect(potKg(result.pot)).toBeCloseTo(1.5 - 0.2513, 3);
     expect(codes(result)).toEqual(['STEAM']);
   });
@@ -136,7 +136,7 @@ describe('the pan', () => {
   it('a purée fried loses water twice as fast as a rolling pot and darkens', () => {
     const puree = blended('sweetcorn', 2);
     const result = fryPuree(puree, { id: 'f', op: 'fryPuree', minutes: 5 }, context());
-    expect(flowsKg(result.gave)).toBeCloseTo((2 * 40 * 0.125664 * 5) / 60, 3);
+    expect(flowsKg(result.outflows)).toBeCloseTo((2 * 40 * 0.125664 * 5) / 60, 3);
     expect(colourOf(tintIn(result.pot.liquid))).not.toBe(colourOf(tintIn(puree.liquid)));
   });
 });
@@ -165,7 +165,7 @@ describe('out and back', () => {
     expect(parcelKg(quarter.pot.cohorts[0]!.parcel)).toBeCloseTo(0.0075, 9);
     expect(quarter.pot.cohorts[0]!.sizeM).toBe(0.002);
     const rest = giveBack(quarter.pot, { id: 'h', op: 'giveBack', lines: ['red-chilli'], share: 1 });
-    expect(flowsKg(rest.took)).toBeCloseTo(0.0225, 9);
+    expect(flowsKg(rest.inflows)).toBeCloseTo(0.0225, 9);
     expect(rest.pot.aside.length).toBe(0);
     expect(contents(rest.pot).carried[SCOVILLE_KG]).toBeCloseTo(259.8, 1);
   });
@@ -178,7 +178,7 @@ describe('out and back', () => {
     const strained = drain(stew, { id: 'd', op: 'drain', keep: 'liquid', liquidShare: 1 });
     expect(potKg(strained.pot)).toBeCloseTo(9.9, 9);
     expect(strained.pot.cohorts.length).toBe(0);
-    expect(flowsKg(strained.gave)).toBeCloseTo(2.1, 9);
+    expect(flowsKg(strained.outflows)).toBeCloseTo(2.1, 9);
   });
 
   it('what was simmered leaves its allergens behind: stock strained of celery says celery', () => {
@@ -190,9 +190,9 @@ describe('out and back', () => {
 
   it('a cup takes its kilos and nothing else', () => {
     const result = cup(potOf(line('vegetable-stock-cube', 10)), { id: 'c', op: 'cup', kg: 0.2 });
-    expect(flowsKg(result.gave)).toBeCloseTo(0.2, 12);
+    expect(flowsKg(result.outflows)).toBeCloseTo(0.2, 12);
     expect(result.pot.liquid.mix[SALT] / parcelKg(result.pot.liquid)).toBeCloseTo(0.009 / 1.001, 3);
-    expect(cup(EMPTY_POT, { id: 'c', op: 'cup', kg: 0.2 }).gave).toEqual([]);
+    expect(cup(EMPTY_POT, { id: 'c', op: 'cup', kg: 0.2 }).outflows).toEqual([]);
   });
 });
 
@@ -202,8 +202,11 @@ describe('rinsing', () => {
     const result = trim(EMPTY_POT, { id: 't', op: 'trim', uses: [{ line: 'canned-white-beans' }] }, context([beans]));
     // 6.5 g of salt in the can by its row (sum 99.95 %): 0.594 x 6.503 x 0.6 = 2.318 g.
     expect(contents(result.pot).mix[SALT] * 1000).toBeCloseTo(2.318, 2);
-    expect(flowsKg(result.took)).toBeCloseTo(1, 9);
-    expect(result.took[0]!.parcel.mix[SALT]).toBeCloseTo(contents(result.pot).mix[SALT] + result.gave[0]!.parcel.mix[SALT], 12);
+    expect(flowsKg(result.inflows)).toBeCloseTo(1, 9);
+    expect(result.inflows[0]!.parcel.mix[SALT]).toBeCloseTo(
+      contents(result.pot).mix[SALT] + result.outflows[0]!.parcel.mix[SALT],
+      12,
+    );
   });
 });
 
@@ -217,7 +220,7 @@ describe('pressure', () => {
     expect(soft(5, 118)).toBeGreaterThan(simmered);
     const result = pressure(roots, { id: 'p', op: 'pressure', minutes: 5, atC: 120 }, context());
     // 8 kg x 4.0 kJ/(kg K) x 20 K / 2256.5 kJ/kg = 0.28 kg
-    expect(flowsKg(result.gave)).toBeCloseTo(0.28, 1);
+    expect(flowsKg(result.outflows)).toBeCloseTo(0.28, 1);
     expect(result.pot.tempC).toBe(100);
     expect(codes(result)).toContain('UNDER_PRESSURE');
   });
@@ -234,7 +237,7 @@ describe('blade and sieve', () => {
     const result = blend(hot, { id: 'b', op: 'blend', blender: 'jug', minutes: 1, coldScoop: { line: 'ice' } }, context(lines));
     expect(potKg(result.pot)).toBeCloseTo(potKg(hot) + 1, 9);
     expect(result.pot.tempC).toBeLessThan(hot.tempC - 8);
-    expect(flowsKg(result.took)).toBeCloseTo(1, 12);
+    expect(flowsKg(result.inflows)).toBeCloseTo(1, 12);
   });
 
   it('every jug gets the same: pieces and liquid over the jugs', () => {
@@ -262,10 +265,12 @@ describe('blade and sieve', () => {
     expect(heldShare(1e-3, 1e-3)).toBeCloseTo(Math.exp(-1), 12);
     const tomato = blended('tomato', 4);
     const pressed = (meshMm: number, scraped: boolean): number =>
-      flowsKg(sieve(tomato, { id: 's', op: 'sieve', meshMm, scraped }, context()).gave);
+      flowsKg(sieve(tomato, { id: 's', op: 'sieve', meshMm, scraped }, context()).outflows);
     expect(pressed(0.5, true)).toBeGreaterThan(pressed(2, true));
     expect(pressed(1, false)).toBeGreaterThan(pressed(1, true));
-    expect(flowsKg(sieve(blended('cauliflower', 4), { id: 's', op: 'sieve', meshMm: 1, scraped: true }, context()).gave)).toBe(0);
+    expect(flowsKg(sieve(blended('cauliflower', 4), { id: 's', op: 'sieve', meshMm: 1, scraped: true }, context()).outflows)).toBe(
+      0,
+    );
   });
 });
 
@@ -312,7 +317,7 @@ describe('to a body', () => {
     const stiff = { ...soup, belief: { ...soup.belief, mean: [0, 0, Math.log(1500 / now)] } };
     const hard = simmer(stiff, { id: 's', op: 'simmer', minutes: 10, vigour: 'rolling', lid: 'off' }, context());
     const gentle = simmer(stiff, { id: 's', op: 'simmer', minutes: 10, vigour: 'steady', lid: 'off' }, context());
-    expect(flowsKg(hard.gave)).toBeCloseTo(flowsKg(gentle.gave), 12);
+    expect(flowsKg(hard.outflows)).toBeCloseTo(flowsKg(gentle.outflows), 12);
     expect(codes(hard)).toContain('TOO_THICK_TO_BOIL_HARD');
   });
 
@@ -345,7 +350,7 @@ describe('holding', () => {
   it('steams away 2.5 kg/(m2 h) at 70 °C: 1 h, lid off, 0.314 kg; a top-up puts it back', () => {
     const lines = [line('water', 10)];
     const settings = { id: 'h', op: 'hold', minutes: 60, atC: 70, lid: 'off' } as const;
-    expect(flowsKg(hold(potOf(...lines), settings, context(lines)).gave)).toBeCloseTo(2.5 * 0.125664, 4);
+    expect(flowsKg(hold(potOf(...lines), settings, context(lines)).outflows)).toBeCloseTo(2.5 * 0.125664, 4);
     const topped = hold(potOf(...lines), { ...settings, topUp: 'water' }, context(lines));
     expect(potKg(topped.pot)).toBeCloseTo(10, 9);
     expect(topped.pot.tempC).toBe(70);
@@ -371,7 +376,7 @@ describe('what a cook knows', () => {
 
   it('longer open simmer, less mass; wider pot, more boil-off', () => {
     const lost = (minutes: number, widthM: number): number =>
-      flowsKg(simmer(water(10), open(minutes), context([], { vessel: { ...pot40(), widthM } })).gave);
+      flowsKg(simmer(water(10), open(minutes), context([], { vessel: { ...pot40(), widthM } })).outflows);
     expect(lost(40, 0.4)).toBeGreaterThan(lost(20, 0.4));
     expect(lost(20, 0.5)).toBeGreaterThan(lost(20, 0.3));
   });
@@ -396,9 +401,11 @@ describe('what a cook knows', () => {
   });
 
   it('a kitchen’s own figure takes the default’s place: twice the boil-off', () => {
-    const own = context([], { habits: { ...context().habits, boilOff: 2 } });
-    expect(flowsKg(simmer(water(10), open(20), own).gave) / flowsKg(simmer(water(10), open(20), context()).gave)).toBeCloseTo(2, 9);
-    expect(canteen.habits).toBeUndefined();
+    const own = context([], { parameters: { ...context().parameters, boilOff: 2 } });
+    expect(
+      flowsKg(simmer(water(10), open(20), own).outflows) / flowsKg(simmer(water(10), open(20), context()).outflows),
+    ).toBeCloseTo(2, 9);
+    expect(canteen.parameters).toBeUndefined();
     expect(ingredient('water').perKg[WATER]).toBe(1);
   });
 });

@@ -38,8 +38,8 @@ export function pressure(pot: PotState, settings: Pressure, context: StepContext
   const joules = enthalpyJ(mix, boilC) + flashKg * latentJKg(boilC) - enthalpyJ(mixIn(pot), pot.tempC);
   return {
     pot: { ...hot, liquid: driedParcel(hot.liquid, vapour), tempC: boilC },
-    took: [],
-    gave: flashKg > 0 ? [{ kind: 'vapour', lineId: 'boil-off', parcel: bare(vapour), tempC: boilC }] : [],
+    inflows: [],
+    outflows: flashKg > 0 ? [{ kind: 'vapour', lineId: 'boil-off', parcel: bare(vapour), tempC: boilC }] : [],
     minutes: up.minutes + settings.minutes + RELEASE_MIN,
     joules,
     cautions: [{ code: 'UNDER_PRESSURE', tempC: settings.atC }, ...up.cautions],

@@ -101,7 +101,7 @@ function observationOf(pot: PotState, seen: Seen, context: StepContext): Observa
       };
     }
     case 'body': {
-      const { bodyA } = context.habits;
+      const { bodyA } = context.parameters;
       const evidence = evidenceOf(seen.reading, kg / potM3(pot));
       const prior = priorMPas(pot.liquid, evidence.tempC, bodyA);
       if (!(prior > 0)) return undefined;
@@ -189,18 +189,18 @@ export function read(pot: PotState, settings: Read, context: StepContext): StepR
     return isDoubted ? unchanged({ ...pot, doubtedLn: offLn }, cautions) : unchanged(pot, cautions);
   }
   const { mix } = corrected(pot, observed.moved);
-  const took: Flow[] = [];
-  const gave: Flow[] = [];
+  const inflows: Flow[] = [];
+  const outflows: Flow[] = [];
   const flow = (kg: Mix): Flow => ({ kind: 'correction', lineId: 'reading', parcel: bare(kg), tempC: pot.tempC });
   const [water, , , , , , salt] = mix;
-  if (water > 0) took.push(flow(waterOf(water)));
-  else if (water < 0) gave.push(flow(waterOf(-water)));
-  if (salt > 0) took.push(flow([0, 0, 0, 0, 0, 0, salt, 0, 0, 0]));
-  else if (salt < 0) gave.push(flow([0, 0, 0, 0, 0, 0, -salt, 0, 0, 0]));
+  if (water > 0) inflows.push(flow(waterOf(water)));
+  else if (water < 0) outflows.push(flow(waterOf(-water)));
+  if (salt > 0) inflows.push(flow([0, 0, 0, 0, 0, 0, salt, 0, 0, 0]));
+  else if (salt < 0) outflows.push(flow([0, 0, 0, 0, 0, 0, -salt, 0, 0, 0]));
   return {
     pot: { ...pot, liquid: plusParcel(pot.liquid, bare(mix)), belief: observed.belief, doubtedLn: undefined },
-    took,
-    gave,
+    inflows,
+    outflows,
     minutes: 0,
     joules: 0,
     cautions: outOfRange(seen, observation) ? [{ code: 'READING_OUT_OF_RANGE', device: observation.device }] : [],

@@ -26,7 +26,7 @@ export function refill(pot: PotState, { kg, tempC }: Refill): StepResult {
   if (potKg(pot) < LEAST_KG) return unchanged(pot);
   const share = shareOfPot(pot, kg);
   const second: PotState = { ...portion(pot, share), tempC, aside: [] };
-  return { ...unchanged(joined(pot, second)), took: flowsOf(second, 'refilled', 'second pot') };
+  return { ...unchanged(joined(pot, second)), inflows: flowsOf(second, 'refilled', 'second pot') };
 }
 
 export const refillKind = stepKind<Refill>({ op: 'refill', run: refill, entered: actsThenStep });

@@ -34,13 +34,13 @@ export function rest(pot: PotState, settings: Rest, context: StepContext): StepR
   if (settings.toC < HOLD_LEAST_C) cautions.push({ code: 'COOL_IN_TWO_STAGES', ...TWO_STAGES });
   const toC = Math.max(settings.toC, lowestC);
   const capacity = heatCapacityJK(mixIn(pot), (pot.tempC + toC) / 2);
-  if (pot.tempC <= toC || capacity <= 0) return { pot, took: [], gave: [], minutes: 0, joules: 0, cautions };
+  if (pot.tempC <= toC || capacity <= 0) return { pot, inflows: [], outflows: [], minutes: 0, joules: 0, cautions };
   const { vessel } = context;
   const floor = areaM2(vessel);
   const wallM2 = Math.PI * vessel.widthM * Math.min(vessel.depthM, potM3(pot) / floor);
   const tauS = capacity / (around.wM2K * (wallM2 + floor));
   const seconds = tauS * Math.log((pot.tempC - around.tempC) / (toC - around.tempC));
-  return { pot: { ...pot, tempC: toC }, took: [], gave: [], minutes: seconds / 60, joules: heatToJ(pot, toC), cautions };
+  return { pot: { ...pot, tempC: toC }, inflows: [], outflows: [], minutes: seconds / 60, joules: heatToJ(pot, toC), cautions };
 }
 
 export const restKind = stepKind<Rest>({ op: 'rest', run: rest, entered: actsThenStep, timed: true });

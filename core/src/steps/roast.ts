@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { DEFAULT_HABITS, areaOfTrayM2, type Habits, type Tray } from '../kit/index.js';
+import { DEFAULT_PARAMETERS, areaOfTrayM2, type ModelParameters, type Tray } from '../kit/index.js';
 import { minutesToTender, potKg, type Caution, type PotState } from '../pot/index.js';
 import { stepThenActs, tookMinutes } from './entered.js';
 import { stepKind } from './kind.js';
@@ -35,9 +35,9 @@ const WET_BULB_BELOW_C = 3;
 const LINER_C = 220;
 
 /** Time constant of water loss in the oven, minutes. @example roastTau(0.025, 200, 6) // 95 */
-export function roastTau(sizeM: number, ovenC: number, loadKgM2: number, habits: Habits = DEFAULT_HABITS): number {
+export function roastTau(sizeM: number, ovenC: number, loadKgM2: number, parameters: ModelParameters = DEFAULT_PARAMETERS): number {
   const crowding = Math.max(1, loadKgM2 / ONE_LAYER_KG_M2) ** CROWD_POWER;
-  return habits.roastTauMin * (sizeM / REFERENCE_M) ** SIZE_POWER * Math.exp((200 - ovenC) / OVEN_SCALE_K) * crowding;
+  return parameters.roastTauMin * (sizeM / REFERENCE_M) ** SIZE_POWER * Math.exp((200 - ovenC) / OVEN_SCALE_K) * crowding;
 }
 
 /** How a load goes on trays: rounds of the oven, trays in all, kilos per square metre. */
@@ -52,11 +52,11 @@ export function trayed(massKg: number, tray: Tray, load: Roast['load']): { round
 function ovenHeat(settings: Pick<Roast, 'ovenC' | 'minutes' | 'tossEveryMin'>, loadKgM2: number, context: StepContext): DryHeat {
   const pace = settings.tossEveryMin === undefined ? 1 : TOSSED_PACE;
   return {
-    most: context.habits.roastMost,
-    tauMinutes: (sizeM) => roastTau(sizeM, settings.ovenC, loadKgM2, context.habits) * pace,
+    most: context.parameters.roastMost,
+    tauMinutes: (sizeM) => roastTau(sizeM, settings.ovenC, loadKgM2, context.parameters) * pace,
     minutes: settings.minutes,
     outerC: context.boilC - WET_BULB_BELOW_C,
-    pace: context.habits.ovenPace,
+    pace: context.parameters.ovenPace,
     brownsAtC: settings.ovenC,
   };
 }
@@ -70,7 +70,7 @@ export function minutesToFork(pot: PotState, context: StepContext): ReadonlyMap<
       minutesToTender(
         { shape: cohort.shape, sizeM: cohort.sizeM, mix: cohort.parcel.mix, softening: paced(cohort, context) },
         cohort.softness,
-        { fromC: pot.tempC, outerC, pace: context.habits.ovenPace },
+        { fromC: pot.tempC, outerC, pace: context.parameters.ovenPace },
       ),
     ]),
   );
@@ -89,7 +89,7 @@ export function roast(pot: PotState, settings: Roast, context: StepContext): Ste
   const tosses = settings.tossEveryMin === undefined ? 0 : Math.max(0, Math.ceil(settings.minutes / settings.tossEveryMin) - 1);
   return {
     ...dryHeated(pot, ovenHeat(settings, loadKgM2, context), context),
-    took: [],
+    inflows: [],
     minutes: settings.minutes * rounds,
     cautions,
     counts: { trays, rounds, tosses },

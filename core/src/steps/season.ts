@@ -66,8 +66,11 @@ export function season(pot: PotState, settings: Season, context: StepContext): S
   if (Number.isNaN(wantedKg)) cautions.push({ code: 'TARGET_UNREACHABLE', what: 'salt' });
   else if (wantedKg < -NOTHING_KG) cautions.push({ code: 'TARGET_PASSED', what: 'salt', overKg: -wantedKg });
   const massKg = context.heldKg ?? (wantedKg > 0 ? wantedKg : 0);
-  return { ...pouredIn(pot, line, massKg), gave: [], minutes: 0, joules: 0, cautions, counts: { settledKg: massKg } };
+  return { ...pouredIn(pot, line, massKg), outflows: [], minutes: 0, joules: 0, cautions, counts: { settledKg: massKg } };
 }
+
+/** Saltings that differ by less are one. Kitchen default. */
+const SAME_PCT = 0.03;
 
 export const seasonKind = stepKind<Season>({
   op: 'season',
@@ -76,4 +79,11 @@ export const seasonKind = stepKind<Season>({
   entered: settles,
   looksAhead: true,
   given: 'some',
+  target: {
+    of: 'salt',
+    unit: 'pct',
+    value: ({ saltPct }) => saltPct,
+    moved: (step, to) => ({ ...step, saltPct: Math.round(to * 100) / 100 }),
+    same: (a, b) => Math.abs(a - b) < SAME_PCT,
+  },
 });

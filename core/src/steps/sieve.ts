@@ -42,7 +42,7 @@ export function sieve(pot: PotState, settings: SieveStep, context: StepContext):
   const skinsKg = pot.liquid.carried[SKINS_KG];
   const share = heldShare(pot.grainM * SKINS_COARSER, settings.meshMm / 1000);
   const { weighedKg } = settings;
-  const heldKg = Math.min(skinsKg * share * context.habits.sieveHolds, skinsKg, weighedKg ?? Infinity);
+  const heldKg = Math.min(skinsKg * share * context.parameters.sieveHolds, skinsKg, weighedKg ?? Infinity);
   const fibreKg = Math.min(heldKg * SKINS_DRY, 0.8 * pot.liquid.mix[FIBRE]);
   const waterKg = Math.min(heldKg - fibreKg, 0.5 * pot.liquid.mix[WATER]);
   const skins: Mix = [waterKg, 0, 0, 0, 0, fibreKg, 0, 0, 0, 0];
@@ -53,8 +53,8 @@ export function sieve(pot: PotState, settings: SieveStep, context: StepContext):
   const lost = plusParcel(scaleParcel(without, clings), withCarried(bare(skins), { [SKINS_KG]: heldKg }));
   return {
     pot: { ...pot, liquid: scaleParcel(without, 1 - clings), grainM: Math.min(pot.grainM, settings.meshMm / 1000) },
-    took: [],
-    gave: parcelKg(lost) > 0 ? [{ kind: 'sieved off', lineId: 'sieve', parcel: lost, tempC: pot.tempC }] : [],
+    inflows: [],
+    outflows: parcelKg(lost) > 0 ? [{ kind: 'sieved off', lineId: 'sieve', parcel: lost, tempC: pot.tempC }] : [],
     minutes: liquidKg * MIN_PER_KG,
     joules: 0,
     cautions: [],

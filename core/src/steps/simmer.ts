@@ -39,7 +39,7 @@ export function simmerC(vigour: Simmer['vigour'], boilC: number): number {
  * lid is on). A part of a simmer ends when its minutes of the clock are over, on the way to the boil too.
  */
 export function simmer(pot: PotState, settings: Simmer | SimmerPart, context: StepContext): StepResult {
-  const { vessel, habits } = context;
+  const { vessel, parameters } = context;
   const body = servedBody(pot, context);
   const vigour = cappedVigour(settings.vigour, body);
   const toC = simmerC(vigour, context.boilC);
@@ -53,7 +53,7 @@ export function simmer(pot: PotState, settings: Simmer | SimmerPart, context: St
   if (vigour !== settings.vigour) cautions.push({ code: 'TOO_THICK_TO_BOIL_HARD', bodyMPas: body });
   if (body > CATCHES && minutes > 0) cautions.push({ code: 'CATCHES', bodyMPas: body });
 
-  const rate = boilOffKgS(vessel, levelM, toC, { vigour, lid: settings.lid }, habits);
+  const rate = boilOffKgS(vessel, levelM, toC, { vigour, lid: settings.lid }, parameters);
   if (rate.limited && minutes > 0) cautions.push({ code: 'BURNER_LIMITS', fluxKgM2H: (rate.kgS * 3600) / areaM2(vessel) });
   const cooked = cookedThrough(pot, { fromC: pot.tempC, toC, upMinutes: up.minutes, minutes }, context);
   const boiled = boiledOff(cooked, rate.kgS * minutes * 60, minutes);
@@ -63,8 +63,8 @@ export function simmer(pot: PotState, settings: Simmer | SimmerPart, context: St
   }
   return {
     pot: boiled.pot,
-    took: [],
-    gave: boiled.gave,
+    inflows: [],
+    outflows: boiled.outflows,
     minutes: up.minutes + minutes,
     joules: up.joules + boiled.joules,
     cautions,
@@ -78,8 +78,8 @@ function warmedFor(pot: PotState, minutes: number, up: HeatUp, context: StepCont
   const tempC = temperatureC(mixIn(pot), potEnthalpyJ(pot) + joules, pot.tempC);
   return {
     pot: cookedThrough(pot, { fromC: pot.tempC, toC: tempC, upMinutes: minutes, minutes: 0 }, context),
-    took: [],
-    gave: [],
+    inflows: [],
+    outflows: [],
     minutes,
     joules,
     cautions: up.cautions,

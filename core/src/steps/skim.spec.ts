@@ -8,13 +8,13 @@ describe('skimming', () => {
 
   it('lifts half of the fat that floats and half as much liquid: 50 g of oil, 25 g and 12.5 g', () => {
     const floating = pot.liquid.mix[FAT];
-    const { pot: after, gave, took } = skim(pot, { id: 'skim', op: 'skim', share: 0.5 });
+    const { pot: after, outflows, inflows } = skim(pot, { id: 'skim', op: 'skim', share: 0.5 });
     // Oil is all but pure fat; the stock brings a few grams of its own.
     expect(floating).toBeGreaterThan(0.0499);
-    expect(gave.length).toBe(1);
-    expect(flowsKg(gave)).toBeCloseTo((floating / 2) * 1.5, 9);
-    expect(took).toEqual([]);
-    expect(potKg(after)).toBeCloseTo(potKg(pot) - flowsKg(gave), 12);
+    expect(outflows.length).toBe(1);
+    expect(flowsKg(outflows)).toBeCloseTo((floating / 2) * 1.5, 9);
+    expect(inflows).toEqual([]);
+    expect(potKg(after)).toBeCloseTo(potKg(pot) - flowsKg(outflows), 12);
     // What clings brings a trace more of it along.
     expect(after.liquid.mix[FAT]).toBeCloseTo(floating / 2, 3);
     expect(after.liquid.mix[FAT]).toBeLessThan(floating / 2);

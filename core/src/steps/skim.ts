@@ -34,7 +34,7 @@ export function skim(pot: PotState, settings: Skim): StepResult {
   const clings = scaleParcel(rest, restKg > 0 ? Math.min(MOST_LIQUID, (CLINGS * fatKg) / restKg) : 0);
   return {
     ...unchanged({ ...pot, liquid: plusParcel(rest, clings, -1) }),
-    gave: [{ kind: 'taken out', lineId: 'fat', parcel: plusParcel(clings, fat), tempC: pot.tempC }],
+    outflows: [{ kind: 'taken out', lineId: 'fat', parcel: plusParcel(clings, fat), tempC: pot.tempC }],
   };
 }
 

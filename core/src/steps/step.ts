@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { Ingredient } from '../larder/index.js';
-import type { Habits, Kit, Vessel } from '../kit/index.js';
+import type { ModelParameters, Kit, Vessel } from '../kit/index.js';
 import {
   bodyMPas,
   enthalpyJ,
@@ -51,7 +51,7 @@ export const UseSchema = z.strictObject({
 export type Use = z.infer<typeof UseSchema>;
 
 /** A line with its ingredient looked up and its kilos settled for one run. `massKg` is as bought, `keptShare` what trimming leaves. */
-export interface ReadyLine {
+export interface SizedLine {
   readonly id: string;
   readonly ingredient: Ingredient;
   readonly massKg: number;
@@ -74,14 +74,14 @@ export interface CreamToCome {
 /** What a step may look at beside the pot. */
 export interface StepContext {
   readonly kit: Kit;
-  readonly habits: Habits;
+  readonly parameters: ModelParameters;
   readonly vessel: Vessel;
   readonly boilC: number;
   /** At what temperature the soup is served, and its body counted. */
   readonly servedC: number;
   readonly bowlKg: number;
   /** A line by id; soups are checked before they run, so an unknown one is a bug and throws. */
-  readonly line: (id: string) => ReadyLine;
+  readonly line: (id: string) => SizedLine;
   readonly creamToCome: CreamToCome | undefined;
   /** Kilos that were settled beforehand for this step, when a plan's own amounts are held; undefined when it settles them itself. */
   readonly heldKg: number | undefined;
@@ -120,8 +120,8 @@ export interface Serving {
  */
 export interface StepResult {
   readonly pot: PotState;
-  readonly took: readonly Flow[];
-  readonly gave: readonly Flow[];
+  readonly inflows: readonly Flow[];
+  readonly outflows: readonly Flow[];
   readonly minutes: number;
   readonly joules: number;
   readonly cautions: readonly Caution[];
@@ -133,15 +133,15 @@ const NONE: readonly never[] = [];
 
 /** A step that changed nothing but the pot's state. */
 export function unchanged(pot: PotState, cautions: readonly Caution[] = NONE): StepResult {
-  return { pot, took: NONE, gave: NONE, minutes: 0, joules: 0, cautions };
+  return { pot, inflows: NONE, outflows: NONE, minutes: 0, joules: 0, cautions };
 }
 
 /** Two outcomes one after the other, as one. */
 export function then(first: StepResult, second: StepResult): StepResult {
   return {
     pot: second.pot,
-    took: [...first.took, ...second.took],
-    gave: [...first.gave, ...second.gave],
+    inflows: [...first.inflows, ...second.inflows],
+    outflows: [...first.outflows, ...second.outflows],
     minutes: first.minutes + second.minutes,
     joules: first.joules + second.joules,
     cautions: [...first.cautions, ...second.cautions],
@@ -156,13 +156,13 @@ export function heatToJ(pot: PotState, tempC: number): number {
 }
 
 /** Body of the pot at its serving temperature, mPa·s. */
-export function servedBody(pot: PotState, context: Pick<StepContext, 'servedC' | 'habits'>): number {
-  return bodyMPas(pot, context.servedC, context.habits.bodyA);
+export function servedBody(pot: PotState, context: Pick<StepContext, 'servedC' | 'parameters'>): number {
+  return bodyMPas(pot, context.servedC, context.parameters.bodyA);
 }
 
 /** Pieces of the kitchen's own softening pace. */
-export function paced(cohort: Cohort, context: Pick<StepContext, 'habits'>): number {
-  return cohort.softening * context.habits.softening;
+export function paced(cohort: Cohort, context: Pick<StepContext, 'parameters'>): number {
+  return cohort.softening * context.parameters.softening;
 }
 
 /** A cohort softer than it was. Written out: this is made more often than anything else. */

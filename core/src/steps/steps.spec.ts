@@ -21,7 +21,7 @@ import {
   trim,
 } from './index.js';
 
-const gaveKg = (result: { gave: readonly Flow[] }): number => flowsKg(result.gave);
+const gaveKg = (result: { outflows: readonly Flow[] }): number => flowsKg(result.outflows);
 
 describe('trim', () => {
   it('2 kg of beetroot, 77 % kept: 0.46 kg goes to the tub', () => {
@@ -118,7 +118,7 @@ describe('cover', () => {
     const settings = { id: 'c', op: 'cover', line: 'water', overM: 0.01 } as const;
     const dry = cover(potOf(lines[0]!), settings, context(lines));
     const wet = cover(potOf(...lines), settings, context(lines));
-    expect(parcelKg(dry.took[0]!.parcel) - parcelKg(wet.took[0]!.parcel)).toBeCloseTo(1, 2);
+    expect(parcelKg(dry.inflows[0]!.parcel) - parcelKg(wet.inflows[0]!.parcel)).toBeCloseTo(1, 2);
   });
 });
 
@@ -340,7 +340,7 @@ describe('read', () => {
     const result = read(pot, weighed(10.4), context([]));
     // In ln: half of ln 1.04 = 0.01961, so 10 e^0.01961 = 10.198.
     expect(potKg(result.pot)).toBeCloseTo(10.198, 3);
-    expect(parcelKg(result.took[0]!.parcel)).toBeCloseTo(0.198, 3);
+    expect(parcelKg(result.inflows[0]!.parcel)).toBeCloseTo(0.198, 3);
     // Variance 0.05^2 halves to 0.00125. The reading is d^2 = 0.03922^2 / 0.005 = 0.3077 off, so the factor is
     // (3 + 0.3077) / 4 = 0.8269, of which 0.0025 / 0.003125 = 0.8 tells of the mass (the rest of the scale's bias):
     // 1 - 0.1731 x 0.8 = 0.8615. sd = sqrt(0.00125 x 0.8615) = 0.03282.

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { DEFAULT_HABITS, type Habits } from '../kit/index.js';
+import { DEFAULT_PARAMETERS, type ModelParameters } from '../kit/index.js';
 import type { PotState } from '../pot/index.js';
 import { stepThenActs, tookMinutes } from './entered.js';
 import { stepKind } from './kind.js';
@@ -25,9 +25,14 @@ export const STEAM_BELOW_BOILING_C = 4;
 export const PAN_PACE = 0.5;
 
 /** Time constant of water loss in the pan, minutes. @example sweatTau(0.006, 'gentle', 'off') // 22 */
-export function sweatTau(sizeM: number, heat: Sweat['heat'], lid: Sweat['lid'], habits: Habits = DEFAULT_HABITS): number {
+export function sweatTau(
+  sizeM: number,
+  heat: Sweat['heat'],
+  lid: Sweat['lid'],
+  parameters: ModelParameters = DEFAULT_PARAMETERS,
+): number {
   const lidded = lid === 'on' ? LID_SLOWS : 1;
-  return habits.sweatTauMin * (sizeM / REFERENCE_M) ** SIZE_POWER * lidded * (heat === 'high' ? 1 / HIGH_HASTENS : 1);
+  return parameters.sweatTauMin * (sizeM / REFERENCE_M) ** SIZE_POWER * lidded * (heat === 'high' ? 1 / HIGH_HASTENS : 1);
 }
 
 /** Softens in fat without colour; loses water by size, heat, lid and time. */
@@ -35,8 +40,8 @@ export function sweat(pot: PotState, settings: Sweat, context: StepContext): Ste
   const heated = dryHeated(
     pot,
     {
-      most: context.habits.sweatMost,
-      tauMinutes: (sizeM) => sweatTau(sizeM, settings.heat, settings.lid, context.habits),
+      most: context.parameters.sweatMost,
+      tauMinutes: (sizeM) => sweatTau(sizeM, settings.heat, settings.lid, context.parameters),
       minutes: settings.minutes,
       outerC: context.boilC - STEAM_BELOW_BOILING_C,
       pace: PAN_PACE,
@@ -44,7 +49,7 @@ export function sweat(pot: PotState, settings: Sweat, context: StepContext): Ste
     },
     context,
   );
-  return { ...heated, took: [], minutes: settings.minutes, cautions: [{ code: 'HOT_FAT' }] };
+  return { ...heated, inflows: [], minutes: settings.minutes, cautions: [{ code: 'HOT_FAT' }] };
 }
 
 export const sweatKind = stepKind<Sweat>({

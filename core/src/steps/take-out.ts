@@ -28,7 +28,7 @@ export type GiveBack = z.infer<typeof GiveBackSchema>;
 /** Lifts pieces out whole: bay, a bundle, half a lemon, a chilli. They leave with what they are; the liquid keeps what it drew. */
 export function takeOut(pot: PotState, settings: TakeOut): StepResult {
   const share = settings.share ?? 1;
-  const gave: Flow[] = [];
+  const outflows: Flow[] = [];
   const cohorts: Cohort[] = [];
   const aside: Cohort[] = [...pot.aside];
   for (const cohort of pot.cohorts) {
@@ -37,16 +37,16 @@ export function takeOut(pot: PotState, settings: TakeOut): StepResult {
       continue;
     }
     const lifted = { ...cohort, parcel: scaleParcel(cohort.parcel, share) };
-    gave.push({ kind: 'taken out', lineId: cohort.lineId, parcel: lifted.parcel, tempC: pot.tempC });
+    outflows.push({ kind: 'taken out', lineId: cohort.lineId, parcel: lifted.parcel, tempC: pot.tempC });
     if (settings.keep === true) aside.push(lifted);
     if (share < 1) cohorts.push({ ...cohort, parcel: scaleParcel(cohort.parcel, 1 - share) });
   }
-  return { pot: { ...pot, cohorts, aside }, took: [], gave, minutes: 0, joules: 0, cautions: [] };
+  return { pot: { ...pot, cohorts, aside }, inflows: [], outflows, minutes: 0, joules: 0, cautions: [] };
 }
 
 /** Gives back a share of what was kept beside the pot, cooled to the kitchen's air meanwhile. */
 export function giveBack(pot: PotState, settings: GiveBack): StepResult {
-  const took: Flow[] = [];
+  const inflows: Flow[] = [];
   const back: Cohort[] = [];
   const aside: Cohort[] = [];
   for (const cohort of pot.aside) {
@@ -57,11 +57,11 @@ export function giveBack(pot: PotState, settings: GiveBack): StepResult {
     const parcel = scaleParcel(cohort.parcel, settings.share);
     const sizeM = settings.choppedMm === undefined ? cohort.sizeM : Math.min(cohort.sizeM, settings.choppedMm / 1000);
     back.push({ ...cohort, parcel, sizeM });
-    took.push({ kind: 'given back', lineId: cohort.lineId, parcel, tempC: ROOM_C });
+    inflows.push({ kind: 'given back', lineId: cohort.lineId, parcel, tempC: ROOM_C });
     if (settings.share < 1) aside.push({ ...cohort, parcel: scaleParcel(cohort.parcel, 1 - settings.share) });
   }
   const state = joined({ ...pot, aside }, potOf(EMPTY, ROOM_C, back));
-  return { pot: state, took, gave: [], minutes: 0, joules: 0, cautions: [] };
+  return { pot: state, inflows, outflows: [], minutes: 0, joules: 0, cautions: [] };
 }
 
 export const takeOutKind = stepKind<TakeOut>({

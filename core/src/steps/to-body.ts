@@ -3,7 +3,7 @@ import { areaM2 } from '../kit/index.js';
 import { reduceKg, thickenKg, thinKg, type BodySolved } from '../body/index.js';
 import { gelatinised, parcelKg, plusParcel, potM3, type Caution, type Parcel, type PotState } from '../pot/index.js';
 import { actsOf, actsThenStep, settles } from './entered.js';
-import { stepKind, settledLine } from './kind.js';
+import { bodyTarget, settledLine, stepKind } from './kind.js';
 import { lineParcel, pouredIn } from './add.js';
 import { VIGOURS, boilOffKgS, boiledOff, cappedVigour, heatUp } from './boil.js';
 import { cookedThrough } from './cooked.js';
@@ -50,7 +50,7 @@ function withCream(pot: PotState, context: StepContext): PotState {
 }
 
 /** What could not be done, said as a caution; being there already is not one. */
-function saying(solved: BodySolved): Caution[] {
+function cautionsFor(solved: BodySolved): Caution[] {
   if (solved.ok) return [];
   if (solved.code === 'ALREADY_THINNER' || solved.code === 'ALREADY_THICKER') {
     return [{ code: 'TARGET_PASSED', what: 'body', overKg: 0 }];
@@ -69,9 +69,9 @@ export function thin(pot: PotState, settings: Thin, context: StepContext): StepR
     cream === undefined ? lineParcel(line, 1) : withCreamPerKg(lineParcel(line, 1), cream.perKg, cream.share),
     settings.toMPas,
     context.servedC,
-    context.habits.bodyA,
+    context.parameters.bodyA,
   );
-  return letDown(pot, settings.line, solved.ok ? solved.kg : 0, saying(solved), context);
+  return letDown(pot, settings.line, solved.ok ? solved.kg : 0, cautionsFor(solved), context);
 }
 
 function withCreamPerKg(liquid: Parcel, cream: Parcel, share: number): Parcel {
@@ -80,23 +80,23 @@ function withCreamPerKg(liquid: Parcel, cream: Parcel, share: number): Parcel {
 
 function letDown(pot: PotState, lineId: string, kg: number, cautions: readonly Caution[], context: StepContext): StepResult {
   const into = pouredIn(pot, context.line(lineId), kg);
-  return { ...unchanged(into.pot, cautions), took: into.took, counts: { settledKg: kg } };
+  return { ...unchanged(into.pot, cautions), inflows: into.inflows, counts: { settledKg: kg } };
 }
 
 /** Minutes follow from the pot's own boil-off; a soup too thick to boil hard takes the gentler rate that it allows. */
 export function reduce(pot: PotState, settings: Reduce, context: StepContext): StepResult {
-  const { vessel, habits } = context;
+  const { vessel, parameters } = context;
   const solved: BodySolved | undefined =
-    settings.to.by === 'body' ? reduceKg(withCream(pot, context), settings.to.mPas, context.servedC, habits.bodyA) : undefined;
+    settings.to.by === 'body' ? reduceKg(withCream(pot, context), settings.to.mPas, context.servedC, parameters.bodyA) : undefined;
   const toShare = settings.to.by === 'share' ? parcelKg(pot.liquid) * (1 - settings.to.kept) : 0;
   const wantedKg = solved === undefined ? toShare : solved.ok ? solved.kg : 0;
-  const cautions = solved === undefined ? [] : saying(solved);
+  const cautions = solved === undefined ? [] : cautionsFor(solved);
   if (wantedKg <= 0) return unchanged(pot, cautions);
   const vigour = cappedVigour(settings.vigour, servedBody(pot, context));
   const toC = simmerC(vigour, context.boilC);
   const levelM = potM3(pot) / areaM2(vessel);
   const up = heatUp(pot, toC, vessel, levelM);
-  const { kgS } = boilOffKgS(vessel, levelM, toC, { vigour, lid: 'off' }, habits);
+  const { kgS } = boilOffKgS(vessel, levelM, toC, { vigour, lid: 'off' }, parameters);
   if (kgS <= 0) return unchanged(pot, [...cautions, { code: 'TARGET_UNREACHABLE', what: 'body' }]);
   const minutes = wantedKg / kgS / 60;
   const hot = cookedThrough(pot, { fromC: pot.tempC, toC, upMinutes: up.minutes, minutes }, context);
@@ -104,8 +104,8 @@ export function reduce(pot: PotState, settings: Reduce, context: StepContext): S
   if (boiled.dry) cautions.push({ code: 'BOILED_DRY' });
   return {
     pot: boiled.pot,
-    took: [],
-    gave: boiled.gave,
+    inflows: [],
+    outflows: boiled.outflows,
     minutes: up.minutes + minutes,
     joules: up.joules + boiled.joules,
     cautions: [...cautions, ...up.cautions],
@@ -120,19 +120,19 @@ export function thicken(pot: PotState, settings: Thicken, context: StepContext):
     .map(({ line, parts }) => lineParcel(context.line(line), parts / sum))
     .reduce((all, part) => plusParcel(all, part));
   const cream = context.creamToCome;
-  const ready = cream === undefined ? gelatinised(perKg) : withCreamPerKg(gelatinised(perKg), cream.perKg, cream.share);
+  const prepared = cream === undefined ? gelatinised(perKg) : withCreamPerKg(gelatinised(perKg), cream.perKg, cream.share);
   const already = { ...pot, liquid: gelatinised(pot.liquid) };
   const solved: BodySolved =
     context.heldKg === undefined
-      ? thickenKg(withCream(already, context), ready, settings.toMPas, context.servedC, context.habits.bodyA)
+      ? thickenKg(withCream(already, context), prepared, settings.toMPas, context.servedC, context.parameters.bodyA)
       : { ok: true, kg: context.heldKg, bodyMPas: settings.toMPas };
-  if (!solved.ok || solved.kg <= 0) return unchanged(pot, saying(solved));
+  if (!solved.ok || solved.kg <= 0) return unchanged(pot, cautionsFor(solved));
   let state = pot;
   let stirred = unchanged(pot);
   for (const { line, parts } of settings.parts) {
     const into = pouredIn(state, context.line(line), (solved.kg * parts) / sum);
     state = { ...into.pot, cohorts: pot.cohorts, liquid: melted(into.pot, pot) };
-    stirred = { ...stirred, pot: state, took: [...stirred.took, ...into.took] };
+    stirred = { ...stirred, pot: state, inflows: [...stirred.inflows, ...into.inflows] };
   }
   const [first, ...others] = settings.parts;
   const dry = first !== undefined && others.length === 0 && context.line(first.line).ingredient.row.group === 'flours and starches';
@@ -154,6 +154,7 @@ export const thinKind = stepKind<Thin>({
   entered: settles,
   looksAhead: true,
   given: 'as wanted',
+  target: bodyTarget<Thin>(),
 });
 
 export const reduceKind = stepKind<Reduce>({ op: 'reduce', run: reduce, entered: actsThenStep, cooks: true, looksAhead: true });
@@ -170,7 +171,7 @@ export const thickenKind = stepKind<Thicken>({
     return parts.length < step.parts.length ? undefined : { ...step, parts };
   },
   entered: (step, entered) => {
-    if (!step.parts.some(({ line }) => entered.gave(line))) return actsThenStep(step, entered);
+    if (!step.parts.some(({ line }) => entered.enteredByHand(line))) return actsThenStep(step, entered);
     const acts = actsOf(entered);
     // What was stirred in by hand has its minute at the simmer all the same; before the step is over, the rest is asked from there.
     const cooked = { id: step.id, op: 'simmer', minutes: SIMMERED_MIN, vigour: 'steady', lid: 'on' };
@@ -179,4 +180,5 @@ export const thickenKind = stepKind<Thicken>({
   cooks: true,
   looksAhead: true,
   given: 'as wanted',
+  target: bodyTarget<Thicken>(),
 });

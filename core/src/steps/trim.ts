@@ -14,7 +14,7 @@ import {
 import { actsBut, asGiven } from './entered.js';
 import { stepKind, usesLeft } from './kind.js';
 import { ingredientFlow, lineParcel, poured, useKg } from './add.js';
-import { UseSchema, stepBase, type ReadyLine, type StepContext, type StepResult } from './step.js';
+import { UseSchema, stepBase, type SizedLine, type StepContext, type StepResult } from './step.js';
 
 export const TrimStepSchema = z.strictObject({ ...stepBase, op: z.literal('trim'), uses: z.array(UseSchema).min(1) });
 export type TrimStep = z.infer<typeof TrimStepSchema>;
@@ -31,7 +31,7 @@ const GRITTY = new Set(['leek', 'spinach', 'chard', 'nettle', 'watercress']);
  * What goes on and what does not, of so many kilos as bought. Peel and flesh are taken to have one composition; all
  * that was paid goes on with the edible part; rinsing carries some of its salt away with the waste.
  */
-function parted(line: ReadyLine, massKg: number): { kept: Parcel; waste: Parcel | undefined; all: Parcel } {
+function splitTrim(line: SizedLine, massKg: number): { kept: Parcel; waste: Parcel | undefined; all: Parcel } {
   const keptKg = massKg * line.keptShare;
   const kept = lineParcel(line, keptKg, massKg);
   const wasteKg = massKg - keptKg;
@@ -45,8 +45,8 @@ function parted(line: ReadyLine, massKg: number): { kept: Parcel; waste: Parcel 
 
 /** As purchased to edible: each line gives up the share that its way of trimming takes (the larder's yield table). */
 export function trim(pot: PotState, settings: TrimStep, context: StepContext): StepResult {
-  const took: Flow[] = [];
-  const gave: Flow[] = [];
+  const inflows: Flow[] = [];
+  const outflows: Flow[] = [];
   const hard: string[] = [];
   const gritty: string[] = [];
   const parts: Poured[] = [];
@@ -54,10 +54,10 @@ export function trim(pot: PotState, settings: TrimStep, context: StepContext): S
   for (const use of settings.uses) {
     const line = context.line(use.line);
     const massKg = useKg(use, line);
-    const { kept, waste, all } = parted(line, massKg);
+    const { kept, waste, all } = splitTrim(line, massKg);
     const arrives = ingredientFlow(line, all);
-    took.push(arrives);
-    if (waste !== undefined) gave.push({ kind: 'trim', lineId: line.id, parcel: waste, tempC: arrives.tempC });
+    inflows.push(arrives);
+    if (waste !== undefined) outflows.push({ kind: 'trim', lineId: line.id, parcel: waste, tempC: arrives.tempC });
     parts.push(poured(line, kept));
     boughtKg += massKg;
     const { row } = line.ingredient;
@@ -67,7 +67,7 @@ export function trim(pot: PotState, settings: TrimStep, context: StepContext): S
   const cautions: Caution[] = [];
   if (hard.length > 0) cautions.push({ code: 'HARD_TO_CUT', lineIds: hard });
   if (gritty.length > 0) cautions.push({ code: 'WASH_GRIT', lineIds: gritty });
-  return { pot: joinedAll(pot, parts), took, gave, minutes: boughtKg * BOARD_MIN_PER_KG, joules: 0, cautions };
+  return { pot: joinedAll(pot, parts), inflows, outflows, minutes: boughtKg * BOARD_MIN_PER_KG, joules: 0, cautions };
 }
 
 export const trimKind = stepKind<TrimStep>({

@@ -60,7 +60,7 @@ export function tune(pot: PotState, settings: Tune, context: StepContext): StepR
   if (!dose.ok && dose.code === 'UNREACHABLE') cautions.push({ code: 'TARGET_UNREACHABLE', what });
   if (!dose.ok && dose.code === 'PASSED') cautions.push({ code: 'TARGET_PASSED', what, overKg: 0 });
   const kg = dose.ok ? dose.kg : 0;
-  return { ...pouredIn(pot, line, kg), gave: [], minutes: 0, joules: 0, cautions, counts: { settledKg: kg } };
+  return { ...pouredIn(pot, line, kg), outflows: [], minutes: 0, joules: 0, cautions, counts: { settledKg: kg } };
 }
 
 export const tuneKind = stepKind<Tune>({ op: 'tune', run: tune, lines: settledLine, entered: settles, given: 'as wanted' });

@@ -1,7 +1,7 @@
 import { bowlFacts } from '../dish/index.js';
 import type { Allergen } from '../larder/index.js';
 import { outcomesOf, type Outcomes } from '../odds/index.js';
-import type { Ready, Run } from '../line/index.js';
+import type { PreparedSoup, Run } from '../runner/index.js';
 import type { Line, Soup } from '../soup/index.js';
 
 /** Two runs side by side. Salt in %, cost in the kitchen's currency a bowl. */
@@ -15,18 +15,18 @@ export interface Difference {
 }
 
 interface Ran {
-  readonly ready: Ready;
+  readonly prepared: PreparedSoup;
   readonly run: Run;
 }
 
-function told({ ready, run }: Ran): Difference['before'] {
-  return { ...outcomesOf(ready, run), costPerBowl: run.bowls > 0 ? run.costSum / run.bowls : 0 };
+function told({ prepared, run }: Ran): Difference['before'] {
+  return { ...outcomesOf(prepared, run), costPerBowl: run.bowls > 0 ? run.costSum / run.bowls : 0 };
 }
 
-/** What changes from one run to another: two schools, a substitute, another pot. */
+/** What changes from one run to another: two method choices, a substitute, another pot. */
 export function compare(before: Ran, after: Ran): Difference {
-  const facts = ({ ready, run }: Ran): ReturnType<typeof bowlFacts> =>
-    run.dished === undefined ? undefined : bowlFacts(run.dished.parcel, ready.bowlKg, run.dished.tempC);
+  const facts = ({ prepared, run }: Ran): ReturnType<typeof bowlFacts> =>
+    run.dished === undefined ? undefined : bowlFacts(run.dished.parcel, prepared.bowlKg, run.dished.tempC);
   const a = facts(before);
   const b = facts(after);
   const kept = (of: typeof a): string[] => Object.entries(of?.diets ?? {}).flatMap(([name, yes]) => (yes === true ? [name] : []));
@@ -41,8 +41,8 @@ export function compare(before: Ran, after: Ran): Difference {
   };
 }
 
-/** A soup with one line's ingredient replaced by a stand-in; a way of trimming that the stand-in does not know goes. */
-export function withStandIn(
+/** A soup with one line's ingredient replaced by a substitute; a way of trimming that the substitute does not know goes. */
+export function withSubstitute(
   soup: Soup,
   lineId: string,
   standIn: Pick<Line, 'ingredient' | 'way' | 'amount'> & { readonly cut?: Line['cut'] },

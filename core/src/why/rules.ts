@@ -1,38 +1,39 @@
-import { DEFAULT_HABITS, HABITS, type HabitName } from '../kit/index.js';
-import type { Ready } from '../line/index.js';
-import type { Askable } from './ask.js';
+import { DEFAULT_PARAMETERS, PARAMETERS, type ParameterName } from '../kit/index.js';
+import type { PreparedSoup } from '../runner/index.js';
+import type { Askable } from './askable.js';
 
 /** A rule that a figure rests on: in words, its source, and the kitchen figure in it with where that comes from. */
 export interface Rule {
   readonly rule: string;
   readonly source: string;
-  readonly habit:
-    { readonly name: HabitName; readonly value: number; readonly unit: string; readonly from: 'default' | 'kitchen' } | undefined;
+  readonly parameter:
+    | { readonly name: ParameterName; readonly value: number; readonly unit: string; readonly from: 'default' | 'kitchen' }
+    | undefined;
 }
 
-type Plain = Omit<Rule, 'habit'> & { readonly habit?: HabitName };
+type Plain = Omit<Rule, 'parameter'> & { readonly parameter?: ParameterName };
 
 const BALANCE: Plain = { rule: 'what came in less what left is what stays, for every component', source: 'balance' };
 const TRIM: Plain = { rule: 'trimming leaves the larder row’s share of what was bought', source: 'the row’s own source' };
 const BOIL_OFF: Plain = {
   rule: 'water lost = flux by vigour x open area x minutes x what the lid leaves, never above what the burner can evaporate',
   source: 'kitchen default; energy balance',
-  habit: 'boilOff',
+  parameter: 'boilOff',
 };
 const ROAST: Plain = {
   rule: 'water lost = most (1 - exp(-t / tau)), tau by size, oven and load',
   source: 'kitchen default',
-  habit: 'roastMost',
+  parameter: 'roastMost',
 };
 const FILM: Plain = {
   rule: 'what clings = wetted area x thickness, which grows with the root of the body',
   source: 'Jeffreys (1930); kitchen default',
-  habit: 'filmMm',
+  parameter: 'filmMm',
 };
 const COVER: Plain = {
   rule: 'liquid to a set depth over a bed of pieces in a round pot',
   source: 'geometry; kitchen default',
-  habit: 'packingRaw',
+  parameter: 'packingRaw',
 };
 
 const ONE_LAYER: Plain = {
@@ -97,7 +98,7 @@ const RULES: Readonly<Record<Askable | 'pull', readonly Plain[]>> = {
     {
       rule: 'serum + A B^2.5 f(T), B = fibre + 0.9 cooked starch + 0.1 protein, % of mass',
       source: 'Rao, Bourne and Cooley (1981); kitchen default',
-      habit: 'bodyA',
+      parameter: 'bodyA',
     },
   ],
   minutes: [
@@ -109,18 +110,18 @@ const RULES: Readonly<Record<Askable | 'pull', readonly Plain[]>> = {
 };
 
 /** Rules behind a figure, with the kitchen's own figures where it has them. */
-export function ruleOf(figure: Askable | 'pull', ready: Pick<Ready, 'habits'>): Rule[] {
-  return RULES[figure].map(({ rule, source, habit }) => ({
+export function ruleOf(figure: Askable | 'pull', prepared: Pick<PreparedSoup, 'parameters'>): Rule[] {
+  return RULES[figure].map(({ rule, source, parameter }) => ({
     rule,
     source,
-    habit:
-      habit === undefined
+    parameter:
+      parameter === undefined
         ? undefined
         : {
-            name: habit,
-            value: ready.habits[habit],
-            unit: HABITS[habit].unit,
-            from: ready.habits[habit] === DEFAULT_HABITS[habit] ? 'default' : 'kitchen',
+            name: parameter,
+            value: prepared.parameters[parameter],
+            unit: PARAMETERS[parameter].unit,
+            from: prepared.parameters[parameter] === DEFAULT_PARAMETERS[parameter] ? 'default' : 'kitchen',
           },
   }));
 }

@@ -1,12 +1,12 @@
 import fc from 'fast-check';
-import { canteen, example, larder, ready } from '../../spec/pots.js';
+import { canteen, example, larder, prepared } from '../../spec/pots.js';
 import { LARDER_ROWS } from '../larder/index.js';
 import { bowlFacts } from '../dish/index.js';
-import { makeReady, run } from '../line/index.js';
+import { prepareSoup, run } from '../runner/index.js';
 import { parcelKg } from '../pot/index.js';
-import { EXAMPLE_SOUPS, SoupSchema, schooled, walk, type Schools } from '../soup/index.js';
+import { EXAMPLE_SOUPS, SoupSchema, withMethodChoices, walk, type MethodChoices } from '../soup/index.js';
 import { makePlan, notScaling, roundedPull, writtenPlan } from '../plan/index.js';
-import { ASKABLE, compare, explain, explainPull, withStandIn, type Askable } from './index.js';
+import { ASKABLE, compare, explain, explainPull, withSubstitute, type Askable } from './index.js';
 
 const SUMS = ASKABLE.filter((figure) => !['body', 'minutes', 'bowls', 'contains', 'grain', 'heat'].includes(figure));
 
@@ -18,7 +18,7 @@ describe('why', () => {
         fc.constantFrom(...SUMS),
         fc.double({ min: 2.5, max: 9, noNaN: true }),
         (soup, figure, scale) => {
-          const own = ready(soup, 'boiler-98');
+          const own = prepared(soup, 'boiler-98');
           const of = run(own, scale);
           const { parts, value, how } = explain(own, of, figure);
           expect(how).toBe('sum');
@@ -34,7 +34,7 @@ describe('why', () => {
   });
 
   const soup = example('tomato-roast-garlic');
-  const own = ready(soup);
+  const own = prepared(soup);
   const of = run(own, 4);
 
   it('the salt is what is in the bowls, and comes from the cans and the salt', () => {
@@ -49,7 +49,7 @@ describe('why', () => {
 
   it('grain and heat go step by step from the empty pot to the bowl', () => {
     for (const soup of EXAMPLE_SOUPS) {
-      const cooked = ready(soup, 'boiler-98');
+      const cooked = prepared(soup, 'boiler-98');
       const all = run(cooked, 5);
       for (const figure of ['grain', 'heat'] as const) {
         const { parts, value } = explain(cooked, all, figure);
@@ -85,7 +85,7 @@ describe('why', () => {
     if (!planning.ok) throw new Error(planning.error.code);
     const { plan } = planning;
     const panel = new Map(notScaling(written, plan).map(({ what, now }) => [what, now]));
-    const why = (figure: Askable): number => explain(plan.ready, plan.run, figure).value;
+    const why = (figure: Askable): number => explain(plan.prepared, plan.run, figure).value;
     expect(why('trays')).toBe(panel.get('oven trays') ?? 0);
     expect(why('rounds')).toBe(panel.get('oven rounds') ?? 0);
     expect(why('jugs')).toBe(panel.get('jugs') ?? 0);
@@ -97,7 +97,7 @@ describe('why', () => {
 
   it('allergens are told by the lines that bring them, and are those of the bowl', () => {
     for (const { id } of EXAMPLE_SOUPS) {
-      const line = ready(example(id), 'boiler-98');
+      const line = prepared(example(id), 'boiler-98');
       const cooked = run(line, 2);
       const { parts, value } = explain(line, cooked, 'contains');
       const told = new Set(parts.flatMap(({ note }) => note?.split(', ') ?? []));
@@ -131,7 +131,7 @@ describe('why', () => {
 
   it('minutes shared out over steps add up to the whole', () => {
     for (const { id } of EXAMPLE_SOUPS) {
-      const line = ready(example(id), 'boiler-98');
+      const line = prepared(example(id), 'boiler-98');
       const told = explain(line, run(line, 5), 'minutes');
       expect(told.parts.reduce((sum, { value }) => sum + value, 0))
         .withContext(id)
@@ -154,20 +154,20 @@ describe('why', () => {
   });
 
   it('says its rules, and whose figure is in them', () => {
-    const habit = (name: string, from: typeof own): string | undefined =>
-      explain(from, of, 'yield').rules.find((rule) => rule.habit?.name === name)?.habit?.from;
-    expect(habit('boilOff', own)).toBe('default');
-    expect(habit('boilOff', { ...own, habits: { ...own.habits, boilOff: 1.2 } })).toBe('kitchen');
+    const parameter = (name: string, from: typeof own): string | undefined =>
+      explain(from, of, 'yield').rules.find((rule) => rule.parameter?.name === name)?.parameter?.from;
+    expect(parameter('boilOff', own)).toBe('default');
+    expect(parameter('boilOff', { ...own, parameters: { ...own.parameters, boilOff: 1.2 } })).toBe('kitchen');
     for (const figure of ASKABLE) for (const { source } of explain(own, of, figure).rules) expect(source).not.toBe('');
   });
 });
 
-describe('a stand-in', () => {
+describe('a substitute', () => {
   const soup = example('leek-potato');
 
   it('says what it changes: celeriac for potato is thinner and brings celery', () => {
-    const before = ready(soup, 'boiler-98');
-    const swapped = withStandIn(soup, 'potato', {
+    const before = prepared(soup, 'boiler-98');
+    const swapped = withSubstitute(soup, 'potato', {
       ingredient: 'celeriac',
       way: 'peeled',
       amount: { rule: 'scaled', amount: { value: 1, unit: 'kg' } },
@@ -178,37 +178,37 @@ describe('a stand-in', () => {
       root: { ...of.root, steps: of.root.steps.filter(({ op }) => op !== 'thin') },
       lines: of.lines.filter(({ id }) => id !== 'let-down'),
     });
-    const a = ready(plain(soup), 'boiler-98');
-    const b = ready(plain(swapped), 'boiler-98');
-    const said = compare({ ready: a, run: run(a, 5) }, { ready: b, run: run(b, 5) });
+    const a = prepared(plain(soup), 'boiler-98');
+    const b = prepared(plain(swapped), 'boiler-98');
+    const said = compare({ prepared: a, run: run(a, 5) }, { prepared: b, run: run(b, 5) });
     expect(said.allergensIn).toEqual(['celery']);
     expect(said.after.bodyMPas).toBeLessThan(said.before.bodyMPas * 0.5);
-    expect(compare({ ready: before, run: run(before, 5) }, { ready: before, run: run(before, 5) }).allergensIn).toEqual([]);
+    expect(compare({ prepared: before, run: run(before, 5) }, { prepared: before, run: run(before, 5) }).allergensIn).toEqual([]);
   });
 
   it('tells diets lost: butter for oil is no longer vegan', () => {
-    const swapped = withStandIn(soup, 'oil', { ingredient: 'butter', amount: { rule: 'panFloor', kgPerM2: 0.35 } });
-    const a = ready(soup, 'boiler-98');
-    const b = ready(swapped, 'boiler-98');
-    const said = compare({ ready: a, run: run(a, 5) }, { ready: b, run: run(b, 5) });
+    const swapped = withSubstitute(soup, 'oil', { ingredient: 'butter', amount: { rule: 'panFloor', kgPerM2: 0.35 } });
+    const a = prepared(soup, 'boiler-98');
+    const b = prepared(swapped, 'boiler-98');
+    const said = compare({ prepared: a, run: run(a, 5) }, { prepared: b, run: run(b, 5) });
     expect(said.dietsLost).toEqual(['vegan', 'dairyFree']);
     expect(said.allergensIn).toEqual(['milk']);
     expect(swapped.lines.find(({ id }) => id === 'oil')?.way).toBeUndefined();
   });
 });
 
-describe('schools', () => {
-  const ops = (id: string, schools: Schools): string[] =>
-    walk(schooled({ ...example(id), schools }, larder).root).map(({ step }) => step.op);
-  const runs = (id: string, schools: Schools): ReturnType<typeof run> => {
-    const readied = makeReady({ ...example(id), schools }, larder, canteen, 'boiler-98', 0.3);
-    if (!readied.ok) throw new Error(JSON.stringify(readied.problems));
-    return run(readied.ready, 5);
+describe('method choices', () => {
+  const ops = (id: string, methodChoices: MethodChoices): string[] =>
+    walk(withMethodChoices({ ...example(id), methodChoices }, larder).root).map(({ step }) => step.op);
+  const runs = (id: string, methodChoices: MethodChoices): ReturnType<typeof run> => {
+    const preparation = prepareSoup({ ...example(id), methodChoices }, larder, canteen, 'boiler-98', 0.3);
+    if (!preparation.ok) throw new Error(JSON.stringify(preparation.problems));
+    return run(preparation.prepared, 5);
   };
-  const against = (id: string, one: Schools, other: Schools): ReturnType<typeof compare> => {
-    const of = (schools: Schools): Parameters<typeof compare>[0] => {
-      const own = ready({ ...example(id), schools }, 'boiler-98');
-      return { ready: own, run: run(own, 5) };
+  const against = (id: string, one: MethodChoices, other: MethodChoices): ReturnType<typeof compare> => {
+    const of = (methodChoices: MethodChoices): Parameters<typeof compare>[0] => {
+      const own = prepared({ ...example(id), methodChoices }, 'boiler-98');
+      return { prepared: own, run: run(own, 5) };
     };
     return compare(of(one), of(other));
   };
@@ -222,7 +222,7 @@ describe('schools', () => {
   it('stock, water or half: the celery goes with the stock', () => {
     const said = against('beetroot-horseradish', {}, { liquid: 'water' });
     expect(said.allergensOut).toEqual(['celery']);
-    const half = schooled({ ...example('beetroot-horseradish'), schools: { liquid: 'half' } }, larder).lines;
+    const half = withMethodChoices({ ...example('beetroot-horseradish'), methodChoices: { liquid: 'half' } }, larder).lines;
     expect(half.filter(({ ingredient }) => ingredient === 'water').map(({ id }) => id)).toEqual(['stock']);
   });
 
@@ -240,12 +240,12 @@ describe('schools', () => {
       step.op === 'thin' ? ({ id: step.id, op: 'reduce', vigour: 'steady', to: { by: 'body', mPas: 900 } } as const) : step,
     );
     const soup = { ...reducing, root: { ...reducing.root, steps }, lines: reducing.lines.filter(({ id }) => id !== 'let-down') };
-    const thickened = schooled({ ...soup, schools: { concentrate: 'thicken' } }, larder);
+    const thickened = withMethodChoices({ ...soup, methodChoices: { concentrate: 'thicken' } }, larder);
     expect(walk(thickened.root).map(({ step }) => step.op)).toContain('thicken');
-    const back = schooled({ ...thickened, schools: { concentrate: 'reduce' } }, larder);
+    const back = withMethodChoices({ ...thickened, methodChoices: { concentrate: 'reduce' } }, larder);
     expect(walk(back.root).map(({ step }) => step.op)).toContain('reduce');
     expect(back.lines.some(({ id }) => id === 'school-starch')).toBeFalse();
-    const by = (schools: Schools): ReturnType<typeof run> => run(ready({ ...soup, schools }, 'boiler-98'), 5);
+    const by = (methodChoices: MethodChoices): ReturnType<typeof run> => run(prepared({ ...soup, methodChoices }, 'boiler-98'), 5);
     expect(by({ concentrate: 'thicken' }).bowls).toBeGreaterThan(by({}).bowls);
     expect(by({ concentrate: 'thicken' }).minutes).toBeLessThan(by({}).minutes);
   });
@@ -261,8 +261,10 @@ describe('schools', () => {
   });
 
   it('garlic’s place: first, with, after, or roasted whole', () => {
-    const at = (garlic: NonNullable<Schools['garlic']>): string[] =>
-      walk(schooled({ ...example('red-lentil-tomato'), schools: { garlic } }, larder).root).map(({ step }) => step.id);
+    const at = (garlic: NonNullable<MethodChoices['garlic']>): string[] =>
+      walk(withMethodChoices({ ...example('red-lentil-tomato'), methodChoices: { garlic } }, larder).root).map(
+        ({ step }) => step.id,
+      );
     expect(at('first').indexOf('school-garlic')).toBeLessThan(at('first').indexOf('base'));
     expect(at('with the onion').indexOf('school-garlic')).toBe(at('with the onion').indexOf('base') + 1);
     expect(at('after the onion').indexOf('school-garlic')).toBe(at('after the onion').indexOf('gold') + 1);
@@ -285,7 +287,7 @@ describe('schools', () => {
   });
 
   it('spices straight, damped or by taste: at five times 10, 3.62 x and 3.33 x the teaspoons', () => {
-    const kg = (spices: NonNullable<Schools['spices']>): number => runs('red-lentil-tomato', { spices }).usedKg.get('cumin')!;
+    const kg = (spices: NonNullable<MethodChoices['spices']>): number => runs('red-lentil-tomato', { spices }).usedKg.get('cumin')!;
     expect(kg('damped') / kg('straight')).toBeCloseTo(5 ** 0.8 / 5, 9);
     expect(kg('by taste') / kg('straight')).toBeCloseTo(2 / 3, 9);
   });
@@ -299,8 +301,8 @@ describe('schools', () => {
   });
 
   it('are settings of a soup’s own file', () => {
-    const file = { ...example('leek-potato'), schools: { sieve: true, garlic: 'sideways' } };
+    const file = { ...example('leek-potato'), methodChoices: { sieve: true, garlic: 'sideways' } };
     expect(SoupSchema.safeParse(file).success).toBeFalse();
-    expect(SoupSchema.safeParse({ ...file, schools: { sieve: true } }).success).toBeTrue();
+    expect(SoupSchema.safeParse({ ...file, methodChoices: { sieve: true } }).success).toBeTrue();
   });
 });

@@ -1,6 +1,6 @@
 import { SODIUM_IN_NACL, energyKj } from '../dish/index.js';
 import { allergenNames, SALT, FAT, FIBRE, STARCH, PROTEIN } from '../larder/index.js';
-import type { Ready, Run, StepRecord } from '../line/index.js';
+import type { PreparedSoup, Run, StepRecord } from '../runner/index.js';
 import {
   BODY,
   COST,
@@ -20,7 +20,7 @@ import {
   type PotState,
 } from '../pot/index.js';
 import type { Planned, RoundedPull } from '../plan/index.js';
-import type { Askable } from './ask.js';
+import type { Askable } from './askable.js';
 import { ruleOf, type Rule } from './rules.js';
 
 /** One contribution: from which line or step, how much, in the figure's unit. */
@@ -69,47 +69,47 @@ function crossings(records: readonly StepRecord[], measure: Measure): Part[] {
     const isLine = flow.kind === 'ingredient' || flow.kind === 'trim' || flow.kind === 'taken out' || flow.kind === 'given back';
     sums.set(key, { of: isLine ? 'line' : 'step', id: flow.lineId, kind: flow.kind, value });
   };
-  for (const { took, gave } of records) {
-    for (const flow of took) count(flow, 1);
-    for (const flow of gave) count(flow, -1);
+  for (const { inflows, outflows } of records) {
+    for (const flow of inflows) count(flow, 1);
+    for (const flow of outflows) count(flow, -1);
   }
   return [...sums.values()].filter(({ value }) => value !== 0);
 }
 
 /** A figure that adds up: everything that came in, less everything that left on the way, is what was dished. */
-function summed(ready: Ready, of: Run, figure: Askable, measure: Measure, unit: string): Why {
+function summed(prepared: PreparedSoup, of: Run, figure: Askable, measure: Measure, unit: string): Why {
   const dished = of.dished?.parcel;
   const parts = crossings(of.records, measure);
   const left =
     measure(of.pot.liquid, of.pot.tempC) + of.pot.cohorts.reduce((sum, { parcel }) => sum + measure(parcel, of.pot.tempC), 0);
   const all: Part[] = left === 0 ? parts : [...parts, { of: 'step', id: 'pot', kind: 'stays', value: -left }];
   const value = dished === undefined ? 0 : measure(dished, of.dished?.tempC ?? 0);
-  return { figure, value, unit, how: 'sum', attribution: undefined, parts: all, rules: ruleOf(figure, ready) };
+  return { figure, value, unit, how: 'sum', attribution: undefined, parts: all, rules: ruleOf(figure, prepared) };
 }
 
 /** Litres: each component's volume adds up at one temperature (no air, which has left by then). */
-function litres(ready: Ready, of: Run): Why {
-  const tempC = of.dished?.tempC ?? ready.servedC;
-  return summed(ready, of, 'litres', ({ mix }) => volumeM3(mix, tempC) * 1000, 'L');
+function litres(prepared: PreparedSoup, of: Run): Why {
+  const tempC = of.dished?.tempC ?? prepared.servedC;
+  return summed(prepared, of, 'litres', ({ mix }) => volumeM3(mix, tempC) * 1000, 'L');
 }
 
 /** Kilos by line that a step poured in: stock wanted is the sum over the steps that take it. */
-function stock(ready: Ready, of: Run): Why {
-  const liquids = new Set(ready.lines.filter(({ line }) => line.ingredient.row.group === 'liquids').map(({ line }) => line.id));
-  const parts = of.records.flatMap(({ step, took }): Part[] =>
-    took
+function stock(prepared: PreparedSoup, of: Run): Why {
+  const liquids = new Set(prepared.lines.filter(({ line }) => line.ingredient.row.group === 'liquids').map(({ line }) => line.id));
+  const parts = of.records.flatMap(({ step, inflows }): Part[] =>
+    inflows
       .filter(({ kind, lineId }) => kind === 'ingredient' && liquids.has(lineId))
       .map(({ parcel }) => ({ of: 'step', id: step.id, kind: 'ingredient', value: parcelKg(parcel) })),
   );
   const value = parts.reduce((sum, part) => sum + part.value, 0);
-  return { figure: 'stock', value, unit: 'kg', how: 'sum', attribution: undefined, parts, rules: ruleOf('stock', ready) };
+  return { figure: 'stock', value, unit: 'kg', how: 'sum', attribution: undefined, parts, rules: ruleOf('stock', prepared) };
 }
 
 /**
  * Minutes: the steps that the clock waited for, backwards from the end: along the branch that was last at every join.
  * They add up to the whole.
  */
-function minutes(ready: Ready, of: Run): Why {
+function minutes(prepared: PreparedSoup, of: Run): Why {
   const parts: Part[] = [];
   let before = 0;
   for (const { step, overAt } of of.records) {
@@ -126,14 +126,14 @@ function minutes(ready: Ready, of: Run): Why {
     how: 'attribution',
     attribution: 'by how much each step moves the latest clock; branches run side by side',
     parts,
-    rules: ruleOf('minutes', ready),
+    rules: ruleOf('minutes', prepared),
   };
 }
 
 /** Bowls: kilos that are dished over what one bowl takes; shared out step by step as the yield is. */
-function bowls(ready: Ready, of: Run): Why {
+function bowls(prepared: PreparedSoup, of: Run): Why {
   const perBowl = of.dished === undefined || of.bowls === 0 ? Number.NaN : parcelKg(of.dished.parcel) / of.bowls;
-  const kilos = summed(ready, of, 'yield', (parcel) => parcelKg(parcel), 'kg');
+  const kilos = summed(prepared, of, 'yield', (parcel) => parcelKg(parcel), 'kg');
   return {
     figure: 'bowls',
     value: of.bowls,
@@ -141,7 +141,7 @@ function bowls(ready: Ready, of: Run): Why {
     how: 'attribution',
     attribution: 'each kilo that came or went, over the kilos of one bowl',
     parts: kilos.parts.map((part) => ({ ...part, value: part.value / perBowl })),
-    rules: ruleOf('bowls', ready),
+    rules: ruleOf('bowls', prepared),
   };
 }
 
@@ -149,9 +149,9 @@ function bowls(ready: Ready, of: Run): Why {
  * Body: shares of ln body over the serum. Solids give (A B^b f) together; each component's share of that part is its
  * share of B, times b when it is changed alone. Readings have a part of their own.
  */
-function body(ready: Ready, of: Run): Why {
+function body(prepared: PreparedSoup, of: Run): Why {
   const last = of.records.at(-1)?.before;
-  const { bodyA } = ready.habits;
+  const { bodyA } = prepared.parameters;
   if (last === undefined || potKg(last) === 0) {
     return {
       figure: 'body',
@@ -160,12 +160,12 @@ function body(ready: Ready, of: Run): Why {
       how: 'attribution',
       attribution: undefined,
       parts: [],
-      rules: ruleOf('body', ready),
+      rules: ruleOf('body', prepared),
     };
   }
   const { liquid } = last;
-  const value = bodyMPas(last, ready.servedC, bodyA);
-  const serum = serumMPas(liquid.mix, ready.servedC);
+  const value = bodyMPas(last, prepared.servedC, bodyA);
+  const serum = serumMPas(liquid.mix, prepared.servedC);
   const shift = last.belief.mean[BODY] ?? 0;
   const overSerum = Math.log(value / serum) - shift;
   const solids: readonly (readonly [string, number])[] = [
@@ -189,36 +189,36 @@ function body(ready: Ready, of: Run): Why {
     attribution:
       'shares of ln body (mPa·s): the serum’s own, what is over it by share of thickening solids, and what readings have moved',
     parts,
-    rules: ruleOf('body', ready),
+    rules: ruleOf('body', prepared),
   };
 }
 
 /** What a step took or gave off of its own, step by step. */
-function byStep(ready: Ready, of: Run, figure: Askable, unit: string, measure: (record: StepRecord) => number): Why {
+function byStep(prepared: PreparedSoup, of: Run, figure: Askable, unit: string, measure: (record: StepRecord) => number): Why {
   const parts = of.records.flatMap((record): Part[] => {
     const value = measure(record);
     return value === 0 ? [] : [{ of: 'step', id: record.step.id, kind: undefined, value }];
   });
   const value = parts.reduce((sum, part) => sum + part.value, 0);
-  return { figure, value, unit, how: 'sum', attribution: undefined, parts, rules: ruleOf(figure, ready) };
+  return { figure, value, unit, how: 'sum', attribution: undefined, parts, rules: ruleOf(figure, prepared) };
 }
 
 /** What simmering boils off, as the panel of what does not scale counts it. */
-function steamKg({ step, gave }: StepRecord): number {
+function steamKg({ step, outflows }: StepRecord): number {
   if (step.op !== 'simmer') return 0;
-  return gave.reduce((sum, flow) => (flow.kind === 'vapour' ? sum + parcelKg(flow.parcel) : sum), 0);
+  return outflows.reduce((sum, flow) => (flow.kind === 'vapour' ? sum + parcelKg(flow.parcel) : sum), 0);
 }
 
 /** A state of the main pot, step by step: what each changed of it, from what it was at the start to what it is at the end. */
 function byChange(
-  ready: Ready,
+  prepared: PreparedSoup,
   of: Run,
   figure: 'grain' | 'heat',
   unit: string,
   value: number,
   at: (pot: PotState) => number,
 ): Why {
-  const main = of.records.filter(({ branchId }) => branchId === ready.soup.root.id);
+  const main = of.records.filter(({ branchId }) => branchId === prepared.soup.root.id);
   const start = main[0] === undefined ? 0 : at(main[0].before);
   const steps = main.flatMap(({ step, before, pot }): Part[] => {
     const change = step.op === 'dish' ? 0 : at(pot) - at(before);
@@ -234,7 +234,7 @@ function byChange(
     how: 'attribution',
     attribution: 'by what each step changed of it, from the empty pot to the bowl',
     parts: [...also('the kitchen, before anything', start), ...steps, ...also('what is stirred into the bowls', inBowls)],
-    rules: ruleOf(figure, ready),
+    rules: ruleOf(figure, prepared),
   };
 }
 
@@ -242,8 +242,8 @@ function byChange(
 const LEAST_CHANGE = 1e-3;
 
 /** Allergens: every line that brings one, with its kilos and what it brings. */
-function contained(ready: Ready, of: Run): Why {
-  const parts = ready.lines.flatMap(({ line: { id, ingredient } }): Part[] => {
+function contained(prepared: PreparedSoup, of: Run): Why {
+  const parts = prepared.lines.flatMap(({ line: { id, ingredient } }): Part[] => {
     const kg = of.usedKg.get(id) ?? 0;
     const brings = allergenNames(ingredient.allergens);
     return kg > 0 && brings.length > 0 ? [{ of: 'line', id, kind: 'ingredient', value: kg, note: brings.join(', ') }] : [];
@@ -255,7 +255,7 @@ function contained(ready: Ready, of: Run): Why {
     how: 'attribution',
     attribution: 'by every line that brings one, with the kilos of it',
     parts,
-    rules: ruleOf('contains', ready),
+    rules: ruleOf('contains', prepared),
   };
 }
 
@@ -269,8 +269,8 @@ export function explainPull(planned: Planned, rounded: RoundedPull, ingredient: 
   const row = rounded.rows.find((own) => own.ingredient === ingredient && own.way === way);
   if (row === undefined) return undefined;
   const lines = new Set(row.lineIds);
-  const parts = planned.run.records.flatMap(({ step, took }): Part[] => {
-    const kg = took.reduce((sum, { lineId, parcel }) => (lines.has(lineId) ? sum + parcelKg(parcel) : sum), 0);
+  const parts = planned.run.records.flatMap(({ step, inflows }): Part[] => {
+    const kg = inflows.reduce((sum, { lineId, parcel }) => (lines.has(lineId) ? sum + parcelKg(parcel) : sum), 0);
     return kg === 0 ? [] : [{ of: 'step', id: step.id, kind: undefined, value: kg }];
   });
   const inSteps = parts.reduce((sum, { value }) => sum + value, 0);
@@ -287,7 +287,7 @@ export function explainPull(planned: Planned, rounded: RoundedPull, ingredient: 
       ...also('in soups and bases that go into it', row.boughtKg - inSteps),
       ...also('rounding to what can be bought and weighed', row.roundedKg - row.boughtKg),
     ],
-    rules: ruleOf('pull', planned.ready),
+    rules: ruleOf('pull', planned.prepared),
   };
 }
 
@@ -299,39 +299,39 @@ const LEAST_KG = 1e-5;
  *
  * @example explain(ready, of, 'salt').parts // stock 12 g, cheese 30 g, salt 150 g, film -1 g ... sum: the salt in the bowls
  */
-export function explain(ready: Ready, of: Run, figure: Askable): Why {
+export function explain(prepared: PreparedSoup, of: Run, figure: Askable): Why {
   switch (figure) {
     case 'litres':
-      return litres(ready, of);
+      return litres(prepared, of);
     case 'stock':
-      return stock(ready, of);
+      return stock(prepared, of);
     case 'minutes':
-      return minutes(ready, of);
+      return minutes(prepared, of);
     case 'bowls':
-      return bowls(ready, of);
+      return bowls(prepared, of);
     case 'body':
-      return body(ready, of);
+      return body(prepared, of);
     case 'steam':
-      return byStep(ready, of, figure, 'kg', steamKg);
+      return byStep(prepared, of, figure, 'kg', steamKg);
     case 'boil':
-      return byStep(ready, of, figure, 'min', ({ counts }) => counts?.toBoilMinutes ?? 0);
+      return byStep(prepared, of, figure, 'min', ({ counts }) => counts?.toBoilMinutes ?? 0);
     case 'trays':
     case 'rounds':
     case 'jugs':
-      return byStep(ready, of, figure, '', ({ counts }) => counts?.[figure] ?? 0);
+      return byStep(prepared, of, figure, '', ({ counts }) => counts?.[figure] ?? 0);
     case 'contains':
-      return contained(ready, of);
+      return contained(prepared, of);
     case 'grain': {
       const mm = ({ grainM }: PotState): number => grainM * 1000;
       const last = of.records.at(-1)?.before;
-      return byChange(ready, of, figure, 'mm', last === undefined ? 0 : mm(last), mm);
+      return byChange(prepared, of, figure, 'mm', last === undefined ? 0 : mm(last), mm);
     }
     case 'heat':
-      return byChange(ready, of, figure, '°C', of.dished?.tempC ?? 0, ({ tempC }) => tempC);
+      return byChange(prepared, of, figure, '°C', of.dished?.tempC ?? 0, ({ tempC }) => tempC);
     default: {
       const own = MEASURES[figure];
       if (own === undefined) throw new Error(`No measure for ${figure}.`);
-      return summed(ready, of, figure, own.measure, own.unit);
+      return summed(prepared, of, figure, own.measure, own.unit);
     }
   }
 }

@@ -1,4 +1,4 @@
-import { ENTRY_SHAPE, foldBatch, type BatchState, type Deed, type Entry } from '@tureen/core/batch';
+import { ENTRY_SHAPE, foldBatch, type BatchState, type Action, type Entry } from '@tureen/core/batch';
 import { READY_KITS, areaM2, type Kit } from '@tureen/core/kit';
 import { EXAMPLE_SOUPS, walk, type SoupStep } from '@tureen/core/soup';
 import { rerun, type Planned, type Snapshot } from '@tureen/core/plan';
@@ -91,7 +91,7 @@ class PastCook {
     this.planned = rerun(snapshot);
   }
 
-  private did(deed: Deed, minutes = 0.5): void {
+  private did(action: Action, minutes = 0.5): void {
     this.atMs += minutes * MINUTE_MS;
     this.counter += 1;
     this.entries.push({
@@ -100,7 +100,7 @@ class PastCook {
       stamp: { counter: this.counter, device: 'quay-tablet', seq: this.counter },
       atMs: Math.round(this.atMs),
       who: this.counter % 3 === 0 ? 'MO' : 'JT',
-      deed,
+      action,
     });
   }
 
@@ -136,7 +136,7 @@ class PastCook {
       return;
     }
     if (step.op === 'film' && step.on === 'pot') {
-      const vessel = KIT.pots.find(({ id }) => id === this.snapshot.ask.potId);
+      const vessel = KIT.pots.find(({ id }) => id === this.snapshot.request.potId);
       if (vessel !== undefined) {
         const depthM = before.massKg / areaM2(vessel) / WATER_KG_M3;
         const belowRimM = Math.round((vessel.depthM - depthM * this.draw.around(0.03)) * 200) / 200;
@@ -169,8 +169,8 @@ export async function seedGannetQuay(database: Database, nowMs: number): Promise
   const midnight = nowMs - (nowMs % DAY_MS);
   for (const past of PAST) {
     const startMs = midnight - past.daysAgo * DAY_MS + 8 * 3_600_000;
-    const ask = { bowls: past.bowls, bowlG: past.soup === 'pea-lettuce-cold' ? 250 : 300, potId: past.potId };
-    const plan = await savePlan(database, { id: draw.uuid(), soupId: past.soup, version: 1, ask }, startMs - DAY_MS);
+    const request = { bowls: past.bowls, bowlG: past.soup === 'pea-lettuce-cold' ? 250 : 300, potId: past.potId };
+    const plan = await savePlan(database, { id: draw.uuid(), soupId: past.soup, version: 1, request }, startMs - DAY_MS);
     if (!plan.ok) throw new Error(`The demo's plan of ${past.soup} failed: ${JSON.stringify(plan.failure)}`);
     const batchId = draw.uuid();
     await startBatch(database, batchId, plan.value.id, startMs);

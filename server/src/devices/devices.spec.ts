@@ -1,34 +1,35 @@
+import { ENTRY_SHAPE } from '@tureen/core/batch';
 import { instrument } from '@tureen/core/bench';
 import { EXAMPLE_SOUPS } from '@tureen/core/soup';
-import { openHouse, type House } from '../../spec/house.js';
+import { startTestServer, type TestServer } from '../../spec/test-server.js';
 import type { DeviceState } from './protocol.js';
-import { StandIns } from './stand-ins.js';
+import { SimulatedDevices } from './simulated-devices.js';
 
 const START = 1_790_000_000_000;
 const PLAN = '00000000-0000-4000-8000-00000000d001';
 const BATCH = '00000000-0000-4000-8000-00000000d002';
 
 describe('devices', () => {
-  let house: House;
+  let server: TestServer;
   let nowMs = START;
 
   beforeEach(async () => {
     nowMs = START;
-    house = await openHouse(() => nowMs);
+    server = await startTestServer(() => nowMs);
   });
 
   afterEach(() => {
-    house.close();
+    server.close();
   });
 
   const list = async (): Promise<readonly DeviceState[]> =>
-    ((await house.send('GET', '/devices')).body as { devices: DeviceState[] }).devices;
+    ((await server.send('GET', '/devices')).body as { devices: DeviceState[] }).devices;
   const say = (...lines: readonly object[]) =>
-    house.send('POST', '/devices/lines', lines.map((line) => JSON.stringify(line)).join('\n'));
+    server.send('POST', '/devices/lines', lines.map((line) => JSON.stringify(line)).join('\n'));
 
   it('lines of a bridge are taken in order; a reading ages by when it came in, whatever clock the device has', async () => {
     const told: string[] = [];
-    house.hub.listen((change) => told.push(change.kind));
+    server.hub.listen((change) => told.push(change.kind));
     const answer = await say(
       { type: 'hello', device: 'scale-1', kind: 'scale', name: 'Bench scale' },
       { type: 'reading', device: 'scale-1', unit: 'kg', value: 14.32, atMs: START - 600_000 },
@@ -44,7 +45,7 @@ describe('devices', () => {
   });
 
   it('one bad line is named by its number and none of them is taken', async () => {
-    const bad = await house.send(
+    const bad = await server.send(
       'POST',
       '/devices/lines',
       '{"type":"hello","device":"a","kind":"scale","name":"A"}\n{"type":"reading"',
@@ -58,46 +59,52 @@ describe('devices', () => {
 
   it('a command goes to whoever speaks for the device, and to nobody for one that is not known', async () => {
     const heard: unknown[] = [];
-    house.devices.onCommand((device, command) => heard.push([device, command.do]));
+    server.devices.onCommand((device, command) => heard.push([device, command.do]));
     await say({ type: 'reading', device: 'probe-1', unit: 'degC', value: 71 });
-    expect((await house.send('POST', '/devices/probe-1/commands', { do: 'tare' })).status).toBe(202);
-    expect((await house.send('POST', '/devices/nobody/commands', { do: 'tare' })).status).toBe(404);
-    expect((await house.send('POST', '/devices/probe-1/commands', { do: 'explode' })).status).toBe(400);
+    expect((await server.send('POST', '/devices/probe-1/commands', { do: 'tare' })).status).toBe(202);
+    expect((await server.send('POST', '/devices/nobody/commands', { do: 'tare' })).status).toBe(404);
+    expect((await server.send('POST', '/devices/probe-1/commands', { do: 'explode' })).status).toBe(400);
     expect(heard).toEqual([['probe-1', 'tare']]);
   });
 
-  it('the stand-ins follow the pot with their own errors, fall silent, and their plug can be pulled', async () => {
-    await house.send('PUT', '/kitchen', { ready: 'canteen' });
+  it('the simulated devices follow the pot with their own errors, fall silent, and their plug can be pulled', async () => {
+    await server.send('PUT', '/kitchen', { ready: 'canteen' });
     const [soup] = EXAMPLE_SOUPS;
-    await house.send('POST', '/soups', { soup, basedOn: 0, note: '' });
-    const ask = { bowls: 80, bowlG: 300, potId: 'boiler-40' };
-    await house.send('POST', '/plans', { id: PLAN, soupId: soup!.id, version: 1, ask });
-    await house.send('POST', '/batches', { id: BATCH, planId: PLAN });
-    const standIns = new StandIns(house.database, house.devices, () => 1, START);
+    await server.send('POST', '/soups', { soup, basedOn: 0, note: '' });
+    const request = { bowls: 80, bowlG: 300, potId: 'boiler-40' };
+    await server.send('POST', '/plans', { id: PLAN, soupId: soup!.id, version: 1, request });
+    await server.send('POST', '/batches', { id: BATCH, planId: PLAN });
+    const simulatedDevices = new SimulatedDevices(server.database, server.devices, () => 1, START);
     const shows = async (kind: string): Promise<DeviceState> => (await list()).find((one) => one.kind === kind)!;
-    await standIns.look(START);
+    await simulatedDevices.look(START);
     const tareKg = 8.6;
     // Every normal deviate is one here: a bias of 0.2 % and noise of 0.08 %, by hand.
     expect((await shows('scale')).reading?.value).toBeCloseTo(tareKg * Math.exp(0.0028), 2);
-    const pot = { id: crypto.randomUUID(), shape: 1, stamp: { counter: 1, device: 'spec-tablet', seq: 1 }, atMs: START, who: '' };
-    await house.send('POST', `/batches/${BATCH}/entries`, {
-      entries: [{ ...pot, deed: { kind: 'added', stepId: 'cover', line: 'stock', kg: 10 } }],
+    const pot = {
+      id: crypto.randomUUID(),
+      shape: ENTRY_SHAPE,
+      stamp: { counter: 1, device: 'spec-tablet', seq: 1 },
+      atMs: START,
+      who: '',
+    };
+    await server.send('POST', `/batches/${BATCH}/entries`, {
+      entries: [{ ...pot, action: { kind: 'added', stepId: 'cover', line: 'stock', kg: 10 } }],
     });
-    await standIns.look(START + 1000);
+    await simulatedDevices.look(START + 1000);
     const full = await shows('scale');
     expect(full.reading?.value).toBeGreaterThan(tareKg + 9.9);
     expect(full.reading?.steady).toBeFalse();
-    for (let n = 2; n < 5; n++) await standIns.look(START + n * 1000);
+    for (let n = 2; n < 5; n++) await simulatedDevices.look(START + n * 1000);
     expect((await shows('scale')).reading?.steady).toBeTrue();
-    await house.send('POST', '/devices/stand-in-scale/commands', { do: 'tare' });
-    await standIns.look(START + 5000);
+    await server.send('POST', '/devices/simulated-scale/commands', { do: 'tare' });
+    await simulatedDevices.look(START + 5000);
     expect((await shows('scale')).reading?.value).toBeLessThan(0.2);
-    await house.send('POST', '/devices/stand-in-scale/commands', { do: 'off' });
-    await standIns.look(START + 6000);
+    await server.send('POST', '/devices/simulated-scale/commands', { do: 'off' });
+    await simulatedDevices.look(START + 6000);
     expect((await shows('scale')).connected).toBeFalse();
     expect((await shows('probe')).connected).toBeTrue();
-    await house.send('POST', '/devices/stand-in-scale/commands', { do: 'on' });
-    await standIns.look(START + 7000);
+    await server.send('POST', '/devices/simulated-scale/commands', { do: 'on' });
+    await simulatedDevices.look(START + 7000);
     expect((await shows('scale')).connected).toBeTrue();
   });
 

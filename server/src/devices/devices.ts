@@ -4,7 +4,7 @@ import type { Command, DeviceState, Line } from './protocol.js';
 interface Known {
   readonly kind: 'scale' | 'probe';
   readonly name: string;
-  readonly standIn: boolean;
+  readonly simulated: boolean;
   readonly connected: boolean;
   readonly reading:
     { readonly value: number; readonly unit: 'kg' | 'degC'; readonly steady: boolean; readonly cameAtMs: number } | undefined;
@@ -30,7 +30,7 @@ export class Devices {
         this.known.set(line.device, {
           kind: line.kind,
           name: line.name,
-          standIn: line.standIn ?? false,
+          simulated: line.simulated ?? false,
           connected: true,
           reading: undefined,
         });
@@ -39,7 +39,7 @@ export class Devices {
         this.known.set(line.device, {
           kind: have?.kind ?? (line.unit === 'kg' ? 'scale' : 'probe'),
           name: have?.name ?? line.device,
-          standIn: have?.standIn ?? false,
+          simulated: have?.simulated ?? false,
           connected: true,
           reading: { value: line.value, unit: line.unit, steady: line.steady ?? true, cameAtMs: this.nowMs() },
         });

@@ -15,7 +15,7 @@ export const LineSchema = z.discriminatedUnion('type', [
     device,
     kind: z.enum(['scale', 'probe']),
     name: z.string().trim().min(1).max(60),
-    standIn: z.boolean().optional(),
+    simulated: z.boolean().optional(),
   }),
   z.strictObject({
     type: z.literal('reading'),
@@ -30,7 +30,7 @@ export const LineSchema = z.discriminatedUnion('type', [
 ]);
 export type Line = z.infer<typeof LineSchema>;
 
-/** What a screen may ask of a device. `off` and `on` are for stand-ins: the plug pulled and put back. */
+/** What a screen may ask of a device. `off` and `on` are for simulated devices: the plug pulled and put back. */
 export const CommandSchema = z.strictObject({ do: z.enum(['tare', 'off', 'on']) });
 export type Command = z.infer<typeof CommandSchema>;
 
@@ -39,7 +39,7 @@ export interface DeviceState {
   readonly id: string;
   readonly kind: 'scale' | 'probe';
   readonly name: string;
-  readonly standIn: boolean;
+  readonly simulated: boolean;
   readonly connected: boolean;
   readonly reading:
     { readonly value: number; readonly unit: 'kg' | 'degC'; readonly steady: boolean; readonly ageMs: number } | undefined;

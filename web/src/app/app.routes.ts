@@ -46,5 +46,5 @@ export const routes: Routes = [
     loadComponent: () => import('./places/larder/larder').then((m) => m.LarderPlace),
   },
   { path: 'kit', title: 'Kit · Tidy Tureen', loadComponent: () => import('./places/kit/kit').then((m) => m.KitPlace) },
-  { path: '**', title: 'Tidy Tureen', loadComponent: () => import('./places/lost').then((m) => m.Lost) },
+  { path: '**', title: 'Tidy Tureen', loadComponent: () => import('./places/not-found').then((m) => m.NotFound) },
 ];

@@ -1,6 +1,6 @@
 import type { LineReading } from '@tureen/core/amounts';
 import type { Answer, Assumed, Pasted, Pasting, Role } from '@tureen/core/draft';
-import type { Ask, RoundedPull } from '@tureen/core/plan';
+import type { PlanRequest, RoundedPull } from '@tureen/core/plan';
 import type { Line, Soup, SoupProblem } from '@tureen/core/soup';
 import type { Difference } from '@tureen/core/why';
 import type { CardView, PlanOutcome } from './views';
@@ -73,14 +73,14 @@ export type Typed =
     }
   | { readonly ok: false; readonly reading: LineReading };
 
-/** A stand-in as it would be: the whole soup with it, the line itself where there is one, and what it changes. */
+/** A substitute as it would be: the whole soup with it, the line itself where there is one, and what it changes. */
 export type StoodIn =
   | { readonly ok: true; readonly soup: Soup; readonly line: Line | undefined; readonly difference: Difference | undefined }
   | { readonly ok: false; readonly reading: LineReading };
 
-/** What came of an ask: with the pot that was found for it. */
+/** What came of a request: with the pot that was found for it. */
 export interface Planned {
-  readonly ask: Ask;
+  readonly request: PlanRequest;
   readonly outcome: PlanOutcome;
   readonly rounded: RoundedPull | undefined;
 }

@@ -21,10 +21,10 @@ import {
   type Front,
   type HourNow,
   type JugNow,
-  type KeptEntry,
+  type StoredEntry,
   type LiaisonNow,
   type Missing,
-  type Out,
+  type PotOutput,
   type SaltLanding,
   type StepState,
   type WriteBack,
@@ -32,9 +32,9 @@ import {
 import { evidenceOf } from '@tureen/core/body';
 import { areaM2, belowRimM, usableM3, type Kit, type Vessel } from '@tureen/core/kit';
 import { colourOf } from '@tureen/core/larder';
-import { ribbonOf, type Ribbon } from '@tureen/core/line';
+import { ribbonOf, type Ribbon } from '@tureen/core/runner';
 import { namer } from '@tureen/core/messages';
-import type { Ask, Figures, Planned, ShareFigures, Snapshot } from '@tureen/core/plan';
+import type { PlanRequest, Figures, Planned, ShareFigures, Snapshot } from '@tureen/core/plan';
 import {
   CREAM_KG,
   EMPTY_POT,
@@ -67,14 +67,14 @@ export interface PotView {
 /** A batch as the Stove and the Ledger show it. */
 export interface BatchView {
   readonly soup: Soup;
-  readonly ask: Ask;
+  readonly request: PlanRequest;
   readonly vessel: Vessel;
   readonly kit: Kit;
   readonly steps: readonly StepState[];
   /** What its lines are called, those that came on the way too. */
   readonly lines: readonly { readonly lineId: string; readonly ingredient: string }[];
   readonly names: readonly (readonly [lineId: string, name: string])[];
-  readonly altered: BatchState['altered'];
+  readonly changes: BatchState['changes'];
   readonly timers: readonly BatchTimer[];
   readonly body: BodyLanding | undefined;
   readonly salt: SaltLanding | undefined;
@@ -105,7 +105,7 @@ export interface BatchView {
   readonly questioned: boolean;
   readonly closed: boolean;
   readonly dishedBowls: number | undefined;
-  readonly out: Out;
+  readonly output: PotOutput;
   readonly shares: readonly ShareFigures[];
   readonly writeBack: readonly WriteBack[];
   readonly undone: readonly string[];
@@ -156,7 +156,7 @@ function potView(pot: PotState, vessel: Vessel, goneKg: number): PotView {
 function wantedLevelM(state: BatchState, stepId: string, now: PotState): number {
   const at = state.planned.run.records.findLast(({ step }) => step.id === stepId);
   const pot = at === undefined ? now : at.step.op === 'dish' ? at.before : at.pot;
-  return potM3(pot) / areaM2(state.ready.vessel);
+  return potM3(pot) / areaM2(state.prepared.vessel);
 }
 
 function frontView(state: BatchState, { step, branch }: Front): FrontView {
@@ -166,7 +166,7 @@ function frontView(state: BatchState, { step, branch }: Front): FrontView {
     branchId: branch.id,
     branchName: branch.name,
     started: state.steps.find(({ stepId }) => stepId === step.id)?.startedAtMs !== undefined,
-    pot: potView(pot, state.ready.vessel, branch.id === state.ready.soup.root.id ? state.dishedKg : 0),
+    pot: potView(pot, state.prepared.vessel, branch.id === state.prepared.soup.root.id ? state.dishedKg : 0),
     wantedLevelM: wantedLevelM(state, step.id, pot),
     jug: jugNow(step, pot, state),
     foam: foamNow(pot),
@@ -197,9 +197,9 @@ function lastRead({ run: { records } }: BatchState): BatchView['lastRead'] {
 }
 
 /** Folds a batch's entries into what the Stove shows. */
-export function batchView(snapshot: Snapshot, entries: readonly KeptEntry[], planned?: Planned): BatchView {
+export function batchView(snapshot: Snapshot, entries: readonly StoredEntry[], planned?: Planned): BatchView {
   const state = foldBatch(snapshot, entries, planned);
-  const { vessel, soup, lines } = state.ready;
+  const { vessel, soup, lines } = state.prepared;
   const nameOf = namer(
     soup,
     lines.map(({ line }) => line.ingredient.row),
@@ -212,11 +212,11 @@ export function batchView(snapshot: Snapshot, entries: readonly KeptEntry[], pla
     soup,
     lines: soup.lines.map(({ id, ingredient }) => ({ lineId: id, ingredient })),
     names: soup.lines.map(({ id }) => [id, nameOf(id)]),
-    altered: state.altered,
+    changes: state.changes,
     timers: state.timers,
     body: landBody(state),
     salt: landSalt(state),
-    ask: snapshot.ask,
+    request: snapshot.request,
     vessel,
     kit: snapshot.kit,
     steps: state.steps,
@@ -243,7 +243,7 @@ export function batchView(snapshot: Snapshot, entries: readonly KeptEntry[], pla
     questioned: state.readings.at(-1)?.questioned ?? false,
     closed: state.closed,
     dishedBowls: state.dishedBowls,
-    out: state.out,
+    output: state.output,
     shares: state.shares,
     writeBack: writeBack(state),
     undone: [...state.history.undone],

@@ -3,10 +3,10 @@ import { wrap, type Remote } from 'comlink';
 import { combineLatest, shareReplay, switchMap } from 'rxjs';
 import { Kitchen } from '../services/kitchen';
 import { narrow$ } from '../services/narrow';
-import type { KeptEntry } from '@tureen/core/batch';
+import type { StoredEntry } from '@tureen/core/batch';
 import type { Snapshot } from '@tureen/core/plan';
 import type { BatchView } from './batch-view';
-import type { CookingThread } from './thread';
+import type { Calculator } from './calculator';
 
 /** Batches that the thread follows at a time: one at the stove, those on the wall. */
 const MOST_FOLLOWED = 8;
@@ -17,7 +17,7 @@ const MOST_FOLLOWED = 8;
  */
 @Injectable({ providedIn: 'root' })
 export class Cooking {
-  readonly thread: Remote<CookingThread> = wrap<CookingThread>(
+  readonly calculator: Remote<Calculator> = wrap<Calculator>(
     new Worker(new URL('./cooking.worker', import.meta.url), { type: 'module' }),
   );
 
@@ -25,41 +25,41 @@ export class Cooking {
   private readonly told = new Map<string, Map<string, number | undefined>>();
 
   /** A batch as it stands; what the thread has of it already is not sent again. */
-  async batch(batchId: string, snapshot: Snapshot, entries: readonly KeptEntry[]): Promise<BatchView> {
+  async batch(batchId: string, snapshot: Snapshot, entries: readonly StoredEntry[]): Promise<BatchView> {
     let told = this.told.get(batchId);
     if (told === undefined) {
       told = new Map();
       const [oldest] = this.told.keys();
       if (this.told.size >= MOST_FOLLOWED && oldest !== undefined) {
         this.told.delete(oldest);
-        void this.thread.batchLeft(oldest);
+        void this.calculator.batchLeft(oldest);
       }
       this.told.set(batchId, told);
-      void this.thread.batchOpened(batchId, snapshot);
+      void this.calculator.batchOpened(batchId, snapshot);
     }
-    const since: KeptEntry[] = [];
+    const since: StoredEntry[] = [];
     for (const entry of entries) {
       if (told.has(entry.id) && told.get(entry.id) === entry.arrival) continue;
       told.set(entry.id, entry.arrival);
       since.push(entry);
     }
-    return this.thread.batch(batchId, since);
+    return this.calculator.batch(batchId, since);
   }
 
   /** A batch that is followed as it would be with some more entries. */
-  batchWith(batchId: string, more: readonly KeptEntry[]): Promise<BatchView> {
-    return this.thread.batchWith(batchId, more);
+  batchWith(batchId: string, more: readonly StoredEntry[]): Promise<BatchView> {
+    return this.calculator.batchWith(batchId, more);
   }
 
   constructor() {
-    narrow$().subscribe((is) => void this.thread.narrow(is));
+    narrow$().subscribe((is) => void this.calculator.narrow(is));
   }
 
   /** The kitchen as the thread knows it: every value comes after the thread has been told. */
   readonly stocked$ = combineLatest([inject(Kitchen).kitchen$, inject(Kitchen).rows$]).pipe(
     switchMap(async ([answer, rows]) => {
       const kit = answer.ok ? (answer.value.kit ?? undefined) : undefined;
-      await this.thread.stock(rows, kit);
+      await this.calculator.stock(rows, kit);
       return { kit, rows };
     }),
     shareReplay({ bufferSize: 1, refCount: false }),

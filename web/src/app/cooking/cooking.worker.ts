@@ -1,5 +1,5 @@
 import '../no-eval';
 import { expose } from 'comlink';
-import { CookingThread } from './thread';
+import { Calculator } from './calculator';
 
-expose(new CookingThread());
+expose(new Calculator());

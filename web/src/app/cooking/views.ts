@@ -1,7 +1,7 @@
 import { branchNames } from '@tureen/core/batch';
 import type { Vessel } from '@tureen/core/kit';
 import type { IngredientRow } from '@tureen/core/larder';
-import { ribbonOf, type Ribbon } from '@tureen/core/line';
+import { ribbonOf, type Ribbon } from '@tureen/core/runner';
 import { namer, stopNamer } from '@tureen/core/messages';
 import {
   cardsMade,
@@ -9,7 +9,7 @@ import {
   figuresOf,
   notScaling,
   pullList,
-  type Ask,
+  type PlanRequest,
   type Figures,
   type NotScaling,
   type PlanError,
@@ -25,7 +25,7 @@ import { pictureOf, type Picture } from '../parts/ribbon/picture';
 /** A plan as a screen shows it; everything in it can be sent between threads. */
 export interface PlanView {
   readonly soup: Soup;
-  readonly ask: Ask;
+  readonly request: PlanRequest;
   readonly scale: number;
   readonly vessel: Vessel;
   readonly ribbon: Ribbon;
@@ -58,8 +58,8 @@ export interface SideCard {
   readonly lines: readonly { readonly name: string; readonly kg: number }[];
 }
 
-function sideCards({ ready, run }: Planned): SideCard[] {
-  return cardsMade(ready, run).map(({ cardId, name, wantedKg, ready: own, run: made }) => ({
+function sideCards({ prepared, run }: Planned): SideCard[] {
+  return cardsMade(prepared, run).map(({ cardId, name, wantedKg, prepared: own, run: made }) => ({
     id: cardId,
     name,
     kg: wantedKg,
@@ -84,10 +84,10 @@ function lastColour(ribbon: Ribbon): string {
 
 /** Kilos that each step of a plan takes of each line, and its minutes. */
 export function takesOf({ run }: Pick<Planned, 'run'>): StepTakes[] {
-  return run.records.map(({ step, took, minutes }) => ({
+  return run.records.map(({ step, inflows, minutes }) => ({
     stepId: step.id,
     minutes,
-    lines: took.map(({ lineId, parcel }) => ({ lineId, kg: parcel.mix.reduce((sum, kg) => sum + kg, 0) })),
+    lines: inflows.map(({ lineId, parcel }) => ({ lineId, kg: parcel.mix.reduce((sum, kg) => sum + kg, 0) })),
   }));
 }
 
@@ -95,14 +95,14 @@ export function takesOf({ run }: Pick<Planned, 'run'>): StepTakes[] {
 export function viewOf(planned: Planned, written: Planned | undefined): PlanView {
   const ribbon = ribbonOf(planned.run, branchNames(planned));
   return {
-    soup: planned.ready.soup,
-    ask: planned.snapshot.ask,
+    soup: planned.prepared.soup,
+    request: planned.snapshot.request,
     scale: planned.snapshot.scale,
-    vessel: planned.ready.vessel,
+    vessel: planned.prepared.vessel,
     ribbon,
-    figures: figuresOf(planned.ready, planned.run),
+    figures: figuresOf(planned.prepared, planned.run),
     pull: pullList(planned),
-    cautions: cautionsOf(planned.ready, planned.run),
+    cautions: cautionsOf(planned.prepared, planned.run),
     notScaling: written === undefined ? [] : notScaling(written, planned),
     takes: takesOf(planned),
     peakM3: planned.run.peakM3,

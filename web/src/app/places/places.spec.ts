@@ -3,7 +3,7 @@ import { EXAMPLE_SOUPS } from '@tureen/core/soup';
 import { READY_KITS } from '@tureen/core/kit';
 import { LARDER_ROWS } from '@tureen/core/larder';
 import { figuresOf, makePlan, writtenPlan } from '@tureen/core/plan';
-import type { Deed, KeptEntry } from '@tureen/core/batch';
+import { ENTRY_SHAPE, type Action, type StoredEntry } from '@tureen/core/batch';
 import { batchView } from '../cooking/batch-view';
 import { planOutcome, viewOf } from '../cooking/views';
 import { mergedEntries } from '../services/batches';
@@ -16,21 +16,21 @@ import { bigFigure } from './stove/figure';
 
 const kit = READY_KITS.canteen;
 const beetroot = EXAMPLE_SOUPS.find(({ id }) => id === 'beetroot-horseradish')!;
-const ask = { bowls: 80, bowlG: 300, potId: 'boiler-40' };
-const planning = makePlan(beetroot, LARDER_ROWS, kit, ask);
+const request = { bowls: 80, bowlG: 300, potId: 'boiler-40' };
+const planning = makePlan(beetroot, LARDER_ROWS, kit, request);
 if (!planning.ok) throw new Error(planning.error.code);
 const { snapshot } = planning.plan;
 const nameOf = namer(beetroot, LARDER_ROWS);
 
-function entry(n: number, deed: Deed): KeptEntry {
-  return { id: newId(), shape: 1, stamp: { counter: n, device: 'spec-tab', seq: n }, atMs: n * 60_000, who: '', deed };
+function entry(n: number, action: Action): StoredEntry {
+  return { id: newId(), shape: ENTRY_SHAPE, stamp: { counter: n, device: 'spec-tab', seq: n }, atMs: n * 60_000, who: '', action };
 }
 
 describe('views', () => {
   it('show what core computed, not something near it', () => {
-    const outcome = planOutcome(makePlan(beetroot, LARDER_ROWS, kit, ask), writtenPlan(beetroot, LARDER_ROWS, kit));
-    expect(outcome.ok && outcome.view.figures).toEqual(figuresOf(planning.plan.ready, planning.plan.run));
-    expect(batchView(snapshot, []).planned).toEqual(figuresOf(planning.plan.ready, planning.plan.run));
+    const outcome = planOutcome(makePlan(beetroot, LARDER_ROWS, kit, request), writtenPlan(beetroot, LARDER_ROWS, kit));
+    expect(outcome.ok && outcome.view.figures).toEqual(figuresOf(planning.plan.prepared, planning.plan.run));
+    expect(batchView(snapshot, []).planned).toEqual(figuresOf(planning.plan.prepared, planning.plan.run));
     expect(viewOf(writtenPlan(beetroot, LARDER_ROWS, kit)!, undefined).figures.bowls).toBeCloseTo(10, 3);
   });
 
@@ -149,7 +149,7 @@ describe('words', () => {
   });
 
   it('give a bowl cream only where there is some', () => {
-    const facts = planning.plan.run.dished === undefined ? undefined : figuresOf(planning.plan.ready, planning.plan.run).facts;
+    const facts = planning.plan.run.dished === undefined ? undefined : figuresOf(planning.plan.prepared, planning.plan.run).facts;
     expect(factRows(facts!).map(({ name }) => name)).toContain('cream');
     expect(factRows({ ...facts!, creamG: 0 }).map(({ name }) => name)).not.toContain('cream');
     expect(mass(1.3478, 'metric')).toBe('1.35 kg');

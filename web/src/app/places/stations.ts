@@ -1,6 +1,6 @@
 import { walk, type Soup, type SoupStep } from '@tureen/core/soup';
 import type { PlanView } from '../cooking/views';
-import { stationOf, type NameOf, type Station } from '@tureen/core/messages';
+import { stationOf, stepSetting, type NameOf, type Station } from '@tureen/core/messages';
 
 export interface StationRow {
   readonly lineId: string;
@@ -15,25 +15,6 @@ export interface StationGroup {
   readonly steps: readonly SoupStep[];
   readonly rows: readonly StationRow[];
   readonly minutes: number;
-}
-
-function settingOf(step: SoupStep): string | undefined {
-  switch (step.op) {
-    case 'roast':
-      return `${String(step.ovenC)} °C · ${String(step.minutes)} min`;
-    case 'sweat':
-      return `${step.heat} · lid ${step.lid} · ${String(step.minutes)} min`;
-    case 'simmer':
-      return step.vigour === 'bare' ? undefined : `${step.vigour} · lid ${step.lid} · ${String(step.minutes)} min`;
-    case 'blend':
-      return `${step.blender} · ${String(step.minutes)} min`;
-    case 'season':
-      return `salt ${step.saltPct.toFixed(2)} %`;
-    case 'rest':
-      return `to ${String(step.toC)} °C`;
-    default:
-      return undefined;
-  }
 }
 
 /** Steps that come first take the name of the heat they lead up to. */
@@ -63,7 +44,7 @@ export function stationsOf(soup: Soup, view: Pick<PlanView, 'takes'> | undefined
   return groups.map(({ name, steps: own }) => ({
     name,
     steps: own,
-    setting: own.flatMap((step) => settingOf(step) ?? []).join(' · '),
+    setting: own.flatMap((step) => stepSetting(step) ?? []).join(' · '),
     minutes: own.reduce((sum, { id }) => sum + (takes.get(id)?.minutes ?? 0), 0),
     rows: own.flatMap(({ id }) =>
       (takes.get(id)?.lines ?? [])

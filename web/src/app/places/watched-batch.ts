@@ -34,7 +34,7 @@ function keyOf(answer: Answer<OpenBatch>): string {
   if (!answer.ok) return 'none';
   const { batch, entries } = answer.value;
   // Which of them the server has tells what was late, once there is a close.
-  const arrived = entries.some(({ deed }) => deed.kind === 'closed')
+  const arrived = entries.some(({ action }) => action.kind === 'closed')
     ? entries.filter(({ arrival }) => arrival !== undefined).length
     : 0;
   return `${batch.id} ${String(entries.length)} ${String(arrived)}`;

@@ -1,13 +1,13 @@
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import { DeedSchema, type Deed } from '@tureen/core/batch';
+import { ActionSchema, type Action } from '@tureen/core/batch';
 import { LARDER_ROWS } from '@tureen/core/larder';
 import { namer } from '@tureen/core/messages';
 import { EXAMPLE_SOUPS } from '@tureen/core/soup';
 import { show, StoveInMemory } from '../../../spec/stove-in-memory';
 import { batchView, type BatchView } from '../cooking/batch-view';
 import { Soups } from '../services/soups';
-import { deedText, shareName } from './deed-text';
+import { actionText, shareName } from './action-text';
 import { WriteBackList } from './ledger/write-back';
 import { ShareCards } from './share-cards';
 import { effectBetween } from './stove/effect';
@@ -17,14 +17,14 @@ const soup = EXAMPLE_SOUPS.find(({ id }) => id === 'base-two-ways')!;
 const nameOf = namer(soup, LARDER_ROWS);
 const barley = LARDER_ROWS.find(({ id }) => id === 'pearl-barley')!;
 
-function viewAfter(id: string, ...deeds: readonly Deed[]): BatchView {
+function viewAfter(id: string, ...actions: readonly Action[]): BatchView {
   const stove = new StoveInMemory(id);
-  stove.did(...deeds);
+  stove.did(...actions);
   return batchView(stove.snapshot, stove.kept);
 }
 
-/** One deed of every kind that there is. */
-const DEEDS: readonly Deed[] = [
+/** One action of every kind that there is. */
+const ACTIONS: readonly Action[] = [
   { kind: 'started', stepId: 'simmer' },
   { kind: 'done', stepId: 'simmer', minutes: 12.5 },
   { kind: 'skipped', stepId: 'simmer', why: 'no time' },
@@ -57,22 +57,22 @@ const DEEDS: readonly Deed[] = [
 ];
 
 describe('the words of a record', () => {
-  it('there is a sentence for every kind of deed, with its figures and no hole in it', () => {
-    const kinds = DeedSchema.options.map((option) => option.shape.kind.value);
-    expect(DEEDS.map(({ kind }) => kind).sort()).toEqual([...kinds].sort());
-    for (const deed of DEEDS) {
-      expect(DeedSchema.safeParse(deed).success).withContext(deed.kind).toBeTrue();
-      const text = deedText(deed, soup, nameOf, 'metric');
-      expect(text.length).withContext(deed.kind).toBeGreaterThan(4);
+  it('there is a sentence for every kind of action, with its figures and no hole in it', () => {
+    const kinds = ActionSchema.options.map((option) => option.shape.kind.value);
+    expect(ACTIONS.map(({ kind }) => kind).sort()).toEqual([...kinds].sort());
+    for (const action of ACTIONS) {
+      expect(ActionSchema.safeParse(action).success).withContext(action.kind).toBeTrue();
+      const text = actionText(action, soup, nameOf, 'metric');
+      expect(text.length).withContext(action.kind).toBeGreaterThan(4);
       expect(text)
-        .withContext(deed.kind)
+        .withContext(action.kind)
         .not.toMatch(/undefined|NaN|\[object/);
     }
   });
 
   it('says amounts in the kitchen’s units and names as they are known', () => {
-    const said = (deed: Deed, units: 'metric' | 'us' = 'metric'): string => deedText(deed, soup, nameOf, units);
-    const of = (kind: Deed['kind']): Deed => DEEDS.find((deed) => deed.kind === kind)!;
+    const said = (action: Action, units: 'metric' | 'us' = 'metric'): string => actionText(action, soup, nameOf, units);
+    const of = (kind: Action['kind']): Action => ACTIONS.find((action) => action.kind === kind)!;
     expect(said(of('poured'))).toBe('500 mL of water poured (ladle)');
     expect(said(of('poured'), 'us')).toContain('fl oz');
     expect(said(of('weighed'))).toBe('weighed 14.5 kg, tare 4.5 kg');
@@ -93,7 +93,7 @@ describe('what an entry changed', () => {
   it('is told in the figures that moved, and only those', () => {
     const id = 'celeriac-leek-apple';
     const steps = new StoveInMemory(id).steps;
-    const upTo = (op: string): Deed[] =>
+    const upTo = (op: string): Action[] =>
       steps
         .slice(
           0,

@@ -28,7 +28,7 @@ function isRefused(body: unknown): body is { error: Refusal } {
 }
 
 /** Sends a request and sorts its outcome: a value, a refusal with its sentence, or no answer. */
-export async function ask<T>(request: () => Promise<Replied>): Promise<Answer<T>> {
+export async function request<T>(request: () => Promise<Replied>): Promise<Answer<T>> {
   try {
     const response = await request();
     const body = await response.json();

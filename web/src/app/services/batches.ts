@@ -1,9 +1,9 @@
 import { inject, Injectable } from '@angular/core';
-import { ENTRY_SHAPE, type Deed, type KeptEntry } from '@tureen/core/batch';
+import { ENTRY_SHAPE, type Action, type StoredEntry } from '@tureen/core/batch';
 import type { Snapshot } from '@tureen/core/plan';
-import type { BatchCursor, BatchSummary, KeptBatch, Stored } from '@tureen/server/api';
+import type { BatchCursor, BatchSummary, StoredBatch, Stored } from '@tureen/server/api';
 import { auditTime, combineLatest, filter, map, merge, type Observable, scan, shareReplay, startWith, switchMap, tap } from 'rxjs';
-import { Api, ask, type Answer } from './api';
+import { Api, request, type Answer } from './api';
 import { Clock } from './clock';
 import { Copies } from './copies';
 import { Device, newId } from './device';
@@ -15,9 +15,9 @@ const BURST_MS = 80;
 
 /** A batch with all that is known of it here: what the server has and what it has not yet. */
 export interface OpenBatch {
-  readonly batch: Omit<KeptBatch, 'entries' | 'snapshot'>;
+  readonly batch: Omit<StoredBatch, 'entries' | 'snapshot'>;
   readonly snapshot: Snapshot;
-  readonly entries: readonly KeptEntry[];
+  readonly entries: readonly StoredEntry[];
   readonly unsentIds: ReadonlySet<string>;
   /** How many of them the browser keeps: a reload would not lose them. */
   readonly keptHere: number;
@@ -27,11 +27,11 @@ export interface OpenBatch {
 export interface BatchList {
   readonly batches: readonly BatchSummary[];
   /** Where older ones begin; null when there are none. */
-  readonly more: BatchCursor | null;
+  readonly next: BatchCursor | null;
 }
 
 /** Every entry once; the server's own copy wins, since it knows in which order they came. */
-export function mergedEntries(server: readonly KeptEntry[], here: readonly KeptEntry[]): readonly KeptEntry[] {
+export function mergedEntries(server: readonly StoredEntry[], here: readonly StoredEntry[]): readonly StoredEntry[] {
   const known = new Set(server.map(({ id }) => id));
   return [...server, ...here.filter(({ id }) => !known.has(id))];
 }
@@ -57,7 +57,7 @@ export class Batches {
   /** Batches that are being cooked. */
   readonly open$: Observable<Answer<{ batches: BatchSummary[] }>> = this.moved$.pipe(
     startWith(undefined),
-    switchMap(() => ask<{ batches: BatchSummary[] }>(() => this.api.client.batches.open.$get())),
+    switchMap(() => request<{ batches: BatchSummary[] }>(() => this.api.client.batches.open.$get())),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
 
@@ -71,7 +71,7 @@ export class Batches {
   /** Batches from a place in the list on, newest first. */
   list(from: BatchCursor | null): Promise<Answer<BatchList>> {
     const query = from === null ? {} : { startedBefore: String(from.startedAtMs), id: from.id };
-    return ask<BatchList>(() => this.api.client.batches.$get({ query }));
+    return request<BatchList>(() => this.api.client.batches.$get({ query }));
   }
 
   /** One batch, followed live: loaded, then entries as they come from this and every other screen. */
@@ -88,7 +88,7 @@ export class Batches {
       filter((change) => change.kind === 'entries' && change.batchId === id),
       map((change) => ({ kind: 'told' as const, entries: change.kind === 'entries' ? change.entries : [] })),
     );
-    type Loaded = Answer<KeptBatch> | undefined;
+    type Loaded = Answer<StoredBatch> | undefined;
     const server$ = merge(loaded$, told$).pipe(
       scan((have: Loaded, news): Loaded => {
         if (news.kind === 'loaded') {
@@ -110,7 +110,7 @@ export class Batches {
         if (answer.ok) this.copies.keep(answer.value);
       }),
     );
-    const mine = new Map<string, KeptEntry>();
+    const mine = new Map<string, StoredEntry>();
     return combineLatest([kept$, this.outbox.unsent$]).pipe(
       map(([answer, unsent]): Answer<OpenBatch> => {
         if (!answer.ok) return answer;
@@ -134,8 +134,8 @@ export class Batches {
   }
 
   /** The batch as the server has it; without a network, as it was last heard of here. */
-  private async fetched(id: string): Promise<Answer<KeptBatch>> {
-    const answer = await ask<KeptBatch>(() => this.api.client.batches[':id'].$get({ param: { id } }));
+  private async fetched(id: string): Promise<Answer<StoredBatch>> {
+    const answer = await request<StoredBatch>(() => this.api.client.batches[':id'].$get({ param: { id } }));
     if (!answer.ok && answer.reachable) return answer;
     const copy = await this.copies.batch(id);
     if (copy === undefined) return answer;
@@ -145,7 +145,7 @@ export class Batches {
   }
 
   /** Enters what a cook did. It is kept in the browser first and counts at once. */
-  enter(open: OpenBatch, deed: Deed): Promise<void> {
+  enter(open: OpenBatch, action: Action): Promise<void> {
     const highest = open.entries.reduce((most, { stamp }) => Math.max(most, stamp.counter), 0);
     return this.outbox.keep(open.batch.id, {
       id: newId(),
@@ -153,17 +153,17 @@ export class Batches {
       stamp: this.device.stamp(highest),
       atMs: this.clock.now(),
       who: this.device.who(),
-      deed,
+      action,
     });
   }
 
   /** What batches have left over for the cold. */
   stored(): Promise<Answer<{ stored: Stored[] }>> {
-    return ask(() => this.api.client.cold.$get());
+    return request(() => this.api.client.cold.$get());
   }
 
   /** Starts the batch of a kept plan. Its id is made here, so a second try can't make a second batch. */
   start(batchId: string, planId: string): Promise<Answer<{ id: string }>> {
-    return ask<{ id: string }>(() => this.api.client.batches.$post({ json: { id: batchId, planId } }));
+    return request<{ id: string }>(() => this.api.client.batches.$post({ json: { id: batchId, planId } }));
   }
 }

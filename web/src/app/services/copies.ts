@@ -1,10 +1,10 @@
 import { Injectable } from '@angular/core';
-import type { KeptBatch } from '@tureen/server/api';
+import type { StoredBatch } from '@tureen/server/api';
 import { BrowserStore } from './browser-store';
 
 interface Copied {
   readonly id: string;
-  readonly batch: KeptBatch;
+  readonly batch: StoredBatch;
   readonly seenAtMs: number;
 }
 
@@ -21,24 +21,24 @@ const OLD_MS = 14 * 86_400_000;
  */
 @Injectable({ providedIn: 'root' })
 export class Copies {
-  private readonly store = new BrowserStore<{ seen: Copied }>('tidy-tureen-seen', ['seen']);
+  private readonly store = new BrowserStore<{ seen: Copied }>('tidy-tureen-batches', ['seen']);
   private readonly waiting = new Map<string, ReturnType<typeof setTimeout>>();
 
   constructor() {
     try {
-      // Copies of an earlier shape went without end; nothing reads them any more.
-      indexedDB.deleteDatabase('tidy-tureen-copies');
+      // Copies of earlier shapes: the server has what they hold, and nothing reads them any more.
+      for (const old of ['tidy-tureen-copies', 'tidy-tureen-seen']) indexedDB.deleteDatabase(old);
     } catch {
       // No store, no copies.
     }
   }
 
-  async batch(id: string): Promise<KeptBatch | undefined> {
+  async batch(id: string): Promise<StoredBatch | undefined> {
     return (await this.store.get('seen', id))?.batch;
   }
 
   /** Writes a batch down soon; the last of several in a row is what is kept. */
-  keep(batch: KeptBatch): void {
+  keep(batch: StoredBatch): void {
     clearTimeout(this.waiting.get(batch.id));
     this.waiting.set(
       batch.id,

@@ -1,7 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import type { DeviceState } from '@tureen/server/api';
 import { combineLatest, filter, from, map, merge, scan, shareReplay, startWith, switchMap, timer, type Observable } from 'rxjs';
-import { Api, ask, type Answer } from './api';
+import { Api, request, type Answer } from './api';
 import { Live } from './live';
 
 /** Older than this a reading is not used: the pot has been stirred, poured into or lifted since. Kitchen default. */
@@ -13,7 +13,7 @@ export interface Device {
   readonly id: string;
   readonly kind: 'scale' | 'probe';
   readonly name: string;
-  readonly standIn: boolean;
+  readonly simulated: boolean;
   readonly connected: boolean;
   readonly value: number | undefined;
   readonly unit: 'kg' | 'degC' | undefined;
@@ -37,7 +37,7 @@ export class Devices {
   private readonly heard$: Observable<ReadonlyMap<string, Heard>> = merge(
     merge(this.live.open$.pipe(filter((open) => open))).pipe(
       startWith(undefined),
-      switchMap(() => from(ask<{ devices: DeviceState[] }>(() => this.api.client.devices.$get()))),
+      switchMap(() => from(request<{ devices: DeviceState[] }>(() => this.api.client.devices.$get()))),
       map((answer) => (answer.ok ? answer.value.devices : [])),
     ),
     this.live.change$.pipe(
@@ -63,7 +63,7 @@ export class Devices {
           id: state.id,
           kind: state.kind,
           name: state.name,
-          standIn: state.standIn,
+          simulated: state.simulated,
           connected: state.connected,
           value: state.reading?.value,
           unit: state.reading?.unit,
@@ -77,7 +77,7 @@ export class Devices {
   );
 
   command(id: string, what: 'tare' | 'off' | 'on'): Promise<Answer<{ id: string }>> {
-    return ask(() => this.api.client.devices[':id'].commands.$post({ param: { id }, json: { do: what } }));
+    return request(() => this.api.client.devices[':id'].commands.$post({ param: { id }, json: { do: what } }));
   }
 }
 

@@ -1,7 +1,7 @@
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import type { KeptEntry } from '@tureen/core/batch';
-import type { KeptBatch } from '@tureen/server/api';
+import { ENTRY_SHAPE, type StoredEntry } from '@tureen/core/batch';
+import type { StoredBatch } from '@tureen/server/api';
 import { openDB } from 'idb';
 import { BehaviorSubject, filter, firstValueFrom, of } from 'rxjs';
 import { Copies, MOST_COPIES } from './copies';
@@ -116,14 +116,14 @@ describe('photos', () => {
 
 describe('copies of batches', () => {
   beforeEach(async () => {
-    await emptied('tidy-tureen-seen', 'seen');
+    await emptied('tidy-tureen-batches', 'seen');
     TestBed.configureTestingModule({ providers: [provideZonelessChangeDetection()] });
   });
 
   it('of a burst of ladles the last one is what is kept; nothing is known of a batch never looked at', async () => {
     const copies = TestBed.inject(Copies);
-    const batch = (entries: number): KeptBatch =>
-      ({ id: 'b1', entries: Array.from({ length: entries }, () => ({ id: newId() })) }) as unknown as KeptBatch;
+    const batch = (entries: number): StoredBatch =>
+      ({ id: 'b1', entries: Array.from({ length: entries }, () => ({ id: newId() })) }) as unknown as StoredBatch;
     for (let n = 1; n <= 8; n++) copies.keep(batch(n));
     expect(await copies.batch('b1')).toBeUndefined();
     await new Promise((resolve) => setTimeout(resolve, 450));
@@ -134,11 +134,11 @@ describe('copies of batches', () => {
   it('the last ones looked at are kept, and no more', async () => {
     const copies = TestBed.inject(Copies);
     for (let n = 0; n < MOST_COPIES + 4; n++) {
-      copies.keep({ id: `c${String(n)}`, entries: [] } as unknown as KeptBatch);
+      copies.keep({ id: `c${String(n)}`, entries: [] } as unknown as StoredBatch);
       await new Promise((resolve) => setTimeout(resolve, 5));
     }
     await new Promise((resolve) => setTimeout(resolve, 700));
-    const db = await openDB('tidy-tureen-seen', 1);
+    const db = await openDB('tidy-tureen-batches', 1);
     expect(await db.count('seen')).toBe(MOST_COPIES);
     db.close();
   });
@@ -175,13 +175,13 @@ describe('timers of the kitchen', () => {
         }),
       ),
     );
-    const entry = (n: number, deed: KeptEntry['deed']): KeptEntry => ({
+    const entry = (n: number, action: StoredEntry['action']): StoredEntry => ({
       id: newId(),
-      shape: 1,
+      shape: ENTRY_SHAPE,
       stamp: { counter: n, device: 'spec', seq: n },
       atMs: 1000 * n,
       who: '',
-      deed,
+      action,
     });
     const unsent = [
       { id: '1', batchId: 'b1', entry: entry(1, { kind: 'timed', timer: 'b', name: 'Croutons', minutes: 7 }) },

@@ -2,8 +2,8 @@ import { inject, Injectable } from '@angular/core';
 import type { Kit, Place } from '@tureen/core/kit';
 import type { IngredientRow } from '@tureen/core/larder';
 import { auditTime, filter, map, merge, shareReplay, startWith, switchMap, tap, type Observable } from 'rxjs';
-import type { IngredientHistory, KeptLarder } from '@tureen/server/api';
-import { Api, ask, type Answer } from './api';
+import type { IngredientHistory, StoredLarder } from '@tureen/server/api';
+import { Api, request, type Answer } from './api';
 import { Live } from './live';
 import { kitchenZone } from './zone';
 
@@ -28,7 +28,7 @@ export class Kitchen {
     this.live.open$.pipe(filter((open) => open)),
   ).pipe(
     startWith(undefined),
-    switchMap(() => ask<KitchenState>(() => this.api.client.kitchen.$get())),
+    switchMap(() => request<KitchenState>(() => this.api.client.kitchen.$get())),
     tap((answer) => {
       if (answer.ok) kitchenZone.set(answer.value.kit?.zone);
     }),
@@ -36,7 +36,7 @@ export class Kitchen {
   );
 
   /** Asked again whenever the stream opens, so that a first try without a server is not the last. */
-  readonly larder$: Observable<KeptLarder> = merge(
+  readonly larder$: Observable<StoredLarder> = merge(
     this.live.change$.pipe(
       filter(({ kind }) => kind === 'larder'),
       auditTime(BURST_MS),
@@ -44,7 +44,7 @@ export class Kitchen {
     this.live.open$.pipe(filter((open) => open)),
   ).pipe(
     startWith(undefined),
-    switchMap(() => ask<KeptLarder>(() => this.api.client.larder.$get())),
+    switchMap(() => request<StoredLarder>(() => this.api.client.larder.$get())),
     map((answer) => (answer.ok ? answer.value : undefined)),
     filter((larder) => larder !== undefined),
     shareReplay({ bufferSize: 1, refCount: false }),
@@ -54,26 +54,26 @@ export class Kitchen {
 
   /** Saves the kit as it now is. */
   save(kit: Kit): Promise<Answer<{ kit: Kit }>> {
-    return ask(() => this.api.client.kitchen.$put({ json: { kit } }));
+    return request(() => this.api.client.kitchen.$put({ json: { kit } }));
   }
 
   ingredient(id: string): Promise<Answer<IngredientHistory>> {
-    return ask(() => this.api.client.larder[':id'].$get({ param: { id } }));
+    return request(() => this.api.client.larder[':id'].$get({ param: { id } }));
   }
 
   correct(id: string, row: IngredientRow | null, why: string): Promise<Answer<{ id: string }>> {
-    return ask(() => this.api.client.larder[':id'].$put({ param: { id }, json: { row, why } }));
+    return request(() => this.api.client.larder[':id'].$put({ param: { id }, json: { row, why } }));
   }
 
   addPrices(
     prices: { ingredient: string; pricePerKg: number; day?: string | undefined }[],
     source: string,
   ): Promise<Answer<{ kept: number }>> {
-    return ask(() => this.api.client.prices.$post({ json: { prices, source } }));
+    return request(() => this.api.client.prices.$post({ json: { prices, source } }));
   }
 
   /** Sets the kitchen up with a kit that ships, where it stands. */
   choose(ready: ReadyKitchen, place: Place): Promise<Answer<{ kit: Kit }>> {
-    return ask(() => this.api.client.kitchen.$put({ json: { ready, place } }));
+    return request(() => this.api.client.kitchen.$put({ json: { ready, place } }));
   }
 }

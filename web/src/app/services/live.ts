@@ -13,7 +13,7 @@ export const LIVE_TIMES = new InjectionToken('LIVE_TIMES', {
   factory: () => ({ silentMs: 40_000, asleepMs: 60_000, lookMs: 5000, anewMs: 3000 }),
 });
 
-type Told =
+type Message =
   | { readonly kind: 'change'; readonly change: Change }
   | { readonly kind: 'open'; readonly open: boolean; readonly offMs?: number; readonly build?: string | undefined }
   | { readonly kind: 'alive' }
@@ -53,7 +53,7 @@ export class Live implements OnDestroy {
   private readonly looking: ReturnType<typeof setInterval>;
   private isGone = false;
   private letGo: (() => void) | undefined;
-  private last: Extract<Told, { kind: 'open' }> = { kind: 'open', open: false };
+  private last: Extract<Message, { kind: 'open' }> = { kind: 'open', open: false };
 
   readonly change$ = this.changes.asObservable();
   /** True while the stream is open; a turn to true means that something may have been missed. */
@@ -63,11 +63,11 @@ export class Live implements OnDestroy {
 
   constructor() {
     if (this.channel !== undefined) {
-      this.channel.onmessage = ({ data }: MessageEvent<Told>) => {
+      this.channel.onmessage = ({ data }: MessageEvent<Message>) => {
         if (data.kind !== 'asked') this.take(data);
         else if (this.leads) this.channel?.postMessage(this.last);
       };
-      this.channel.postMessage({ kind: 'asked' } satisfies Told);
+      this.channel.postMessage({ kind: 'asked' } satisfies Message);
     }
     this.lead(false);
     this.looking = setInterval(() => {
@@ -130,7 +130,7 @@ export class Live implements OnDestroy {
     }
   }
 
-  private take(told: Told): void {
+  private take(told: Message): void {
     this.heardAtMs = Date.now();
     if (told.kind === 'change') this.changes.next(told.change);
     else if (told.kind === 'open') {
@@ -140,7 +140,7 @@ export class Live implements OnDestroy {
     }
   }
 
-  private tell(told: Told): void {
+  private tell(told: Message): void {
     if (told.kind === 'open') this.last = told;
     this.take(told);
     this.channel?.postMessage(told);

@@ -1,6 +1,6 @@
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import type { Entry } from '@tureen/core/batch';
+import { ENTRY_SHAPE, type Entry } from '@tureen/core/batch';
 import { openDB } from 'idb';
 import { BehaviorSubject, filter, firstValueFrom } from 'rxjs';
 import { newId } from './device';
@@ -12,11 +12,11 @@ type Reply = (entries: readonly Entry[]) => Response | Promise<Response>;
 function note(text: string): Entry {
   return {
     id: newId(),
-    shape: 1,
+    shape: ENTRY_SHAPE,
     stamp: { counter: 1, device: 'spec-tab', seq: 1 },
     atMs: 0,
     who: '',
-    deed: { kind: 'note', text },
+    action: { kind: 'note', text },
   };
 }
 

@@ -1,7 +1,7 @@
 import { inject, Injectable, type OnDestroy } from '@angular/core';
-import type { Entry } from '@tureen/core/batch';
+import { liftEntry, type Entry } from '@tureen/core/batch';
 import { BehaviorSubject, distinctUntilChanged, filter, map } from 'rxjs';
-import { Api, ask, isForGood, type Refusal } from './api';
+import { Api, request, isForGood, type Refusal } from './api';
 import { BrowserStore } from './browser-store';
 import { Live } from './live';
 
@@ -22,7 +22,7 @@ const CHANNEL = 'tureen-unsent';
 /** Refused because something that another tablet has yet to send is not there: sent again when the stream opens. */
 const MAY_COME = 'NO_SUCH_LINE';
 
-type Told =
+type Message =
   | { readonly kind: 'kept'; readonly unsent: readonly Unsent[] }
   | { readonly kind: 'sent' | 'stored'; readonly ids: readonly string[] }
   | { readonly kind: 'asked' };
@@ -56,7 +56,7 @@ export class Outbox implements OnDestroy {
 
   constructor() {
     if (this.channel !== undefined) {
-      this.channel.onmessage = ({ data }: MessageEvent<Told>) => {
+      this.channel.onmessage = ({ data }: MessageEvent<Message>) => {
         if (data.kind === 'kept') this.add(data.unsent);
         else if (data.kind === 'sent') this.remove(data.ids);
         else if (data.kind === 'stored') this.stored(data.ids);
@@ -82,7 +82,7 @@ export class Outbox implements OnDestroy {
     this.channel?.close();
   }
 
-  private tell(told: Told): void {
+  private tell(told: Message): void {
     if (!this.isGone) this.channel?.postMessage(told);
   }
 
@@ -108,7 +108,9 @@ export class Outbox implements OnDestroy {
 
   /** What an earlier visit or a tab that is gone has left; what was entered while this was being read stays. */
   private async reload(): Promise<void> {
-    const all = (await this.store.all('unsent')) ?? [];
+    const found = (await this.store.all('unsent')) ?? [];
+    // An entry may have waited here since before an update.
+    const all = found.map((unsent) => ({ ...unsent, entry: liftEntry(unsent.entry) as Entry }));
     this.add(all);
     this.stored(all.map(({ id }) => id));
   }
@@ -152,8 +154,8 @@ export class Outbox implements OnDestroy {
     });
   }
 
-  private post(batchId: string, list: readonly Unsent[]): Promise<Awaited<ReturnType<typeof ask>>> {
-    return ask(() =>
+  private post(batchId: string, list: readonly Unsent[]): Promise<Awaited<ReturnType<typeof request>>> {
+    return request(() =>
       this.api.client.batches[':id'].entries.$post({ param: { id: batchId }, json: { entries: list.map(({ entry }) => entry) } }),
     );
   }

@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import { concatMap, filter } from 'rxjs';
-import { ask, isForGood, type Answer } from './api';
+import { request, isForGood, type Answer } from './api';
 import { BrowserStore } from './browser-store';
 import { Live } from './live';
 
@@ -87,7 +87,7 @@ export class Photos {
   }
 
   private async send({ id, blob }: Unsent): Promise<Answer<{ id: string }>> {
-    const answer = await ask<{ id: string }>(() =>
+    const answer = await request<{ id: string }>(() =>
       fetch('/api/photos', { method: 'POST', body: blob, headers: { 'content-type': blob.type } }),
     );
     if (answer.ok || isForGood(answer)) await this.store.delete('unsent', [id]);

@@ -1,15 +1,15 @@
 import { inject, Injectable } from '@angular/core';
-import type { Ask } from '@tureen/core/plan';
-import type { KeptPlan, PlanSummary } from '@tureen/server/api';
+import type { PlanRequest } from '@tureen/core/plan';
+import type { StoredPlan, PlanSummary } from '@tureen/server/api';
 import { filter, merge, shareReplay, startWith, switchMap, type Observable } from 'rxjs';
-import { Api, ask, type Answer } from './api';
+import { Api, request, type Answer } from './api';
 import { Live } from './live';
 
 export interface PlanWish {
   readonly id: string;
   readonly soupId: string;
   readonly version: number;
-  readonly ask: Ask;
+  readonly request: PlanRequest;
 }
 
 /** Plans that are kept: made, changed until their batch starts, ticked off. */
@@ -23,27 +23,27 @@ export class Plans {
     this.live.open$.pipe(filter((open) => open)),
   ).pipe(
     startWith(undefined),
-    switchMap(() => ask<{ plans: PlanSummary[] }>(() => this.api.client.plans.$get())),
+    switchMap(() => request<{ plans: PlanSummary[] }>(() => this.api.client.plans.$get())),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
 
-  one(id: string): Promise<Answer<KeptPlan>> {
-    return ask(() => this.api.client.plans[':id'].$get({ param: { id } }));
+  one(id: string): Promise<Answer<StoredPlan>> {
+    return request(() => this.api.client.plans[':id'].$get({ param: { id } }));
   }
 
-  keep({ id, soupId, version, ask: wish }: PlanWish): Promise<Answer<{ id: string }>> {
-    return ask(() => this.api.client.plans.$post({ json: { id, soupId, version, ask: wish } }));
+  keep({ id, soupId, version, request: wish }: PlanWish): Promise<Answer<{ id: string }>> {
+    return request(() => this.api.client.plans.$post({ json: { id, soupId, version, request: wish } }));
   }
 
-  change({ id, version, ask: wish }: Omit<PlanWish, 'soupId'>): Promise<Answer<{ id: string }>> {
-    return ask(() => this.api.client.plans[':id'].$put({ param: { id }, json: { version, ask: wish } }));
+  change({ id, version, request: wish }: Omit<PlanWish, 'soupId'>): Promise<Answer<{ id: string }>> {
+    return request(() => this.api.client.plans[':id'].$put({ param: { id }, json: { version, request: wish } }));
   }
 
   note(id: string, note: { ticks: string[]; bowlPrice: number | null }): Promise<Answer<{ id: string }>> {
-    return ask(() => this.api.client.plans[':id'].note.$put({ param: { id }, json: note }));
+    return request(() => this.api.client.plans[':id'].note.$put({ param: { id }, json: note }));
   }
 
   drop(id: string): Promise<Answer<{ id: string }>> {
-    return ask(() => this.api.client.plans[':id'].$delete({ param: { id } }));
+    return request(() => this.api.client.plans[':id'].$delete({ param: { id } }));
   }
 }

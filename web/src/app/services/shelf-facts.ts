@@ -66,7 +66,7 @@ export class ShelfFactsOf {
     const answer = await this.soups.some(ids);
     if (!answer.ok) return;
     const { soups } = answer.value;
-    const facts = await this.cooking.thread.shelved(soups.map(({ soup }) => soup));
+    const facts = await this.cooking.calculator.shelved(soups.map(({ soup }) => soup));
     for (const [n, { soup, version }] of soups.entries()) {
       const own = facts[n];
       if (own !== undefined) this.known.set(keyOf({ id: soup.id, version }), own);

@@ -1,8 +1,8 @@
 import { inject, Injectable } from '@angular/core';
 import type { Soup } from '@tureen/core/soup';
-import type { KeptSoup, OnShelf, SoupVersion } from '@tureen/server/api';
+import type { StoredSoup, OnShelf, SoupVersion } from '@tureen/server/api';
 import { auditTime, filter, merge, shareReplay, startWith, switchMap, type Observable } from 'rxjs';
-import { Api, ask, type Answer } from './api';
+import { Api, request, type Answer } from './api';
 import { Live } from './live';
 
 const BURST_MS = 80;
@@ -22,36 +22,36 @@ export class Soups {
     this.live.open$.pipe(filter((open) => open)),
   ).pipe(
     startWith(undefined),
-    switchMap(() => ask<{ soups: OnShelf[] }>(() => this.api.client.shelf.$get())),
+    switchMap(() => request<{ soups: OnShelf[] }>(() => this.api.client.shelf.$get())),
     shareReplay({ bufferSize: 1, refCount: false }),
   );
 
-  one(id: string, version?: number): Promise<Answer<KeptSoup>> {
-    return ask(() =>
+  one(id: string, version?: number): Promise<Answer<StoredSoup>> {
+    return request(() =>
       this.api.client.soups[':id'].$get({ param: { id }, query: version === undefined ? {} : { version: String(version) } }),
     );
   }
 
   /** Some soups whole, in their newest version. */
-  some(ids: readonly string[]): Promise<Answer<{ soups: KeptSoup[] }>> {
-    return ask(() => this.api.client.soups.$get({ query: { ids: ids.join(',') } }));
+  some(ids: readonly string[]): Promise<Answer<{ soups: StoredSoup[] }>> {
+    return request(() => this.api.client.soups.$get({ query: { ids: ids.join(',') } }));
   }
 
   versions(id: string): Promise<Answer<{ versions: SoupVersion[] }>> {
-    return ask(() => this.api.client.soups[':id'].versions.$get({ param: { id } }));
+    return request(() => this.api.client.soups[':id'].versions.$get({ param: { id } }));
   }
 
   examples(): Promise<Answer<{ soups: Soup[] }>> {
-    return ask(() => this.api.client.examples.$get());
+    return request(() => this.api.client.examples.$get());
   }
 
   /** Saves a soup as the version after the one it was changed from; 0 puts a new soup on the shelf. The server checks it. */
-  save(soup: Soup, basedOn: number, note: string): Promise<Answer<KeptSoup>> {
-    return ask(() => this.api.client.soups.$post({ json: { soup, basedOn, note } }));
+  save(soup: Soup, basedOn: number, note: string): Promise<Answer<StoredSoup>> {
+    return request(() => this.api.client.soups.$post({ json: { soup, basedOn, note } }));
   }
 
   /** Its tags, and whether it is retired. */
-  shelve(id: string, shelf: { tags: string[]; retired: boolean }): Promise<Answer<KeptSoup>> {
-    return ask(() => this.api.client.soups[':id'].shelf.$put({ param: { id }, json: shelf }));
+  shelve(id: string, shelf: { tags: string[]; retired: boolean }): Promise<Answer<StoredSoup>> {
+    return request(() => this.api.client.soups[':id'].shelf.$put({ param: { id }, json: shelf }));
   }
 }

@@ -14,7 +14,7 @@ import {
   switchMap,
   type Observable,
 } from 'rxjs';
-import { Api, ask, type Answer } from './api';
+import { Api, request, type Answer } from './api';
 import { Live } from './live';
 import { Batches } from './batches';
 import { Outbox, type Unsent } from './outbox';
@@ -25,7 +25,7 @@ export interface KitchenTimer extends BatchTimer {
   readonly soupName: string;
 }
 
-/** Deeds that start, move or end a timer. */
+/** Actions that start, move or end a timer. */
 const MOVES: ReadonlySet<string> = new Set(['timed', 'longer', 'silenced', 'done', 'skipped', 'undone', 'closed']);
 /** What comes in one burst is one reason to ask again. */
 const BURST_MS = 80;
@@ -63,13 +63,13 @@ export class Timers {
     this.live.change$.pipe(
       filter(
         (change) =>
-          change.kind === 'batch' || (change.kind === 'entries' && change.entries.some(({ deed }) => MOVES.has(deed.kind))),
+          change.kind === 'batch' || (change.kind === 'entries' && change.entries.some(({ action }) => MOVES.has(action.kind))),
       ),
       auditTime(BURST_MS),
     ),
   ).pipe(
     startWith(undefined),
-    switchMap(() => ask<{ timers: OpenTimer[] }>(() => this.api.client.timers.$get())),
+    switchMap(() => request<{ timers: OpenTimer[] }>(() => this.api.client.timers.$get())),
     // Without a server what was known last still rings.
     scan((have: readonly OpenTimer[], answer: Answer<{ timers: OpenTimer[] }>) => (answer.ok ? answer.value.timers : have), []),
   );

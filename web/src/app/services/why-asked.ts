@@ -1,7 +1,7 @@
 import { Injectable, signal } from '@angular/core';
-import type { KeptEntry } from '@tureen/core/batch';
+import type { StoredEntry } from '@tureen/core/batch';
 import type { NameOf } from '@tureen/core/messages';
-import type { Ask, Snapshot } from '@tureen/core/plan';
+import type { PlanRequest, Snapshot } from '@tureen/core/plan';
 import type { Soup } from '@tureen/core/soup';
 import type { Askable } from '@tureen/core/why';
 
@@ -15,7 +15,7 @@ export interface PulledRow {
 export interface WhyQuestion {
   readonly soup: Soup;
   /** The plan's ask; undefined for the soup as written. */
-  readonly ask: Ask | undefined;
+  readonly request: PlanRequest | undefined;
   readonly figure: Askable | PulledRow;
   /** A batch as it stands when it is asked, where the figure is of one. */
   readonly batch?: (() => BatchAsked | undefined) | undefined;
@@ -24,7 +24,7 @@ export interface WhyQuestion {
 /** What really happened, with the names that its lines go by. */
 export interface BatchAsked {
   readonly snapshot: Snapshot;
-  readonly entries: readonly KeptEntry[];
+  readonly entries: readonly StoredEntry[];
   readonly nameOf: NameOf;
 }
 

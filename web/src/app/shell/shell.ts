@@ -15,7 +15,7 @@ import { Build } from '../services/build';
 import { Outbox } from '../services/outbox';
 import { Photos } from '../services/photos';
 import { WhySheet } from '../parts/why/why-sheet';
-import { Look } from '../services/look';
+import { ThemeChoice } from '../services/theme';
 import { WhyAsked } from '../services/why-asked';
 import { Bell } from '../services/bell';
 import { clockText, Timers } from '../services/timers';
@@ -49,7 +49,7 @@ const LETTER_WITHIN_MS = 1500;
 export class Shell {
   private readonly router = inject(Router);
   private readonly held = inject(Keys);
-  private readonly look = inject(Look);
+  private readonly look = inject(ThemeChoice);
   protected readonly theme = this.look.theme;
   protected readonly why = inject(WhyAsked).question;
   protected readonly places = PLACES;

@@ -1,4 +1,4 @@
-import type { Ribbon, RibbonFlow, Stop } from '@tureen/core/line';
+import type { Ribbon, RibbonFlow, Stop } from '@tureen/core/runner';
 
 export interface Point {
   readonly x: number;
@@ -37,7 +37,7 @@ export interface Drawn {
 export interface Frame {
   readonly width: number;
   readonly height: number;
-  /** Kilos at full thickness: the same for plan and deed, or they could not be compared. */
+  /** Kilos at full thickness: the same for the plan and what was done, or they could not be compared. */
   readonly mostKg: number;
   readonly left: number;
   readonly right: number;
@@ -321,7 +321,7 @@ export function drawn(ribbon: Ribbon, frame: Frame, nameOf: (id: string) => stri
   };
 }
 
-/** The same stops as another ribbon, so that a deed lies exactly over its plan. */
+/** The same stops as another ribbon, so that what was done lies exactly over its plan. */
 export function alignedPoints(actual: Ribbon, plan: Ribbon, frame: Frame): readonly Point[] {
   const places = new Map(placed(plan, frame).map((one) => [one.stop.stepId, one]));
   const points: Point[] = [];

@@ -1,4 +1,4 @@
-import type { Ribbon, Stop } from '@tureen/core/line';
+import type { Ribbon, Stop } from '@tureen/core/runner';
 import { showMass, type UnitSystem } from '@tureen/core/units';
 import { alignedPoints, axisOf, bandPath, drawn, heaviest, placed, type Drawn, type Frame } from './layout';
 
@@ -54,7 +54,7 @@ function tableOf({ ribbon, actual, nameOf, stationName, units }: Drawing): Pictu
   const real = new Map(actual?.bands.flatMap(({ stops }) => stops.map((stop) => [stop.stepId, stop] as const)) ?? []);
   return ribbon.bands.flatMap(({ stops }) =>
     stops.map((stop) => {
-      const deed = real.get(stop.stepId);
+      const action = real.get(stop.stepId);
       return {
         id: stop.stepId,
         name: stationName(stop),
@@ -63,7 +63,7 @@ function tableOf({ ribbon, actual, nameOf, stationName, units }: Drawing): Pictu
           .map((flow) => `${flow.kind === 'vapour' ? 'steam' : `${flow.kind} ${nameOf(flow.lineId)}`} ${kg(flow.kg)}`)
           .join(', '),
         plan: kg(stop.afterKg),
-        actual: deed === undefined ? '' : kg(deed.afterKg),
+        actual: action === undefined ? '' : kg(action.afterKg),
       };
     }),
   );

@@ -92,7 +92,7 @@ describe('the ribbon', () => {
     ).toEqual(['another one']);
   });
 
-  it('a deed lies over its plan at the same places', () => {
+  it('what was done lies over its plan at the same places', () => {
     expect(alignedPoints(view.ribbon, view.ribbon, frame).at(-1)?.x).toBeCloseTo(1150, 6);
     expect(alignedPoints({ bands: [] }, view.ribbon, frame)).toEqual([]);
   });

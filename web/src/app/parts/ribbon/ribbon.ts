@@ -38,7 +38,7 @@ let serial = 0;
         />
       }
       @if (own.actualPath; as path) {
-        <path [attr.d]="path" [attr.fill]="fill" class="deed" />
+        <path [attr.d]="path" [attr.fill]="fill" class="action" />
         <path [attr.d]="own.plan.band" fill="none" class="outline dashed" />
       } @else {
         <path
@@ -116,7 +116,7 @@ let serial = 0;
     .dashed {
       stroke-dasharray: 5 4;
     }
-    .deed {
+    .done {
       stroke: var(--ink);
       stroke-width: 1;
     }

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import type { Ask } from '@tureen/core/plan';
+import type { PlanRequest } from '@tureen/core/plan';
 import type { Soup } from '@tureen/core/soup';
 import { WhyAsked, type WhyQuestion } from '../../services/why-asked';
 
@@ -34,7 +34,7 @@ export class Figure {
   readonly value = input.required<string>();
   readonly figure = input.required<WhyQuestion['figure']>();
   readonly soup = input.required<Soup>();
-  readonly ask = input<Ask | undefined>();
+  readonly request = input<PlanRequest | undefined>();
   readonly batch = input<WhyQuestion['batch']>();
   protected readonly of = computed(() => {
     const figure = this.figure();
@@ -42,6 +42,6 @@ export class Figure {
   });
 
   protected open(): void {
-    this.asked.question.set({ soup: this.soup(), ask: this.ask(), figure: this.figure(), batch: this.batch() });
+    this.asked.question.set({ soup: this.soup(), request: this.request(), figure: this.figure(), batch: this.batch() });
   }
 }

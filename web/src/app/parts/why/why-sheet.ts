@@ -81,9 +81,10 @@ const KINDS: Readonly<Partial<Record<NonNullable<Part['kind']>, string>>> = {
           <li>
             {{ rule.rule }}
             <span class="soft">Source: {{ rule.source }}.</span>
-            @if (rule.habit; as habit) {
-              <span class="habit"
-                >{{ habit.value }} {{ habit.unit }}, {{ habit.from === 'kitchen' ? 'this kitchen’s own' : 'a default' }}</span
+            @if (rule.parameter; as parameter) {
+              <span class="parameter"
+                >{{ parameter.value }} {{ parameter.unit }},
+                {{ parameter.from === 'kitchen' ? 'this kitchen’s own' : 'a default' }}</span
               >
             }
           </li>
@@ -131,7 +132,7 @@ const KINDS: Readonly<Partial<Record<NonNullable<Part['kind']>, string>>> = {
       padding: 6px 0;
       border-bottom: 1px solid var(--hairline);
     }
-    .habit {
+    .parameter {
       display: block;
       font-weight: 650;
     }
@@ -145,11 +146,11 @@ export class WhySheet {
   private readonly batch = computed(() => this.question().batch?.());
   protected readonly why = toSignal(
     combineLatest([toObservable(this.question), toObservable(this.batch), this.cooking.stocked$]).pipe(
-      switchMap(([{ soup, ask, figure }, batch]) =>
+      switchMap(([{ soup, request, figure }, batch]) =>
         from(
           batch !== undefined && typeof figure === 'string'
-            ? this.cooking.thread.whyOf(batch.snapshot, batch.entries, figure)
-            : this.cooking.thread.why(soup, ask, figure),
+            ? this.cooking.calculator.whyOf(batch.snapshot, batch.entries, figure)
+            : this.cooking.calculator.why(soup, request, figure),
         ),
       ),
     ),

@@ -15,7 +15,7 @@ import { day, timeOfDay } from '../figures';
         <h2>On the stove</h2>
         @for (batch of list; track batch.id) {
           <a class="press" [routerLink]="['/stove', batch.id]">
-            <span class="soup-name">{{ batch.soupName }}</span> {{ batch.ask.bowls }} bowls, since {{ day(batch.startedAtMs) }}
+            <span class="soup-name">{{ batch.soupName }}</span> {{ batch.request.bowls }} bowls, since {{ day(batch.startedAtMs) }}
             {{ time(batch.startedAtMs) }}
           </a>
         } @empty {

@@ -12,9 +12,9 @@ import {
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { differences, freeId, slug } from '@tureen/core/draft';
-import { lostIn, lostSentence, toRecipe, toSoupCsv, toText, type Format } from '@tureen/core/formats';
+import { omissionsIn, omissionsSentence, toRecipe, toSoupCsv, toText, type Format } from '@tureen/core/formats';
 import { differenceWords, namer, stepName, stepTest } from '@tureen/core/messages';
-import type { Schools, Soup } from '@tureen/core/soup';
+import type { MethodChoices, Soup } from '@tureen/core/soup';
 import { showMinutes } from '@tureen/core/units';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { combineLatest, from, fromEvent, map, switchMap } from 'rxjs';
@@ -33,12 +33,12 @@ import { saveAs } from '../save-as';
 import { stationsOf } from '../stations';
 import { EditSteps } from './edit-steps';
 import { Editing } from './editing';
-import { SchoolsPanel } from './schools-panel';
-import { StandInPanel } from './stand-in-panel';
+import { MethodChoicesPanel } from './method-choices-panel';
+import { SubstitutePanel } from './substitute-panel';
 import { targetsOf } from './targets';
 import { VersionsPanel } from './versions-panel';
 
-type Panel = 'bowl' | 'schools' | 'stand-in' | 'versions' | 'file';
+type Panel = 'bowl' | 'methodChoices' | 'substitute' | 'versions' | 'file';
 
 /** Somebody else's version, saved while this one was being changed, and what is not the same. */
 interface Clash {
@@ -68,8 +68,8 @@ const FILES: readonly { readonly format: Format; readonly name: string }[] = [
     Photo,
     RibbonPicture,
     RouterLink,
-    SchoolsPanel,
-    StandInPanel,
+    MethodChoicesPanel,
+    SubstitutePanel,
     VersionsPanel,
   ],
   providers: [Editing],
@@ -113,7 +113,7 @@ export class Card {
     combineLatest([toObservable(this.kept), this.cooking.stocked$]).pipe(
       switchMap(([kept, stock]) =>
         from(
-          kept === undefined || stock.kit === undefined ? Promise.resolve(undefined) : this.cooking.thread.written(kept.soup),
+          kept === undefined || stock.kit === undefined ? Promise.resolve(undefined) : this.cooking.calculator.written(kept.soup),
         ).pipe(map((view) => ({ view, asked: kept !== undefined && stock.kit !== undefined }))),
       ),
     ),
@@ -168,7 +168,7 @@ export class Card {
   });
   protected whyOf(figure: Askable): WhyQuestion | undefined {
     const soup = this.soup();
-    return soup === undefined ? undefined : { soup, ask: undefined, figure };
+    return soup === undefined ? undefined : { soup, request: undefined, figure };
   }
 
   /** Bowls that the amounts really make, where these are not the bowls that the soup says it is written for. */
@@ -185,7 +185,9 @@ export class Card {
   });
   protected readonly lost = computed(() => {
     const soup = this.kept()?.soup;
-    return soup === undefined ? [] : FILES.map(({ format, name }) => ({ format, name, lost: lostSentence(lostIn(format, soup)) }));
+    return soup === undefined
+      ? []
+      : FILES.map(({ format, name }) => ({ format, name, lost: omissionsSentence(omissionsIn(format, soup)) }));
   });
   protected readonly words = computed(() => new Map(this.editing.edit()?.words ?? []));
   protected readonly isOvertaken = computed(() => this.isChanging() && (this.kept()?.version ?? 0) > this.basedOn());
@@ -281,9 +283,9 @@ export class Card {
     this.set({ served: this.editing.soup()?.served === 'hot' ? 'cold' : 'hot' });
   }
 
-  protected school(schools: Schools | undefined): void {
+  protected school(methodChoices: MethodChoices | undefined): void {
     this.change();
-    this.set({ schools });
+    this.set({ methodChoices });
   }
 
   protected noted(event: Event): void {

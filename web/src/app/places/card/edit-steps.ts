@@ -5,7 +5,7 @@ import type { IngredientRow } from '@tureen/core/larder';
 import type { NameOf } from '@tureen/core/messages';
 import { linesOf, walk, type Soup } from '@tureen/core/soup';
 import type { UnitSystem } from '@tureen/core/units';
-import { keepAlike } from '../alike';
+import { reuseUnchanged } from '../reuse-unchanged';
 import { stationsOf } from '../stations';
 import { EditStep } from './edit-step';
 import { arrowOf, Editing } from './editing';
@@ -55,7 +55,7 @@ export class EditSteps {
       ids: steps.map(({ id }) => id),
       steps: steps.flatMap(({ id }) => fields.get(id) ?? []),
     }));
-    this.drawn = keepAlike(this.drawn, stations);
+    this.drawn = reuseUnchanged(this.drawn, stations);
     return this.drawn;
   });
   protected readonly lists = computed(

@@ -4,22 +4,22 @@ import { READY_KITS } from '@tureen/core/kit';
 import { LARDER_ROWS } from '@tureen/core/larder';
 import { EXAMPLE_SOUPS } from '@tureen/core/soup';
 import { Cooking } from '../../cooking/cooking';
-import { CookingThread } from '../../cooking/thread';
+import { Calculator } from '../../cooking/calculator';
 import { Editing } from './editing';
-import { differenceInWords, SCHOOLS } from './schools';
+import { differenceInWords, METHOD_CHOICES } from './method-choices';
 import { settingsOf } from './settings';
 import { targetsOf } from './targets';
 
 const leek = EXAMPLE_SOUPS.find(({ id }) => id === 'celeriac-leek-apple')!;
-const thread = new CookingThread();
-thread.stock(LARDER_ROWS, READY_KITS.canteen);
+const calculator = new Calculator();
+calculator.stock(LARDER_ROWS, READY_KITS.canteen);
 
 /** The thread that really cooks, here in the page's own, its answers as late as a worker's. */
 const cooking = {
-  thread: {
-    edited: (...args: Parameters<CookingThread['edited']>) => Promise.resolve(thread.edited(...args)),
-    typed: (...args: Parameters<CookingThread['typed']>) => Promise.resolve(thread.typed(...args)),
-    meant: (...args: Parameters<CookingThread['meant']>) => Promise.resolve(thread.meant(...args)),
+  calculator: {
+    edited: (...args: Parameters<Calculator['edited']>) => Promise.resolve(calculator.edited(...args)),
+    typed: (...args: Parameters<Calculator['typed']>) => Promise.resolve(calculator.typed(...args)),
+    meant: (...args: Parameters<Calculator['meant']>) => Promise.resolve(calculator.meant(...args)),
   },
 };
 
@@ -105,10 +105,10 @@ describe('settings', () => {
 
 describe('gauges of a card', () => {
   it('stand in the order of tasting, and there is none for cream where there is none', () => {
-    const view = thread.written(leek)!;
+    const view = calculator.written(leek)!;
     expect(targetsOf(leek, view).map(({ name }) => name)).toEqual(['Salt', 'Body', 'Grain', 'Cream', 'Bowl', 'Into the bowl']);
     const plain = EXAMPLE_SOUPS.find(({ id }) => id === 'swede-barley')!;
-    expect(targetsOf(plain, thread.written(plain)!).map(({ name }) => name)).not.toContain('Cream');
+    expect(targetsOf(plain, calculator.written(plain)!).map(({ name }) => name)).not.toContain('Cream');
     for (const gauge of targetsOf(leek, view)) {
       expect(gauge.low).withContext(gauge.name).toBeLessThan(gauge.high);
       expect(gauge.figure)
@@ -118,12 +118,12 @@ describe('gauges of a card', () => {
   });
 });
 
-describe('schools', () => {
+describe('method choices', () => {
   it('say what they would change, in the figures of the two runs', () => {
-    const [sweat, roast] = thread.schoolDifferences(leek, [{ colour: 'sweat' }, { colour: 'roast' }]);
+    const [sweat, roast] = calculator.choiceDifferences(leek, [{ colour: 'sweat' }, { colour: 'roast' }]);
     expect(differenceInWords(sweat, 'GBP')).toBe('as it is now');
     expect(differenceInWords(roast, 'GBP')).toMatch(/time \+/);
     expect(differenceInWords(undefined, 'GBP')).toBeUndefined();
-    expect(SCHOOLS.length).toBe(13);
+    expect(METHOD_CHOICES.length).toBe(13);
   });
 });

@@ -3,7 +3,7 @@ import type { Answer, Place } from '@tureen/core/draft';
 import type { LineReading } from '@tureen/core/amounts';
 import type { Soup } from '@tureen/core/soup';
 import { Cooking } from '../../cooking/cooking';
-import { keepAlike } from '../alike';
+import { reuseUnchanged } from '../reuse-unchanged';
 import type { EditView, TypedView } from '../../cooking/answers';
 
 /** What is typed in a line and not understood yet: it is kept in its field and marked, and the soup stays as it was. */
@@ -73,7 +73,7 @@ export class Editing {
     this.inThread = undefined;
     this.asked += 1;
     const turn = this.asked;
-    void this.cooking.thread.edited(soup).then((edit) => {
+    void this.cooking.calculator.edited(soup).then((edit) => {
       // An answer to an older question is no answer any more.
       if (turn === this.asked) this.take(edit, soup);
     });
@@ -86,9 +86,9 @@ export class Editing {
     this.current.set(soup);
     this.edit.set({
       soup,
-      words: keepAlike(before?.words, words),
-      problems: keepAlike(before?.problems, problems),
-      view: view === undefined ? undefined : { ...view, takes: keepAlike(before?.view?.takes, view.takes) },
+      words: reuseUnchanged(before?.words, words),
+      problems: reuseUnchanged(before?.problems, problems),
+      view: view === undefined ? undefined : { ...view, takes: reuseUnchanged(before?.view?.takes, view.takes) },
     });
   }
 
@@ -99,7 +99,7 @@ export class Editing {
     return {
       ...soup,
       lines: [...soup.lines.map((line) => now.get(line.id) ?? line), ...lines.filter(({ id }) => !had.has(id))],
-      root: root === undefined ? soup.root : keepAlike(soup.root, root),
+      root: root === undefined ? soup.root : reuseUnchanged(soup.root, root),
     };
   }
 
@@ -181,7 +181,7 @@ export class Editing {
     this.inThread = undefined;
     this.asked += 1;
     const turn = this.asked;
-    const typed = await this.cooking.thread.typed(given, lineId, text, at, answer);
+    const typed = await this.cooking.calculator.typed(given, lineId, text, at, answer);
     if (turn !== this.asked) return undefined;
     if (!typed.ok) this.inThread = soup;
     return typed;
@@ -235,6 +235,6 @@ export class Editing {
 
   /** What a misspelt food was meant to be, with its kilos. */
   meant(reading: Extract<LineReading, { code: 'UNKNOWN_FOOD' }>, ingredient: string): Promise<Answer | undefined> {
-    return this.cooking.thread.meant(reading.text, reading.name, ingredient);
+    return this.cooking.calculator.meant(reading.text, reading.name, ingredient);
   }
 }

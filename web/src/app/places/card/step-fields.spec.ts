@@ -2,12 +2,12 @@ import { READY_KITS } from '@tureen/core/kit';
 import { LARDER_ROWS } from '@tureen/core/larder';
 import { namer } from '@tureen/core/messages';
 import { EXAMPLE_SOUPS, walk, type Soup } from '@tureen/core/soup';
-import { CookingThread } from '../../cooking/thread';
+import { Calculator } from '../../cooking/calculator';
 import { NEW_LINE, type Unread } from './editing';
 import { fieldsOf, type Fielding, type StepField } from './step-fields';
 
-const thread = new CookingThread();
-thread.stock(LARDER_ROWS, READY_KITS.canteen);
+const calculator = new Calculator();
+calculator.stock(LARDER_ROWS, READY_KITS.canteen);
 
 function soupOf(id: string): Soup {
   return EXAMPLE_SOUPS.find((one) => one.id === id)!;
@@ -16,7 +16,7 @@ function soupOf(id: string): Soup {
 function fields(soup: Soup, more: Partial<Fielding> = {}): StepField[] {
   return fieldsOf({
     soup,
-    edit: thread.edited(soup),
+    edit: calculator.edited(soup),
     unread: new Map(),
     assumed: new Map(),
     rows: LARDER_ROWS,
@@ -63,7 +63,7 @@ describe('the fields of a card', () => {
   });
 
   it('what is not understood stands in its own field, with what is asked and what it could be', () => {
-    const typed = thread.typed(leek, 'celeriac', '2 kg celeriak');
+    const typed = calculator.typed(leek, 'celeriac', '2 kg celeriak');
     if (typed.ok) throw new Error('It was understood.');
     const unread: Unread = { text: '2 kg celeriak', reading: typed.reading };
     const all = fields(leek, { unread: new Map([['celeriac', unread]]) });
@@ -79,7 +79,7 @@ describe('the fields of a card', () => {
   });
 
   it('an amount that may mean two things is offered as choices with their kilos', () => {
-    const typed = thread.typed(leek, 'cream', '8 oz single cream');
+    const typed = calculator.typed(leek, 'cream', '8 oz single cream');
     if (typed.ok) throw new Error('It was taken without asking.');
     const asked = fields(leek, { unread: new Map([['cream', { text: '8 oz single cream', reading: typed.reading }]]) })
       .flatMap(({ lines }) => lines)

@@ -22,7 +22,7 @@ import { ago, Devices, shown } from '../../services/devices';
             @if (one.kind === 'scale') {
               <button type="button" class="press" (click)="tell(one.id, 'tare')">Tare</button>
             }
-            @if (one.standIn) {
+            @if (one.simulated) {
               @if (one.connected) {
                 <button type="button" class="press" (click)="tell(one.id, 'off')">Pull its plug</button>
               } @else {
@@ -32,7 +32,7 @@ import { ago, Devices, shown } from '../../services/devices';
           </span>
         </li>
       } @empty {
-        <li>No device has been heard of. The demo brings a stand-in scale and probe; your own speak through a bridge.</li>
+        <li>No device has been heard of. The demo brings a simulated scale and probe; your own speak through a bridge.</li>
       }
     </ul>
     @if (trouble() !== '') {

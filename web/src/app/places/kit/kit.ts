@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, HostListener, inject, lin
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import { boilingPointC, habitsOf, KitSchema, READY_KITS, volumeByWaterM3, type Kit, type Vessel } from '@tureen/core/kit';
+import { boilingPointC, parametersOf, KitSchema, READY_KITS, volumeByWaterM3, type Kit, type Vessel } from '@tureen/core/kit';
 import { LIDS, measuredBoilOff, VIGOURS, type Lid, type Vigour } from '@tureen/core/steps';
 import { fahrenheitOf, showVolume, UNITS } from '@tureen/core/units';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -107,7 +107,7 @@ export class KitPlace {
     const kit = this.kit();
     const pot = kit?.pots.find(({ id }) => id === potId) ?? kit?.pots[0];
     if (kit === undefined || pot === undefined || before === null || after === null || minutes === null) return undefined;
-    const ratio = measuredBoilOff(pot, { beforeKg: before, afterKg: after, minutes, vigour, lid }, habitsOf(kit.habits));
+    const ratio = measuredBoilOff(pot, { beforeKg: before, afterKg: after, minutes, vigour, lid }, parametersOf(kit.parameters));
     return ratio === undefined || !(ratio >= 0.1 && ratio <= 5)
       ? { pot, ratio: undefined, kgAnHour: 0 }
       : { pot, ratio: Math.round(ratio * 100) / 100, kgAnHour: ((before - after) / minutes) * 60 };

@@ -46,7 +46,7 @@ export class Ledger {
         name: batch.soupName,
         version: batch.version,
         bowls: closed?.dishedBowls ?? undefined,
-        asked: batch.ask.bowls,
+        asked: batch.request.bowls,
         planned: mass(planned, this.units()),
         cooked: cooked === undefined ? undefined : mass(cooked, this.units()),
         apart: cooked === undefined ? '' : this.apart(cooked - planned),
@@ -60,7 +60,7 @@ export class Ledger {
   protected readonly more = computed(() => {
     const last = this.older().at(-1);
     const answer = this.answer();
-    return last === undefined ? (answer?.ok === true ? answer.value.more : null) : last.more;
+    return last === undefined ? (answer?.ok === true ? answer.value.next : null) : last.next;
   });
 
   protected async showOlder(): Promise<void> {

@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { compareEntries } from '@tureen/core/batch';
-import { toldWords } from '@tureen/core/messages';
+import { noticeWords } from '@tureen/core/messages';
 import { Figure } from '../../parts/why/figure';
 import { RibbonPicture } from '../../parts/ribbon/ribbon';
-import { deedText } from '../deed-text';
+import { actionText } from '../action-text';
 import { day, factRows, mass, money, timeOfDay } from '../figures';
 import { WriteBackList } from './write-back';
 import { watchBatch } from '../watched-batch';
@@ -12,7 +12,7 @@ import { watchBatch } from '../watched-batch';
 /** Entries that are listed at a time. */
 const AT_ONCE = 200;
 
-/** One batch as it was: plan beside deed, what each bowl held, and every entry. */
+/** One batch as it was: plan beside what was done, what each bowl held, and every entry. */
 @Component({
   selector: 'tt-record',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -49,7 +49,7 @@ export class Record {
       { name: 'cooked yield', planned: mass(planned.cookedKg, this.units()), actual: mass(actual.cookedKg, this.units()) },
       { name: 'into bowls', planned: mass(planned.servedKg, this.units()), actual: mass(actual.servedKg, this.units()) },
       { name: 'bowls by weight', planned: planned.bowls.toFixed(0), actual: actual.bowls.toFixed(0) },
-      { name: 'bowls counted', planned: String(batch.ask.bowls), actual: bowls === undefined ? '–' : String(bowls) },
+      { name: 'bowls counted', planned: String(batch.request.bowls), actual: bowls === undefined ? '–' : String(bowls) },
       ...this.elsewhere(),
       { name: 'cost', planned: money(planned.cost, view.kit.currency), actual: money(actual.cost, view.kit.currency) },
       { name: 'salt', planned: `${planned.saltPct.toFixed(2)} %`, actual: `${actual.saltPct.toFixed(2)} %` },
@@ -57,7 +57,7 @@ export class Record {
   });
   /** What left the pot by another door than the counter. */
   private readonly elsewhere = computed(() => {
-    const out = this.view()?.out;
+    const out = this.view()?.output;
     if (out === undefined) return [];
     const rows = [...out.elsewhereKg].map(([word, kg]) => ({ name: word, planned: '–', actual: mass(kg, this.units()) }));
     return out.storedKg > 0 ? [...rows, { name: 'to the cold', planned: '–', actual: mass(out.storedKg, this.units()) }] : rows;
@@ -67,7 +67,7 @@ export class Record {
     return facts === undefined ? [] : factRows(facts);
   });
   private readonly listed = computed(() =>
-    [...(this.watched.open()?.entries ?? [])].sort(compareEntries).filter(({ deed }) => deed.kind !== 'undone'),
+    [...(this.watched.open()?.entries ?? [])].sort(compareEntries).filter(({ action }) => action.kind !== 'undone'),
   );
   /** The first so many; later ones when they are asked for. */
   private readonly shown = signal(AT_ONCE);
@@ -83,14 +83,14 @@ export class Record {
     if (open === undefined || view === undefined) return [];
     const undone = new Set(view.undone);
     const late = new Set(view.late);
-    const told = new Map(view.altered.told.map((one) => [one.entryId, toldWords(one)]));
+    const told = new Map(view.changes.notices.map((one) => [one.entryId, noticeWords(one)]));
     return this.listed()
       .slice(0, this.shown())
       .map((entry) => ({
         id: entry.id,
         time: timeOfDay(entry.atMs),
         who: entry.who,
-        text: deedText(entry.deed, view.soup, this.nameOf(), this.units()),
+        text: actionText(entry.action, view.soup, this.nameOf(), this.units()),
         undone: undone.has(entry.id),
         late: late.has(entry.id),
         told: told.get(entry.id) ?? '',

@@ -9,7 +9,7 @@ import type { BatchView } from '../../cooking/batch-view';
 import { Soups } from '../../services/soups';
 import { day, mass } from '../figures';
 
-/** The card beside the deed, item by item: what is ticked becomes the soup's next version. */
+/** The card beside what was done, item by item: what is ticked becomes the soup's next version. */
 @Component({
   selector: 'tt-write-back',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -75,7 +75,7 @@ export class NewSoup {
   private readonly understood = toSignal(
     combineLatest([toObservable(this.text), this.cooking.stocked$]).pipe(
       debounceTime(KEYSTROKE_MS),
-      switchMap(([text]) => (text.trim() === '' ? of(undefined) : from(this.cooking.thread.understand(text)))),
+      switchMap(([text]) => (text.trim() === '' ? of(undefined) : from(this.cooking.calculator.understand(text)))),
     ),
   );
   protected readonly unread = computed(() => {
@@ -103,13 +103,13 @@ export class NewSoup {
   private readonly drafted = toSignal(
     combineLatest([toObservable(this.drafting), this.cooking.stocked$]).pipe(
       debounceTime(KEYSTROKE_MS),
-      switchMap(([drafting]) => (drafting.text.trim() === '' ? of(undefined) : from(this.cooking.thread.drafted(drafting)))),
+      switchMap(([drafting]) => (drafting.text.trim() === '' ? of(undefined) : from(this.cooking.calculator.drafted(drafting)))),
     ),
   );
   private readonly wholeView = toSignal(
     combineLatest([toObservable(this.whole), this.cooking.stocked$]).pipe(
       switchMap(([soup]) =>
-        soup === undefined ? of(undefined) : from(this.cooking.thread.edited(soup)).pipe(map((edit) => ({ soup, edit }))),
+        soup === undefined ? of(undefined) : from(this.cooking.calculator.edited(soup)).pipe(map((edit) => ({ soup, edit }))),
       ),
     ),
   );
@@ -230,7 +230,7 @@ export class NewSoup {
     this.saving.set(true);
     // What was typed or answered a moment ago is in it too: the draft on the screen may be a keystroke behind.
     const whole = this.whole();
-    const draft = whole === undefined ? await this.cooking.thread.drafted(this.drafting()) : { soup: whole };
+    const draft = whole === undefined ? await this.cooking.calculator.drafted(this.drafting()) : { soup: whole };
     if (draft === undefined) {
       this.saving.set(false);
       return;

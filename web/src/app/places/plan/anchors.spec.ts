@@ -1,21 +1,21 @@
 import { READY_KITS } from '@tureen/core/kit';
 import { LARDER_ROWS } from '@tureen/core/larder';
 import { EXAMPLE_SOUPS } from '@tureen/core/soup';
-import { CookingThread } from '../../cooking/thread';
-import { askOf, cartonsOf, isSameAsk, NOTHING_YET, SIDES, wantedOf, type Wanted } from './anchors';
+import { Calculator } from '../../cooking/calculator';
+import { requestOf, cartonsOf, isSameRequest, NOTHING_YET, SIDES, wantedOf, type Wanted } from './anchors';
 
 const kit = READY_KITS.canteen;
 const beetroot = EXAMPLE_SOUPS.find(({ id }) => id === 'beetroot-horseradish')!;
 const nothing: Wanted = { ...NOTHING_YET, bowlG: 300 };
-const thread = new CookingThread();
-thread.stock(LARDER_ROWS, kit);
+const calculator = new Calculator();
+calculator.stock(LARDER_ROWS, kit);
 
 describe('what a cook wants', () => {
   it('is no ask before an amount is given, nor with an absurd one', () => {
-    expect(askOf(nothing, beetroot, kit)).toBeUndefined();
-    for (const amount of [0, -4, Number.NaN, 1e9]) expect(askOf({ ...nothing, amount }, beetroot, kit)).toBeUndefined();
-    expect(askOf({ ...nothing, amount: 40, bowlG: 5 }, beetroot, kit)).toBeUndefined();
-    expect(askOf({ ...nothing, by: 'on hand', amount: 3 }, beetroot, kit)).toBeUndefined();
+    expect(requestOf(nothing, beetroot, kit)).toBeUndefined();
+    for (const amount of [0, -4, Number.NaN, 1e9]) expect(requestOf({ ...nothing, amount }, beetroot, kit)).toBeUndefined();
+    expect(requestOf({ ...nothing, amount: 40, bowlG: 5 }, beetroot, kit)).toBeUndefined();
+    expect(requestOf({ ...nothing, by: 'on hand', amount: 3 }, beetroot, kit)).toBeUndefined();
   });
 
   it('from every side is an ask that can be planned, and reads back as it was wanted', () => {
@@ -32,10 +32,10 @@ describe('what a cook wants', () => {
     };
     for (const { by } of SIDES) {
       const wanted: Wanted = { ...nothing, by, ...sides[by] };
-      const open = askOf(wanted, beetroot, kit)!;
-      const planned = thread.plan(beetroot, open)!;
+      const open = requestOf(wanted, beetroot, kit)!;
+      const planned = calculator.plan(beetroot, open)!;
       expect(planned.outcome.ok).withContext(by).toBeTrue();
-      expect(wantedOf({ ...planned.ask, potId: wanted.potId ?? '' }))
+      expect(wantedOf({ ...planned.request, potId: wanted.potId ?? '' }))
         .withContext(by)
         .toEqual({ ...wanted, potId: wanted.potId ?? '' });
     }
@@ -43,7 +43,7 @@ describe('what a cook wants', () => {
 
   it('with no pot named is put into the smallest that holds it', () => {
     const pot = (amount: number): string | undefined =>
-      thread.plan(beetroot, askOf({ ...nothing, amount }, beetroot, kit)!)?.ask.potId;
+      calculator.plan(beetroot, requestOf({ ...nothing, amount }, beetroot, kit)!)?.request.potId;
     expect(pot(20)).toBe('saucepot-8');
     expect(pot(50)).toBe('stockpot-20');
     expect(pot(90)).toBe('boiler-40');
@@ -51,11 +51,11 @@ describe('what a cook wants', () => {
   });
 
   it('asks are the same in whatever order their fields stand', () => {
-    const ask = { bowls: 40, bowlG: 300, potId: 'boiler-40' };
-    expect(isSameAsk(ask, { potId: 'boiler-40', bowls: 40, bowlG: 300 })).toBeTrue();
-    expect(isSameAsk(ask, { ...ask, bowls: 41 })).toBeFalse();
-    expect(isSameAsk(ask, { ...ask, anchors: [{ by: 'pot' }] })).toBeFalse();
-    expect(isSameAsk(ask, undefined)).toBeFalse();
+    const request = { bowls: 40, bowlG: 300, potId: 'boiler-40' };
+    expect(isSameRequest(request, { potId: 'boiler-40', bowls: 40, bowlG: 300 })).toBeTrue();
+    expect(isSameRequest(request, { ...request, bowls: 41 })).toBeFalse();
+    expect(isSameRequest(request, { ...request, anchors: [{ by: 'pot' }] })).toBeFalse();
+    expect(isSameRequest(request, undefined)).toBeFalse();
   });
 
   it('cartons begin with the finish', () => {

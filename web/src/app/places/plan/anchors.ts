@@ -1,6 +1,6 @@
 import type { Kit } from '@tureen/core/kit';
 import type { IngredientRow } from '@tureen/core/larder';
-import { AskSchema, LEAST_BOWL_G, MOST_BOWLS, MOST_BOWL_G, type Ask } from '@tureen/core/plan';
+import { PlanRequestSchema, LEAST_BOWL_G, MOST_BOWLS, MOST_BOWL_G, type PlanRequest } from '@tureen/core/plan';
 import type { Anchor } from '@tureen/core/solve';
 import { walk, type Soup } from '@tureen/core/soup';
 
@@ -45,7 +45,7 @@ export const NOTHING_YET: Wanted = {
 };
 
 /** An ask, but for the pot where any will do. */
-export type OpenAsk = Omit<Ask, 'potId'> & { readonly potId?: string | undefined };
+export type OpenAsk = Omit<PlanRequest, 'potId'> & { readonly potId?: string | undefined };
 
 function anchorOf({ by, amount, ingredient, line, cartonKg }: Wanted): Anchor | undefined {
   if (by === 'pot') return { by };
@@ -71,7 +71,7 @@ function anchorOf({ by, amount, ingredient, line, cartonKg }: Wanted): Anchor | 
 }
 
 /** What the cook wants as an ask; undefined while something is missing or absurd. */
-export function askOf(wanted: Wanted, soup: Soup, kit: Kit): OpenAsk | undefined {
+export function requestOf(wanted: Wanted, soup: Soup, kit: Kit): OpenAsk | undefined {
   const anchor = anchorOf(wanted);
   const { bowlG, potId, variant, without } = wanted;
   if (anchor === undefined || bowlG === null || !(bowlG >= LEAST_BOWL_G) || !(bowlG <= MOST_BOWL_G)) return undefined;
@@ -94,10 +94,10 @@ function biggest(kit: Kit): string | undefined {
 }
 
 /** What a kept ask wanted, to go on from there. */
-export function wantedOf(ask: Ask): Wanted {
-  const anchor: Anchor = ask.anchors?.[0] ?? { by: 'bowls', bowls: ask.bowls };
+export function wantedOf(request: PlanRequest): Wanted {
+  const anchor: Anchor = request.anchors?.[0] ?? { by: 'bowls', bowls: request.bowls };
   const amount: Readonly<Record<By, number | null>> = {
-    bowls: ask.bowls,
+    bowls: request.bowls,
     kg: anchor.by === 'kg' || anchor.by === 'on hand' ? anchor.kg : null,
     'on hand': anchor.by === 'on hand' ? anchor.kg : null,
     litres: anchor.by === 'litres' ? anchor.litres : null,
@@ -109,13 +109,13 @@ export function wantedOf(ask: Ask): Wanted {
   return {
     by: anchor.by,
     amount: amount[anchor.by],
-    bowlG: ask.bowlG,
-    potId: ask.potId,
+    bowlG: request.bowlG,
+    potId: request.potId,
     ingredient: anchor.by === 'on hand' ? anchor.ingredient : undefined,
     line: anchor.by === 'carton' ? anchor.line : undefined,
     cartonKg: anchor.by === 'carton' ? anchor.cartonKg : null,
-    variant: ask.variant,
-    without: ask.without ?? [],
+    variant: request.variant,
+    without: request.without ?? [],
   };
 }
 
@@ -149,7 +149,7 @@ export function cartonsOf(soup: Soup, rows: readonly IngredientRow[]): readonly 
 }
 
 /** Whether two asks are the same, in whatever order their fields were written. */
-export function isSameAsk(a: Ask | undefined, b: Ask | undefined): boolean {
+export function isSameRequest(a: PlanRequest | undefined, b: PlanRequest | undefined): boolean {
   if (a === undefined || b === undefined) return a === b;
-  return JSON.stringify(AskSchema.parse(a)) === JSON.stringify(AskSchema.parse(b));
+  return JSON.stringify(PlanRequestSchema.parse(a)) === JSON.stringify(PlanRequestSchema.parse(b));
 }

@@ -7,7 +7,7 @@ import { namer, planErrorSentence, STANDING_LINE, stopNamer } from '@tureen/core
 import { LEAST_BOWL_G, MOST_BOWLS, MOST_BOWL_G } from '@tureen/core/plan';
 import { varied } from '@tureen/core/soup';
 import { showMinutes, showVolume } from '@tureen/core/units';
-import type { KeptPlan } from '@tureen/server/api';
+import type { StoredPlan } from '@tureen/server/api';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { combineLatest, debounceTime, from, of, switchMap } from 'rxjs';
 import { NumberField } from '../../parts/number-field';
@@ -23,14 +23,14 @@ import { Plans } from '../../services/plans';
 import { Soups } from '../../services/soups';
 import { onKeys } from '../../shell/keys';
 import { day, mass } from '../figures';
-import { askOf, cartonsOf, isSameAsk, NOTHING_YET, SIDES, wantedOf, type By, type Wanted } from './anchors';
-import { LOOKS, type Look } from './looks';
-import { MoneyLook } from './money-look';
-import { OddsLook } from './odds-look';
+import { requestOf, cartonsOf, isSameRequest, NOTHING_YET, SIDES, wantedOf, type By, type Wanted } from './anchors';
+import { PANELS, type PanelName } from './panels';
+import { MoneyPanel } from './money-panel';
+import { OddsPanel } from './odds-panel';
 import { PullList } from './pull-list';
 import { SideBySide } from './side-by-side';
-import { StationLook } from './station-look';
-import { cautionRows, containsText, dietsText, isAbsurd, oddRows, waysOut } from './told';
+import { StationPanel } from './station-panel';
+import { cautionRows, containsText, dietsText, isAbsurd, oddRows, waysOut } from './plan-words';
 
 const KEYSTROKE_MS = 60;
 const RIBBON_PX = 170;
@@ -38,8 +38,8 @@ const RIBBON_PX = 170;
 const ROUND = [10, 20, 40, 60, 80, 120] as const;
 
 /** What of a kept plan the screen goes by; its snapshot is of the same ask. */
-function essenceOf(plan: KeptPlan | undefined): unknown {
-  return plan === undefined ? undefined : [plan.id, plan.version, plan.ask, plan.ticks, plan.bowlPrice];
+function essenceOf(plan: StoredPlan | undefined): unknown {
+  return plan === undefined ? undefined : [plan.id, plan.version, plan.request, plan.ticks, plan.bowlPrice];
 }
 
 /** This soup, that much of it, this pot: what to pull, what does not scale, what to mind; then start. */
@@ -49,15 +49,15 @@ function essenceOf(plan: KeptPlan | undefined): unknown {
   imports: [
     Figure,
     FormsModule,
-    MoneyLook,
+    MoneyPanel,
     NumberField,
     NzSelectModule,
-    OddsLook,
+    OddsPanel,
     PullList,
     RibbonPicture,
     RouterLink,
     SideBySide,
-    StationLook,
+    StationPanel,
   ],
   templateUrl: './plan.html',
   styleUrl: './plan.less',
@@ -79,8 +79,8 @@ export class PlanPlace {
   protected readonly mostG = MOST_BOWL_G;
   protected readonly standing = STANDING_LINE;
   protected readonly round = ROUND;
-  protected readonly looks = LOOKS;
-  protected readonly look = signal<Look>('pull');
+  protected readonly panels = PANELS;
+  protected readonly panel = signal<PanelName>('pull');
 
   private readonly kitchenAnswer = toSignal(this.kitchen.kitchen$);
   protected readonly rows = toSignal(this.kitchen.rows$, { initialValue: [] });
@@ -90,7 +90,7 @@ export class PlanPlace {
     ),
   );
   /** Fetched again on every change anywhere; only what is not the same may undo what is being typed here. */
-  protected readonly keptPlan = computed(
+  protected readonly storedPlan = computed(
     () => {
       const answer = this.keptAnswer();
       return answer?.ok === true ? answer.value : undefined;
@@ -105,7 +105,7 @@ export class PlanPlace {
     return answer?.ok === true ? (answer.value.plans.find((one) => one.id === id)?.batchId ?? undefined) : undefined;
   });
 
-  private readonly version = computed(() => this.keptPlan()?.version);
+  private readonly version = computed(() => this.storedPlan()?.version);
   private readonly answer = toSignal(
     combineLatest([toObservable(this.soupId), toObservable(this.version)]).pipe(
       switchMap(([id, version]) => this.soups.one(id, version)),
@@ -130,10 +130,12 @@ export class PlanPlace {
   });
   protected readonly units = computed(() => this.kit()?.units ?? 'metric');
 
-  private readonly keptAsk = computed(() => this.keptPlan()?.ask, { equal: (a, b) => JSON.stringify(a) === JSON.stringify(b) });
+  private readonly storedRequest = computed(() => this.storedPlan()?.request, {
+    equal: (a, b) => JSON.stringify(a) === JSON.stringify(b),
+  });
   protected readonly wanted = linkedSignal<Wanted>(() => {
-    const ask = this.keptAsk();
-    if (ask !== undefined) return wantedOf(ask);
+    const request = this.storedRequest();
+    if (request !== undefined) return wantedOf(request);
     return { ...NOTHING_YET, bowlG: this.kept()?.soup.writtenFor.bowlG ?? null };
   });
   protected readonly soup = computed(() => {
@@ -184,7 +186,7 @@ export class PlanPlace {
   protected readonly open = computed(() => {
     const soup = this.soup();
     const kit = this.kit();
-    return soup === undefined || kit === undefined ? undefined : askOf(this.wanted(), soup, kit);
+    return soup === undefined || kit === undefined ? undefined : requestOf(this.wanted(), soup, kit);
   });
 
   private readonly inputs = computed(() => ({ open: this.open(), soup: this.kept()?.soup }));
@@ -192,11 +194,11 @@ export class PlanPlace {
     combineLatest([toObservable(this.inputs), this.cooking.stocked$]).pipe(
       debounceTime(KEYSTROKE_MS),
       switchMap(([{ open, soup }]) =>
-        open === undefined || soup === undefined ? of(undefined) : from(this.cooking.thread.plan(soup, open)),
+        open === undefined || soup === undefined ? of(undefined) : from(this.cooking.calculator.plan(soup, open)),
       ),
     ),
   );
-  protected readonly ask = computed(() => this.planned()?.ask);
+  protected readonly request = computed(() => this.planned()?.request);
   protected readonly view = computed(() => {
     const outcome = this.planned()?.outcome;
     return this.open() !== undefined && outcome?.ok === true ? outcome.view : undefined;
@@ -241,13 +243,13 @@ export class PlanPlace {
     const view = this.view();
     if (view === undefined) return '';
     const { bowls } = view.figures;
-    return `${bowls.toFixed(0)} bowls of ${view.ask.bowlG.toFixed(0)} g in the ${view.vessel.name.toLowerCase()}: ${this.cooked()}, ${this.minutes()} from the first knife. Printed ${day(Date.now())}.`;
+    return `${bowls.toFixed(0)} bowls of ${view.request.bowlG.toFixed(0)} g in the ${view.vessel.name.toLowerCase()}: ${this.cooked()}, ${this.minutes()} from the first knife. Printed ${day(Date.now())}.`;
   });
   protected readonly contains = computed(() => containsText(this.view()?.figures.facts));
   protected readonly diets = computed(() => dietsText(this.view()?.figures.facts));
 
-  protected readonly ticks = linkedSignal<ReadonlySet<string>>(() => new Set(this.keptPlan()?.ticks ?? []));
-  protected readonly bowlPrice = linkedSignal<number | null>(() => this.keptPlan()?.bowlPrice ?? null);
+  protected readonly ticks = linkedSignal<ReadonlySet<string>>(() => new Set(this.storedPlan()?.ticks ?? []));
+  protected readonly bowlPrice = linkedSignal<number | null>(() => this.storedPlan()?.bowlPrice ?? null);
   protected readonly busy = signal(false);
   protected readonly refused = signal('');
   protected readonly said = signal('');
@@ -255,8 +257,8 @@ export class PlanPlace {
   private readonly freshId = newId();
   /** Whether what is on the screen is what the kept plan says. */
   protected readonly isKept = computed(() => {
-    const plan = this.keptPlan();
-    return plan !== undefined && isSameAsk(plan.ask, this.ask());
+    const plan = this.storedPlan();
+    return plan !== undefined && isSameRequest(plan.request, this.request());
   });
 
   constructor() {
@@ -264,10 +266,10 @@ export class PlanPlace {
       Enter: () => void this.start(),
       k: () => void this.keep(),
       ...Object.fromEntries(
-        LOOKS.map(({ look, key }) => [
+        PANELS.map(({ panel, key }) => [
           key,
           () => {
-            this.look.set(look);
+            this.panel.set(panel);
           },
         ]),
       ),
@@ -329,19 +331,19 @@ export class PlanPlace {
     const kept = this.kept();
     if (open === undefined || kept === undefined) return undefined;
     // What was changed a moment ago counts: the plan on the screen may be a keystroke behind.
-    const planned = await this.cooking.thread.plan(kept.soup, open);
+    const planned = await this.cooking.calculator.plan(kept.soup, open);
     if (planned?.outcome.ok !== true) return undefined;
-    const { ask } = planned;
+    const { request } = planned;
     const id = this.plan();
     this.refused.set('');
     if (id !== undefined && this.startedBatch() === undefined) {
-      const answer = await this.plans.change({ id, version: kept.version, ask });
+      const answer = await this.plans.change({ id, version: kept.version, request });
       if (answer.ok) this.said.set('The plan is kept as it now stands.');
       else this.refused.set(answer.refusal.sentence);
       return answer.ok ? id : undefined;
     }
     const fresh = id === undefined ? this.freshId : newId();
-    const answer = await this.plans.keep({ id: fresh, soupId: kept.soup.id, version: kept.version, ask });
+    const answer = await this.plans.keep({ id: fresh, soupId: kept.soup.id, version: kept.version, request });
     if (!answer.ok) {
       this.refused.set(answer.refusal.sentence);
       return undefined;
@@ -353,11 +355,11 @@ export class PlanPlace {
 
   /** The plan with what is on the screen now: kept already, or kept for it. */
   private async keepAsItStands(): Promise<string | undefined> {
-    const ask = this.keptPlan()?.ask;
+    const request = this.storedPlan()?.request;
     const open = this.open();
     const kept = this.kept();
-    const planned = open === undefined || kept === undefined ? undefined : await this.cooking.thread.plan(kept.soup, open);
-    return ask !== undefined && isSameAsk(ask, planned?.ask) ? this.plan() : this.keep();
+    const planned = open === undefined || kept === undefined ? undefined : await this.cooking.calculator.plan(kept.soup, open);
+    return request !== undefined && isSameRequest(request, planned?.request) ? this.plan() : this.keep();
   }
 
   protected async start(): Promise<void> {

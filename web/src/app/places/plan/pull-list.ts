@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { toPullCsv } from '@tureen/core/formats';
 import { GROUPS } from '@tureen/core/larder';
-import type { Ask, RoundedPull, RoundedRow } from '@tureen/core/plan';
+import type { PlanRequest, RoundedPull, RoundedRow } from '@tureen/core/plan';
 import type { Soup } from '@tureen/core/soup';
 import type { UnitSystem } from '@tureen/core/units';
 import { NzCheckboxModule } from 'ng-zorro-antd/checkbox';
@@ -68,7 +68,7 @@ function pieces({ pieces: counted }: RoundedRow): string {
                 @if (row.pieces !== '') {
                   <span class="pieces">{{ row.pieces }}</span>
                 }
-                <tt-figure [figure]="row.key" [value]="row.bought" [soup]="soup()" [ask]="ask()" />
+                <tt-figure [figure]="row.key" [value]="row.bought" [soup]="soup()" [request]="request()" />
               </td>
               <td>{{ row.edible }}</td>
               <td>{{ row.tub }}</td>
@@ -88,7 +88,7 @@ function pieces({ pieces: counted }: RoundedRow): string {
 export class PullList {
   readonly pull = input.required<RoundedPull>();
   readonly soup = input.required<Soup>();
-  readonly ask = input.required<Ask>();
+  readonly request = input.required<PlanRequest>();
   readonly units = input.required<UnitSystem>();
   readonly title = input.required<string>();
   readonly bowls = input.required<number>();

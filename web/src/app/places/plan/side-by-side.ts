@@ -3,8 +3,8 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import type { Kit } from '@tureen/core/kit';
 import { planErrorSentence } from '@tureen/core/messages';
-import { MOST_BOWLS, type Ask } from '@tureen/core/plan';
-import type { Schools, Soup } from '@tureen/core/soup';
+import { MOST_BOWLS, type PlanRequest } from '@tureen/core/plan';
+import type { MethodChoices, Soup } from '@tureen/core/soup';
 import { showMinutes, showVolume } from '@tureen/core/units';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { debounceTime, from, switchMap } from 'rxjs';
@@ -114,29 +114,35 @@ interface Row {
 export class SideBySide {
   private readonly cooking = inject(Cooking);
   readonly soup = input.required<Soup>();
-  readonly ask = input.required<Ask>();
+  readonly request = input.required<PlanRequest>();
   readonly kit = input.required<Kit>();
   readonly view = input.required<PlanView>();
 
   protected readonly most = MOST_BOWLS;
   protected readonly bowls = linkedSignal<number | null>(() => Math.round(this.view().figures.bowls));
   protected readonly potId = linkedSignal<string>(() => {
-    const here = this.ask().potId;
+    const here = this.request().potId;
     // The biggest other pot is likely to hold it.
     return [...this.kit().pots].reverse().find(({ id }) => id !== here)?.id ?? here;
   });
-  protected readonly colour = linkedSignal<'same' | NonNullable<Schools['colour']>>(() => 'same');
+  protected readonly colour = linkedSignal<'same' | NonNullable<MethodChoices['colour']>>(() => 'same');
 
   private readonly other = computed(() => {
     const colour = this.colour();
-    const soup: Soup = colour === 'same' ? this.soup() : { ...this.soup(), schools: { ...this.soup().schools, colour } };
-    const ask: Ask = { ...this.ask(), anchors: undefined, bowls: Math.max(1, this.bowls() ?? 1), potId: this.potId() };
-    return { soup, ask };
+    const soup: Soup =
+      colour === 'same' ? this.soup() : { ...this.soup(), methodChoices: { ...this.soup().methodChoices, colour } };
+    const request: PlanRequest = {
+      ...this.request(),
+      anchors: undefined,
+      bowls: Math.max(1, this.bowls() ?? 1),
+      potId: this.potId(),
+    };
+    return { soup, request };
   });
   private readonly answer = toSignal(
     toObservable(this.other).pipe(
       debounceTime(KEYSTROKE_MS),
-      switchMap(({ soup, ask }) => from(this.cooking.thread.plan(soup, ask))),
+      switchMap(({ soup, request }) => from(this.cooking.calculator.plan(soup, request))),
     ),
   );
   protected readonly trouble = computed(() => {

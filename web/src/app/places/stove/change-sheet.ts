@@ -178,7 +178,7 @@ export class ChangeSheet {
   });
   private readonly near = resource({
     params: () => this.open().map(({ ingredient }) => ingredient),
-    loader: ({ params }) => this.cooking.thread.near(params, MOST_NEAR),
+    loader: ({ params }) => this.cooking.calculator.near(params, MOST_NEAR),
   });
   protected readonly here = computed(() => {
     const near = this.near.hasValue() ? this.near.value() : [];

@@ -68,13 +68,13 @@ export class Counter {
     const kg = new Map(view.inKg);
     const toGo = new Map(view.toGoKg);
     const sum = (id: string): number => (kg.get(id) ?? 0) + (toGo.get(id) ?? 0);
-    const gone = new Set(view.altered.leftOut);
+    const gone = new Set(view.changes.leftOut);
     const names = [...view.names].filter(([id]) => !gone.has(id) && sum(id) > 0).sort(([a], [b]) => sum(b) - sum(a));
     return [...new Set(names.map(([, name]) => name))].join(', ');
   });
   protected readonly changed = computed(() => {
-    const altered = this.watched.view()?.altered;
-    return altered === undefined ? '' : unplannedOf(altered, this.watched.nameOf()).join(', ');
+    const changes = this.watched.view()?.changes;
+    return changes === undefined ? '' : unplannedOf(changes, this.watched.nameOf()).join(', ');
   });
 
   constructor() {

@@ -100,13 +100,13 @@ export class DishPanel {
         id,
         name,
         of: wholeBowls(bowls),
-        out: single ? (view.dishedBowls ?? 0) : (view.out.byShare.get(id) ?? 0),
+        out: single ? (view.dishedBowls ?? 0) : (view.output.byShare.get(id) ?? 0),
         with: on.length === 0 ? '' : `each with ${on.join(', ')}`,
       };
     });
   });
   protected readonly elsewhere = computed(() => {
-    const out = this.hand.view()?.out;
+    const out = this.hand.view()?.output;
     if (out === undefined) return '';
     const units = this.hand.units();
     const parts = [...out.elsewhereKg].map(([word, kg]) => `${word} ${mass(kg, units)}`);

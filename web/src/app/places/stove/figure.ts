@@ -1,5 +1,6 @@
 import type { UnitSystem } from '@tureen/core/units';
 import { showMass, showMinutes } from '@tureen/core/units';
+import type { SoupStep } from '@tureen/core/soup';
 import { wholeBowls } from '../figures';
 import type { BatchView, FrontView } from '../../cooking/batch-view';
 
@@ -18,6 +19,98 @@ function toGo(view: BatchView, lines: readonly string[]): number {
   return view.toGoKg.reduce((sum, [line, kg]) => (lines.includes(line) ? sum + kg : sum), 0);
 }
 
+/** What a step's figure is worked out from. */
+interface AtHand {
+  readonly view: BatchView;
+  readonly pot: FrontView['pot'];
+  readonly units: UnitSystem;
+  /** Since it was started; undefined before that. */
+  readonly elapsedMin: number | undefined;
+}
+
+type Of<S extends SoupStep> = (step: S, at: AtHand) => BigFigure;
+
+function toPour(note: string): Of<SoupStep & { readonly line: string }> {
+  return (step, { view, units }) => ofMass(toGo(view, [step.line]), units, note);
+}
+
+function ofUses(note: string): Of<SoupStep & { readonly uses: readonly { readonly line: string }[] }> {
+  return ({ uses }, { view, units }) =>
+    ofMass(
+      toGo(
+        view,
+        uses.map(({ line }) => line),
+      ),
+      units,
+      note,
+    );
+}
+
+function minutesOf({ id }: SoupStep, view: BatchView): number {
+  return view.steps.find(({ stepId }) => stepId === id)?.minutes ?? 0;
+}
+
+/** Minutes on the clock: what is left once it was started, and what is over. */
+const clock: Of<SoupStep> = (step, { view, elapsedMin }) => {
+  const minutes = minutesOf(step, view);
+  const left = elapsedMin === undefined ? minutes : minutes - elapsedMin;
+  const note = elapsedMin === undefined ? `of ${showMinutes(minutes)}` : `left of ${showMinutes(minutes)}`;
+  return { digits: String(Math.round(Math.abs(left))), unit: 'min', note: left < 0 ? 'over the time; go by the test' : note };
+};
+
+const inHand: Of<SoupStep> = (_step, { pot, units }) => ofMass(pot.massKg, units, 'in hand');
+
+/** Of every kind, or it does not compile. */
+const FIGURES: { readonly [K in SoupStep['op']]: Of<Extract<SoupStep, { op: K }>> } = {
+  trim: ofUses('as bought'),
+  add: ofUses('to go in'),
+  cover: toPour('still to pour'),
+  thin: toPour('still to pour'),
+  deglaze: ({ use }, { view, units }) => ofMass(toGo(view, [use.line]), units, 'still to pour'),
+  season: toPour('salt still wanted; give four fifths, then taste'),
+  tune: toPour('wanted by the sums; a little at a time, tasting'),
+  cream: toPour('cream still wanted'),
+  roast: clock,
+  sweat: clock,
+  fry: clock,
+  fryPuree: clock,
+  simmer: clock,
+  pressure: clock,
+  hold: clock,
+  rest: (step, { view }) => ({
+    digits: String(Math.round(step.toC)),
+    unit: '°C',
+    note: `about ${showMinutes(minutesOf(step, view))}`,
+  }),
+  blend: ({ minutes, blender }) => ({
+    digits: String(minutes),
+    unit: 'min',
+    note: blender === 'stick' ? 'in the pot' : 'each jug',
+  }),
+  dish: (_step, { view }) => ({
+    digits: String(wholeBowls(view.forecast.bowls - (view.dishedBowls ?? 0))),
+    unit: 'bowls',
+    note: `of ${String(view.request.bowlG)} g still in the pot`,
+  }),
+  film: (_step, { pot, units }) => {
+    const sd = showMass(pot.sdKg, units);
+    return ofMass(pot.massKg, units, `in the pot, give or take ${sd.digits} ${sd.unit}`);
+  },
+  takeOut: inHand,
+  giveBack: inHand,
+  drain: inHand,
+  skim: inHand,
+  sieve: inHand,
+  reduce: inHand,
+  thicken: inHand,
+  cup: inHand,
+  liaison: inHand,
+  refill: inHand,
+  ladleOut: inHand,
+  read: inHand,
+  join: inHand,
+};
+
 /** The figure of the step in hand. */
 export function bigFigure(
   { step, pot }: Pick<FrontView, 'step' | 'pot'>,
@@ -25,63 +118,6 @@ export function bigFigure(
   units: UnitSystem,
   elapsedMin: number | undefined,
 ): BigFigure {
-  switch (step.op) {
-    case 'cover':
-    case 'thin':
-      return ofMass(toGo(view, [step.line]), units, 'still to pour');
-    case 'season':
-      return ofMass(toGo(view, [step.line]), units, 'salt still wanted; give four fifths, then taste');
-    case 'tune':
-      return ofMass(toGo(view, [step.line]), units, 'wanted by the sums; a little at a time, tasting');
-    case 'cream':
-      return ofMass(toGo(view, [step.line]), units, 'cream still wanted');
-    case 'add':
-    case 'trim':
-      return ofMass(
-        toGo(
-          view,
-          step.uses.map(({ line }) => line),
-        ),
-        units,
-        step.op === 'trim' ? 'as bought' : 'to go in',
-      );
-    case 'roast':
-    case 'sweat':
-    case 'simmer': {
-      const minutes = view.steps.find(({ stepId }) => stepId === step.id)?.minutes ?? step.minutes;
-      const left = elapsedMin === undefined ? minutes : minutes - elapsedMin;
-      const over = left < 0;
-      return {
-        digits: String(Math.round(Math.abs(left))),
-        unit: 'min',
-        note: over
-          ? 'over the time; go by the test'
-          : elapsedMin === undefined
-            ? `of ${showMinutes(minutes)}`
-            : `left of ${showMinutes(minutes)}`,
-      };
-    }
-    case 'rest':
-      return {
-        digits: String(Math.round(step.toC)),
-        unit: '°C',
-        note: `about ${showMinutes(view.steps.find(({ stepId }) => stepId === step.id)?.minutes ?? 0)}`,
-      };
-    case 'blend':
-      return { digits: String(step.minutes), unit: 'min', note: step.blender === 'stick' ? 'in the pot' : 'each jug' };
-    case 'dish':
-      return {
-        digits: String(wholeBowls(view.forecast.bowls - (view.dishedBowls ?? 0))),
-        unit: 'bowls',
-        note: `of ${String(view.ask.bowlG)} g still in the pot`,
-      };
-    case 'film':
-      return ofMass(
-        pot.massKg,
-        units,
-        `in the pot, give or take ${showMass(pot.sdKg, units).digits} ${showMass(pot.sdKg, units).unit}`,
-      );
-    default:
-      return ofMass(pot.massKg, units, 'in hand');
-  }
+  const figure = FIGURES[step.op] as Of<SoupStep>;
+  return figure(step, { view, pot, units, elapsedMin });
 }

@@ -86,6 +86,6 @@ export class GaugesPanel {
   /** A figure of the batch, for whoever asks why it is what it is. */
   protected asked(figure: Askable): WhyQuestion | undefined {
     const soup = this.hand.view()?.soup;
-    return soup === undefined ? undefined : { soup, ask: undefined, figure, batch: this.hand.watched.asked };
+    return soup === undefined ? undefined : { soup, request: undefined, figure, batch: this.hand.watched.asked };
   }
 }

@@ -71,7 +71,7 @@ const HALF_LITRE_PX = 52;
           More
         </button>
       </div>
-      <div class="deeds">
+      <div class="actions">
         <button type="button" class="press" (click)="add.emit()" [disabled]="disabled()">
           Add <span class="key" aria-hidden="true">A</span>
         </button>

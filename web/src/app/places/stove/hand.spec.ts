@@ -70,12 +70,12 @@ describe('the hand', () => {
     await at('celeriac-leek-apple', 'sweat');
     hand.start();
     await rest();
-    const timed = stove.deeds.find(({ kind }) => kind === 'timed');
-    expect(stove.deeds.some(({ kind }) => kind === 'started')).toBeTrue();
+    const timed = stove.actions.find(({ kind }) => kind === 'timed');
+    expect(stove.actions.some(({ kind }) => kind === 'started')).toBeTrue();
     expect(timed).toEqual(jasmine.objectContaining({ stepId: 'sweat', every: { minutes: 3, of: 'stir' } }));
-    const count = stove.deeds.length;
+    const count = stove.actions.length;
     hand.start();
-    expect(stove.deeds.length).withContext('started once').toBe(count);
+    expect(stove.actions.length).withContext('started once').toBe(count);
     hand.finish();
     await rest();
     expect(stove.last).toEqual(jasmine.objectContaining({ kind: 'done', stepId: 'sweat' }));
@@ -92,9 +92,9 @@ describe('the hand', () => {
     expect(hand.step()?.id).toBe('sweat');
     stove.cookedUpTo('dish');
     await rest();
-    const count = stove.deeds.length;
+    const count = stove.actions.length;
     hand.skip(undefined);
-    expect(stove.deeds.length).toBe(count);
+    expect(stove.actions.length).toBe(count);
   });
 
   it('closes with the dishing, and once closed a main press does nothing', async () => {
@@ -103,9 +103,9 @@ describe('the hand', () => {
     await rest();
     expect(stove.last).toEqual({ kind: 'closed' });
     expect(hand.view()?.closed).toBeTrue();
-    const count = stove.deeds.length;
+    const count = stove.actions.length;
     hand.finish();
-    expect(stove.deeds.length).toBe(count);
+    expect(stove.actions.length).toBe(count);
   });
 
   it('what was never planned gets a line of its own, beside one of the same name', async () => {
@@ -113,8 +113,8 @@ describe('the hand', () => {
     const row = stove.snapshot.rows.find(({ id }) => id === 'leek')!;
     hand.changed({ kind: 'brought', row, kg: 0.3 });
     await rest();
-    const deed = stove.last;
-    expect(deed?.kind === 'brought' && deed.line).not.toBe('leek');
+    const action = stove.last;
+    expect(action?.kind === 'brought' && action.line).not.toBe('leek');
     expect(
       hand
         .view()!
@@ -130,7 +130,7 @@ describe('a figure that is asked for', () => {
     await handAt(stove);
     const asking = TestBed.inject(Asking);
     const taken: { amount: number; text: string }[] = [];
-    asking.ask({ title: 'Weigh', unit: 'kg', step: 0.1, least: 4.5, most: 1000, start: 10 }, ({ amount, text }) => {
+    asking.request({ title: 'Weigh', unit: 'kg', step: 0.1, least: 4.5, most: 1000, start: 10 }, ({ amount, text }) => {
       taken.push({ amount, text });
     });
     // A pound is 0.45359237 kg exactly (international yard and pound, 1959).
@@ -138,11 +138,16 @@ describe('a figure that is asked for', () => {
     asking.answered({ amount: 20, lineId: undefined });
     expect(taken[0]?.amount).toBeCloseTo(20 * 0.45359237, 9);
     expect(taken[0]?.text).toBe('20 lb');
-    asking.ask({ title: 'Dip', unit: 'cm', step: 0.5, most: 30, start: 12.7 }, ({ amount }) => taken.push({ amount, text: '' }));
+    asking.request({ title: 'Dip', unit: 'cm', step: 0.5, most: 30, start: 12.7 }, ({ amount }) =>
+      taken.push({ amount, text: '' }),
+    );
     expect(asking.question()).toEqual(jasmine.objectContaining({ unit: 'in', start: 5 }));
     asking.answered({ amount: 4, lineId: undefined });
     expect(taken[1]?.amount).toBeCloseTo(10.16, 9);
-    asking.ask({ title: 'Salt', unit: 'g', step: 5, most: 1000, start: 100, starts: new Map([['salt', 100]]) }, () => undefined);
+    asking.request(
+      { title: 'Salt', unit: 'g', step: 5, most: 1000, start: 100, starts: new Map([['salt', 100]]) },
+      () => undefined,
+    );
     expect(asking.question()?.starts?.get('salt')).toBe(3.53);
     asking.cancelled();
     expect(asking.question()).toBeUndefined();

@@ -1,6 +1,6 @@
 import { computed, effect, inject, Injectable, linkedSignal, signal, untracked } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import type { Deed } from '@tureen/core/batch';
+import type { Action } from '@tureen/core/batch';
 import { freeId, slug } from '@tureen/core/draft';
 import type { Measure } from '@tureen/core/kit';
 import { stepName } from '@tureen/core/messages';
@@ -141,7 +141,7 @@ export class Hand {
     const gone = new Set([...view.undone, ...view.late]);
     return [...open.entries]
       .sort((a, b) => b.stamp.counter - a.stamp.counter || b.stamp.seq - a.stamp.seq)
-      .filter(({ id, deed }) => !gone.has(id) && deed.kind !== 'undone');
+      .filter(({ id, action }) => !gone.has(id) && action.kind !== 'undone');
   });
 
   constructor() {
@@ -161,13 +161,13 @@ export class Hand {
     });
   }
 
-  enter(deed: Deed, said: string): void {
+  enter(action: Action, said: string): void {
     const open = this.open();
     if (open === undefined) return;
     this.before = this.view();
     this.effect.set('');
     this.say(said);
-    void this.batches.enter(open, deed);
+    void this.batches.enter(open, action);
   }
 
   /**

@@ -2,7 +2,7 @@ import { READY_KITS } from '@tureen/core/kit';
 import { LARDER_ROWS } from '@tureen/core/larder';
 import { makePlan } from '@tureen/core/plan';
 import { EXAMPLE_SOUPS, walk, type SoupStep } from '@tureen/core/soup';
-import type { Deed, KeptEntry } from '@tureen/core/batch';
+import { ENTRY_SHAPE, type Action, type StoredEntry } from '@tureen/core/batch';
 import { batchView, type BatchView } from '../../cooking/batch-view';
 import { clockText } from '../../services/timers';
 import { effectBetween } from './effect';
@@ -14,21 +14,21 @@ const order = walk(soup.root).map(({ step }) => step.id);
 const idOf = (op: string): string => walk(soup.root).find(({ step }) => step.op === op)!.step.id;
 const nameOf = (id: string): string => id;
 
-function viewAfter(deeds: readonly Deed[]): BatchView {
+function viewAfter(actions: readonly Action[]): BatchView {
   const planning = makePlan(soup, LARDER_ROWS, READY_KITS.canteen, { bowls: 40, bowlG: 300, potId: 'boiler-40' });
   if (!planning.ok) throw new Error(planning.error.code);
-  const entries = deeds.map((deed, n): KeptEntry => ({
+  const entries = actions.map((action, n): StoredEntry => ({
     id: `00000000-0000-4000-8000-${n.toString(16).padStart(12, '0')}`,
-    shape: 1,
+    shape: ENTRY_SHAPE,
     stamp: { counter: n + 1, device: 'tablet-a', seq: n },
     atMs: 1_700_000_000_000 + n * 60_000,
     who: '',
-    deed,
+    action,
   }));
   return batchView(planning.plan.snapshot, entries);
 }
 
-const upTo = (id: string): Deed[] => order.slice(0, order.indexOf(id) + 1).map((stepId) => ({ kind: 'done', stepId }));
+const upTo = (id: string): Action[] => order.slice(0, order.indexOf(id) + 1).map((stepId) => ({ kind: 'done', stepId }));
 
 describe('landing', () => {
   it('says that it is too early before the blade, and behind it what to pour, by ladle, two thirds first', () => {
@@ -39,7 +39,7 @@ describe('landing', () => {
     const next = order[order.indexOf(idOf('blend')) + 1]!;
     const tempC = 70;
     // So far from the plan it has to be read twice to be believed.
-    const read: Deed = { kind: 'body', stepId: next, reading: { device: 'viscometer', mPas: blended.body!.nowMPas * 5, tempC } };
+    const read: Action = { kind: 'body', stepId: next, reading: { device: 'viscometer', mPas: blended.body!.nowMPas * 5, tempC } };
     const thick = viewAfter([...upTo(idOf('blend')), read, read]);
     const own = bodyGauge(thick, nameOf, 'metric', 0)!;
     expect(own.gauge.value).toBeGreaterThan(own.gauge.high);
@@ -80,7 +80,7 @@ describe('what an entry changed', () => {
     const cover = idOf('cover');
     const at = viewAfter(order.slice(0, order.indexOf(cover)).map((stepId) => ({ kind: 'done', stepId })));
     const poured = viewAfter([
-      ...order.slice(0, order.indexOf(cover)).map((stepId): Deed => ({ kind: 'done', stepId })),
+      ...order.slice(0, order.indexOf(cover)).map((stepId): Action => ({ kind: 'done', stepId })),
       { kind: 'added', stepId: cover, line: 'stock', kg: 1 },
     ]);
     const text = effectBetween(at, poured, 'metric');
@@ -89,10 +89,10 @@ describe('what an entry changed', () => {
     expect(effectBetween(at, at, 'metric')).toBe('');
     expect(effectBetween(at, before, 'metric')).toContain('back to');
     const counted = viewAfter([
-      ...order.slice(0, -1).map((stepId): Deed => ({ kind: 'done', stepId })),
+      ...order.slice(0, -1).map((stepId): Action => ({ kind: 'done', stepId })),
       { kind: 'dished', bowls: 7 },
     ]);
-    const none = viewAfter(order.slice(0, -1).map((stepId): Deed => ({ kind: 'done', stepId })));
+    const none = viewAfter(order.slice(0, -1).map((stepId): Action => ({ kind: 'done', stepId })));
     expect(effectBetween(none, counted, 'metric')).toContain('counted 0 → 7');
   });
 });
@@ -100,7 +100,7 @@ describe('what an entry changed', () => {
 describe('salt as buttons', () => {
   it('too little is given two thirds first; too much is poured at, with what it does to the pot', () => {
     const season = idOf('season');
-    const to = order.slice(0, order.indexOf(season)).map((stepId): Deed => ({ kind: 'done', stepId }));
+    const to = order.slice(0, order.indexOf(season)).map((stepId): Action => ({ kind: 'done', stepId }));
     const low = saltLines(viewAfter(to), nameOf, 'metric');
     expect(low.length).toBe(1);
     expect(low[0]?.text).toMatch(/^Give \d+ g salt, stir, taste$/);

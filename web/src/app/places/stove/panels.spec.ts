@@ -1,7 +1,7 @@
 import { TestBed } from '@angular/core/testing';
-import type { Deed } from '@tureen/core/batch';
+import type { Action } from '@tureen/core/batch';
 import { handAt, rest, show, StoveInMemory } from '../../../../spec/stove-in-memory';
-import { CookingThread } from '../../cooking/thread';
+import { Calculator } from '../../cooking/calculator';
 import { WhyAsked } from '../../services/why-asked';
 import { DishPanel } from './dish-panel';
 import { FinishPanel } from './finish-panel';
@@ -14,14 +14,14 @@ import { StepInHand } from './step-in-hand';
 
 let stove: StoveInMemory;
 
-async function at(soup: string, op: Parameters<StoveInMemory['cookedUpTo']>[0], ...more: readonly Deed[]): Promise<void> {
+async function at(soup: string, op: Parameters<StoveInMemory['cookedUpTo']>[0], ...more: readonly Action[]): Promise<void> {
   stove = new StoveInMemory(soup);
   stove.cookedUpTo(op);
   stove.did(...more);
   await handAt(stove);
 }
 
-const heat = (stepId: string, tempC: number): Deed => ({ kind: 'temperature', stepId, tempC });
+const heat = (stepId: string, tempC: number): Action => ({ kind: 'temperature', stepId, tempC });
 
 describe('the jug panel', () => {
   it('fills a third while it is hot, as common practice has it, and more once it has cooled', async () => {
@@ -47,7 +47,7 @@ describe('the jug panel', () => {
     await panel.press('three quarters');
     expect(panel.find('[role="alertdialog"]')?.textContent).toContain('throws the lid off');
     expect(panel.find('[role="alertdialog"]')?.textContent).toContain('under 70 °C');
-    expect(stove.deeds.some(({ kind }) => kind === 'jugged')).toBeFalse();
+    expect(stove.actions.some(({ kind }) => kind === 'jugged')).toBeFalse();
     await panel.press('Fill to the line');
     expect(panel.find('[role="alertdialog"]')).toBeNull();
     await panel.press('three quarters');
@@ -153,7 +153,7 @@ describe('the step in hand', () => {
     const step = await show(StepInHand);
     stove.cookedUpTo('cream');
     const dish = stove.steps.findIndex(({ op }) => op === 'dish');
-    stove.did(...stove.steps.slice(0, dish).flatMap(({ id }): Deed[] => (id === 'cream' ? [] : [{ kind: 'done', stepId: id }])));
+    stove.did(...stove.steps.slice(0, dish).flatMap(({ id }): Action[] => (id === 'cream' ? [] : [{ kind: 'done', stepId: id }])));
     await rest(step.fixture);
     expect(step.text()).toContain('Ladle into warm bowls');
     expect(step.text()).toMatch(/Still to add: single cream, [\d.]+ k?g\./);
@@ -262,7 +262,7 @@ describe('beside the step', () => {
     const question = TestBed.inject(WhyAsked).question()!;
     expect(question.figure).toBe('salt');
     const { snapshot, entries, nameOf } = question.batch!()!;
-    const why = new CookingThread().whyOf(snapshot, entries, 'salt');
+    const why = new Calculator().whyOf(snapshot, entries, 'salt');
     const byHand = why.parts.find(({ id, kind }) => id === 'salt' && kind === 'ingredient')!;
     // Fifty grams by hand and what is still wanted by the plan.
     expect(byHand.value).toBeGreaterThan(50);
@@ -272,7 +272,7 @@ describe('beside the step', () => {
 
   it('a way to land fills the hand, first pour at two thirds', async () => {
     await at('celeriac-leek-apple', 'season');
-    const coats: Deed = { kind: 'body', stepId: 'season', reading: { device: 'viscometer', mPas: 400, tempC: 60 } };
+    const coats: Action = { kind: 'body', stepId: 'season', reading: { device: 'viscometer', mPas: 400, tempC: 60 } };
     stove.did(coats, coats);
     const gauges = await show(GaugesPanel);
     const chosen: unknown[] = [];

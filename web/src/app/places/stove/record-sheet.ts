@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, resource, signal } from '@angular/core';
-import type { KeptEntry } from '@tureen/core/batch';
-import { toldWords } from '@tureen/core/messages';
+import type { StoredEntry } from '@tureen/core/batch';
+import { noticeWords } from '@tureen/core/messages';
 import { Cooking } from '../../cooking/cooking';
 import { newId } from '../../services/device';
-import { deedText } from '../deed-text';
+import { actionText } from '../action-text';
 import { timeOfDay } from '../figures';
 import { effectBetween } from './effect';
 import { Hand } from './hand';
@@ -78,7 +78,7 @@ export class RecordSheet {
   private readonly hand = inject(Hand);
   private readonly cooking = inject(Cooking);
   readonly closed = output();
-  protected readonly asked = signal<KeptEntry | undefined>(undefined);
+  protected readonly asked = signal<StoredEntry | undefined>(undefined);
   /** The newest so many; older ones when they are asked for. */
   private readonly shown = signal(AT_ONCE);
   protected readonly older = computed(() => Math.max(0, this.hand.counted().length - this.shown()));
@@ -88,7 +88,7 @@ export class RecordSheet {
     if (view === undefined || open === undefined) return [];
     const early = new Set(view.early);
     const belowTare = new Set(view.belowTare);
-    const told = new Map(view.altered.told.map((one) => [one.entryId, toldWords(one)]));
+    const told = new Map(view.changes.notices.map((one) => [one.entryId, noticeWords(one)]));
     return this.hand
       .counted()
       .slice(0, this.shown())
@@ -96,7 +96,7 @@ export class RecordSheet {
         id: entry.id,
         entry,
         time: timeOfDay(entry.atMs),
-        text: deedText(entry.deed, view.soup, this.hand.nameOf(), this.hand.units()),
+        text: actionText(entry.action, view.soup, this.hand.nameOf(), this.hand.units()),
         who: entry.who,
         flags: [
           ...(open.unsentIds.has(entry.id) ? ['not sent yet'] : []),
@@ -117,12 +117,12 @@ export class RecordSheet {
     },
     loader: async ({ params: { open, view, entry } }) => {
       const counter = open.entries.reduce((most, { stamp }) => Math.max(most, stamp.counter), 0) + 1;
-      const undo: KeptEntry = {
+      const undo: StoredEntry = {
         ...entry,
         id: newId(),
         arrival: undefined,
         stamp: { counter, device: 'asked', seq: 1 },
-        deed: { kind: 'undone', target: entry.id },
+        action: { kind: 'undone', target: entry.id },
       };
       const without = await this.cooking.batchWith(open.batch.id, [undo]);
       const text = effectBetween(view, without, this.hand.units());
@@ -134,7 +134,7 @@ export class RecordSheet {
     this.shown.update((count) => count + AT_ONCE);
   }
 
-  protected takeBack(entry: KeptEntry): void {
+  protected takeBack(entry: StoredEntry): void {
     this.asked.set(undefined);
     this.hand.enter({ kind: 'undone', target: entry.id }, 'Taken back.');
   }

@@ -139,9 +139,9 @@ describe('what was entered', () => {
     const sheet = await show(RecordSheet);
     await sheet.press('Take back: 500 mL of vegetable stock');
     expect(sheet.find('.effect')?.textContent).toMatch(/Without it: pot [\d.]+ kg → [\d.]+ kg/);
-    const count = stove.deeds.length;
+    const count = stove.actions.length;
     await sheet.press('Keep it');
-    expect(stove.deeds.length).toBe(count);
+    expect(stove.actions.length).toBe(count);
     await sheet.press('Take back: low flame');
     expect(sheet.find('.effect')?.textContent).toContain('no figure changes');
     await sheet.press('Take it back');

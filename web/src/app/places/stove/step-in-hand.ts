@@ -4,7 +4,7 @@ import { cautionSentence, hurts, stepSentence, stepTest } from '@tureen/core/mes
 import { linesOf } from '@tureen/core/soup';
 import { showMinutes } from '@tureen/core/units';
 import { Photo } from '../../parts/photo';
-import { deedText } from '../deed-text';
+import { actionText } from '../action-text';
 import { mass, NOTHING_KG } from '../figures';
 import { unplannedOf } from '../unplanned';
 import { Asking } from './asking';
@@ -114,8 +114,8 @@ export class StepInHand {
 
   /** What has been changed against the plan, for whoever stands at the counter. */
   protected readonly unplanned = computed(() => {
-    const altered = this.hand.view()?.altered;
-    return altered === undefined ? [] : unplannedOf(altered, this.hand.nameOf());
+    const changes = this.hand.view()?.changes;
+    return changes === undefined ? [] : unplannedOf(changes, this.hand.nameOf());
   });
   protected readonly allergens = computed(() => {
     const found = this.hand.view()?.forecast.facts?.allergens ?? [];
@@ -129,7 +129,7 @@ export class StepInHand {
     const early = new Set(view.early);
     const first = open.entries.find(({ id }) => early.has(id));
     if (first === undefined) return undefined;
-    const what = deedText(first.deed, view.soup, this.hand.nameOf(), this.hand.units());
+    const what = actionText(first.action, view.soup, this.hand.nameOf(), this.hand.units());
     const others = early.size > 1 ? ` and ${String(early.size - 1)} more` : '';
     return `Entered at a step that has not begun: ${what}${others}. It is kept and counts there; take it back in the record (R) if that is wrong.`;
   });
@@ -152,7 +152,7 @@ export class StepInHand {
   protected weighSieve(): void {
     const step = this.hand.step();
     if (step === undefined) return;
-    this.asking.ask(
+    this.asking.request(
       {
         title: 'What stayed in the sieve, scraped?',
         unit: 'g',

@@ -19,7 +19,7 @@ import { day, timeOfDay } from '../figures';
           <li>
             <a class="press" [routerLink]="['/stove', batch.id]"
               ><span class="soup-name">{{ batch.soupName }}</span>
-              <span>{{ batch.ask.bowls }} bowls · since {{ day(batch.startedAtMs) }}, {{ time(batch.startedAtMs) }}</span></a
+              <span>{{ batch.request.bowls }} bowls · since {{ day(batch.startedAtMs) }}, {{ time(batch.startedAtMs) }}</span></a
             >
           </li>
         } @empty {

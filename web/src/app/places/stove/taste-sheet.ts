@@ -163,7 +163,7 @@ export class TasteSheet {
   protected readonly before = computed(() => {
     const said = this.hand
       .counted()
-      .flatMap(({ deed }) => (deed.kind === 'tasted' && deed.taste === this.taste() ? [deed] : []))
+      .flatMap(({ action }) => (action.kind === 'tasted' && action.taste === this.taste() ? [action] : []))
       .slice(0, 3)
       .map(({ side, taster }) => `${taster === undefined ? '' : `${taster}: `}${SIDES[side + 2] ?? ''}`);
     return said.length === 0 ? '' : `Before: ${said.join('; ')}`;
@@ -214,7 +214,7 @@ export class TasteSheet {
     const now = this.hand.view()?.saltPct ?? 0;
     if (step === undefined) return;
     this.closed.emit();
-    this.asking.ask(
+    this.asking.request(
       {
         title: 'Salt by the meter',
         unit: '%',

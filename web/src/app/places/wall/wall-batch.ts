@@ -113,7 +113,7 @@ export class WallBatch {
       .filter(({ step }) => !over.has(step.id) && !fronts.has(step.id))
       .slice(0, 2)
       .map(({ step }) => stepName(step, nameOf));
-    const changed = unplannedOf(view.altered, nameOf);
+    const changed = unplannedOf(view.changes, nameOf);
     return {
       name: view.soup.name,
       now: view.fronts.length === 0 ? ['Every step is done'] : view.fronts.map(({ step }) => stepSentence(step, nameOf)),

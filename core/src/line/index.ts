@@ -1,6 +1,0 @@
-export { kgAtScale, type Readied, type Ready, type ReadyAtOne } from './ready.js';
-export { UNCUT, makeReady, type CardAmounts } from './make-ready.js';
-export { run, runFigures, runInto, type Held, type Run, type RunEnd, type Sink, type StepRecord } from './run.js';
-export { outcomeKg, outcomeOf, scaleForOutcome } from './card.js';
-export { clocksOf, type LineClock } from './clocks.js';
-export { ribbonOf, type Band, type Ribbon, type RibbonFlow, type Stop } from './ribbon.js';

@@ -1,0 +1,22 @@
+import { z } from 'zod';
+import { AnchorSchema } from '../solve/index.js';
+
+/** Most bowls that one plan is made for: more than any kitchen's day, less than a slip of the keys. */
+export const MOST_BOWLS = 20_000;
+/** A sip and a washing-up bowl, g: what lies beyond is a slip of the keys. */
+export const LEAST_BOWL_G = 20;
+export const MOST_BOWL_G = 2000;
+
+/** What a cook asks for: this soup, so many bowls of so many grams, in that pot. */
+export const PlanRequestSchema = z.strictObject({
+  bowls: z.number().gt(0).max(MOST_BOWLS),
+  bowlG: z.number().min(LEAST_BOWL_G).max(MOST_BOWL_G),
+  potId: z.string().min(1).max(60),
+  /** Other sides from which the batch is wanted; when there are any they decide, and `bowls` is what they come to. */
+  anchors: z.array(AnchorSchema).min(1).max(6).optional(),
+  /** A variant of the soup, by its id. */
+  variant: z.string().max(60).optional(),
+  /** Optional lines that are left out this time. */
+  without: z.array(z.string().max(60)).max(40).optional(),
+});
+export type PlanRequest = z.infer<typeof PlanRequestSchema>;

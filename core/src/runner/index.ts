@@ -1,0 +1,6 @@
+export { kgAtScale, type Preparation, type PreparedSoup, type PreparedLine } from './prepared.js';
+export { UNCUT, prepareSoup, type CardAmounts } from './prepare.js';
+export { run, runFigures, runInto, type Held, type Run, type RunEnd, type Sink, type StepRecord } from './run.js';
+export { outcomeKg, outcomeOf, scaleForOutcome } from './card.js';
+export { clocksOf, type LineClock } from './clocks.js';
+export { ribbonOf, type Band, type Ribbon, type RibbonFlow, type Stop } from './ribbon.js';

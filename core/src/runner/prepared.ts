@@ -1,0 +1,39 @@
+import type { ModelParameters, Kit, Vessel } from '../kit/index.js';
+import { spiceFactor, type SpiceScaling } from '../season/index.js';
+import type { SizedLine } from '../steps/index.js';
+import type { Soup, SoupProblem } from '../soup/index.js';
+
+/** A soup with its larder rows and kit looked up once, to be run many times at many scales. */
+export interface PreparedSoup {
+  readonly soup: Soup;
+  readonly kit: Kit;
+  readonly parameters: ModelParameters;
+  readonly vessel: Vessel;
+  readonly boilC: number;
+  readonly servedC: number;
+  readonly bowlKg: number;
+  readonly lines: readonly PreparedLine[];
+  /** Of a batch: lines as they were before a cook put something else in their place, each under a key that only its steps know. */
+  readonly earlier?: ReadonlyMap<string, PreparedLine>;
+  /** Cards that its lines take from, prepared too, with how much of each a kilo was worked out for. */
+  readonly cards: ReadonlyMap<string, PreparedSoup>;
+}
+
+/** A line at scale 1, and how its kilos follow the scale: as it is, as spice, or not at all (the pan or a step decides). */
+export interface PreparedLine {
+  readonly line: SizedLine;
+  readonly follows: 'scale' | SpiceScaling | 'nothing';
+}
+
+export type Preparation =
+  | { readonly ok: true; readonly prepared: PreparedSoup }
+  | {
+      readonly ok: false;
+      readonly problems: readonly (SoupProblem | { readonly path: string; readonly code: 'UNKNOWN_POT'; readonly potId: string })[];
+    };
+
+/** Kilos of a line at a scale. */
+export function kgAtScale({ line, follows }: PreparedLine, scale: number): number {
+  if (follows === 'scale') return line.massKg * scale;
+  return follows === 'nothing' ? line.massKg : line.massKg * spiceFactor(follows, scale);
+}

@@ -1,0 +1,280 @@
+import { usableM3 } from '../kit/index.js';
+import { SALT } from '../larder/index.js';
+import {
+  COST,
+  EMPTY_POT,
+  joined,
+  parcelKg,
+  plusParcel,
+  potKg,
+  potM3,
+  type Caution,
+  type Flow,
+  type Parcel,
+  type PotState,
+} from '../pot/index.js';
+import {
+  creamToAdd,
+  lineParcel,
+  type CreamToCome,
+  type SizedLine,
+  type Serving,
+  type StepContext,
+  type StepResult,
+} from '../steps/index.js';
+import { kindOf, type Branch, type SoupStep } from '../soup/index.js';
+import { kgAtScale, type PreparedSoup, type PreparedLine } from './prepared.js';
+
+/** What happened at one step: the pot on either side and the step's own account of the difference. */
+export interface StepRecord extends StepResult {
+  readonly step: SoupStep;
+  readonly branchId: string;
+  readonly before: PotState;
+  /** Minutes on the clock of its branch when the step is over; branches run side by side. */
+  readonly overAt: number;
+}
+
+/** Where a run writes what happened, one record after the other, as it goes. */
+export type Sink = (record: StepRecord) => void;
+
+/** What a run comes to, whether or not anybody kept its records. */
+export interface RunEnd {
+  /** The last step, by which the bowls were filled; undefined for a soup without any. */
+  readonly last: StepRecord | undefined;
+  readonly pot: PotState;
+  readonly bowls: number;
+  /** What went into the bowls, and how hot. */
+  readonly dished: { readonly parcel: Parcel; readonly tempC: number } | undefined;
+  /** The same, share by share. */
+  readonly servings: readonly Serving[];
+  /** The most that stood in the main pot, m3 and kg. */
+  readonly peakM3: number;
+  readonly peakKg: number;
+  readonly minutes: number;
+  /** Kilos that crossed the rim from each line, as bought. */
+  readonly usedKg: ReadonlyMap<string, number>;
+  /** What all of it cost, in the kitchen's currency. */
+  readonly costSum: number;
+  /** Cautions of the run as a whole; those of a step stand in its record. */
+  readonly cautions: readonly Caution[];
+}
+
+/** A run with everything that happened, in cooking order. */
+export interface Run extends RunEnd {
+  readonly records: readonly StepRecord[];
+}
+
+/** Kilos by step id that a run is held to, instead of settling them by its own targets. */
+export type Held = ReadonlyMap<string, number>;
+
+/** Half the air whipped in is gone in so many minutes. Kitchen default. */
+const AIR_HALF_LIFE_MIN = 6;
+/** From here a pot is lifted by two. Common practice, kg with the pot. */
+const TWO_PEOPLE_KG = 30;
+/** A pot this much lighter than the heaviest can't be the fullest, however much air is whipped in (8 % at most). */
+const LIGHTEST_PEAK = 0.85;
+
+/** Air leaves by itself while time passes; the blade has set it for its own step. */
+function settled(pot: PotState, step: SoupStep, minutes: number): PotState {
+  return pot.airShare === 0 || minutes === 0 || step.op === 'blend'
+    ? pot
+    : { ...pot, airShare: pot.airShare * 0.5 ** (minutes / AIR_HALF_LIFE_MIN) };
+}
+
+class Runner {
+  last: StepRecord | undefined;
+  readonly usedKg = new Map<string, number>();
+  costSum = 0;
+  peakM3 = 0;
+  peakKg = 0;
+
+  private readonly lines: ReadonlyMap<string, SizedLine>;
+  /** Minutes at the simmer so far, by step: a batch cooks one in parts. */
+  private readonly simmered = new Map<string, number>();
+
+  constructor(
+    private readonly prepared: PreparedSoup,
+    scale: number,
+    private readonly held: Held | undefined,
+    private readonly sink: Sink,
+  ) {
+    const scaled = (own: PreparedLine): SizedLine =>
+      own.follows === 'nothing' ? own.line : { ...own.line, massKg: kgAtScale(own, scale) };
+    const lines = new Map(prepared.lines.map((own) => [own.line.id, scaled(own)]));
+    for (const [key, own] of prepared.earlier ?? []) lines.set(key, scaled(own));
+    this.lines = lines;
+  }
+
+  private readonly line = (id: string): SizedLine => {
+    const line = this.lines.get(id);
+    if (line === undefined) throw new Error(`No line ${id}: a soup is checked before it is run.`);
+    return line;
+  };
+
+  private creamToCome(pot: PotState, branch: Branch, from: number): CreamToCome | undefined {
+    for (let n = from + 1; n < branch.steps.length; n++) {
+      const next = branch.steps[n];
+      if (next?.op !== 'cream') continue;
+      const line = this.line(next.line);
+      const massKg = creamToAdd(pot, next.target, this.prepared.bowlKg, line);
+      if (!(massKg > 0)) return undefined;
+      return { share: massKg / (potKg(pot) + massKg), saltShare: line.ingredient.perKg[SALT], perKg: lineParcel(line, 1) };
+    }
+    return undefined;
+  }
+
+  private context(pot: PotState, branch: Branch, at: number, step: SoupStep, looksAhead: boolean): StepContext {
+    const { kit, parameters, vessel, boilC, servedC, bowlKg } = this.prepared;
+    return {
+      kit,
+      parameters,
+      vessel,
+      boilC,
+      servedC,
+      bowlKg,
+      line: this.line,
+      creamToCome: looksAhead ? this.creamToCome(pot, branch, at) : undefined,
+      heldKg: this.held?.get(step.id),
+      simmeredMinutes: step.op === 'simmer' ? this.simmered.get(step.id) : undefined,
+    };
+  }
+
+  private count(flows: readonly Flow[]): void {
+    for (const { kind, lineId, parcel } of flows) {
+      if (kind !== 'ingredient') continue;
+      this.usedKg.set(lineId, (this.usedKg.get(lineId) ?? 0) + parcelKg(parcel));
+      this.costSum += parcel.carried[COST];
+    }
+  }
+
+  private countSimmer(stepId: string, { minutes, counts }: StepResult): void {
+    this.simmered.set(stepId, (this.simmered.get(stepId) ?? 0) + minutes - (counts?.toBoilMinutes ?? 0));
+  }
+
+  private watchPeak(pot: PotState): void {
+    const massKg = potKg(pot);
+    if (massKg < this.peakKg * LIGHTEST_PEAK) return;
+    const volume = potM3(pot);
+    if (volume <= this.peakM3) return;
+    this.peakM3 = volume;
+    this.peakKg = massKg;
+  }
+
+  branch(branch: Branch, isRoot: boolean, startAt: number): { pot: PotState; overAt: number } {
+    let pot = EMPTY_POT;
+    let clock = startAt;
+    let at = -1;
+    for (const step of branch.steps) {
+      at += 1;
+      const before = pot;
+      let outcome: StepResult;
+      if (step.op === 'join') {
+        const side = this.branch(step.branch, false, startAt);
+        clock = Math.max(clock, side.overAt);
+        outcome = { pot: joined(pot, side.pot), inflows: [], outflows: [], minutes: 0, joules: 0, cautions: [] };
+      } else {
+        const kind = kindOf(step);
+        outcome = kind.run(pot, step, this.context(pot, branch, at, step, kind.looksAhead));
+        clock += outcome.minutes;
+        if (step.op === 'simmer') this.countSimmer(step.id, outcome);
+      }
+      pot = settled(outcome.pot, step, outcome.minutes);
+      this.count(outcome.inflows);
+      // Written out: spreading results of many shapes costs more than the steps themselves.
+      this.last = {
+        step,
+        branchId: branch.id,
+        before,
+        pot,
+        inflows: outcome.inflows,
+        outflows: outcome.outflows,
+        minutes: outcome.minutes,
+        joules: outcome.joules,
+        cautions: outcome.cautions,
+        counts: outcome.counts,
+        servings: outcome.servings,
+        overAt: clock,
+      };
+      this.sink(this.last);
+      if (isRoot) {
+        this.watchPeak(pot);
+      }
+    }
+    return { pot, overAt: clock };
+  }
+}
+
+/** All that was dished, as one parcel, at the heat of the largest share. */
+function dishedOf(servings: readonly Serving[]): RunEnd['dished'] {
+  const [first, ...others] = servings;
+  if (first === undefined) return undefined;
+  return others.reduce(
+    (sum, { parcel, tempC }) => ({
+      parcel: plusParcel(sum.parcel, parcel),
+      tempC: parcelKg(parcel) > parcelKg(sum.parcel) ? tempC : sum.tempC,
+    }),
+    { parcel: first.parcel, tempC: first.tempC },
+  );
+}
+
+/**
+ * Runs a soup forward at a scale: planning, cooking, sampling and solving all go through here. Branches run side by
+ * side, so the clock at a join is the later of the two.
+ *
+ * @param scale times the amounts as written; positive.
+ * @param sink told of every step in cooking order as soon as it is over: all are kept for a plan and to ask why, none where
+ *   only figures are asked for, and a simulated kitchen takes them one by one.
+ * @param held kilos that steps are held to instead of their own targets.
+ */
+export function runInto(prepared: PreparedSoup, scale: number, sink: Sink, held?: Held): RunEnd {
+  const runner = new Runner(prepared, scale, held, sink);
+  const { pot, overAt } = runner.branch(prepared.soup.root, true, 0);
+  const { last } = runner;
+  const servings = last?.servings ?? [];
+  const { vessel } = prepared;
+  const cautions: Caution[] = [];
+  const usable = usableM3(vessel);
+  if (runner.peakM3 > usable) cautions.push({ code: 'OVER_THE_BRIM', overM3: runner.peakM3 - usable, usableM3: usable });
+  if (runner.peakKg + vessel.tareKg >= TWO_PEOPLE_KG)
+    cautions.push({ code: 'TWO_PEOPLE_LIFT', massKg: runner.peakKg + vessel.tareKg });
+  return {
+    last,
+    pot,
+    bowls: last?.counts?.bowls ?? 0,
+    dished: dishedOf(servings),
+    servings,
+    peakM3: runner.peakM3,
+    peakKg: runner.peakKg,
+    minutes: overAt,
+    usedKg: runner.usedKg,
+    costSum: runner.costSum,
+    cautions,
+  };
+}
+
+const NOWHERE: Sink = () => undefined;
+
+/** What a run comes to, without its records: for sampling and solving. */
+export function runFigures(prepared: PreparedSoup, scale: number, held?: Held): RunEnd {
+  return runInto(prepared, scale, NOWHERE, held);
+}
+
+/** A run with everything that happened. */
+export function run(prepared: PreparedSoup, scale: number, held?: Held): Run {
+  const records: StepRecord[] = [];
+  const end = runInto(prepared, scale, (record) => records.push(record), held);
+  return {
+    records,
+    last: end.last,
+    pot: end.pot,
+    bowls: end.bowls,
+    dished: end.dished,
+    servings: end.servings,
+    peakM3: end.peakM3,
+    peakKg: end.peakKg,
+    minutes: end.minutes,
+    usedKg: end.usedKg,
+    costSum: end.costSum,
+    cautions: end.cautions,
+  };
+}

@@ -1,0 +1,1 @@
+export { renamed, type Shape, type ShapeProblem, readShape } from './shape.js';

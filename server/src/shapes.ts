@@ -1,0 +1,124 @@
+import { EntryShape, liftEntry, type BatchTimer, type Entry } from '@tureen/core/batch';
+import { KitShape, liftKit, type Kit } from '@tureen/core/kit';
+import { IngredientSchema, type IngredientRow } from '@tureen/core/larder';
+import { PlanRequestSchema, type Figures, type PlanRequest, type ShelfFacts, type Snapshot } from '@tureen/core/plan';
+import { renamed, type Shape } from '@tureen/core/shape';
+import { SoupShape, liftSoup, type Soup } from '@tureen/core/soup';
+import { z } from 'zod';
+
+/** Figures of a batch as they stood when it was closed; a newer core never rewrites them. */
+export interface ClosedFigures {
+  readonly planned: Figures;
+  readonly actual: Figures;
+  readonly dishedBowls: number | null;
+  readonly coreVersion: string;
+}
+
+/** What of a soup the shelf lists beside its facts. */
+export interface ShelfRow extends Pick<Soup, 'id' | 'name' | 'lead' | 'school' | 'served'> {
+  readonly bowlG: number;
+  readonly ingredients: readonly string[];
+  readonly garnished: boolean;
+  readonly createdAtMs: number;
+}
+
+/** JSON has no "undefined": what was undefined when it was written is absent when it is read. */
+function as<T>(schema: z.ZodType): z.ZodType<T> {
+  return schema as z.ZodType<T>;
+}
+
+const number = z.number();
+const strings = z.array(z.string());
+// Facts may gain fields; what was written without them is still what was known then.
+const FiguresSchema = z.object({
+  cookedKg: number,
+  servedKg: number,
+  bowls: number,
+  minutes: number,
+  saltPct: number,
+  bodyMPas: number,
+  cost: number,
+  facts: z.looseObject({ massG: number, saltG: number, allergens: strings }).optional(),
+});
+
+function liftSnapshot(older: unknown): unknown {
+  const lifted = renamed(older, { ask: 'request' }) as { readonly soup: unknown; readonly kit: unknown };
+  return { ...lifted, soup: liftSoup(lifted.soup), kit: liftKit(lifted.kit) };
+}
+
+export const KIT: Shape<Kit> = { name: 'kit', lifts: [liftKit], schema: as(KitShape) };
+export const SOUP: Shape<Soup> = { name: 'soup', lifts: [liftSoup], schema: as(SoupShape) };
+export const ENTRY: Shape<Entry> = { name: 'entry', lifts: [liftEntry], schema: as(EntryShape) };
+export const REQUEST: Shape<PlanRequest> = { name: 'request', lifts: [], schema: as(PlanRequestSchema) };
+export const FIGURES: Shape<Figures> = { name: 'figures', lifts: [], schema: as(FiguresSchema) };
+export const NAMES: Shape<readonly string[]> = { name: 'names', lifts: [], schema: as(strings) };
+export const SNAPSHOT: Shape<Snapshot> = {
+  name: 'plan',
+  lifts: [liftSnapshot],
+  schema: as(
+    z.object({
+      soup: SoupShape,
+      kit: KitShape,
+      rows: z.array(IngredientSchema),
+      request: PlanRequestSchema,
+      scale: number,
+      cardKg: z.record(z.string(), number).optional(),
+      coreVersion: z.string(),
+    }),
+  ),
+};
+export const CLOSED: Shape<ClosedFigures> = {
+  name: 'closed figures',
+  lifts: [],
+  schema: as(z.object({ planned: FiguresSchema, actual: FiguresSchema, dishedBowls: number.nullable(), coreVersion: z.string() })),
+};
+export const SHELF_ROW: Shape<ShelfRow> = {
+  name: 'shelf row',
+  lifts: [],
+  schema: as(
+    z.object({
+      id: z.string(),
+      name: z.string(),
+      lead: z.string(),
+      school: z.enum(['roast', 'sweat', 'raw']),
+      served: z.enum(['hot', 'cold']),
+      bowlG: number,
+      ingredients: strings,
+      garnished: z.boolean(),
+      createdAtMs: number,
+    }),
+  ),
+};
+export const SHELF_FACTS: Shape<ShelfFacts> = {
+  name: 'shelf facts',
+  lifts: [],
+  schema: as(
+    z.object({
+      colour: z.string(),
+      creamShare: number,
+      allergens: strings,
+      diets: z.object({ vegan: z.boolean(), vegetarian: z.boolean(), glutenFree: z.boolean(), dairyFree: z.boolean() }).optional(),
+      bodyMPas: number,
+      minutes: number,
+      names: strings,
+    }),
+  ),
+};
+export const TIMER: Shape<BatchTimer> = {
+  name: 'timer',
+  lifts: [],
+  schema: as(
+    z.object({
+      id: z.string(),
+      entryId: z.string(),
+      name: z.string(),
+      stepId: z.string().optional(),
+      startedAtMs: number,
+      endsAtMs: number,
+      silenced: z.boolean(),
+      every: z.object({ minutes: number, of: z.string() }).optional(),
+    }),
+  ),
+};
+/** A correction: a row of the cook's own, or null where it is taken back. */
+export const CORRECTION: Shape<IngredientRow | null> = { name: 'larder row', lifts: [], schema: as(IngredientSchema.nullable()) };

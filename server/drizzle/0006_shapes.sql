@@ -1,4 +1,5 @@
 ALTER TABLE `doors` RENAME TO `pins`;--> statement-breakpoint
+ALTER TABLE `visits` RENAME TO `sessions`;--> statement-breakpoint
 ALTER TABLE `batch_summaries` RENAME COLUMN "ask" TO "request";--> statement-breakpoint
 ALTER TABLE `plans` RENAME COLUMN "ask" TO "request";--> statement-breakpoint
 DROP INDEX `entries_by_kind`;--> statement-breakpoint

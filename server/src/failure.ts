@@ -10,9 +10,9 @@ export type Failure =
   | { readonly code: 'TOO_LARGE'; readonly mostBytes: number }
   | { readonly code: 'FOREIGN_HOST'; readonly host: string }
   | { readonly code: 'FOREIGN_SITE'; readonly from: string }
-  | { readonly code: 'DOOR_SHUT' }
+  | { readonly code: 'PIN_WANTED' }
   | { readonly code: 'WRONG_PIN' }
-  | { readonly code: 'DOOR_LOCKED'; readonly minutes: number }
+  | { readonly code: 'PIN_LOCKED'; readonly minutes: number }
   | { readonly code: 'NO_SUCH_PATH' }
   | { readonly code: 'NO_KITCHEN' }
   | { readonly code: 'NO_SUCH_SOUP'; readonly field: string }
@@ -38,9 +38,9 @@ export const STATUS: Readonly<Record<Failure['code'], ContentfulStatusCode>> = {
   TOO_LARGE: 413,
   FOREIGN_HOST: 403,
   FOREIGN_SITE: 403,
-  DOOR_SHUT: 401,
+  PIN_WANTED: 401,
   WRONG_PIN: 403,
-  DOOR_LOCKED: 429,
+  PIN_LOCKED: 429,
   NO_SUCH_PATH: 404,
   NO_KITCHEN: 409,
   NO_SUCH_SOUP: 404,

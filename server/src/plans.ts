@@ -1,3 +1,4 @@
+import { deepEqual } from 'fast-equals';
 import { figuresOf, makePlan, type PlanRequest, type Figures, type Snapshot } from '@tureen/core/plan';
 import { desc, eq, sql } from 'drizzle-orm';
 import type { Database } from './database.js';
@@ -70,10 +71,7 @@ export async function savePlan(database: Database, wish: PlanWish, nowMs: number
   return database.write(async () => {
     const have = await readPlan(database, wish.id);
     if (have !== undefined) {
-      const same =
-        have.soupId === wish.soupId &&
-        have.version === wish.version &&
-        JSON.stringify(have.request) === JSON.stringify(wish.request);
+      const same = have.soupId === wish.soupId && have.version === wish.version && deepEqual(have.request, wish.request);
       return same ? done(have) : failed({ code: 'ID_TAKEN', field: 'id', id: wish.id });
     }
     await database.db.insert(plans).values(plan);

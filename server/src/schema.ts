@@ -236,7 +236,7 @@ export const pins = sqliteTable('pins', {
 });
 
 /** Browsers that were let in, by the hash of their token. */
-export const visits = sqliteTable('visits', {
+export const sessions = sqliteTable('sessions', {
   tokenHash: text('token_hash').primaryKey(),
   untilMs: integer('until_ms').notNull(),
 });

@@ -13,12 +13,12 @@ export function sentence(failure: Failure): string {
       return `This server does not answer as ${failure.host}. Open it by the address that it printed when it was started.`;
     case 'FOREIGN_SITE':
       return `A page of another site (${failure.from}) asked for this. Nothing was changed; use the kitchen’s own page.`;
-    case 'DOOR_SHUT':
+    case 'PIN_WANTED':
       return 'This tablet has not been let in. Reload the page and give the kitchen PIN; what you entered is kept here.';
     case 'WRONG_PIN':
       return 'That is not the PIN. Try again, or look where the server was started.';
-    case 'DOOR_LOCKED':
-      return `Too many wrong tries. The door opens again in ${String(failure.minutes)} min.`;
+    case 'PIN_LOCKED':
+      return `Too many wrong tries. The next can be made in ${String(failure.minutes)} min.`;
     case 'NO_SUCH_PATH':
       return 'There is nothing at this address.';
     case 'NO_KITCHEN':

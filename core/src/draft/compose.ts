@@ -1,3 +1,4 @@
+import slugify from '@sindresorhus/slugify';
 import { isBatchStep, type Branch, type Line, type PlainStep, type Soup, type SoupStep } from '../soup/index.js';
 import { minutesIn, ovenIn, sentencesOf, speaksOf } from './method.js';
 import type { Role } from './role.js';
@@ -39,15 +40,13 @@ export interface Composing {
   readonly method?: readonly string[] | undefined;
 }
 
+/** Longest id that is made from words: what the file allows, less a figure that tells it from another. */
+const LONGEST_ID = 50;
+
 /** An id from words: small letters, figures and dashes. @example slug('Carrot & ginger soup') // 'carrot-ginger-soup' */
 export function slug(text: string): string {
-  const plain = text
-    .toLowerCase()
-    .normalize('NFD')
-    .replace(/[\u0300-\u036f]/g, '')
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '')
-    .slice(0, 50)
+  const plain = slugify(text, { customReplacements: [['&', ' ']] })
+    .slice(0, LONGEST_ID)
     .replace(/-+$/, '');
   return plain === '' ? 'soup' : plain;
 }

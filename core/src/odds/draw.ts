@@ -1,3 +1,4 @@
+import { randomNormal } from 'd3-random';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { PARAMETERS, PARAMETER_NAMES, type ParameterName, type ModelParameters } from '../kit/index.js';
@@ -9,23 +10,10 @@ export interface Draws {
   readonly normal: () => number;
 }
 
-/** Box and Muller (1958) on a xoroshiro128+ generator; the state lives in what is returned. */
+/** On a xoroshiro128+ generator, whose state lives in what is returned. */
 export function drawsFrom(seed: number): Draws {
   const generator = xoroshiro128plus(seed);
-  let spare: number | undefined;
-  return {
-    normal() {
-      if (spare !== undefined) {
-        const kept = spare;
-        spare = undefined;
-        return kept;
-      }
-      const radius = Math.sqrt(-2 * Math.log(1 - uniformFloat64(generator)));
-      const angle = 2 * Math.PI * uniformFloat64(generator);
-      spare = radius * Math.sin(angle);
-      return radius * Math.cos(angle);
-    },
-  };
+  return { normal: randomNormal.source(() => uniformFloat64(generator))() };
 }
 
 /** A value moved by so many sd on its own scale: the log, or the logit where it is a share. */

@@ -1,3 +1,4 @@
+import { mean, quantileSorted, sampleCovariance, sampleStandardDeviation } from 'simple-statistics';
 import { run, type Held, type PreparedSoup, type Run, runFigures, type RunEnd } from '../runner/index.js';
 import { drawsFrom, sampleInputs, unsureOf, type Unsure } from './draw.js';
 import { outcomesOf, OUTCOMES, type Outcome, type Outcomes } from './outcome.js';
@@ -97,26 +98,22 @@ function sample(
   return now;
 }
 
-function quantile(sorted: Float64Array, share: number): number {
-  const place = share * (sorted.length - 1);
-  const low = Math.floor(place);
-  const a = sorted[low] ?? Number.NaN;
-  return a + ((sorted[Math.min(sorted.length - 1, low + 1)] ?? a) - a) * (place - low);
+function bandOf(values: Float64Array): OddsBand {
+  const sorted = sortedOf(values);
+  const at = (share: number): number => quantileSorted(sorted, share);
+  return {
+    p5: at(0.05),
+    p25: at(0.25),
+    p50: at(0.5),
+    p75: at(0.75),
+    p95: at(0.95),
+    mean: mean(sorted),
+    sd: sorted.length < 2 ? 0 : sampleStandardDeviation(sorted),
+  };
 }
 
-function bandOf(values: Float64Array): OddsBand {
-  const sorted = Float64Array.from(values).sort();
-  const mean = values.reduce((sum, x) => sum + x, 0) / values.length;
-  const variance = values.reduce((sum, x) => sum + (x - mean) ** 2, 0) / Math.max(1, values.length - 1);
-  return {
-    p5: quantile(sorted, 0.05),
-    p25: quantile(sorted, 0.25),
-    p50: quantile(sorted, 0.5),
-    p75: quantile(sorted, 0.75),
-    p95: quantile(sorted, 0.95),
-    mean,
-    sd: Math.sqrt(variance),
-  };
+function sortedOf(values: Float64Array): number[] {
+  return [...values.toSorted()];
 }
 
 /** Shares below this are not spoken of: they drown in the noise of sampling. */
@@ -129,16 +126,15 @@ function mattering(
   deviates: readonly Float64Array[],
   values: Float64Array,
   outcome: Outcome,
+  band: OddsBand,
 ): Mattering[] {
-  const { mean, sd } = bandOf(values);
-  if (!(sd > HARDLY_VARIES * Math.abs(mean))) return [];
-  const n = values.length;
+  const { mean: middle, sd } = band;
+  if (!(sd > HARDLY_VARIES * Math.abs(middle))) return [];
+  const own = [...values];
   return unsure.flatMap(({ key }, i): Mattering[] => {
     const row = deviates[i];
     if (row === undefined) return [];
-    let covariance = 0;
-    for (let k = 0; k < n; k++) covariance += (row[k] ?? 0) * ((values[k] ?? 0) - mean);
-    const perSd = covariance / n;
+    const perSd = sampleCovariance([...row.subarray(0, own.length)], own);
     const share = (perSd / sd) ** 2;
     return share >= SPOKEN_OF ? [{ key, outcome, share: Math.min(1, share), perSd }] : [];
   });
@@ -183,15 +179,15 @@ export function oddsOf(prepared: PreparedSoup, scale: number, request: OddsReque
   }
   const kept = Object.fromEntries(OUTCOMES.map((name) => [name, values[name].subarray(0, done)])) as Record<Outcome, Float64Array>;
   const bands = Object.fromEntries(OUTCOMES.map((name) => [name, bandOf(kept[name])])) as Record<Outcome, OddsBand>;
-  const sorted = Float64Array.from(kept.bowls).sort();
+  const sorted = sortedOf(kept.bowls);
   return {
     held: holding,
     samples: done,
     seed: request.seed,
     bands,
-    bowls: { with50: Math.floor(quantile(sorted, 0.5) + 1e-9), with90: Math.floor(quantile(sorted, 0.1) + 1e-9) },
+    bowls: { with50: Math.floor(quantileSorted(sorted, 0.5) + 1e-9), with90: Math.floor(quantileSorted(sorted, 0.1) + 1e-9) },
     matters: OUTCOMES.flatMap((name) =>
-      mattering(unsure, deviates, kept[name], name)
+      mattering(unsure, deviates, kept[name], name, bands[name])
         .sort((a, b) => b.share - a.share)
         .slice(0, 5),
     ),

@@ -1,9 +1,9 @@
 import { Hono } from 'hono';
 import { startTestServer, type TestServer } from '../../spec/test-server.js';
-import { pins, visits } from '../schema.js';
+import { pins, sessions } from '../schema.js';
 import { certificateIn } from './certificate.js';
 import { makeGate } from './gate.js';
-import { freshPin, hasPin, isPin, setPin, VISIT_MS } from './pin.js';
+import { freshPin, hasPin, isPin, setPin, SESSION_MS } from './pin.js';
 
 const START = 1_790_000_000_000;
 const MINUTE_MS = 60_000;
@@ -26,11 +26,12 @@ describe('the PIN', () => {
   });
 
   afterEach(() => {
+    jasmine.clock().uninstall();
     server.close();
   });
 
   const knock = async (pin: string, origin = 'https://kitchen') =>
-    app.request('https://kitchen/door', {
+    app.request('https://kitchen/pin', {
       method: 'POST',
       headers: { origin, 'content-type': 'application/x-www-form-urlencoded' },
       body: new URLSearchParams({ pin }).toString(),
@@ -39,11 +40,11 @@ describe('the PIN', () => {
 
   it('nothing answers before the PIN: pages lead to its page, the interface says so', async () => {
     const page = await app.request('https://kitchen/shelf');
-    expect([page.status, page.headers.get('location')]).toEqual([302, '/door']);
+    expect([page.status, page.headers.get('location')]).toEqual([302, '/pin']);
     const api = await app.request('https://kitchen/api/batches');
     expect(api.status).toBe(401);
-    expect(await api.text()).toContain('DOOR_SHUT');
-    const forged = await app.request('https://kitchen/shelf', { headers: { cookie: 'tureen_door=guessed' } });
+    expect(await api.text()).toContain('PIN_WANTED');
+    const forged = await app.request('https://kitchen/shelf', { headers: { cookie: 'tureen_session=guessed' } });
     expect(forged.status).toBe(302);
   });
 
@@ -54,7 +55,7 @@ describe('the PIN', () => {
     const cookie = cookieOf(open);
     const inside = (): Promise<Response> => Promise.resolve(app.request('https://kitchen/shelf', { headers: { cookie } }));
     expect(await (await inside()).text()).toBe('inside');
-    nowMs += VISIT_MS + 1;
+    nowMs += SESSION_MS + 1;
     expect((await inside()).status).toBe(302);
   });
 
@@ -63,11 +64,12 @@ describe('the PIN', () => {
   });
 
   it('five wrong tries shut it for ten minutes, the right PIN included', async () => {
+    jasmine.clock().install().mockDate(new Date(START));
     for (let n = 0; n < 5; n++) expect((await knock('0000')).status).toBe(403);
     const locked = await knock('2468');
     expect(locked.status).toBe(429);
-    expect(await locked.text()).toContain('opens again in 10 min');
-    nowMs += 10 * MINUTE_MS + 1;
+    expect(await locked.text()).toContain('next can be made in 10 min');
+    jasmine.clock().tick(10 * MINUTE_MS + 1);
     expect((await knock('2468')).status).toBe(303);
   });
 
@@ -84,7 +86,7 @@ describe('the PIN', () => {
 
   it('neither PIN nor token is kept as it is, and a new PIN asks everybody again', async () => {
     const cookie = cookieOf(await knock('2468'));
-    const kept = JSON.stringify([await server.database.db.select().from(pins), await server.database.db.select().from(visits)]);
+    const kept = JSON.stringify([await server.database.db.select().from(pins), await server.database.db.select().from(sessions)]);
     expect(kept).not.toContain('2468');
     expect(kept).not.toContain(cookie.split('=')[1] ?? 'nothing');
     await setPin(server.database, '1357', nowMs);

@@ -5,10 +5,10 @@ import { getCookie, setCookie } from 'hono/cookie';
 import { html } from 'hono/html';
 import type { Database } from '../database.js';
 import { sentence } from '../sentences.js';
-import { hasSession, isPin, createSession, VISIT_MS } from './pin.js';
+import { hasSession, isPin, createSession, SESSION_MS } from './pin.js';
 import { Tries } from './tries.js';
 
-const COOKIE = 'tureen_door';
+const COOKIE = 'tureen_session';
 
 function page(problem: string) {
   return html`<!doctype html>
@@ -16,7 +16,7 @@ function page(problem: string) {
       <head>
         <meta charset="utf-8" />
         <meta name="viewport" content="width=device-width, initial-scale=1" />
-        <title>The door · Tidy Tureen</title>
+        <title>PIN · Tidy Tureen</title>
         <style>
           body {
             display: grid;
@@ -61,7 +61,7 @@ function page(problem: string) {
         </style>
       </head>
       <body>
-        <form method="post" action="/door">
+        <form method="post" action="/pin">
           <h1>Kitchen PIN</h1>
           <label for="pin">It was shown where the server was started.</label>
           <input
@@ -97,27 +97,26 @@ function from(c: Context): string {
 export function makeGate(database: Database, nowMs: () => number): Hono {
   const tries = new Tries();
   const gate = new Hono();
-  gate.use('/door', csrf());
-  gate.get('/door', (c) => c.html(page('')));
-  gate.post('/door', async (c) => {
+  gate.use('/pin', csrf());
+  // Where the page was before; bookmarks of it still lead here.
+  gate.all('/door', (c) => c.redirect('/pin', 308));
+  gate.get('/pin', (c) => c.html(page('')));
+  gate.post('/pin', async (c) => {
     const now = nowMs();
     const place = from(c);
-    const waitMs = tries.waitMs(place, now);
-    if (waitMs > 0) {
-      return c.html(page(sentence({ code: 'DOOR_LOCKED', minutes: Math.ceil(waitMs / 60_000) })), 429);
-    }
-    const giveBack = tries.take(place, now);
+    const taken = await tries.take(place);
+    if (!taken.ok) return c.html(page(sentence({ code: 'PIN_LOCKED', minutes: Math.ceil(taken.waitMs / 60_000) })), 429);
     const { pin } = await c.req.parseBody();
     if (typeof pin !== 'string' || !(await isPin(database, pin))) {
       return c.html(page(sentence({ code: 'WRONG_PIN' })), 403);
     }
-    giveBack();
+    await taken.giveBack();
     setCookie(c, COOKIE, await createSession(database, now), {
       httpOnly: true,
       secure: true,
       sameSite: 'Strict',
       path: '/',
-      maxAge: VISIT_MS / 1000,
+      maxAge: SESSION_MS / 1000,
     });
     return c.redirect('/', 303);
   });
@@ -125,10 +124,10 @@ export function makeGate(database: Database, nowMs: () => number): Hono {
     const token = getCookie(c, COOKIE);
     if (token !== undefined && (await hasSession(database, token, nowMs()))) return next();
     if (c.req.path.startsWith('/api/')) {
-      const failure = { code: 'DOOR_SHUT' } as const;
+      const failure = { code: 'PIN_WANTED' } as const;
       return c.json({ error: { ...failure, sentence: sentence(failure) } }, 401);
     }
-    return c.redirect('/door', 302);
+    return c.redirect('/pin', 302);
   });
   return gate;
 }

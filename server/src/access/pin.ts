@@ -2,7 +2,7 @@ import { createHash, randomBytes, randomInt, scrypt, timingSafeEqual } from 'nod
 import { promisify } from 'node:util';
 import { eq, lt } from 'drizzle-orm';
 import type { Database } from '../database.js';
-import { pins, visits } from '../schema.js';
+import { pins, sessions } from '../schema.js';
 
 const derive = promisify<string, Buffer, number, Buffer>(scrypt);
 
@@ -12,7 +12,7 @@ const HASH_BYTES = 32;
 const TOKEN_BYTES = 32;
 const DAY_MS = 86_400_000;
 /** A tablet that has been let in stays so for a month. */
-export const VISIT_MS = 30 * DAY_MS;
+export const SESSION_MS = 30 * DAY_MS;
 
 export const PIN = /^\d{4,12}$/;
 
@@ -27,7 +27,7 @@ export async function setPin({ db }: Database, pin: string, nowMs: number): Prom
   const hash = await derive(pin, salt, HASH_BYTES);
   const row = { id: ONLY_PIN, salt: salt.toString('hex'), hash: hash.toString('hex'), changedAtMs: nowMs };
   await db.insert(pins).values(row).onConflictDoUpdate({ target: pins.id, set: row });
-  await db.delete(visits);
+  await db.delete(sessions);
 }
 
 export async function hasPin({ db }: Database): Promise<boolean> {
@@ -48,15 +48,15 @@ function tokenHash(token: string): string {
 /** Lets a browser in. Only the hash of its token is kept. */
 export async function createSession({ db }: Database, nowMs: number): Promise<string> {
   const token = randomBytes(TOKEN_BYTES).toString('base64url');
-  await db.delete(visits).where(lt(visits.untilMs, nowMs));
-  await db.insert(visits).values({ tokenHash: tokenHash(token), untilMs: nowMs + VISIT_MS });
+  await db.delete(sessions).where(lt(sessions.untilMs, nowMs));
+  await db.insert(sessions).values({ tokenHash: tokenHash(token), untilMs: nowMs + SESSION_MS });
   return token;
 }
 
 export async function hasSession({ db }: Database, token: string, nowMs: number): Promise<boolean> {
   const [visit] = await db
     .select()
-    .from(visits)
-    .where(eq(visits.tokenHash, tokenHash(token)));
+    .from(sessions)
+    .where(eq(sessions.tokenHash, tokenHash(token)));
   return visit !== undefined && visit.untilMs > nowMs;
 }

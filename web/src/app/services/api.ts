@@ -44,7 +44,7 @@ export async function request<T>(request: () => Promise<Replied>): Promise<Answe
 }
 
 /** Answers that are about the server or this tablet, not about what was sent: it is sent again later. */
-const NOT_ITS_FAULT: ReadonlySet<string> = new Set(['SERVER_BUG', 'DOOR_SHUT', 'UNKNOWN']);
+const NOT_ITS_FAULT: ReadonlySet<string> = new Set(['SERVER_BUG', 'PIN_WANTED', 'UNKNOWN']);
 
 /** Whether the server has read what was sent and will not have it: sending it again would change nothing. */
 export function isForGood(answer: Answer<unknown>): answer is Extract<Answer<unknown>, { ok: false }> {

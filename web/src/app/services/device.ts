@@ -1,18 +1,15 @@
 import { Injectable, signal } from '@angular/core';
 import type { Stamp } from '@tureen/core/batch';
+import { v4 } from 'uuid';
 import { recall, remember } from './remembered';
 
 const DEVICE_KEY = 'tureen-device';
 const SEQUENCE_KEY = 'tureen-sequence';
 const WHO_KEY = 'tureen-who';
 
-/** A new id. `randomUUID` needs a secure page, `getRandomValues` does not. */
+/** A new id. The browser's own `randomUUID` needs a secure page, this one does not. */
 export function newId(): string {
-  const bytes = crypto.getRandomValues(new Uint8Array(16));
-  bytes[6] = ((bytes[6] ?? 0) & 0x0f) | 0x40;
-  bytes[8] = ((bytes[8] ?? 0) & 0x3f) | 0x80;
-  const hex = [...bytes].map((byte) => byte.toString(16).padStart(2, '0')).join('');
-  return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-${hex.slice(12, 16)}-${hex.slice(16, 20)}-${hex.slice(20)}`;
+  return v4();
 }
 
 /** Which browser this is, and its own count of what it entered. */

@@ -86,7 +86,7 @@ describe('photos', () => {
 
   it('a shut door or a fault of the server’s own loses none: it waits like one without a network', async () => {
     for (const [status, code] of [
-      [401, 'DOOR_SHUT'],
+      [401, 'PIN_WANTED'],
       [500, 'SERVER_BUG'],
     ] as const) {
       reply = () => new Response(JSON.stringify({ error: { code, sentence: 'Later.' } }), { status });

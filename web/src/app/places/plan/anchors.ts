@@ -1,3 +1,4 @@
+import { deepEqual } from 'fast-equals';
 import type { Kit } from '@tureen/core/kit';
 import type { IngredientRow } from '@tureen/core/larder';
 import { PlanRequestSchema, LEAST_BOWL_G, MOST_BOWLS, MOST_BOWL_G, type PlanRequest } from '@tureen/core/plan';
@@ -151,5 +152,5 @@ export function cartonsOf(soup: Soup, rows: readonly IngredientRow[]): readonly 
 /** Whether two asks are the same, in whatever order their fields were written. */
 export function isSameRequest(a: PlanRequest | undefined, b: PlanRequest | undefined): boolean {
   if (a === undefined || b === undefined) return a === b;
-  return JSON.stringify(PlanRequestSchema.parse(a)) === JSON.stringify(PlanRequestSchema.parse(b));
+  return deepEqual(PlanRequestSchema.parse(a), PlanRequestSchema.parse(b));
 }

@@ -1,3 +1,4 @@
+import { deepEqual } from 'fast-equals';
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
@@ -95,7 +96,7 @@ export class PlanPlace {
       const answer = this.keptAnswer();
       return answer?.ok === true ? answer.value : undefined;
     },
-    { equal: (a, b) => JSON.stringify(essenceOf(a)) === JSON.stringify(essenceOf(b)) },
+    { equal: (a, b) => deepEqual(essenceOf(a), essenceOf(b)) },
   );
   private readonly plansAnswer = toSignal(this.plans.plans$);
   /** The batch that was started from this plan: from then on it stays as it is. */
@@ -131,7 +132,7 @@ export class PlanPlace {
   protected readonly units = computed(() => this.kit()?.units ?? 'metric');
 
   private readonly storedRequest = computed(() => this.storedPlan()?.request, {
-    equal: (a, b) => JSON.stringify(a) === JSON.stringify(b),
+    equal: deepEqual,
   });
   protected readonly wanted = linkedSignal<Wanted>(() => {
     const request = this.storedRequest();

@@ -1,4 +1,5 @@
 /** What specs cook with: the larder that ships, one pot, lines by ingredient. */
+import { UNREAD } from '../src/body/index.js';
 import { LARDER_ROWS, makeLarder, type Ingredient } from '../src/larder/index.js';
 import { DEFAULT_PARAMETERS, READY_KITS, type Vessel } from '../src/kit/index.js';
 import { prepareSoup, type PreparedSoup } from '../src/runner/index.js';
@@ -38,6 +39,7 @@ export function context(lines: readonly SizedLine[] = [], change: Partial<StepCo
     bowlKg: 0.3,
     creamToCome: undefined,
     heldKg: undefined,
+    estimate: UNREAD,
     line: (id) => {
       const found = lines.find((own) => own.id === id);
       if (found === undefined) throw new Error(`No line ${id}.`);

@@ -1,3 +1,4 @@
+import { UNREAD } from '../body/index.js';
 import { cartonsFor } from '../finish/index.js';
 import {
   EGG_SAFE_C,
@@ -161,6 +162,7 @@ export function hourNow(step: SoupStep | undefined, pot: PotState, { prepared, d
     line,
     creamToCome: undefined,
     heldKg: undefined,
+    estimate: UNREAD,
   };
   const atC = Math.min(HELD_MOST_C, Math.max(HOLD_LEAST_C, Math.round(pot.tempC)));
   const held = (lid: 'off' | 'on'): PotState => hold(left, { id: step.id, op: 'hold', minutes: HOUR_MIN, atC, lid }, context).pot;

@@ -1,7 +1,8 @@
 import { SALT } from '../larder/index.js';
 import { figuresOf, rerun, sharesOf, type ShareFigures, type Figures, type Planned, type Snapshot } from '../plan/index.js';
 import { ribbonOf, run, type PreparedSoup, type Ribbon, type Run, type StepRecord } from '../runner/index.js';
-import { EMPTY_POT, MASS, contents, potKg, sdOf, type Caution, type PotState } from '../pot/index.js';
+import { MASS, UNREAD, sdOf, type Estimate } from '../body/index.js';
+import { EMPTY_POT, contents, potKg, type Caution, type PotState } from '../pot/index.js';
 import { potKgPerBowl, massSeen } from '../steps/index.js';
 import { walk, type Walked } from '../soup/index.js';
 import { changesOf, type BatchChanges } from './changes.js';
@@ -43,8 +44,11 @@ export interface BatchState {
   readonly fronts: readonly Front[];
   /** What stands in the vessel of each branch, as far as it has got. */
   readonly pots: ReadonlyMap<string, PotState>;
-  /** What stands in the vessel of the last thing that happened. */
+  /** How well each of them is known. */
+  readonly estimates: ReadonlyMap<string, Estimate>;
+  /** What stands in the vessel of the last thing that happened, and how well it is known. */
   readonly pot: PotState;
+  readonly estimate: Estimate;
   /** Estimate of the mass in it and its sd, kg. */
   readonly massKg: number;
   readonly massSdKg: number;
@@ -181,6 +185,7 @@ export function foldBatch(
   const ahead = real.records.filter(({ step }) => rewritten.ahead.has(step));
   const last = happened.at(-1);
   const pot = last === undefined ? EMPTY_POT : standing(last);
+  const estimate = last?.estimate ?? UNREAD;
   const massKg = potKg(pot);
   const known = new Set(walk(planned.prepared.soup.root).map(({ step }) => step.id));
   const output = potOutputOf(history);
@@ -203,9 +208,11 @@ export function foldBatch(
     current,
     fronts,
     pots: new Map(happened.map((record) => [record.branchId, standing(record)])),
+    estimates: new Map(happened.map((record) => [record.branchId, record.estimate])),
     pot,
+    estimate,
     massKg,
-    massSdKg: massKg * sdOf(pot.belief, MASS),
+    massSdKg: massKg * sdOf(estimate, MASS),
     run: real,
     happened,
     prepared,

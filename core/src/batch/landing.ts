@@ -1,5 +1,6 @@
+import { bodySdLn } from '../body/index.js';
 import { SALT } from '../larder/index.js';
-import { bodyMPas, bodySdLn, contents, parcelKg, parcelOf, plusParcel, type PotState } from '../pot/index.js';
+import { bodyMPas, contents, parcelKg, parcelOf, plusParcel, type PotState } from '../pot/index.js';
 import { rescue } from '../season/index.js';
 import { waysToBody, type Way } from '../solve/index.js';
 import { walk } from '../soup/index.js';
@@ -93,7 +94,7 @@ export function landBody(state: BatchState): BodyLanding | undefined {
           .slice(0, MOST_WAYS);
   return {
     nowMPas,
-    sdLn: bodySdLn(pot, prepared.servedC, prepared.parameters.bodyA),
+    sdLn: bodySdLn(state.estimate, pot, prepared.servedC, prepared.parameters.bodyA),
     wantedMPas,
     tooEarly,
     creamCountedKg: kg,

@@ -14,3 +14,17 @@ export {
 } from './reading.js';
 export { QUESTIONED_SD, observe, type Observation, type Observed } from './observe.js';
 export { reduceKg, thickenKg, thinKg, type BodySolved } from './solve.js';
+export {
+  BODY,
+  MASS,
+  SALTINESS,
+  UNREAD,
+  UNREAD_BODY_SD,
+  UNREAD_MASS_SD,
+  UNREAD_SALT_SD,
+  bodySdLn,
+  estimateOfJoined,
+  saltSdLn,
+  sdOf,
+  type Estimate,
+} from './estimate.js';

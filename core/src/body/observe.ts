@@ -1,5 +1,6 @@
+import { Matrix } from 'ml-matrix';
 import { between } from '../numbers/index.js';
-import type { Belief } from '../pot/index.js';
+import type { Estimate } from './estimate.js';
 
 /** One observation of the state: how it depends on mass, salt and body, what was expected and what was seen. */
 export interface Observation {
@@ -16,9 +17,9 @@ export interface Observation {
 }
 
 export interface Observed {
-  readonly belief: Belief;
-  /** How far the estimate moved: ln mass, ln salt. The body's move is in the belief's mean. */
-  readonly moved: readonly [lnMass: number, lnSalt: number];
+  readonly estimate: Estimate;
+  /** How far what is in the pot moved. */
+  readonly moved: readonly [lnMass: number, lnSalt: number, lnBody: number];
   /** How many sd of the difference the reading was off. */
   readonly sds: number;
   readonly questioned: boolean;
@@ -28,23 +29,24 @@ export interface Observed {
 export const QUESTIONED_SD = 3;
 
 /**
- * Degrees of freedom with which the belief's own spread is trusted. An update widens or narrows by (ν + d²) / (ν + 1)
+ * Degrees of freedom with which the estimate's own spread is trusted. An update widens or narrows by (ν + d²) / (ν + 1)
  * what the reading speaks of, d being its distance in sd: two readings that agree narrow the estimate, two that
  * disagree do not (the update of a Student-t filter, after Roth, Özkan and Gustafsson 2013). Kitchen default.
  */
 const TRUST = 3;
 
-function withDevice(belief: Belief, device: string, biasSd: number): { belief: Belief; at: number } {
+function withDevice(estimate: Estimate, device: string, biasSd: number): { estimate: Estimate; at: number } {
   const name = `bias:${device}`;
-  const have = belief.names.indexOf(name);
-  if (have >= 0) return { belief, at: have };
-  const n = belief.names.length;
+  const have = estimate.names.indexOf(name);
+  if (have >= 0) return { estimate, at: have };
+  const n = estimate.names.length;
   return {
     at: n,
-    belief: {
-      names: [...belief.names, name],
-      mean: [...belief.mean, 0],
-      cov: [...belief.cov.map((row) => [...row, 0]), Array.from({ length: n + 1 }, (_, i) => (i === n ? biasSd ** 2 : 0))],
+    estimate: {
+      ...estimate,
+      names: [...estimate.names, name],
+      mean: [...estimate.mean, 0],
+      cov: [...estimate.cov.map((row) => [...row, 0]), Array.from({ length: n + 1 }, (_, i) => (i === n ? biasSd ** 2 : 0))],
     },
   };
 }
@@ -54,43 +56,45 @@ function withDevice(belief: Belief, device: string, biasSd: number): { belief: B
  * how much is learnt. A reading that only bounds the quantity enters by the moments of the normal between its bounds.
  * What is more than 3 sd off is questioned and moves nothing.
  */
-export function observe(before: Belief, o: Observation): Observed {
-  const { belief, at } = withDevice(before, o.device, o.biasSd);
-  const n = belief.names.length;
-  const h = Array.from({ length: n }, (_, i) => (i < 3 ? o.slopes[i as 0 | 1 | 2] : i === at ? 1 : 0));
-  const ph = belief.cov.map((row) => row.reduce((sum, c, j) => sum + c * (h[j] ?? 0), 0));
-  const hph = h.reduce((sum, hi, i) => sum + hi * (ph[i] ?? 0), 0);
+export function observe(before: Estimate, o: Observation): Observed {
+  const { estimate, at } = withDevice(before, o.device, o.biasSd);
+  const { names, mean } = estimate;
+  const cov = new Matrix(estimate.cov.map((row) => [...row]));
+  const h = Matrix.columnVector(names.map((_, i) => (i < 3 ? o.slopes[i as 0 | 1 | 2] : i === at ? 1 : 0)));
+  const ph = cov.mmul(h);
+  const hph = h.dot(ph);
   const s = hph + o.noiseSd ** 2;
   const sd = Math.sqrt(s);
-  const expected = o.expected + (belief.mean[at] ?? 0);
+  const expected = o.expected + (mean[at] ?? 0);
   const low = (o.low - expected) / sd;
   const high = (o.high - expected) / sd;
   const isValue = o.low === o.high;
   const sds = isValue ? Math.abs(low) : low > 0 ? low : high < 0 ? -high : 0;
-  const nothing: Observed = { belief: before, moved: [0, 0], sds, questioned: false };
+  const nothing: Observed = { estimate: before, moved: [0, 0, 0], sds, questioned: false };
   if (!(sds <= QUESTIONED_SD)) return { ...nothing, questioned: true };
   const seen = isValue ? { mean: low, variance: 0 } : between(low, high);
   if (seen === undefined) return { ...nothing, questioned: true };
 
-  const gain = ph.map((value) => value / s);
-  const step = gain.map((value) => value * seen.mean * sd);
-  const learnt = s * (1 - seen.variance);
-  const factor = isValue ? (TRUST + sds * sds) / (TRUST + 1) : 1;
-  const narrowed = belief.cov.map((row, i) => row.map((c, j) => c - (gain[i] ?? 0) * (gain[j] ?? 0) * learnt));
+  const gain = Matrix.div(ph, s);
+  const step = gain.to1DArray().map((value) => value * seen.mean * sd);
+  const narrowed = Matrix.sub(cov, gain.mmul(gain.transpose()).mul(s * (1 - seen.variance)));
   // Only what the reading speaks of is widened or narrowed by how well it agrees: by its squared correlation with it.
-  const scale = narrowed.map((_, i) => {
-    const variance = belief.cov[i]?.[i] ?? 0;
-    const told = variance > 0 && hph > 0 ? (ph[i] ?? 0) ** 2 / (variance * hph) : 0;
-    return Math.sqrt(1 + (factor - 1) * told);
-  });
+  const factor = isValue ? (TRUST + sds * sds) / (TRUST + 1) : 1;
+  const scale = Matrix.diag(
+    ph.to1DArray().map((value, i) => {
+      const variance = cov.get(i, i);
+      const told = variance > 0 && hph > 0 ? value ** 2 / (variance * hph) : 0;
+      return Math.sqrt(1 + (factor - 1) * told);
+    }),
+  );
   return {
-    belief: {
-      names: belief.names,
-      // Mass and salt are moved in the pot's own components, so that their mean here stays nought.
-      mean: belief.mean.map((value, i) => (i < 2 ? 0 : value + (step[i] ?? 0))),
-      cov: narrowed.map((row, i) => row.map((c, j) => c * (scale[i] ?? 1) * (scale[j] ?? 1))),
+    estimate: {
+      names,
+      // What is in the pot is moved there, so that its mean here stays nought.
+      mean: mean.map((value, i) => (i < 3 ? 0 : value + (step[i] ?? 0))),
+      cov: scale.mmul(narrowed).mmul(scale).to2DArray(),
     },
-    moved: [step[0] ?? 0, step[1] ?? 0],
+    moved: [step[0] ?? 0, step[1] ?? 0, step[2] ?? 0],
     sds,
     questioned: false,
   };

@@ -1,5 +1,4 @@
 import { FAT, FIBRE, PROTEIN, SUGARS, WATER, plusMix, totalKg, type Mix } from '../larder/index.js';
-import { BODY, MASS } from './belief.js';
 import { volumeM3 } from './heat.js';
 import { COOKED_STARCH_KG, type Parcel } from './parcel.js';
 import type { PotState } from './state.js';
@@ -67,7 +66,7 @@ export function priorMPas(liquid: Parcel, tempC: number, a: number): number {
 
 /** Body of what stands in the pot, as readings have moved it, mPa·s. Pieces do not count until they are blended. */
 export function bodyMPas(pot: PotState, tempC: number, a: number): number {
-  return priorMPas(pot.liquid, tempC, a) * Math.exp(pot.belief.mean[BODY] ?? 0);
+  return priorMPas(pot.liquid, tempC, a) * Math.exp(pot.bodyLn);
 }
 
 /** How ln body moves when ln mass does, by water: numerically on the prior itself. */
@@ -76,17 +75,6 @@ export function bodySlope(pot: PotState, tempC: number, a: number): number {
   const water: Mix = [totalKg(pot.liquid.mix), 0, 0, 0, 0, 0, 0, 0, 0, 0];
   const wetter = { ...pot.liquid, mix: plusMix(pot.liquid.mix, water, h) };
   return Math.log(priorMPas(wetter, tempC, a) / priorMPas(pot.liquid, tempC, a)) / Math.log1p(h);
-}
-
-/**
- * 1 sd of ln body of what stands in the pot. A pot that may hold more water than was thought is thinner too, so that what
- * is not known of its mass counts, with what readings of the body have tied to it.
- */
-export function bodySdLn(pot: PotState, tempC: number, a: number): number {
-  const { cov } = pot.belief;
-  const at = (i: number, j: number): number => cov[i]?.[j] ?? 0;
-  const slope = bodySlope(pot, tempC, a);
-  return Math.sqrt(Math.max(0, slope * slope * at(MASS, MASS) + 2 * slope * at(MASS, BODY) + at(BODY, BODY)));
 }
 
 /** Thickening solids, per cent of the mass, that give a body over a serum; 0 where the serum alone is thicker. The inverse of the prior. */

@@ -31,7 +31,6 @@ export {
   type Carried,
   type Parcel,
 } from './parcel.js';
-export { BODY, MASS, SALTINESS, UNREAD, UNREAD_BODY_SD, UNREAD_MASS_SD, UNREAD_SALT_SD, sdOf, type Belief } from './belief.js';
 export {
   EMPTY_POT,
   ROOM_C,
@@ -55,7 +54,6 @@ export {
   SERVED_HOT_C,
   STARCH_THICKENS,
   bodyMPas,
-  bodySdLn,
   bodySlope,
   priorMPas,
   serumMPas,

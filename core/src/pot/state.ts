@@ -1,5 +1,4 @@
 import { ETHANOL, type Mix } from '../larder/index.js';
-import { UNREAD, type Belief } from './belief.js';
 import { EMPTY, parcelKg, plusCarried, plusParcel, type Carried, type Parcel } from './parcel.js';
 import { enthalpyJ, temperatureC, volumeM3 } from './heat.js';
 
@@ -35,9 +34,8 @@ export interface PotState {
   readonly simmeredMinutes: number;
   /** What was lifted out to be given back; it stands beside the pot and counts as outside. */
   readonly aside: readonly Cohort[];
-  readonly belief: Belief;
-  /** How far off, in ln, a body reading was that nobody believed; one that says it again is believed. */
-  readonly doubtedLn?: number | undefined;
+  /** Ln of the body as readings have found it over what its composition alone would give; 0 before any. */
+  readonly bodyLn: number;
 }
 
 /** A pot with something else in it, at another heat. Written out: it is made at every step, and spreading costs more than cooking. */
@@ -50,8 +48,7 @@ export function potWith(pot: PotState, liquid: Parcel, cohorts: readonly Cohort[
     airShare: pot.airShare,
     simmeredMinutes: pot.simmeredMinutes,
     aside: pot.aside,
-    belief: pot.belief,
-    doubtedLn: pot.doubtedLn,
+    bodyLn: pot.bodyLn,
   };
 }
 
@@ -66,7 +63,7 @@ export const EMPTY_POT: PotState = {
   airShare: 0,
   simmeredMinutes: 0,
   aside: [],
-  belief: UNREAD,
+  bodyLn: 0,
 };
 
 /** A fresh vessel with only a liquid in it. */
@@ -136,12 +133,6 @@ export function potEnthalpyJ(pot: PotState): number {
   return enthalpyJ(mixIn(pot), pot.tempC);
 }
 
-/** What is believed of two pots poured together: the heavier pot's, since readings are taken of the soup, not of the splash. */
-function believed(a: PotState, b: PotState, massA: number, massB: number): Belief {
-  if (a.belief === b.belief) return a.belief;
-  return massA >= massB ? a.belief : b.belief;
-}
-
 /** Pours one pot into another: masses and enthalpies add, the temperature follows. */
 export function joined(a: PotState, b: PotState): PotState {
   const massA = potKg(a);
@@ -157,7 +148,8 @@ export function joined(a: PotState, b: PotState): PotState {
     airShare: massA + massB > 0 ? (a.airShare * massA + b.airShare * massB) / (massA + massB) : 0,
     simmeredMinutes: simmered(a, b),
     aside: b.aside.length === 0 ? a.aside : [...a.aside, ...b.aside],
-    belief: believed(a, b, massA, massB),
+    // Readings are taken of the soup, not of the splash.
+    bodyLn: massA >= massB ? a.bodyLn : b.bodyLn,
   };
   return { ...merged, tempC: temperatureC(mixIn(merged), joules, merged.tempC) };
 }
@@ -198,7 +190,7 @@ export function joinedAll(pot: PotState, parts: readonly Poured[]): PotState {
     airShare: airKg > 0 ? (pot.airShare * potKg(pot)) / airKg : 0,
     simmeredMinutes: diluted(pot, liquid),
     aside: pot.aside,
-    belief: pot.belief,
+    bodyLn: pot.bodyLn,
   };
   return { ...merged, tempC: temperatureC(mixIn(merged), joules, tempC) };
 }

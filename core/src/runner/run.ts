@@ -13,6 +13,7 @@ import {
   type Parcel,
   type PotState,
 } from '../pot/index.js';
+import { UNREAD, estimateOfJoined, type Estimate } from '../body/index.js';
 import {
   creamToAdd,
   lineParcel,
@@ -27,6 +28,8 @@ import { kgAtScale, type PreparedSoup, type PreparedLine } from './prepared.js';
 
 /** What happened at one step: the pot on either side and the step's own account of the difference. */
 export interface StepRecord extends StepResult {
+  /** How well the pot is known when the step is over. */
+  readonly estimate: Estimate;
   readonly step: SoupStep;
   readonly branchId: string;
   readonly before: PotState;
@@ -123,7 +126,7 @@ class Runner {
     return undefined;
   }
 
-  private context(pot: PotState, branch: Branch, at: number, step: SoupStep, looksAhead: boolean): StepContext {
+  private context(pot: PotState, estimate: Estimate, branch: Branch, at: number, step: SoupStep, looksAhead: boolean): StepContext {
     const { kit, parameters, vessel, boilC, servedC, bowlKg } = this.prepared;
     return {
       kit,
@@ -135,6 +138,7 @@ class Runner {
       line: this.line,
       creamToCome: looksAhead ? this.creamToCome(pot, branch, at) : undefined,
       heldKg: this.held?.get(step.id),
+      estimate,
       simmeredMinutes: step.op === 'simmer' ? this.simmered.get(step.id) : undefined,
     };
   }
@@ -160,8 +164,9 @@ class Runner {
     this.peakKg = massKg;
   }
 
-  branch(branch: Branch, isRoot: boolean, startAt: number): { pot: PotState; overAt: number } {
+  branch(branch: Branch, isRoot: boolean, startAt: number): { pot: PotState; estimate: Estimate; overAt: number } {
     let pot = EMPTY_POT;
+    let estimate = UNREAD;
     let clock = startAt;
     let at = -1;
     for (const step of branch.steps) {
@@ -171,11 +176,13 @@ class Runner {
       if (step.op === 'join') {
         const side = this.branch(step.branch, false, startAt);
         clock = Math.max(clock, side.overAt);
+        estimate = estimateOfJoined(estimate, side.estimate, potKg(pot), potKg(side.pot));
         outcome = { pot: joined(pot, side.pot), inflows: [], outflows: [], minutes: 0, joules: 0, cautions: [] };
       } else {
         const kind = kindOf(step);
-        outcome = kind.run(pot, step, this.context(pot, branch, at, step, kind.looksAhead));
+        outcome = kind.run(pot, step, this.context(pot, estimate, branch, at, step, kind.looksAhead));
         clock += outcome.minutes;
+        estimate = outcome.estimate ?? estimate;
         if (step.op === 'simmer') this.countSimmer(step.id, outcome);
       }
       pot = settled(outcome.pot, step, outcome.minutes);
@@ -186,6 +193,7 @@ class Runner {
         branchId: branch.id,
         before,
         pot,
+        estimate,
         inflows: outcome.inflows,
         outflows: outcome.outflows,
         minutes: outcome.minutes,
@@ -200,7 +208,7 @@ class Runner {
         this.watchPeak(pot);
       }
     }
-    return { pot, overAt: clock };
+    return { pot, estimate, overAt: clock };
   }
 }
 

@@ -187,7 +187,7 @@ describe('landing all gauges at once', () => {
 
   it('a reading that has moved the body moves the landing with it', () => {
     const pot = soup(5, 1, 2, 64, 20);
-    const thicker: PotState = { ...pot, belief: { ...pot.belief, mean: [0, 0, Math.log(1.3)] } };
+    const thicker: PotState = { ...pot, bodyLn: Math.log(1.3) };
     const now = gaugesOf(pot, 65, A).body;
     const bands = { body: { low: now * 0.5, high: now * 0.55 } };
     const kg = (of: PotState): number => {

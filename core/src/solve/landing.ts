@@ -1,6 +1,5 @@
 import { FAT, FIBRE, PROTEIN, SALT, SUGARS, ACID, totalKg, type Ingredient, type Mix } from '../larder/index.js';
 import {
-  BODY,
   COOKED_STARCH_KG,
   PROTEIN_THICKENS,
   STARCH_THICKENS,
@@ -307,7 +306,7 @@ export function land(c: LandingCase, solver: Solver): Landing {
     const raw = parcelOf(ingredient, stepKg);
     return sumsOf(cooked ? gelatinised(raw) : raw, tempC, c.servedC, heat);
   });
-  const shift = Math.exp(c.pot.belief.mean[BODY] ?? 0);
+  const shift = Math.exp(c.pot.bodyLn);
   let serum = serumMPas(all.mix, c.servedC);
   let elastic = false;
   let margin = 0;

@@ -314,7 +314,7 @@ describe('to a body', () => {
   it('a soup too thick to boil hard is boiled gently, and says so', () => {
     expect([200, 600, 2000].map((body) => cappedVigour('rolling', body))).toEqual(['rolling', 'lively', 'steady']);
     expect(cappedVigour('bare', 5000)).toBe('bare');
-    const stiff = { ...soup, belief: { ...soup.belief, mean: [0, 0, Math.log(1500 / now)] } };
+    const stiff = { ...soup, bodyLn: Math.log(1500 / now) };
     const hard = simmer(stiff, { id: 's', op: 'simmer', minutes: 10, vigour: 'rolling', lid: 'off' }, context());
     const gentle = simmer(stiff, { id: 's', op: 'simmer', minutes: 10, vigour: 'steady', lid: 'off' }, context());
     expect(flowsKg(hard.outflows)).toBeCloseTo(flowsKg(gentle.outflows), 12);

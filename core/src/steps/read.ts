@@ -1,8 +1,7 @@
 import { z } from 'zod';
 import { SALT, WATER, type Mix } from '../larder/index.js';
-import { BodyReadingSchema, evidenceOf, observe, type Observation, type Observed } from '../body/index.js';
+import { BODY, BodyReadingSchema, evidenceOf, observe, type Estimate, type Observation, type Observed } from '../body/index.js';
 import {
-  BODY,
   bare,
   bodySlope,
   plusParcel,
@@ -11,7 +10,6 @@ import {
   priorMPas,
   mixIn,
   volumeM3,
-  type Belief,
   type Caution,
   type Flow,
   type PotState,
@@ -108,7 +106,7 @@ function observationOf(pot: PotState, seen: Seen, context: StepContext): Observa
       return {
         device: evidence.device,
         slopes: [bodySlope(pot, evidence.tempC, bodyA), 0, 1],
-        expected: Math.log(prior) + (pot.belief.mean[BODY] ?? 0),
+        expected: Math.log(prior) + pot.bodyLn,
         low: evidence.low,
         high: evidence.high,
         biasSd: evidence.biasSd,
@@ -150,10 +148,10 @@ function middle({ low, high }: Observation): number {
 }
 
 /** The estimate with its body as unsure as it has proved to be: by how far off two readings found it. */
-function unsettled(belief: Belief, byLn: number): Belief {
+function unsettled(estimate: Estimate, byLn: number): Estimate {
   return {
-    ...belief,
-    cov: belief.cov.map((row, i) => row.map((c, j) => (i === BODY && j === BODY ? c + byLn * byLn : c))),
+    ...estimate,
+    cov: estimate.cov.map((row, i) => row.map((c, j) => (i === BODY && j === BODY ? c + byLn * byLn : c))),
   };
 }
 
@@ -179,14 +177,15 @@ export function read(pot: PotState, settings: Read, context: StepContext): StepR
   if (seen.of === 'heat') return probed(pot, seen.tempC, context.boilC);
   const observation = observationOf(pot, seen, context);
   if (observation === undefined) return unchanged(pot);
-  const first = observe(pot.belief, observation);
+  const before = context.estimate;
+  const first = observe(before, observation);
   const offLn = middle(observation) - observation.expected;
-  const again = pot.doubtedLn !== undefined && Math.abs(offLn - pot.doubtedLn) <= SAYS_AGAIN_LN;
+  const again = before.doubtedLn !== undefined && Math.abs(offLn - before.doubtedLn) <= SAYS_AGAIN_LN;
   const isDoubted = seen.of === 'body' && first.questioned;
-  const observed = isDoubted && again ? observe(unsettled(pot.belief, offLn), observation) : first;
+  const observed = isDoubted && again ? observe(unsettled(before, offLn), observation) : first;
   if (observed.questioned) {
     const cautions = [questioned(pot, seen, observation)];
-    return isDoubted ? unchanged({ ...pot, doubtedLn: offLn }, cautions) : unchanged(pot, cautions);
+    return isDoubted ? { ...unchanged(pot, cautions), estimate: { ...before, doubtedLn: offLn } } : unchanged(pot, cautions);
   }
   const { mix } = corrected(pot, observed.moved);
   const inflows: Flow[] = [];
@@ -198,7 +197,8 @@ export function read(pot: PotState, settings: Read, context: StepContext): StepR
   if (salt > 0) inflows.push(flow([0, 0, 0, 0, 0, 0, salt, 0, 0, 0]));
   else if (salt < 0) outflows.push(flow([0, 0, 0, 0, 0, 0, -salt, 0, 0, 0]));
   return {
-    pot: { ...pot, liquid: plusParcel(pot.liquid, bare(mix)), belief: observed.belief, doubtedLn: undefined },
+    pot: { ...pot, liquid: plusParcel(pot.liquid, bare(mix)), bodyLn: pot.bodyLn + observed.moved[2] },
+    estimate: observed.estimate,
     inflows,
     outflows,
     minutes: 0,

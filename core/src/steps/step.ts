@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { Estimate } from '../body/index.js';
 import type { Ingredient } from '../larder/index.js';
 import type { ModelParameters, Kit, Vessel } from '../kit/index.js';
 import {
@@ -87,6 +88,8 @@ export interface StepContext {
   readonly heldKg: number | undefined;
   /** Minutes that earlier parts of this very step were at the simmer; none where it is cooked in one go. */
   readonly simmeredMinutes?: number | undefined;
+  /** How well what is in the pot is known. */
+  readonly estimate: Estimate;
 }
 
 /** Counts that a step leaves beside its flows. */
@@ -127,6 +130,8 @@ export interface StepResult {
   readonly cautions: readonly Caution[];
   readonly counts?: StepCounts | undefined;
   readonly servings?: readonly Serving[] | undefined;
+  /** What is known of the pot now, where a reading moved it. */
+  readonly estimate?: Estimate | undefined;
 }
 
 const NONE: readonly never[] = [];

@@ -1,6 +1,7 @@
+import { MASS, sdOf } from '../body/index.js';
 import { canteen, context, flowsKg, line, pot40, potOf } from '../../spec/pots.js';
 import { SALT, WATER } from '../larder/index.js';
-import { CREAM_KG, EMPTY_POT, MASS, contents, parcelKg, potKg, sdOf, volumeM3, type Flow, type PotState } from '../pot/index.js';
+import { CREAM_KG, EMPTY_POT, contents, parcelKg, potKg, volumeM3, type Flow, type PotState } from '../pot/index.js';
 import { saltToAdd, season, cream, shareToAdd, film, filmM, dish } from '../steps/index.js';
 import { bowlFacts, bowlsSure, portionKg } from '../dish/index.js';
 import {
@@ -344,7 +345,7 @@ describe('read', () => {
     // Variance 0.05^2 halves to 0.00125. The reading is d^2 = 0.03922^2 / 0.005 = 0.3077 off, so the factor is
     // (3 + 0.3077) / 4 = 0.8269, of which 0.0025 / 0.003125 = 0.8 tells of the mass (the rest of the scale's bias):
     // 1 - 0.1731 x 0.8 = 0.8615. sd = sqrt(0.00125 x 0.8615) = 0.03282.
-    expect(sdOf(result.pot.belief, MASS)).toBeCloseTo(0.03282, 5);
+    expect(sdOf(result.estimate!, MASS)).toBeCloseTo(0.03282, 5);
   });
 
   it('a wild one is questioned and changes nothing: 3 sd of the difference is 0.2121 in ln, 10 e^0.2121 = 12.363', () => {

@@ -2,7 +2,6 @@ import { SODIUM_IN_NACL, energyKj } from '../dish/index.js';
 import { allergenNames, SALT, FAT, FIBRE, STARCH, PROTEIN } from '../larder/index.js';
 import type { PreparedSoup, Run, StepRecord } from '../runner/index.js';
 import {
-  BODY,
   COST,
   CREAM_KG,
   COOKED_STARCH_KG,
@@ -166,7 +165,7 @@ function body(prepared: PreparedSoup, of: Run): Why {
   const { liquid } = last;
   const value = bodyMPas(last, prepared.servedC, bodyA);
   const serum = serumMPas(liquid.mix, prepared.servedC);
-  const shift = last.belief.mean[BODY] ?? 0;
+  const shift = last.bodyLn;
   const overSerum = Math.log(value / serum) - shift;
   const solids: readonly (readonly [string, number])[] = [
     ['fibre', liquid.mix[FIBRE]],

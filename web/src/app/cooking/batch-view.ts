@@ -29,25 +29,13 @@ import {
   type StepState,
   type WriteBack,
 } from '@tureen/core/batch';
-import { evidenceOf } from '@tureen/core/body';
+import { MASS, UNREAD, evidenceOf, saltSdLn, sdOf, type Estimate } from '@tureen/core/body';
 import { areaM2, belowRimM, usableM3, type Kit, type Vessel } from '@tureen/core/kit';
 import { colourOf } from '@tureen/core/larder';
 import { ribbonOf, type Ribbon } from '@tureen/core/runner';
 import { namer } from '@tureen/core/messages';
 import type { PlanRequest, Figures, Planned, ShareFigures, Snapshot } from '@tureen/core/plan';
-import {
-  CREAM_KG,
-  EMPTY_POT,
-  MASS,
-  SALTINESS,
-  contents,
-  potKg,
-  potM3,
-  sdOf,
-  tintIn,
-  type Caution,
-  type PotState,
-} from '@tureen/core/pot';
+import { CREAM_KG, EMPTY_POT, contents, potKg, potM3, tintIn, type Caution, type PotState } from '@tureen/core/pot';
 import type { Soup, SoupStep } from '@tureen/core/soup';
 import { takesOf, type StepTakes } from './views';
 
@@ -136,13 +124,13 @@ export interface FrontView {
 const MEASURED_FROM_M3 = 1e-9;
 
 /** A vessel as it stands, without what has gone out in bowls. */
-function potView(pot: PotState, vessel: Vessel, goneKg: number): PotView {
+function potView(pot: PotState, estimate: Estimate, vessel: Vessel, goneKg: number): PotView {
   const allKg = potKg(pot);
   const massKg = Math.max(0, allKg - goneKg);
   const volumeM3 = allKg > 0 ? (potM3(pot) * massKg) / allKg : 0;
   return {
     massKg,
-    sdKg: allKg * sdOf(pot.belief, MASS),
+    sdKg: allKg * sdOf(estimate, MASS),
     volumeM3,
     levelM: volumeM3 / areaM2(vessel),
     belowRimM: belowRimM(vessel, volumeM3),
@@ -166,7 +154,12 @@ function frontView(state: BatchState, { step, branch }: Front): FrontView {
     branchId: branch.id,
     branchName: branch.name,
     started: state.steps.find(({ stepId }) => stepId === step.id)?.startedAtMs !== undefined,
-    pot: potView(pot, state.prepared.vessel, branch.id === state.prepared.soup.root.id ? state.dishedKg : 0),
+    pot: potView(
+      pot,
+      state.estimates.get(branch.id) ?? UNREAD,
+      state.prepared.vessel,
+      branch.id === state.prepared.soup.root.id ? state.dishedKg : 0,
+    ),
     wantedLevelM: wantedLevelM(state, step.id, pot),
     jug: jugNow(step, pot, state),
     foam: foamNow(pot),
@@ -175,12 +168,6 @@ function frontView(state: BatchState, { step, branch }: Front): FrontView {
     hour: hourNow(step, pot, state),
     cautions: cautionsAt(state, step.id),
   };
-}
-
-/** Salt's share blurs by what is not known of the salt and of the mass that it is in. */
-function saltSdLn({ belief: { cov } }: PotState): number {
-  const at = (i: number, j: number): number => cov[i]?.[j] ?? 0;
-  return Math.sqrt(Math.max(0, at(MASS, MASS) - 2 * at(MASS, SALTINESS) + at(SALTINESS, SALTINESS)));
 }
 
 function lastRead({ run: { records } }: BatchState): BatchView['lastRead'] {
@@ -223,11 +210,11 @@ export function batchView(snapshot: Snapshot, entries: readonly StoredEntry[], p
     plannedMinutes: takesOf(state.planned),
     current: state.current === undefined ? undefined : { step: state.current.step, branchId: state.current.branch.id },
     fronts: state.fronts.map((front) => frontView(state, front)),
-    pot: potView(state.pot, vessel, state.dishedKg),
+    pot: potView(state.pot, state.estimate, vessel, state.dishedKg),
     headspaceM: vessel.depthM - usableM3(vessel) / areaM2(vessel),
     saltPct: saltPctNow(state),
     saltTargetPct: season?.op === 'season' ? season.saltPct : undefined,
-    saltSdLn: saltSdLn(state.pot),
+    saltSdLn: saltSdLn(state.estimate),
     lastRead: lastRead(state),
     creamKg: contents(state.pot).carried[CREAM_KG],
     creamToGoKg: creamId === undefined ? 0 : (state.toGoKg.get(creamId) ?? 0),

@@ -38,6 +38,11 @@ export default tseslint.config(
       '@typescript-eslint/no-import-type-side-effects': 'error',
       '@typescript-eslint/switch-exhaustiveness-check': ['error', { considerDefaultExhaustiveForUnions: true }],
       'no-console': 'error',
+      'no-restricted-properties': [
+        'error',
+        { object: 'Date', property: 'now', message: 'Time comes in through outside.ts, OWN_TIME or Clock.' },
+        { object: 'Math', property: 'random', message: 'Chance comes in as a seed.' },
+      ],
       eqeqeq: 'error',
     },
   },
@@ -63,7 +68,12 @@ export default tseslint.config(
       ],
     },
   },
-  { files: ['**/*.spec.ts', 'core/spec/*.ts', 'e2e/**/*.ts'], rules: { '@typescript-eslint/no-non-null-assertion': 'off' } },
+  {
+    files: ['**/*.spec.ts', 'core/spec/*.ts', 'web/spec/*.ts', 'server/spec/*.ts', 'e2e/**/*.ts'],
+    rules: { '@typescript-eslint/no-non-null-assertion': 'off', 'no-restricted-properties': 'off' },
+  },
+  // The two places where time and chance come in.
+  { files: ['server/src/outside.ts', 'web/src/app/services/own-time.ts'], rules: { 'no-restricted-properties': 'off' } },
   {
     files: ['scripts/**/*.mjs', '*.mjs'],
     extends: [eslint.configs.recommended],

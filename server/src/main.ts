@@ -14,6 +14,7 @@ import { makeGate } from './access/gate.js';
 import { freshPin, hasPin, PIN, setPin } from './access/pin.js';
 import { exitCodeOf, fileSentence } from './file-check.js';
 import { Hub } from './hub.js';
+import { MACHINE } from './outside.js';
 import { projectionsUpToDate } from './projections.js';
 import { refreshShelf } from './shelf.js';
 import { buildIn, serveWeb } from './statics.js';
@@ -33,9 +34,8 @@ const { values } = parseArgs({
   },
 });
 
-/** How often the simulated devices are read, and of how many seeds theirs is drawn. */
+/** How often the simulated devices are read. */
 const LOOK_MS = 1000;
-const SEEDS = 2 ** 31;
 
 function say(text: string): void {
   process.stdout.write(`${text}\n`);
@@ -60,15 +60,15 @@ const opening = await openKitchen(file, migrations);
 if (!opening.ok) stop(fileSentence(opening.problem), exitCodeOf(opening.problem));
 const { database } = opening;
 await projectionsUpToDate(database);
-if (values.demo) await seedGannetQuay(database, Date.now());
+if (values.demo) await seedGannetQuay(database, MACHINE.nowMs());
 
 const hub = new Hub();
-const devices = new Devices(hub, () => Date.now());
+const devices = new Devices(hub, MACHINE.nowMs);
 if (values.demo || values['simulated-devices']) {
-  const simulatedDevices = new SimulatedDevices(database, devices, drawsFrom(Date.now() % SEEDS).normal, Date.now());
+  const simulatedDevices = new SimulatedDevices(database, devices, drawsFrom(MACHINE.seed()).normal, MACHINE.nowMs());
   // Looked at only while somebody would see it; one look at a time.
   const look = (): void => {
-    void (hub.heard ? simulatedDevices.look(Date.now()) : Promise.resolve())
+    void (hub.heard ? simulatedDevices.look(MACHINE.nowMs()) : Promise.resolve())
       .catch(logBug)
       .finally(() => setTimeout(look, LOOK_MS).unref());
   };
@@ -80,15 +80,15 @@ async function openDoor(): Promise<{ readonly certificate: Certificate; readonly
   const { pin, cert, key } = values;
   if (pin !== undefined && !PIN.test(pin)) stop('A PIN is 4 to 12 digits.');
   if ((cert === undefined) !== (key === undefined)) stop('Give --cert and --key together, or neither.');
-  if (pin !== undefined) await setPin(database, pin, Date.now());
+  if (pin !== undefined) await setPin(database, pin, MACHINE.nowMs());
   else if (!(await hasPin(database))) {
     const fresh = freshPin();
-    await setPin(database, fresh, Date.now());
+    await setPin(database, fresh, MACHINE.nowMs());
     say(`The kitchen PIN is ${fresh}. It is shown this once; give --pin to choose another.`);
   }
   const certificate =
     cert === undefined || key === undefined
-      ? await certificateIn(join(dirname(file ?? '.'), 'tls'))
+      ? await certificateIn(join(dirname(file ?? '.'), 'tls'), MACHINE.nowMs())
       : { cert: readFileSync(cert, 'utf8'), key: readFileSync(key, 'utf8'), made: false };
   const { names, addresses } = ownNames();
   return { certificate, hosts: [...names, ...addresses] };
@@ -101,7 +101,7 @@ let refreshing: Promise<void> | undefined;
 let again = false;
 function refresh(): Promise<void> {
   if (refreshing !== undefined) again = true;
-  refreshing ??= refreshShelf(database, Date.now())
+  refreshing ??= refreshShelf(database, MACHINE.nowMs())
     .then((count) => {
       if (count > 0) hub.tell({ kind: 'shelf' });
     })
@@ -124,9 +124,9 @@ const app = makeApp({
   hub,
   devices,
   mode: values.demo ? 'demo' : 'own',
-  ...(open === undefined ? {} : { hosts: open.hosts, gate: makeGate(database, () => Date.now()) }),
+  ...(open === undefined ? {} : { hosts: open.hosts, gate: makeGate(database, MACHINE.nowMs) }),
   build: web === undefined ? undefined : buildIn(web),
-  nowMs: () => Date.now(),
+  nowMs: MACHINE.nowMs,
   logBug,
 });
 if (web !== undefined && !serveWeb(app, web))

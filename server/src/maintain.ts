@@ -13,6 +13,7 @@ import { copyInto, openKitchen } from './database.js';
 import { checkFile, checkOpen, exitCodeOf, fileSentence, migrationsIn, type FileProblem } from './file-check.js';
 import { rebuildProjections } from './projections.js';
 import { shelfRows } from './schema.js';
+import { MACHINE } from './outside.js';
 import { refreshShelf } from './shelf.js';
 
 const { values, positionals } = parseArgs({
@@ -42,7 +43,7 @@ const { file, migrations } = values;
 if (file === undefined || migrations === undefined) stop('Give --file DATABASE and --migrations FOLDER.');
 
 function stamp(): string {
-  return new Date().toISOString().slice(0, 19).replace(/[-:]/g, '').replace('T', '-');
+  return new Date(MACHINE.nowMs()).toISOString().slice(0, 19).replace(/[-:]/g, '').replace('T', '-');
 }
 
 /** Reads a file that should be a kitchen through, and counts what is in it; stops with a sentence when it is none. */
@@ -111,7 +112,7 @@ async function rebuild(path: string, folder: string): Promise<void> {
   if (!opening.ok) stopFor(opening.problem);
   const { batches } = await rebuildProjections(opening.database);
   await opening.database.db.delete(shelfRows);
-  const soups = await refreshShelf(opening.database, Date.now());
+  const soups = await refreshShelf(opening.database, MACHINE.nowMs());
   await opening.database.close();
   say(`The lists of ${String(batches)} batches and ${String(soups)} soups were made anew.`);
 }

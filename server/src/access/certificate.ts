@@ -21,7 +21,7 @@ export function ownNames(): { readonly names: readonly string[]; readonly addres
 }
 
 /** The kitchen's own certificate from a folder, made there the first time. Its key is readable by its owner only. */
-export async function certificateIn(folder: string): Promise<Certificate> {
+export async function certificateIn(folder: string, nowMs: number): Promise<Certificate> {
   const certFile = join(folder, 'cert.pem');
   const keyFile = join(folder, 'key.pem');
   if (existsSync(certFile) && existsSync(keyFile)) {
@@ -31,7 +31,7 @@ export async function certificateIn(folder: string): Promise<Certificate> {
   const made = await generate([{ name: 'commonName', value: 'Tidy Tureen' }], {
     keySize: 2048,
     algorithm: 'sha256',
-    notAfterDate: new Date(Date.now() + DAYS * 86_400_000),
+    notAfterDate: new Date(nowMs + DAYS * 86_400_000),
     extensions: [
       {
         name: 'subjectAltName',

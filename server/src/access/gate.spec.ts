@@ -105,10 +105,10 @@ describe('the PIN', () => {
 
   it('its certificate is made once and kept', async () => {
     const folder = `${server.folder}/tls`;
-    const first = await certificateIn(folder);
+    const first = await certificateIn(folder, START);
     expect(first.made).toBeTrue();
     expect(first.cert).toContain('BEGIN CERTIFICATE');
-    const again = await certificateIn(folder);
+    const again = await certificateIn(folder, START);
     expect(again).toEqual({ cert: first.cert, key: first.key, made: false });
   });
 });

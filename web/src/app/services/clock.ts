@@ -1,4 +1,5 @@
-import { computed, Injectable, signal } from '@angular/core';
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { OWN_TIME } from './own-time';
 import { recall, remember } from './remembered';
 
 /** A tablet's clock may be off by so much before it is put right: less is the network's delay, and nobody's timer minds. */
@@ -12,6 +13,7 @@ const KEY = 'tureen-clock-off';
  */
 @Injectable({ providedIn: 'root' })
 export class Clock {
+  private readonly ownMs = inject(OWN_TIME);
   private readonly off = signal(Number(recall(KEY) ?? '0') || 0);
   /** How far this tablet's clock is behind the kitchen's where that is worth a word, ms; 0 where it is right. */
   readonly offMs = computed(() => (Math.abs(this.off()) > MAY_BE_OFF_MS ? this.off() : 0));
@@ -23,6 +25,6 @@ export class Clock {
   }
 
   now(): number {
-    return Date.now() + this.offMs();
+    return this.ownMs() + this.offMs();
   }
 }

@@ -1,6 +1,7 @@
-import { Injectable } from '@angular/core';
+import { inject, Injectable } from '@angular/core';
 import type { StoredBatch } from '@tureen/server/api';
 import { BrowserStore } from './browser-store';
+import { OWN_TIME } from './own-time';
 
 interface Copied {
   readonly id: string;
@@ -22,6 +23,7 @@ const OLD_MS = 14 * 86_400_000;
 @Injectable({ providedIn: 'root' })
 export class Copies {
   private readonly store = new BrowserStore<{ seen: Copied }>('tidy-tureen-batches', ['seen']);
+  private readonly ownMs = inject(OWN_TIME);
   private readonly waiting = new Map<string, ReturnType<typeof setTimeout>>();
 
   constructor() {
@@ -44,7 +46,7 @@ export class Copies {
       batch.id,
       setTimeout(() => {
         this.waiting.delete(batch.id);
-        void this.store.put('seen', { id: batch.id, batch, seenAtMs: Date.now() }).then(() => this.tidied());
+        void this.store.put('seen', { id: batch.id, batch, seenAtMs: this.ownMs() }).then(() => this.tidied());
       }, AFTER_MS),
     );
   }
@@ -52,7 +54,7 @@ export class Copies {
   private async tidied(): Promise<void> {
     const all = (await this.store.all('seen')) ?? [];
     const newest = [...all].sort((a, b) => b.seenAtMs - a.seenAtMs);
-    const old = newest.filter(({ seenAtMs }, n) => n >= MOST_COPIES || seenAtMs < Date.now() - OLD_MS);
+    const old = newest.filter(({ seenAtMs }, n) => n >= MOST_COPIES || seenAtMs < this.ownMs() - OLD_MS);
     if (old.length > 0)
       await this.store.delete(
         'seen',

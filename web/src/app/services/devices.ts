@@ -3,6 +3,7 @@ import type { DeviceState } from '@tureen/server/api';
 import { combineLatest, filter, from, map, merge, scan, shareReplay, startWith, switchMap, timer, type Observable } from 'rxjs';
 import { Api, request, type Answer } from './api';
 import { Live } from './live';
+import { OWN_TIME } from './own-time';
 
 /** Older than this a reading is not used: the pot has been stirred, poured into or lifted since. Kitchen default. */
 export const FRESH_MS = 5000;
@@ -33,6 +34,7 @@ interface Heard {
 export class Devices {
   private readonly api = inject(Api);
   private readonly live = inject(Live);
+  private readonly ownMs = inject(OWN_TIME);
 
   private readonly heard$: Observable<ReadonlyMap<string, Heard>> = merge(
     merge(this.live.open$.pipe(filter((open) => open))).pipe(
@@ -49,7 +51,7 @@ export class Devices {
       (have: ReadonlyMap<string, Heard>, states) =>
         new Map([
           ...have,
-          ...states.map((state) => [state.id, { state, atMs: Date.now() - (state.reading?.ageMs ?? 0) }] as const),
+          ...states.map((state) => [state.id, { state, atMs: this.ownMs() - (state.reading?.ageMs ?? 0) }] as const),
         ]),
       new Map<string, Heard>(),
     ),
@@ -58,7 +60,7 @@ export class Devices {
   readonly devices$: Observable<readonly Device[]> = combineLatest([this.heard$, timer(0, LOOK_MS)]).pipe(
     map(([heard]) =>
       [...heard.values()].map(({ state, atMs }) => {
-        const ageMs = Math.max(0, Date.now() - atMs);
+        const ageMs = Math.max(0, this.ownMs() - atMs);
         return {
           id: state.id,
           kind: state.kind,

@@ -2,6 +2,7 @@ import { inject, Injectable, InjectionToken, type OnDestroy } from '@angular/cor
 import type { Change } from '@tureen/server/api';
 import { BehaviorSubject, Subject } from 'rxjs';
 import { Clock } from './clock';
+import { OWN_TIME } from './own-time';
 
 const CHANNEL = 'tureen-live';
 /**
@@ -42,13 +43,14 @@ export class Live implements OnDestroy {
   private readonly opened = new BehaviorSubject(false);
   private readonly builds = new BehaviorSubject<string | undefined>(undefined);
   private readonly clock = inject(Clock);
+  private readonly ownMs = inject(OWN_TIME);
   private readonly openStream = inject(OPEN_STREAM);
   private readonly times = inject(LIVE_TIMES);
   private readonly channel = typeof BroadcastChannel === 'undefined' ? undefined : new BroadcastChannel(CHANNEL);
 
   private source: EventSource | undefined;
   private leads = false;
-  private heardAtMs = Date.now();
+  private heardAtMs = this.ownMs();
   private anew: ReturnType<typeof setTimeout> | undefined;
   private readonly looking: ReturnType<typeof setInterval>;
   private isGone = false;
@@ -120,18 +122,18 @@ export class Live implements OnDestroy {
 
   /** Looks whether what should be heard is still heard. */
   private look(): void {
-    const silentMs = Date.now() - this.heardAtMs;
+    const silentMs = this.ownMs() - this.heardAtMs;
     if (this.leads) {
       if (silentMs > this.times.silentMs) this.lost();
     } else if (silentMs > this.times.asleepMs && document.visibilityState === 'visible') {
-      this.heardAtMs = Date.now();
+      this.heardAtMs = this.ownMs();
       this.take({ kind: 'open', open: false });
       this.lead(true);
     }
   }
 
   private take(told: Message): void {
-    this.heardAtMs = Date.now();
+    this.heardAtMs = this.ownMs();
     if (told.kind === 'change') this.changes.next(told.change);
     else if (told.kind === 'open') {
       if (told.offMs !== undefined) this.clock.heard(told.offMs);
@@ -151,7 +153,7 @@ export class Live implements OnDestroy {
     this.source?.close();
     this.source = undefined;
     if (this.opened.value || this.last.open) this.tell({ kind: 'open', open: false });
-    this.heardAtMs = Date.now();
+    this.heardAtMs = this.ownMs();
     clearTimeout(this.anew);
     this.anew = setTimeout(() => {
       this.listen();
@@ -161,10 +163,10 @@ export class Live implements OnDestroy {
   private listen(): void {
     const source = this.openStream();
     this.source = source;
-    this.heardAtMs = Date.now();
+    this.heardAtMs = this.ownMs();
     source.addEventListener('hello', ({ data }: MessageEvent<string>) => {
       const { nowMs, build } = JSON.parse(data) as Hello;
-      this.tell({ kind: 'open', open: true, offMs: nowMs - Date.now(), build: build ?? undefined });
+      this.tell({ kind: 'open', open: true, offMs: nowMs - this.ownMs(), build: build ?? undefined });
     });
     source.addEventListener('ping', () => {
       this.tell({ kind: 'alive' });

@@ -18,6 +18,7 @@ import { RibbonPicture } from '../../parts/ribbon/ribbon';
 import { Figure } from '../../parts/why/figure';
 import { Batches } from '../../services/batches';
 import { newId } from '../../services/device';
+import { OWN_TIME } from '../../services/own-time';
 import { Kitchen } from '../../services/kitchen';
 import { isNarrow } from '../../services/narrow';
 import { Plans } from '../../services/plans';
@@ -64,6 +65,7 @@ function essenceOf(plan: StoredPlan | undefined): unknown {
   styleUrl: './plan.less',
 })
 export class PlanPlace {
+  private readonly ownMs = inject(OWN_TIME);
   private readonly router = inject(Router);
   private readonly batches = inject(Batches);
   private readonly plans = inject(Plans);
@@ -244,7 +246,7 @@ export class PlanPlace {
     const view = this.view();
     if (view === undefined) return '';
     const { bowls } = view.figures;
-    return `${bowls.toFixed(0)} bowls of ${view.request.bowlG.toFixed(0)} g in the ${view.vessel.name.toLowerCase()}: ${this.cooked()}, ${this.minutes()} from the first knife. Printed ${day(Date.now())}.`;
+    return `${bowls.toFixed(0)} bowls of ${view.request.bowlG.toFixed(0)} g in the ${view.vessel.name.toLowerCase()}: ${this.cooked()}, ${this.minutes()} from the first knife. Printed ${day(this.ownMs())}.`;
   });
   protected readonly contains = computed(() => containsText(this.view()?.figures.facts));
   protected readonly diets = computed(() => dietsText(this.view()?.figures.facts));

@@ -1,7 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, input, output, signal, type OnDestroy } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output, signal, type OnDestroy, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { SPOON_WORDS, syringeLevel, type BodyReading } from '@tureen/core/body';
 import { NumberField } from '../../parts/number-field';
+import { OWN_TIME } from '../../services/own-time';
 import { Sheet } from './sheet';
 
 type Device = BodyReading['device'];
@@ -182,6 +183,7 @@ const SYRINGE_S = 10;
   `,
 })
 export class BodySheet implements OnDestroy {
+  private readonly ownMs = inject(OWN_TIME);
   readonly tempC = input.required<number>();
   readonly read = output<BodyReading>();
   readonly closed = output();
@@ -240,10 +242,10 @@ export class BodySheet implements OnDestroy {
   /** Ten seconds by the clock: let it run at the start, put the finger on at the end. */
   protected run(): void {
     clearInterval(this.ticking);
-    const until = Date.now() + SYRINGE_S * 1000;
+    const until = this.ownMs() + SYRINGE_S * 1000;
     this.left.set(SYRINGE_S);
     this.ticking = setInterval(() => {
-      const left = Math.ceil((until - Date.now()) / 1000);
+      const left = Math.ceil((until - this.ownMs()) / 1000);
       this.left.set(left > 0 ? left : undefined);
       if (left > 0) return;
       clearInterval(this.ticking);

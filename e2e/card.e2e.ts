@@ -1,7 +1,7 @@
 import { join } from 'node:path';
 import AxeBuilder from '@axe-core/playwright';
 import type { Branch, Soup, SoupStep } from '@tureen/core/soup';
-import { expect, test, watch } from './kitchen.js';
+import { expect, test, watch, option } from './kitchen.js';
 
 const LEEK = 'celeriac-leek-apple';
 
@@ -78,7 +78,7 @@ test('a step is shown to a junior by a photo and a note; what is no picture is r
   expect((await bytes.body()).length).toBeLessThan(400_000);
   await expect(page.getByRole('img', { name: 'Photo of Sweat' })).toBeVisible();
   await expect(page.getByText('No colour: turn it down when it hisses.')).toBeVisible();
-  await page.getByRole('button', { name: 'More' }).click();
+  await option(page, 'More').click();
   await expect(page.getByText('They stay in this kitchen.')).toBeVisible();
   expect((await new AxeBuilder({ page }).analyze()).violations.map(({ id }) => id)).toEqual([]);
   quiet();

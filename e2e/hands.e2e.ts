@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, test, watch } from './kitchen.js';
+import { expect, test, watch, option } from './kitchen.js';
 
 /** Moves the focus on by Tab until it stands on what is wanted; fails where it can't be reached so. */
 async function tabTo(page: Page, wanted: RegExp, most = 160): Promise<void> {
@@ -89,6 +89,7 @@ test('a soup typed, changed, planned and its kitchen set, all by keyboard', asyn
     .waitFor();
   await page.keyboard.press('/');
   await page.keyboard.type('carrot');
+  await expect(page.getByRole('button', { name: /^Beetroot/ })).toHaveCount(0);
   await tabTo(page, /^Carrot/);
   await page.keyboard.press('Enter');
   await page.getByRole('spinbutton', { name: 'fat' }).waitFor();
@@ -129,7 +130,7 @@ test('the same by touch, with fingers only', async ({ browser, server }) => {
   await expect(page.getByRole('region', { name: 'Give back carrot' })).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).tap();
   await expect(page.getByRole('region', { name: 'Give back carrot' })).toHaveCount(0);
-  await page.getByRole('button', { name: 'Method choices' }).tap();
+  await option(page, 'Method choices').tap();
   await page.getByRole('button', { name: /^sieved/ }).tap();
   await expect(page.getByRole('button', { name: /^sieved/ })).toContainText('chosen');
   await page.getByRole('button', { name: 'Save as version 2' }).tap();
@@ -140,9 +141,9 @@ test('the same by touch, with fingers only', async ({ browser, server }) => {
   await page.getByText('Carrot', { exact: false }).first().waitFor();
   await page.locator('label').filter({ hasText: 'Carrot' }).first().tap();
   await expect(tick).toBeChecked();
-  await page.getByRole('button', { name: /^Odds/ }).tap();
+  await option(page, 'Odds').tap();
   await expect(page.getByRole('heading', { name: 'Where it may end up, the amounts held' })).toBeVisible();
-  await page.getByRole('button', { name: 'the body' }).tap();
+  await option(page, 'the body').tap();
   await expect(page.getByRole('heading', { name: /^Where it may end up/ })).toBeVisible();
   await page.getByRole('button', { name: /Gannet Quay/ }).tap();
   await page.getByRole('link', { name: /^Kit/ }).tap();

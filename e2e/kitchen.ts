@@ -2,7 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { test as base, expect, type Page } from '@playwright/test';
+import { test as base, expect, type Locator, type Page } from '@playwright/test';
 
 const ROOT = join(import.meta.dirname, '..');
 
@@ -112,3 +112,8 @@ export const test = base.extend<{ server: RealServer; emptyServer: RealServer }>
 });
 
 export { expect };
+
+/** One of a few that stand side by side: what is touched is its label. */
+export function option(page: Page, name: string | RegExp): Locator {
+  return page.locator('tt-choice label').filter({ hasText: name });
+}

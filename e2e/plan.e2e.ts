@@ -3,7 +3,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { parse } from 'csv-parse/sync';
-import { choose, expect, test, watch } from './kitchen';
+import { choose, expect, test, watch, option } from './kitchen';
 
 const ROOT = join(import.meta.dirname, '..');
 
@@ -74,7 +74,7 @@ test('the looks of a plan: stations, odds, cost and side by side; any figure is 
   await page.keyboard.press('3');
   await expect(page.getByText('Bowls to count on')).toBeVisible({ timeout: 60_000 });
   await expect(page.getByText(/\(9 in 10\)/)).toBeVisible();
-  await page.getByRole('button', { name: 'the bowls' }).click();
+  await option(page, 'the bowls').click();
   await expect(page.getByText('This soup has no step to hold that by, so the amounts are held.')).toBeVisible({ timeout: 60_000 });
   await page.keyboard.press('4');
   await page.getByRole('spinbutton', { name: 'sold for' }).fill('4.5');

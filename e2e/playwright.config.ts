@@ -1,14 +1,8 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { defineConfig } from '@playwright/test';
 
-const FLAGS = [
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-];
+const FLAGS = JSON.parse(readFileSync(join(import.meta.dirname, '../scripts/chromium-flags.json'), 'utf8')) as string[];
 
 export default defineConfig({
   testDir: '.',

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { begin, byTouch, kept, title, until } from './at-the-stove.js';
-import { expect, RealServer, test, watch } from './kitchen.js';
+import { expect, RealServer, test, watch, option } from './kitchen.js';
 
 test.describe('by touch, on a small tablet', () => {
   test.use({ hasTouch: true, viewport: { width: 1024, height: 768 } });
@@ -31,7 +31,7 @@ test.describe('by touch, on a small tablet', () => {
     // 200 g of the pot liked with 2 g: a hundredth of what is left in it, two thirds first.
     await until(page, /^Salt to/, byTouch);
     await page.getByRole('button', { name: /^Taste/ }).tap();
-    await page.getByRole('button', { name: 'Try in a cup' }).tap();
+    await option(page, 'Try in a cup').tap();
     await page.locator('#dose-g').fill('2');
     const advice = (await page.locator('.advice').textContent()) ?? '';
     const potKg = Number.parseFloat((await page.locator('.pot .mass').textContent()) ?? '');

@@ -4,7 +4,7 @@ import Ajv from 'ajv/dist/2020.js';
 import { parse } from 'csv-parse/sync';
 import jsonld from 'jsonld';
 import type { Page } from '@playwright/test';
-import { choose, expect, test, watch, type RealServer } from './kitchen';
+import { choose, expect, test, watch, type RealServer, option } from './kitchen';
 
 const FIXTURES = join(import.meta.dirname, 'fixtures');
 const understood = (page: Page, text: RegExp | string): Promise<void> =>
@@ -75,7 +75,7 @@ test('each format is read from its file, and nothing is saved by reading', async
   await open(page, server, 'page.html');
   await understood(page, 'All 5 lines understood');
   await expect(page.getByLabel('Name')).toHaveValue('Roast parsnip & apple');
-  await expect(page.getByRole('button', { name: 'Roast', exact: true })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('radio', { name: 'Roast', exact: true })).toBeChecked();
   expect(await page.title()).not.toContain('must not run');
   await open(page, server, 'recipe.jsonld');
   await understood(page, 'All 5 lines understood');
@@ -189,7 +189,7 @@ test('a card is changed by typing, by key and by dragging; undone and redone; sa
   const saved = await kept(page, server, 'celeriac-leek-apple');
   expect([saved.version, saved.note]).toEqual([2, 'more celeriac, garlic']);
   expect(saved.soup.lines.some(({ ingredient }) => ingredient === 'garlic')).toBe(true);
-  await page.getByRole('button', { name: 'Versions' }).click();
+  await option(page, 'Versions').click();
   const rows = page.getByRole('row');
   await expect(rows.filter({ hasText: 'Line celeriac' })).toContainText('1.4 kg celeriac');
   await expect(rows.filter({ hasText: 'Step simmer, minutes' })).toContainText('35');
@@ -227,7 +227,7 @@ test('a school is chosen with its difference in sight, and both people who edit 
   server,
 }) => {
   await page.goto(`${server.url}/shelf/beetroot-horseradish`);
-  await page.getByRole('button', { name: 'Method choices' }).click();
+  await option(page, 'Method choices').click();
   await expect(page.getByRole('button', { name: /^sweat/ })).toContainText(/time −/);
   await page.getByRole('button', { name: /^sieved/ }).click();
   await expect(page.getByRole('button', { name: /^sieved/ })).toContainText('chosen');
@@ -254,7 +254,7 @@ test('a school is chosen with its difference in sight, and both people who edit 
 test('tags, duplicating, retiring and bringing back', async ({ page, server }) => {
   const quiet = watch(page);
   await page.goto(`${server.url}/shelf/swede-barley`);
-  await page.getByRole('button', { name: 'More' }).click();
+  await option(page, 'More').click();
   await page.getByLabel('A new tag').fill('wet days');
   await page.getByRole('button', { name: 'Tag it' }).click();
   await expect(page.getByRole('button', { name: 'Take the tag wet days off' })).toBeVisible();
@@ -281,7 +281,7 @@ test('a substitute says what it changes; kept as a variant it is planned beside 
   await page.goto(`${server.url}/shelf/celeriac-leek-apple`);
   await page.getByRole('heading', { name: 'One bowl' }).waitFor();
   await page.keyboard.press('e');
-  await page.getByRole('button', { name: 'Substitutes' }).click();
+  await option(page, 'Substitutes').click();
   await choose(page, 'stand-line', /single cream/);
   await page.getByLabel('take').fill('300 ml coconut milk');
   await expect(page.locator('.says')).toContainText(/a bowl [+−]/);
@@ -304,7 +304,7 @@ test('a substitute says what it changes; kept as a variant it is planned beside 
 
 test('every way out is read back by a reader that is not ours', async ({ page, server }) => {
   await page.goto(`${server.url}/shelf/beetroot-horseradish`);
-  await page.getByRole('button', { name: 'More' }).click();
+  await option(page, 'More').click();
   const take = async (name: RegExp): Promise<string> => {
     const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name }).click()]);
     return readFileSync(await download.path(), 'utf8');
@@ -337,7 +337,7 @@ test('every way out is read back by a reader that is not ours', async ({ page, s
 test('a bad formula in a name does not become one in a spreadsheet', async ({ page, server }) => {
   await paste(page, server, '=HYPERLINK("x")\n1 kg carrots\n1 litre water\nsalt');
   await page.getByRole('button', { name: /Put it on the shelf/ }).click();
-  await page.getByRole('button', { name: 'More' }).click();
+  await option(page, 'More').click();
   const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: /Amounts, CSV/ }).click()]);
   const rows = parse(readFileSync(await download.path(), 'utf8'), { columns: true, bom: true }) as Record<string, string>[];
   expect(rows[0]?.soup?.startsWith("'=")).toBe(true);

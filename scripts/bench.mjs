@@ -3,8 +3,8 @@ import { spawn } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
-import { build as bundle } from 'esbuild';
 import { benchBrowser } from './bench-browser.mjs';
+import { bundle } from './bundle.mjs';
 import { benchScreens } from './bench-screens.mjs';
 import { startServer } from './real-server.mjs';
 import { build, checkNode, install, ROOT } from './ready.mjs';
@@ -19,12 +19,7 @@ const say = (name, figure, goal) => console.log(`${name.padEnd(66)} ${figure.pad
 try {
   const file = join(folder, 'core.mjs');
   await bundle({
-    absWorkingDir: ROOT,
     entryPoints: ['core/bench/core.bench.ts'],
-    bundle: true,
-    platform: 'node',
-    format: 'esm',
-    target: 'node20',
     external: ['highs'],
     outfile: file,
     logLevel: 'error',

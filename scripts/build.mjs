@@ -2,23 +2,17 @@
 import { readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
-import { build } from 'esbuild';
+import { bundle } from './bundle.mjs';
 import { ROOT, run, stop } from './ready.mjs';
 
 rmSync(join(ROOT, 'dist'), { recursive: true, force: true });
 
-await build({
-  absWorkingDir: ROOT,
+await bundle({
   entryPoints: ['server/src/main.ts', 'server/src/maintain.ts'],
-  bundle: true,
-  platform: 'node',
-  format: 'esm',
-  target: 'node20',
   external: ['@libsql/client'],
   banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);" },
   outdir: 'dist/server',
   outExtension: { '.js': '.mjs' },
-  logLevel: 'warning',
 });
 
 if (

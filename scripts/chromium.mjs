@@ -1,15 +1,8 @@
 /** Where the browser for tests and screenshots is, and how it is started here. */
-import { existsSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
 
-export const FLAGS = [
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-];
+/** How it is started wherever nobody looks on; Karma and Playwright read the same list. */
+export const FLAGS = JSON.parse(readFileSync(new URL('./chromium-flags.json', import.meta.url), 'utf8'));
 
 /** @returns the path of Chromium, or undefined when none is installed. */
 export function findChromium() {

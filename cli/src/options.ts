@@ -1,7 +1,7 @@
 import { parseArgs, type ParseArgsConfig } from 'node:util';
 import { UNITS, UNIT_CODES, type UnitCode } from '@tureen/core/units';
 import type { Kit } from '@tureen/core/kit';
-import { usableM3 } from '@tureen/core/kit';
+import { potsBySize } from '@tureen/core/kit';
 import type { PlanRequest } from '@tureen/core/plan';
 import type { Anchor } from '@tureen/core/solve';
 import { Misused } from './outcome.js';
@@ -107,7 +107,7 @@ export function requestOf(
   const all: Anchor[] = bowls === undefined || anchors.length === 0 ? anchors : [{ by: 'bowls', bowls }, ...anchors];
   const base = { bowls: bowls ?? written.bowls, bowlG, ...(all.length === 0 ? {} : { anchors: all }) };
   if (values.pot !== undefined) return { ...base, potId: values.pot };
-  const pots = [...kit.pots].sort((a, b) => usableM3(a) - usableM3(b));
+  const pots = potsBySize(kit);
   const fitting = pots.find(({ id }) => fits({ ...base, potId: id }));
   return { ...base, potId: (fitting ?? pots.at(-1))?.id ?? '' };
 }

@@ -148,7 +148,7 @@ export interface Shown<T> {
   /** Everything it says, with single spaces; of a sheet, what stands in the sheet. */
   readonly text: () => string;
   readonly find: (selector: string) => HTMLElement | null;
-  /** Presses the first button whose words or label begin so. */
+  /** Presses the first button or choice whose words or label begin so. */
   readonly press: (name: string) => Promise<void>;
   readonly buttons: () => readonly string[];
 }
@@ -164,7 +164,7 @@ export async function show<T>(component: Type<T>, inputs: Readonly<Record<string
   };
   const tidy = (text: string | null): string => (text ?? '').replace(/\s+/g, ' ').trim();
   const named = (button: Element): string => tidy(button.getAttribute('aria-label') ?? button.textContent);
-  const all = (): HTMLButtonElement[] => [...root().querySelectorAll('button')];
+  const all = (): HTMLElement[] => [...root().querySelectorAll<HTMLElement>('button, tt-choice label')];
   return {
     fixture,
     text: () => tidy(root().textContent),

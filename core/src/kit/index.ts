@@ -11,6 +11,7 @@ export {
   areaOfTrayM2,
   belowRimM,
   brimM3,
+  potsBySize,
   usableM3,
   type Blender,
   type Kit,

@@ -101,3 +101,8 @@ export function usableM3(vessel: Vessel): number {
 export function belowRimM(vessel: Vessel, volume: number): number {
   return vessel.depthM - volume / areaM2(vessel);
 }
+
+/** A kit's pots, the smallest first. */
+export function potsBySize(kit: Pick<Kit, 'pots'>): readonly Vessel[] {
+  return [...kit.pots].sort((a, b) => usableM3(a) - usableM3(b));
+}

@@ -1,10 +1,9 @@
 import { bowlFacts, type BowlFacts } from '../dish/index.js';
-import { SALT } from '../larder/index.js';
-import { clocksOf, type PreparedSoup, type Run } from '../runner/index.js';
+import { clocksOf, servedOf, type PreparedSoup, type Run } from '../runner/index.js';
 import { CARD, type Line } from '../soup/index.js';
 import { cardsMade } from './cards.js';
 import { areaM2 } from '../kit/index.js';
-import { bodyMPas, parcelKg, potKg, potM3, type Caution } from '../pot/index.js';
+import { parcelKg, potKg, potM3, type Caution } from '../pot/index.js';
 import { PLAUSIBLE_PCT, tastesOf } from '../season/index.js';
 import { heatUp } from '../steps/index.js';
 import type { Planned } from './plan.js';
@@ -74,15 +73,11 @@ export type Table = Pick<PreparedSoup, 'bowlKg' | 'servedC' | 'parameters'>;
 
 export function figuresOf({ bowlKg, servedC, parameters }: Table, run: Run): Figures {
   const { dished } = run;
-  const servedKg = dished === undefined ? 0 : parcelKg(dished.parcel);
-  const last = run.records.at(-1)?.before;
   return {
+    ...servedOf({ servedC, parameters }, run),
     cookedKg: cookedKg(run),
-    servedKg,
     bowls: run.bowls,
     minutes: run.minutes,
-    saltPct: dished === undefined || servedKg === 0 ? 0 : (dished.parcel.mix[SALT] / servedKg) * 100,
-    bodyMPas: last === undefined ? 0 : bodyMPas(last, servedC, parameters.bodyA),
     cost: run.costSum,
     facts: dished === undefined ? undefined : bowlFacts(dished.parcel, bowlKg, dished.tempC),
   };

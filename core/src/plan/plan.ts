@@ -1,4 +1,4 @@
-import { usableM3, type Kit } from '../kit/index.js';
+import { potsBySize, usableM3, type Kit } from '../kit/index.js';
 import { makeLarder, type IngredientRow, type Larder } from '../larder/index.js';
 import { prepareSoup, run, type CardAmounts, type Preparation, type PreparedSoup, type Run } from '../runner/index.js';
 import { scaleForAnchors, scaleForBowls, scaleForPot, type Anchoring, type Contradiction } from '../solve/index.js';
@@ -173,7 +173,7 @@ export function rerun(snapshot: Snapshot): Planned {
  */
 export function writtenPlan(soup: Soup, rows: readonly IngredientRow[], kit: Kit): Planned | undefined {
   const { bowls, bowlG } = soup.writtenFor;
-  const pots = [...kit.pots].sort((a, b) => usableM3(a) - usableM3(b));
+  const pots = potsBySize(kit);
   for (const { id } of pots) {
     const planning = makePlan(soup, rows, kit, { bowls, bowlG, potId: id });
     if (planning.ok) return planning.plan;
@@ -188,7 +188,7 @@ export function writtenPlan(soup: Soup, rows: readonly IngredientRow[], kit: Kit
 export function typedPlan(soup: Soup, rows: readonly IngredientRow[], kit: Kit): Planned | undefined {
   const { bowls, bowlG } = soup.writtenFor;
   const larder = makeLarder(rows);
-  for (const { id } of [...kit.pots].sort((a, b) => usableM3(a) - usableM3(b))) {
+  for (const { id } of potsBySize(kit)) {
     const preparation = prepareSoup(soup, larder, kit, id, bowlG / 1000);
     if (!preparation.ok) return undefined;
     const asItStands = run(preparation.prepared, 1);

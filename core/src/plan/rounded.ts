@@ -1,5 +1,14 @@
-import { run, type PreparedSoup, type Run } from '../runner/index.js';
-import { roundTogether, unitsOf, weighedUnit, withKilos, type RoundedLine, type Rounding, type Unit } from '../solve/index.js';
+import { run, type PreparedSoup } from '../runner/index.js';
+import {
+  roundTogether,
+  unitsOf,
+  weighedUnit,
+  withKilos,
+  type RoundedLine,
+  type Rounding,
+  type Unit,
+  ingredientKg,
+} from '../solve/index.js';
 import { UNITS, type UnitSystem } from '../units/index.js';
 import { figuresOf, pullList, type Figures, type PullRow } from './figures.js';
 import type { Planned } from './plan.js';
@@ -32,14 +41,6 @@ function inOunces(kg: number): number {
 
 function stepKg(lineId: string, kg: number, system: UnitSystem): number {
   return system === 'metric' ? weighedUnit(lineId, kg).unitKg : inOunces(kg);
-}
-
-/** Kilos of an ingredient over all lines of a run. */
-function ingredientKg(prepared: PreparedSoup, of: Run, ingredient: string): number {
-  return prepared.lines.reduce(
-    (sum, { line }) => (line.ingredient.row.id === ingredient ? sum + (of.usedKg.get(line.id) ?? 0) : sum),
-    0,
-  );
 }
 
 /** Lines that are counted in pieces, cans or cartons. */

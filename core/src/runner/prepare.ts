@@ -1,5 +1,5 @@
 import { weigh } from '../amounts/index.js';
-import { areaM2, boilingPointC, parametersOf, usableM3, type Kit, type Vessel } from '../kit/index.js';
+import { areaM2, boilingPointC, parametersOf, potsBySize, type Kit, type Vessel } from '../kit/index.js';
 import type { Ingredient, Larder } from '../larder/index.js';
 import { SERVED_COLD_C, SERVED_HOT_C } from '../pot/index.js';
 import { saltWanted, type SpiceScaling } from '../season/index.js';
@@ -96,7 +96,7 @@ interface Within {
 
 function readyCard(card: Soup, larder: Larder, kit: Kit, within: Within): Preparation {
   // A card is cooked in the smallest pot: it only has to hold the card's own written amount.
-  const pot = [...kit.pots].sort((a, b) => usableM3(a) - usableM3(b))[0];
+  const pot = potsBySize(kit)[0];
   return preparation(card, larder, kit, pot?.id ?? '', card.writtenFor.bowlG / 1000, within);
 }
 

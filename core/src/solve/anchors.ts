@@ -33,7 +33,7 @@ function isExact(anchor: Anchor): anchor is Exact {
 }
 
 /** Kilos of an ingredient that a run uses over all its lines. */
-function ingredientKg(prepared: PreparedSoup, of: Run, ingredient: string): number {
+export function ingredientKg(prepared: PreparedSoup, of: Run, ingredient: string): number {
   return prepared.lines.reduce(
     (sum, { line }) => (line.ingredient.row.id === ingredient ? sum + (of.usedKg.get(line.id) ?? 0) : sum),
     0,

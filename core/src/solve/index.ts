@@ -7,6 +7,7 @@ export {
   type Anchoring,
   type Contradiction,
   type ScaleFound,
+  ingredientKg,
 } from './anchors.js';
 export { scaleForBowls, scaleForPot, type Solved } from './backwards.js';
 export { roundTogether, unitsOf, weighedUnit, withKilos, type RoundedLine, type Rounding, type Unit } from './rounding.js';

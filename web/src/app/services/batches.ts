@@ -2,16 +2,14 @@ import { inject, Injectable } from '@angular/core';
 import { ENTRY_SHAPE, type Action, type StoredEntry } from '@tureen/core/batch';
 import type { Snapshot } from '@tureen/core/plan';
 import type { BatchCursor, BatchSummary, StoredBatch, Stored } from '@tureen/server/api';
-import { auditTime, combineLatest, filter, map, merge, type Observable, scan, shareReplay, startWith, switchMap, tap } from 'rxjs';
+import { combineLatest, filter, map, merge, type Observable, scan, shareReplay, startWith, switchMap, tap } from 'rxjs';
 import { Api, request, type Answer } from './api';
 import { Clock } from './clock';
 import { Copies } from './copies';
 import { Device, newId } from './device';
 import { Live } from './live';
 import { Outbox } from './outbox';
-
-/** Batches that start or end in one burst are one reason to ask again. */
-const BURST_MS = 80;
+import { reasonsToAsk, refetched } from './refetch';
 
 /** A batch with all that is known of it here: what the server has and what it has not yet. */
 export interface OpenBatch {
@@ -46,27 +44,15 @@ export class Batches {
   private readonly clock = inject(Clock);
   private readonly copies = inject(Copies);
 
-  private readonly moved$ = merge(
-    this.live.change$.pipe(
-      filter(({ kind }) => kind === 'batch'),
-      auditTime(BURST_MS),
-    ),
-    this.live.open$.pipe(filter((open) => open)),
-  );
+  private readonly moved$ = reasonsToAsk(this.live, ({ kind }) => kind === 'batch');
 
   /** Batches that are being cooked. */
-  readonly open$: Observable<Answer<{ batches: BatchSummary[] }>> = this.moved$.pipe(
-    startWith(undefined),
-    switchMap(() => request<{ batches: BatchSummary[] }>(() => this.api.client.batches.open.$get())),
-    shareReplay({ bufferSize: 1, refCount: true }),
+  readonly open$: Observable<Answer<{ batches: BatchSummary[] }>> = refetched(this.moved$, () =>
+    request<{ batches: BatchSummary[] }>(() => this.api.client.batches.open.$get()),
   );
 
   /** The newest batches, asked again whenever one starts or ends. */
-  readonly batches$: Observable<Answer<BatchList>> = this.moved$.pipe(
-    startWith(undefined),
-    switchMap(() => this.list(null)),
-    shareReplay({ bufferSize: 1, refCount: true }),
-  );
+  readonly batches$: Observable<Answer<BatchList>> = refetched(this.moved$, () => this.list(null));
 
   /** Batches from a place in the list on, newest first. */
   list(from: BatchCursor | null): Promise<Answer<BatchList>> {

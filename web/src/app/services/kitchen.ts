@@ -1,14 +1,12 @@
 import { inject, Injectable } from '@angular/core';
 import type { Kit, Place } from '@tureen/core/kit';
 import type { IngredientRow } from '@tureen/core/larder';
-import { auditTime, filter, map, merge, shareReplay, startWith, switchMap, tap, type Observable } from 'rxjs';
+import { filter, map, shareReplay, type Observable } from 'rxjs';
 import type { IngredientHistory, StoredLarder } from '@tureen/server/api';
 import { Api, request, type Answer } from './api';
 import { Live } from './live';
+import { reasonsToAsk, refetched } from './refetch';
 import { kitchenZone } from './zone';
-
-/** Changes that come in one burst, as a list of prices does, are one reason to ask again. */
-const BURST_MS = 80;
 
 export interface KitchenState {
   readonly kit: Kit | null;
@@ -23,28 +21,22 @@ export class Kitchen {
   private readonly api = inject(Api);
   private readonly live = inject(Live);
 
-  readonly kitchen$: Observable<Answer<KitchenState>> = merge(
-    this.live.change$.pipe(filter(({ kind }) => kind === 'kitchen')),
-    this.live.open$.pipe(filter((open) => open)),
-  ).pipe(
-    startWith(undefined),
-    switchMap(() => request<KitchenState>(() => this.api.client.kitchen.$get())),
-    tap((answer) => {
+  readonly kitchen$: Observable<Answer<KitchenState>> = refetched(
+    reasonsToAsk(this.live, ({ kind }) => kind === 'kitchen'),
+    async () => {
+      const answer = await request<KitchenState>(() => this.api.client.kitchen.$get());
       if (answer.ok) kitchenZone.set(answer.value.kit?.zone);
-    }),
-    shareReplay({ bufferSize: 1, refCount: false }),
+      return answer;
+    },
+    true,
   );
 
   /** Asked again whenever the stream opens, so that a first try without a server is not the last. */
-  readonly larder$: Observable<StoredLarder> = merge(
-    this.live.change$.pipe(
-      filter(({ kind }) => kind === 'larder'),
-      auditTime(BURST_MS),
-    ),
-    this.live.open$.pipe(filter((open) => open)),
+  readonly larder$: Observable<StoredLarder> = refetched(
+    reasonsToAsk(this.live, ({ kind }) => kind === 'larder'),
+    () => request<StoredLarder>(() => this.api.client.larder.$get()),
+    true,
   ).pipe(
-    startWith(undefined),
-    switchMap(() => request<StoredLarder>(() => this.api.client.larder.$get())),
     map((answer) => (answer.ok ? answer.value : undefined)),
     filter((larder) => larder !== undefined),
     shareReplay({ bufferSize: 1, refCount: false }),

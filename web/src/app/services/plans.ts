@@ -1,9 +1,10 @@
 import { inject, Injectable } from '@angular/core';
 import type { PlanRequest } from '@tureen/core/plan';
 import type { StoredPlan, PlanSummary } from '@tureen/server/api';
-import { filter, merge, shareReplay, startWith, switchMap, type Observable } from 'rxjs';
+import type { Observable } from 'rxjs';
 import { Api, request, type Answer } from './api';
 import { Live } from './live';
+import { reasonsToAsk, refetched } from './refetch';
 
 export interface PlanWish {
   readonly id: string;
@@ -18,13 +19,9 @@ export class Plans {
   private readonly api = inject(Api);
   private readonly live = inject(Live);
 
-  readonly plans$: Observable<Answer<{ plans: PlanSummary[] }>> = merge(
-    this.live.change$.pipe(filter(({ kind }) => kind === 'plan' || kind === 'batch')),
-    this.live.open$.pipe(filter((open) => open)),
-  ).pipe(
-    startWith(undefined),
-    switchMap(() => request<{ plans: PlanSummary[] }>(() => this.api.client.plans.$get())),
-    shareReplay({ bufferSize: 1, refCount: true }),
+  readonly plans$: Observable<Answer<{ plans: PlanSummary[] }>> = refetched(
+    reasonsToAsk(this.live, ({ kind }) => kind === 'plan' || kind === 'batch'),
+    () => request<{ plans: PlanSummary[] }>(() => this.api.client.plans.$get()),
   );
 
   one(id: string): Promise<Answer<StoredPlan>> {

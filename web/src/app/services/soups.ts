@@ -1,11 +1,10 @@
 import { inject, Injectable } from '@angular/core';
 import type { Soup } from '@tureen/core/soup';
 import type { StoredSoup, OnShelf, SoupVersion } from '@tureen/server/api';
-import { auditTime, filter, merge, shareReplay, startWith, switchMap, type Observable } from 'rxjs';
+import type { Observable } from 'rxjs';
 import { Api, request, type Answer } from './api';
 import { Live } from './live';
-
-const BURST_MS = 80;
+import { reasonsToAsk, refetched } from './refetch';
 
 /** The soups on the shelf. */
 @Injectable({ providedIn: 'root' })
@@ -13,17 +12,10 @@ export class Soups {
   private readonly api = inject(Api);
   private readonly live = inject(Live);
 
-  readonly shelf$: Observable<Answer<{ soups: OnShelf[] }>> = merge(
-    // Many changes at once, as when a shelf is filled, are one reason to ask again.
-    this.live.change$.pipe(
-      filter(({ kind }) => kind === 'soup' || kind === 'shelf' || kind === 'batch'),
-      auditTime(BURST_MS),
-    ),
-    this.live.open$.pipe(filter((open) => open)),
-  ).pipe(
-    startWith(undefined),
-    switchMap(() => request<{ soups: OnShelf[] }>(() => this.api.client.shelf.$get())),
-    shareReplay({ bufferSize: 1, refCount: false }),
+  readonly shelf$: Observable<Answer<{ soups: OnShelf[] }>> = refetched(
+    reasonsToAsk(this.live, ({ kind }) => kind === 'soup' || kind === 'shelf' || kind === 'batch'),
+    () => request<{ soups: OnShelf[] }>(() => this.api.client.shelf.$get()),
+    true,
   );
 
   one(id: string, version?: number): Promise<Answer<StoredSoup>> {

@@ -1,22 +1,11 @@
 import { inject, Injectable } from '@angular/core';
 import { timersAfter, type BatchTimer } from '@tureen/core/batch';
 import type { OpenTimer } from '@tureen/server/api';
-import {
-  auditTime,
-  combineLatest,
-  filter,
-  map,
-  merge,
-  pairwise,
-  scan,
-  shareReplay,
-  startWith,
-  switchMap,
-  type Observable,
-} from 'rxjs';
+import { auditTime, combineLatest, filter, map, merge, pairwise, scan, shareReplay, startWith, type Observable } from 'rxjs';
 import { Api, request, type Answer } from './api';
 import { Live } from './live';
 import { Batches } from './batches';
+import { BURST_MS, reasonsToAsk, refetched } from './refetch';
 import { Outbox, type Unsent } from './outbox';
 
 /** A timer with the batch that it belongs to. */
@@ -27,8 +16,6 @@ export interface KitchenTimer extends BatchTimer {
 
 /** Actions that start, move or end a timer. */
 const MOVES: ReadonlySet<string> = new Set(['timed', 'longer', 'silenced', 'done', 'skipped', 'undone', 'closed']);
-/** What comes in one burst is one reason to ask again. */
-const BURST_MS = 80;
 
 /** What the server knows, with what this browser has entered and not sent yet. */
 function withUnsent(known: readonly OpenTimer[], unsent: readonly Unsent[], names: ReadonlyMap<string, string>): KitchenTimer[] {
@@ -52,24 +39,22 @@ export class Timers {
 
   private readonly outbox = inject(Outbox);
 
-  private readonly known$: Observable<readonly OpenTimer[]> = merge(
-    this.live.open$.pipe(filter((open) => open)),
-    // What has just been sent from here is the server's now, whether or not its stream says so.
-    this.outbox.count$.pipe(
-      pairwise(),
-      filter(([before, now]) => now < before),
-      auditTime(BURST_MS),
-    ),
-    this.live.change$.pipe(
-      filter(
+  private readonly known$: Observable<readonly OpenTimer[]> = refetched(
+    merge(
+      reasonsToAsk(
+        this.live,
         (change) =>
           change.kind === 'batch' || (change.kind === 'entries' && change.entries.some(({ action }) => MOVES.has(action.kind))),
       ),
-      auditTime(BURST_MS),
+      // What has just been sent from here is the server's now, whether or not its stream says so.
+      this.outbox.count$.pipe(
+        pairwise(),
+        filter(([before, now]) => now < before),
+        auditTime(BURST_MS),
+      ),
     ),
+    () => request<{ timers: OpenTimer[] }>(() => this.api.client.timers.$get()),
   ).pipe(
-    startWith(undefined),
-    switchMap(() => request<{ timers: OpenTimer[] }>(() => this.api.client.timers.$get())),
     // Without a server what was known last still rings.
     scan((have: readonly OpenTimer[], answer: Answer<{ timers: OpenTimer[] }>) => (answer.ok ? answer.value.timers : have), []),
   );

@@ -2,9 +2,12 @@ import { DestroyRef, inject, Injectable } from '@angular/core';
 import { fromEvent, Subject, type Observable } from 'rxjs';
 import { filter } from 'rxjs/operators';
 
-/** True while somebody types: then a letter is a letter. */
+const NOT_TYPED = /^(radio|checkbox|button|submit)$/;
+
+/** True while somebody types: then a letter is a letter. In what is only ticked or chosen nobody types. */
 export function isTyping(target: EventTarget | null): boolean {
-  return target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+  if (target instanceof HTMLInputElement) return !NOT_TYPED.test(target.type);
+  return target instanceof HTMLElement && (target.isContentEditable || /^(TEXTAREA|SELECT)$/.test(target.tagName));
 }
 
 /** True where Enter or Space already presses something. */

@@ -36,9 +36,20 @@ import { Editing } from './editing';
 import { MethodChoicesPanel } from './method-choices-panel';
 import { SubstitutePanel } from './substitute-panel';
 import { targetsOf } from './targets';
+import { Choice, type ChoiceOption } from '../../parts/choice';
 import { VersionsPanel } from './versions-panel';
 
 type Panel = 'bowl' | 'methodChoices' | 'substitute' | 'versions' | 'file';
+const ALWAYS: readonly ChoiceOption<Panel>[] = [
+  { value: 'bowl', name: 'Bowl' },
+  { value: 'methodChoices', name: 'Method choices' },
+];
+const CHANGING: readonly ChoiceOption<Panel>[] = [...ALWAYS, { value: 'substitute', name: 'Substitutes' }];
+const READING: readonly ChoiceOption<Panel>[] = [
+  ...ALWAYS,
+  { value: 'versions', name: 'Versions' },
+  { value: 'file', name: 'More' },
+];
 
 /** Somebody else's version, saved while this one was being changed, and what is not the same. */
 interface Clash {
@@ -60,6 +71,7 @@ const FILES: readonly { readonly format: Format; readonly name: string }[] = [
   selector: 'tt-card',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    Choice,
     EditSteps,
     Figure,
     Gauge,
@@ -100,6 +112,7 @@ export class Card {
   /** The version that the change began from; a save goes on from there and from no other. */
   private readonly basedOn = signal(0);
   protected readonly panel = signal<Panel>('bowl');
+  protected readonly panels = computed(() => (this.isChanging() ? CHANGING : READING));
   protected readonly saving = signal(false);
   protected readonly note = signal('');
   protected readonly refused = signal('');

@@ -14,6 +14,7 @@ import { RibbonPicture } from '../../parts/ribbon/ribbon';
 import { Soups } from '../../services/soups';
 import { onKeys } from '../../shell/keys';
 import { mass } from '../figures';
+import { Choice } from '../../parts/choice';
 import { openFile } from './open-file';
 
 const KEYSTROKE_MS = 120;
@@ -40,16 +41,23 @@ const GOES_IN: Readonly<Record<string, string>> = {
   garnish: 'on top',
 };
 
-interface Choice {
+interface Reading {
   readonly label: string;
   readonly answer: Answer;
 }
 
 /** Type, paste or open a soup; see what is understood; put it on the shelf. Nothing is saved before that. */
+/** How the base is made. */
+const SCHOOLS = [
+  { value: 'roast', name: 'Roast' },
+  { value: 'sweat', name: 'Sweat' },
+  { value: 'raw', name: 'Raw' },
+] as const;
+
 @Component({
   selector: 'tt-new-soup',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NzInputModule, RibbonPicture, RouterLink],
+  imports: [Choice, NzInputModule, RibbonPicture, RouterLink],
   templateUrl: './new-soup.html',
   styleUrl: './new-soup.less',
 })
@@ -62,6 +70,7 @@ export class NewSoup {
 
   protected readonly text = signal('');
   protected readonly typedName = signal<string | undefined>(undefined);
+  protected readonly schools = SCHOOLS;
   protected readonly school = signal<Soup['school'] | undefined>(undefined);
   protected readonly answers = signal<Answers>({});
   protected readonly refused = signal('');
@@ -175,7 +184,7 @@ export class NewSoup {
     };
   }
 
-  private choices(reading: LineReading): readonly Choice[] {
+  private choices(reading: LineReading): readonly Reading[] {
     if (reading.code !== 'ASK') return [];
     return reading.options.map((option: Option) => ({
       label: `${option.label}, ${mass(option.kg, this.units())}`,

@@ -9,16 +9,17 @@ import type { Soup } from '@tureen/core/soup';
 import { showMinutes, type UnitSystem } from '@tureen/core/units';
 import { catchError, debounceTime, of, switchMap } from 'rxjs';
 import { askOdds, type OddsNews } from '../../cooking/odds';
+import { Choice } from '../../parts/choice';
 import { mass } from '../figures';
 
 const SAMPLES = 2000;
 const SEED = 20_260_917;
 const SETTLED_MS = 150;
 
-const HOLD: readonly { readonly held: HeldTo; readonly name: string; readonly what: string }[] = [
-  { held: 'amounts', name: 'the amounts', what: 'Everything is measured out as planned, whatever the pot has become.' },
-  { held: 'body', name: 'the body', what: 'It is let down or boiled to the body wanted, so the bowls vary.' },
-  { held: 'bowls', name: 'the bowls', what: 'It is let down to the bowls wanted, so the body varies.' },
+const HOLD: readonly { readonly value: HeldTo; readonly name: string; readonly what: string }[] = [
+  { value: 'amounts', name: 'the amounts', what: 'Everything is measured out as planned, whatever the pot has become.' },
+  { value: 'body', name: 'the body', what: 'It is let down or boiled to the body wanted, so the bowls vary.' },
+  { value: 'bowls', name: 'the bowls', what: 'It is let down to the bowls wanted, so the body varies.' },
 ];
 
 const NAMES: Readonly<Record<Outcome, string>> = {
@@ -35,6 +36,7 @@ const MATTERING = 5;
 @Component({
   selector: 'tt-odds-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Choice],
   templateUrl: './odds-panel.html',
   styleUrl: './odds-panel.less',
 })
@@ -74,8 +76,8 @@ export class OddsPanel {
   });
   protected readonly samples = SAMPLES;
   protected readonly seed = SEED;
-  protected readonly heldName = computed(() => HOLD.find(({ held }) => held === this.odds()?.held)?.name ?? '');
-  protected readonly what = computed(() => HOLD.find(({ held }) => held === this.held())?.what ?? '');
+  protected readonly heldName = computed(() => HOLD.find(({ value }) => value === this.odds()?.held)?.name ?? '');
+  protected readonly what = computed(() => HOLD.find(({ value }) => value === this.held())?.what ?? '');
   protected readonly other = computed(() => {
     const odds = this.odds();
     return odds === undefined || odds.held === this.held() ? '' : 'This soup has no step to hold that by, so the amounts are held.';

@@ -27,6 +27,7 @@ import { onKeys } from '../../shell/keys';
 import { day, mass } from '../figures';
 import { requestOf, cartonsOf, isSameRequest, NOTHING_YET, SIDES, wantedOf, type By, type Wanted } from './anchors';
 import { PANELS, type PanelName } from './panels';
+import { Choice } from '../../parts/choice';
 import { MoneyPanel } from './money-panel';
 import { OddsPanel } from './odds-panel';
 import { PullList } from './pull-list';
@@ -51,6 +52,7 @@ function essenceOf(plan: StoredPlan | undefined): unknown {
   imports: [
     Figure,
     FormsModule,
+    Choice,
     MoneyPanel,
     NumberField,
     NzSelectModule,
@@ -269,10 +271,10 @@ export class PlanPlace {
       Enter: () => void this.start(),
       k: () => void this.keep(),
       ...Object.fromEntries(
-        PANELS.map(({ panel, key }) => [
+        PANELS.map(({ value, key }) => [
           key,
           () => {
-            this.panel.set(panel);
+            this.panel.set(value);
           },
         ]),
       ),

@@ -18,7 +18,7 @@ export class Asking {
   readonly question = signal<AmountQuestion | undefined>(undefined);
   private take: (typed: { readonly amount: number; readonly lineId: string | undefined }) => void = () => undefined;
 
-  request(question: AmountQuestion, take: (answer: AmountAnswer) => void): void {
+  ask(question: AmountQuestion, take: (answer: AmountAnswer) => void): void {
     const { unit, factor, step } = typedIn(question.unit, question.step, this.hand.units());
     const shown = (value: number): number => rounded(value * factor);
     this.take = ({ amount, lineId }) => {

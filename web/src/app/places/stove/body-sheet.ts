@@ -2,30 +2,31 @@ import { ChangeDetectionStrategy, Component, computed, input, output, signal, ty
 import { FormsModule } from '@angular/forms';
 import { SPOON_WORDS, syringeLevel, type BodyReading } from '@tureen/core/body';
 import { NumberField } from '../../parts/number-field';
+import { Choice } from '../../parts/choice';
 import { OWN_TIME } from '../../services/own-time';
 import { Sheet } from './sheet';
 
 type Device = BodyReading['device'];
 
-const DEVICES: readonly { readonly device: Device; readonly name: string; readonly how: string }[] = [
-  { device: 'spoon', name: 'Spoon', how: 'Dip a spoon, hold it level, draw a finger across its back. Take the word that fits.' },
+const DEVICES: readonly { readonly value: Device; readonly name: string; readonly how: string }[] = [
+  { value: 'spoon', name: 'Spoon', how: 'Dip a spoon, hold it level, draw a finger across its back. Take the word that fits.' },
   {
-    device: 'syringe',
+    value: 'syringe',
     name: 'Syringe',
     how: 'Fill a 10 mL syringe without its plunger from this batch, let it run for 10 seconds, and read what is left.',
   },
   {
-    device: 'plate ring',
+    value: 'plate ring',
     name: 'Plate',
     how: 'Pour 50 mL on a level plate, wait a minute, and measure from the middle to the rim of the pool.',
   },
   {
-    device: 'drain cup',
+    value: 'drain cup',
     name: 'Drain cup',
     how: 'For thin and fine soups: fill the 4 mm cup level, lift the finger, and stop when the stream first breaks. 30 to 100 s count.',
   },
   {
-    device: 'viscometer',
+    value: 'viscometer',
     name: 'Viscometer',
     how: 'Stirred, without pieces, the spindle in to its mark; the figure at 50 turns of shear a second.',
   },
@@ -85,15 +86,9 @@ const SYRINGE_S = 10;
 @Component({
   selector: 'tt-body-sheet',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, NumberField, Sheet],
+  imports: [Choice, FormsModule, NumberField, Sheet],
   template: `<tt-sheet title="How thick is it?" (closed)="closed.emit()">
-    <div class="panels" role="group" aria-label="Read by">
-      @for (one of devices; track one.device) {
-        <button type="button" class="press" [attr.aria-pressed]="device() === one.device" (click)="device.set(one.device)">
-          {{ one.name }}
-        </button>
-      }
-    </div>
+    <tt-choice label="Read by" [options]="devices" [value]="device()" (chosen)="device.set($event)" />
     <div class="how">
       <svg viewBox="0 0 96 110" aria-hidden="true"><path [attr.d]="drawing()" /></svg>
       <p class="soft">{{ how() }}</p>
@@ -191,7 +186,7 @@ export class BodySheet implements OnDestroy {
   protected readonly words = SPOON_WORDS;
   protected readonly device = signal<Device>('spoon');
   protected readonly value = signal<number | null>(null);
-  protected readonly how = computed(() => DEVICES.find(({ device }) => device === this.device())?.how ?? '');
+  protected readonly how = computed(() => DEVICES.find(({ value }) => value === this.device())?.how ?? '');
   protected readonly range = computed(() => {
     const device = this.device();
     return ASKED[device === 'spoon' ? 'syringe' : device];

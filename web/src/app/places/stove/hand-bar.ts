@@ -72,25 +72,25 @@ const HALF_LITRE_PX = 52;
         </button>
       </div>
       <div class="actions">
-        <button type="button" class="press" (click)="add.emit()" [disabled]="disabled()">
+        <button type="button" class="press quiet" (click)="add.emit()" [disabled]="disabled()">
           Add <span class="key" aria-hidden="true">A</span>
         </button>
-        <button type="button" class="press" (click)="dip.emit()" [disabled]="disabled()">
+        <button type="button" class="press quiet" (click)="dip.emit()" [disabled]="disabled()">
           Dip <span class="key" aria-hidden="true">D</span>
         </button>
-        <button type="button" class="press" (click)="weigh.emit()" [disabled]="disabled()">
+        <button type="button" class="press quiet" (click)="weigh.emit()" [disabled]="disabled()">
           Weigh <span class="key" aria-hidden="true">W</span>
         </button>
-        <button type="button" class="press" (click)="taste.emit()" [disabled]="disabled()">
+        <button type="button" class="press quiet" (click)="taste.emit()" [disabled]="disabled()">
           Taste <span class="key" aria-hidden="true">T</span>
         </button>
-        <button type="button" class="press" (click)="body.emit()" [disabled]="disabled()">
+        <button type="button" class="press quiet" (click)="body.emit()" [disabled]="disabled()">
           Body <span class="key" aria-hidden="true">B</span>
         </button>
-        <button type="button" class="press" (click)="heat.emit()" [disabled]="disabled()">
+        <button type="button" class="press quiet" (click)="heat.emit()" [disabled]="disabled()">
           °C <span class="key" aria-hidden="true">H</span>
         </button>
-        <button type="button" class="press" (click)="undo.emit()" [disabled]="!canUndo()">
+        <button type="button" class="press quiet" (click)="undo.emit()" [disabled]="!canUndo()">
           Undo <span class="key" aria-hidden="true">U</span>
         </button>
       </div>

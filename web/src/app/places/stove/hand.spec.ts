@@ -130,7 +130,7 @@ describe('a figure that is asked for', () => {
     await handAt(stove);
     const asking = TestBed.inject(Asking);
     const taken: { amount: number; text: string }[] = [];
-    asking.request({ title: 'Weigh', unit: 'kg', step: 0.1, least: 4.5, most: 1000, start: 10 }, ({ amount, text }) => {
+    asking.ask({ title: 'Weigh', unit: 'kg', step: 0.1, least: 4.5, most: 1000, start: 10 }, ({ amount, text }) => {
       taken.push({ amount, text });
     });
     // A pound is 0.45359237 kg exactly (international yard and pound, 1959).
@@ -138,16 +138,11 @@ describe('a figure that is asked for', () => {
     asking.answered({ amount: 20, lineId: undefined });
     expect(taken[0]?.amount).toBeCloseTo(20 * 0.45359237, 9);
     expect(taken[0]?.text).toBe('20 lb');
-    asking.request({ title: 'Dip', unit: 'cm', step: 0.5, most: 30, start: 12.7 }, ({ amount }) =>
-      taken.push({ amount, text: '' }),
-    );
+    asking.ask({ title: 'Dip', unit: 'cm', step: 0.5, most: 30, start: 12.7 }, ({ amount }) => taken.push({ amount, text: '' }));
     expect(asking.question()).toEqual(jasmine.objectContaining({ unit: 'in', start: 5 }));
     asking.answered({ amount: 4, lineId: undefined });
     expect(taken[1]?.amount).toBeCloseTo(10.16, 9);
-    asking.request(
-      { title: 'Salt', unit: 'g', step: 5, most: 1000, start: 100, starts: new Map([['salt', 100]]) },
-      () => undefined,
-    );
+    asking.ask({ title: 'Salt', unit: 'g', step: 5, most: 1000, start: 100, starts: new Map([['salt', 100]]) }, () => undefined);
     expect(asking.question()?.starts?.get('salt')).toBe(3.53);
     asking.cancelled();
     expect(asking.question()).toBeUndefined();

@@ -85,7 +85,7 @@ export class HoldingSheet {
     if (front?.hour === undefined) return;
     const { atC } = front.hour;
     this.closed.emit();
-    this.asking.request(
+    this.asking.ask(
       {
         title: `Held at ${String(atC)} °C, lid ${lid}${topUp === undefined ? '' : `, topped up with ${this.hand.nameOf()(topUp)}`}: how long?`,
         unit: 'min',
@@ -109,7 +109,7 @@ export class HoldingSheet {
     if (front === undefined) return;
     const tempC = Math.min(100, Math.round(front.pot.tempC));
     this.closed.emit();
-    this.asking.request(
+    this.asking.ask(
       {
         title: 'How much came from the second pot?',
         unit: 'kg',
@@ -130,7 +130,7 @@ export class HoldingSheet {
     const inPot = this.hand.front()?.pot.massKg ?? 0;
     if (step === undefined) return;
     this.closed.emit();
-    this.asking.request(
+    this.asking.ask(
       {
         title: `Out of the pot: ${as}`,
         unit: 'kg',
@@ -150,7 +150,7 @@ export class HoldingSheet {
     const { firstToC, firstMinutes, toC, allMinutes } = TWO_STAGES;
     const hours = (minutes: number): string => String(minutes / 60);
     this.closed.emit();
-    this.asking.request(
+    this.asking.ask(
       {
         title: 'Left over: how much goes to the cold?',
         unit: 'kg',

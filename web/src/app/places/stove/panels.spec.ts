@@ -199,14 +199,17 @@ describe('the step in hand', () => {
 });
 
 describe('beside the step', () => {
-  it('the column counts what is done, names what runs meanwhile, and goes back', async () => {
+  it('the column counts what is done, and names what runs meanwhile', async () => {
     await at('celeriac-leek-apple', 'cover');
     const column = await show(StationsColumn);
     expect(column.text()).toMatch(/Sweat\s*done/);
     expect(column.text()).not.toContain('Meanwhile');
-    const [back] = column.buttons();
-    expect(back).toMatch(/^Back to:/);
-    await column.press('Back to:');
+  });
+
+  it('the step goes back to the one before it', async () => {
+    await at('celeriac-leek-apple', 'cover');
+    const step = await show(StepInHand);
+    await step.press('Back to:');
     expect(stove.last?.kind).toBe('undone');
   });
 

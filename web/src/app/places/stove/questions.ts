@@ -30,7 +30,7 @@ export class Questions {
     const step = this.hand.step();
     const front = this.hand.front();
     if (step === undefined || front === undefined) return;
-    this.asking.request(
+    this.asking.ask(
       {
         title: 'Dip: how far below the rim?',
         unit: 'cm',
@@ -52,7 +52,7 @@ export class Questions {
     const { tareKg, name } = view.vessel;
     const tare = mass(tareKg, this.hand.units());
     const { massKg } = front.pot;
-    this.asking.request(
+    this.asking.ask(
       {
         title: 'Weigh the pot',
         unit: 'kg',
@@ -115,7 +115,7 @@ export class Questions {
         return [id, Math.round((id === lineId && kg !== undefined ? kg : wanted) * 1000)];
       }),
     );
-    this.asking.request(
+    this.asking.ask(
       {
         title: 'Add by weight',
         unit: 'g',
@@ -136,7 +136,7 @@ export class Questions {
     const step = this.hand.step();
     const front = this.hand.front();
     if (step === undefined || front === undefined) return;
-    this.asking.request(
+    this.asking.ask(
       { title: 'How hot is it?', unit: '°C', step: 1, most: 400, start: Math.round(front.pot.tempC), from: 'probe' },
       ({ amount }) => {
         this.hand.enter(
@@ -150,7 +150,7 @@ export class Questions {
   }
 
   timer(): void {
-    this.asking.request({ title: 'A timer beside the steps', unit: 'min', step: 1, most: 600, start: 5 }, ({ amount }) => {
+    this.asking.ask({ title: 'A timer beside the steps', unit: 'min', step: 1, most: 600, start: 5 }, ({ amount }) => {
       const count = (this.hand.view()?.timers ?? []).filter(({ stepId }) => stepId === undefined).length + 1;
       this.hand.timer(`Timer ${String(count)}`, amount);
     });
@@ -164,7 +164,7 @@ export class Questions {
     const shared = first !== undefined && others.length > 0;
     const starts = new Map(view.shares.map(({ id, bowls }) => [id, left(bowls, view.output.byShare.get(id) ?? 0)]));
     const all = left(view.forecast.bowls, view.dishedBowls ?? 0);
-    this.asking.request(
+    this.asking.ask(
       {
         title: 'How many bowls went out?',
         unit: 'bowls',
@@ -187,7 +187,7 @@ export class Questions {
   ladledOut(kg: number): void {
     const step = this.hand.step();
     if (step === undefined) return;
-    this.asking.request(
+    this.asking.ask(
       { title: 'Ladled into another pot', unit: 'kg', step: 0.1, least: 0.01, most: 500, start: Math.ceil(kg * 10) / 10 },
       ({ amount, text }) => {
         this.hand.enter({ kind: 'ladled out', stepId: step.id, kg: amount, as: 'to another pot' }, `${text} into another pot.`);

@@ -95,7 +95,7 @@ describe('tasting', () => {
     expect(Number(first)).toBeCloseTo((Number(all) * 2) / 3, 0);
     await sheet.press('Liked: carry it to the pot');
     expect(stove.last).toEqual(jasmine.objectContaining({ kind: 'cup', cupKg: 0.2, doseKg: 0.002 }));
-    await sheet.press('Try in a cup');
+    await sheet.press('salt');
     await sheet.press('Read by a salt meter');
     expect(await answered(0.65)).toBe('Salt by the meter');
     expect(stove.last).toEqual({ kind: 'salt', stepId: 'season', saltPct: 0.65 });

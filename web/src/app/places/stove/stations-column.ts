@@ -1,9 +1,9 @@
-import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { stepName } from '@tureen/core/messages';
 import { stationsOf } from '../stations';
 import { Hand } from './hand';
 
-/** The stations with what is done, what else runs or can start, and the way back. */
+/** The stations with what is done, and what else runs or can start. */
 @Component({
   selector: 'tt-stations-column',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -35,24 +35,11 @@ import { Hand } from './hand';
         }
       </section>
     }
-    @if (hand.step()) {
-      <p class="aside">
-        @if (hand.previous(); as last) {
-          <button type="button" class="press" (click)="hand.goBack()">Back to: {{ last.name }}</button>
-        }
-        <button type="button" class="press" (click)="timer.emit()">Timer <span class="key" aria-hidden="true">F</span></button>
-        <button type="button" class="press" (click)="unplanned.emit()">
-          Not as planned <span class="key" aria-hidden="true">X</span>
-        </button>
-      </p>
-    }
   `,
   styleUrl: './stations-column.less',
 })
 export class StationsColumn {
   protected readonly hand = inject(Hand);
-  readonly timer = output();
-  readonly unplanned = output();
   protected readonly colour = computed(() => this.hand.view()?.pot.colour ?? null);
   protected readonly beside = computed(() =>
     this.hand.beside().map(({ step, branchName, started }) => ({

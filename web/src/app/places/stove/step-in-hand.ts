@@ -38,6 +38,9 @@ export class StepInHand {
   private readonly asking = inject(Asking);
   readonly bowls = output();
   readonly holding = output();
+  readonly timer = output();
+  /** Something is not as planned. */
+  readonly unplanned = output();
   protected readonly reasons = REASONS;
   protected readonly backShares = SHARES;
   protected readonly skipping = linkedSignal({ source: this.hand.step, computation: () => false });
@@ -113,7 +116,7 @@ export class StepInHand {
   });
 
   /** What has been changed against the plan, for whoever stands at the counter. */
-  protected readonly unplanned = computed(() => {
+  protected readonly changed = computed(() => {
     const changes = this.hand.view()?.changes;
     return changes === undefined ? [] : unplannedOf(changes, this.hand.nameOf());
   });
@@ -152,7 +155,7 @@ export class StepInHand {
   protected weighSieve(): void {
     const step = this.hand.step();
     if (step === undefined) return;
-    this.asking.request(
+    this.asking.ask(
       {
         title: 'What stayed in the sieve, scraped?',
         unit: 'g',

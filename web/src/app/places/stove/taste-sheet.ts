@@ -5,6 +5,7 @@ import { potDose } from '@tureen/core/season';
 import { walk, type Branch } from '@tureen/core/soup';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
+import { Choice, type ChoiceOption } from '../../parts/choice';
 import { NumberField } from '../../parts/number-field';
 import { mass } from '../figures';
 import { SIDES } from '../tasted';
@@ -20,6 +21,10 @@ const HOW: Readonly<Record<Tasted, string>> = {
   heat: 'A bit at a time; it goes on growing in the mouth.',
   body: 'Last, since all that went in has changed it. Read it by the spoon for a figure.',
 };
+const TASTES: readonly ChoiceOption<Tasted | 'cup'>[] = [
+  ...TASTED.map((taste) => ({ value: taste, name: taste })),
+  { value: 'cup', name: 'Try in a cup' },
+];
 const TASTER_KEY = 'tureen-taster';
 /** A cup that is enough to taste from and little to lose. Common practice, g. */
 const CUP_G = 200;
@@ -30,21 +35,9 @@ const NO_BRANCH: Branch = { id: '', name: '', vessel: 'pot', steps: [] };
 @Component({
   selector: 'tt-taste-sheet',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, NzInputModule, NumberField, NzSelectModule, Sheet],
+  imports: [Choice, FormsModule, NzInputModule, NumberField, NzSelectModule, Sheet],
   template: `<tt-sheet title="Taste" [width]="720" (closed)="closed.emit()">
-    <div class="panels" role="group" aria-label="Which taste">
-      @for (one of tastes; track one) {
-        <button
-          type="button"
-          class="press"
-          [attr.aria-pressed]="taste() === one && !cup()"
-          (click)="taste.set(one); cup.set(false)"
-        >
-          {{ one }}
-        </button>
-      }
-      <button type="button" class="press" [attr.aria-pressed]="cup()" (click)="cup.set(!cup())">Try in a cup</button>
-    </div>
+    <tt-choice label="Which taste" [options]="tastes" [value]="cup() ? 'cup' : taste()" (chosen)="look($event)" />
     @if (cup()) {
       <form class="cup" (submit)="$event.preventDefault(); liked()">
         <p class="soft">
@@ -155,11 +148,16 @@ export class TasteSheet {
   readonly advice = input('');
   readonly first = input<Tasted>('salt');
   readonly closed = output();
-  protected readonly tastes = TASTED;
+  protected readonly tastes = TASTES;
   protected readonly sides = SIDES;
   protected readonly taste = linkedSignal<Tasted>(() => this.first());
   protected readonly how = computed(() => HOW[this.taste()]);
   protected readonly taster = signal(recall(TASTER_KEY) ?? '');
+  protected look(at: Tasted | 'cup'): void {
+    this.cup.set(at === 'cup');
+    if (at !== 'cup') this.taste.set(at);
+  }
+
   protected readonly before = computed(() => {
     const said = this.hand
       .counted()
@@ -214,7 +212,7 @@ export class TasteSheet {
     const now = this.hand.view()?.saltPct ?? 0;
     if (step === undefined) return;
     this.closed.emit();
-    this.asking.request(
+    this.asking.ask(
       {
         title: 'Salt by the meter',
         unit: '%',

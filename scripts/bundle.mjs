@@ -1,0 +1,15 @@
+/** TypeScript of core and server as one module for Node: what is tested for speed is bundled as what ships. */
+import { build } from 'esbuild';
+import { ROOT } from './ready.mjs';
+
+export function bundle(options) {
+  return build({
+    absWorkingDir: ROOT,
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    logLevel: 'warning',
+    ...options,
+  });
+}

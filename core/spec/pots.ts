@@ -37,7 +37,7 @@ export function context(lines: readonly SizedLine[] = [], change: Partial<StepCo
     boilC: 100,
     servedC: 65,
     bowlKg: 0.3,
-    creamToCome: undefined,
+    toCome: undefined,
     heldKg: undefined,
     estimate: UNREAD,
     line: (id) => {

@@ -160,7 +160,7 @@ export function hourNow(step: SoupStep | undefined, pot: PotState, { prepared, d
     servedC,
     bowlKg,
     line,
-    creamToCome: undefined,
+    toCome: undefined,
     heldKg: undefined,
     estimate: UNREAD,
   };

@@ -1,9 +1,20 @@
 import { bodySdLn } from '../body/index.js';
 import { SALT } from '../larder/index.js';
-import { bodyMPas, contents, parcelKg, parcelOf, plusParcel, type PotState } from '../pot/index.js';
+import {
+  EMPTY,
+  bodyMPas,
+  contents,
+  parcelKg,
+  parcelOf,
+  plusParcel,
+  scaleParcel,
+  type Parcel,
+  type PotState,
+} from '../pot/index.js';
 import { rescue } from '../season/index.js';
 import { waysToBody, type Way } from '../solve/index.js';
-import { walk } from '../soup/index.js';
+import { saltToAdd } from '../steps/index.js';
+import { walk, type SoupStep } from '../soup/index.js';
 import type { BatchState } from './fold.js';
 
 /** A soup within this factor of its body is as it is wanted. Kitchen default: about a third of a step between two spoon words. */
@@ -12,22 +23,24 @@ export const BODY_WITHIN = 1.25;
 export const SALT_WITHIN_PCT = 0.05;
 const MOST_WAYS = 3;
 
-/** How the body stands, and how to land it. Body mPa·s as served. */
+/** How the body stands, and how to land it. Body mPa·s of the finished soup as served: with all that is still to come. */
 export interface BodyLanding {
   readonly nowMPas: number;
   /** The blur of it, 1 sd of its logarithm. */
   readonly sdLn: number;
-  readonly wantedMPas: number;
+  /** What the card asks for; undefined where it asks for none, and then there is nothing to land. */
+  readonly wantedMPas: number | undefined;
   /** Before the blade it is too early to say. */
   readonly tooEarly: boolean;
-  /** Cream that is still to come is counted in `nowMPas` already, kg. */
-  readonly creamCountedKg: number;
-  /** At most three, those that fit the pot first; none where the body is right or too early to judge. */
+  /** What is still to come and is counted in `nowMPas` already, kg. */
+  readonly comingKg: number;
+  /** At most three, those that fit the pot first; none where the body is right, not asked for, or too early to judge. */
   readonly ways: readonly Way[];
 }
 
-/** How to land the salt: so much more, or so much of a liquid without salt. */
+/** How to land the salt of the finished soup: so much more, or so much of a liquid without salt. */
 export interface SaltLanding {
+  /** What the finished soup will hold if no more is salted, all else that is to come counted in. */
   readonly nowPct: number;
   readonly wantedPct: number;
   readonly ways: readonly {
@@ -41,23 +54,56 @@ export interface SaltLanding {
 }
 
 const FIRST = 2 / 3;
+/** Less than this is not spoken of, kg. */
+const NOTHING_KG = 1e-4;
 
-function wantedBody({ prepared, plannedFigures }: BatchState): number {
+function wantedBody({ prepared }: BatchState): number | undefined {
   const set = walk(prepared.soup.root).flatMap(({ step }) => {
     if (step.op === 'thin' || step.op === 'thicken') return [step.toMPas];
     return step.op === 'reduce' && step.to.by === 'body' ? [step.to.mPas] : [];
   });
-  return set.at(-1) ?? plannedFigures.bodyMPas;
+  return set.at(-1);
 }
 
-/** The pot with the cream in it that will go in anyway. */
-function withCream({ prepared, pot, toGoKg }: BatchState): { readonly pot: PotState; readonly kg: number } {
-  const cream = walk(prepared.soup.root).find(({ step }) => step.op === 'cream')?.step;
-  const id = cream?.op === 'cream' ? cream.line : undefined;
-  const kg = id === undefined ? 0 : (toGoKg.get(id) ?? 0);
-  const ingredient = prepared.lines.find(({ line }) => line.id === id)?.line.ingredient;
-  if (ingredient === undefined || kg <= 0) return { pot, kg: 0 };
-  return { pot: { ...pot, liquid: plusParcel(pot.liquid, parcelOf(ingredient, kg)) }, kg };
+/** What steps that are not over will take of their lines by the forecast. */
+function aheadKg({ run, happened }: BatchState, isOf: (step: SoupStep) => boolean): Parcel {
+  const past = new Set(happened);
+  return run.records.reduce(
+    (sum, record) =>
+      past.has(record) || !isOf(record.step)
+        ? sum
+        : record.inflows.reduce((own, { kind, parcel }) => (kind === 'ingredient' ? plusParcel(own, parcel) : own), sum),
+    EMPTY,
+  );
+}
+
+/** Of what goes into the pot from here on, the share that stays on pots and jugs. */
+function stuckShare({ run, happened }: BatchState, leftKg: number): number {
+  const past = new Set(happened);
+  let stuckKg = 0;
+  for (const record of run.records) {
+    if (past.has(record)) continue;
+    for (const { kind, parcel } of record.outflows) if (kind === 'film') stuckKg += parcelKg(parcel);
+  }
+  return leftKg > 0 ? stuckKg / (leftKg + stuckKg) : 0;
+}
+
+const BODY_STEPS: ReadonlySet<string> = new Set(['thin', 'thicken']);
+
+/**
+ * The soup as it will be served, by the same forecast that every other figure of the batch is of, but without what steps of
+ * its own kind have still to settle: what is landed is what is missing from this.
+ */
+function finishedBut(state: BatchState, isSettling: (step: SoupStep) => boolean): { pot: PotState; soup: Parcel } {
+  const { run } = state;
+  const pot = run.last?.step.op === 'dish' ? run.last.before : run.pot;
+  const all = contents(pot);
+  // Of what is taken away, what would have stayed on pots and jugs is no longer in the soup.
+  const without = scaleParcel(aheadKg(state, isSettling), 1 - stuckShare(state, parcelKg(all)));
+  const soup = plusParcel(run.dished?.soup ?? all, without, -1);
+  // What is stirred into the bowls goes to the liquid; pieces stay what they are.
+  const liquid = plusParcel(plusParcel(pot.liquid, without, -1), plusParcel(run.dished?.soup ?? all, all, -1));
+  return { pot: { ...pot, liquid }, soup };
 }
 
 /** Liquids among the lines, one of each ingredient. */
@@ -71,54 +117,75 @@ function liquids({ prepared }: BatchState): BatchState['prepared']['lines'] {
 }
 
 /**
- * What would land the body, from the pot as the batch has it. Judged only behind the blade, with the cream that is to come
- * counted in; undefined for an empty pot.
+ * What would land the body of the finished soup. Judged only behind the blade, with all that is to come counted in; undefined
+ * for an empty pot.
  */
 export function landBody(state: BatchState): BodyLanding | undefined {
-  const { prepared } = state;
+  const { prepared, closed } = state;
   if (parcelKg(contents(state.pot)) <= 0) return undefined;
+  const { servedC, parameters } = prepared;
   const steps = walk(prepared.soup.root).map(({ step }) => step);
   const statusOf = new Map(state.steps.map(({ stepId, status }) => [stepId, status]));
-  const blends = steps.filter(({ op }) => op === 'blend');
-  const tooEarly = blends.length > 0 && blends.some(({ id }) => statusOf.get(id) === 'now' || statusOf.get(id) === 'ahead');
-  const { pot, kg } = withCream(state);
-  const nowMPas = bodyMPas(pot, prepared.servedC, prepared.parameters.bodyA);
+  const isOpen = (id: string): boolean => statusOf.get(id) === 'now' || statusOf.get(id) === 'ahead';
+  const tooEarly = steps.some(({ op, id }) => op === 'blend' && isOpen(id));
+  const { pot } = tooEarly ? state : finishedBut(state, ({ op }) => BODY_STEPS.has(op));
+  const nowMPas = bodyMPas(pot, servedC, parameters.bodyA);
   const wantedMPas = wantedBody(state);
-  const isRight = nowMPas <= wantedMPas * BODY_WITHIN && nowMPas >= wantedMPas / BODY_WITHIN;
+  const isRight = wantedMPas === undefined || (nowMPas <= wantedMPas * BODY_WITHIN && nowMPas >= wantedMPas / BODY_WITHIN);
   const means = { liquids: liquids(state).map(({ line }) => line.ingredient), thickeners: [] };
   const ways =
-    tooEarly || isRight || !(wantedMPas > 0)
+    tooEarly || isRight || closed || !(wantedMPas > 0)
       ? []
       : [...waysToBody(prepared, pot, wantedMPas, means)]
           .sort((a, b) => Number(a.overflows) - Number(b.overflows))
           .slice(0, MOST_WAYS);
   return {
     nowMPas,
-    sdLn: bodySdLn(state.estimate, pot, prepared.servedC, prepared.parameters.bodyA),
+    sdLn: bodySdLn(state.estimate, pot, servedC, parameters.bodyA),
     wantedMPas,
     tooEarly,
-    creamCountedKg: kg,
-    ways,
+    comingKg: tooEarly ? 0 : parcelKg(aheadKg(state, ({ op }) => !BODY_STEPS.has(op) && op !== 'season')),
+    ways: ways.map((way) => asAsked(way, state, isOpen)),
   };
 }
 
-/** What would land the salt at the pot's mass as it is; undefined where the soup sets no salt, or nothing is in the pot. */
+/** A way through the liquid that an open step lets down with asks for what that step asks for: one figure for one thing. */
+function asAsked(way: Way, { prepared, toGoKg }: BatchState, isOpen: (id: string) => boolean): Way {
+  const step = walk(prepared.soup.root).find((one) => one.step.op === 'thin' && isOpen(one.step.id))?.step;
+  const line = step?.op === 'thin' ? prepared.lines.find((own) => own.line.id === step.line)?.line : undefined;
+  if (line === undefined || way.by !== 'thin' || way.ingredient !== line.ingredient.row.id) return way;
+  const kg = toGoKg.get(line.id) ?? 0;
+  return kg > NOTHING_KG ? { ...way, kg, firstKg: kg * FIRST } : way;
+}
+
+/** What would land the salt of the finished soup; undefined where the soup sets no salt, or nothing is in the pot. */
 export function landSalt(state: BatchState): SaltLanding | undefined {
-  const season = walk(state.prepared.soup.root).find(({ step }) => step.op === 'season')?.step;
-  const all = contents(state.pot);
-  const massKg = parcelKg(all);
-  if (season?.op !== 'season' || massKg <= 0) return undefined;
-  const nowPct = (all.mix[SALT] / massKg) * 100;
+  const season = walk(state.prepared.soup.root).findLast(({ step }) => step.op === 'season')?.step;
+  const potNowKg = parcelKg(contents(state.pot));
+  if (season?.op !== 'season' || potNowKg <= 0) return undefined;
+  const { soup } = finishedBut(state, ({ op }) => op === 'season');
+  const massKg = parcelKg(soup);
   const wantedPct = season.saltPct;
-  if (Math.abs(nowPct - wantedPct) <= SALT_WITHIN_PCT) return { nowPct, wantedPct, ways: [] };
+  const nowPct = massKg > 0 ? (soup.mix[SALT] / massKg) * 100 : 0;
+  const toGoKg = state.toGoKg.get(season.line) ?? 0;
+  const none = { nowPct, wantedPct, ways: [] };
+  if (state.closed) return none;
+  const way = (line: string, kg: number): SaltLanding['ways'][number] => ({
+    line,
+    kg,
+    firstKg: kg * FIRST,
+    heavier: (potNowKg + kg) / potNowKg,
+  });
+  if (toGoKg > NOTHING_KG) return { ...none, ways: [way(season.line, toGoKg)] };
+  if (Math.abs(nowPct - wantedPct) <= SALT_WITHIN_PCT) return none;
   if (nowPct < wantedPct) {
-    const its = state.prepared.lines.find(({ line }) => line.id === season.line)?.line.ingredient.perKg[SALT] ?? 1;
-    const kg = ((wantedPct / 100) * massKg - all.mix[SALT]) / Math.max(1e-9, its - wantedPct / 100);
-    return { nowPct, wantedPct, ways: [{ line: season.line, kg, firstKg: kg * FIRST, heavier: (massKg + kg) / massKg }] };
+    const purity = state.prepared.lines.find(({ line }) => line.id === season.line)?.line.ingredient.perKg[SALT] ?? 1;
+    const kg = saltToAdd({ massKg, saltKg: soup.mix[SALT], purity, wantedShare: wantedPct / 100 });
+    return kg > NOTHING_KG ? { ...none, ways: [way(season.line, kg)] } : none;
   }
   const ways = liquids(state).flatMap(({ line: { id, ingredient } }) => {
-    const own = rescue(all, parcelOf(ingredient, 1), wantedPct);
-    return own === undefined || own.kg <= 0 ? [] : [{ line: id, kg: own.kg, firstKg: own.kg * FIRST, heavier: own.factor }];
+    const own = rescue(soup, parcelOf(ingredient, 1), wantedPct);
+    return own === undefined || own.kg <= 0 ? [] : [way(id, own.kg)];
   });
-  return { nowPct, wantedPct, ways: ways.slice(0, MOST_WAYS) };
+  return { ...none, ways: ways.slice(0, MOST_WAYS) };
 }

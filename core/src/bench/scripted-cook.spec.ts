@@ -120,7 +120,7 @@ function started(seed: number): Cook {
   // Of what is no water and no salt the truth has more or less than the card says: vegetables are not all alike.
   const solidsKg = (massKg - saltKg) * (1 - believed.mix[WATER] / potKg(cook.state.pot)) * Math.exp(normal() * 0.08);
   const truth = { waterKg: massKg - saltKg - solidsKg, solidsKg, saltKg, tempC: 80, stiffness: 1 };
-  cook.truth = stiffenedTo(truth, landBody(cook.state)!.wantedMPas * 2, servedC);
+  cook.truth = stiffenedTo(truth, landBody(cook.state)!.wantedMPas! * 2, servedC);
   return cook;
 }
 
@@ -163,7 +163,7 @@ function cooked(seed: number): Ended {
   }
   const { wantedMPas } = landBody(cook.state)!;
   return {
-    bodyFactor: thicknessOf(cook.truth, servedC) / wantedMPas,
+    bodyFactor: thicknessOf(cook.truth, servedC) / wantedMPas!,
     saltOffPct: saltPctOf(cook.truth) - landSalt(cook.state)!.wantedPct,
     held,
     overflowed: massOf(cook.truth) / DENSITY > FLOOR_M2 * vessel.depthM,

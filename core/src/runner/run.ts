@@ -1,5 +1,4 @@
 import { usableM3 } from '../kit/index.js';
-import { SALT } from '../larder/index.js';
 import {
   COST,
   EMPTY_POT,
@@ -15,9 +14,9 @@ import {
 } from '../pot/index.js';
 import { UNREAD, estimateOfJoined, type Estimate } from '../body/index.js';
 import {
-  creamToAdd,
-  lineParcel,
-  type CreamToCome,
+  afterwards,
+  withToCome,
+  type ToCome,
   type SizedLine,
   type Serving,
   type StepContext,
@@ -46,8 +45,8 @@ export interface RunEnd {
   readonly last: StepRecord | undefined;
   readonly pot: PotState;
   readonly bowls: number;
-  /** What went into the bowls, and how hot. */
-  readonly dished: { readonly parcel: Parcel; readonly tempC: number } | undefined;
+  /** What went into the bowls, of it the soup without what lies on top, and how hot. */
+  readonly dished: { readonly parcel: Parcel; readonly soup: Parcel; readonly tempC: number } | undefined;
   /** The same, share by share. */
   readonly servings: readonly Serving[];
   /** The most that stood in the main pot, m3 and kg. */
@@ -114,19 +113,30 @@ class Runner {
     return line;
   };
 
-  private creamToCome(pot: PotState, branch: Branch, from: number): CreamToCome | undefined {
+  /** What the rest of a branch will bring; what it settles itself counts what comes after it in turn, once. */
+  private toCome(pot: PotState, estimate: Estimate, branch: Branch, from: number, isNested: boolean): ToCome | undefined {
+    let all: ToCome | undefined;
     for (let n = from + 1; n < branch.steps.length; n++) {
       const next = branch.steps[n];
-      if (next?.op !== 'cream') continue;
-      const line = this.line(next.line);
-      const massKg = creamToAdd(pot, next.target, this.prepared.bowlKg, line);
-      if (!(massKg > 0)) return undefined;
-      return { share: massKg / (potKg(pot) + massKg), saltShare: line.ingredient.perKg[SALT], perKg: lineParcel(line, 1) };
+      if (next === undefined || next.op === 'join') continue;
+      const kind = kindOf(next);
+      if (kind.brings === undefined) continue;
+      const then = withToCome(pot, all);
+      const brought = kind.brings(next, then, this.context(then, estimate, branch, n, next, kind.looksAhead && !isNested, true));
+      all = all === undefined ? brought : afterwards(all, brought);
     }
-    return undefined;
+    return all;
   }
 
-  private context(pot: PotState, estimate: Estimate, branch: Branch, at: number, step: SoupStep, looksAhead: boolean): StepContext {
+  private context(
+    pot: PotState,
+    estimate: Estimate,
+    branch: Branch,
+    at: number,
+    step: SoupStep,
+    looksAhead: boolean,
+    isNested = false,
+  ): StepContext {
     const { kit, parameters, vessel, boilC, servedC, bowlKg } = this.prepared;
     return {
       kit,
@@ -136,7 +146,7 @@ class Runner {
       servedC,
       bowlKg,
       line: this.line,
-      creamToCome: looksAhead ? this.creamToCome(pot, branch, at) : undefined,
+      toCome: looksAhead ? this.toCome(pot, estimate, branch, at, isNested) : undefined,
       heldKg: this.held?.get(step.id),
       estimate,
       simmeredMinutes: step.op === 'simmer' ? this.simmered.get(step.id) : undefined,
@@ -217,11 +227,12 @@ function dishedOf(servings: readonly Serving[]): RunEnd['dished'] {
   const [first, ...others] = servings;
   if (first === undefined) return undefined;
   return others.reduce(
-    (sum, { parcel, tempC }) => ({
+    (sum, { parcel, soup, tempC }) => ({
       parcel: plusParcel(sum.parcel, parcel),
+      soup: plusParcel(sum.soup, soup),
       tempC: parcelKg(parcel) > parcelKg(sum.parcel) ? tempC : sum.tempC,
     }),
-    { parcel: first.parcel, tempC: first.tempC },
+    { parcel: first.parcel, soup: first.soup, tempC: first.tempC },
   );
 }
 

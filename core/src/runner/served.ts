@@ -3,7 +3,7 @@ import { bodyMPas, parcelKg } from '../pot/index.js';
 import type { PreparedSoup } from './prepared.js';
 import type { RunEnd } from './run.js';
 
-/** What a run comes to in the bowls: kilos, body as served in mPa·s (0 before anything is dished), salt in %. */
+/** What a run comes to in the bowls: kilos, body as served in mPa·s (0 before anything is dished), salt of the soup in %, whatever lies on top. */
 export interface Served {
   readonly servedKg: number;
   readonly bodyMPas: number;
@@ -15,9 +15,10 @@ export function servedOf(
   { last, dished }: Pick<RunEnd, 'last' | 'dished'>,
 ): Served {
   const servedKg = dished === undefined ? 0 : parcelKg(dished.parcel);
+  const soupKg = dished === undefined ? 0 : parcelKg(dished.soup);
   return {
     servedKg,
     bodyMPas: last === undefined ? 0 : bodyMPas(last.before, servedC, parameters.bodyA),
-    saltPct: dished === undefined || servedKg === 0 ? 0 : (dished.parcel.mix[SALT] / servedKg) * 100,
+    saltPct: soupKg === 0 ? 0 : ((dished?.soup.mix[SALT] ?? 0) / soupKg) * 100,
   };
 }

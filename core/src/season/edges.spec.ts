@@ -68,11 +68,17 @@ describe('at the edges of seasoning', () => {
 
   it('salts around salted cream to come: 10 kg, a tenth cream at 1 %, to 0.8 %', () => {
     // Finished F = (10 + x) / 0.9; x 0.998 + 0.1 F 0.01 = 0.008 F: 0.998 x = 0.007 (10 + x) / 0.9, x = 0.07778 / 0.99022 = 78.55 g.
-    const x = saltToAdd({ massKg: 10, saltKg: 0, purity: 0.998, wantedShare: 0.008, creamShare: 0.1, creamSaltShare: 0.01 });
+    const x = saltToAdd({
+      massKg: 10,
+      saltKg: 0,
+      purity: 0.998,
+      wantedShare: 0.008,
+      coming: { kg: 0, saltKg: 0, perKg: 0.1 / 0.9, saltPerKg: (0.1 / 0.9) * 0.01 },
+    });
     expect(x * 1000).toBeCloseTo(78.55, 2);
     const finished = (10 + x) / 0.9;
     expect((x * 0.998 + 0.1 * finished * 0.01) / finished).toBeCloseTo(0.008, 12);
-    expect(saltToAdd({ massKg: 10, saltKg: 0, purity: 0.005, wantedShare: 0.008, creamShare: 0, creamSaltShare: 0 })).toBeNaN();
+    expect(saltToAdd({ massKg: 10, saltKg: 0, purity: 0.005, wantedShare: 0.008 })).toBeNaN();
   });
 
   it('says when salt can’t be reached or is passed, and by how much; nought asked is not implausible', () => {

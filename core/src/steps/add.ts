@@ -11,6 +11,7 @@ import {
   type Poured,
 } from '../pot/index.js';
 import { actsOf, restOf } from './entered.js';
+import { asItTakes } from './to-come.js';
 import { stepKind, usesLeft } from './kind.js';
 import { UseSchema, stepBase, type SizedLine, type StepContext, type StepResult, type Use } from './step.js';
 
@@ -106,4 +107,5 @@ export const addKind = stepKind<Add>({
     const left = step.uses.map((use) => restOf(use, entered)).filter((use) => (use.kg ?? Infinity) > LEAST_KG);
     return { now: acts, ahead: left.length > 0 ? [{ ...step, uses: left }] : [] };
   },
+  brings: asItTakes(add),
 });

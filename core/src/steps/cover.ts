@@ -4,6 +4,7 @@ import { parcelKg, volumeM3, type PotState } from '../pot/index.js';
 import { settles } from './entered.js';
 import { stepKind, settledLine } from './kind.js';
 import { pouredIn, storedC } from './add.js';
+import { asItTakes } from './to-come.js';
 import { lineIdSchema, stepBase, type StepContext, type StepResult } from './step.js';
 
 export const CoverSchema = z.strictObject({
@@ -59,4 +60,11 @@ export function cover(pot: PotState, settings: Cover, context: StepContext): Ste
   return { ...pouredIn(pot, line, massKg), outflows: [], minutes: 0, joules: 0, cautions: [], counts: { settledKg: massKg } };
 }
 
-export const coverKind = stepKind<Cover>({ op: 'cover', run: cover, lines: settledLine, entered: settles, given: 'some' });
+export const coverKind = stepKind<Cover>({
+  op: 'cover',
+  run: cover,
+  lines: settledLine,
+  entered: settles,
+  given: 'some',
+  brings: asItTakes(cover),
+});

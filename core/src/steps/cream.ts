@@ -1,10 +1,11 @@
 import { z } from 'zod';
 import { FAT } from '../larder/index.js';
-import { CREAM_KG, contents, potKg, type Caution, type PotState } from '../pot/index.js';
+import { CREAM_KG, EMPTY, contents, potKg, type Caution, type PotState } from '../pot/index.js';
 import { splitFigures, splitRisk } from '../finish/index.js';
 import { settles } from './entered.js';
 import { stepKind } from './kind.js';
-import { pouredIn } from './add.js';
+import { lineParcel, pouredIn } from './add.js';
+import { NOTHING_TO_COME, perKiloOf } from './to-come.js';
 import { lineIdSchema, stepBase, type SizedLine, type StepContext, type StepResult } from './step.js';
 
 /** How cream is asked for: % of the finished soup, grams a bowl, grams of fat per 100 g of finished soup, or as its line is written. */
@@ -71,6 +72,15 @@ export const creamKind = stepKind<Cream>({
   },
   entered: settles,
   given: 'some',
+  brings: (step, pot, context) => {
+    const line = context.line(step.line);
+    const massKg = creamToAdd(pot, step.target, context.bowlKg, line);
+    if (!(massKg > 0)) return NOTHING_TO_COME;
+    // A share of the soup grows with whatever else goes in; an amount as written does not.
+    return step.target.by === 'written'
+      ? { fixed: lineParcel(line, massKg), perKg: EMPTY }
+      : perKiloOf(pot, lineParcel(line, massKg));
+  },
   target: {
     of: 'cream',
     unit: 'pct',

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { areaM2 } from '../kit/index.js';
 import { potM3, type PotState } from '../pot/index.js';
 import { actsBut, actsOf, asGiven, restOf, tookMinutes } from './entered.js';
+import { asItTakes } from './to-come.js';
 import { stepKind } from './kind.js';
 import { pouredIn, useKg } from './add.js';
 import { boilOffKgS, boiledOff, heatUp } from './boil.js';
@@ -45,4 +46,5 @@ export const deglazeKind = stepKind<Deglaze>({
   },
   actualMinutes: true,
   cooks: true,
+  brings: asItTakes(deglaze),
 });

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import {
   contents,
+  EMPTY,
   EMPTY_POT,
   enthalpyJ,
   parcelKg,
@@ -16,6 +17,7 @@ import { actsBut } from './entered.js';
 import { stepKind, type LineChange } from './kind.js';
 import { ingredientFlow, lineParcel } from './add.js';
 import { HOLD_LEAST_C } from './hold.js';
+import { NOTHING_TO_COME } from './to-come.js';
 import { lineIdSchema, stepBase, type Serving, type StepContext, type StepResult } from './step.js';
 
 const perBowl = z.array(z.strictObject({ line: lineIdSchema, gPerBowl: z.number().gt(0).max(500) })).max(12);
@@ -147,7 +149,11 @@ export function dish(pot: PotState, settings: Dish | DishByHand, context: StepCo
     const count = (bowls * share.part) / parts;
     let parcel: Parcel = basesSumKg > 0 ? scaleParcel(all, (basesKg[n] ?? 0) / basesSumKg) : scaleParcel(all, share.part / parts);
     let heat = enthalpyJ(parcel.mix, pot.tempC);
-    for (const { line: id, gPerBowl } of [...(share.finish ?? []), ...(share.garnish ?? [])]) {
+    let soup = parcel;
+    for (const { line: id, gPerBowl, on } of [
+      ...(share.finish ?? []).map((own) => ({ ...own, on: false })),
+      ...(share.garnish ?? []).map((own) => ({ ...own, on: true })),
+    ]) {
       const line = context.line(id);
       const kg = takesKg(share, id, gPerBowl);
       const flow = ingredientFlow(line, lineParcel(line, kg / line.keptShare));
@@ -157,6 +163,7 @@ export function dish(pot: PotState, settings: Dish | DishByHand, context: StepCo
       if (waste > 0) outflows.push({ kind: 'trim', lineId: id, parcel: lineParcel(line, waste, 0), tempC: flow.tempC });
       heat += enthalpyJ(eaten.mix, flow.tempC);
       parcel = plusParcel(parcel, eaten);
+      if (!on) soup = plusParcel(soup, eaten);
     }
     const tempC = temperatureC(parcel.mix, heat, pot.tempC);
     joules += enthalpyJ(parcel.mix, tempC) - heat;
@@ -167,6 +174,7 @@ export function dish(pot: PotState, settings: Dish | DishByHand, context: StepCo
       bowls: count,
       bowlKg: count > 0 ? parcelKg(parcel) / count : 0,
       parcel,
+      soup,
       tempC,
     });
   }
@@ -218,5 +226,17 @@ export const dishKind = stepKind<Dish | DishByHand>({
     const kg = new Map(given.map((line) => [line, entered.givenKg(line) * entered.keptShare(line)]));
     const own = given.length === 0 ? step : { ...step, byHand: { kg, all: entered.isDone } };
     return entered.isDone ? { now: [...acts, own], ahead: [] } : { now: acts, ahead: [own] };
+  },
+  // What is stirred into the bowls is part of the soup; what lies on top of it is not.
+  brings: ({ shares }, _pot, { bowlKg, line }) => {
+    const all = shares ?? ALL;
+    const perBowlKg = potKgPerBowl(bowlKg, all).any;
+    const parts = all.reduce((sum, { part }) => sum + part, 0);
+    const finishes = all.flatMap(({ part, finish }) =>
+      (finish ?? []).map((own) => lineParcel(line(own.line), ((part / parts) * own.gPerBowl) / 1000)),
+    );
+    if (finishes.length === 0 || perBowlKg <= 0) return NOTHING_TO_COME;
+    const perBowl = finishes.reduce((sum, own) => plusParcel(sum, own));
+    return { fixed: EMPTY, perKg: scaleParcel(perBowl, 1 / perBowlKg) };
   },
 });

@@ -55,11 +55,12 @@ export function stepThenActs(step: AnyStep, entered: Entered): Parts {
   return entered.isDone ? { now: [step, ...acts], ahead: [] } : { now: acts, ahead: [step] };
 }
 
-/** It finds out how much of its line is wanted: done with some on record, that was all; not done, it counts what is in. */
+/**
+ * It finds out how much of its line is wanted: done with some on record, that was all; otherwise it counts what is in, as the
+ * page does that says what is still wanted. A reading taken at it was taken before it was done.
+ */
 export function settles(step: AnyStep & { readonly line: string }, entered: Entered): Parts {
-  const acts = actsOf(entered);
-  if (!entered.isDone) return { now: acts, ahead: [step] };
-  return { now: entered.enteredByHand(step.line) ? acts : [step, ...acts], ahead: [] };
+  return entered.isDone && entered.enteredByHand(step.line) ? { now: actsOf(entered), ahead: [] } : actsThenStep(step, entered);
 }
 
 /** A use as what is still to be given of it, once some has been given by hand. */

@@ -8,9 +8,9 @@ export {
   stepBase,
   then,
   unchanged,
-  type CreamToCome,
   type SizedLine,
   type Serving,
+  type ToCome,
   type StepContext,
   type StepCounts,
   type AnyStep,
@@ -72,3 +72,4 @@ export { SkimSchema, skim, type Skim } from './skim.js';
 export { STEP_KINDS } from './kinds.js';
 export { type Given, type LineChange, type LineUse, type StepKind, type StepTarget } from './kind.js';
 export { actsBut, actsOf, actsThenStep, asGiven, type Act, type Entered, type Parts } from './entered.js';
+export { NOTHING_TO_COME, afterwards, perKgWithToCome, withToCome } from './to-come.js';

@@ -1,6 +1,6 @@
 import type { PotState } from '../pot/index.js';
 import type { Entered, Parts } from './entered.js';
-import type { AnyStep, StepContext, StepResult } from './step.js';
+import type { AnyStep, StepContext, StepResult, ToCome } from './step.js';
 
 /** A line that a step takes from, or only names. */
 export interface LineUse {
@@ -64,8 +64,10 @@ export interface StepKind<S extends AnyStep> {
   readonly timed: boolean;
   /** Whether its minutes cook rawness out. */
   readonly cooks: boolean;
-  /** Whether it counts what cream will come before it settles anything. */
+  /** Whether it counts what later steps will bring before it settles anything. */
   readonly looksAhead: boolean;
+  /** What it will bring to a pot that has not come to it yet; nothing where it is left out. */
+  readonly brings?: (step: S, pot: PotState, context: StepContext) => ToCome;
   readonly given: Given;
   readonly target?: StepTarget<S>;
 }

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { areaM2 } from '../kit/index.js';
 import { contents, enthalpyJ, parcelKg, plusParcel, potM3, temperatureC, type Caution, type PotState } from '../pot/index.js';
 import { actsBut, asGiven } from './entered.js';
+import { asItTakes } from './to-come.js';
 import { stepKind } from './kind.js';
 import { lineParcel, pouredIn, storedC, useKg } from './add.js';
 import { heatUp } from './boil.js';
@@ -86,4 +87,5 @@ export const liaisonKind = stepKind<Liaison>({
     return entered.isDone ? { now: [...acts, own], ahead: [] } : { now: acts, ahead: [own] };
   },
   cooks: true,
+  brings: asItTakes(liaison),
 });

@@ -2,6 +2,7 @@ import { canteen, context, flowsKg, ingredient, line, pot40, potOf } from '../..
 import { FAT, SALT, STARCH, WATER, allergenNames, colourOf } from '../larder/index.js';
 import {
   COOKED_STARCH_KG,
+  EMPTY,
   EMPTY_POT,
   SCOVILLE_KG,
   contents,
@@ -334,12 +335,8 @@ describe('to a body', () => {
   });
 
   it('counts the cream that will come: thinned first, creamed after, the finished soup has the body', () => {
-    const creamed = { share: 0.1, saltShare: 0, perKg: contents(potOf(line('double-cream', 1))) };
-    const thinned = thin(
-      soup,
-      { id: 't', op: 'thin', line: 'water', toMPas: now / 2 },
-      context(lines, { creamToCome: creamed }),
-    ).pot;
+    const creamed = { fixed: EMPTY, perKg: contents(potOf(line('double-cream', 0.1 / 0.9))) };
+    const thinned = thin(soup, { id: 't', op: 'thin', line: 'water', toMPas: now / 2 }, context(lines, { toCome: creamed })).pot;
     const kg = (potKg(thinned) * 0.1) / 0.9;
     const all = { ...thinned, liquid: plusParcel(thinned.liquid, potOf(line('double-cream', kg)).liquid) };
     expect(servedBody(all, context()) / (now / 2)).toBeCloseTo(1, 3);

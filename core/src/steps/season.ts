@@ -1,11 +1,12 @@
 import { z } from 'zod';
 import { SALT } from '../larder/index.js';
-import { mixIn, potKg, type Caution, type PotState } from '../pot/index.js';
+import { mixIn, parcelKg, potKg, type Caution, type PotState } from '../pot/index.js';
 import { PLAUSIBLE_PCT } from '../season/index.js';
 import { settles } from './entered.js';
 import { stepKind, settledLine } from './kind.js';
 import { pouredIn } from './add.js';
-import { lineIdSchema, stepBase, type StepContext, type StepResult } from './step.js';
+import { asItTakes } from './to-come.js';
+import { lineIdSchema, stepBase, type StepContext, type StepResult, type ToCome } from './step.js';
 
 export const SeasonSchema = z.strictObject({
   ...stepBase,
@@ -25,21 +26,36 @@ export interface SaltCase {
   /** NaCl per kg of what is added. */
   readonly purity: number;
   readonly wantedShare: number;
-  /** Cream still to come: share of the finished soup, and NaCl per kg of it. */
-  readonly creamShare: number;
-  readonly creamSaltShare: number;
+  /** What is still to come, kg in all and of NaCl: so much at all events, and so much for each kilo in the pot. */
+  readonly coming?: SaltToCome | undefined;
 }
 
+export interface SaltToCome {
+  readonly kg: number;
+  readonly saltKg: number;
+  readonly perKg: number;
+  readonly saltPerKg: number;
+}
+
+const NOTHING_COMING: SaltToCome = { kg: 0, saltKg: 0, perKg: 0, saltPerKg: 0 };
+
 /**
- * Kilos of salt to add so that the finished soup, cream included, holds the share wanted; negative when there is too
- * much already; NaN when no amount would do. From (S + p x + c F s) = w F with F = (M + x) / (1 - c).
+ * Kilos of salt to add so that the finished soup, all that is still to come included, holds the share wanted; negative when
+ * there is too much already; NaN when no amount would do. From S + p x + s + σ (M + x) = w (M + x + k + κ (M + x)).
  *
- * @example saltToAdd({ massKg: 10, saltKg: 0, purity: 1, wantedShare: 0.008, creamShare: 0, creamSaltShare: 0 }) // 0.0806
+ * @example saltToAdd({ massKg: 10, saltKg: 0, purity: 1, wantedShare: 0.008 }) // 0.0806
  */
-export function saltToAdd(c: SaltCase): number {
-  const perFinished = (c.wantedShare - c.creamShare * c.creamSaltShare) / (1 - c.creamShare);
-  const effect = c.purity - perFinished;
-  return effect > 0 ? (perFinished * c.massKg - c.saltKg) / effect : Number.NaN;
+export function saltToAdd({ massKg, saltKg, purity, wantedShare: w, coming = NOTHING_COMING }: SaltCase): number {
+  const wanted = w * (massKg * (1 + coming.perKg) + coming.kg);
+  const have = saltKg + coming.saltKg + coming.saltPerKg * massKg;
+  const effect = purity + coming.saltPerKg - w * (1 + coming.perKg);
+  return effect > 0 ? (wanted - have) / effect : Number.NaN;
+}
+
+function saltComing(toCome: ToCome | undefined): SaltToCome | undefined {
+  if (toCome === undefined) return undefined;
+  const { fixed, perKg } = toCome;
+  return { kg: parcelKg(fixed), saltKg: fixed.mix[SALT], perKg: parcelKg(perKg), saltPerKg: perKg.mix[SALT] };
 }
 
 /** Salts to a share of the finished soup. Salt can't be taken out: what is over is said, with how much. */
@@ -51,8 +67,7 @@ export function season(pot: PotState, settings: Season, context: StepContext): S
     saltKg: mix[SALT],
     purity: line.ingredient.perKg[SALT],
     wantedShare: settings.saltPct / 100,
-    creamShare: context.creamToCome?.share ?? 0,
-    creamSaltShare: context.creamToCome?.saltShare ?? 0,
+    coming: saltComing(context.toCome),
   });
   const cautions: Caution[] = [];
   if (settings.saltPct > PLAUSIBLE_PCT.high || (settings.saltPct > 0 && settings.saltPct < PLAUSIBLE_PCT.low)) {
@@ -79,6 +94,7 @@ export const seasonKind = stepKind<Season>({
   entered: settles,
   looksAhead: true,
   given: 'some',
+  brings: asItTakes(season),
   target: {
     of: 'salt',
     unit: 'pct',

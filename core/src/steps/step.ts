@@ -65,10 +65,12 @@ export interface SizedLine {
   readonly finish: boolean;
 }
 
-/** Cream that a later step will bring: its share of the finished soup, and what a kilo of it is. */
-export interface CreamToCome {
-  readonly share: number;
-  readonly saltShare: number;
+/**
+ * What later steps will bring to what stands in a pot: so much at all events, and so much for each kilo in it now. A step
+ * that settles an amount counts it first, so that what is finished is as it is wanted, not what is only half made.
+ */
+export interface ToCome {
+  readonly fixed: Parcel;
   readonly perKg: Parcel;
 }
 
@@ -83,7 +85,8 @@ export interface StepContext {
   readonly bowlKg: number;
   /** A line by id; soups are checked before they run, so an unknown one is a bug and throws. */
   readonly line: (id: string) => SizedLine;
-  readonly creamToCome: CreamToCome | undefined;
+  /** What later steps will bring; known to steps that settle an amount by it. */
+  readonly toCome: ToCome | undefined;
   /** Kilos that were settled beforehand for this step, when a plan's own amounts are held; undefined when it settles them itself. */
   readonly heldKg: number | undefined;
   /** Minutes that earlier parts of this very step were at the simmer; none where it is cooked in one go. */
@@ -114,6 +117,8 @@ export interface Serving {
   readonly bowls: number;
   readonly bowlKg: number;
   readonly parcel: Parcel;
+  /** The soup in it, finish and all, without what lies on top. */
+  readonly soup: Parcel;
   readonly tempC: number;
 }
 

@@ -212,18 +212,20 @@ describe('blend', () => {
 
 describe('season', () => {
   it('10 kg without salt to 0.8 %: x / (10 + x) = 0.008, x = 80.6 g', () => {
-    expect(saltToAdd({ massKg: 10, saltKg: 0, purity: 1, wantedShare: 0.008, creamShare: 0, creamSaltShare: 0 })).toBeCloseTo(
-      0.0806,
-      4,
-    );
+    expect(saltToAdd({ massKg: 10, saltKg: 0, purity: 1, wantedShare: 0.008 })).toBeCloseTo(0.0806, 4);
   });
 
   it('cream to come makes it more: 10 kg that will be 90 % of the soup wants 0.8 % of 11.1 kg: 89.7 g', () => {
     // (0 + x) = 0.008 (10 + x) / 0.9 -> x = 0.08889 / (1 - 0.008889) = 0.08969
-    expect(saltToAdd({ massKg: 10, saltKg: 0, purity: 1, wantedShare: 0.008, creamShare: 0.1, creamSaltShare: 0 })).toBeCloseTo(
-      0.08969,
-      5,
-    );
+    expect(
+      saltToAdd({
+        massKg: 10,
+        saltKg: 0,
+        purity: 1,
+        wantedShare: 0.008,
+        coming: { kg: 0, saltKg: 0, perKg: 0.1 / 0.9, saltPerKg: 0 },
+      }),
+    ).toBeCloseTo(0.08969, 5);
   });
 
   it('counts the salt of a cube stock, and says how much is over', () => {

@@ -9,8 +9,9 @@ import { VIGOURS, boilOffKgS, boiledOff, cappedVigour, heatUp } from './boil.js'
 import { cookedThrough } from './cooked.js';
 import { bodySchema, lineIdSchema, servedBody, stepBase, then, unchanged, type StepContext, type StepResult } from './step.js';
 import { simmer, simmerC } from './simmer.js';
+import { asItTakes, perKgWithToCome, withToCome } from './to-come.js';
 
-/** Let down with a liquid until the soup, cream to come included, has a body. */
+/** Let down with a liquid until the soup, all that is still to come included, has a body. */
 export const ThinSchema = z.strictObject({ ...stepBase, op: z.literal('thin'), line: lineIdSchema, toMPas: bodySchema });
 export type Thin = z.infer<typeof ThinSchema>;
 
@@ -41,14 +42,6 @@ export type Thicken = z.infer<typeof ThickenSchema>;
 /** A slurry's minute at the simmer; a roux wants as long. Kitchen default. */
 const SIMMERED_MIN = 1;
 
-/** The pot with the cream in it that a later step will bring: what goes in anyway is counted first. */
-function withCream(pot: PotState, context: StepContext): PotState {
-  const cream = context.creamToCome;
-  if (cream === undefined) return pot;
-  const kg = (parcelKg(pot.liquid) * cream.share) / (1 - cream.share);
-  return { ...pot, liquid: plusParcel(pot.liquid, cream.perKg, kg) };
-}
-
 /** What could not be done, said as a caution; being there already is not one. */
 function cautionsFor(solved: BodySolved): Caution[] {
   if (solved.ok) return [];
@@ -58,24 +51,18 @@ function cautionsFor(solved: BodySolved): Caution[] {
   return [{ code: 'TARGET_UNREACHABLE', what: 'body' }];
 }
 
-/** Each kilo of liquid brings its share of the cream to come: the solve runs on the soup as it will be. */
+/** The solve runs on the soup as it will be: with all that later steps bring, to what is here and to each kilo poured. */
 export function thin(pot: PotState, settings: Thin, context: StepContext): StepResult {
   const line = context.line(settings.line);
   if (context.heldKg !== undefined) return letDown(pot, settings.line, context.heldKg, [], context);
-  const finished = withCream(pot, context);
-  const cream = context.creamToCome;
   const solved = thinKg(
-    finished,
-    cream === undefined ? lineParcel(line, 1) : withCreamPerKg(lineParcel(line, 1), cream.perKg, cream.share),
+    withToCome(pot, context.toCome),
+    perKgWithToCome(lineParcel(line, 1), context.toCome),
     settings.toMPas,
     context.servedC,
     context.parameters.bodyA,
   );
   return letDown(pot, settings.line, solved.ok ? solved.kg : 0, cautionsFor(solved), context);
-}
-
-function withCreamPerKg(liquid: Parcel, cream: Parcel, share: number): Parcel {
-  return plusParcel(liquid, cream, share / (1 - share));
 }
 
 function letDown(pot: PotState, lineId: string, kg: number, cautions: readonly Caution[], context: StepContext): StepResult {
@@ -87,7 +74,9 @@ function letDown(pot: PotState, lineId: string, kg: number, cautions: readonly C
 export function reduce(pot: PotState, settings: Reduce, context: StepContext): StepResult {
   const { vessel, parameters } = context;
   const solved: BodySolved | undefined =
-    settings.to.by === 'body' ? reduceKg(withCream(pot, context), settings.to.mPas, context.servedC, parameters.bodyA) : undefined;
+    settings.to.by === 'body'
+      ? reduceKg(withToCome(pot, context.toCome), settings.to.mPas, context.servedC, parameters.bodyA)
+      : undefined;
   const toShare = settings.to.by === 'share' ? parcelKg(pot.liquid) * (1 - settings.to.kept) : 0;
   const wantedKg = solved === undefined ? toShare : solved.ok ? solved.kg : 0;
   const cautions = solved === undefined ? [] : cautionsFor(solved);
@@ -119,12 +108,11 @@ export function thicken(pot: PotState, settings: Thicken, context: StepContext):
   const perKg = settings.parts
     .map(({ line, parts }) => lineParcel(context.line(line), parts / sum))
     .reduce((all, part) => plusParcel(all, part));
-  const cream = context.creamToCome;
-  const prepared = cream === undefined ? gelatinised(perKg) : withCreamPerKg(gelatinised(perKg), cream.perKg, cream.share);
+  const prepared = perKgWithToCome(gelatinised(perKg), context.toCome);
   const already = { ...pot, liquid: gelatinised(pot.liquid) };
   const solved: BodySolved =
     context.heldKg === undefined
-      ? thickenKg(withCream(already, context), prepared, settings.toMPas, context.servedC, context.parameters.bodyA)
+      ? thickenKg(withToCome(already, context.toCome), prepared, settings.toMPas, context.servedC, context.parameters.bodyA)
       : { ok: true, kg: context.heldKg, bodyMPas: settings.toMPas };
   if (!solved.ok || solved.kg <= 0) return unchanged(pot, cautionsFor(solved));
   let state = pot;
@@ -155,6 +143,7 @@ export const thinKind = stepKind<Thin>({
   looksAhead: true,
   given: 'as wanted',
   target: bodyTarget<Thin>(),
+  brings: asItTakes(thin),
 });
 
 export const reduceKind = stepKind<Reduce>({ op: 'reduce', run: reduce, entered: actsThenStep, cooks: true, looksAhead: true });
@@ -181,4 +170,5 @@ export const thickenKind = stepKind<Thicken>({
   looksAhead: true,
   given: 'as wanted',
   target: bodyTarget<Thicken>(),
+  brings: asItTakes(thicken),
 });

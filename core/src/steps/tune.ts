@@ -4,6 +4,7 @@ import { contents, parcelKg, plusParcel, type Caution, type Parcel, type PotStat
 import { settles } from './entered.js';
 import { stepKind, settledLine } from './kind.js';
 import { lineParcel, pouredIn } from './add.js';
+import { asItTakes } from './to-come.js';
 import { lineIdSchema, stepBase, type StepContext, type StepResult } from './step.js';
 import { tastesOf } from '../season/index.js';
 
@@ -63,4 +64,11 @@ export function tune(pot: PotState, settings: Tune, context: StepContext): StepR
   return { ...pouredIn(pot, line, kg), outflows: [], minutes: 0, joules: 0, cautions, counts: { settledKg: kg } };
 }
 
-export const tuneKind = stepKind<Tune>({ op: 'tune', run: tune, lines: settledLine, entered: settles, given: 'as wanted' });
+export const tuneKind = stepKind<Tune>({
+  op: 'tune',
+  run: tune,
+  lines: settledLine,
+  entered: settles,
+  given: 'as wanted',
+  brings: asItTakes(tune),
+});

@@ -7,8 +7,9 @@ export interface GaugeFigures {
   readonly figure: string;
   readonly wanted: string;
   readonly value: number;
-  readonly low: number;
-  readonly high: number;
+  /** Left out where nothing is wanted. */
+  readonly low?: number;
+  readonly high?: number;
   readonly most: number;
   /** Between what it lies nine times in ten, and where the last reading stood, on the same scale. */
   readonly from?: number;
@@ -32,7 +33,16 @@ export interface GaugeFigures {
       preserveAspectRatio="none"
     >
       <rect x="0" y="6" width="300" height="14" rx="7" class="track" />
-      <rect [attr.x]="px(of().low)" y="3" [attr.width]="px(of().high) - px(of().low)" height="20" rx="10" class="band" />
+      @if (of().low !== undefined && of().high !== undefined) {
+        <rect
+          [attr.x]="px(of().low ?? 0)"
+          y="3"
+          [attr.width]="px(of().high ?? 0) - px(of().low ?? 0)"
+          height="20"
+          rx="10"
+          class="band"
+        />
+      }
       @if (of().from !== undefined && of().to !== undefined) {
         <rect [attr.x]="px(of().from ?? 0)" y="9" [attr.width]="px(of().to ?? 0) - px(of().from ?? 0)" height="8" class="blur" />
       }

@@ -7,6 +7,8 @@ import { mass, type FactRow } from '../figures';
 /** Half-width of the band that salt and cream are wanted in. Kitchen defaults. */
 const SALT_BAND_PCT = 0.05;
 const CREAM_BAND_SHARE = 0.1;
+/** From here on the pot's own salt is told apart from the finished soup's. */
+const METER_APART_PCT = 0.03;
 const SALT_SHOWN_TO_PCT = 1.4;
 /** Half of what a normal spread holds nine times in ten, in sd. */
 export const NINETY = 1.645;
@@ -20,19 +22,22 @@ export interface StoveGauge extends GaugeFigures {
 /** The gauges that this soup needs, in the order of tasting; none for what it does not have. */
 export function gaugesOf(view: BatchView, units: UnitSystem): StoveGauge[] {
   const gauges: StoveGauge[] = [];
-  const target = view.saltTargetPct;
+  const target = view.salt?.wantedPct ?? view.saltTargetPct;
   if (target !== undefined) {
+    // Of the finished soup, as every other figure of it: what a meter reads before the cream is in is another.
+    const pct = view.salt?.nowPct ?? view.saltPct;
+    const byMeter = Math.abs(pct - view.saltPct) < METER_APART_PCT ? '' : `; ${view.saltPct.toFixed(2)} % in the pot now`;
     gauges.push({
       name: 'Salt',
       why: 'salt',
-      figure: `${view.saltPct.toFixed(2)} %`,
-      wanted: `${target.toFixed(2)} % of the finished soup`,
-      value: view.saltPct,
+      figure: `${pct.toFixed(2)} %`,
+      wanted: `${target.toFixed(2)} % of the finished soup${byMeter}`,
+      value: pct,
       low: target - SALT_BAND_PCT,
       high: target + SALT_BAND_PCT,
       most: SALT_SHOWN_TO_PCT,
-      from: view.saltPct * Math.exp(-NINETY * view.saltSdLn),
-      to: view.saltPct * Math.exp(NINETY * view.saltSdLn),
+      from: pct * Math.exp(-NINETY * view.saltSdLn),
+      to: pct * Math.exp(NINETY * view.saltSdLn),
       ...(view.lastRead.saltPct === undefined ? {} : { read: view.lastRead.saltPct }),
     });
   }

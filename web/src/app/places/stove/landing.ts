@@ -48,24 +48,28 @@ export function inLadles(kg: number, densityKgM3: number, ladles: readonly Measu
 /** The body gauge of a batch with at most three ways to land it; nothing where the pot holds nothing that has a body. */
 export function bodyGauge(view: BatchView, nameOf: NameOf, units: UnitSystem, nowMs: number): BodyGauge | undefined {
   const { body, kit } = view;
-  if (body === undefined || !(body.wantedMPas > 0) || !(body.nowMPas > 0)) return undefined;
-  const cream = body.creamCountedKg > 0.001 ? ` The ${mass(body.creamCountedKg, units)} of cream to come are counted in.` : '';
+  if (body === undefined || (!body.tooEarly && !(body.nowMPas > 0))) return undefined;
+  const coming = body.comingKg > 0.001 ? ` The ${mass(body.comingKg, units)} still to come are counted in.` : '';
+  const blur = body.nowMPas < LEAST_MPAS ? '' : `give or take ${(Math.expm1(body.sdLn) * 100).toFixed(0)} %`;
+  const { wantedMPas } = body;
   const lineOf = new Map(view.lines.map(({ lineId, ingredient }) => [ingredient, lineId]));
   return {
     gauge: {
       name: 'Body',
       figure: body.nowMPas < LEAST_MPAS ? 'in pieces' : `${body.nowMPas.toFixed(0)} mPa·s, ${bodyWord(body.nowMPas)}`,
-      wanted: `wanted ${body.wantedMPas.toFixed(0)}, ${bodyWord(body.wantedMPas)}${body.nowMPas < LEAST_MPAS ? '' : `; give or take ${(Math.expm1(body.sdLn) * 100).toFixed(0)} %`}`,
+      wanted:
+        wantedMPas === undefined
+          ? ['the card asks for none', blur].filter((text) => text !== '').join('; ')
+          : [`wanted ${wantedMPas.toFixed(0)}, ${bodyWord(wantedMPas)}`, blur].filter((text) => text !== '').join('; '),
       value: scaled(body.nowMPas),
-      low: scaled(body.wantedMPas / BODY_WITHIN),
-      high: scaled(body.wantedMPas * BODY_WITHIN),
+      ...(wantedMPas === undefined ? {} : { low: scaled(wantedMPas / BODY_WITHIN), high: scaled(wantedMPas * BODY_WITHIN) }),
       most: SHOWN_TO,
       ...(body.nowMPas < LEAST_MPAS
         ? {}
         : { from: scaled(body.nowMPas * Math.exp(-NINETY * body.sdLn)), to: scaled(body.nowMPas * Math.exp(NINETY * body.sdLn)) }),
       ...(view.lastRead.bodyMPas === undefined ? {} : { read: scaled(view.lastRead.bodyMPas) }),
     },
-    says: body.tooEarly ? 'Too early to judge: it is not blended yet.' : body.ways.length > 0 ? `To land it:${cream}` : '',
+    says: body.tooEarly ? 'Too early to judge: it is not blended yet.' : body.ways.length > 0 ? `To land it:${coming}` : '',
     lines: body.ways.flatMap((way): LandingLine[] => {
       const bowls = `${way.then.bowls.toFixed(0)} bowls`;
       const also = `then ${way.then.saltPct.toFixed(2)} % salt, ${bowls}.`;

@@ -274,9 +274,10 @@ describe('beside the step', () => {
   });
 
   it('a way to land fills the hand, first pour at two thirds', async () => {
-    await at('celeriac-leek-apple', 'season');
-    const coats: Action = { kind: 'body', stepId: 'season', reading: { device: 'viscometer', mPas: 400, tempC: 60 } };
-    stove.did(coats, coats);
+    await at('mushroom-flour', 'thin');
+    const stepId = TestBed.inject(Hand).step()!.id;
+    const clings: Action = { kind: 'body', stepId, reading: { device: 'viscometer', mPas: 1500, tempC: 60 } };
+    stove.did(clings, clings);
     const gauges = await show(GaugesPanel);
     const chosen: unknown[] = [];
     gauges.fixture.componentInstance.land.subscribe((way) => chosen.push(way));

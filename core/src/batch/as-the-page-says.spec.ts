@@ -1,0 +1,179 @@
+import { entriesOf } from '../../spec/entries.js';
+import { READY_KITS } from '../kit/index.js';
+import { LARDER_ROWS } from '../larder/index.js';
+import { figuresOf, makePlan, type Planned } from '../plan/index.js';
+import { potKg } from '../pot/index.js';
+import { EXAMPLE_SOUPS, walk, type SoupStep } from '../soup/index.js';
+import { foldBatch, landBody, landSalt, type Action, type BatchState } from './index.js';
+
+function planned(id: string): Planned {
+  const soup = EXAMPLE_SOUPS.find((one) => one.id === id)!;
+  const made = makePlan(soup, LARDER_ROWS, READY_KITS.canteen, { bowls: 40, bowlG: 300, potId: 'boiler-40' });
+  if (!made.ok) throw new Error(made.error.code);
+  return made.plan;
+}
+
+const PLANS = EXAMPLE_SOUPS.map(({ id }) => ({ id, plan: planned(id) }));
+
+function stepsOf({ prepared }: Planned): SoupStep[] {
+  return walk(prepared.soup.root).map(({ step }) => step);
+}
+
+const done = ({ id }: SoupStep): Action => ({ kind: 'done', stepId: id });
+
+function before(plan: Planned, step: SoupStep): Action[] {
+  const steps = stepsOf(plan);
+  return steps
+    .slice(
+      0,
+      steps.findIndex(({ id }) => id === step.id),
+    )
+    .map(done);
+}
+
+function at(plan: Planned, actions: readonly Action[]): BatchState {
+  return foldBatch(plan.snapshot, entriesOf(actions), plan);
+}
+
+/** What a weighing of the pot reads where it is just as it is believed to be. */
+function weighed(state: BatchState, stepId: string): Action {
+  const { tareKg } = state.prepared.vessel;
+  return { kind: 'weighed', stepId, grossKg: potKg(state.pot) + tareKg, tareKg };
+}
+
+const WITH_THIN = PLANS.flatMap(({ id, plan }) => {
+  const step = stepsOf(plan).find(({ op }) => op === 'thin');
+  return step?.op === 'thin' ? [{ id, plan, step }] : [];
+});
+
+describe('a step that is done as the page says', () => {
+  it('a right reading before it changes nothing: what was still to pour is in all the same', () => {
+    expect(WITH_THIN.length).toBeGreaterThan(5);
+    for (const { id, plan, step } of WITH_THIN) {
+      const start = before(plan, step);
+      const plain = at(plan, [...start, done(step)]);
+      const read = weighed(at(plan, start), step.id);
+      const dipped = at(plan, [...start, read, done(step)]);
+      expect(dipped.readings.every(({ questioned }) => !questioned))
+        .withContext(id)
+        .toBeTrue();
+      expect(potKg(dipped.pot) / potKg(plain.pot))
+        .withContext(id)
+        .toBeCloseTo(1, 6);
+      expect(dipped.inKg.get(step.line)! / plain.inKg.get(step.line)!)
+        .withContext(id)
+        .toBeCloseTo(1, 6);
+    }
+  });
+
+  it('a let-down poured through another line of the same liquid, or through water, is not poured again by the tick', () => {
+    for (const { id, plan, step } of WITH_THIN) {
+      const start = before(plan, step);
+      const wantedKg = at(plan, start).toGoKg.get(step.line) ?? 0;
+      if (wantedKg < 0.05) continue;
+      const other: Action = {
+        kind: 'brought',
+        stepId: step.id,
+        line: 'water-by-hand',
+        row: LARDER_ROWS.find((row) => row.id === 'water')!,
+        kg: wantedKg,
+      };
+      const plain = at(plan, [...start, done(step)]);
+      const poured = at(plan, [...start, other, done(step)]);
+      expect(potKg(poured.pot) / potKg(plain.pot))
+        .withContext(id)
+        .toBeLessThan(1.03);
+      expect(potKg(poured.pot) / potKg(plain.pot))
+        .withContext(id)
+        .toBeGreaterThan(0.97);
+    }
+  });
+
+  it('the salt that the step asks for is the salt that the gauge asks for, and the bowls hold what the card says', () => {
+    for (const { id, plan } of PLANS) {
+      const season = stepsOf(plan).findLast(({ op }) => op === 'season');
+      if (season?.op !== 'season') continue;
+      const state = at(plan, before(plan, season));
+      const salt = landSalt(state)!;
+      expect(salt.ways[0]?.kg).withContext(id).toBe(state.toGoKg.get(season.line));
+      const after = at(plan, [...before(plan, season), done(season)]);
+      expect(after.forecast.saltPct).withContext(id).toBeCloseTo(season.saltPct, 2);
+      // Right behind a right salting nothing more is asked for, whatever is still to come.
+      expect(landSalt(after)!.ways).withContext(id).toEqual([]);
+      expect(landSalt(after)!.nowPct).withContext(id).toBeCloseTo(season.saltPct, 2);
+    }
+  });
+
+  it('the let-down that the step asks for is the one that the gauge offers, and the soup then has its body', () => {
+    for (const { id, plan, step } of WITH_THIN) {
+      const start = before(plan, step);
+      const state = at(plan, start);
+      const way = landBody(state)!.ways.find(({ ingredient, by }) => {
+        const row = state.prepared.lines.find(({ line }) => line.id === step.line)!.line.ingredient.row.id;
+        return by === 'thin' && ingredient === row;
+      });
+      if (way !== undefined) expect(way.kg).withContext(id).toBe(state.toGoKg.get(step.line)!);
+      const after = landBody(at(plan, [...start, done(step)]))!;
+      expect(after.ways).withContext(id).toEqual([]);
+      expect(after.nowMPas / step.toMPas)
+        .withContext(id)
+        .toBeGreaterThan(0.9);
+      expect(after.nowMPas / step.toMPas)
+        .withContext(id)
+        .toBeLessThan(1.1);
+    }
+  });
+
+  it('a soup that asks for no body is offered none, however thick it is read', () => {
+    const { plan } = PLANS.find((one) => one.id === 'celeriac-leek-apple')!;
+    const steps = stepsOf(plan);
+    const next = steps[steps.findIndex(({ op }) => op === 'blend') + 1]!;
+    const read: Action = { kind: 'body', stepId: next.id, reading: { device: 'spoon', word: 'clings', tempC: 70 } };
+    const landing = landBody(at(plan, [...before(plan, next), read]))!;
+    expect(landing.wantedMPas).toBeUndefined();
+    expect(landing.ways).toEqual([]);
+  });
+
+  it('what lies on top of a bowl salts the bowl, not the soup', () => {
+    for (const { id, plan } of PLANS) {
+      const dish = stepsOf(plan).at(-1);
+      const garnished = dish?.op === 'dish' && (dish.shares ?? []).some(({ garnish }) => (garnish ?? []).length > 0);
+      const season = stepsOf(plan).findLast(({ op }) => op === 'season');
+      if (!garnished || season?.op !== 'season') continue;
+      expect(figuresOf(plan.prepared, plan.run).saltPct).withContext(id).toBeCloseTo(season.saltPct, 2);
+    }
+  });
+});
+
+describe('mass, whatever order things come in', () => {
+  it('what is believed is what went in less what left by rule, moved only by readings', () => {
+    for (const { id, plan, step } of WITH_THIN) {
+      const start = before(plan, step);
+      const toGo = at(plan, start).toGoKg.get(step.line) ?? 0;
+      const read = weighed(at(plan, start), step.id);
+      const part: Action = { kind: 'added', stepId: step.id, line: step.line, kg: Math.max(0.05, toGo / 3) };
+      const orders: readonly (readonly Action[])[] = [
+        [read, part, done(step)],
+        [part, read, done(step)],
+        [part, done(step), read],
+        [read, done(step)],
+        [done(step), read],
+      ];
+      for (const [n, order] of orders.entries()) {
+        const state = at(plan, [...start, ...order]);
+        let kg = 0;
+        const root = state.prepared.soup.root.id;
+        for (const record of state.happened) {
+          for (const { parcel } of record.inflows) kg += parcel.mix.reduce((sum, x) => sum + x, 0);
+          for (const { parcel } of record.outflows) kg -= parcel.mix.reduce((sum, x) => sum + x, 0);
+        }
+        expect(state.happened.at(-1)?.branchId)
+          .withContext(`${id} ${String(n)}`)
+          .toBe(root);
+        expect(potKg(state.pot))
+          .withContext(`${id} ${String(n)}`)
+          .toBeCloseTo(kg, 6);
+      }
+    }
+  });
+});

@@ -93,8 +93,8 @@ test('a substitution is told to the counter at once, with its allergens; what is
 
 test('too thick behind the blade: a way is chosen, poured by the ladle, and the body asked for again', async ({ page, server }) => {
   const quiet = watch(page);
-  await begin(page, server.url, 'mushroom-flour');
-  await until(page, /^Simmer/);
+  await begin(page, server.url, 'base-two-ways');
+  await until(page, /^Sweat/);
   await expect(page.getByText('Too early to judge')).toBeVisible();
   await until(page, /^Let down/);
   const stands = async (): Promise<void> => {
@@ -107,8 +107,12 @@ test('too thick behind the blade: a way is chosen, poured by the ladle, and the 
   await expect(page.getByText(/mPa·s read, \d+ expected\. Read again/)).toBeVisible();
   await stands();
   const gauge = page.locator('tt-gauge').filter({ hasText: 'Body' });
-  await expect(gauge).toContainText('wanted 150');
+  await expect(gauge).toContainText('wanted 120');
   const way = ways(page).first();
+  // So much water does not fit in this pot: some of the soup goes into another first, and then a pour does.
+  await expect(way).toContainText(/^\s*First ladle [\d.]+ kg into another pot/);
+  await way.click();
+  await page.getByRole('button', { name: /Enter it/ }).click();
   await expect(way).toContainText(/^\s*Pour .* stir, look again/);
   await expect(way).toContainText(/in all: then \d\.\d\d % salt, \d+ bowls/);
   expect(await ways(page).count()).toBeLessThanOrEqual(3);
@@ -122,7 +126,7 @@ test('too thick behind the blade: a way is chosen, poured by the ladle, and the 
   await expect(aim).toContainText('read the body again');
   await page.keyboard.press('t');
   const taste = page.getByRole('dialog');
-  await expect(taste).toContainText(/By the sums 0\.\d\d %, wanted 0\.85 %/);
+  await expect(taste).toContainText(/By the sums 0\.\d\d %, wanted 0\.90 %/);
   expect((await new AxeBuilder({ page }).include('.ant-modal').analyze()).violations.map(({ id }) => id)).toEqual([]);
   await taste.getByRole('button', { name: 'a little more' }).click();
   await expect(page.getByRole('status').filter({ hasText: 'salt: a little more.' })).toBeVisible();

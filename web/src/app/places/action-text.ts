@@ -11,6 +11,11 @@ export function shareName(share: string | undefined, soup: Soup): string | undef
   return dish?.op === 'dish' ? dish.shares?.find(({ id }) => id === share)?.name : undefined;
 }
 
+/** Minutes as a cook says them: no clock at a stove knows more. */
+function tenth(minutes: number): string {
+  return String(Math.round(minutes * 10) / 10);
+}
+
 /** One line of a batch's record: what was done, in words, with its amount. */
 export function actionText(action: Action, soup: Soup, nameOf: NameOf, units: UnitSystem): string {
   const steps = new Map(walk(soup.root).map(({ step }) => [step.id, step]));
@@ -22,7 +27,7 @@ export function actionText(action: Action, soup: Soup, nameOf: NameOf, units: Un
     case 'started':
       return `${named(action.stepId)}: timer started`;
     case 'done':
-      return `${named(action.stepId)}: done${action.minutes === undefined ? '' : `, ${String(action.minutes)} min`}`;
+      return `${named(action.stepId)}: done${action.minutes === undefined ? '' : `, ${tenth(action.minutes)} min`}`;
     case 'poured': {
       const { digits, unit } = showVolume(action.volumeM3, units);
       return `${digits} ${unit} of ${nameOf(action.line)} poured (${action.vessel.toLowerCase()})`;
@@ -36,9 +41,9 @@ export function actionText(action: Action, soup: Soup, nameOf: NameOf, units: Un
     case 'skipped':
       return `${named(action.stepId)}: skipped${action.why === undefined ? '' : `, ${action.why}`}`;
     case 'timed':
-      return `timer ${action.name}: ${String(action.minutes)} min`;
+      return `timer ${action.name}: ${tenth(action.minutes)} min`;
     case 'longer':
-      return `timer ${action.timer}: ${action.minutes > 0 ? '+' : ''}${String(action.minutes)} min`;
+      return `timer ${action.timer}: ${action.minutes > 0 ? '+' : ''}${tenth(action.minutes)} min`;
     case 'silenced':
       return `timer ${action.timer} heard`;
     case 'body':

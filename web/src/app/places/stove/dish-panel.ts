@@ -94,7 +94,7 @@ export class DishPanel {
     return view.shares.map(({ id, name, bowls }) => {
       const own = settings.get(id);
       const on = [...(own?.finish ?? []), ...(own?.garnish ?? [])].map(
-        ({ line, gPerBowl }) => `${String(gPerBowl)} g ${this.hand.nameOf()(line)}`,
+        ({ line, gPerBowl }) => `${String(Math.round(gPerBowl * 10) / 10)} g ${this.hand.nameOf()(line)}`,
       );
       return {
         id,

@@ -1,5 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { READY_KITS } from '@tureen/core/kit';
+import { LARDER_ROWS } from '@tureen/core/larder';
+import { EXAMPLE_SOUPS, linesOf } from '@tureen/core/soup';
 import { handAt, rest, StoveInMemory } from '../../../../spec/stove-in-memory';
 import { Asking } from './asking';
 import type { Hand } from './hand';
@@ -30,6 +32,41 @@ describe('the hand', () => {
     expect(stove.last).toEqual(jasmine.objectContaining({ vessel: '25 % of Ladle', volumeM3: 1.25e-4 }));
     await new Promise((resolve) => setTimeout(resolve, 3100));
     expect(hand.effect()).toBe('');
+  });
+
+  it('a liquid that was chosen stays, ladle after ladle, until the step is another', async () => {
+    await at('mushroom-flour', 'thin');
+    const own = hand.liquid()!.lineId;
+    const other = hand.liquids().find(({ lineId }) => lineId !== own)!.lineId;
+    hand.liquidId.set(other);
+    for (let n = 0; n < 3; n++) {
+      hand.pour({ ...ladle, volumeM3: 5e-5 });
+      await rest();
+      expect(hand.liquid()?.lineId).toBe(other);
+      expect(stove.last).toEqual(jasmine.objectContaining({ kind: 'poured', line: other }));
+    }
+    hand.finish();
+    await rest();
+    expect(hand.step()?.op).not.toBe('thin');
+  });
+
+  it('where a step asks for nothing to pour, it is stock or water that is at hand, never oil; a garnish is no liquid', async () => {
+    for (const { id, lines } of EXAMPLE_SOUPS) {
+      await at(id, 'blend');
+      const rows = new Map(LARDER_ROWS.map((row) => [row.id, row.group]));
+      const line = lines.find((one) => one.id === hand.liquid()?.lineId);
+      if (line !== undefined) expect(rows.get(line.ingredient)).withContext(id).toBe('liquids');
+      const dish = stove.steps.find(({ op }) => op === 'dish');
+      const garnish =
+        dish?.op === 'dish' ? (dish.shares ?? []).flatMap(({ garnish: on }) => (on ?? []).map((one) => one.line)) : [];
+      const elsewhere = new Set(stove.steps.flatMap((step) => (step.op === 'dish' ? [] : linesOf(step).map((one) => one.line))));
+      for (const one of hand.liquids()) {
+        expect(garnish.includes(one.lineId) && !elsewhere.has(one.lineId))
+          .withContext(`${id} ${one.name}`)
+          .toBeFalse();
+      }
+      TestBed.resetTestingModule();
+    }
   });
 
   it('takes back the newest that still counts, one after the other', async () => {

@@ -12,7 +12,7 @@ import { allowNotes } from '../../services/bell';
 import { Batches } from '../../services/batches';
 import { Clock } from '../../services/clock';
 import { newId } from '../../services/device';
-import { mass } from '../figures';
+import { mass, NOTHING_KG } from '../figures';
 import { watchBatch } from '../watched-batch';
 import type { Changed } from './change-sheet';
 import { effectBetween } from './effect';
@@ -64,41 +64,6 @@ export class Hand {
     return step !== undefined && step.op !== 'join' && kindOf(step).timed;
   });
 
-  readonly liquids = computed((): Liquid[] => {
-    const open = this.open();
-    const view = this.view();
-    if (open === undefined || view === undefined) return [];
-    const pourable = new Set(open.snapshot.rows.filter(({ densityKgM3 }) => densityKgM3 !== undefined).map(({ id }) => id));
-    const inKg = new Map(view.inKg);
-    const toGo = new Map(view.toGoKg);
-    const names = new Map<string, number>();
-    return open.snapshot.soup.lines
-      .filter(({ ingredient }) => pourable.has(ingredient))
-      .map(({ id }) => {
-        const name = this.nameOf()(id);
-        const count = (names.get(name) ?? 0) + 1;
-        names.set(name, count);
-        return {
-          lineId: id,
-          name: count > 1 ? `${name}, to let down` : name,
-          inText: mass(inKg.get(id) ?? 0, this.units()),
-          toGoText: mass(toGo.get(id) ?? 0, this.units()),
-        };
-      });
-  });
-  /** The liquid that the step in hand asks for; chosen once, it stays until the step changes. */
-  readonly liquidId = linkedSignal<string | undefined>(() => {
-    const step = this.step();
-    const ids = new Set(this.open()?.snapshot.soup.lines.map(({ id }) => id));
-    const asked = step === undefined ? [] : linesOf(step).map(({ line }) => line);
-    const pourable = this.liquids().map(({ lineId }) => lineId);
-    const stock = walk(this.open()?.snapshot.soup.root ?? { id: '', name: '', vessel: 'pot', steps: [] }).find(
-      ({ step: one }) => one.op === 'cover',
-    )?.step;
-    return asked.find((id) => pourable.includes(id)) ?? (stock?.op === 'cover' && ids.has(stock.line) ? stock.line : pourable[0]);
-  });
-  readonly liquid = computed(() => this.liquids().find(({ lineId }) => lineId === this.liquidId()));
-
   /** What a way to land asks to be given, told against what has gone in since it was chosen. */
   private readonly aim = signal<{ readonly lineId: string; readonly untilKg: number; readonly then: string } | undefined>(
     undefined,
@@ -124,6 +89,77 @@ export class Hand {
           text: `That is two thirds of it. Stir, and ${aim.then} again.`,
         };
   });
+
+  readonly liquids = computed((): Liquid[] => {
+    const open = this.open();
+    const view = this.view();
+    if (open === undefined || view === undefined) return [];
+    const pourable = new Set(open.snapshot.rows.filter(({ densityKgM3 }) => densityKgM3 !== undefined).map(({ id }) => id));
+    const inKg = new Map(view.inKg);
+    const toGo = new Map(view.toGoKg);
+    const aim = this.aimed();
+    // What only ever lies on top of a bowl is never poured into the pot.
+    const poured = new Set(
+      walk(open.snapshot.soup.root).flatMap(({ step }) =>
+        step.op === 'dish'
+          ? (step.shares ?? []).flatMap(({ finish }) => (finish ?? []).map(({ line }) => line))
+          : linesOf(step).map(({ line }) => line),
+      ),
+    );
+    const names = new Map<string, number>();
+    return open.snapshot.soup.lines
+      .filter(({ id, ingredient }) => pourable.has(ingredient) && poured.has(id))
+      .map(({ id }) => {
+        const name = this.nameOf()(id);
+        const count = (names.get(name) ?? 0) + 1;
+        names.set(name, count);
+        return {
+          lineId: id,
+          name: count > 1 ? `${name}, to let down` : name,
+          inText: mass(inKg.get(id) ?? 0, this.units()),
+          toGoText: mass(aim?.lineId === id ? aim.leftKg : (toGo.get(id) ?? 0), this.units()),
+        };
+      });
+  });
+  /** What the step in hand asks to be poured and has not had all of, the first of it; undefined where that is nothing. */
+  private readonly asked = computed(() => {
+    const step = this.step();
+    const toGo = new Map(this.view()?.toGoKg);
+    const pourable = new Set(this.liquids().map(({ lineId }) => lineId));
+    return step === undefined
+      ? undefined
+      : linesOf(step).find(({ line }) => pourable.has(line) && (toGo.get(line) ?? 0) > NOTHING_KG)?.line;
+  });
+  /**
+   * The liquid that is poured: what the step asks for, and where it asks for several the next of them once one is in. One that
+   * the cook has chosen stays, ladle after ladle, until the step is another.
+   */
+  readonly liquidId = linkedSignal<string, string | undefined>({
+    source: computed(() => `${this.step()?.id ?? ''} ${this.asked() ?? ''} ${this.liquids().length > 0 ? 'known' : ''}`),
+    computation: (now, before) =>
+      untracked(() => {
+        const asked = this.asked();
+        const isSameStep = before?.source.split(' ')[0] === now.split(' ')[0];
+        if (asked === undefined && isSameStep && before?.value !== undefined) return before.value;
+        return asked ?? this.usual();
+      }),
+  });
+
+  /** What is poured where the step asks for nothing: what covers the vegetables, or else water or stock, never oil. */
+  private usual(): string | undefined {
+    const soup = this.open()?.snapshot.soup;
+    if (soup === undefined) return undefined;
+    const cover = walk(soup.root).find(({ step }) => step.op === 'cover')?.step;
+    if (cover?.op === 'cover') return cover.line;
+    const drinks = new Set(
+      this.open()
+        ?.snapshot.rows.filter(({ group }) => group === 'liquids')
+        .map(({ id }) => id),
+    );
+    return soup.lines.find(({ ingredient }) => drinks.has(ingredient))?.id;
+  }
+
+  readonly liquid = computed(() => this.liquids().find(({ lineId }) => lineId === this.liquidId()));
 
   /** The step before the one in hand, to go back to. */
   readonly previous = computed(() => {

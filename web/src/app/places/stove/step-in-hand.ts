@@ -13,6 +13,8 @@ import { bigFigure } from './figure';
 import { FinishPanel } from './finish-panel';
 import { Hand } from './hand';
 import { JugPanel } from './jug-panel';
+import type { LandingLine } from './landing';
+import { LandingPanel } from './landing-panel';
 
 /** Reasons that are offered for a skip, never demanded. */
 const REASONS = ['not needed', 'done before', 'no time', 'ran out'] as const;
@@ -29,7 +31,7 @@ const SHARES = [
 @Component({
   selector: 'tt-step-in-hand',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DishPanel, FinishPanel, JugPanel, Photo, RouterLink],
+  imports: [DishPanel, FinishPanel, JugPanel, LandingPanel, Photo, RouterLink],
   templateUrl: './step-in-hand.html',
   styleUrl: './step-in-hand.less',
 })
@@ -38,6 +40,9 @@ export class StepInHand {
   private readonly asking = inject(Asking);
   readonly bowls = output();
   readonly holding = output();
+  readonly land = output<LandingLine>();
+  /** What was landed is to be read or tasted again. */
+  readonly again = output<string>();
   readonly timer = output();
   /** Something is not as planned. */
   readonly unplanned = output();

@@ -67,7 +67,7 @@ const FIGURES: { readonly [K in SoupStep['op']]: Of<Extract<SoupStep, { op: K }>
   cover: toPour('still to pour'),
   thin: toPour('still to pour'),
   deglaze: ({ use }, { view, units }) => ofMass(toGo(view, [use.line]), units, 'still to pour'),
-  season: toPour('salt still wanted; give four fifths, then taste'),
+  season: toPour('salt in all: four fifths first, taste, then the rest'),
   tune: toPour('wanted by the sums; a little at a time, tasting'),
   cream: toPour('cream still wanted'),
   roast: clock,

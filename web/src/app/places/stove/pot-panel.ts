@@ -67,7 +67,7 @@ export class PotPanel {
           ? `By the sums ${depth(-pot.belowRimM, units)} over the rim: a ladle too many, or another pot? All of it is kept; take one back, or dip.`
           : '',
       // What a pot weighs is not known better at the end than it is now.
-      yield: `comes to ${mass(cookedKg, units)}, ${bowlsText(bowls, pot.massKg > 0 ? pot.sdKg / pot.massKg : 0)}`,
+      yield: `comes to ${mass(cookedKg, units)}, ${bowlsText(bowls, view.dishedBowls ?? 0, pot.massKg > 0 ? pot.sdKg / pot.massKg : 0)}`,
     };
   });
   /** To a tenth of a kilo: a scale's last figure never stands still. */
@@ -85,9 +85,11 @@ export class PotPanel {
   });
 }
 
-/** Bowls with what nine times in ten they lie between. */
-function bowlsText(bowls: number, share: number): string {
-  const by = bowls * share * NINETY;
+/** Bowls with what nine times in ten they lie between; of those that are counted nothing is unsure any more. */
+function bowlsText(bowls: number, counted: number, share: number): string {
+  const left = Math.max(0, bowls - counted);
+  const by = left * share * NINETY;
   if (!(bowls >= 1)) return 'no bowls';
-  return by < 0.5 ? `${bowls.toFixed(0)} bowls` : `${(bowls - by).toFixed(0)} to ${(bowls + by).toFixed(0)} bowls`;
+  const between = by < 0.5 ? left.toFixed(0) : `${Math.max(0, left - by).toFixed(0)} to ${(left + by).toFixed(0)}`;
+  return counted > 0 ? `${counted.toFixed(0)} bowls counted, ${between} more` : `${between} bowls`;
 }

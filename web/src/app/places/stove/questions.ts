@@ -26,6 +26,35 @@ export class Questions {
     return inPot ? scale?.value : undefined;
   });
 
+  /**
+   * Ends the batch. Where bowls were counted and soup is still in the pot that nothing was said of, it is asked what is kept:
+   * a record that loses half a kilo without a word is no record.
+   */
+  close(): void {
+    const view = this.hand.view();
+    const leftKg = (this.hand.front()?.pot.massKg ?? view?.pot.massKg ?? 0) - (view?.output.storedKg ?? 0);
+    if (view === undefined || (view.dishedBowls ?? 0) <= 0 || leftKg * 1000 < view.request.bowlG / 2) {
+      this.hand.finish();
+      return;
+    }
+    const left = mass(leftKg, this.hand.units());
+    this.asking.ask(
+      {
+        title: 'How much of it is kept?',
+        unit: 'kg',
+        step: 0.1,
+        least: 0,
+        most: 500,
+        start: Math.round(leftKg * 100) / 100,
+        note: `By the sums ${left} are still in the pot. What is kept goes to the cold; 0 where nothing is. Then the batch is closed.`,
+      },
+      ({ amount, text }) => {
+        if (amount > 0) this.hand.enter({ kind: 'stored', kg: amount }, `${text} to the cold.`);
+        this.hand.finish();
+      },
+    );
+  }
+
   dip(): void {
     const step = this.hand.step();
     const front = this.hand.front();

@@ -5,6 +5,7 @@ import { Asking } from './asking';
 import { BodySheet } from './body-sheet';
 import { ChangeSheet, type Changed } from './change-sheet';
 import { HoldingSheet } from './holding-sheet';
+import { Questions } from './questions';
 import { RecordSheet } from './record-sheet';
 import { TasteSheet } from './taste-sheet';
 import { VesselsSheet } from './vessels-sheet';
@@ -62,6 +63,29 @@ describe('beside the bowls', () => {
     expect(TestBed.inject(Asking).question()?.note).toContain('to 21 °C within 2 hours and to 5 °C within 6');
     await answered(2);
     expect(stove.last).toEqual({ kind: 'stored', kg: 2 });
+  });
+});
+
+describe('closing', () => {
+  it('with counted bowls and soup in the pot it is asked what is kept; with nothing counted, or nothing left, it is not', async () => {
+    await at('celeriac-leek-apple', 'dish');
+    const questions = TestBed.inject(Questions);
+    const asking = TestBed.inject(Asking);
+    stove.did({ kind: 'dished', bowls: 38 });
+    await rest();
+    questions.close();
+    expect(asking.question()?.title).toBe('How much of it is kept?');
+    expect(asking.question()?.note).toMatch(/By the sums [\d.]+ k?g are still in the pot/);
+    await answered(0.5);
+    expect(stove.actions.slice(-3).map(({ kind }) => kind)).toEqual(['stored', 'done', 'closed']);
+  });
+
+  it('a batch whose bowls nobody counted is closed as it is', async () => {
+    await at('celeriac-leek-apple', 'dish');
+    TestBed.inject(Questions).close();
+    await rest();
+    expect(TestBed.inject(Asking).question()).toBeUndefined();
+    expect(stove.last).toEqual({ kind: 'closed' });
   });
 });
 

@@ -15,6 +15,7 @@ import { Hand } from './hand';
 import { JugPanel } from './jug-panel';
 import type { LandingLine } from './landing';
 import { LandingPanel } from './landing-panel';
+import { Questions } from './questions';
 
 /** Reasons that are offered for a skip, never demanded. */
 const REASONS = ['not needed', 'done before', 'no time', 'ran out'] as const;
@@ -38,6 +39,7 @@ const SHARES = [
 export class StepInHand {
   protected readonly hand = inject(Hand);
   private readonly asking = inject(Asking);
+  protected readonly questions = inject(Questions);
   readonly bowls = output();
   readonly holding = output();
   readonly land = output<LandingLine>();

@@ -171,7 +171,9 @@ export class Stove {
         this.hand.start();
       },
       Enter: () => {
-        this.hand.finish();
+        const step = this.hand.step();
+        if (step === undefined || step.op === 'dish') this.questions.close();
+        else this.hand.finish();
       },
     };
     onKeys(keys, () => this.locked() || this.sheet() !== undefined || this.asking.question() !== undefined);

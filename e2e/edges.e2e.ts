@@ -209,6 +209,7 @@ test('a whole service by keys', async ({ page, server }) => {
   await answer(page, '3');
   await said(/3 kg from a second pot/);
   await key('Enter');
+  await answer(page, '0');
   await expect(title(page)).toHaveText('The batch is closed');
   await expect.poll(async () => (await kept(server.url, batchId)).closedAtMs).not.toBeNull();
   const kinds = (await kept(server.url, batchId)).entries.map(({ action }) => action.kind);

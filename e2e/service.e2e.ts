@@ -64,6 +64,8 @@ test.describe('by touch, on a small tablet', () => {
     await expect(card('Plain')).toContainText('vegan');
     await page.getByRole('link', { name: 'To the stove' }).tap();
     await page.getByRole('button', { name: /Close the batch/ }).tap();
+    await page.locator('#amount').fill('0');
+    await page.getByRole('button', { name: /^Enter it/ }).tap();
     await page.getByRole('link', { name: /See it in the Ledger/ }).tap();
     await expect(page.getByRole('row', { name: /staff meal/ })).toContainText('1.2 kg');
 

@@ -91,6 +91,10 @@ test('from the shelf to the ledger by mouse, reloading on the way', async ({ pag
   await page.getByRole('spinbutton', { name: 'bowls' }).fill('78');
   await page.getByRole('button', { name: /Enter it/ }).click();
   await page.getByRole('button', { name: /Close the batch/ }).click();
+  // Of what is left in the pot it is asked what is kept.
+  await expect(page.getByRole('dialog')).toContainText('are still in the pot');
+  await page.locator('#amount').fill('0');
+  await page.getByRole('button', { name: /Enter it/ }).click();
   await expect(stepTitle(page)).toContainText('The batch is closed');
   await page.getByRole('link', { name: /See it in the Ledger/ }).click();
 

@@ -166,7 +166,7 @@ export function landSalt(state: BatchState): SaltLanding | undefined {
   const { soup } = finishedBut(state, ({ op }) => op === 'season');
   const massKg = parcelKg(soup);
   const wantedPct = season.saltPct;
-  const nowPct = massKg > 0 ? (soup.mix[SALT] / massKg) * 100 : 0;
+  const nowPct = massKg > 0 ? Math.max(0, (soup.mix[SALT] / massKg) * 100) : 0;
   const toGoKg = state.toGoKg.get(season.line) ?? 0;
   const none = { nowPct, wantedPct, ways: [] };
   if (state.closed) return none;

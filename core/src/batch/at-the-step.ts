@@ -1,4 +1,5 @@
 import { UNREAD } from '../body/index.js';
+import { stepContext } from '../runner/index.js';
 import { cartonsFor } from '../finish/index.js';
 import {
   EGG_SAFE_C,
@@ -13,7 +14,6 @@ import {
   portion,
   servedBody,
   storedC,
-  type StepContext,
 } from '../steps/index.js';
 import { contents, parcelKg, plusParcel, potKg, potM3, type PotState } from '../pot/index.js';
 import { SALT } from '../larder/index.js';
@@ -148,22 +148,10 @@ export function hourNow(step: SoupStep | undefined, pot: PotState, { prepared, d
   const all = potKg(pot);
   if (step?.op !== 'dish' || all - dishedKg <= 0) return undefined;
   const left = portion(pot, 1 - dishedKg / all);
-  const { kit, parameters, vessel, boilC, servedC, bowlKg } = prepared;
   const line = (id: string): never => {
     throw new Error(`An hour without a top-up asks for no line, ${id} neither.`);
   };
-  const context: StepContext = {
-    kit,
-    parameters,
-    vessel,
-    boilC,
-    servedC,
-    bowlKg,
-    line,
-    toCome: undefined,
-    heldKg: undefined,
-    estimate: UNREAD,
-  };
+  const context = stepContext(prepared, line, UNREAD);
   const atC = Math.min(HELD_MOST_C, Math.max(HOLD_LEAST_C, Math.round(pot.tempC)));
   const held = (lid: 'off' | 'on'): PotState => hold(left, { id: step.id, op: 'hold', minutes: HOUR_MIN, atC, lid }, context).pot;
   const open = held('off');

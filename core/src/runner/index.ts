@@ -1,4 +1,4 @@
-export { kgAtScale, type Preparation, type PreparedSoup, type PreparedLine } from './prepared.js';
+export { kgAtScale, stepContext, type Preparation, type PreparedSoup, type PreparedLine } from './prepared.js';
 export { UNCUT, prepareSoup, type CardAmounts } from './prepare.js';
 export { run, runFigures, runInto, type Held, type Run, type RunEnd, type Sink, type StepRecord } from './run.js';
 export { outcomeKg, outcomeOf, scaleForOutcome } from './card.js';

@@ -1,6 +1,7 @@
 import type { ModelParameters, Kit, Vessel } from '../kit/index.js';
 import { spiceFactor, type SpiceScaling } from '../season/index.js';
-import type { SizedLine } from '../steps/index.js';
+import type { Estimate } from '../body/index.js';
+import type { SizedLine, StepContext, ToCome } from '../steps/index.js';
 import type { Soup, SoupProblem } from '../soup/index.js';
 
 /** A soup with its larder rows and kit looked up once, to be run many times at many scales. */
@@ -36,4 +37,28 @@ export type Preparation =
 export function kgAtScale({ line, follows }: PreparedLine, scale: number): number {
   if (follows === 'scale') return line.massKg * scale;
   return follows === 'nothing' ? line.massKg : line.massKg * spiceFactor(follows, scale);
+}
+
+/** What a step of a prepared soup may look at beside its pot. Written out: one is made for every step of every run. */
+export function stepContext(
+  prepared: Pick<PreparedSoup, 'kit' | 'parameters' | 'vessel' | 'boilC' | 'servedC' | 'bowlKg'>,
+  line: StepContext['line'],
+  estimate: Estimate,
+  toCome?: ToCome,
+  heldKg?: number,
+  simmeredMinutes?: number,
+): StepContext {
+  return {
+    kit: prepared.kit,
+    parameters: prepared.parameters,
+    vessel: prepared.vessel,
+    boilC: prepared.boilC,
+    servedC: prepared.servedC,
+    bowlKg: prepared.bowlKg,
+    line,
+    toCome,
+    heldKg,
+    estimate,
+    simmeredMinutes,
+  };
 }

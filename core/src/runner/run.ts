@@ -23,7 +23,7 @@ import {
   type StepResult,
 } from '../steps/index.js';
 import { kindOf, type Branch, type SoupStep } from '../soup/index.js';
-import { kgAtScale, type PreparedSoup, type PreparedLine } from './prepared.js';
+import { kgAtScale, stepContext, type PreparedSoup, type PreparedLine } from './prepared.js';
 
 /** What happened at one step: the pot on either side and the step's own account of the difference. */
 export interface StepRecord extends StepResult {
@@ -137,20 +137,14 @@ class Runner {
     looksAhead: boolean,
     isNested = false,
   ): StepContext {
-    const { kit, parameters, vessel, boilC, servedC, bowlKg } = this.prepared;
-    return {
-      kit,
-      parameters,
-      vessel,
-      boilC,
-      servedC,
-      bowlKg,
-      line: this.line,
-      toCome: looksAhead ? this.toCome(pot, estimate, branch, at, isNested) : undefined,
-      heldKg: this.held?.get(step.id),
+    return stepContext(
+      this.prepared,
+      this.line,
       estimate,
-      simmeredMinutes: step.op === 'simmer' ? this.simmered.get(step.id) : undefined,
-    };
+      looksAhead ? this.toCome(pot, estimate, branch, at, isNested) : undefined,
+      this.held?.get(step.id),
+      step.op === 'simmer' ? this.simmered.get(step.id) : undefined,
+    );
   }
 
   private count(flows: readonly Flow[]): void {

@@ -1,3 +1,4 @@
+import { hotHolding } from '../kit/index.js';
 import { UNREAD } from '../body/index.js';
 import { stepContext } from '../runner/index.js';
 import { cartonsFor } from '../finish/index.js';
@@ -6,7 +7,6 @@ import {
   EGG_SCRAMBLES_C,
   mixedC,
   temperingKg,
-  HOLD_LEAST_C,
   HOT_JUG_C,
   hold,
   jugged,
@@ -63,6 +63,8 @@ export interface HourNow {
   readonly atC: number;
   /** Hot holding may not be cooler, °C. */
   readonly leastC: number;
+  /** Whose rule that is. */
+  readonly source: string;
   /** Water that steams away with the lid off, and with it on, kg. */
   readonly lostKg: number;
   readonly lidOnKg: number;
@@ -152,13 +154,15 @@ export function hourNow(step: SoupStep | undefined, pot: PotState, { prepared, d
     throw new Error(`An hour without a top-up asks for no line, ${id} neither.`);
   };
   const context = stepContext(prepared, line, UNREAD);
-  const atC = Math.min(HELD_MOST_C, Math.max(HOLD_LEAST_C, Math.round(pot.tempC)));
+  const { leastC, source } = hotHolding(prepared.kit.country);
+  const atC = Math.min(HELD_MOST_C, Math.max(leastC, Math.round(pot.tempC)));
   const held = (lid: 'off' | 'on'): PotState => hold(left, { id: step.id, op: 'hold', minutes: HOUR_MIN, atC, lid }, context).pot;
   const open = held('off');
   const saltPct = (one: PotState): number => (contents(one).mix[SALT] / potKg(one)) * 100;
   return {
     atC,
-    leastC: HOLD_LEAST_C,
+    leastC,
+    source,
     lostKg: potKg(left) - potKg(open),
     lidOnKg: potKg(left) - potKg(held('on')),
     bodyFrom: servedBody(left, context),

@@ -34,3 +34,4 @@ export {
   type ModelParameters,
 } from './parameters.js';
 export { volumeByWaterM3 } from './weighed.js';
+export { hotHolding, type HotHolding } from './hot-holding.js';

@@ -23,6 +23,7 @@ const HURTS = new Set<Caution['code']>([
   'EGG_TOO_COOL',
   'HOLD_TOO_COOL',
   'TWO_PEOPLE_LIFT',
+  'NEVER_LIFT',
 ]);
 
 /** Whether someone can be hurt. */
@@ -129,7 +130,7 @@ export function cautionSentence(caution: Caution, nameOf: NameOf): string {
     case 'SERVE_HOTTER':
       return `${degrees(caution.tempC)} in the pot: about ${String(Math.ceil(caution.minutes))} min to ${degrees(caution.leastC)}.`;
     case 'HOLD_TOO_COOL':
-      return `${degrees(caution.tempC)} is too cool to hold: ${degrees(caution.leastC)} or above (FDA Food Code; your local law may ask for more).`;
+      return `${degrees(caution.tempC)} is too cool to hold: ${degrees(caution.leastC)} or above (${caution.source}; your local law may ask for more, and comes first).`;
     case 'TEMPERATURE_QUESTIONED':
       return `${degrees(caution.readC)} is kept, but soup boils at ${degrees(caution.mostC)} here: look at the probe. The estimate stays as it was.`;
     case 'BODY_QUESTIONED':
@@ -140,9 +141,11 @@ export function cautionSentence(caution: Caution, nameOf: NameOf): string {
       return `${text(showVolume(caution.overM3, 'metric'))} more than may boil in this pot.`;
     case 'TWO_PEOPLE_LIFT':
       return `${text(showMass(caution.massKg, 'metric'))} with the pot: two people lift, or ladle it out.`;
+    case 'NEVER_LIFT':
+      return `${text(showMass(caution.massKg, 'metric'))} with the pot, hot: nobody lifts that. Ladle it out, or cook it where it is served from.`;
     case 'READING_QUESTIONED':
       return `${text(showMass(caution.readKg, 'metric'))} read, ${text(showMass(caution.expectedKg, 'metric'))} expected. Read again: wrong pot, tare, or something not logged?`;
     case 'KEEP_WARM_OR_COLD':
-      return `Hold at ${degrees(caution.hotC)} or above, or ${degrees(caution.coldC)} or below (FDA Food Code).`;
+      return `Hold at ${degrees(caution.hotC)} or above, or ${degrees(caution.coldC)} or below (${caution.source}).`;
   }
 }

@@ -24,6 +24,7 @@ const CAUTIONS: readonly (readonly [Caution, string])[] = [
   [{ code: 'TARGET_UNREACHABLE', what: 'cream' }, 'richer'],
   [{ code: 'OVER_THE_BRIM', overM3: 0.0042, usableM3: 0.035 }, '4.2 L'],
   [{ code: 'TWO_PEOPLE_LIFT', massKg: 32.7 }, '32.7 kg'],
+  [{ code: 'NEVER_LIFT', massKg: 61 }, 'nobody lifts that'],
   [{ code: 'READING_QUESTIONED', readKg: 51.4, expectedKg: 13.5 }, '51.4 kg read, 13.5 kg expected'],
   [{ code: 'PRICK_OR_BURST', lineIds: ['chestnuts'] }, 'burst: chestnuts'],
   [{ code: 'WASH_GRIT', lineIds: ['leek'] }, 'after cutting: leek'],
@@ -42,11 +43,11 @@ const CAUTIONS: readonly (readonly [Caution, string])[] = [
   [{ code: 'EGG_TOO_COOL', tempC: 65, leastC: 71 }, '71 °C'],
   [{ code: 'EGG_SCRAMBLES', tempC: 90, mostC: 82 }, '82 °C'],
   [{ code: 'SERVE_HOTTER', tempC: 58, leastC: 65, minutes: 3.2 }, '4 min'],
-  [{ code: 'HOLD_TOO_COOL', tempC: 50, leastC: 57 }, '57 °C'],
+  [{ code: 'HOLD_TOO_COOL', tempC: 50, leastC: 57, source: 'FDA Food Code' }, '57 °C or above (FDA Food Code'],
   [{ code: 'BODY_QUESTIONED', readMPas: 900, expectedMPas: 90 }, '900 mPa·s read, 90 expected'],
   [{ code: 'READING_OUT_OF_RANGE', device: 'drain cup' }, 'drain cup'],
   [{ code: 'TARGET_PASSED', what: 'body', overKg: 0 }, 'past it'],
-  [{ code: 'KEEP_WARM_OR_COLD', hotC: 57, coldC: 5 }, '57 °C or above, or 5 °C or below'],
+  [{ code: 'KEEP_WARM_OR_COLD', hotC: 57, coldC: 5, source: 'FDA Food Code' }, '57 °C or above, or 5 °C or below'],
 ];
 
 const STEPS: readonly (readonly [SoupStep, string, string])[] = [
@@ -129,6 +130,7 @@ describe('every caution', () => {
       'HOT_BLADE',
       'HOT_FAT',
       'HOT_JUG',
+      'NEVER_LIFT',
       'PRICK_OR_BURST',
       'SMOKE_INDOORS',
       'STEAM',

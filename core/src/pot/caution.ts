@@ -44,14 +44,15 @@ export type Caution =
   | { readonly code: 'EGG_TOO_COOL'; readonly tempC: number; readonly leastC: number }
   | { readonly code: 'EGG_SCRAMBLES'; readonly tempC: number; readonly mostC: number }
   | { readonly code: 'SERVE_HOTTER'; readonly tempC: number; readonly leastC: number; readonly minutes: number }
-  | { readonly code: 'HOLD_TOO_COOL'; readonly tempC: number; readonly leastC: number }
+  | { readonly code: 'HOLD_TOO_COOL'; readonly tempC: number; readonly leastC: number; readonly source: string }
   | { readonly code: 'OVER_THE_BRIM'; readonly overM3: number; readonly usableM3: number }
   | { readonly code: 'TWO_PEOPLE_LIFT'; readonly massKg: number }
+  | { readonly code: 'NEVER_LIFT'; readonly massKg: number }
   | { readonly code: 'READING_QUESTIONED'; readonly readKg: number; readonly expectedKg: number }
   | { readonly code: 'TEMPERATURE_QUESTIONED'; readonly readC: number; readonly mostC: number }
   | { readonly code: 'BODY_QUESTIONED'; readonly readMPas: number; readonly expectedMPas: number }
   | { readonly code: 'READING_OUT_OF_RANGE'; readonly device: string }
-  | { readonly code: 'KEEP_WARM_OR_COLD'; readonly hotC: number; readonly coldC: number };
+  | { readonly code: 'KEEP_WARM_OR_COLD'; readonly hotC: number; readonly coldC: number; readonly source: string };
 
 /** What a step aims at when it settles an amount. */
 export type Target = 'salt' | 'cream' | 'body' | 'sour' | 'sweet' | 'heat' | 'fat' | 'mass';

@@ -73,6 +73,8 @@ export type Held = ReadonlyMap<string, number>;
 const AIR_HALF_LIFE_MIN = 6;
 /** From here a pot is lifted by two. Common practice, kg with the pot. */
 const TWO_PEOPLE_KG = 30;
+/** From here a pot of hot soup is lifted by nobody. Common practice, kg with the pot. */
+const NEVER_KG = 45;
 /** A pot this much lighter than the heaviest can't be the fullest, however much air is whipped in (8 % at most). */
 const LIGHTEST_PEAK = 0.85;
 
@@ -248,8 +250,9 @@ export function runInto(prepared: PreparedSoup, scale: number, sink: Sink, held?
   const cautions: Caution[] = [];
   const usable = usableM3(vessel);
   if (runner.peakM3 > usable) cautions.push({ code: 'OVER_THE_BRIM', overM3: runner.peakM3 - usable, usableM3: usable });
-  if (runner.peakKg + vessel.tareKg >= TWO_PEOPLE_KG)
-    cautions.push({ code: 'TWO_PEOPLE_LIFT', massKg: runner.peakKg + vessel.tareKg });
+  const liftKg = runner.peakKg + vessel.tareKg;
+  if (liftKg >= NEVER_KG) cautions.push({ code: 'NEVER_LIFT', massKg: liftKg });
+  else if (liftKg >= TWO_PEOPLE_KG) cautions.push({ code: 'TWO_PEOPLE_LIFT', massKg: liftKg });
   return {
     last,
     pot,

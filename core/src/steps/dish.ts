@@ -16,7 +16,7 @@ import {
 import { actsBut } from './entered.js';
 import { stepKind, type LineChange } from './kind.js';
 import { ingredientFlow, lineParcel } from './add.js';
-import { HOLD_LEAST_C } from './hold.js';
+import { hotHolding } from '../kit/index.js';
 import { NOTHING_TO_COME } from './to-come.js';
 import { lineIdSchema, stepBase, type Serving, type StepContext, type StepResult } from './step.js';
 
@@ -178,7 +178,8 @@ export function dish(pot: PotState, settings: Dish | DishByHand, context: StepCo
       tempC,
     });
   }
-  const cautions: Caution[] = [{ code: 'KEEP_WARM_OR_COLD', hotC: HOLD_LEAST_C, coldC: COLD_C }];
+  const { leastC, source } = hotHolding(context.kit.country);
+  const cautions: Caution[] = [{ code: 'KEEP_WARM_OR_COLD', hotC: leastC, coldC: COLD_C, source }];
   return {
     pot: { ...EMPTY_POT, tempC: pot.tempC, aside: pot.aside },
     inflows,

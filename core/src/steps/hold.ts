@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { areaM2 } from '../kit/index.js';
+import { areaM2, hotHolding } from '../kit/index.js';
 import { latentJKg, type Caution, type PotState } from '../pot/index.js';
 import { actsThenStep, tookMinutes } from './entered.js';
 import { stepKind } from './kind.js';
@@ -19,17 +19,15 @@ export const HoldSchema = z.strictObject({
 });
 export type Hold = z.infer<typeof HoldSchema>;
 
-/** Hot holding: FDA Food Code 2022, 3-501.16, °C. Local law may ask for more (63 °C in England). */
-export const HOLD_LEAST_C = 57;
 /** Steaming against that at 70 °C: vapour pressure rises some 4.5 % a kelvin there. */
 const HOLD_REFERENCE_C = 70;
 const PER_KELVIN = 0.045;
 
 /** Kept hot through a service: water steams away and the soup thickens; a top-up puts it back. */
 export function hold(pot: PotState, settings: Hold, context: StepContext): StepResult {
-  const { parameters, vessel } = context;
-  const cautions: Caution[] =
-    settings.atC < HOLD_LEAST_C ? [{ code: 'HOLD_TOO_COOL', tempC: settings.atC, leastC: HOLD_LEAST_C }] : [];
+  const { parameters, vessel, kit } = context;
+  const { leastC, source } = hotHolding(kit.country);
+  const cautions: Caution[] = settings.atC < leastC ? [{ code: 'HOLD_TOO_COOL', tempC: settings.atC, leastC, source }] : [];
   const warm = cookedThrough(pot, { fromC: pot.tempC, toC: settings.atC, upMinutes: 0, minutes: settings.minutes }, context);
   const flux = parameters.holdFlux * Math.exp(PER_KELVIN * (settings.atC - HOLD_REFERENCE_C)) * lidLeaves(settings.lid, parameters);
   const boiled = boiledOff(warm, (flux * areaM2(vessel) * settings.minutes) / 60, 0);

@@ -47,7 +47,7 @@ export { RestSchema, TWO_STAGES, rest, type Rest } from './rest.js';
 export { BlendSchema, HOT_JUG_C, blend, grainAfter, jugged, type Blend } from './blend.js';
 export { SieveStepSchema, heldShare, sieve, type SieveStep } from './sieve.js';
 export { ReduceSchema, ThickenSchema, ThinSchema, reduce, thicken, thin, type Reduce, type Thicken, type Thin } from './to-body.js';
-export { HOLD_LEAST_C, HoldSchema, hold, type Hold } from './hold.js';
+export { HoldSchema, hold, type Hold } from './hold.js';
 export { RefillSchema, refill, type Refill } from './refill.js';
 export { portion } from './portion.js';
 export { LEAVES_AS, LadleOutSchema, ladleOut, type LadleOut, type LeavesAs } from './ladle-out.js';

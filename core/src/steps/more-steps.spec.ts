@@ -353,6 +353,16 @@ describe('holding', () => {
     expect(topped.pot.tempC).toBe(70);
   });
 
+  it('how hot it has to be held goes by where the kitchen stands: 63 °C in Britain, 60 in Australia, 57 by the FDA, and where it is not said', () => {
+    const settings = { id: 'h', op: 'hold', minutes: 10, atC: 58, lid: 'on' } as const;
+    const least = (country: 'gb' | 'us' | 'au' | undefined): number | undefined => {
+      const own = context([], { kit: { ...canteen, country } });
+      const [caution] = hold(potOf(line('water', 5)), settings, own).cautions;
+      return caution?.code === 'HOLD_TOO_COOL' ? caution.leastC : undefined;
+    };
+    expect([least('gb'), least('au'), least('us'), least(undefined)]).toEqual([63, 60, undefined, undefined]);
+  });
+
   it('thickens meanwhile, and 50 °C is too cool (FDA Food Code 2022, 3-501.16: 57 °C)', () => {
     const soup = blended('carrot', 5);
     const held = hold(soup, { id: 'h', op: 'hold', minutes: 120, atC: 75, lid: 'off' }, context());

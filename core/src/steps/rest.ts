@@ -1,9 +1,8 @@
 import { z } from 'zod';
-import { areaM2 } from '../kit/index.js';
+import { areaM2, hotHolding } from '../kit/index.js';
 import { ROOM_C, heatCapacityJK, mixIn, potM3, type Caution, type PotState } from '../pot/index.js';
 import { actsThenStep } from './entered.js';
 import { stepKind } from './kind.js';
-import { HOLD_LEAST_C } from './hold.js';
 import { heatToJ, stepBase, type StepContext, type StepResult } from './step.js';
 
 export const RestSchema = z.strictObject({
@@ -31,7 +30,7 @@ export function rest(pot: PotState, settings: Rest, context: StepContext): StepR
   const lowestC = around.tempC + CLOSEST_K;
   const cautions: Caution[] = [];
   if (settings.toC < lowestC) cautions.push({ code: 'STAYS_WARM', lowestC });
-  if (settings.toC < HOLD_LEAST_C) cautions.push({ code: 'COOL_IN_TWO_STAGES', ...TWO_STAGES });
+  if (settings.toC < hotHolding(context.kit.country).leastC) cautions.push({ code: 'COOL_IN_TWO_STAGES', ...TWO_STAGES });
   const toC = Math.max(settings.toC, lowestC);
   const capacity = heatCapacityJK(mixIn(pot), (pot.tempC + toC) / 2);
   if (pot.tempC <= toC || capacity <= 0) return { pot, inflows: [], outflows: [], minutes: 0, joules: 0, cautions };

@@ -68,7 +68,7 @@ export class HoldingSheet {
     const salt = `salt ${hour.saltFromPct.toFixed(2)} → ${hour.saltToPct.toFixed(2)} %`;
     return {
       says: `An hour at ${String(hour.atC)} °C takes ${kg(hour.lostKg)} with the lid off, ${kg(hour.lidOnKg)} with it on. Lid off: ${body}, ${salt}.`,
-      law: `Hold at ${String(hour.leastC)} °C or above (FDA Food Code); your local law may ask for more, and comes first.`,
+      law: `Hold at ${String(hour.leastC)} °C or above (${hour.source}); your local law may ask for more, and comes first.`,
     };
   });
   /** What a pot that thickens is let down with: the soup's own liquid. */

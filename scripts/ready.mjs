@@ -56,8 +56,10 @@ function stamp(name, hash) {
 export function install() {
   const hash = hashOf(['package-lock.json']);
   if (stamped('node_modules/.tureen-installed', hash)) return;
-  process.stdout.write('Installing packages (about a minute)…\n');
-  if (run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']) !== 0) {
+  // What a command prints is its own: the first run of the command line is JSON from its first letter, too.
+  process.stderr.write('Installing packages (about a minute)…\n');
+  const aside = ['inherit', process.stderr, process.stderr];
+  if (run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { stdio: aside }) !== 0) {
     stop('The packages could not be installed: see npm above. Is the registry in reach?');
   }
   stamp('node_modules/.tureen-installed', hash);
@@ -74,6 +76,7 @@ const SOURCES = [
   'web/tsconfig.app.json',
   'package-lock.json',
   'scripts/build.mjs',
+  'scripts/bundle.mjs',
 ];
 
 /** Builds server and web, unless the build is of these sources. */

@@ -46,7 +46,7 @@ describe('beside the bowls', () => {
     const said = /takes ([\d.]+) g with the lid off, ([\d.]+) g with it on\. Lid off: body (\d+) → (\d+) mPa·s/.exec(sheet.text())!;
     expect(Number(said[1])).toBeGreaterThan(Number(said[2]));
     expect(Number(said[4])).toBeGreaterThan(Number(said[3]));
-    expect(sheet.text()).toContain('Hold at 57 °C or above (FDA Food Code)');
+    expect(sheet.text()).toContain('Hold at 63 °C or above (Food Safety and Hygiene (England) Regulations 2013)');
     await sheet.press('Held hot, lid on');
     expect(await answered(40)).toMatch(/^Held at \d+ °C, lid on: how long\?/);
     expect(stove.last).toEqual(jasmine.objectContaining({ kind: 'held', stepId: dish, minutes: 40, lid: 'on' }));

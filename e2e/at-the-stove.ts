@@ -46,6 +46,8 @@ export async function letGo(page: Page): Promise<void> {
 
 /** The figure of the question that stands, given and entered by key. */
 export async function answer(page: Page, figure: string): Promise<void> {
+  // A sheet that is still closing takes the focus once more when it goes.
+  await expect(page.getByRole('dialog')).toHaveCount(1);
   await expect(page.locator('#amount')).toBeFocused();
   await page.keyboard.type(figure);
   await page.keyboard.press('Enter');

@@ -2,7 +2,7 @@ import { entriesOf } from '../../spec/entries.js';
 import { READY_KITS } from '../kit/index.js';
 import { LARDER_ROWS } from '../larder/index.js';
 import { figuresOf, makePlan, type Planned } from '../plan/index.js';
-import { potKg } from '../pot/index.js';
+import { parcelKg, potKg } from '../pot/index.js';
 import { EXAMPLE_SOUPS, walk, type SoupStep } from '../soup/index.js';
 import { foldBatch, landBody, landSalt, type Action, type BatchState } from './index.js';
 
@@ -67,10 +67,12 @@ describe('a step that is done as the page says', () => {
   });
 
   it('a let-down poured through another line of the same liquid, or through water, is not poured again by the tick', () => {
+    let tried = 0;
     for (const { id, plan, step } of WITH_THIN) {
       const start = before(plan, step);
       const wantedKg = at(plan, start).toGoKg.get(step.line) ?? 0;
       if (wantedKg < 0.05) continue;
+      tried += 1;
       const other: Action = {
         kind: 'brought',
         stepId: step.id,
@@ -87,6 +89,7 @@ describe('a step that is done as the page says', () => {
         .withContext(id)
         .toBeGreaterThan(0.97);
     }
+    expect(tried).toBeGreaterThan(4);
   });
 
   it('the salt that the step asks for is the salt that the gauge asks for, and the bowls hold what the card says', () => {
@@ -105,6 +108,7 @@ describe('a step that is done as the page says', () => {
   });
 
   it('the let-down that the step asks for is the one that the gauge offers, and the soup then has its body', () => {
+    let offered = 0;
     for (const { id, plan, step } of WITH_THIN) {
       const start = before(plan, step);
       const state = at(plan, start);
@@ -112,7 +116,10 @@ describe('a step that is done as the page says', () => {
         const row = state.prepared.lines.find(({ line }) => line.id === step.line)!.line.ingredient.row.id;
         return by === 'thin' && ingredient === row;
       });
-      if (way !== undefined) expect(way.kg).withContext(id).toBe(state.toGoKg.get(step.line)!);
+      if (way !== undefined) {
+        offered += 1;
+        expect(way.kg).withContext(id).toBe(state.toGoKg.get(step.line)!);
+      }
       const after = landBody(at(plan, [...start, done(step)]))!;
       expect(after.ways).withContext(id).toEqual([]);
       expect(after.nowMPas / step.toMPas)
@@ -122,6 +129,7 @@ describe('a step that is done as the page says', () => {
         .withContext(id)
         .toBeLessThan(1.1);
     }
+    expect(offered).toBeGreaterThan(3);
   });
 
   it('a soup that asks for no body is offered none, however thick it is read', () => {
@@ -135,13 +143,16 @@ describe('a step that is done as the page says', () => {
   });
 
   it('what lies on top of a bowl salts the bowl, not the soup', () => {
+    let seen = 0;
     for (const { id, plan } of PLANS) {
       const dish = stepsOf(plan).at(-1);
       const garnished = dish?.op === 'dish' && (dish.shares ?? []).some(({ garnish }) => (garnish ?? []).length > 0);
       const season = stepsOf(plan).findLast(({ op }) => op === 'season');
       if (!garnished || season?.op !== 'season') continue;
+      seen += 1;
       expect(figuresOf(plan.prepared, plan.run).saltPct).withContext(id).toBeCloseTo(season.saltPct, 2);
     }
+    expect(seen).toBeGreaterThan(0);
   });
 });
 
@@ -150,23 +161,39 @@ describe('mass, whatever order things come in', () => {
     for (const { id, plan, step } of WITH_THIN) {
       const start = before(plan, step);
       const toGo = at(plan, start).toGoKg.get(step.line) ?? 0;
-      const read = weighed(at(plan, start), step.id);
       const part: Action = { kind: 'added', stepId: step.id, line: step.line, kg: Math.max(0.05, toGo / 3) };
-      const orders: readonly (readonly Action[])[] = [
-        [read, part, done(step)],
-        [part, read, done(step)],
-        [part, done(step), read],
-        [read, done(step)],
-        [done(step), read],
+      // Every reading is right where it is taken: it must move nothing, whatever stands before or behind it.
+      const orders: readonly (readonly (Action | 'read')[])[] = [
+        ['read', part, done(step)],
+        [part, 'read', done(step)],
+        [part, done(step), 'read'],
+        ['read', done(step)],
+        [done(step), 'read'],
+        [done(step)],
       ];
       for (const [n, order] of orders.entries()) {
-        const state = at(plan, [...start, ...order]);
+        const entered = [...start];
+        for (const one of order) entered.push(one === 'read' ? weighed(at(plan, entered), step.id) : one);
+        const state = at(plan, entered);
         let kg = 0;
+        let correctedKg = 0;
         const root = state.prepared.soup.root.id;
-        for (const record of state.happened) {
-          for (const { parcel } of record.inflows) kg += parcel.mix.reduce((sum, x) => sum + x, 0);
-          for (const { parcel } of record.outflows) kg -= parcel.mix.reduce((sum, x) => sum + x, 0);
+        for (const { inflows, outflows } of state.happened) {
+          for (const { kind, parcel } of inflows) {
+            kg += parcelKg(parcel);
+            if (kind === 'correction') correctedKg += parcelKg(parcel);
+          }
+          for (const { kind, parcel } of outflows) {
+            kg -= parcelKg(parcel);
+            if (kind === 'correction') correctedKg += parcelKg(parcel);
+          }
         }
+        expect(state.readings.some(({ questioned }) => questioned))
+          .withContext(`${id} ${String(n)}`)
+          .toBeFalse();
+        expect(correctedKg)
+          .withContext(`${id} ${String(n)}`)
+          .toBeLessThan(1e-6);
         expect(state.happened.at(-1)?.branchId)
           .withContext(`${id} ${String(n)}`)
           .toBe(root);

@@ -7,12 +7,14 @@ import {
   parcelKg,
   parcelOf,
   plusParcel,
+  potKg,
   scaleParcel,
   type Parcel,
   type PotState,
 } from '../pot/index.js';
+import { servedPot } from '../runner/index.js';
 import { rescue } from '../season/index.js';
-import { waysToBody, type Way } from '../solve/index.js';
+import { FIRST_SHARE, waysToBody, type Way } from '../solve/index.js';
 import { saltToAdd } from '../steps/index.js';
 import { walk, type SoupStep } from '../soup/index.js';
 import type { BatchState } from './fold.js';
@@ -53,7 +55,6 @@ export interface SaltLanding {
   }[];
 }
 
-const FIRST = 2 / 3;
 /** Less than this is not spoken of, kg. */
 const NOTHING_KG = 1e-4;
 
@@ -65,16 +66,24 @@ function wantedBody({ prepared }: BatchState): number | undefined {
   return set.at(-1);
 }
 
-/** What steps that are not over will take of their lines by the forecast. */
+/** What steps that are not over will bring from their lines by the forecast, trimmed. */
 function aheadKg({ run, happened }: BatchState, isOf: (step: SoupStep) => boolean): Parcel {
   const past = new Set(happened);
-  return run.records.reduce(
-    (sum, record) =>
-      past.has(record) || !isOf(record.step)
-        ? sum
-        : record.inflows.reduce((own, { kind, parcel }) => (kind === 'ingredient' ? plusParcel(own, parcel) : own), sum),
-    EMPTY,
-  );
+  let all = EMPTY;
+  for (const record of run.records) {
+    if (past.has(record) || !isOf(record.step)) continue;
+    for (const { kind, parcel } of record.inflows) if (kind === 'ingredient') all = plusParcel(all, parcel);
+    for (const { kind, parcel } of record.outflows) if (kind === 'trim') all = plusParcel(all, parcel, -1);
+  }
+  return all;
+}
+
+/** What is still to come into the soup and is counted in its body, kg: no salt, nothing that settles the body, no garnish. */
+function comingKg(state: BatchState): number {
+  const { last, dished } = state.run;
+  const poured = aheadKg(state, ({ op }) => !BODY_STEPS.has(op) && op !== 'season' && op !== 'dish');
+  const stirredIn = last?.step.op === 'dish' && dished !== undefined ? parcelKg(dished.soup) - potKg(last.before) : 0;
+  return Math.max(0, parcelKg(poured) + stirredIn);
 }
 
 /** Of what goes into the pot from here on, the share that stays on pots and jugs. */
@@ -91,19 +100,14 @@ function stuckShare({ run, happened }: BatchState, leftKg: number): number {
 const BODY_STEPS: ReadonlySet<string> = new Set(['thin', 'thicken']);
 
 /**
- * The soup as it will be served, by the same forecast that every other figure of the batch is of, but without what steps of
- * its own kind have still to settle: what is landed is what is missing from this.
+ * The pot as it will be served, by the same forecast that every other figure of the batch is of, but without what steps of its
+ * own kind have still to settle: what is landed is what is missing from this.
  */
-function finishedBut(state: BatchState, isSettling: (step: SoupStep) => boolean): { pot: PotState; soup: Parcel } {
-  const { run } = state;
-  const pot = run.last?.step.op === 'dish' ? run.last.before : run.pot;
-  const all = contents(pot);
+function finishedBut(state: BatchState, isSettling: (step: SoupStep) => boolean): PotState {
+  const pot = servedPot(state.run) ?? state.pot;
   // Of what is taken away, what would have stayed on pots and jugs is no longer in the soup.
-  const without = scaleParcel(aheadKg(state, isSettling), 1 - stuckShare(state, parcelKg(all)));
-  const soup = plusParcel(run.dished?.soup ?? all, without, -1);
-  // What is stirred into the bowls goes to the liquid; pieces stay what they are.
-  const liquid = plusParcel(plusParcel(pot.liquid, without, -1), plusParcel(run.dished?.soup ?? all, all, -1));
-  return { pot: { ...pot, liquid }, soup };
+  const without = scaleParcel(aheadKg(state, isSettling), 1 - stuckShare(state, potKg(pot)));
+  return { ...pot, liquid: plusParcel(pot.liquid, without, -1) };
 }
 
 /** Liquids among the lines, one of each ingredient. */
@@ -128,7 +132,7 @@ export function landBody(state: BatchState): BodyLanding | undefined {
   const statusOf = new Map(state.steps.map(({ stepId, status }) => [stepId, status]));
   const isOpen = (id: string): boolean => statusOf.get(id) === 'now' || statusOf.get(id) === 'ahead';
   const tooEarly = steps.some(({ op, id }) => op === 'blend' && isOpen(id));
-  const { pot } = tooEarly ? state : finishedBut(state, ({ op }) => BODY_STEPS.has(op));
+  const pot = tooEarly ? state.pot : finishedBut(state, ({ op }) => BODY_STEPS.has(op));
   const nowMPas = bodyMPas(pot, servedC, parameters.bodyA);
   const wantedMPas = wantedBody(state);
   const isRight = wantedMPas === undefined || (nowMPas <= wantedMPas * BODY_WITHIN && nowMPas >= wantedMPas / BODY_WITHIN);
@@ -144,7 +148,7 @@ export function landBody(state: BatchState): BodyLanding | undefined {
     sdLn: bodySdLn(state.estimate, pot, servedC, parameters.bodyA),
     wantedMPas,
     tooEarly,
-    comingKg: tooEarly ? 0 : parcelKg(aheadKg(state, ({ op }) => !BODY_STEPS.has(op) && op !== 'season')),
+    comingKg: tooEarly ? 0 : comingKg(state),
     ways: ways.map((way) => asAsked(way, state, isOpen)),
   };
 }
@@ -155,7 +159,7 @@ function asAsked(way: Way, { prepared, toGoKg }: BatchState, isOpen: (id: string
   const line = step?.op === 'thin' ? prepared.lines.find((own) => own.line.id === step.line)?.line : undefined;
   if (line === undefined || way.by !== 'thin' || way.ingredient !== line.ingredient.row.id) return way;
   const kg = toGoKg.get(line.id) ?? 0;
-  return kg > NOTHING_KG ? { ...way, kg, firstKg: kg * FIRST } : way;
+  return kg > NOTHING_KG ? { ...way, kg, firstKg: kg * FIRST_SHARE } : way;
 }
 
 /** What would land the salt of the finished soup; undefined where the soup sets no salt, or nothing is in the pot. */
@@ -163,17 +167,19 @@ export function landSalt(state: BatchState): SaltLanding | undefined {
   const season = walk(state.prepared.soup.root).findLast(({ step }) => step.op === 'season')?.step;
   const potNowKg = parcelKg(contents(state.pot));
   if (season?.op !== 'season' || potNowKg <= 0) return undefined;
-  const { soup } = finishedBut(state, ({ op }) => op === 'season');
+  const soup = contents(finishedBut(state, ({ op }) => op === 'season'));
   const massKg = parcelKg(soup);
   const wantedPct = season.saltPct;
   const nowPct = massKg > 0 ? Math.max(0, (soup.mix[SALT] / massKg) * 100) : 0;
   const toGoKg = state.toGoKg.get(season.line) ?? 0;
   const none = { nowPct, wantedPct, ways: [] };
-  if (state.closed) return none;
+  const isAhead = state.steps.some(({ stepId, status }) => stepId === season.id && status === 'ahead');
+  // Before it is salted there is nothing to put right: what is still to come is the step's own.
+  if (state.closed || (isAhead && toGoKg <= NOTHING_KG)) return none;
   const way = (line: string, kg: number): SaltLanding['ways'][number] => ({
     line,
     kg,
-    firstKg: kg * FIRST,
+    firstKg: kg * FIRST_SHARE,
     heavier: (potNowKg + kg) / potNowKg,
   });
   if (toGoKg > NOTHING_KG) return { ...none, ways: [way(season.line, toGoKg)] };

@@ -3,7 +3,7 @@ import { kgAtScale, type PreparedSoup } from '../runner/index.js';
 import { volumeM3 } from '../pot/index.js';
 import { kindOf, renamedLines, type Branch, type SoupStep } from '../soup/index.js';
 import { actsBut, actsOf, actsThenStep, asGiven, type Act, type Entered } from '../steps/index.js';
-import type { StoredEntry } from './entry.js';
+import { compareEntries, type StoredEntry } from './entry.js';
 
 /** Errors of a reading, 1 sd. Kitchen defaults: a kitchen scale, and a ruler in a steaming pot. */
 const SCALE_SD_SHARE = 0.005;
@@ -147,6 +147,19 @@ function enteredAt(step: SoupStep, actions: StepActions, around: Reckoning): Ent
   };
 }
 
+/** Entries that happen to the pot by themselves; the others say how their step itself was done. */
+const BY_ITSELF: ReadonlySet<string> = new Set([
+  'weighed',
+  'dipped',
+  'body',
+  'salt',
+  'temperature',
+  'cup',
+  'held',
+  'ladled out',
+  'refilled',
+]);
+
 interface Rewrote {
   readonly now: readonly SoupStep[];
   readonly ahead: readonly SoupStep[];
@@ -174,15 +187,21 @@ function skippedParts(step: SoupStep, entered: Entered): Rewrote {
  * is done without an amount on record counts as done as planned; with one, exactly what was recorded went in.
  */
 function rewriteStep(step: SoupStep, actions: StepActions, around: Reckoning): Rewrote {
-  const entered = enteredAt(step, actions, around);
+  const { done } = actions;
+  // What says how a step was done counts whenever it was said; a reading or a ladle out stands where it was entered.
+  const isAfter = (entry: StoredEntry): boolean =>
+    done !== undefined && BY_ITSELF.has(entry.action.kind) && compareEntries(entry, done) > 0;
+  const entered = enteredAt(step, { ...actions, entries: actions.entries.filter((entry) => !isAfter(entry)) }, around);
+  const later = actions.entries.filter(isAfter).flatMap((entry) => actionStep(entry, step.id, around) ?? []);
   const isSkipped = actions.done === undefined && actions.skipped !== undefined && step.op !== 'dish';
   // Left with nothing of its own to take, or not done at all: what was entered by hand is all that happened.
-  if (around.emptied.has(step.id)) return { now: actsOf(entered) as SoupStep[], ahead: [] };
+  if (around.emptied.has(step.id)) return { now: [...(actsOf(entered) as SoupStep[]), ...later], ahead: [] };
   const { now, ahead } = isSkipped ? skippedParts(step, entered) : partsOf(step, entered);
   const acts = new Set<unknown>(actsOf(entered));
   // The step itself takes its lines as they were when it was done, or as they are now.
   const own = (part: SoupStep): SoupStep => renamedLines(part, (line) => around.keyOf(line, actions.done) ?? line);
-  return { now: pouredTogether(now.map((part) => (acts.has(part) ? part : own(part)))), ahead: ahead.map(own) };
+  const happened = now.map((part) => (acts.has(part) ? part : own(part)));
+  return { now: pouredTogether([...happened, ...later]), ahead: ahead.map(own) };
 }
 
 /** Ladles of one line one after the other as one pour: forty of them are no more work than one, and leave the same pot. */

@@ -2,7 +2,7 @@ import { moveStep } from '../draft/index.js';
 import { LARDER_ROWS, makeLarder } from '../larder/index.js';
 import { READY_KITS } from '../kit/index.js';
 import { makePlan, type Snapshot } from '../plan/index.js';
-import { parcelKg, potKg } from '../pot/index.js';
+import { bodyMPas, parcelKg, potKg } from '../pot/index.js';
 import { potDose } from '../season/index.js';
 import { EXAMPLE_SOUPS, checkSoup, walk, type Soup } from '../soup/index.js';
 import {
@@ -17,6 +17,7 @@ import {
   takenOver,
   writeBack,
   type Action,
+  type BatchState,
   type Entry,
 } from './index.js';
 
@@ -193,8 +194,9 @@ describe('dishing out', () => {
       expect(told.lidOnKg).toBeLessThan(told.lostKg);
       expect(told.saltToPct).toBeGreaterThan(told.saltFromPct);
       // The fewer kilos are left, the more an hour thickens them.
-      if (bowls === 0) expect(told.bodyTo).toBeCloseTo(then.forecast.bodyMPas, 0);
-      else expect(told.bodyTo / told.bodyFrom).toBeGreaterThan(then.forecast.bodyMPas / now.forecast.bodyMPas);
+      const bodyOf = ({ pot, prepared }: BatchState): number => bodyMPas(pot, prepared.servedC, prepared.parameters.bodyA);
+      if (bowls === 0) expect(told.bodyTo).toBeCloseTo(bodyOf(then), 0);
+      else expect(told.bodyTo / told.bodyFrom).toBeGreaterThan(bodyOf(then) / bodyOf(now));
     }
     const blend = celeriac.idOf('blend');
     const before = celeriac.after(celeriac.before(blend));

@@ -4,4 +4,4 @@ export { run, runFigures, runInto, type Held, type Run, type RunEnd, type Sink, 
 export { outcomeKg, outcomeOf, scaleForOutcome } from './card.js';
 export { clocksOf, type LineClock } from './clocks.js';
 export { ribbonOf, type Band, type Ribbon, type RibbonFlow, type Stop } from './ribbon.js';
-export { servedOf, type Served } from './served.js';
+export { servedOf, servedPot, type Served } from './served.js';

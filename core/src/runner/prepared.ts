@@ -1,18 +1,11 @@
-import type { ModelParameters, Kit, Vessel } from '../kit/index.js';
 import { spiceFactor, type SpiceScaling } from '../season/index.js';
 import type { Estimate } from '../body/index.js';
-import type { SizedLine, StepContext, ToCome } from '../steps/index.js';
+import type { SizedLine, StepContext, Surroundings, ToCome } from '../steps/index.js';
 import type { Soup, SoupProblem } from '../soup/index.js';
 
 /** A soup with its larder rows and kit looked up once, to be run many times at many scales. */
-export interface PreparedSoup {
+export interface PreparedSoup extends Surroundings {
   readonly soup: Soup;
-  readonly kit: Kit;
-  readonly parameters: ModelParameters;
-  readonly vessel: Vessel;
-  readonly boilC: number;
-  readonly servedC: number;
-  readonly bowlKg: number;
   readonly lines: readonly PreparedLine[];
   /** Of a batch: lines as they were before a cook put something else in their place, each under a key that only its steps know. */
   readonly earlier?: ReadonlyMap<string, PreparedLine>;
@@ -41,7 +34,7 @@ export function kgAtScale({ line, follows }: PreparedLine, scale: number): numbe
 
 /** What a step of a prepared soup may look at beside its pot. Written out: one is made for every step of every run. */
 export function stepContext(
-  prepared: Pick<PreparedSoup, 'kit' | 'parameters' | 'vessel' | 'boilC' | 'servedC' | 'bowlKg'>,
+  prepared: Surroundings,
   line: StepContext['line'],
   estimate: Estimate,
   toCome?: ToCome,

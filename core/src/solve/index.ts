@@ -28,4 +28,4 @@ export {
   type Reduction,
   type Solver,
 } from './landing.js';
-export { waysToBody, type Means, type PotSummary, type Way } from './ways.js';
+export { FIRST_SHARE, waysToBody, type Means, type PotSummary, type Way } from './ways.js';

@@ -49,7 +49,7 @@ export interface Way {
 }
 
 /** Of any dose, what goes in before the next look. Common practice. */
-const FIRST = 2 / 3;
+export const FIRST_SHARE = 2 / 3;
 
 function potSummaryOf(pot: PotState, prepared: PreparedSoup): PotSummary {
   const all = contents(pot);
@@ -88,7 +88,7 @@ function wayOf(
     ingredient,
     kg,
     minutes,
-    firstKg: kg * FIRST,
+    firstKg: kg * FIRST_SHARE,
     now: potSummaryOf(pot, prepared),
     then,
     overflows: then.headspaceM3 < 0,

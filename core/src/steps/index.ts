@@ -12,6 +12,7 @@ export {
   type Serving,
   type ToCome,
   type StepContext,
+  type Surroundings,
   type StepCounts,
   type AnyStep,
   type StepResult,

@@ -74,8 +74,8 @@ export interface ToCome {
   readonly perKg: Parcel;
 }
 
-/** What a step may look at beside the pot. */
-export interface StepContext {
+/** Where a soup is cooked and how it is served: the same for every step of it. */
+export interface Surroundings {
   readonly kit: Kit;
   readonly parameters: ModelParameters;
   readonly vessel: Vessel;
@@ -83,6 +83,10 @@ export interface StepContext {
   /** At what temperature the soup is served, and its body counted. */
   readonly servedC: number;
   readonly bowlKg: number;
+}
+
+/** What a step may look at beside the pot. */
+export interface StepContext extends Surroundings {
   /** A line by id; soups are checked before they run, so an unknown one is a bug and throws. */
   readonly line: (id: string) => SizedLine;
   /** What later steps will bring; known to steps that settle an amount by it. */
@@ -123,7 +127,7 @@ export interface Serving {
 }
 
 /**
- * The outcome of one step. `took` and `gave` are computed by the step's own rules, never as differences, so that
+ * The outcome of one step. `inflows` and `outflows` are computed by the step's own rules, never as differences, so that
  * in + heat = out + stayed can be checked for mass, every component and enthalpy.
  */
 export interface StepResult {

@@ -27,10 +27,14 @@ export function asItTakes<S>(
   run: (pot: PotState, step: S, context: StepContext) => StepResult,
 ): (step: S, pot: PotState, context: StepContext) => ToCome {
   return (step, pot, context) => {
-    const { inflows } = run(pot, step, context);
-    return inflows.length === 0
-      ? NOTHING_TO_COME
-      : { fixed: inflows.reduce((sum, { parcel }) => plusParcel(sum, parcel), EMPTY), perKg: EMPTY };
+    const { inflows, outflows } = run(pot, step, context);
+    if (inflows.length === 0) return NOTHING_TO_COME;
+    const all = inflows.reduce((sum, { parcel }) => plusParcel(sum, parcel), EMPTY);
+    // What the knife takes off never reaches the pot.
+    return {
+      fixed: outflows.reduce((sum, { kind, parcel }) => (kind === 'trim' ? plusParcel(sum, parcel, -1) : sum), all),
+      perKg: EMPTY,
+    };
   };
 }
 

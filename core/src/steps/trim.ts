@@ -12,6 +12,7 @@ import {
   type Poured,
 } from '../pot/index.js';
 import { actsBut, asGiven } from './entered.js';
+import { asItTakes } from './to-come.js';
 import { stepKind, usesLeft } from './kind.js';
 import { ingredientFlow, lineParcel, poured, useKg } from './add.js';
 import { UseSchema, stepBase, type SizedLine, type StepContext, type StepResult } from './step.js';
@@ -85,4 +86,5 @@ export const trimKind = stepKind<TrimStep>({
     );
     return entered.isDone ? { now: [trimmed, ...acts], ahead: [] } : { now: acts, ahead: [trimmed] };
   },
+  brings: asItTakes(trim),
 });

@@ -1,6 +1,6 @@
 import { SODIUM_IN_NACL, energyKj } from '../dish/index.js';
 import { allergenNames, SALT, FAT, FIBRE, STARCH, PROTEIN } from '../larder/index.js';
-import type { PreparedSoup, Run, StepRecord } from '../runner/index.js';
+import { servedPot, type PreparedSoup, type Run, type StepRecord } from '../runner/index.js';
 import {
   COST,
   CREAM_KG,
@@ -149,7 +149,7 @@ function bowls(prepared: PreparedSoup, of: Run): Why {
  * share of B, times b when it is changed alone. Readings have a part of their own.
  */
 function body(prepared: PreparedSoup, of: Run): Why {
-  const last = of.records.at(-1)?.before;
+  const last = servedPot(of);
   const { bodyA } = prepared.parameters;
   if (last === undefined || potKg(last) === 0) {
     return {

@@ -3,9 +3,6 @@ import { NOTHING_KG } from '../figures';
 import { Hand } from './hand';
 import { bodyGauge, saltLines, type LandingLine } from './landing';
 
-/** Before these, salt is still to come; after, it is too late. */
-const SALTED_AT: ReadonlySet<string> = new Set(['season', 'tune', 'cream', 'simmer', 'film', 'dish', 'thin', 'add', 'hold']);
-
 /**
  * What would land the salt and the body, at most three ways each, where the cook looks who has just read or tasted: in the
  * step in hand. While one is being poured, what is left of it.
@@ -74,7 +71,7 @@ export class LandingPanel {
   /** A step that is still to salt says how much when it comes, and its gauge counts it until then: it is not said twice. */
   protected readonly salt = computed(() => {
     const view = this.hand.view();
-    if (view === undefined || !SALTED_AT.has(this.hand.step()?.op ?? '')) return [];
+    if (view === undefined) return [];
     const toGo = new Map(view.toGoKg);
     return saltLines(view, this.hand.nameOf(), this.hand.units()).filter(
       ({ aim }) => aim !== undefined && (toGo.get(aim.lineId) ?? 0) <= NOTHING_KG,

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSign
 import { FormsModule } from '@angular/forms';
 import { TASTED, type Tasted } from '@tureen/core/batch';
 import { potDose } from '@tureen/core/season';
+import { FIRST_SHARE } from '@tureen/core/solve';
 import { walk, type Branch } from '@tureen/core/soup';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
@@ -28,7 +29,6 @@ const TASTES: readonly ChoiceOption<Tasted | 'cup'>[] = [
 const TASTER_KEY = 'tureen-taster';
 /** A cup that is enough to taste from and little to lose. Common practice, g. */
 const CUP_G = 200;
-const FIRST = 2 / 3;
 const NO_BRANCH: Branch = { id: '', name: '', vessel: 'pot', steps: [] };
 
 /** One taste at a time, in the order in which they are put right, from far too little to far too much; a dose tried in a cup first. */
@@ -189,7 +189,7 @@ export class TasteSheet {
     const potKg = this.hand.front()?.pot.massKg ?? 0;
     if (cupG === null || doseG === null || !(cupG > 0) || !(doseG > 0) || potKg * 1000 <= cupG) return undefined;
     const kg = potDose({ cupKg: cupG / 1000, doseKg: doseG / 1000, potKg });
-    return { kg, all: mass(kg, this.hand.units()), first: mass(kg * FIRST, this.hand.units()) };
+    return { kg, all: mass(kg, this.hand.units()), first: mass(kg * FIRST_SHARE, this.hand.units()) };
   });
 
   protected say(side: number): void {
@@ -238,7 +238,7 @@ export class TasteSheet {
       { kind: 'cup', stepId: step.id, cupKg: cupG / 1000, line: this.line(), doseKg: doseG / 1000 },
       `A cup of ${String(cupG)} g liked with ${String(doseG)} g.`,
     );
-    this.hand.aimAt(this.line(), dose.kg * FIRST, 'taste');
+    this.hand.aimAt(this.line(), dose.kg * FIRST_SHARE, 'taste');
     this.closed.emit();
   }
 }

@@ -1,10 +1,7 @@
 import { zValidator } from '@hono/zod-validator';
-import { EntrySchema } from '@tureen/core/batch';
-import { KitSchema, KitShape, READY_KITS, type Kit, type Place } from '@tureen/core/kit';
-import { IngredientSchema } from '@tureen/core/larder';
-import { PlanRequestSchema, CORE_VERSION } from '@tureen/core/plan';
-import { renamed } from '@tureen/core/shape';
-import { EXAMPLE_SOUPS, SoupSchema } from '@tureen/core/soup';
+import { READY_KITS, type Kit, type Place } from '@tureen/core/kit';
+import { CORE_VERSION } from '@tureen/core/plan';
+import { EXAMPLE_SOUPS } from '@tureen/core/soup';
 import { Hono, type Context } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { compress } from 'hono/compress';
@@ -14,6 +11,19 @@ import { streamSSE } from 'hono/streaming';
 import { z, type ZodType } from 'zod';
 import { appendEntries, listBatches, listOpen, listTimers, readBatch, startBatch } from './batches.js';
 import { listStored } from './cold.js';
+import {
+  BatchBodySchema,
+  CorrectionSchema,
+  EntriesBodySchema,
+  KitchenChoiceSchema,
+  PlanBodySchema,
+  PlanChangeSchema,
+  PlanNoteSchema,
+  PricesSchema,
+  ShelfBodySchema,
+  SoupBodySchema,
+  withRequest,
+} from './bodies.js';
 import type { Database } from './database.js';
 import type { Devices } from './devices/devices.js';
 import { CommandSchema, readLines } from './devices/protocol.js';
@@ -30,8 +40,6 @@ import { listSoups, listVersions, readSoup, saveSoup, shelveSoup } from './soups
 
 /** Largest body that is read, bytes. */
 const MOST_BYTES = 1_048_576;
-/** Entries that one request may bring: a whole day offline. */
-const MOST_ENTRIES = 1000;
 const PING_MS = 15_000;
 /** What may wait to be read by one screen, bytes. */
 const MOST_WAITING_BYTES = 4_194_304;
@@ -88,7 +96,6 @@ function foreignTo(c: Context): string | undefined {
 }
 
 /** Which version of a soup is asked for; the newest where none is. */
-
 function versionAsked() {
   return zValidator('query', z.object({ version: z.coerce.number<string>().int().optional() }), (result, c) => {
     if (!result.success) return fail(c, { code: 'NO_SUCH_SOUP', field: 'version' });
@@ -117,54 +124,12 @@ function idsAsked() {
   });
 }
 
-const uuid = z.uuid();
-/** Where a new kitchen stands; what is left out is left open. */
-const PlaceSchema = KitShape.pick({ country: true, units: true, currency: true, zone: true });
 /** A kit that ships, in a kitchen's own place: what that leaves open is open, not as it shipped. */
 function standing(ready: Kit, place: Place | undefined): Kit {
   if (place === undefined) return ready;
   const { country, currency, zone, units } = place;
   return { ...ready, country, currency, zone, units };
 }
-
-const KitchenChoiceSchema = z.union([
-  z.strictObject({ ready: z.enum(['home', 'cafe', 'canteen']), place: PlaceSchema.optional() }),
-  z.strictObject({ kit: KitSchema }),
-]);
-const SoupBodySchema = z.strictObject({ soup: SoupSchema, basedOn: z.int().min(0), note: z.string().max(500) });
-/** A page from before an update calls the request of a plan what it asks. */
-function withRequest<Body extends z.ZodType>(schema: Body): z.ZodType<z.output<Body>, z.input<Body>> {
-  return z.preprocess((body) => renamed(body, { ask: 'request' }), schema);
-}
-
-const PlanBodySchema = z.strictObject({
-  id: uuid,
-  soupId: z.string().max(60),
-  version: z.int().min(1),
-  request: PlanRequestSchema,
-});
-const ShelfBodySchema = z.strictObject({ tags: z.array(z.string().trim().max(40)).max(30), retired: z.boolean() });
-const PlanChangeSchema = z.strictObject({ version: z.int().min(1), request: PlanRequestSchema });
-const PlanNoteSchema = z.strictObject({
-  ticks: z.array(z.string().max(160)).max(400),
-  bowlPrice: z.number().min(0).max(10_000).nullable(),
-});
-const CorrectionSchema = z.strictObject({ row: IngredientSchema.nullable(), why: z.string().trim().min(1).max(300) });
-const PricesSchema = z.strictObject({
-  source: z.string().trim().min(1).max(120),
-  prices: z
-    .array(
-      z.strictObject({
-        ingredient: z.string().max(60),
-        pricePerKg: z.number().min(0).max(20_000),
-        day: z.iso.date().optional(),
-      }),
-    )
-    .min(1)
-    .max(5000),
-});
-const BatchBodySchema = z.strictObject({ id: uuid, planId: uuid });
-const EntriesBodySchema = z.strictObject({ entries: z.array(EntrySchema).min(1).max(MOST_ENTRIES) });
 
 const LOOPBACK = new Set(['localhost', '127.0.0.1', '[::1]']);
 

@@ -106,7 +106,7 @@ export interface BowlTold {
   readonly diets: Readonly<Record<keyof typeof DIETS, boolean>>;
 }
 
-/** A soup as a schema.org Recipe. Its targets, branches, schools and shares do not fit into one: `omissionsIn` names them. */
+/** A soup as a schema.org Recipe. Its targets, branches, method choices and shares do not fit into one: `omissionsIn` names them. */
 export function toRecipe(
   soup: Soup,
   nameRow: NameRow,

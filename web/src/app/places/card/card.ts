@@ -36,20 +36,9 @@ import { Editing } from './editing';
 import { MethodChoicesPanel } from './method-choices-panel';
 import { SubstitutePanel } from './substitute-panel';
 import { targetsOf } from './targets';
-import { Choice, type ChoiceOption } from '../../parts/choice';
+import { Choice } from '../../parts/choice';
+import { CHANGING, READING, type Panel } from './panels';
 import { VersionsPanel } from './versions-panel';
-
-type Panel = 'bowl' | 'methodChoices' | 'substitute' | 'versions' | 'file';
-const ALWAYS: readonly ChoiceOption<Panel>[] = [
-  { value: 'bowl', name: 'Bowl' },
-  { value: 'methodChoices', name: 'Method choices' },
-];
-const CHANGING: readonly ChoiceOption<Panel>[] = [...ALWAYS, { value: 'substitute', name: 'Substitutes' }];
-const READING: readonly ChoiceOption<Panel>[] = [
-  ...ALWAYS,
-  { value: 'versions', name: 'Versions' },
-  { value: 'file', name: 'More' },
-];
 
 /** Somebody else's version, saved while this one was being changed, and what is not the same. */
 interface Clash {

@@ -16,7 +16,7 @@ import { servedPot } from '../runner/index.js';
 import { rescue } from '../season/index.js';
 import { FIRST_SHARE, waysToBody, type Way } from '../solve/index.js';
 import { saltToAdd } from '../steps/index.js';
-import { walk, type SoupStep } from '../soup/index.js';
+import { kindOf, walk, type SoupStep } from '../soup/index.js';
 import type { BatchState } from './fold.js';
 
 /** A soup within this factor of its body is as it is wanted. Kitchen default: about a third of a step between two spoon words. */
@@ -58,20 +58,27 @@ export interface SaltLanding {
 /** Less than this is not spoken of, kg. */
 const NOTHING_KG = 1e-4;
 
+/** Whether a step settles the salt or the body. */
+function isOf(of: 'salt' | 'body'): (step: SoupStep) => boolean {
+  return (step) => step.op !== 'join' && kindOf(step).target?.of === of;
+}
+
+/** The body that the card asks for last, mPa·s. */
 function wantedBody({ prepared }: BatchState): number | undefined {
-  const set = walk(prepared.soup.root).flatMap(({ step }) => {
-    if (step.op === 'thin' || step.op === 'thicken') return [step.toMPas];
-    return step.op === 'reduce' && step.to.by === 'body' ? [step.to.mPas] : [];
-  });
-  return set.at(-1);
+  return walk(prepared.soup.root)
+    .flatMap(({ step }) => {
+      const target = step.op === 'join' ? undefined : kindOf(step).target;
+      return target?.of === 'body' ? (target.value(step as never) ?? []) : [];
+    })
+    .at(-1);
 }
 
 /** What steps that are not over will bring from their lines by the forecast, trimmed. */
-function aheadKg({ run, happened }: BatchState, isOf: (step: SoupStep) => boolean): Parcel {
+function aheadKg({ run, happened }: BatchState, isWanted: (step: SoupStep) => boolean): Parcel {
   const past = new Set(happened);
   let all = EMPTY;
   for (const record of run.records) {
-    if (past.has(record) || !isOf(record.step)) continue;
+    if (past.has(record) || !isWanted(record.step)) continue;
     for (const { kind, parcel } of record.inflows) if (kind === 'ingredient') all = plusParcel(all, parcel);
     for (const { kind, parcel } of record.outflows) if (kind === 'trim') all = plusParcel(all, parcel, -1);
   }
@@ -81,7 +88,7 @@ function aheadKg({ run, happened }: BatchState, isOf: (step: SoupStep) => boolea
 /** What is still to come into the soup and is counted in its body, kg: no salt, nothing that settles the body, no garnish. */
 function comingKg(state: BatchState): number {
   const { last, dished } = state.run;
-  const poured = aheadKg(state, ({ op }) => !BODY_STEPS.has(op) && op !== 'season' && op !== 'dish');
+  const poured = aheadKg(state, (step) => !isOf('body')(step) && !isOf('salt')(step) && step.op !== 'dish');
   const stirredIn = last?.step.op === 'dish' && dished !== undefined ? parcelKg(dished.soup) - potKg(last.before) : 0;
   return Math.max(0, parcelKg(poured) + stirredIn);
 }
@@ -96,8 +103,6 @@ function stuckShare({ run, happened }: BatchState, leftKg: number): number {
   }
   return leftKg > 0 ? stuckKg / (leftKg + stuckKg) : 0;
 }
-
-const BODY_STEPS: ReadonlySet<string> = new Set(['thin', 'thicken']);
 
 /**
  * The pot as it will be served, by the same forecast that every other figure of the batch is of, but without what steps of its
@@ -132,7 +137,7 @@ export function landBody(state: BatchState): BodyLanding | undefined {
   const statusOf = new Map(state.steps.map(({ stepId, status }) => [stepId, status]));
   const isOpen = (id: string): boolean => statusOf.get(id) === 'now' || statusOf.get(id) === 'ahead';
   const tooEarly = steps.some(({ op, id }) => op === 'blend' && isOpen(id));
-  const pot = tooEarly ? state.pot : finishedBut(state, ({ op }) => BODY_STEPS.has(op));
+  const pot = tooEarly ? state.pot : finishedBut(state, isOf('body'));
   const nowMPas = bodyMPas(pot, servedC, parameters.bodyA);
   const wantedMPas = wantedBody(state);
   const isRight = wantedMPas === undefined || (nowMPas <= wantedMPas * BODY_WITHIN && nowMPas >= wantedMPas / BODY_WITHIN);
@@ -167,7 +172,7 @@ export function landSalt(state: BatchState): SaltLanding | undefined {
   const season = walk(state.prepared.soup.root).findLast(({ step }) => step.op === 'season')?.step;
   const potNowKg = parcelKg(contents(state.pot));
   if (season?.op !== 'season' || potNowKg <= 0) return undefined;
-  const soup = contents(finishedBut(state, ({ op }) => op === 'season'));
+  const soup = contents(finishedBut(state, isOf('salt')));
   const massKg = parcelKg(soup);
   const wantedPct = season.saltPct;
   const nowPct = massKg > 0 ? Math.max(0, (soup.mix[SALT] / massKg) * 100) : 0;

@@ -37,12 +37,15 @@ export interface StepTarget<S extends AnyStep> {
 const BODY_FACTOR = 1.15;
 
 /** A body in mPa·s, three figures of it. */
-export function bodyTarget<S extends AnyStep & { readonly toMPas: number }>(): StepTarget<S> {
+export function bodyTarget<S extends AnyStep>(
+  value: (step: S) => number | undefined,
+  moved: (step: S, toMPas: number) => S,
+): StepTarget<S> {
   return {
     of: 'body',
     unit: 'mPas',
-    value: ({ toMPas }) => toMPas,
-    moved: (step, to) => ({ ...step, toMPas: Number(to.toPrecision(3)) }),
+    value,
+    moved: (step, to) => moved(step, Number(to.toPrecision(3))),
     same: (a, b) => a < b * BODY_FACTOR && a > b / BODY_FACTOR,
   };
 }

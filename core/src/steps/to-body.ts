@@ -142,11 +142,24 @@ export const thinKind = stepKind<Thin>({
   entered: settles,
   looksAhead: true,
   given: 'as wanted',
-  target: bodyTarget<Thin>(),
+  target: bodyTarget<Thin>(
+    ({ toMPas }) => toMPas,
+    (step, toMPas) => ({ ...step, toMPas }),
+  ),
   brings: asItTakes(thin),
 });
 
-export const reduceKind = stepKind<Reduce>({ op: 'reduce', run: reduce, entered: actsThenStep, cooks: true, looksAhead: true });
+export const reduceKind = stepKind<Reduce>({
+  op: 'reduce',
+  run: reduce,
+  entered: actsThenStep,
+  cooks: true,
+  looksAhead: true,
+  target: bodyTarget<Reduce>(
+    ({ to }) => (to.by === 'body' ? to.mPas : undefined),
+    (step, mPas) => ({ ...step, to: { by: 'body', mPas } }),
+  ),
+});
 
 export const thickenKind = stepKind<Thicken>({
   op: 'thicken',
@@ -169,6 +182,9 @@ export const thickenKind = stepKind<Thicken>({
   cooks: true,
   looksAhead: true,
   given: 'as wanted',
-  target: bodyTarget<Thicken>(),
+  target: bodyTarget<Thicken>(
+    ({ toMPas }) => toMPas,
+    (step, toMPas) => ({ ...step, toMPas }),
+  ),
   brings: asItTakes(thicken),
 });

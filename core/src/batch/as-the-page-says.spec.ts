@@ -107,6 +107,32 @@ describe('a step that is done as the page says', () => {
     }
   });
 
+  it('what a tick has given stays given, whatever is entered behind it', () => {
+    const cream = LARDER_ROWS.find(({ id }) => id === 'double-cream')!;
+    let tried = 0;
+    for (const { id, plan } of PLANS) {
+      const settling = stepsOf(plan).filter(({ op }) => op === 'season' || op === 'thin' || op === 'cream' || op === 'tune');
+      const [last] = settling.slice(-1);
+      if (last === undefined) continue;
+      const ticked = [...before(plan, last), done(last)];
+      const given = at(plan, ticked).inKg;
+      const behind: readonly Action[] = [
+        { kind: 'brought', stepId: last.id, line: 'more-cream', row: cream, kg: 0.4 },
+        { kind: 'held', stepId: last.id, minutes: 90, atC: 80, lid: 'off' },
+        { kind: 'body', stepId: last.id, reading: { device: 'spoon', word: 'clings', tempC: 65 } },
+      ];
+      for (const later of behind) {
+        const { inKg } = at(plan, [...ticked, later]);
+        for (const step of settling) {
+          if (!('line' in step)) continue;
+          tried += 1;
+          expect(inKg.get(step.line)).withContext(`${id} ${step.id} ${later.kind}`).toBe(given.get(step.line));
+        }
+      }
+    }
+    expect(tried).toBeGreaterThan(60);
+  });
+
   it('the let-down that the step asks for is the one that the gauge offers, and the soup then has its body', () => {
     let offered = 0;
     for (const { id, plan, step } of WITH_THIN) {

@@ -1,10 +1,10 @@
 import { SALT } from '../larder/index.js';
 import { figuresOf, rerun, sharesOf, type ShareFigures, type Figures, type Planned, type Snapshot } from '../plan/index.js';
-import { ribbonOf, run, type PreparedSoup, type Ribbon, type Run, type StepRecord } from '../runner/index.js';
+import { ribbonOf, run, type Held, type PreparedSoup, type Ribbon, type Run, type StepRecord } from '../runner/index.js';
 import { MASS, UNREAD, sdOf, type Estimate } from '../body/index.js';
 import { EMPTY_POT, contents, potKg, type Caution, type PotState } from '../pot/index.js';
 import { potKgPerBowl, massSeen } from '../steps/index.js';
-import { walk, type Walked } from '../soup/index.js';
+import { kindOf, walk, type SoupStep, type Walked } from '../soup/index.js';
 import { changesOf, type BatchChanges } from './changes.js';
 import type { Entry, StoredEntry } from './entry.js';
 import { historyOf, type History } from './history.js';
@@ -20,6 +20,8 @@ export interface StepState {
   readonly endedBy: string | undefined;
   readonly startedAtMs: number | undefined;
   readonly minutes: number;
+  /** Rounds of the oven that it takes, where it takes more than one. */
+  readonly rounds: number | undefined;
 }
 
 /** A reading and what became of it. */
@@ -156,6 +158,47 @@ export function branchNames(planned: Pick<Planned, 'prepared'>): ReadonlyMap<str
   return new Map(walk(planned.prepared.soup.root).map(({ branch }) => [branch.id, branch.name]));
 }
 
+/** A batch's entries worked into its plan and run. */
+interface Worked {
+  readonly actions: ReadonlyMap<string, StepActions>;
+  readonly changes: BatchChanges;
+  readonly ahead: ReadonlySet<SoupStep>;
+  readonly real: Run;
+}
+
+function workedIn(planned: Planned, history: History, held: Held): Worked {
+  const { scale } = planned.snapshot;
+  const actions = actionsByStep(history);
+  const changes = changesOf(planned.prepared, history, scale);
+  const { prepared, emptied, keyOf } = changes;
+  const rewritten = rewrite(
+    { prepared, scale, dishedBeforeKg: dishedBefore(history, dishedKgOf(prepared)), emptied, keyOf },
+    (id) => actions.get(id) ?? NOTHING_DONE,
+  );
+  const real = run({ ...prepared, soup: { ...prepared.soup, root: rewritten.root } }, scale, held);
+  return { actions, changes, ahead: rewritten.ahead, real };
+}
+
+/**
+ * Kilos that steps gave when they were ticked: what the page said then, by all that was to come then. Whatever is entered
+ * later changes what is to come, not what has been given.
+ */
+function settledWhenTicked(planned: Planned, history: History): Held {
+  const settles = new Map(
+    walk(planned.prepared.soup.root).flatMap(({ step }) =>
+      step.op !== 'join' && kindOf(step).told ? [[step.id, step.op] as const] : [],
+    ),
+  );
+  const held = new Map<string, number>();
+  for (const [n, { action }] of history.counted.entries()) {
+    if (action.kind !== 'done' || !settles.has(action.stepId) || n === history.counted.length - 1) continue;
+    const { real } = workedIn(planned, { ...history, counted: history.counted.slice(0, n + 1), closed: undefined }, held);
+    const own = real.records.find(({ step }) => step.id === action.stepId && step.op === settles.get(action.stepId));
+    if (own?.counts?.settledKg !== undefined) held.set(action.stepId, own.counts.settledKg);
+  }
+  return held;
+}
+
 /**
  * The state of a batch: its plan with every step replaced by what was done at it, run by the same runner as the
  * plan. Depends only on the set of entries, not on their order or number of arrivals.
@@ -166,9 +209,8 @@ export function foldBatch(
   planned: Planned = rerun(snapshot),
 ): BatchState {
   const history = historyOf(entries);
-  const actions = actionsByStep(history);
-  const changes = changesOf(planned.prepared, history, snapshot.scale);
-  const { prepared, emptied, keyOf } = changes;
+  const { actions, changes, ahead: stillAhead, real } = workedIn(planned, history, settledWhenTicked(planned, history));
+  const { prepared } = changes;
   const walked = walk(prepared.soup.root);
   const isOver = (stepId: string): boolean => {
     const own = actions.get(stepId);
@@ -176,13 +218,8 @@ export function foldBatch(
   };
   const current = history.closed === undefined ? walked.find(({ step }) => !isOver(step.id)) : undefined;
   const dishedKg = dishedKgOf(prepared);
-  const rewritten = rewrite(
-    { prepared, scale: snapshot.scale, dishedBeforeKg: dishedBefore(history, dishedKg), emptied, keyOf },
-    (id) => actions.get(id) ?? NOTHING_DONE,
-  );
-  const real = run({ ...prepared, soup: { ...prepared.soup, root: rewritten.root } }, snapshot.scale);
-  const happened = real.records.filter(({ step }) => !rewritten.ahead.has(step));
-  const ahead = real.records.filter(({ step }) => rewritten.ahead.has(step));
+  const happened = real.records.filter(({ step }) => !stillAhead.has(step));
+  const ahead = real.records.filter(({ step }) => stillAhead.has(step));
   const last = happened.at(-1);
   const pot = last === undefined ? EMPTY_POT : standing(last);
   const estimate = last?.estimate ?? UNREAD;
@@ -200,10 +237,11 @@ export function foldBatch(
     steps: walked.map(({ step }) => {
       const own = actions.get(step.id) ?? NOTHING_DONE;
       const minutes = real.records.reduce((sum, record) => (record.step.id === step.id ? sum + record.minutes : sum), 0);
+      const rounds = real.records.find(({ step: of, counts }) => of.id === step.id && (counts?.rounds ?? 1) > 1)?.counts?.rounds;
       const ended = own.done ?? own.skipped;
       const over = own.done !== undefined ? 'done' : own.skipped !== undefined ? 'skipped' : undefined;
       const status = over ?? (step.id === current?.step.id ? 'now' : 'ahead');
-      return { stepId: step.id, status, endedBy: ended?.id, startedAtMs: own.startedAtMs, minutes };
+      return { stepId: step.id, status, endedBy: ended?.id, startedAtMs: own.startedAtMs, minutes, rounds };
     }),
     current,
     fronts,

@@ -4,6 +4,7 @@ import { kilos, byStep, canteen, soupOf } from '../../spec/pots.js';
 import { LARDER_ROWS } from '../larder/index.js';
 import { makePlan, type Snapshot } from '../plan/index.js';
 import { EXAMPLE_SOUPS, linesOf, walk, type Line, type SoupStep } from '../soup/index.js';
+import { setMinutes } from '../steps/index.js';
 import { foldBatch, type BatchState, type Action, type Entry } from './index.js';
 
 const done = (stepId: string): Action => ({ kind: 'done', stepId });
@@ -311,12 +312,13 @@ describe('time', () => {
   it('actual minutes count for every kind of step that takes minutes', () => {
     const kinds: readonly SoupStep[] = [
       { id: 'x', op: 'simmer', minutes: 20, vigour: 'steady', lid: 'off' },
-      { id: 'x', op: 'fry', how: 'sauté', minutes: 5 },
+      { id: 'x', op: 'fry', how: 'sauté', minutes: 90 },
       { id: 'x', op: 'fryPuree', minutes: 4 },
       { id: 'x', op: 'pressure', minutes: 10, atC: 115 },
       { id: 'x', op: 'hold', minutes: 30, atC: 70, lid: 'off' },
       { id: 'x', op: 'deglaze', use: { line: 'stock', share: 1 }, minutes: 2 },
       { id: 'x', op: 'blend', blender: 'stick', minutes: 2 },
+      { id: 'x', op: 'rest', minutes: 12, around: 'air' },
     ];
     for (const step of kinds) {
       const stock = kilos('stock', 'vegetable-stock', 2);
@@ -328,7 +330,7 @@ describe('time', () => {
         const end: Action = { kind: 'done', stepId: 'x', ...(minutes === undefined ? {} : { minutes }) };
         return foldBatch(snapshot, entriesOf([done('in'), end])).steps.find(({ stepId }) => stepId === 'x')!.minutes;
       };
-      const planned = 'minutes' in step ? step.minutes : 0;
+      const planned = setMinutes(step) ?? 0;
       expect(inflows(planned + 7) - inflows())
         .withContext(step.op)
         .toBeCloseTo(7, 6);

@@ -1,7 +1,7 @@
 import { addStep, placeOf, removeStep, replaceStep } from '../draft/index.js';
 import { kindOf, linesOf, walk, withoutLines, type Line, type Soup, type SoupStep } from '../soup/index.js';
 import type { Figures } from '../plan/index.js';
-import type { AnyStep, StepTarget } from '../steps/index.js';
+import { setMinutes, type AnyStep, type StepTarget } from '../steps/index.js';
 import type { BatchState } from './fold.js';
 
 /**
@@ -63,9 +63,9 @@ function amountsOf(state: BatchState, soup: Soup, over: ReadonlySet<string>): Wr
   });
 }
 
-/** A step whose minutes are taken over as they really were. */
-function withActualMinutes(step: SoupStep): Extract<SoupStep, { readonly minutes: number }> | undefined {
-  return step.op !== 'join' && kindOf(step).actualMinutes && 'minutes' in step ? step : undefined;
+/** The minutes of a step that are taken over as they really were. */
+function minutesToTakeOver(step: SoupStep): number | undefined {
+  return step.op !== 'join' && kindOf(step).actualMinutes ? setMinutes(step) : undefined;
 }
 
 /** The figure of the bowl that a step's target shows in. */
@@ -91,13 +91,11 @@ function stepsOf(state: BatchState, soup: Soup): WriteBack[] {
         ? [{ key: `skipped ${step.id}`, what: 'skipped', stepId: step.id }]
         : [];
     }
-    const actual = withActualMinutes(step);
-    if (actual !== undefined) {
+    const setTo = minutesToTakeOver(step);
+    if (setTo !== undefined) {
       const is = minutes.get(step.id);
-      if (is === undefined || Math.abs(is - actual.minutes) < LEAST_MINUTES) return [];
-      return [
-        { key: `minutes ${step.id}`, what: 'minutes', stepId: step.id, unit: 'min', was: actual.minutes, is: Math.round(is) },
-      ];
+      if (is === undefined || Math.abs(is - setTo) < LEAST_MINUTES) return [];
+      return [{ key: `minutes ${step.id}`, what: 'minutes', stepId: step.id, unit: 'min', was: setTo, is: Math.round(is) }];
     }
     if (step.op === 'join') return [];
     const { target } = kindOf(step);
@@ -163,8 +161,8 @@ function given(soup: Soup, line: string): Soup {
 
 function withStep(soup: Soup, stepId: string, value: number): Soup {
   const step = walk(soup.root).find((one) => one.step.id === stepId)?.step;
-  const actual = step === undefined ? undefined : withActualMinutes(step);
-  if (actual !== undefined) return replaceStep(soup, { ...actual, minutes: value });
+  if (step !== undefined && minutesToTakeOver(step) !== undefined)
+    return replaceStep(soup, { ...step, minutes: value } as SoupStep);
   const target = step === undefined || step.op === 'join' ? undefined : kindOf(step).target;
   return step === undefined || step.op === 'join' || target === undefined ? soup : replaceStep(soup, target.moved(step, value));
 }

@@ -71,6 +71,7 @@ export const creamKind = stepKind<Cream>({
     return line === undefined ? undefined : { ...step, line };
   },
   entered: settles,
+  told: true,
   given: 'some',
   brings: (step, pot, context) => {
     const line = context.line(step.line);

@@ -69,6 +69,8 @@ export interface StepKind<S extends AnyStep> {
   readonly cooks: boolean;
   /** Whether it counts what later steps will bring before it settles anything. */
   readonly looksAhead: boolean;
+  /** Whether the page says how many kilos it takes: a tick means that they were given, whatever is entered later. */
+  readonly told: boolean;
   /** What it will bring to a pot that has not come to it yet; nothing where it is left out. */
   readonly brings?: (step: S, pot: PotState, context: StepContext) => ToCome;
   readonly given: Given;
@@ -76,7 +78,7 @@ export interface StepKind<S extends AnyStep> {
 }
 
 /** What most kinds are: no lines, no minutes of their own, nothing cooked, nothing settled. */
-const USUAL = { actualMinutes: false, timed: false, cooks: false, looksAhead: false, given: 'all' } as const;
+const USUAL = { actualMinutes: false, timed: false, cooks: false, looksAhead: false, told: false, given: 'all' } as const;
 
 /** A kind with what is usual left out. */
 export function stepKind<S extends AnyStep>(own: Pick<StepKind<S>, 'op' | 'run' | 'entered'> & Partial<StepKind<S>>): StepKind<S> {

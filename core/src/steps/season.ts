@@ -93,6 +93,7 @@ export const seasonKind = stepKind<Season>({
   lines: settledLine,
   entered: settles,
   looksAhead: true,
+  told: true,
   given: 'some',
   brings: asItTakes(season),
   target: {

@@ -78,7 +78,7 @@ export function reduce(pot: PotState, settings: Reduce, context: StepContext): S
       ? reduceKg(withToCome(pot, context.toCome), settings.to.mPas, context.servedC, parameters.bodyA)
       : undefined;
   const toShare = settings.to.by === 'share' ? parcelKg(pot.liquid) * (1 - settings.to.kept) : 0;
-  const wantedKg = solved === undefined ? toShare : solved.ok ? solved.kg : 0;
+  const wantedKg = context.heldKg ?? (solved === undefined ? toShare : solved.ok ? solved.kg : 0);
   const cautions = solved === undefined ? [] : cautionsFor(solved);
   if (wantedKg <= 0) return unchanged(pot, cautions);
   const vigour = cappedVigour(settings.vigour, servedBody(pot, context));
@@ -141,6 +141,7 @@ export const thinKind = stepKind<Thin>({
   lines: settledLine,
   entered: settles,
   looksAhead: true,
+  told: true,
   given: 'as wanted',
   target: bodyTarget<Thin>(
     ({ toMPas }) => toMPas,
@@ -155,6 +156,7 @@ export const reduceKind = stepKind<Reduce>({
   entered: actsThenStep,
   cooks: true,
   looksAhead: true,
+  told: true,
   target: bodyTarget<Reduce>(
     ({ to }) => (to.by === 'body' ? to.mPas : undefined),
     (step, mPas) => ({ ...step, to: { by: 'body', mPas } }),
@@ -181,6 +183,7 @@ export const thickenKind = stepKind<Thicken>({
   },
   cooks: true,
   looksAhead: true,
+  told: true,
   given: 'as wanted',
   target: bodyTarget<Thicken>(
     ({ toMPas }) => toMPas,

@@ -69,6 +69,7 @@ export const tuneKind = stepKind<Tune>({
   run: tune,
   lines: settledLine,
   entered: settles,
+  told: true,
   given: 'as wanted',
   brings: asItTakes(tune),
 });

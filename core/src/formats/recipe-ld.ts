@@ -1,6 +1,6 @@
 import type { HowToStep, Recipe, WithContext } from 'schema-dts';
 import { writtenLines } from '../draft/index.js';
-import { stepSentence, stepTest } from '../messages/index.js';
+import { minutesSaid, stepSentence, stepTest } from '../messages/index.js';
 import { walk, type Soup } from '../soup/index.js';
 import { plainText } from './plain-text.js';
 
@@ -128,11 +128,7 @@ export function toRecipe(
     recipeIngredient: [...writtenLines(soup, nameRow).values()],
     recipeInstructions: steps.map((step): HowToStep => ({
       '@type': 'HowToStep',
-      text: [
-        `${stepSentence(step, nameOf)}${'minutes' in step && step.minutes > 0 ? `, ${String(Math.round(step.minutes))} minutes` : ''}.`,
-        step.say,
-        stepTest(step),
-      ]
+      text: [`${stepSentence(step, nameOf)}${minutesSaid(step)}.`, step.say, stepTest(step)]
         .filter((text) => text !== undefined)
         .join(' '),
     })),

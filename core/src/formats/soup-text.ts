@@ -1,5 +1,5 @@
 import { writtenLines } from '../draft/index.js';
-import { stepSentence } from '../messages/index.js';
+import { minutesSaid, stepSentence } from '../messages/index.js';
 import { walk, type Soup } from '../soup/index.js';
 
 /** A soup as plain text, so written that it can be pasted in again. */
@@ -13,8 +13,7 @@ export function toText(
     .map(({ step }) => step)
     .filter(({ op }) => op !== 'film' && op !== 'read');
   const said = steps.map((step, n) => {
-    const minutes = 'minutes' in step && step.minutes > 0 ? `, ${String(Math.round(step.minutes))} minutes` : '';
-    return `${String(n + 1)}. ${stepSentence(step, nameOf)}${minutes}.${step.say === undefined ? '' : ` ${step.say}`}`;
+    return `${String(n + 1)}. ${stepSentence(step, nameOf)}${minutesSaid(step)}.${step.say === undefined ? '' : ` ${step.say}`}`;
   });
   return [
     soup.name,

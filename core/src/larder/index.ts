@@ -31,7 +31,16 @@ export {
   type Origin,
   type UsAllergen,
 } from './allergen.js';
-export { GROUPS, IngredientSchema, LarderFileSchema, TrimSchema, type IngredientRow, type Trim } from './ingredient.js';
+export {
+  GROUPS,
+  IngredientSchema,
+  LarderFileSchema,
+  TrimSchema,
+  comesCooked,
+  isForked,
+  type IngredientRow,
+  type Trim,
+} from './ingredient.js';
 export { checkRows, type RowProblem } from './check.js';
 export { makeIngredient, makeLarder, type Ingredient, type Larder } from './larder.js';
 export { nearTo } from './near.js';

@@ -102,6 +102,8 @@ export const IngredientSchema = z.strictObject({
   covering: z.number().min(0).max(60),
   /** Softening rate against the kitchen default (1): 0 for what never softens or is liquid already. */
   softening: z.number().min(0).max(4),
+  /** Thickest that a piece of it gets, however large it is cut: the wall of a pepper, a leaf; mm. Kitchen default. */
+  wallMm: z.number().min(0.5).max(100).optional(),
   /** Least minutes hot until its rawness has cooked out; kitchen default. */
   meldMinutes: z.number().min(0).max(240).default(0),
   /** Seeds and skins that a sieve holds back, as a share of the edible part; kitchen default. */
@@ -117,6 +119,35 @@ export const IngredientSchema = z.strictObject({
   /** Default price in the kitchen's currency, per kg as bought: a kitchen default, there to be corrected. */
   pricePerKg: z.number().min(0).max(20_000).default(0),
 });
+
+/**
+ * Groups that nobody tries with a fork: what comes cooked, what is soft as soon as it is hot, and what only flavours.
+ * Common practice.
+ */
+const NO_FORK: ReadonlySet<(typeof GROUPS)[number]> = new Set([
+  'canned goods',
+  'breads',
+  'pastes and sauces',
+  'meat',
+  'mushrooms',
+  'leaves',
+  'fruit',
+  'nuts',
+  'herbs',
+  'spices',
+  'chillies',
+]);
+/** Groups whose starch has been cooked before it is bought. */
+const COOKED: ReadonlySet<(typeof GROUPS)[number]> = new Set(['canned goods', 'breads']);
+
+/** Whether its pieces are cooked until a fork goes in. */
+export function isForked({ group }: Pick<IngredientRow, 'group'>): boolean {
+  return !NO_FORK.has(group);
+}
+
+export function comesCooked({ group }: Pick<IngredientRow, 'group'>): boolean {
+  return COOKED.has(group);
+}
 
 /** A row as read, with what was left out filled in. */
 export type IngredientRow = z.infer<typeof IngredientSchema>;

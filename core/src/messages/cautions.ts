@@ -1,4 +1,4 @@
-import { showMass, showVolume, type Shown } from '../units/index.js';
+import { showMass, showMinutes, showVolume, type Shown } from '../units/index.js';
 import type { Caution, Target } from '../pot/index.js';
 import type { NameOf } from './steps.js';
 
@@ -70,9 +70,11 @@ export function cautionSentence(caution: Caution, nameOf: NameOf): string {
     case 'HOT_FAT':
       return 'Hot fat: dry the pieces, keep water away.';
     case 'TRAY_ROUNDS':
-      return `${String(caution.trays)} trays in one layer: ${String(caution.rounds)} rounds of the oven.`;
+      return `${String(caution.trays)} trays: ${String(caution.rounds)} rounds of the oven, one after the other.`;
     case 'TRAY_CROWDED':
-      return `${caution.loadKgM2.toFixed(1)} kg/m² on the trays: they steam before they brown.`;
+      return `Trays fuller than one layer: pieces steam before they brown; about ${showMinutes(caution.minutes)} in the oven.`;
+    case 'PAN_CROWDED':
+      return `More than the burner can dry in ${showMinutes(caution.setMinutes)}: it steams first. About ${showMinutes(caution.minutes)} in one go, or in ${String(caution.batches)} batches for colour.`;
     case 'NOT_TENDER':
       return `Not tender yet: ${names(caution.lineIds)}. Simmer on before the blade.`;
     case 'BOILED_DRY':
@@ -100,7 +102,9 @@ export function cautionSentence(caution: Caution, nameOf: NameOf): string {
     case 'WASH_GRIT':
       return `Wash after cutting: ${names(caution.lineIds)}. Grit cannot be blended out.`;
     case 'BURNS_IN_SECONDS':
-      return `Stay with it, it burns in seconds: ${names(caution.lineIds)}.`;
+      return caution.lineIds.length === 0
+        ? 'Stay with it, it burns in seconds.'
+        : `Stay with it, it burns in seconds: ${names(caution.lineIds)}.`;
     case 'SMOKE_INDOORS':
       return 'Smoke indoors: extraction on, window open, nothing left alone.';
     case 'STEAM':

@@ -2,7 +2,7 @@ export { STANDING_LINE, cautionSentence, hurts } from './cautions.js';
 export { problemSentence } from './problems.js';
 export { planErrorSentence, planSentence } from './plan-errors.js';
 export { namer, stopNamer } from './names.js';
-export { stationOf, stepName, stepSetting, stepSentence, stepTest, type NameOf, type Station } from './steps.js';
+export { minutesSaid, stationOf, stepName, stepSetting, stepSentence, stepTest, type NameOf, type Station } from './steps.js';
 export { rowSentence } from './rows.js';
 export { noticeWords } from './change-notices.js';
 export { assumedWords, differenceWords, pastingSentence, readingSentence } from './drafts.js';

@@ -1,4 +1,5 @@
 import { bodyWord } from '../body/index.js';
+import { TOUCH_C, setMinutes } from '../steps/index.js';
 import type { SoupStep } from '../soup/index.js';
 
 /** Stations as cooks name them; steps in a row that share one hang together. */
@@ -31,6 +32,12 @@ const FRY: Readonly<Record<Extract<SoupStep, { op: 'fry' }>['how'], string>> = {
   bloom: 'Bloom in the hot fat, seconds only',
   smoke: 'Smoke under the lid',
 };
+
+/** The minutes that a step is set to, behind its sentence. */
+export function minutesSaid(step: SoupStep): string {
+  const minutes = setMinutes(step) ?? 0;
+  return minutes > 0 ? `, ${String(Math.round(minutes))} minutes` : '';
+}
 
 function share(of: number): string {
   return of === 1 ? 'all' : `${String(Math.round(of * 100))} %`;
@@ -198,8 +205,12 @@ const WORDS: { readonly [K in SoupStep['op']]: StepWords<Extract<SoupStep, { op:
   },
   rest: {
     short: 'Cool',
-    setting: ({ toC }) => `to ${String(toC)} °C`,
-    sentence: (step) => `Cool to ${String(step.toC)} °C ${step.around === 'ice bath' ? 'in an ice bath, stirring' : 'in the air'}`,
+    setting: ({ toC, minutes }) => (toC === undefined ? `${String(minutes ?? 0)} min` : `to ${String(toC)} °C`),
+    sentence: ({ toC, around }) => {
+      const how =
+        toC === undefined ? 'Let it rest' : toC === TOUCH_C ? 'Cool until it can be handled' : `Cool to ${String(toC)} °C`;
+      return `${how} ${around === 'ice bath' ? 'in an ice bath, stirring' : 'in the air'}`;
+    },
     station: () => 'Finish',
   },
   blend: {

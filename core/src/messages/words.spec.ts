@@ -8,8 +8,8 @@ const nameOf = (id: string): string => id;
 const CAUTIONS: readonly (readonly [Caution, string])[] = [
   [{ code: 'HARD_TO_CUT', lineIds: ['swede'] }, 'swede'],
   [{ code: 'HOT_FAT' }, 'water away'],
-  [{ code: 'TRAY_ROUNDS', rounds: 3, trays: 16 }, '16 trays in one layer: 3 rounds'],
-  [{ code: 'TRAY_CROWDED', loadKgM2: 9.44 }, '9.4 kg/m²'],
+  [{ code: 'TRAY_ROUNDS', rounds: 3, trays: 16 }, '16 trays: 3 rounds'],
+  [{ code: 'TRAY_CROWDED', layers: 1.5, minutes: 62.44 }, 'about 1 h 2 min in the oven'],
   [{ code: 'NOT_TENDER', lineIds: ['beetroot', 'onion'] }, 'beetroot, onion'],
   [{ code: 'BOILED_DRY' }, 'boils dry'],
   [{ code: 'BURNER_TOO_SMALL', neededW: 950, givenW: 800 }, '800 W'],

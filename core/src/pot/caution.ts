@@ -9,7 +9,8 @@ export type Caution =
   | { readonly code: 'STEAM' }
   | { readonly code: 'LINER_HEAT'; readonly ovenC: number }
   | { readonly code: 'TRAY_ROUNDS'; readonly rounds: number; readonly trays: number }
-  | { readonly code: 'TRAY_CROWDED'; readonly loadKgM2: number }
+  | { readonly code: 'TRAY_CROWDED'; readonly layers: number; readonly minutes: number }
+  | { readonly code: 'PAN_CROWDED'; readonly minutes: number; readonly setMinutes: number; readonly batches: number }
   | { readonly code: 'NOT_TENDER'; readonly lineIds: readonly string[] }
   | { readonly code: 'NOT_MELDED'; readonly lineIds: readonly string[] }
   | { readonly code: 'BOILED_DRY' }

@@ -36,6 +36,8 @@ export interface PotState {
   readonly aside: readonly Cohort[];
   /** Ln of the body as readings have found it over what its composition alone would give; 0 before any. */
   readonly bodyLn: number;
+  /** Area of the trays that it lies spread out on, m2; 0 in a pot. */
+  readonly traysM2: number;
 }
 
 /** A pot with something else in it, at another heat. Written out: it is made at every step, and spreading costs more than cooking. */
@@ -49,6 +51,7 @@ export function potWith(pot: PotState, liquid: Parcel, cohorts: readonly Cohort[
     simmeredMinutes: pot.simmeredMinutes,
     aside: pot.aside,
     bodyLn: pot.bodyLn,
+    traysM2: pot.traysM2,
   };
 }
 
@@ -64,6 +67,7 @@ export const EMPTY_POT: PotState = {
   simmeredMinutes: 0,
   aside: [],
   bodyLn: 0,
+  traysM2: 0,
 };
 
 /** A fresh vessel with only a liquid in it. */
@@ -138,7 +142,7 @@ export function joined(a: PotState, b: PotState): PotState {
   const massA = potKg(a);
   const massB = potKg(b);
   if (massB === 0 && b.aside.length === 0) return a;
-  if (massA === 0 && a.aside.length === 0) return b;
+  if (massA === 0 && a.aside.length === 0) return b.traysM2 === 0 ? b : { ...b, traysM2: 0 };
   const joules = potEnthalpyJ(a) + potEnthalpyJ(b);
   const merged: PotState = {
     liquid: plusParcel(a.liquid, b.liquid),
@@ -150,6 +154,7 @@ export function joined(a: PotState, b: PotState): PotState {
     aside: b.aside.length === 0 ? a.aside : [...a.aside, ...b.aside],
     // Readings are taken of the soup, not of the splash.
     bodyLn: massA >= massB ? a.bodyLn : b.bodyLn,
+    traysM2: 0,
   };
   return { ...merged, tempC: temperatureC(mixIn(merged), joules, merged.tempC) };
 }
@@ -191,6 +196,8 @@ export function joinedAll(pot: PotState, parts: readonly Poured[]): PotState {
     simmeredMinutes: diluted(pot, liquid),
     aside: pot.aside,
     bodyLn: pot.bodyLn,
+    // Whatever is poured over goes into a pot.
+    traysM2: 0,
   };
   return { ...merged, tempC: temperatureC(mixIn(merged), joules, tempC) };
 }

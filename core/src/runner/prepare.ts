@@ -1,7 +1,7 @@
 import { weigh } from '../amounts/index.js';
 import { areaM2, boilingPointC, parametersOf, potsBySize, type Kit, type Vessel } from '../kit/index.js';
 import type { Ingredient, Larder } from '../larder/index.js';
-import { SERVED_COLD_C, SERVED_HOT_C } from '../pot/index.js';
+import { SERVED_COLD_C, SERVED_HOT_C, type Shape } from '../pot/index.js';
 import { saltWanted, type SpiceScaling } from '../season/index.js';
 import {
   CARD,
@@ -30,6 +30,12 @@ interface Around {
   readonly cardIngredient: (id: string) => Ingredient | undefined;
 }
 
+/** The cut of a line, no thicker than its ingredient is by nature. */
+function cutOfLine(line: Line, { row }: Ingredient): { readonly shape: Shape; readonly sizeMm: number } {
+  const cut = line.cut ?? UNCUT;
+  return row.wallMm !== undefined && row.wallMm < cut.sizeMm ? { shape: 'slab', sizeMm: row.wallMm } : cut;
+}
+
 function readyLine(line: Line, around: Around): PreparedLine {
   const { larder, vessel, spices } = around;
   const ingredient = line.ingredient.startsWith(CARD)
@@ -38,7 +44,7 @@ function readyLine(line: Line, around: Around): PreparedLine {
   if (ingredient === undefined) throw new Error('A soup is checked before it is prepared.');
   const trim = line.way === undefined ? undefined : ingredient.row.trims.find(({ way }) => way === line.way);
   const keptShare = trim?.share ?? 1;
-  const cut = line.cut ?? UNCUT;
+  const cut = cutOfLine(line, ingredient);
   const { amount } = line;
   let massKg = 0;
   if (amount.rule === 'panFloor') massKg = amount.kgPerM2 * areaM2(vessel);

@@ -2,8 +2,8 @@ import { z } from 'zod';
 import { areaOfTrayM2, usableM3 } from '../kit/index.js';
 import { run, type PreparedSoup, type Run } from '../runner/index.js';
 import { risingRoot } from '../numbers/index.js';
-import { parcelKg, potKg, potM3, volumeM3 } from '../pot/index.js';
-import { ONE_LAYER_KG_M2, jugged, lineIdSchema } from '../steps/index.js';
+import { parcelKg, potM3, volumeM3 } from '../pot/index.js';
+import { jugged, layerM2, lineIdSchema } from '../steps/index.js';
 
 /**
  * From which side a batch is wanted. The first three and the carton are met exactly; what is on hand, the pot, trays
@@ -44,8 +44,8 @@ export function ingredientKg(prepared: PreparedSoup, of: Run, ingredient: string
 function traysFilled(prepared: PreparedSoup, of: Run): number {
   const tray = prepared.kit.trays[0];
   if (tray === undefined) return 0;
-  const loads = of.records.filter(({ step }) => step.op === 'roast').map(({ before }) => potKg(before));
-  return Math.max(0, ...loads) / (ONE_LAYER_KG_M2 * areaOfTrayM2(tray));
+  const loads = of.records.filter(({ step }) => step.op === 'roast').map(({ before }) => layerM2(before));
+  return Math.max(0, ...loads) / areaOfTrayM2(tray);
 }
 
 /** Jugs that the fullest blend of a run would fill, as a fraction. */

@@ -10,6 +10,7 @@ import {
   type PotState,
   type Poured,
 } from '../pot/index.js';
+import { comesCooked, isForked } from '../larder/index.js';
 import { actsOf, restOf } from './entered.js';
 import { asItTakes } from './to-come.js';
 import { stepKind, usesLeft } from './kind.js';
@@ -49,8 +50,8 @@ export function poured(line: SizedLine, parcel: Parcel): Poured {
       shape: line.shape,
       sizeM: line.sizeM,
       softening,
-      softness: 0,
-      gelatinised: 0,
+      softness: isForked(line.ingredient.row) ? 0 : 1,
+      gelatinised: comesCooked(line.ingredient.row) ? 1 : 0,
       driedShare: 0,
       browned: 0,
     },

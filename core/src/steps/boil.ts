@@ -11,7 +11,7 @@ export type Lid = (typeof LIDS)[number];
 /** Water lost from the open surface, kg/(m2 h). Kitchen defaults; `boilOff` is the kitchen's own factor on them. */
 const FLUX_KG_M2_H: Readonly<Record<Vigour, number>> = { bare: 8, steady: 12, lively: 22, rolling: 40 };
 /** Heat lost through the pot's wall, W/(m2 K). Kitchen default: still air and radiation. */
-const WALL_W_M2K = 10;
+export const WALL_W_M2K = 10;
 /** Least share of the burner's useful power that is taken to reach the food, so that minutes stay a number. */
 const LEAST_SHARE = 0.1;
 /** Least share of the liquid's water that is left when a pot boils dry. */
@@ -50,7 +50,8 @@ export function cappedVigour(vigour: Vigour, bodyMPas: number): Vigour {
   return VIGOURS.indexOf(vigour) > VIGOURS.indexOf(most) ? most : vigour;
 }
 
-function wallM2(vessel: Vessel, levelM: number): number {
+/** Wetted wall of a pot, m2. */
+export function wallM2(vessel: Vessel, levelM: number): number {
   return Math.PI * vessel.widthM * Math.min(levelM, vessel.depthM);
 }
 

@@ -22,7 +22,10 @@ export interface DryHeat {
   readonly tauMinutes: (sizeM: number) => number;
   readonly minutes: number;
   readonly outerC: number;
-  readonly pace: number;
+  /** How fast heat gets into a piece of a size, against boiling liquid. */
+  readonly pace: (sizeM: number) => number;
+  /** Share of the loss that there is heat for; all of it where it is left out. */
+  readonly dried?: number;
   /** Surface temperature that colours, °C; undefined where no colour is wanted or comes. */
   readonly brownsAtC: number | undefined;
 }
@@ -65,13 +68,18 @@ export function dryHeated(pot: PotState, heat: DryHeat, context: StepContext): P
   const fat = heat.minutes > 0 ? fatTaken(pot, context) : { perPiece: [], sumKg: 0 };
   const cohorts = pot.cohorts.map((cohort, n): Cohort => {
     const water = cohort.parcel.mix[WATER];
-    const lost = Math.min(waterShareLost(heat, cohort.sizeM, cohort.driedShare), 1 - cohort.driedShare);
+    const lost = Math.min(waterShareLost(heat, cohort.sizeM, cohort.driedShare) * (heat.dried ?? 1), 1 - cohort.driedShare);
     const lostKg = cohort.driedShare < 1 ? (water * lost) / (1 - cohort.driedShare) : 0;
     const vapour = vapourMix(lostKg, 0);
     if (lostKg > 0) outflows.push({ kind: 'vapour', lineId: cohort.lineId, parcel: bare(vapour), tempC: heat.outerC });
     joules += lostKg * latentJKg(heat.outerC);
     const piece = { shape: cohort.shape, sizeM: cohort.sizeM, mix: cohort.parcel.mix, softening: paced(cohort, context) };
-    const softened = soften(piece, cohort, { fromC: pot.tempC, outerC: heat.outerC, minutes: heat.minutes, pace: heat.pace });
+    const softened = soften(piece, cohort, {
+      fromC: pot.tempC,
+      outerC: heat.outerC,
+      minutes: heat.minutes,
+      pace: heat.pace(cohort.sizeM),
+    });
     const driedShare = cohort.driedShare + lost;
     const brown = heat.brownsAtC === undefined ? cohort.browned : Math.max(cohort.browned, brownness(driedShare, heat.brownsAtC));
     const dried = driedParcel(cohort.parcel, vapour);

@@ -74,7 +74,15 @@ export function asGiven(use: Use, entered: Entered): Use {
   return entered.enteredByHand(use.line) ? { line: use.line, kg: entered.givenKg(use.line) } : use;
 }
 
+/** Minutes that the clock has shown, not ones that a card asks for: a step does with them what can be done in them. */
+export interface ActualMinutes {
+  readonly isActual?: true;
+}
+
 /** With the minutes that it really took; they are known once it is done. */
-export function tookMinutes<T extends AnyStep & { readonly minutes: number }>(step: T, { isDone, minutes }: Entered): T {
-  return isDone && minutes !== undefined ? { ...step, minutes } : step;
+export function tookMinutes<T extends AnyStep & { readonly minutes: number }>(
+  step: T,
+  { isDone, minutes }: Entered,
+): T & ActualMinutes {
+  return isDone && minutes !== undefined ? { ...step, minutes, isActual: true } : step;
 }

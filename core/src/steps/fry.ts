@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import type { Caution, PotState } from '../pot/index.js';
-import { actsThenStep, tookMinutes } from './entered.js';
+import { actsThenStep, tookMinutes, type ActualMinutes } from './entered.js';
 import { stepKind } from './kind.js';
-import { dryHeated } from './dry-heat.js';
+import { panHeated } from './pan.js';
 import { minutesSchema, stepBase, type StepContext, type StepResult } from './step.js';
 import { PAN_PACE, STEAM_BELOW_BOILING_C, sweatTau } from './sweat.js';
 
@@ -18,39 +18,47 @@ export const FrySchema = z.strictObject({
 });
 export type Fry = z.infer<typeof FrySchema>;
 
+interface FryWay {
+  readonly tau: number;
+  readonly most: number;
+  readonly brownsAtC: number;
+  readonly safeMin: number;
+  /** Over before the burner can make up for what it is short of. */
+  readonly isShort: boolean;
+}
+
 /**
  * Against the pan's own time constant: how fast water goes, the heat that colours, and how it ends. A sauté and a
  * smoker leave pieces wet inside; toasting and blooming are seconds, and burn in seconds. Kitchen defaults.
  */
-const WAYS: Readonly<
-  Record<Fry['how'], { readonly tau: number; readonly most: number; readonly brownsAtC: number; readonly safeMin: number }>
-> = {
-  sauté: { tau: 0.5, most: 0.7, brownsAtC: 175, safeMin: 20 },
-  toast: { tau: 0.1, most: 0.9, brownsAtC: 190, safeMin: 1 },
-  bloom: { tau: 0.2, most: 0.8, brownsAtC: 170, safeMin: 1 },
-  smoke: { tau: 2, most: 0.4, brownsAtC: 150, safeMin: 30 },
+const WAYS: Readonly<Record<Fry['how'], FryWay>> = {
+  sauté: { tau: 0.5, most: 0.7, brownsAtC: 175, safeMin: 20, isShort: false },
+  toast: { tau: 0.1, most: 0.9, brownsAtC: 190, safeMin: 1, isShort: true },
+  bloom: { tau: 0.2, most: 0.8, brownsAtC: 170, safeMin: 1, isShort: true },
+  smoke: { tau: 2, most: 0.4, brownsAtC: 150, safeMin: 30, isShort: false },
 };
 
 /** Same form as the sweat, with colour; the caution is the one that belongs to the way. */
-export function fry(pot: PotState, settings: Fry, context: StepContext): StepResult {
+export function fry(pot: PotState, settings: Fry & ActualMinutes, context: StepContext): StepResult {
   const way = WAYS[settings.how];
-  const heated = dryHeated(
+  const heated = panHeated(
     pot,
     {
       most: way.most,
       tauMinutes: (sizeM) => sweatTau(sizeM, 'gentle', 'off', context.parameters) * way.tau,
       minutes: settings.minutes,
       outerC: context.boilC - STEAM_BELOW_BOILING_C,
-      pace: PAN_PACE,
+      pace: () => PAN_PACE,
       brownsAtC: way.brownsAtC,
     },
+    { heatShare: 1, isFixed: way.isShort || settings.isActual === true },
     context,
   );
   const cautions: Caution[] = [settings.how === 'smoke' ? { code: 'SMOKE_INDOORS' } : { code: 'HOT_FAT' }];
-  if (settings.minutes > way.safeMin || settings.how === 'toast' || settings.how === 'bloom') {
+  if (settings.minutes > way.safeMin || way.isShort) {
     cautions.push({ code: 'BURNS_IN_SECONDS', lineIds: pot.cohorts.map(({ lineId }) => lineId) });
   }
-  return { ...heated, inflows: [], minutes: settings.minutes, cautions };
+  return { ...heated, cautions: [...cautions, ...heated.cautions] };
 }
 
 export const fryKind = stepKind<Fry>({

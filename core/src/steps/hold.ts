@@ -1,8 +1,9 @@
 import { z } from 'zod';
-import { areaM2, hotHolding } from '../kit/index.js';
+import { areaM2, hotHolding, type ModelParameters } from '../kit/index.js';
 import { latentJKg, type Caution, type PotState } from '../pot/index.js';
 import { actsThenStep, tookMinutes } from './entered.js';
 import { stepKind } from './kind.js';
+import { NOTHING_TO_COME, steamsAway } from './to-come.js';
 import { pouredIn } from './add.js';
 import { LIDS, boiledOff, lidLeaves } from './boil.js';
 import { cookedThrough } from './cooked.js';
@@ -23,14 +24,23 @@ export type Hold = z.infer<typeof HoldSchema>;
 const HOLD_REFERENCE_C = 70;
 const PER_KELVIN = 0.045;
 
+/** Water that steams from an open face at rest, kg/(m2 h): the kitchen's rate at 70 °C, by vapour pressure. */
+export function openFluxKgM2H(tempC: number, parameters: ModelParameters): number {
+  return parameters.holdFlux * Math.exp(PER_KELVIN * (tempC - HOLD_REFERENCE_C));
+}
+
+/** Water that steams away in a hold, kg. */
+function heldKg({ atC, lid, minutes }: Hold, { parameters, vessel }: StepContext): number {
+  return (openFluxKgM2H(atC, parameters) * lidLeaves(lid, parameters) * areaM2(vessel) * minutes) / 60;
+}
+
 /** Kept hot through a service: water steams away and the soup thickens; a top-up puts it back. */
 export function hold(pot: PotState, settings: Hold, context: StepContext): StepResult {
-  const { parameters, vessel, kit } = context;
+  const { kit } = context;
   const { leastC, source } = hotHolding(kit.country);
   const cautions: Caution[] = settings.atC < leastC ? [{ code: 'HOLD_TOO_COOL', tempC: settings.atC, leastC, source }] : [];
   const warm = cookedThrough(pot, { fromC: pot.tempC, toC: settings.atC, upMinutes: 0, minutes: settings.minutes }, context);
-  const flux = parameters.holdFlux * Math.exp(PER_KELVIN * (settings.atC - HOLD_REFERENCE_C)) * lidLeaves(settings.lid, parameters);
-  const boiled = boiledOff(warm, (flux * areaM2(vessel) * settings.minutes) / 60, 0);
+  const boiled = boiledOff(warm, heldKg(settings, context), 0);
   const held: StepResult = {
     ...unchanged(boiled.pot, cautions),
     outflows: boiled.outflows,
@@ -60,4 +70,6 @@ export const holdKind = stepKind<Hold>({
   actualMinutes: true,
   timed: true,
   cooks: true,
+  // A top-up puts back what has steamed away.
+  brings: (step, _pot, context) => (step.topUp === undefined ? steamsAway(heldKg(step, context)) : NOTHING_TO_COME),
 });

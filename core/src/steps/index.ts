@@ -5,6 +5,7 @@ export {
   lineIdSchema,
   minutesSchema,
   servedBody,
+  setMinutes,
   stepBase,
   then,
   unchanged,
@@ -21,7 +22,7 @@ export {
 export { AddSchema, add, ingredientFlow, lineParcel, poured, pouredIn, storedC, useKg, type Add } from './add.js';
 export { TrimStepSchema, trim, type TrimStep } from './trim.js';
 export { brownness } from './dry-heat.js';
-export { ONE_LAYER_KG_M2, RoastSchema, minutesToFork, roast, roastTau, trayed, type Roast } from './roast.js';
+export { ONE_LAYER_KG_M2, RoastSchema, crowding, layerM2, minutesToFork, roast, roastTau, trayed, type Roast } from './roast.js';
 export { SweatSchema, sweat, sweatTau, type Sweat } from './sweat.js';
 export { FrySchema, fry, type Fry } from './fry.js';
 export { FryPureeSchema, fryPuree, type FryPuree } from './fry-puree.js';
@@ -44,7 +45,7 @@ export {
 } from './boil.js';
 export { SimmerSchema, simmer, type Simmer, type SimmerPart } from './simmer.js';
 export { PressureSchema, pressure, type Pressure } from './pressure.js';
-export { RestSchema, TWO_STAGES, rest, type Rest } from './rest.js';
+export { RestSchema, TOUCH_C, TWO_STAGES, rest, type Rest } from './rest.js';
 export { BlendSchema, HOT_JUG_C, blend, grainAfter, jugged, type Blend } from './blend.js';
 export { SieveStepSchema, heldShare, sieve, type SieveStep } from './sieve.js';
 export { ReduceSchema, ThickenSchema, ThinSchema, reduce, thicken, thin, type Reduce, type Thicken, type Thin } from './to-body.js';

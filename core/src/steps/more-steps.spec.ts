@@ -63,7 +63,7 @@ describe('trays', () => {
   it('smaller dice brown sooner and are sooner fork-tender', () => {
     const browned = (mm: number): number => roast(beet(mm), roasting(30), context()).pot.cohorts[0]!.browned;
     expect(browned(12)).toBeGreaterThan(browned(25));
-    const fork = (mm: number): number => minutesToFork(beet(mm), context()).get('beetroot')!;
+    const fork = (mm: number): number => minutesToFork(beet(mm), 200, context()).get('beetroot')!;
     expect(fork(12)).toBeLessThan(fork(25));
     expect(fork(25)).toBeLessThan(fork(50));
   });

@@ -4,6 +4,7 @@ import { areaM2 } from '../kit/index.js';
 import { mixIn, potEnthalpyJ, potM3, temperatureC, type Caution, type PotState } from '../pot/index.js';
 import { tookMinutes, type Entered, type Parts } from './entered.js';
 import { stepKind } from './kind.js';
+import { steamsAway } from './to-come.js';
 import { LIDS, VIGOURS, alcoholKept, boilOffKgS, boiledOff, cappedVigour, heatUp, type HeatUp } from './boil.js';
 import { cookedThrough } from './cooked.js';
 import { minutesSchema, servedBody, stepBase, type StepContext, type StepResult, type AnyStep } from './step.js';
@@ -72,6 +73,14 @@ export function simmer(pot: PotState, settings: Simmer | SimmerPart, context: St
   };
 }
 
+/** Water that a simmer still to come will boil away, kg. */
+function boiledAwayKg({ minutes, vigour: set, lid }: Simmer, pot: PotState, context: StepContext): number {
+  const { vessel, parameters } = context;
+  const vigour = set === 'bare' || set === 'steady' ? set : cappedVigour(set, servedBody(pot, context));
+  const levelM = potM3(pot) / areaM2(vessel);
+  return boilOffKgS(vessel, levelM, simmerC(vigour, context.boilC), { vigour, lid }, parameters).kgS * minutes * 60;
+}
+
 /** Part of the way to the boil: heat comes in evenly over the minutes that all of it takes. */
 function warmedFor(pot: PotState, minutes: number, up: HeatUp, context: StepContext): StepResult {
   const joules = (up.joules * minutes) / up.minutes;
@@ -110,4 +119,5 @@ export const simmerKind = stepKind<Simmer | SimmerPart>({
   actualMinutes: true,
   timed: true,
   cooks: true,
+  brings: (step, pot, context) => steamsAway(boiledAwayKg(step, pot, context)),
 });

@@ -38,6 +38,11 @@ export const lineIdSchema = z
   .regex(/^[a-z0-9-]+$/)
   .max(60);
 
+/** The minutes that a step is set to; undefined for one that goes by something else. */
+export function setMinutes(step: AnyStep): number | undefined {
+  return 'minutes' in step && typeof step.minutes === 'number' ? step.minutes : undefined;
+}
+
 export const minutesSchema = z.number().min(0).max(1440);
 
 /** Body wanted, mPa·s at 50 1/s and the serving temperature. */

@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import { DEFAULT_PARAMETERS, type ModelParameters } from '../kit/index.js';
 import type { PotState } from '../pot/index.js';
-import { stepThenActs, tookMinutes } from './entered.js';
+import { stepThenActs, tookMinutes, type ActualMinutes } from './entered.js';
 import { stepKind } from './kind.js';
-import { dryHeated } from './dry-heat.js';
+import { panHeated } from './pan.js';
 import { minutesSchema, stepBase, type StepContext, type StepResult } from './step.js';
 
 export const SweatSchema = z.strictObject({
@@ -35,21 +35,25 @@ export function sweatTau(
   return parameters.sweatTauMin * (sizeM / REFERENCE_M) ** SIZE_POWER * lidded * (heat === 'high' ? 1 / HIGH_HASTENS : 1);
 }
 
-/** Softens in fat without colour; loses water by size, heat, lid and time. */
-export function sweat(pot: PotState, settings: Sweat, context: StepContext): StepResult {
-  const heated = dryHeated(
+/** A gentle flame is at most so much of what the burner has. Kitchen default. */
+const GENTLE_SHARE = 0.5;
+
+/** Softens in fat without colour; loses water by size, heat, lid and time, as far as the burner goes. */
+export function sweat(pot: PotState, settings: Sweat & ActualMinutes, context: StepContext): StepResult {
+  const heated = panHeated(
     pot,
     {
       most: context.parameters.sweatMost,
       tauMinutes: (sizeM) => sweatTau(sizeM, settings.heat, settings.lid, context.parameters),
       minutes: settings.minutes,
       outerC: context.boilC - STEAM_BELOW_BOILING_C,
-      pace: PAN_PACE,
+      pace: () => PAN_PACE,
       brownsAtC: undefined,
     },
+    { heatShare: settings.heat === 'gentle' ? GENTLE_SHARE : 1, isFixed: settings.isActual === true },
     context,
   );
-  return { ...heated, inflows: [], minutes: settings.minutes, cautions: [{ code: 'HOT_FAT' }] };
+  return { ...heated, cautions: [{ code: 'HOT_FAT' }, ...heated.cautions] };
 }
 
 export const sweatKind = stepKind<Sweat>({

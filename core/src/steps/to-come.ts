@@ -1,4 +1,5 @@
-import { EMPTY, parcelKg, plusParcel, potKg, scaleParcel, type Parcel, type PotState } from '../pot/index.js';
+import { vapourMix } from '../larder/index.js';
+import { EMPTY, bare, parcelKg, plusParcel, potKg, scaleParcel, type Parcel, type PotState } from '../pot/index.js';
 import type { StepContext, StepResult, ToCome } from './step.js';
 
 export const NOTHING_TO_COME: ToCome = { fixed: EMPTY, perKg: EMPTY };
@@ -36,6 +37,11 @@ export function asItTakes<S>(
       perKg: EMPTY,
     };
   };
+}
+
+/** Water that a later step will steam away, as so much less at all events. */
+export function steamsAway(kg: number): ToCome {
+  return kg > 0 ? { fixed: bare(vapourMix(-kg, 0)), perKg: EMPTY } : NOTHING_TO_COME;
 }
 
 /** So much of a parcel for every kilo of a pot. */

@@ -1,5 +1,6 @@
 import { SPOON_WORDS } from '@tureen/core/body';
 import type { PlainStep, SoupStep } from '@tureen/core/soup';
+import { TOUCH_C } from '@tureen/core/steps';
 import { celsiusOf, fahrenheitOf, type UnitSystem } from '@tureen/core/units';
 
 /** A figure of a step that can be set: in the unit shown, between two ends. */
@@ -27,7 +28,7 @@ export interface ChoiceSetting {
 
 export type Setting = NumberSetting | ChoiceSetting;
 
-type Fields<S> = { readonly [K in keyof S]?: S[K] };
+type Fields<S> = { readonly [K in keyof S]?: S[K] | undefined };
 
 function number<S extends SoupStep>(
   step: S,
@@ -213,7 +214,8 @@ const SETTINGS: { readonly [K in SoupStep['op']]: SettingsOf<K> } = {
   liaison: (step, units) => [tempC(step, 'toC', 'to', 60, 95, units)],
   hold: (step, units) => [tempC(step, 'atC', 'at', 40, 95, units), choice(step, 'lid', 'lid', LIDS)],
   rest: (step, units) => [
-    tempC(step, 'toC', 'to', 0, 100, units),
+    restUntil(step),
+    ...(step.toC === undefined ? [number(step, 'minutes', 'for', 'min', [0, 240, 5])] : [tempC(step, 'toC', 'to', 0, 100, units)]),
     choice(step, 'around', 'in', [
       ['air', 'the air'],
       ['ice bath', 'an ice bath'],
@@ -236,6 +238,27 @@ const SETTINGS: { readonly [K in SoupStep['op']]: SettingsOf<K> } = {
   ladleOut: () => [],
   refill: () => [],
 };
+
+/** Kitchen default, °C: cool enough for a jug that is more than a third full. */
+const USUAL_REST_C = 68;
+
+/** Whether a rest goes by the thermometer, the hand or the clock, with what is usual for each. */
+function restUntil(step: Extract<PlainStep, { op: 'rest' }>): ChoiceSetting {
+  const { toC } = step;
+  const rest = { id: step.id, op: step.op, around: step.around, ...(step.say === undefined ? {} : { say: step.say }) } as const;
+  return {
+    kind: 'choice',
+    key: 'until',
+    label: 'until',
+    options: [
+      { value: 'temperature', name: 'a temperature' },
+      { value: 'touch', name: 'it can be handled' },
+      { value: 'minutes', name: 'minutes are over' },
+    ],
+    value: toC === undefined ? 'minutes' : toC === TOUCH_C ? 'touch' : 'temperature',
+    set: (value) => (value === 'minutes' ? { ...rest, minutes: 15 } : { ...rest, toC: value === 'touch' ? TOUCH_C : USUAL_REST_C }),
+  };
+}
 
 /** What can be set at a step, in the kitchen's units; the lines that it takes are beside it. */
 export function settingsOf(step: SoupStep, units: UnitSystem): readonly Setting[] {
@@ -284,7 +307,7 @@ export const NEW_STEPS: readonly { readonly name: string; readonly step: PlainSt
   { name: 'Pressure-cook', step: { id: 'pressure', op: 'pressure', minutes: 10, atC: 115 } },
   { name: 'Blend', step: { id: 'blend', op: 'blend', blender: 'jug', minutes: 2 } },
   { name: 'Sieve', step: { id: 'sieve', op: 'sieve', meshMm: 1, scraped: true } },
-  { name: 'Cool', step: { id: 'cool', op: 'rest', toC: 75, around: 'air' } },
+  { name: 'Cool', step: { id: 'cool', op: 'rest', toC: USUAL_REST_C, around: 'air' } },
   { name: 'Boil down to a body', step: { id: 'reduce', op: 'reduce', vigour: 'lively', to: { by: 'body', mPas: 250 } } },
   { name: 'Reheat', step: { id: 'reheat', op: 'simmer', minutes: 3, vigour: 'bare', lid: 'on' } },
 ];

@@ -77,11 +77,10 @@ const FIGURES: { readonly [K in SoupStep['op']]: Of<Extract<SoupStep, { op: K }>
   simmer: clock,
   pressure: clock,
   hold: clock,
-  rest: (step, { view }) => ({
-    digits: String(Math.round(step.toC)),
-    unit: '°C',
-    note: `about ${showMinutes(minutesOf(step, view))}`,
-  }),
+  rest: (step, at) =>
+    step.toC === undefined
+      ? clock(step, at)
+      : { digits: String(Math.round(step.toC)), unit: '°C', note: `about ${showMinutes(minutesOf(step, at.view))}` },
   blend: ({ minutes, blender }) => ({
     digits: String(minutes),
     unit: 'min',

@@ -5,6 +5,7 @@ import { freeId, slug } from '@tureen/core/draft';
 import type { Measure } from '@tureen/core/kit';
 import { stepName } from '@tureen/core/messages';
 import { kindOf, linesOf, walk } from '@tureen/core/soup';
+import { setMinutes } from '@tureen/core/steps';
 import { showMinutes } from '@tureen/core/units';
 import { map, timer } from 'rxjs';
 import type { BatchView, FrontView } from '../../cooking/batch-view';
@@ -269,15 +270,18 @@ export class Hand {
   start(): void {
     const step = this.step();
     if (step === undefined || !this.timed() || this.startedAtMs() !== undefined) return;
-    const minutes = this.view()?.steps.find(({ stepId }) => stepId === step.id)?.minutes ?? 0;
+    const { minutes = 0, rounds = 1 } = this.view()?.steps.find(({ stepId }) => stepId === step.id) ?? {};
     this.enter({ kind: 'started', stepId: step.id }, 'Timer started.');
     allowNotes();
-    if (minutes > 0) {
-      const name = stepName(step, this.nameOf());
-      const every = remindedOf(step, this.front()?.cautions ?? []);
+    if (!(minutes > 0)) return;
+    const name = stepName(step, this.nameOf());
+    const every = remindedOf(step, this.front()?.cautions ?? []);
+    for (let round = 1; round <= rounds; round++) {
+      const of = rounds === 1 ? name : `${name}, round ${String(round)} of ${String(rounds)}`;
+      const own = (minutes * round) / rounds;
       this.enter(
-        { kind: 'timed', timer: newId(), name, stepId: step.id, minutes, ...(every === undefined ? {} : { every }) },
-        `Timer of ${showMinutes(minutes)} started.`,
+        { kind: 'timed', timer: newId(), name: of, stepId: step.id, minutes: own, ...(every === undefined ? {} : { every }) },
+        `Timer of ${showMinutes(own)} started.`,
       );
     }
   }
@@ -316,10 +320,13 @@ export class Hand {
   /** Minutes at the heat itself: a simmer's clock also runs while the pot comes to the boil, a roast's over every round. */
   private cookedMinutes(elapsed: number): number {
     const step = this.step();
-    const all = this.view()?.steps.find(({ stepId }) => stepId === step?.id)?.minutes;
-    if (step === undefined || all === undefined || !('minutes' in step)) return elapsed;
-    // On the way to the boil or the pressure nothing is counted; a roast's clock runs over every round.
-    return step.op === 'roast' ? elapsed * (step.minutes / Math.max(all, 1e-9)) : Math.max(0, elapsed - (all - step.minutes));
+    const own = this.view()?.steps.find(({ stepId }) => stepId === step?.id);
+    const set = step === undefined ? undefined : setMinutes(step);
+    if (step === undefined || own === undefined || set === undefined) return elapsed;
+    // A roast's clock runs over every round, a pan's over all that it takes to dry.
+    if (step.op === 'roast' || step.op === 'sweat' || step.op === 'fry') return elapsed / (own.rounds ?? 1);
+    // On the way to the boil or the pressure nothing is counted.
+    return Math.max(0, elapsed - (own.minutes - set));
   }
 
   skip(why: string | undefined): void {

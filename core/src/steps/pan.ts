@@ -1,0 +1,43 @@
+import { areaM2 } from '../kit/index.js';
+import { potM3, type Caution, type PotState } from '../pot/index.js';
+import { WALL_W_M2K, wallM2 } from './boil.js';
+import { dryHeated, type DryHeat } from './dry-heat.js';
+import { heatToJ, type StepContext, type StepResult } from './step.js';
+
+/** How a pan is driven: what of its burner is used, and whether its minutes are all it has. */
+interface Pan {
+  /** Share of the burner's useful power. */
+  readonly heatShare: number;
+  /** The minutes stand, and less goes off where the burner can't; otherwise it takes as long as it takes. */
+  readonly isFixed: boolean;
+}
+
+/** Least share of the burner's useful power that is taken to reach the food, so that minutes stay a number. */
+const LEAST_SHARE = 0.1;
+/** Least share of the water wanted that goes off, however short the burner is. Kitchen default. */
+const LEAST_DRIED = 0.1;
+/** From so many times the minutes set it is told. */
+const TOLD_FROM = 1.25;
+
+/**
+ * Pieces in a pan on its burner: no more water goes off than the burner can evaporate once all of it is hot. What a card
+ * asks for is reached in more minutes, or, where the minutes stand, less of it is.
+ */
+export function panHeated(pot: PotState, heat: DryHeat, { heatShare, isFixed }: Pan, context: StepContext): StepResult {
+  const { vessel } = context;
+  const wanted = dryHeated(pot, heat, context);
+  const usefulW = vessel.burnerW * vessel.efficiency * heatShare;
+  const lossW = WALL_W_M2K * wallM2(vessel, potM3(pot) / areaM2(vessel)) * (heat.outerC - pot.tempC) * 0.5;
+  const watts = Math.max(usefulW * LEAST_SHARE, usefulW - lossW);
+  const neededMin = Math.max(0, wanted.joules) / watts / 60;
+  if (neededMin <= heat.minutes) return { ...wanted, inflows: [], minutes: heat.minutes, cautions: [] };
+  if (isFixed) {
+    const warmJ = heatToJ(pot, heat.outerC);
+    const share = Math.max(LEAST_DRIED, Math.min(1, (watts * heat.minutes * 60 - warmJ) / (wanted.joules - warmJ)));
+    return { ...dryHeated(pot, { ...heat, dried: share }, context), inflows: [], minutes: heat.minutes, cautions: [] };
+  }
+  const batches = Math.ceil(neededMin / Math.max(heat.minutes, 1));
+  const cautions: Caution[] =
+    neededMin > TOLD_FROM * heat.minutes ? [{ code: 'PAN_CROWDED', minutes: neededMin, setMinutes: heat.minutes, batches }] : [];
+  return { ...wanted, inflows: [], minutes: neededMin, cautions };
+}

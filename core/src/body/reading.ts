@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { SPOON_NAMES, SPOON_WORDS } from './words.js';
+import { SPOON_NAMES, spoonRange } from './words.js';
 
 const tempC = z.number().min(0).max(100);
 
@@ -36,7 +36,8 @@ export interface BodyEvidence {
  * 0.35, a viscometer's 0.1, the ring's 0.5 until a kitchen has calibrated it. Kitchen defaults.
  */
 const SPREAD: Readonly<Record<BodyReading['device'], { readonly biasSd: number; readonly noiseSd: number }>> = {
-  spoon: { biasSd: 0.21, noiseSd: 0.28 },
+  // One eye and one spoon: a second look is hardly a second witness.
+  spoon: { biasSd: 0.28, noiseSd: 0.21 },
   syringe: { biasSd: 0.2, noiseSd: 0.2 },
   viscometer: { biasSd: 0.06, noiseSd: 0.08 },
   'drain cup': { biasSd: 0.1, noiseSd: 0.1 },
@@ -107,8 +108,10 @@ export function evidenceOf(reading: BodyReading, densityKgM3: number): BodyEvide
   const spread = { device: reading.device, tempC: reading.tempC, ...SPREAD[reading.device] };
   const exactly = (mPas: number): BodyEvidence => ({ ...spread, low: Math.log(mPas), high: Math.log(mPas) });
   switch (reading.device) {
-    case 'spoon':
-      return exactly(SPOON_WORDS.find(({ word }) => word === reading.word)?.bodyMPas ?? Number.NaN);
+    case 'spoon': {
+      const [low, high] = spoonRange(reading.word);
+      return { ...spread, low: Math.log(low), high: Math.log(high) };
+    }
     case 'viscometer':
       return exactly(reading.mPas);
     case 'syringe': {

@@ -21,6 +21,21 @@ export function bodyWord(bodyMPas: number): SpoonWord {
   return best.word;
 }
 
+/**
+ * Between which bodies a spoon word lies, mPa·s: the body that it stands for, but for the words at the ends, which only say
+ * "no thicker" and "no thinner" than half-way to their neighbour.
+ *
+ * @example spoonRange('runs off') // [0, 26.8]
+ */
+export function spoonRange(word: SpoonWord): readonly [low: number, high: number] {
+  const at = SPOON_WORDS.findIndex((one) => one.word === word);
+  const body = (n: number): number => SPOON_WORDS[n]?.bodyMPas ?? Number.NaN;
+  const last = SPOON_WORDS.length - 1;
+  if (at === 0) return [0, Math.sqrt(body(0) * body(1))];
+  if (at === last) return [Math.sqrt(body(last - 1) * body(last)), Number.POSITIVE_INFINITY];
+  return [body(at), body(at)];
+}
+
 /** Grain in words: what the tongue tells apart. Kitchen defaults, m. */
 const GRAINS = [
   { word: 'silky', mostM: 0.35e-3 },

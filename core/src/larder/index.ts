@@ -31,6 +31,7 @@ export {
   type Origin,
   type UsAllergen,
 } from './allergen.js';
+export { SKINS_DRY, SKINS_THICKEN, thickensOf, type Thickens } from './thickens.js';
 export {
   GROUPS,
   IngredientSchema,

@@ -108,6 +108,11 @@ export const IngredientSchema = z.strictObject({
   meldMinutes: z.number().min(0).max(240).default(0),
   /** Seeds and skins that a sieve holds back, as a share of the edible part; kitchen default. */
   skins: z.number().min(0).max(0.5).default(0),
+  /** How its fibre and its starch thicken, where it is not as its kind: against free fibre and free starch, which are 1. */
+  thickens: z
+    .strictObject({ pulp: z.number().min(0).max(6), starch: z.number().min(0).max(3) })
+    .partial()
+    .optional(),
   /** Range of its heat, Scoville units by mass as it comes. */
   scoville: z.strictObject({ low: scoville, high: scoville }).optional(),
   /** Bite of pepper, ginger, mustard, horseradish, against ground black pepper, which is 1; kitchen default. */

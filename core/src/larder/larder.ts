@@ -1,6 +1,7 @@
 import { allergenBits, originBits } from './allergen.js';
 import type { IngredientRow } from './ingredient.js';
-import { scaleMix, totalKg, type Mix } from './mix.js';
+import { FIBRE, STARCH, scaleMix, totalKg, type Mix } from './mix.js';
+import { SKINS_THICKEN, skinFibre, thickensOf } from './thickens.js';
 import { tintOf, type Tint } from './tint.js';
 
 /** An ingredient prepared for the runner: composition as a mix that sums to exactly 1 kg. */
@@ -13,6 +14,9 @@ export interface Ingredient {
   readonly scoville: number;
   /** Starch that has swollen already, kg per kg: of a card's outcome; nothing in a larder row. */
   readonly cookedStarchPerKg: number;
+  /** Fibre that thickens, and starch once it has swollen, kg per kg, each by how its kind does it. */
+  readonly pulpPerKg: number;
+  readonly starchBodyPerKg: number;
   readonly tint: Tint;
   readonly allergens: number;
   readonly origins: number;
@@ -29,13 +33,17 @@ function middleOf(range: IngredientRow['scoville']): number {
 export function makeIngredient(row: IngredientRow): Ingredient {
   const c = row.composition;
   const raw: Mix = [c.water, c.fat, c.protein, c.starch, c.sugars, c.fibre, c.salt, c.acid, c.ethanol, c.ash + c.other];
+  const thickens = thickensOf(row);
+  const perKg = scaleMix(raw, 1 / totalKg(raw));
   return {
     row,
-    perKg: scaleMix(raw, 1 / totalKg(raw)),
+    perKg,
     sodiumMgPerKg: c.sodiumMg * 10,
     potassiumMgPerKg: c.potassiumMg * 10,
     scoville: middleOf(row.scoville),
     cookedStarchPerKg: 0,
+    pulpPerKg: Math.max(0, perKg[FIBRE] - skinFibre(row)) * thickens.pulp + skinFibre(row) * SKINS_THICKEN,
+    starchBodyPerKg: perKg[STARCH] * thickens.starch,
     tint: tintOf(row.colour, row.covering),
     allergens: allergenBits(row.allergens, row.cereal),
     origins: originBits(row.origin),

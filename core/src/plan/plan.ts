@@ -7,7 +7,7 @@ import { varied, withoutLines, type Soup } from '../soup/index.js';
 import type { PlanRequest } from './request.js';
 
 /** Version of the rules: stored with every plan, so that closed figures can be told from what a newer core would say. */
-export const CORE_VERSION = '0.2.0';
+export const CORE_VERSION = '0.3.0';
 
 /** Everything that a plan was computed from; running it again gives the same plan. */
 export interface Snapshot {

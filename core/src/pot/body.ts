@@ -1,6 +1,6 @@
-import { FAT, FIBRE, PROTEIN, SUGARS, WATER, plusMix, totalKg, type Mix } from '../larder/index.js';
+import { FAT, PROTEIN, STARCH, SUGARS, WATER, plusMix, totalKg, type Mix } from '../larder/index.js';
 import { volumeM3 } from './heat.js';
-import { COOKED_STARCH_KG, type Parcel } from './parcel.js';
+import { COOKED_STARCH_KG, PULP_KG, STARCH_BODY_KG, type Parcel } from './parcel.js';
 import type { PotState } from './state.js';
 
 /** Body is the apparent viscosity at 50 1/s at the serving temperature, mPa·s. Temperatures of serving, °C: common practice. */
@@ -15,8 +15,8 @@ const GAS_J_MOL_K = 8.314;
 /** Activation of the thickening part, J/mol. Kitchen default. */
 const ACTIVATION_J_MOL = 10_000;
 /** What each thickens against cell-wall fibre: swollen starch, protein. Kitchen defaults. */
-export const STARCH_THICKENS = 0.9;
-export const PROTEIN_THICKENS = 0.1;
+const STARCH_THICKENS = 0.9;
+const PROTEIN_THICKENS = 0.1;
 /** Closest packing of fat drops and the exponent of Krieger and Dougherty (1959). */
 const DROPS_MOST = 0.74;
 const DROPS_EXPONENT = 1.85;
@@ -46,9 +46,27 @@ export function serumMPas(mix: Mix, tempC: number): number {
   return sweetened * (1 - drops / DROPS_MOST) ** -DROPS_EXPONENT;
 }
 
-/** Solids that thicken, as a share of the mass: fibre, swollen starch x 0.9, protein x 0.1. */
-export function thickeningKg(liquid: Parcel): number {
-  return liquid.mix[FIBRE] + STARCH_THICKENS * liquid.carried[COOKED_STARCH_KG] + PROTEIN_THICKENS * liquid.mix[PROTEIN];
+/** What thickens in a liquid, kg of the standard: fibre and swollen starch by their kinds, protein. */
+export interface ThickeningKg {
+  readonly fibre: number;
+  readonly starch: number;
+  readonly protein: number;
+}
+
+export function thickeningParts({ mix, carried }: Parcel): ThickeningKg {
+  const starch = mix[STARCH];
+  return {
+    fibre: Math.max(0, carried[PULP_KG]),
+    starch: starch > 0 ? (STARCH_THICKENS * carried[STARCH_BODY_KG] * carried[COOKED_STARCH_KG]) / starch : 0,
+    protein: PROTEIN_THICKENS * mix[PROTEIN],
+  };
+}
+
+/** Solids that thicken, kg: the sum of the parts. Written out: it is asked for at every step. */
+export function thickeningKg({ mix, carried }: Parcel): number {
+  const starch = mix[STARCH];
+  const swollen = starch > 0 ? (STARCH_THICKENS * carried[STARCH_BODY_KG] * carried[COOKED_STARCH_KG]) / starch : 0;
+  return Math.max(0, carried[PULP_KG]) + swollen + PROTEIN_THICKENS * mix[PROTEIN];
 }
 
 /**

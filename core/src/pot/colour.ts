@@ -11,6 +11,21 @@ export function brownedParcel(p: Parcel, by: number): Parcel {
   const c = p.carried;
   const share = MOST_OVERLAID * by;
   const channel = (place: 0 | 1 | 2): number => c[place] + (BROWN[place] * c[3] - c[place]) * share;
-  const carried: Carried = [channel(0), channel(1), channel(2), c[3], c[4], c[5], c[6], c[7], c[8], c[9], c[10], c[11]];
+  const carried: Carried = [
+    channel(0),
+    channel(1),
+    channel(2),
+    c[3],
+    c[4],
+    c[5],
+    c[6],
+    c[7],
+    c[8],
+    c[9],
+    c[10],
+    c[11],
+    c[12],
+    c[13],
+  ];
   return { mix: p.mix, carried, allergens: p.allergens, origins: p.origins };
 }

@@ -17,7 +17,9 @@ export {
   NOTHING_CARRIED,
   POTASSIUM_MG,
   SCOVILLE_KG,
+  PULP_KG,
   SKINS_KG,
+  STARCH_BODY_KG,
   SODIUM_MG,
   bare,
   driedParcel,
@@ -49,10 +51,8 @@ export {
   type Shape,
 } from './state.js';
 export {
-  PROTEIN_THICKENS,
   SERVED_COLD_C,
   SERVED_HOT_C,
-  STARCH_THICKENS,
   bodyMPas,
   bodySlope,
   priorMPas,
@@ -60,6 +60,8 @@ export {
   solidsForBody,
   thickeningFactor,
   thickeningKg,
+  thickeningParts,
+  type ThickeningKg,
   waterMPas,
 } from './body.js';
 export { brownedParcel } from './colour.js';

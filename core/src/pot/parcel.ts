@@ -4,7 +4,8 @@ import { NOTHING, NO_TINT, STARCH, plusMix, scaleMix, totalKg, type Ingredient, 
  * What food carries in proportion to its mass, beside its components. A tuple for the same reason as `Mix`. "sodium"
  * is the food's own, beside NaCl; "scoville" is kilos times Scoville units; "bite" kilos of ground black pepper that
  * would bite as much; "cost" is in the kitchen's currency; "cream" kilos that came in as a finish; "skins" kilos of
- * seeds and skins; "cooked starch" kilos of starch that has swollen in the liquid, part of the starch in the mix.
+ * seeds and skins; "cooked starch" kilos of starch that has swollen in the liquid, part of the starch in the mix; "pulp" and
+ * "starch body" what its fibre, and its starch once swollen, thicken like, as kilos of the standard.
  */
 export type Carried = readonly [
   kRed: number,
@@ -19,6 +20,8 @@ export type Carried = readonly [
   creamKg: number,
   skinsKg: number,
   cookedStarchKg: number,
+  pulpKg: number,
+  starchBodyKg: number,
 ];
 
 export const SODIUM_MG = 4;
@@ -29,8 +32,10 @@ export const COST = 8;
 export const CREAM_KG = 9;
 export const SKINS_KG = 10;
 export const COOKED_STARCH_KG = 11;
+export const PULP_KG = 12;
+export const STARCH_BODY_KG = 13;
 
-export const NOTHING_CARRIED: Carried = [0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0];
+export const NOTHING_CARRIED: Carried = [0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0, 0];
 
 /** An amount of food: its mix, and what it carries with it. */
 export interface Parcel {
@@ -65,6 +70,8 @@ export function parcelOf(ingredient: Ingredient, massKg: number, boughtKg = mass
       0,
       row.skins * massKg,
       ingredient.cookedStarchPerKg * massKg,
+      ingredient.pulpPerKg * massKg,
+      ingredient.starchBodyPerKg * massKg,
     ],
     allergens: ingredient.allergens,
     origins: ingredient.origins,
@@ -85,6 +92,8 @@ export function plusCarried(a: Carried, b: Carried, times = 1): Carried {
     a[9] + b[9] * times,
     a[10] + b[10] * times,
     a[11] + b[11] * times,
+    a[12] + b[12] * times,
+    a[13] + b[13] * times,
   ];
 }
 

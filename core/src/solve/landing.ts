@@ -1,8 +1,6 @@
-import { FAT, FIBRE, PROTEIN, SALT, SUGARS, ACID, totalKg, type Ingredient, type Mix } from '../larder/index.js';
+import { FAT, SALT, SUGARS, ACID, totalKg, type Ingredient, type Mix } from '../larder/index.js';
 import {
-  COOKED_STARCH_KG,
-  PROTEIN_THICKENS,
-  STARCH_THICKENS,
+  thickeningKg,
   bare,
   bodyMPas,
   contents,
@@ -118,7 +116,7 @@ function sumsOf(parcel: Parcel, tempC: number, servedC: number, heat: Band): Sum
     fat: m[FAT],
     sugars: m[SUGARS],
     acid: m[ACID],
-    solids: m[FIBRE] + STARCH_THICKENS * parcel.carried[COOKED_STARCH_KG] + PROTEIN_THICKENS * m[PROTEIN],
+    solids: thickeningKg(parcel),
     m3: volumeM3(m, servedC),
     overLowJ: at(heat.low),
     overHighJ: at(heat.high),

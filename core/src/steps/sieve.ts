@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { FIBRE, WATER, type Mix } from '../larder/index.js';
-import { SKINS_KG, bare, parcelKg, plusParcel, scaleParcel, withCarried, type PotState } from '../pot/index.js';
+import { FIBRE, SKINS_DRY, SKINS_THICKEN, WATER, type Mix } from '../larder/index.js';
+import { PULP_KG, SKINS_KG, bare, parcelKg, plusParcel, scaleParcel, withCarried, type PotState } from '../pot/index.js';
 import { stepThenActs } from './entered.js';
 import { stepKind } from './kind.js';
 import { stepBase, unchanged, type StepContext, type StepResult } from './step.js';
@@ -22,8 +22,8 @@ const SPREAD = 1.5;
 /** Purée that stays with what is held back, kg per kg of it: sides scraped or not. Kitchen defaults. */
 const CLINGS_SCRAPED = 0.6;
 const CLINGS_LEFT = 1.6;
-/** Dry part of pressed skins and seeds, all counted as fibre. Kitchen default. */
-const SKINS_DRY = 0.25;
+/** Most of the fibre that leaves with seeds and skins; the pulp passes. Kitchen default. */
+const MOST_FIBRE = 0.35;
 /** Minutes a litre through a sieve with a ladle. Kitchen default. */
 const MIN_PER_KG = 0.8;
 
@@ -34,7 +34,8 @@ export function heldShare(sizeM: number, meshM: number): number {
 
 /**
  * What stays in the sieve, as weighed or else estimated: the product's seeds and skins as far as they are coarser than the mesh, and the purée that
- * clings to them. They leave as fibre and water; the rest leaves as the soup is.
+ * clings to them. They leave as fibre, which has
+ * thickened little, and water; the rest leaves as the soup is.
  */
 export function sieve(pot: PotState, settings: SieveStep, context: StepContext): StepResult {
   const liquidKg = parcelKg(pot.liquid);
@@ -43,13 +44,16 @@ export function sieve(pot: PotState, settings: SieveStep, context: StepContext):
   const share = heldShare(pot.grainM * SKINS_COARSER, settings.meshMm / 1000);
   const { weighedKg } = settings;
   const heldKg = Math.min(skinsKg * share * context.parameters.sieveHolds, skinsKg, weighedKg ?? Infinity);
-  const fibreKg = Math.min(heldKg * SKINS_DRY, 0.8 * pot.liquid.mix[FIBRE]);
+  const fibreKg = Math.min(heldKg * SKINS_DRY, MOST_FIBRE * pot.liquid.mix[FIBRE]);
   const waterKg = Math.min(heldKg - fibreKg, 0.5 * pot.liquid.mix[WATER]);
   const skins: Mix = [waterKg, 0, 0, 0, 0, fibreKg, 0, 0, 0, 0];
   const rest = plusParcel(pot.liquid, bare(skins), -1);
   const estimated = ((settings.scraped ? CLINGS_SCRAPED : CLINGS_LEFT) * heldKg) / liquidKg;
   const clings = Math.min(0.5, weighedKg === undefined ? estimated : (weighedKg - heldKg) / (liquidKg - heldKg));
-  const without = withCarried(rest, { [SKINS_KG]: skinsKg - heldKg });
+  const without = withCarried(rest, {
+    [SKINS_KG]: skinsKg - heldKg,
+    [PULP_KG]: Math.max(0, pot.liquid.carried[PULP_KG] - SKINS_THICKEN * fibreKg),
+  });
   const lost = plusParcel(scaleParcel(without, clings), withCarried(bare(skins), { [SKINS_KG]: heldKg }));
   return {
     pot: { ...pot, liquid: scaleParcel(without, 1 - clings), grainM: Math.min(pot.grainM, settings.meshMm / 1000) },

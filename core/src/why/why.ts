@@ -1,13 +1,12 @@
 import { SODIUM_IN_NACL, energyKj } from '../dish/index.js';
-import { allergenNames, SALT, FAT, FIBRE, STARCH, PROTEIN } from '../larder/index.js';
+import { allergenNames, SALT, FAT, FIBRE, STARCH } from '../larder/index.js';
 import { servedPot, type PreparedSoup, type Run, type StepRecord } from '../runner/index.js';
 import {
   COST,
   CREAM_KG,
   COOKED_STARCH_KG,
   SODIUM_MG,
-  PROTEIN_THICKENS,
-  STARCH_THICKENS,
+  thickeningParts,
   bodyMPas,
   parcelKg,
   potKg,
@@ -167,10 +166,11 @@ function body(prepared: PreparedSoup, of: Run): Why {
   const serum = serumMPas(liquid.mix, prepared.servedC);
   const shift = last.bodyLn;
   const overSerum = Math.log(value / serum) - shift;
+  const thickening = thickeningParts(liquid);
   const solids: readonly (readonly [string, number])[] = [
-    ['fibre', liquid.mix[FIBRE]],
-    ['cooked starch', STARCH_THICKENS * liquid.carried[COOKED_STARCH_KG]],
-    ['protein', PROTEIN_THICKENS * liquid.mix[PROTEIN]],
+    ['fibre', thickening.fibre],
+    ['cooked starch', thickening.starch],
+    ['protein', thickening.protein],
   ];
   const sum = solids.reduce((all, [, kg]) => all + kg, 0);
   const uncooked = liquid.mix[STARCH] - liquid.carried[COOKED_STARCH_KG];

@@ -1,8 +1,8 @@
 import { parseArgs, type ParseArgsConfig } from 'node:util';
 import { UNITS, UNIT_CODES, type UnitCode } from '@tureen/core/units';
 import type { Kit } from '@tureen/core/kit';
-import { potsBySize } from '@tureen/core/kit';
-import type { PlanRequest } from '@tureen/core/plan';
+import { potsFor, type PlanRequest } from '@tureen/core/plan';
+import type { Soup } from '@tureen/core/soup';
 import type { Anchor } from '@tureen/core/solve';
 import { Misused } from './outcome.js';
 
@@ -94,20 +94,15 @@ function anchorsOf({ values }: Given): Anchor[] {
 }
 
 /** What is asked of a soup. Without a pot the smallest that may hold it is taken, by its written amount. */
-export function requestOf(
-  from: Given,
-  kit: Kit,
-  written: { readonly bowls: number; readonly bowlG: number },
-  fits: (request: PlanRequest) => boolean,
-): PlanRequest {
+export function requestOf(from: Given, kit: Kit, soup: Soup, fits: (request: PlanRequest) => boolean): PlanRequest {
   const { values } = from;
   const anchors = anchorsOf(from);
   const bowls = values.bowls === undefined ? undefined : numberOf(values.bowls, '--bowls');
-  const bowlG = values.bowl === undefined ? written.bowlG : quantityOf(values.bowl, 'g', '--bowl');
+  const bowlG = values.bowl === undefined ? soup.writtenFor.bowlG : quantityOf(values.bowl, 'g', '--bowl');
   const all: Anchor[] = bowls === undefined || anchors.length === 0 ? anchors : [{ by: 'bowls', bowls }, ...anchors];
-  const base = { bowls: bowls ?? written.bowls, bowlG, ...(all.length === 0 ? {} : { anchors: all }) };
+  const base = { bowls: bowls ?? soup.writtenFor.bowls, bowlG, ...(all.length === 0 ? {} : { anchors: all }) };
   if (values.pot !== undefined) return { ...base, potId: values.pot };
-  const pots = potsBySize(kit);
+  const pots = potsFor(soup, kit);
   const fitting = pots.find(({ id }) => fits({ ...base, potId: id }));
   return { ...base, potId: (fitting ?? pots.at(-1))?.id ?? '' };
 }

@@ -48,7 +48,7 @@ export function planned(
   const loaded = loadAll(from);
   if (!loaded.ok) return loaded;
   const { soup, kit, rows } = loaded.value;
-  const request = requestOf(from, kit, soup.writtenFor, (one) => makePlan(soup, rows, kit, one).ok);
+  const request = requestOf(from, kit, soup, (one) => makePlan(soup, rows, kit, one).ok);
   const planning = makePlan(soup, rows, kit, request);
   if (planning.ok) return { ok: true, value: { ...loaded.value, plan: planning.plan, request } };
   const { error } = planning;

@@ -46,7 +46,10 @@ function tomatoAt(solidsPct: number): Parcel {
   const mix = perKg.map((kg, n) => (n === 0 ? 1 - solidsPct / 100 : kg * times)) as unknown as Parcel['mix'];
   // Concentrates have been through a finisher: of their solids 16 % are fibre (food tables, from memory), none of it in skins.
   const fibre = (0.16 * solidsPct) / 100;
-  return withCarried({ ...parcelOf(ingredient('tomato'), 1), mix }, { [PULP_KG]: fibre * thickensOf(ingredient('tomato').row).pulp });
+  return withCarried(
+    { ...parcelOf(ingredient('tomato'), 1), mix },
+    { [PULP_KG]: fibre * thickensOf(ingredient('tomato').row).pulp },
+  );
 }
 
 function blended(...parts: readonly Parcel[]): Parcel {
@@ -134,7 +137,8 @@ describe('readings', () => {
   });
 
   it('the words at the ends of the spoon are bounds: half-way to their neighbours, and no thinner pot is moved by "runs off"', () => {
-    const end = (word: 'runs off' | 'stands'): ReturnType<typeof evidenceOf> => evidenceOf({ device: 'spoon', word, tempC: 65 }, 1000);
+    const end = (word: 'runs off' | 'stands'): ReturnType<typeof evidenceOf> =>
+      evidenceOf({ device: 'spoon', word, tempC: 65 }, 1000);
     // The middle on the log scale of 12 and 60, and of 700 and 2200.
     expect(Math.exp(end('runs off').high)).toBeCloseTo(26.83, 2);
     expect(end('runs off').low).toBe(Number.NEGATIVE_INFINITY);

@@ -12,6 +12,7 @@ export {
   belowRimM,
   brimM3,
   potsBySize,
+  pressurePots,
   usableM3,
   type Blender,
   type Kit,

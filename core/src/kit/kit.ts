@@ -20,6 +20,8 @@ export const VesselSchema = z.strictObject({
   efficiency: z.number().gt(0).max(1),
   /** This pot's own boil-off against the kitchen's, from two weighings; 1 where it has not been measured. */
   boilOff: z.number().min(0.1).max(5).optional(),
+  /** To what temperature it may be driven with its lid locked, °C; 0 or left out where it is no pressure cooker. */
+  pressureC: z.number().min(0).max(121).optional(),
 });
 export type Vessel = z.infer<typeof VesselSchema>;
 
@@ -57,6 +59,8 @@ export const KitShape = z.strictObject({
     .optional(),
   /** Where its days begin, as a name of the IANA time zone database; the server's own where it is left out. */
   zone: z.string().max(60).refine(isZone, { message: 'it is no time zone' }).optional(),
+  /** People who cook at once; 1 where it is left out. */
+  hands: z.int().min(1).max(50).optional(),
   pots: z.array(VesselSchema).min(1).max(50),
   trays: z.array(TraySchema).max(20),
   blenders: z.array(BlenderSchema).min(1).max(20),
@@ -100,6 +104,13 @@ export function usableM3(vessel: Vessel): number {
 /** How far below the rim a volume stands, m; negative when it would be over. */
 export function belowRimM(vessel: Vessel, volume: number): number {
   return vessel.depthM - volume / areaM2(vessel);
+}
+
+/** A kit's pots for food that is cooked under pressure, the smallest first: pressure cookers, or all where there is none. */
+export function pressurePots(kit: Pick<Kit, 'pots'>): readonly Vessel[] {
+  const pots = potsBySize(kit);
+  const cookers = pots.filter(({ pressureC = 0 }) => pressureC > 0);
+  return cookers.length > 0 ? cookers : pots;
 }
 
 /** A kit's pots, the smallest first. */

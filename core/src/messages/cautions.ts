@@ -18,6 +18,7 @@ const HURTS = new Set<Caution['code']>([
   'STEAM',
   'SMOKE_INDOORS',
   'UNDER_PRESSURE',
+  'NO_PRESSURE_COOKER',
   'HOT_JUG',
   'HOT_BLADE',
   'EGG_TOO_COOL',
@@ -75,6 +76,14 @@ export function cautionSentence(caution: Caution, nameOf: NameOf): string {
       return `Trays fuller than one layer: pieces steam before they brown; about ${showMinutes(caution.minutes)} in the oven.`;
     case 'PAN_CROWDED':
       return `More than the burner can dry in ${showMinutes(caution.setMinutes)}: it steams first. About ${showMinutes(caution.minutes)} in one go, or in ${String(caution.batches)} batches for colour.`;
+    case 'NO_PRESSURE_COOKER':
+      return caution.mostC > 0
+        ? `The ${caution.pot.toLowerCase()} is made for ${degrees(caution.mostC)}, not ${degrees(caution.wantedC)}. Never lock a pot above what it is made for.`
+        : `The ${caution.pot.toLowerCase()} is no pressure cooker in your kit. Never lock or weigh down another lid: simmer longer, or say in the kit what it is made for.`;
+    case 'DROWNED':
+      return `${text(showMass(caution.pouredKg, 'metric'))} to cover ${text(showMass(caution.piecesKg, 'metric'))}: the pot is wide for it and the soup will be thin. ${caution.narrower === undefined ? 'Cover less, and put the lid on.' : `Take the ${caution.narrower.toLowerCase()}, or cover less and put the lid on.`}`;
+    case 'TOO_LITTLE_FOR_JUG':
+      return `${text(showMass(caution.massKg, 'metric'))} hardly reaches the jug’s blade. A stick in a beaker does it.`;
     case 'NOT_TENDER':
       return `Not tender yet: ${names(caution.lineIds)}. Simmer on before the blade.`;
     case 'BOILED_DRY':

@@ -12,7 +12,7 @@ export interface CardMade {
 }
 
 /** Kilos of each card's outcome that a run takes, by card id. */
-export function cardAmounts(prepared: PreparedSoup, of: Run): CardAmounts {
+export function cardAmounts(prepared: Pick<PreparedSoup, 'lines'>, of: Run): CardAmounts {
   const kg = new Map<string, number>();
   for (const { line } of prepared.lines) {
     const { id } = line.ingredient.row;
@@ -24,7 +24,7 @@ export function cardAmounts(prepared: PreparedSoup, of: Run): CardAmounts {
 }
 
 /** Every card that a run needs made, with the cards within them, each at the size it is wanted in. */
-export function cardsMade(prepared: PreparedSoup, of: Run): CardMade[] {
+export function cardsMade(prepared: Pick<PreparedSoup, 'lines' | 'cards'>, of: Run): CardMade[] {
   return [...cardAmounts(prepared, of)].flatMap(([cardId, wantedKg]): CardMade[] => {
     const card = prepared.cards.get(cardId);
     if (card === undefined || wantedKg <= 0) return [];

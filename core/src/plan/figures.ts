@@ -1,5 +1,5 @@
 import { bowlFacts, type BowlFacts } from '../dish/index.js';
-import { clocksOf, servedOf, type PreparedSoup, type Run } from '../runner/index.js';
+import { clocksOf, minutesOf, servedOf, type PreparedSoup, type Run, type Task } from '../runner/index.js';
 import { CARD, type Line } from '../soup/index.js';
 import { cardsMade } from './cards.js';
 import { areaM2 } from '../kit/index.js';
@@ -69,15 +69,40 @@ function cookedKg(run: Run): number {
 }
 
 /** What figures are read with beside the run: how big a bowl is and how hot it is served. */
-export type Table = Pick<PreparedSoup, 'bowlKg' | 'servedC' | 'parameters'>;
+export type Table = Pick<PreparedSoup, 'bowlKg' | 'servedC' | 'parameters' | 'kit' | 'lines' | 'cards'>;
 
-export function figuresOf({ bowlKg, servedC, parameters }: Table, run: Run): Figures {
+/** How long it takes with the cards that it takes from: they are made by the same hands and meet it before it is dished. */
+function minutesWithCards(prepared: Table, of: Run): number {
+  if (prepared.cards.size === 0) return of.minutes;
+  const made = cardsMade(prepared, of);
+  const last = of.tasks.at(-1);
+  if (last === undefined || made.length === 0) return of.minutes;
+  const branchOf = (cardId: string, branchId: string): string => `${cardId}/${branchId}`;
+  const theirs = made.flatMap(({ cardId, run }) =>
+    run.tasks.map((task): Task => ({
+      ...task,
+      stepId: branchOf(cardId, task.stepId),
+      branchId: branchOf(cardId, task.branchId),
+      after: task.after === undefined ? undefined : branchOf(cardId, task.after),
+    })),
+  );
+  const meet = made.map(({ cardId, prepared: { soup } }): Task => ({
+    ...last,
+    stepId: branchOf(cardId, 'in'),
+    minutes: 0,
+    after: branchOf(cardId, soup.root.id),
+  }));
+  return minutesOf([...theirs, ...of.tasks.slice(0, -1), ...meet, last], prepared.kit.hands ?? 1);
+}
+
+export function figuresOf(prepared: Table, run: Run): Figures {
+  const { bowlKg, servedC, parameters } = prepared;
   const { dished } = run;
   return {
     ...servedOf({ servedC, parameters }, run),
     cookedKg: cookedKg(run),
     bowls: run.bowls,
-    minutes: run.minutes,
+    minutes: minutesWithCards(prepared, run),
     cost: run.costSum,
     facts: dished === undefined ? undefined : bowlFacts(dished.parcel, bowlKg, dished.tempC),
   };

@@ -2,6 +2,7 @@ export { PlanRequestSchema, LEAST_BOWL_G, MOST_BOWLS, MOST_BOWL_G, type PlanRequ
 export {
   CORE_VERSION,
   makePlan,
+  potsFor,
   rerun,
   typedPlan,
   writtenPlan,

@@ -1,9 +1,9 @@
-import { potsBySize, usableM3, type Kit } from '../kit/index.js';
+import { potsBySize, pressurePots, usableM3, type Kit, type Vessel } from '../kit/index.js';
 import { makeLarder, type IngredientRow, type Larder } from '../larder/index.js';
 import { prepareSoup, run, type CardAmounts, type Preparation, type PreparedSoup, type Run } from '../runner/index.js';
 import { scaleForAnchors, scaleForBowls, scaleForPot, type Anchoring, type Contradiction } from '../solve/index.js';
 import { cardAmounts } from './cards.js';
-import { varied, withoutLines, type Soup } from '../soup/index.js';
+import { varied, walk, withoutLines, type Soup } from '../soup/index.js';
 import type { PlanRequest } from './request.js';
 
 /** Version of the rules: stored with every plan, so that closed figures can be told from what a newer core would say. */
@@ -51,6 +51,11 @@ export type PlanError =
   | { readonly code: 'NO_ANSWER'; readonly solver: string };
 
 export type Planning = { readonly ok: true; readonly plan: Planned } | { readonly ok: false; readonly error: PlanError };
+
+/** Pots of a kit that a soup can be cooked in, the smallest first: what is cooked under pressure wants a pressure cooker. */
+export function potsFor(soup: Soup, kit: Kit): readonly Vessel[] {
+  return walk(soup.root).some(({ step }) => step.op === 'pressure') ? pressurePots(kit) : potsBySize(kit);
+}
 
 /** A scale so small that only what does not scale is left. */
 const HARDLY_ANY = 1e-4;
@@ -173,7 +178,7 @@ export function rerun(snapshot: Snapshot): Planned {
  */
 export function writtenPlan(soup: Soup, rows: readonly IngredientRow[], kit: Kit): Planned | undefined {
   const { bowls, bowlG } = soup.writtenFor;
-  const pots = potsBySize(kit);
+  const pots = potsFor(soup, kit);
   for (const { id } of pots) {
     const planning = makePlan(soup, rows, kit, { bowls, bowlG, potId: id });
     if (planning.ok) return planning.plan;
@@ -188,7 +193,7 @@ export function writtenPlan(soup: Soup, rows: readonly IngredientRow[], kit: Kit
 export function typedPlan(soup: Soup, rows: readonly IngredientRow[], kit: Kit): Planned | undefined {
   const { bowls, bowlG } = soup.writtenFor;
   const larder = makeLarder(rows);
-  for (const { id } of potsBySize(kit)) {
+  for (const { id } of potsFor(soup, kit)) {
     const preparation = prepareSoup(soup, larder, kit, id, bowlG / 1000);
     if (!preparation.ok) return undefined;
     const asItStands = run(preparation.prepared, 1);

@@ -19,6 +19,9 @@ export type Caution =
   | { readonly code: 'BURNER_TOO_SMALL'; readonly neededW: number; readonly givenW: number }
   | { readonly code: 'BURNER_LIMITS'; readonly fluxKgM2H: number }
   | { readonly code: 'UNDER_PRESSURE'; readonly tempC: number }
+  | { readonly code: 'NO_PRESSURE_COOKER'; readonly pot: string; readonly mostC: number; readonly wantedC: number }
+  | { readonly code: 'DROWNED'; readonly pouredKg: number; readonly piecesKg: number; readonly narrower: string | undefined }
+  | { readonly code: 'TOO_LITTLE_FOR_JUG'; readonly massKg: number }
   | { readonly code: 'ALCOHOL_LEFT'; readonly share: number }
   | { readonly code: 'HOT_JUG'; readonly fillShare: number; readonly tempC: number }
   | { readonly code: 'HOT_BLADE'; readonly tempC: number }

@@ -1,6 +1,7 @@
-import { canteen, context, line, potOf, prepared, soupOf, kilos, byStep } from '../../spec/pots.js';
+import { byStep, canteen, context, example, kilos, line, potOf, prepared, soupOf } from '../../spec/pots.js';
 import { potKg, TENDER, type PotState, type Shape } from '../pot/index.js';
-import { cover, fry, minutesToFork, roast, sweat, type SizedLine } from '../steps/index.js';
+import { blend, cover, fry, minutesToFork, pressure, roast, sweat, type SizedLine } from '../steps/index.js';
+import { potsFor } from '../plan/index.js';
 import { run } from './index.js';
 
 /**
@@ -72,20 +73,20 @@ describe('on trays', () => {
   };
 
   it('a few per cent more than the oven takes is no round more, and costs minutes smoothly', () => {
-    // Six gastronorm trays take 6 x 0.17225 x 12 = 12.4 kg of 25 mm pieces at 2.07 kg each, as a canteen fills them.
-    expect(roastOf(6.3).counts).toEqual(jasmine.objectContaining({ rounds: 1, trays: 6 }));
-    expect(roastOf(12.4).counts?.rounds).toBe(1);
-    expect(roastOf(13.5).counts?.rounds).toBe(2);
-    const minutes = [6, 6.3, 8, 10, 12].map((kg) => roastOf(kg).minutes);
+    // Six gastronorm trays take 6 x 0.17225 x 9 = 9.3 kg of 25 mm pieces in one layer, and 2.5 kg each as a canteen fills them.
+    expect(roastOf(9.6).counts).toEqual(jasmine.objectContaining({ rounds: 1, trays: 6 }));
+    expect(roastOf(15).counts?.rounds).toBe(1);
+    expect(roastOf(18).counts?.rounds).toBe(2);
+    const minutes = [9, 9.6, 11, 13, 15].map((kg) => roastOf(kg).minutes);
     expect(minutes).toEqual([...minutes].sort((a, b) => a - b));
     expect(minutes[1]! / minutes[0]!).toBeLessThan(1.05);
-    expect(minutes[4]!).toBeLessThan(90);
+    expect(minutes[4]!).toBeLessThan(70);
   });
 
   it('more on a tray loses as much in more minutes, and less in the same minutes by the clock', () => {
     const lost = (kg: number, isActual: boolean): number => 1 - potKg(roastOf(kg, 25, isActual).pot) / kg;
-    expect(lost(12, false)).toBeCloseTo(lost(3, false), 6);
-    expect(lost(12, true)).toBeLessThan(0.75 * lost(3, true));
+    expect(lost(15, false)).toBeCloseTo(lost(3, false), 6);
+    expect(lost(15, true)).toBeLessThan(0.8 * lost(3, true));
   });
 
   it('two rounds are each as brown and as dry as one, and the first is colder when all is tipped in', () => {
@@ -179,5 +180,59 @@ describe('over a bed', () => {
     const done = run(prepared(soup, 'saucepot-8'), 1);
     expect(done.records.flatMap(({ cautions }) => cautions.map(({ code }) => code))).not.toContain('BOILED_DRY');
     expect(potKg(done.last!.before)).toBeGreaterThan(1.5);
+  });
+});
+
+describe('little in a wide pot, much under a stick, and what a pot is made for', () => {
+  const blended = (kg: number, blender: 'stick' | 'jug', isActual = false) => {
+    const own = { ...potOf(line('carrot', kg)), tempC: 60 };
+    const soft = { ...own, cohorts: own.cohorts.map((cohort) => ({ ...cohort, softness: 1 })) };
+    const settings = { id: 'b', op: 'blend', blender, minutes: 3 } as const;
+    return blend(soft, isActual ? { ...settings, isActual: true } : settings, context([line('carrot', kg)]));
+  };
+
+  it('a stick takes longer for 45 kg than for 10, and three minutes of it leave 45 kg coarser', () => {
+    expect(blended(10, 'stick').minutes).toBe(3);
+    expect(blended(45, 'stick').minutes).toBeGreaterThan(4.5);
+    expect(blended(45, 'stick').pot.grainM).toBeCloseTo(blended(10, 'stick').pot.grainM, 9);
+    expect(blended(45, 'stick', true).pot.grainM).toBeGreaterThan(blended(10, 'stick').pot.grainM * 1.1);
+  });
+
+  it('a cup of soup hardly reaches the blade of a jug', () => {
+    const codes = (kg: number, blender: 'stick' | 'jug'): string[] => blended(kg, blender).cautions.map(({ code }) => code);
+    expect(codes(0.12, 'jug')).toContain('TOO_LITTLE_FOR_JUG');
+    expect(codes(0.12, 'stick')).not.toContain('TOO_LITTLE_FOR_JUG');
+    expect(codes(1.2, 'jug')).not.toContain('TOO_LITTLE_FOR_JUG');
+  });
+
+  it('a third of a kilo in a wide boiler drowns, and it is told which pot would do', () => {
+    const parsnip = line('parsnip', 0.34, 12);
+    const stock = line('water', 9);
+    const covered = (potId: string) =>
+      cover(
+        potOf(parsnip),
+        { id: 'c', op: 'cover', line: 'water', overM: 0.01 },
+        context([stock], { vessel: canteen.pots.find(({ id }) => id === potId)! }),
+      ).cautions;
+    expect(covered('boiler-98')).toEqual([
+      jasmine.objectContaining({ code: 'DROWNED', narrower: canteen.pots.find(({ id }) => id === 'saucepot-8')!.name }),
+    ]);
+    expect(
+      cover(potOf(line('parsnip', 2, 12)), { id: 'c', op: 'cover', line: 'water', overM: 0.01 }, context([stock])).cautions,
+    ).toEqual([]);
+  });
+
+  it('pressure is for pots that are made for it, and a soup that wants it is planned in one', () => {
+    const codes = (pressureC: number): string[] =>
+      pressure(
+        potOf(line('water', 2)),
+        { id: 'p', op: 'pressure', minutes: 10, atC: 115 },
+        context([], { vessel: { ...canteen.pots[1]!, pressureC } }),
+      ).cautions.map(({ code }) => code);
+    expect(codes(118)).not.toContain('NO_PRESSURE_COOKER');
+    expect(codes(110)).toContain('NO_PRESSURE_COOKER');
+    expect(codes(0)).toContain('NO_PRESSURE_COOKER');
+    expect(potsFor(example('red-lentil-tomato'), canteen).map(({ id }) => id)).toEqual(['stockpot-20']);
+    expect(potsFor(example('leek-potato'), canteen).length).toBe(canteen.pots.length);
   });
 });

@@ -322,7 +322,7 @@ describe('the balance, over random soups', () => {
     fc.assert(
       fc.property(cases, (one) => {
         const result = runCase(one);
-        const preparation = { bowlKg: 0.3, servedC: 65, parameters: DEFAULT_PARAMETERS };
+        const preparation = { bowlKg: 0.3, servedC: 65, parameters: DEFAULT_PARAMETERS, kit, lines: [], cards: new Map() };
         finite(figuresOf(preparation, result), 'figures');
         finite(outcomesOf(preparation, result), 'outcomes');
         for (const { step, counts, minutes, joules, cautions } of result.records)

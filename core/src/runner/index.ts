@@ -4,4 +4,5 @@ export { run, runFigures, runInto, type Held, type Run, type RunEnd, type Sink, 
 export { outcomeKg, outcomeOf, scaleForOutcome } from './card.js';
 export { clocksOf, type LineClock } from './clocks.js';
 export { ribbonOf, type Band, type Ribbon, type RibbonFlow, type Stop } from './ribbon.js';
+export { minutesOf, timeline, type Task } from './timeline.js';
 export { servedOf, servedPot, type Served } from './served.js';

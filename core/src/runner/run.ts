@@ -23,6 +23,7 @@ import {
   type StepResult,
 } from '../steps/index.js';
 import { kindOf, type Branch, type SoupStep } from '../soup/index.js';
+import { minutesOf, type Task } from './timeline.js';
 import { kgAtScale, stepContext, type PreparedSoup, type PreparedLine } from './prepared.js';
 
 /** What happened at one step: the pot on either side and the step's own account of the difference. */
@@ -32,8 +33,6 @@ export interface StepRecord extends StepResult {
   readonly step: SoupStep;
   readonly branchId: string;
   readonly before: PotState;
-  /** Minutes on the clock of its branch when the step is over; branches run side by side. */
-  readonly overAt: number;
 }
 
 /** Where a run writes what happened, one record after the other, as it goes. */
@@ -52,7 +51,10 @@ export interface RunEnd {
   /** The most that stood in the main pot, m3 and kg. */
   readonly peakM3: number;
   readonly peakKg: number;
+  /** How long all of it takes the hands of the kit, minutes. */
   readonly minutes: number;
+  /** What there was to do, in cooking order. */
+  readonly tasks: readonly Task[];
   /** Kilos that crossed the rim from each line, as bought. */
   readonly usedKg: ReadonlyMap<string, number>;
   /** What all of it cost, in the kitchen's currency. */
@@ -85,9 +87,23 @@ function settled(pot: PotState, step: SoupStep, minutes: number): PotState {
     : { ...pot, airShare: pot.airShare * 0.5 ** (minutes / AIR_HALF_LIFE_MIN) };
 }
 
+/** A step as what it asks of the kitchen. */
+function taskOf(step: SoupStep, branchId: string, { minutes, counts }: StepResult): Task {
+  return {
+    stepId: step.id,
+    branchId,
+    minutes,
+    attention: step.op === 'join' ? 0 : kindOf(step).attention,
+    atBoard: step.op === 'trim',
+    rounds: counts?.rounds ?? 1,
+    after: step.op === 'join' ? step.branch.id : undefined,
+  };
+}
+
 class Runner {
   last: StepRecord | undefined;
   readonly usedKg = new Map<string, number>();
+  readonly tasks: Task[] = [];
   costSum = 0;
   peakM3 = 0;
   peakKg = 0;
@@ -170,27 +186,25 @@ class Runner {
     this.peakKg = massKg;
   }
 
-  branch(branch: Branch, isRoot: boolean, startAt: number): { pot: PotState; estimate: Estimate; overAt: number } {
+  branch(branch: Branch, isRoot: boolean): { pot: PotState; estimate: Estimate } {
     let pot = EMPTY_POT;
     let estimate = UNREAD;
-    let clock = startAt;
     let at = -1;
     for (const step of branch.steps) {
       at += 1;
       const before = pot;
       let outcome: StepResult;
       if (step.op === 'join') {
-        const side = this.branch(step.branch, false, startAt);
-        clock = Math.max(clock, side.overAt);
+        const side = this.branch(step.branch, false);
         estimate = estimateOfJoined(estimate, side.estimate, potKg(pot), potKg(side.pot));
         outcome = { pot: joined(pot, side.pot), inflows: [], outflows: [], minutes: 0, joules: 0, cautions: [] };
       } else {
         const kind = kindOf(step);
         outcome = kind.run(pot, step, this.context(pot, estimate, branch, at, step, kind.looksAhead));
-        clock += outcome.minutes;
         estimate = outcome.estimate ?? estimate;
         if (step.op === 'simmer') this.countSimmer(step.id, outcome);
       }
+      this.tasks.push(taskOf(step, branch.id, outcome));
       pot = settled(outcome.pot, step, outcome.minutes);
       this.count(outcome.inflows);
       // Written out: spreading results of many shapes costs more than the steps themselves.
@@ -207,14 +221,13 @@ class Runner {
         cautions: outcome.cautions,
         counts: outcome.counts,
         servings: outcome.servings,
-        overAt: clock,
       };
       this.sink(this.last);
       if (isRoot) {
         this.watchPeak(pot);
       }
     }
-    return { pot, estimate, overAt: clock };
+    return { pot, estimate };
   }
 }
 
@@ -233,8 +246,7 @@ function dishedOf(servings: readonly Serving[]): RunEnd['dished'] {
 }
 
 /**
- * Runs a soup forward at a scale: planning, cooking, sampling and solving all go through here. Branches run side by
- * side, so the clock at a join is the later of the two.
+ * Runs a soup forward at a scale: planning, cooking, sampling and solving all go through here.
  *
  * @param scale times the amounts as written; positive.
  * @param sink told of every step in cooking order as soon as it is over: all are kept for a plan and to ask why, none where
@@ -243,7 +255,7 @@ function dishedOf(servings: readonly Serving[]): RunEnd['dished'] {
  */
 export function runInto(prepared: PreparedSoup, scale: number, sink: Sink, held?: Held): RunEnd {
   const runner = new Runner(prepared, scale, held, sink);
-  const { pot, overAt } = runner.branch(prepared.soup.root, true, 0);
+  const { pot } = runner.branch(prepared.soup.root, true);
   const { last } = runner;
   const servings = last?.servings ?? [];
   const { vessel } = prepared;
@@ -261,7 +273,11 @@ export function runInto(prepared: PreparedSoup, scale: number, sink: Sink, held?
     servings,
     peakM3: runner.peakM3,
     peakKg: runner.peakKg,
-    minutes: overAt,
+    // Worked out only where it is asked for: solving asks for no minutes.
+    get minutes() {
+      return minutesOf(runner.tasks, prepared.kit.hands ?? 1);
+    },
+    tasks: runner.tasks,
     usedKg: runner.usedKg,
     costSum: runner.costSum,
     cautions,
@@ -289,6 +305,7 @@ export function run(prepared: PreparedSoup, scale: number, held?: Held): Run {
     peakM3: end.peakM3,
     peakKg: end.peakKg,
     minutes: end.minutes,
+    tasks: end.tasks,
     usedKg: end.usedKg,
     costSum: end.costSum,
     cautions: end.cautions,

@@ -13,7 +13,7 @@ import {
   type Parcel,
   type PotState,
 } from '../pot/index.js';
-import { actsThenStep, tookMinutes } from './entered.js';
+import { actsThenStep, tookMinutes, type ActualMinutes } from './entered.js';
 import { stepKind } from './kind.js';
 import { pouredIn, useKg } from './add.js';
 import { UseSchema, lineIdSchema, minutesSchema, stepBase, type StepContext, type StepResult } from './step.js';
@@ -42,7 +42,13 @@ export const HOT_JUG_C = 70;
 const HOT_FILL = 1 / 3;
 const COOL_FILL = 0.6;
 /** Filling, venting, emptying, a jug. Kitchen default, minutes. */
-const HANDLING_MIN = 1.5;
+const HANDLING_MIN = 1.2;
+/** Less than this share of a jug is thrown up the wall and stays there. Kitchen default. */
+const LEAST_IN_JUG = 0.08;
+const WATER_KG_M3 = 1000;
+/** Share of what a stick is made for that it blends in the minutes of a card, and how its minutes grow with more. Kitchen defaults. */
+const STICK_REACHES = 0.2;
+const STICK_POWER = 0.7;
 /** What softens so slowly that nobody means to eat it: bay, a bundle. */
 const NEVER_EATEN = 0.1;
 
@@ -69,7 +75,7 @@ function cut(cohort: Cohort, share: number): Parcel {
 }
 
 /** Merges the pieces into the liquid with a grain and some air; what is held back stays whole. */
-export function blend(before: PotState, settings: Blend, context: StepContext): StepResult {
+export function blend(before: PotState, settings: Blend & ActualMinutes, context: StepContext): StepResult {
   const blender = context.kit.blenders.find(({ kind }) => kind === settings.blender);
   if (blender === undefined) throw new Error('A soup is planned only on a kit that has its blender.');
   const scoop = settings.coldScoop;
@@ -101,18 +107,24 @@ export function blend(before: PotState, settings: Blend, context: StepContext): 
   if (pot.tempC >= HOT_JUG_C) {
     cautions.push(inJugs ? { code: 'HOT_JUG', fillShare, tempC: pot.tempC } : { code: 'HOT_BLADE', tempC: pot.tempC });
   }
+  const massKg = piecesKg + parcelKg(pot.liquid);
+  if (inJugs && massKg > 0 && massKg < LEAST_IN_JUG * blender.volumeM3 * WATER_KG_M3)
+    cautions.push({ code: 'TOO_LITTLE_FOR_JUG', massKg });
+  // Minutes of the card are of what a stick reaches at once; by the clock it has only the minutes that there were.
+  const slower = inJugs ? 1 : Math.max(1, potM3(pot) / (blender.volumeM3 * STICK_REACHES)) ** STICK_POWER;
+  const bladeMin = settings.isActual === true ? settings.minutes / slower : settings.minutes;
   const air = inJugs ? context.parameters.airJug : context.parameters.airStick;
   return {
     pot: {
       ...pot,
       liquid,
       cohorts: held,
-      grainM: grainAfter(settings.blender, largestM, settings.minutes * 60),
+      grainM: grainAfter(settings.blender, largestM, bladeMin * 60),
       airShare: Math.max(pot.airShare, air),
     },
     inflows,
     outflows: [],
-    minutes: inJugs ? jugs * (settings.minutes + HANDLING_MIN) : settings.minutes,
+    minutes: inJugs ? jugs * (settings.minutes + HANDLING_MIN) : bladeMin * slower,
     joules: 0,
     cautions,
     counts: inJugs ? { jugs, jugPiecesKg: piecesKg / jugs, jugLiquidKg: parcelKg(pot.liquid) / jugs } : undefined,
@@ -122,6 +134,7 @@ export function blend(before: PotState, settings: Blend, context: StepContext): 
 export const blendKind = stepKind<Blend>({
   op: 'blend',
   run: blend,
+  attention: 1,
   lines: ({ coldScoop, holdBack, ...step }, change) => {
     const scoop =
       coldScoop === undefined ? undefined : change({ line: coldScoop.line, share: coldScoop.share ?? 1, settles: false });

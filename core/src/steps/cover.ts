@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { DEFAULT_PARAMETERS, areaM2, type ModelParameters, type Vessel } from '../kit/index.js';
-import { parcelKg, volumeM3, type PotState } from '../pot/index.js';
+import { DEFAULT_PARAMETERS, areaM2, potsBySize, usableM3, type ModelParameters, type Vessel } from '../kit/index.js';
+import { ROOM_C, parcelKg, volumeM3, type Caution, type PotState } from '../pot/index.js';
 import { settles } from './entered.js';
 import { stepKind, settledLine } from './kind.js';
 import { pouredIn, storedC } from './add.js';
@@ -49,6 +49,20 @@ export function coveringM3(bed: Bed, vessel: Pick<Vessel, 'widthM' | 'depthM'>, 
   return floorM2 * (bedM + overM) - bed.solidM3;
 }
 
+/** So many kilos over a kilo of pieces and they swim: more than a canteen's widest pot takes when it is filled. Kitchen default. */
+const DROWNS = 2.5;
+
+/** Little in a wide pot takes a lot to cover; a narrower one of the kit that holds it would do. */
+function drowned(pot: PotState, pouredKg: number, overM: number, { kit, vessel, parameters }: StepContext): Caution[] {
+  const piecesKg = pot.cohorts.reduce((sum, { parcel }) => sum + parcelKg(parcel), 0);
+  if (!(piecesKg > 0) || pouredKg <= DROWNS * piecesKg) return [];
+  const bed = bedOf(pot, ROOM_C, parameters);
+  const narrower = potsBySize(kit).find(
+    (one) => one.widthM < vessel.widthM && bed.solidM3 + coveringM3(bed, one, overM) <= usableM3(one),
+  );
+  return [{ code: 'DROWNED', pouredKg, piecesKg, narrower: narrower?.name }];
+}
+
 /** Pours a line until it stands a set depth over the pieces: the geometry decides, not the number of bowls. */
 export function cover(pot: PotState, settings: Cover, context: StepContext): StepResult {
   const line = context.line(settings.line);
@@ -57,7 +71,14 @@ export function cover(pot: PotState, settings: Cover, context: StepContext): Ste
   const already = parcelKg(pot.liquid) > 0 ? volumeM3(pot.liquid.mix, pouredAtC) : 0;
   const perKgM3 = volumeM3(line.ingredient.perKg, pouredAtC);
   const massKg = context.heldKg ?? Math.max(0, wantedM3 - already) / perKgM3;
-  return { ...pouredIn(pot, line, massKg), outflows: [], minutes: 0, joules: 0, cautions: [], counts: { settledKg: massKg } };
+  return {
+    ...pouredIn(pot, line, massKg),
+    outflows: [],
+    minutes: 0,
+    joules: 0,
+    cautions: drowned(pot, massKg, settings.overM, context),
+    counts: { settledKg: massKg },
+  };
 }
 
 export const coverKind = stepKind<Cover>({

@@ -35,6 +35,7 @@ export function deglaze(before: PotState, settings: Deglaze, context: StepContex
 export const deglazeKind = stepKind<Deglaze>({
   op: 'deglaze',
   run: deglaze,
+  attention: 1,
   lines: (step, change) => {
     const line = change({ line: step.use.line, share: step.use.share ?? 1, settles: false });
     return line === undefined ? undefined : { ...step, use: { ...step.use, line } };

@@ -39,6 +39,7 @@ export function fryPuree(pot: PotState, settings: FryPuree, context: StepContext
 export const fryPureeKind = stepKind<FryPuree>({
   op: 'fryPuree',
   run: fryPuree,
+  attention: 1,
   entered: (step, entered) => actsThenStep(tookMinutes(step, entered), entered),
   actualMinutes: true,
   timed: true,

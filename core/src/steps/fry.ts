@@ -64,6 +64,7 @@ export function fry(pot: PotState, settings: Fry & ActualMinutes, context: StepC
 export const fryKind = stepKind<Fry>({
   op: 'fry',
   run: fry,
+  attention: 0.8,
   entered: (step, entered) => actsThenStep(tookMinutes(step, entered), entered),
   actualMinutes: true,
   timed: true,

@@ -67,6 +67,8 @@ export interface StepKind<S extends AnyStep> {
   readonly timed: boolean;
   /** Whether its minutes cook rawness out. */
   readonly cooks: boolean;
+  /** Hands that it holds while it runs, on average: 1 where someone does nothing else, a tenth for a look now and then. */
+  readonly attention: number;
   /** Whether it counts what later steps will bring before it settles anything. */
   readonly looksAhead: boolean;
   /** Whether the page says how many kilos it takes: a tick means that they were given, whatever is entered later. */
@@ -78,7 +80,15 @@ export interface StepKind<S extends AnyStep> {
 }
 
 /** What most kinds are: no lines, no minutes of their own, nothing cooked, nothing settled. */
-const USUAL = { actualMinutes: false, timed: false, cooks: false, looksAhead: false, told: false, given: 'all' } as const;
+const USUAL = {
+  actualMinutes: false,
+  timed: false,
+  cooks: false,
+  attention: 0.1,
+  looksAhead: false,
+  told: false,
+  given: 'all',
+} as const;
 
 /** A kind with what is usual left out. */
 export function stepKind<S extends AnyStep>(own: Pick<StepKind<S>, 'op' | 'run' | 'entered'> & Partial<StepKind<S>>): StepKind<S> {

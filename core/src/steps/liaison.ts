@@ -75,6 +75,7 @@ export function mixedC(soup: PotState, added: ReturnType<typeof contents>, added
 export const liaisonKind = stepKind<Liaison>({
   op: 'liaison',
   run: liaison,
+  attention: 1,
   lines: (step, change) => {
     const yolks = change({ line: step.yolks.line, share: step.yolks.share ?? 1, settles: false });
     const thin = change({ line: step.cream.line, share: step.cream.share ?? 1, settles: false });

@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { areaM2 } from '../kit/index.js';
+import { areaM2, type Vessel } from '../kit/index.js';
 import { vapourMix, WATER } from '../larder/index.js';
-import { bare, driedParcel, enthalpyJ, latentJKg, mixIn, potM3, type PotState } from '../pot/index.js';
+import { bare, driedParcel, enthalpyJ, latentJKg, mixIn, potM3, type Caution, type PotState } from '../pot/index.js';
 import { actsThenStep, tookMinutes } from './entered.js';
 import { stepKind } from './kind.js';
 import { heatUp } from './boil.js';
@@ -42,9 +42,14 @@ export function pressure(pot: PotState, settings: Pressure, context: StepContext
     outflows: flashKg > 0 ? [{ kind: 'vapour', lineId: 'boil-off', parcel: bare(vapour), tempC: boilC }] : [],
     minutes: up.minutes + settings.minutes + RELEASE_MIN,
     joules,
-    cautions: [{ code: 'UNDER_PRESSURE', tempC: settings.atC }, ...up.cautions],
+    cautions: [{ code: 'UNDER_PRESSURE', tempC: settings.atC }, ...notMadeFor(settings.atC, vessel), ...up.cautions],
     counts: { toBoilMinutes: up.minutes },
   };
+}
+
+/** A pot that is no pressure cooker, or is made for less. */
+function notMadeFor(wantedC: number, { name, pressureC = 0 }: Vessel): Caution[] {
+  return pressureC >= wantedC ? [] : [{ code: 'NO_PRESSURE_COOKER', pot: name, mostC: pressureC, wantedC }];
 }
 
 export const pressureKind = stepKind<Pressure>({

@@ -156,6 +156,7 @@ function restFor(step: Rest, { isDone, minutes }: Entered): Rest {
 export const restKind = stepKind<Rest>({
   op: 'rest',
   run: rest,
+  attention: 0,
   entered: (step, entered) => actsThenStep(restFor(step, entered), entered),
   actualMinutes: true,
   timed: true,

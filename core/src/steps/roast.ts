@@ -24,13 +24,16 @@ export type Roast = z.infer<typeof RoastSchema>;
 const REFERENCE_M = 0.025;
 const SIZE_POWER = 0.8;
 const OVEN_SCALE_K = 55;
-/** One layer of pieces of that size, apart from each other, kg/m2; thicker ones weigh more on their area, up to four times. */
-export const ONE_LAYER_KG_M2 = 6;
+/**
+ * One layer of pieces of that size, just apart from each other, kg/m2: a gastronorm tray takes one and a half to two and a
+ * half kilos. Thicker pieces weigh more on their area, up to four times. Kitchen defaults.
+ */
+export const ONE_LAYER_KG_M2 = 9;
 const THICKEST = 4;
 /** Trays are filled to this many layers before a second round of the oven pays: pieces that touch. Kitchen default. */
-const FULLEST = 2;
-/** So much over goes on the trays that there are, in trays. Kitchen default. */
-const SPARE = 0.15;
+const FULLEST = 1.6;
+/** So much over goes into the round, and on the tray, that is there already. Kitchen default. */
+const SPARE = 0.1;
 /** So little of a tray lies at the edge of another one: a parcel of garlic. Kitchen default. */
 const AT_THE_EDGE = 0.1;
 const CROWD_POWER = 0.7;
@@ -78,7 +81,7 @@ export interface Trayed {
 export function trayed(areaM2: number, tray: Tray, load: Roast['load']): Trayed {
   const inLayer = areaM2 / areaOfTrayM2(tray);
   if (inLayer <= AT_THE_EDGE) return { rounds: 1, trays: 0, layers: 1 };
-  const rounds = load === 'crowd' ? 1 : Math.max(1, Math.ceil((inLayer - SPARE) / (FULLEST * tray.count)));
+  const rounds = load === 'crowd' ? 1 : Math.max(1, Math.ceil(inLayer / (FULLEST * tray.count) - SPARE));
   const each = Math.min(tray.count, Math.max(1, Math.ceil(inLayer / rounds - SPARE)));
   return { rounds, trays: each * rounds, layers: inLayer / (each * rounds) };
 }

@@ -25,7 +25,7 @@ const CLINGS_LEFT = 1.6;
 /** Most of the fibre that leaves with seeds and skins; the pulp passes. Kitchen default. */
 const MOST_FIBRE = 0.35;
 /** Minutes a litre through a sieve with a ladle. Kitchen default. */
-const MIN_PER_KG = 0.8;
+const MIN_PER_KG = 0.5;
 
 /** Share of something with a size that stays on a mesh: Rosin and Rammler (1933). @example heldShare(0.001, 0.001) // 0.368 */
 export function heldShare(sizeM: number, meshM: number): number {
@@ -68,6 +68,7 @@ export function sieve(pot: PotState, settings: SieveStep, context: StepContext):
 export const sieveKind = stepKind<SieveStep>({
   op: 'sieve',
   run: sieve,
+  attention: 1,
   entered: (step, entered) => {
     const { sievedKg } = entered;
     return stepThenActs(sievedKg === undefined ? step : { ...step, weighedKg: sievedKg }, entered);

@@ -58,14 +58,14 @@ describe('roast', () => {
     expect(roastTau(0.025, 200, 2)).toBeCloseTo(154.33, 1);
   });
 
-  it('20 kg of 25 mm pieces, 3.33 m2 in one layer, on trays of 0.53 x 0.325 m: 19.35 layers, 2 rounds of 6 at 1.61; or crowded on 6', () => {
+  it('20 kg of 25 mm pieces, 2.22 m2 in one layer, on trays of 0.53 x 0.325 m: 12.9 trays, 2 rounds of 6 at 1.08; or crowded on 6', () => {
     const tray = canteen.trays[0]!;
-    const inRounds = trayed(20 / 6, tray, 'rounds');
+    const inRounds = trayed(20 / 9, tray, 'rounds');
     expect(inRounds).toEqual(jasmine.objectContaining({ trays: 12, rounds: 2 }));
-    expect(inRounds.layers).toBeCloseTo(20 / 6 / 12 / 0.17225, 9);
-    const crowded = trayed(20 / 6, tray, 'crowd');
+    expect(inRounds.layers).toBeCloseTo(20 / 9 / 12 / 0.17225, 9);
+    const crowded = trayed(20 / 9, tray, 'crowd');
     expect(crowded).toEqual(jasmine.objectContaining({ trays: 6, rounds: 1 }));
-    expect(crowded.layers).toBeCloseTo(20 / 6 / 6 / 0.17225, 9);
+    expect(crowded.layers).toBeCloseTo(20 / 9 / 6 / 0.17225, 9);
   });
 });
 

@@ -59,6 +59,7 @@ export function sweat(pot: PotState, settings: Sweat & ActualMinutes, context: S
 export const sweatKind = stepKind<Sweat>({
   op: 'sweat',
   run: sweat,
+  attention: 0.5,
   entered: (step, entered) => stepThenActs(tookMinutes(step, entered), entered),
   actualMinutes: true,
   timed: true,

@@ -74,6 +74,7 @@ export function trim(pot: PotState, settings: TrimStep, context: StepContext): S
 export const trimKind = stepKind<TrimStep>({
   op: 'trim',
   run: trim,
+  attention: 1,
   lines: (step, change) => {
     const uses = usesLeft(step.uses, change);
     return uses.length === 0 ? undefined : { ...step, uses };

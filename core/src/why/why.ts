@@ -1,6 +1,6 @@
 import { SODIUM_IN_NACL, energyKj } from '../dish/index.js';
 import { allergenNames, SALT, FAT, FIBRE, STARCH } from '../larder/index.js';
-import { servedPot, type PreparedSoup, type Run, type StepRecord } from '../runner/index.js';
+import { servedPot, timeline, type PreparedSoup, type Run, type StepRecord } from '../runner/index.js';
 import {
   COST,
   CREAM_KG,
@@ -103,26 +103,21 @@ function stock(prepared: PreparedSoup, of: Run): Why {
   return { figure: 'stock', value, unit: 'kg', how: 'sum', attribution: undefined, parts, rules: ruleOf('stock', prepared) };
 }
 
-/**
- * Minutes: the steps that the clock waited for, backwards from the end: along the branch that was last at every join.
- * They add up to the whole.
- */
+/** Minutes: by how much each step moves the latest moment at which one is over, in the order of those moments. They add up to the whole. */
 function minutes(prepared: PreparedSoup, of: Run): Why {
   const parts: Part[] = [];
   let before = 0;
-  for (const { step, overAt } of of.records) {
-    // A record moves the clock only by what it is later than all before it.
-    if (overAt > before) {
-      parts.push({ of: 'step', id: step.id, kind: 'clock', value: overAt - before });
-      before = overAt;
-    }
+  const ends = [...timeline(of.tasks, prepared.kit.hands ?? 1)].sort(([, a], [, b]) => a - b);
+  for (const [id, overAt] of ends) {
+    if (overAt > before) parts.push({ of: 'step', id, kind: 'clock', value: overAt - before });
+    before = Math.max(before, overAt);
   }
   return {
     figure: 'minutes',
     value: of.minutes,
     unit: 'min',
     how: 'attribution',
-    attribution: 'by how much each step moves the latest clock; branches run side by side',
+    attribution: 'by how much each step moves the latest moment; branches run side by side, and what can be cut beforehand is',
     parts,
     rules: ruleOf('minutes', prepared),
   };

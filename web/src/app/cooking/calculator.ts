@@ -19,6 +19,7 @@ import type { Kit } from '@tureen/core/kit';
 import { makeLarder, nearTo, type IngredientRow, type Larder } from '@tureen/core/larder';
 import {
   makePlan,
+  potsFor,
   rerun,
   roundedPull,
   shelfFactsOf,
@@ -128,7 +129,7 @@ export class Calculator {
   private potFor(soup: Soup, request: Omit<PlanRequest, 'potId'>): string | undefined {
     const { kit } = this;
     if (kit === undefined) return undefined;
-    const pots = [...kit.pots].sort((a, b) => a.widthM ** 2 * a.depthM - b.widthM ** 2 * b.depthM);
+    const pots = potsFor(soup, kit);
     return (pots.find(({ id }) => this.planning(soup, kit, { ...request, potId: id }).ok) ?? pots.at(-1))?.id;
   }
 

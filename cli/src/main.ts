@@ -16,7 +16,7 @@ const HELP = `npm run tureen -- COMMAND [options]
   --bowls 40 --bowl 300g --pot ID       what is asked; without a pot the smallest that holds it
   --kg 12kg --litres 12l --on-hand beetroot=5kg --fill-pot --trays 4 --jugs 6 --cartons cream=2x600g
                                         from other sides; several are met together or said to contradict
-  --round                               rounded to what is bought and measured
+  --exact                               not rounded to what is bought and measured
   --kit home|cafe|canteen|KIT.json  --larder MORE.json  --json
 
 Ends with 0 when it worked, 1 when the soup or what is asked of it is wrong, 2 when the command was not understood.`;

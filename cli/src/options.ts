@@ -13,7 +13,7 @@ const OPTIONS = {
   kit: { type: 'string' },
   larder: { type: 'string' },
   json: { type: 'boolean' },
-  round: { type: 'boolean' },
+  exact: { type: 'boolean' },
   kg: { type: 'string' },
   litres: { type: 'string' },
   'on-hand': { type: 'string', multiple: true },

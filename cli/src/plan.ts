@@ -1,17 +1,8 @@
 import { cautionSentence, planSentence, problemSentence } from '@tureen/core/messages';
 import { makeLarder, type IngredientRow } from '@tureen/core/larder';
 import { clocksOf, prepareSoup, run } from '@tureen/core/runner';
-import {
-  cardsMade,
-  cautionsOf,
-  figuresOf,
-  makePlan,
-  pullList,
-  roundingOf,
-  type PlanRequest,
-  type Planned,
-} from '@tureen/core/plan';
-import { withKilos } from '@tureen/core/solve';
+import { cardsMade, cautionsOf, figuresOf, makePlan, planToBuy, pullList, type PlanRequest, type Planned } from '@tureen/core/plan';
+import type { Rounding } from '@tureen/core/solve';
 import { bodyWord } from '@tureen/core/body';
 import { tasteWord, tastesOf } from '@tureen/core/season';
 import { showMass, showMinutes, type UnitSystem } from '@tureen/core/units';
@@ -49,7 +40,7 @@ export function planned(
   if (!loaded.ok) return loaded;
   const { soup, kit, rows } = loaded.value;
   const request = requestOf(from, kit, soup, (one) => makePlan(soup, rows, kit, one).ok);
-  const planning = makePlan(soup, rows, kit, request);
+  const planning = (from.values.exact === true ? makePlan : planToBuy)(soup, rows, kit, request);
   if (planning.ok) return { ok: true, value: { ...loaded.value, plan: planning.plan, request } };
   const { error } = planning;
   if (error.code === 'SOUP_HAS_PROBLEMS') return { ok: false, outcome: problemsOutcome(error.problems) };
@@ -81,16 +72,21 @@ function mass(kg: number, units: UnitSystem): string {
   return `${digits} ${unit}`;
 }
 
+/** How far rounding to what can be bought has moved the lines; the one that strays most by name. */
+function roundedSentence({ drift, lines }: Rounding, name: (id: string) => string): string {
+  const most = lines.reduce<Rounding['lines'][number] | undefined>(
+    (a, b) => (Math.abs(b.drift) > Math.abs(a?.drift ?? 0) ? b : a),
+    undefined,
+  );
+  const stray = most === undefined ? '' : `; ${name(most.lineId)} strays most, by ${(Math.expm1(most.drift) * 100).toFixed(0)} %`;
+  return `rounded to what can be bought and weighed, with a drift of ${(drift * 100).toFixed(2)} %${stray}`;
+}
+
 export function plan(from: Given): Outcome {
   const made = planned(from);
   if (!made.ok) return made.outcome;
   const { plan: own, kit, soup } = made.value;
-  const rounding = from.values.round === true ? roundingOf(own, kit.units) : undefined;
-  const rounded =
-    rounding === undefined
-      ? own
-      : { ...own, prepared: withKilos(own.prepared, new Map(rounding.lines.map(({ lineId, roundedKg }) => [lineId, roundedKg]))) };
-  const of = rounding === undefined ? own.run : run(rounded.prepared, own.snapshot.scale);
+  const { run: of, rounding } = own;
   const figures = figuresOf(own.prepared, of);
   const list = pullList({ prepared: own.prepared, run: of });
   const cards = cardsMade(own.prepared, of);
@@ -121,9 +117,7 @@ export function plan(from: Given): Outcome {
       : [`taste   ${tasteWord('sour', tastes.sour)}, ${tasteWord('sweet', tastes.sweet)}, ${tasteWord('heat', tastes.heat)}`]),
     `cost    ${figures.cost.toFixed(2)}, ${(figures.cost / figures.bowls).toFixed(2)} a bowl`,
     ...of.servings.map(({ name: share, bowls }) => `bowls   ${bowls.toFixed(1)} ${share.toLowerCase()}`),
-    ...(rounding === undefined
-      ? []
-      : [`rounded with a drift of ${(rounding.drift * 100).toFixed(2)} %, batch x ${rounding.factor.toFixed(4)}`]),
+    ...(rounding === undefined ? [] : [roundedSentence(rounding, name)]),
     '',
     ...cautions.map(({ stepId, caution }) => `! ${stepId ?? 'batch'}: ${cautionSentence(caution, name)}`),
     'Local food law and your kitchen’s own safety plan come first.',

@@ -7,7 +7,7 @@ import Ajv from 'ajv/dist/2020.js';
 import { z } from 'zod';
 import { KitShape, READY_KITS } from '@tureen/core/kit';
 import { LARDER_ROWS, LarderFileSchema } from '@tureen/core/larder';
-import { figuresOf, makePlan } from '@tureen/core/plan';
+import { figuresOf, planToBuy } from '@tureen/core/plan';
 import { EXAMPLE_SOUPS, SoupSchema, SoupShape } from '@tureen/core/soup';
 import { tureen } from './main.js';
 
@@ -45,7 +45,8 @@ describe('the command line', () => {
     const good = shell('plan', file('leek-potato'), '--bowls', '40', '--bowl', '300g', '--json');
     expect(good.exit).toBe(0);
     const told = JSON.parse(good.out) as { figures: { bowls: number; cookedKg: number } };
-    expect(told.figures.bowls).toBeCloseTo(40, 4);
+    expect(told.figures.bowls).toBeGreaterThan(39.95);
+    expect(told.figures.bowls).toBeLessThan(41.5);
     const bad = shell('check', written('soup.json', { id: 'x' }));
     expect(bad.exit).toBe(1);
     expect(bad.err).toContain('lines');
@@ -56,7 +57,7 @@ describe('the command line', () => {
   it('says the same as a plan made in the application', async () => {
     for (const soup of EXAMPLE_SOUPS.slice(0, 5)) {
       const outcome = await tureen(['plan', file(soup.id), '--bowls', '40', '--bowl', '300g', '--pot', 'boiler-40']);
-      const planning = makePlan(soup, LARDER_ROWS, READY_KITS.canteen, { bowls: 40, bowlG: 300, potId: 'boiler-40' });
+      const planning = planToBuy(soup, LARDER_ROWS, READY_KITS.canteen, { bowls: 40, bowlG: 300, potId: 'boiler-40' });
       if (!planning.ok) throw new Error(planning.error.code);
       expect((outcome.data as { figures: unknown }).figures).toEqual(figuresOf(planning.plan.prepared, planning.plan.run));
       expect(outcome.text).toContain(soup.name);
@@ -91,15 +92,15 @@ describe('the command line', () => {
   it('plans from other sides, and says when they contradict', async () => {
     const from = async (...args: string[]): Promise<Awaited<ReturnType<typeof tureen>>> =>
       tureen(['plan', file('beetroot-horseradish'), '--pot', 'boiler-40', ...args]);
-    const onHand = await from('--on-hand', 'beetroot=5kg', '--fill-pot', '--round');
+    const onHand = await from('--on-hand', 'beetroot=5kg', '--fill-pot');
     const list = (onHand.data as { pullList: { ingredient: string; boughtKg: number }[] }).pullList;
     expect(list.find(({ ingredient }) => ingredient === 'beetroot')?.boughtKg).toBeLessThanOrEqual(5 + 1e-9);
-    const kilos = await from('--kg', '12kg');
+    const kilos = await from('--kg', '12kg', '--exact');
     expect((kilos.data as { figures: { servedKg: number } }).figures.servedKg).toBeCloseTo(12, 4);
     const against = await from('--bowls', '40', '--on-hand', 'beetroot=1kg');
     expect(against.exit).toBe(1);
     expect(against.text).toContain('can’t be met together');
-    const carton = await from('--cartons', 'cream=2x600g');
+    const carton = await from('--cartons', 'cream=2x600g', '--exact');
     expect(
       (carton.data as { pullList: { ingredient: string; boughtKg: number }[] }).pullList.find(
         ({ ingredient }) => ingredient === 'double-cream',

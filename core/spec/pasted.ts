@@ -64,10 +64,10 @@ Method
 1/2 teaspoon ground cumin
 1 teaspoon kosher salt
 1/2 cup heavy cream`,
-    // 2 x 13.5; 840 g; 110 g; 4 x 0.2366 L; 0.5 x 2.1; 4.8; 0.1183 L x 0.994
+    // 2 x 13.5; 600 g (a middling squash makes about four cups of cubes); 110 g; 4 x 0.2366 L; 0.5 x 2.1; 4.8; 0.1183 L x 0.994
     food: [
       ['olive-oil', 0.027],
-      ['butternut', 0.84],
+      ['butternut', 0.6],
       ['onion', 0.11],
       ['vegetable-stock', 0.946],
       ['cumin', 0.00105],
@@ -363,7 +363,7 @@ small knob of butter`,
       ['onion', 0.11],
       ['olive-oil', 0.01826],
       ['vegetable-stock', 0.25],
-      ['coconut-cream', 0.2619],
+      ['coconut-cream', 0.2687],
     ],
   },
   {

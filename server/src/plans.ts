@@ -1,5 +1,5 @@
 import { deepEqual } from 'fast-equals';
-import { figuresOf, makePlan, type PlanRequest, type Figures, type Snapshot } from '@tureen/core/plan';
+import { figuresOf, planToBuy, type PlanRequest, type Figures, type Snapshot } from '@tureen/core/plan';
 import { desc, eq, sql } from 'drizzle-orm';
 import type { Database } from './database.js';
 import { done, failed, type Outcome } from './failure.js';
@@ -39,7 +39,7 @@ async function computed(database: Database, wish: Omit<PlanWish, 'id'>, nowMs: n
   const kept = await readSoup(database, wish.soupId, wish.version);
   if (kept === undefined) return failed({ code: 'NO_SUCH_SOUP', field: 'soupId' });
   const { rows } = await readLarder(database, nowMs);
-  const planning = makePlan(kept.soup, rows, kit, wish.request);
+  const planning = planToBuy(kept.soup, rows, kit, wish.request);
   if (!planning.ok) return failed({ code: 'PLAN_IMPOSSIBLE', field: 'request', error: planning.error });
   const { snapshot, run, prepared } = planning.plan;
   const { soupId, version, request } = wish;

@@ -63,6 +63,7 @@ export const SNAPSHOT: Shape<Snapshot> = {
       request: PlanRequestSchema,
       scale: number,
       cardKg: z.record(z.string(), number).optional(),
+      lineKg: z.record(z.string(), number).optional(),
       coreVersion: z.string(),
     }),
   ),

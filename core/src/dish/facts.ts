@@ -19,7 +19,8 @@ import { BITE_KG, COST, CREAM_KG, POTASSIUM_MG, SCOVILLE_KG, SODIUM_MG, parcelKg
 
 /** Energy, kJ/g: Regulation (EU) 1169/2011, Annex XIV. */
 const ENERGY_KJ_G = { fat: 37, protein: 17, carbohydrate: 17, fibre: 8, alcohol: 29, acid: 13 } as const;
-const KJ_PER_KCAL = 4.184;
+/** The same Annex's own factors for kcal: they are rounded by themselves, not 4.184 kJ each. */
+const ENERGY_KCAL_G = { fat: 9, protein: 4, carbohydrate: 4, fibre: 2, alcohol: 7, acid: 3 } as const;
 /** Sodium in 1 g of NaCl: atomic weights. */
 export const SODIUM_IN_NACL = 0.3934;
 /** Salt on a label is sodium times 2.5: Regulation (EU) 1169/2011, Annex I. */
@@ -28,16 +29,27 @@ const LABEL_SALT = 2.5;
 export const DAY_SALT_G = 5;
 export const US_DAY_SODIUM_MG = 2300;
 
+type Factors = Readonly<Record<keyof typeof ENERGY_KJ_G, number>>;
+
+function energyBy(m: Mix, of: Factors): number {
+  const aGram =
+    m[FAT] * of.fat +
+    m[PROTEIN] * of.protein +
+    (m[STARCH] + m[SUGARS]) * of.carbohydrate +
+    m[FIBRE] * of.fibre +
+    m[ETHANOL] * of.alcohol +
+    m[ACID] * of.acid;
+  return aGram * 1000;
+}
+
 /** Energy of a mix, kJ, by the factors of the EU. */
 export function energyKj(m: Mix): number {
-  const kj =
-    m[FAT] * ENERGY_KJ_G.fat +
-    m[PROTEIN] * ENERGY_KJ_G.protein +
-    (m[STARCH] + m[SUGARS]) * ENERGY_KJ_G.carbohydrate +
-    m[FIBRE] * ENERGY_KJ_G.fibre +
-    m[ETHANOL] * ENERGY_KJ_G.alcohol +
-    m[ACID] * ENERGY_KJ_G.acid;
-  return kj * 1000;
+  return energyBy(m, ENERGY_KJ_G);
+}
+
+/** Energy of a mix, kcal, by the factors of the EU. */
+export function energyKcal(m: Mix): number {
+  return energyBy(m, ENERGY_KCAL_G);
 }
 
 /** What one bowl carries. Masses in g, volume in mL, energy in kJ and kcal. */
@@ -99,7 +111,7 @@ export function bowlFacts(all: Parcel, bowlKg: number, tempC: number): BowlFacts
     biteGKg: (all.carried[BITE_KG] / massKg) * 1000,
     cost: (all.carried[COST] * bowlKg) / massKg,
     energyKj: kj,
-    energyKcal: kj / KJ_PER_KCAL,
+    energyKcal: (energyKcal(m) * bowlKg) / massKg,
     allergens: allergenNames(all.allergens),
     usAllergens: usAllergenNames(all.allergens),
     diets: dietsOf(all.origins, all.allergens),

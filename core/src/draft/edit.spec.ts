@@ -144,7 +144,7 @@ describe('edits', () => {
     const creamed = rewriteLine(leek, 'cream', take('300 ml double cream'));
     expect(checkSoup(creamed, larder)).toEqual([]);
     const made = writtenPlan(creamed, LARDER_ROWS, READY_KITS.canteen)!;
-    expect(made.run.usedKg.get('cream')).toBeCloseTo(0.3 * 0.985 * made.snapshot.scale, 6);
+    expect(made.run.usedKg.get('cream')).toBeCloseTo(0.3 * 0.976 * made.snapshot.scale, 6);
   });
 
   it('removing what is there leaves a soup that cooks, and what is left over is named', () => {

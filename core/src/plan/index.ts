@@ -25,5 +25,5 @@ export {
 } from './figures.js';
 export { sharesOf, type ShareFigures } from './shares.js';
 export { cardAmounts, cardsMade, type CardMade } from './cards.js';
-export { roundedPull, roundingOf, type RoundedPull, type RoundedRow } from './rounded.js';
+export { planToBuy, roundedPull, roundingOf, toBuy, type RoundedPull, type RoundedRow } from './rounded.js';
 export { NO_COLOUR, shelfFactsOf, type ShelfFacts } from './shelf-facts.js';

@@ -1,7 +1,15 @@
 import { potsBySize, pressurePots, usableM3, type Kit, type Vessel } from '../kit/index.js';
 import { makeLarder, type IngredientRow, type Larder } from '../larder/index.js';
 import { prepareSoup, run, type CardAmounts, type Preparation, type PreparedSoup, type Run } from '../runner/index.js';
-import { scaleForAnchors, scaleForBowls, scaleForPot, type Anchoring, type Contradiction } from '../solve/index.js';
+import {
+  scaleForAnchors,
+  scaleForBowls,
+  scaleForPot,
+  withKilos,
+  type Anchoring,
+  type Contradiction,
+  type Rounding,
+} from '../solve/index.js';
 import { cardAmounts } from './cards.js';
 import { varied, walk, withoutLines, type Soup } from '../soup/index.js';
 import type { PlanRequest } from './request.js';
@@ -18,6 +26,8 @@ export interface Snapshot {
   readonly scale: number;
   /** Kilos of each card's outcome that it was worked out for. */
   readonly cardKg?: Readonly<Record<string, number>>;
+  /** Kilos of lines that were rounded to what can be bought and measured, as bought: these are cooked, whatever the scale. */
+  readonly lineKg?: Readonly<Record<string, number>>;
   readonly coreVersion: string;
 }
 
@@ -25,6 +35,8 @@ export interface Planned {
   readonly prepared: PreparedSoup;
   readonly run: Run;
   readonly snapshot: Snapshot;
+  /** How its lines were rounded, where they were. */
+  readonly rounding?: Rounding;
 }
 
 /** A pot that would do, and how many bowls fit it. */
@@ -159,7 +171,7 @@ function usedIngredients(prepared: PreparedSoup): ReadonlySet<string> {
 
 /** A stored plan run again from its snapshot. Throws when the snapshot is not one that `makePlan` made. */
 export function rerun(snapshot: Snapshot): Planned {
-  const { soup, rows, kit, request, cardKg } = snapshot;
+  const { soup, rows, kit, request, cardKg, lineKg } = snapshot;
   const preparation = prepareSoup(
     soup,
     makeLarder(rows),
@@ -169,7 +181,8 @@ export function rerun(snapshot: Snapshot): Planned {
     new Map(Object.entries(cardKg ?? {})),
   );
   if (!preparation.ok) throw new Error('A snapshot holds everything that its soup needs.');
-  return { prepared: preparation.prepared, run: run(preparation.prepared, snapshot.scale), snapshot };
+  const prepared = withKilos(preparation.prepared, new Map(Object.entries(lineKg ?? {})));
+  return { prepared, run: run(prepared, snapshot.scale), snapshot };
 }
 
 /**

@@ -3,7 +3,7 @@ import { LARDER_ROWS } from '../larder/index.js';
 import { measuredBoilOff } from '../steps/index.js';
 import { EXAMPLE_SOUPS, type Soup } from '../soup/index.js';
 import { UNITS } from '../units/index.js';
-import { makePlan, pullList, roundedPull, type Planned } from './index.js';
+import { makePlan, planToBuy, pullList, rerun, roundedPull, type Planned } from './index.js';
 
 const kit = READY_KITS.canteen;
 
@@ -27,7 +27,10 @@ describe('a pull list in what can be bought and measured', () => {
         .toBe(pullList(plan(soup, 60)).length);
       for (const row of pull.rows) {
         if (row.pieces === undefined) expect(isWhole(row.roundedKg, 0.0005)).withContext(`${soup.id} ${row.name}`).toBeTrue();
-        else expect(Number.isInteger(row.pieces.count)).withContext(`${soup.id} ${row.name}`).toBeTrue();
+        else
+          expect(Number.isInteger(row.pieces.count * 2))
+            .withContext(`${soup.id} ${row.name}`)
+            .toBeTrue();
         expect(row.roundedKg).withContext(`${soup.id} ${row.name}`).toBeGreaterThan(0);
       }
       expect(pull.figures.bowls / 60)
@@ -80,6 +83,62 @@ describe('a pull list in what can be bought and measured', () => {
         expect(isWhole(row.roundedKg, UNITS.oz.si / 10))
           .withContext(row.name)
           .toBeTrue();
+    }
+  });
+});
+
+describe('a plan in what can be bought', () => {
+  const bought = (soup: Soup, bowls: number, potId: string): Planned | undefined => {
+    const planning = planToBuy(soup, LARDER_ROWS, kit, { bowls, bowlG: soup.writtenFor.bowlG, potId });
+    return planning.ok ? planning.plan : undefined;
+  };
+
+  it('its pull list is what is snapshotted and cooked, and the bowls asked for are all there', () => {
+    let tried = 0;
+    for (const soup of EXAMPLE_SOUPS) {
+      for (const [bowls, potId] of [
+        [6, 'saucepot-8'],
+        [40, 'stockpot-20'],
+        [150, 'boiler-98'],
+      ] as const) {
+        const plan = bought(soup, bowls, potId);
+        if (plan === undefined) continue;
+        tried += 1;
+        const at = `${soup.id} for ${String(bowls)}`;
+        const pull = roundedPull(plan, 'metric');
+        const weighed = pull.rows.filter(({ lineIds }) => lineIds.every((id) => plan.snapshot.lineKg?.[id] !== undefined));
+        expect(weighed.length).withContext(at).toBeGreaterThan(1);
+        for (const row of weighed) {
+          expect(row.roundedKg).withContext(`${at} ${row.name}`).toBeCloseTo(row.boughtKg, 9);
+          const cooked = row.lineIds.reduce((sum, id) => sum + (plan.run.usedKg.get(id) ?? 0), 0);
+          expect(cooked).withContext(`${at} ${row.name}`).toBeCloseTo(row.roundedKg, 9);
+        }
+        expect(plan.run.bowls)
+          .withContext(at)
+          .toBeGreaterThan(bowls - 0.05);
+        expect(plan.run.bowls)
+          .withContext(at)
+          .toBeLessThan(bowls * 1.25);
+        const again = rerun(JSON.parse(JSON.stringify(plan.snapshot)) as typeof plan.snapshot);
+        expect([...again.run.usedKg])
+          .withContext(at)
+          .toEqual([...plan.run.usedKg]);
+      }
+    }
+    expect(tried).toBe(3 * EXAMPLE_SOUPS.length);
+  });
+
+  it('half a vegetable is half, a can is a can', () => {
+    for (const soup of EXAMPLE_SOUPS) {
+      for (const { name, pieces } of roundedPull(bought(soup, 6, 'saucepot-8')!, 'metric').rows) {
+        if (pieces === undefined || Number.isInteger(pieces.count)) continue;
+        expect(pieces.size)
+          .withContext(name)
+          .not.toMatch(/can|carton|jar|pack/);
+        expect(Number.isInteger(pieces.count * 2))
+          .withContext(name)
+          .toBeTrue();
+      }
     }
   });
 });

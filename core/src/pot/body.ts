@@ -32,14 +32,26 @@ export function thickeningFactor(tempC: number): number {
 }
 
 /**
- * The thin part: water, made thicker by sugar (the first terms of sucrose tables, from memory: 1.9 times at 20 % of the
- * serum) and by drops of fat (Krieger and Dougherty). mPa·s.
+ * How many times sugar makes water thicker, by its share of the two: ln r = 2.64 s / (1 - 1.018 s) at 20 °C, through the
+ * sucrose tables (from memory: 1.94 times at 20 %, 6.2 at 40, 58 at 60), and half a per cent less in ln a kelvin above.
+ *
+ * @example sugarThickens(0.6, 20) // 59
  */
+export function sugarThickens(share: number, tempC: number): number {
+  const s = Math.min(MOST_SUGAR, share);
+  return Math.exp(((2.64 * s) / (1 - 1.018 * s)) * Math.max(LEAST_OF_IT, 1 - 0.005 * (tempC - 20)));
+}
+
+/** The tables end at syrups of three quarters sugar, and hot syrup keeps some of it. */
+const MOST_SUGAR = 0.78;
+const LEAST_OF_IT = 0.4;
+
+/** The thin part: water, made thicker by sugar and by drops of fat (Krieger and Dougherty). mPa·s. */
 export function serumMPas(mix: Mix, tempC: number): number {
   const water = mix[WATER];
   if (water <= 0) return waterMPas(tempC);
   const sugarShare = mix[SUGARS] / (mix[SUGARS] + water);
-  const sweetened = waterMPas(tempC) * Math.exp(2.4 * sugarShare + 4 * sugarShare * sugarShare);
+  const sweetened = waterMPas(tempC) * sugarThickens(sugarShare, tempC);
   const fatM3 = mix[FAT] / 905;
   if (fatM3 === 0) return sweetened;
   const drops = Math.min(0.98 * DROPS_MOST, fatM3 / volumeM3(mix, tempC));

@@ -58,6 +58,7 @@ export {
   priorMPas,
   serumMPas,
   solidsForBody,
+  sugarThickens,
   thickeningFactor,
   thickeningKg,
   thickeningParts,

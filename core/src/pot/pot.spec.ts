@@ -15,6 +15,7 @@ import {
   ratePerMinute,
   soften,
   softeningDose,
+  sugarThickens,
   temperatureC,
   volumeM3,
 } from './index.js';
@@ -45,6 +46,29 @@ describe('heat', () => {
     expect(volumeM3(fat, 50)).toBeCloseTo(1 / 904.71, 7);
     // starch counts as carbohydrate: 1548.8 + 98.125 - 14.85 = 1632.1
     expect(heatCapacityJK([0, 0, 0, 1, 0, 0, 0, 0, 0, 0], 50)).toBeCloseTo(1632.1, 1);
+  });
+
+  it('has brine as the tables do: 1071 kg/m3 at 10 % and 1148 at 20 % at 20 °C (from memory), within 1 %', () => {
+    for (const [share, kgM3] of [
+      [0.1, 1071],
+      [0.2, 1148],
+    ] as const) {
+      const brine: Mix = [1 - share, 0, 0, 0, 0, 0, share, 0, 0, 0];
+      expect(Math.abs(1 / volumeM3(brine, 20) / kgM3 - 1)).toBeLessThan(0.01);
+    }
+  });
+
+  it('has syrups as the sucrose tables do: 1.94, 6.2 and 58 times water at 20, 40 and 60 % (from memory), within 12 %', () => {
+    for (const [share, times] of [
+      [0.2, 1.94],
+      [0.4, 6.2],
+      [0.6, 58],
+    ] as const) {
+      expect(Math.abs(sugarThickens(share, 20) / times - 1))
+        .withContext(String(share))
+        .toBeLessThan(0.12);
+    }
+    expect(sugarThickens(0.6, 60)).toBeLessThan(0.6 * sugarThickens(0.6, 20));
   });
 
   it('enthalpy is the integral of cp, and the temperature comes back from it', () => {

@@ -1,5 +1,8 @@
 import { doseFor, saltToAdd, season, tune } from '../steps/index.js';
-import { context, ingredient, line, potOf } from '../../spec/pots.js';
+import { canteen, context, ingredient, line, potOf } from '../../spec/pots.js';
+import { LARDER_ROWS } from '../larder/index.js';
+import { writtenPlan } from '../plan/index.js';
+import { EXAMPLE_SOUPS } from '../soup/index.js';
 import { EMPTY, EMPTY_POT, contents, parcelKg, parcelOf, plusParcel } from '../pot/index.js';
 import { plausibleSalt, rescue, tasteWord, tastesOf } from './index.js';
 
@@ -15,8 +18,17 @@ describe('at the edges of seasoning', () => {
     ).toEqual([]);
   });
 
-  it('a word begins at its limit: exactly 1 is bright, exactly 2.5 sharp', () => {
-    expect([0.999, 1, 2.499, 2.5].map((x) => tasteWord('sour', x))).toEqual(['flat', 'bright', 'bright', 'sharp']);
+  it('a word begins at its limit: exactly 0.9 is bright, exactly 2.5 sharp', () => {
+    expect([0.899, 0.9, 2.499, 2.5].map((x) => tasteWord('sour', x))).toEqual(['even', 'bright', 'bright', 'sharp']);
+  });
+
+  it('few of the usual soups are called flat, dry, sharp or sweet', () => {
+    const words = EXAMPLE_SOUPS.map((soup) => {
+      const { sour, sweet } = tastesOf(writtenPlan(soup, LARDER_ROWS, canteen)!.run.dished!.parcel);
+      return [tasteWord('sour', sour), tasteWord('sweet', sweet)];
+    });
+    const off = words.filter(([sour, sweet]) => sour === 'flat' || sour === 'sharp' || sweet === 'dry' || sweet === 'sweet');
+    expect(off.length).toBeLessThanOrEqual(2);
   });
 
   it('what is tuned says what it could not do, by name; bite counts as heat', () => {

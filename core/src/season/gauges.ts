@@ -41,11 +41,14 @@ export function tastesOf(p: Parcel): Tastes {
   };
 }
 
-/** Words each side of right, with the limits between them. Salt: common practice; the rest kitchen defaults. */
+/**
+ * Words each side of right, with the limits between them. Salt: common practice; the rest kitchen defaults, set on usual
+ * soups: vegetables in stock come to 0.3 to 0.8 sour and 0.8 to 2 sweet, and nobody calls them flat or dry.
+ */
 export const TASTE_WORDS = {
   saltPct: { limits: [0.6, 1.0], words: ['under-salted', 'salted', 'salty'] },
-  sour: { limits: [1, 2.5], words: ['flat', 'bright', 'sharp'] },
-  sweet: { limits: [2, 4.5], words: ['dry', 'round', 'sweet'] },
+  sour: { limits: [0.25, 0.9, 2.5], words: ['flat', 'even', 'bright', 'sharp'] },
+  sweet: { limits: [0.7, 2, 4.5], words: ['dry', 'even', 'round', 'sweet'] },
   heat: { limits: [5, 50, 250], words: ['mild', 'warm', 'hot', 'fierce'] },
   biteGKg: { limits: [0.3, 1, 2.5], words: ['mild', 'peppery', 'sharp with pepper', 'fierce'] },
 } as const satisfies Record<keyof Tastes, { limits: readonly number[]; words: readonly string[] }>;

@@ -100,8 +100,8 @@ describe('sour and sweet', () => {
   });
 
   it('have words on each side of right', () => {
-    expect([0.5, 2, 3].map((x) => tasteWord('sour', x))).toEqual(['flat', 'bright', 'sharp']);
-    expect([1, 3, 6].map((x) => tasteWord('sweet', x))).toEqual(['dry', 'round', 'sweet']);
+    expect([0.1, 0.5, 2, 3].map((x) => tasteWord('sour', x))).toEqual(['flat', 'even', 'bright', 'sharp']);
+    expect([0.4, 1, 3, 6].map((x) => tasteWord('sweet', x))).toEqual(['dry', 'even', 'round', 'sweet']);
     expect([1, 20, 100, 900].map((x) => tasteWord('heat', x))).toEqual(['mild', 'warm', 'hot', 'fierce']);
   });
 

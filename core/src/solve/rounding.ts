@@ -5,6 +5,8 @@ export interface Unit {
   readonly lineId: string;
   readonly unitKg: number;
   readonly label: string;
+  /** Pieces in one unit, where it is counted: half an onion is bought with the other half. */
+  readonly pieces?: number;
   /** No more than this is on hand, kg. */
   readonly mostKg?: number;
 }
@@ -45,7 +47,20 @@ export function weighedUnit(lineId: string, kg: number): Unit {
   return { lineId, unitKg: step, label: step < 1 ? `${String(step * 1000)} g` : `${String(step)} kg` };
 }
 
-/** Units as a soup's lines are written: pieces and cans whole, all else by weight. Kilos are as bought. */
+/** Below so many pieces a half counts, of what is cut anyway. Kitchen default. */
+const FEW = 4;
+const HALVED: ReadonlySet<string> = new Set([
+  'roots',
+  'potatoes',
+  'squashes',
+  'alliums',
+  'stems',
+  'fruit vegetables',
+  'brassicas',
+  'fruit',
+]);
+
+/** Units as a soup's lines are written: pieces and cans whole, few vegetables in halves, all else by weight. Kilos are as bought. */
 export function unitsOf(prepared: PreparedSoup, kgOf: (lineId: string) => number): Unit[] {
   return prepared.soup.lines.flatMap(({ id, amount }) => {
     const line = prepared.lines.find((own) => own.line.id === id)?.line;
@@ -53,7 +68,10 @@ export function unitsOf(prepared: PreparedSoup, kgOf: (lineId: string) => number
     if (line === undefined || kg <= 0 || (amount.rule !== 'scaled' && amount.rule !== 'spice')) return [];
     const { unit, size = 'medium' } = amount.amount;
     const grams = unit === 'piece' ? line.ingredient.row.pieces?.[size] : undefined;
-    return [grams === undefined ? weighedUnit(id, kg) : { lineId: id, unitKg: grams / 1000 / line.keptShare, label: size }];
+    if (grams === undefined) return [weighedUnit(id, kg)];
+    const pieceKg = grams / 1000 / line.keptShare;
+    const pieces = kg < FEW * pieceKg && HALVED.has(line.ingredient.row.group) ? 0.5 : 1;
+    return [{ lineId: id, unitKg: pieceKg * pieces, label: size, pieces }];
   });
 }
 

@@ -18,7 +18,7 @@ import {
 import type { Kit } from '@tureen/core/kit';
 import { makeLarder, nearTo, type IngredientRow, type Larder } from '@tureen/core/larder';
 import {
-  makePlan,
+  planToBuy,
   potsFor,
   rerun,
   roundedPull,
@@ -111,7 +111,7 @@ export class Calculator {
     const key = JSON.stringify([soup, request]);
     const have = this.plannings.get(key);
     if (have !== undefined) return have;
-    const planning = makePlan(soup, this.rows, kit, request);
+    const planning = planToBuy(soup, this.rows, kit, request);
     const [oldest] = this.plannings.keys();
     if (this.plannings.size >= MOST_PLANNINGS && oldest !== undefined) this.plannings.delete(oldest);
     this.plannings.set(key, planning);

@@ -3,7 +3,7 @@ import { expose } from 'comlink';
 import type { Kit } from '@tureen/core/kit';
 import type { IngredientRow } from '@tureen/core/larder';
 import { oddsOf, type HeldTo, type Odds } from '@tureen/core/odds';
-import { makePlan, type PlanRequest } from '@tureen/core/plan';
+import { planToBuy, type PlanRequest } from '@tureen/core/plan';
 import type { Soup } from '@tureen/core/soup';
 
 export interface OddsQuestion {
@@ -19,7 +19,7 @@ export interface OddsQuestion {
 /** A thread that answers one question and is ended when the question changes. */
 const odds = {
   odds({ soup, rows, kit, request, held, samples, seed }: OddsQuestion, onShare: (share: number) => void): Odds | undefined {
-    const planning = makePlan(soup, rows, kit, request);
+    const planning = planToBuy(soup, rows, kit, request);
     if (!planning.ok) return undefined;
     const { prepared, snapshot } = planning.plan;
     return oddsOf(prepared, snapshot.scale, { seed, samples, held }, (share) => {

@@ -131,7 +131,7 @@ export class KitPlace {
   }
 
   private shownOf(item: object, { key, factor }: Column): number {
-    const value = Number((item as Readonly<Record<string, unknown>>)[key]) * factor;
+    const value = Number((item as Readonly<Record<string, unknown>>)[key] ?? 0) * factor;
     return Math.round(value * 100) / 100;
   }
 

@@ -21,12 +21,15 @@ function bought({ roundedKg, boughtKg }: RoundedRow): number {
 
 function pieces({ pieces: counted }: RoundedRow): string {
   if (counted === undefined) return '';
-  const { count, size } = counted;
+  const { size } = counted;
+  const whole = Math.floor(counted.count + 1e-9);
+  const count = counted.count - whole < 0.25 ? String(whole) : `${whole === 0 ? '' : String(whole)}½`;
+  const isOne = counted.count <= 1;
   const container = /^(can|carton|jar|pack|bottle|tube)-(.+)$/.exec(size);
-  if (container !== null) return `${String(count)} ${container[1] ?? ''}${count === 1 ? '' : 's'} of ${container[2] ?? ''}`;
-  if (size === 'medium') return String(count);
-  const isCounted = count > 1 && !/^(?:small|large|middling|half)$/.test(size);
-  return `${String(count)} ${isCounted ? (size === 'leaf' ? 'leaves' : `${size}s`) : size}`;
+  if (container !== null) return `${count} ${container[1] ?? ''}${isOne ? '' : 's'} of ${container[2] ?? ''}`;
+  if (size === 'medium') return count;
+  const isCounted = !isOne && !/^(?:small|large|middling|half)$/.test(size);
+  return `${count} ${isCounted ? (size === 'leaf' ? 'leaves' : `${size}s`) : size}`;
 }
 
 /** What to take from the shelves, by group, in what can be bought and measured, to be ticked off. */

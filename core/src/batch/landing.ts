@@ -21,6 +21,8 @@ import type { BatchState } from './fold.js';
 
 /** A soup within this factor of its body is as it is wanted. Kitchen default: about a third of a step between two spoon words. */
 export const BODY_WITHIN = 1.25;
+/** Nearer than this there is nothing to do about it: what readings leave open would else leave it out of the band above. Kitchen default. */
+const BODY_THERE = 1.1;
 /** Salt is landed to this, % of the mass. Kitchen default. */
 export const SALT_WITHIN_PCT = 0.05;
 const MOST_WAYS = 3;
@@ -140,10 +142,10 @@ export function landBody(state: BatchState): BodyLanding | undefined {
   const pot = tooEarly ? state.pot : finishedBut(state, isOf('body'));
   const nowMPas = bodyMPas(pot, servedC, parameters.bodyA);
   const wantedMPas = wantedBody(state);
-  const isRight = wantedMPas === undefined || (nowMPas <= wantedMPas * BODY_WITHIN && nowMPas >= wantedMPas / BODY_WITHIN);
+  const isThere = wantedMPas === undefined || (nowMPas <= wantedMPas * BODY_THERE && nowMPas >= wantedMPas / BODY_THERE);
   const means = { liquids: liquids(state).map(({ line }) => line.ingredient), thickeners: [] };
   const ways =
-    tooEarly || isRight || closed || !(wantedMPas > 0)
+    tooEarly || isThere || closed || !(wantedMPas > 0)
       ? []
       : [...waysToBody(prepared, pot, wantedMPas, means)]
           .sort((a, b) => Number(a.overflows) - Number(b.overflows))

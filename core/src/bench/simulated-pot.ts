@@ -1,8 +1,9 @@
-/** What really stands in a simulated pot. Kilos, °C; `stiffness` is 1 for a middling soup. */
+/** What really stands in a simulated pot. Kilos, °C; fat and sugar thicken nothing, `stiffness` is 1 for a middling soup. */
 export interface SimulatedPot {
   readonly waterKg: number;
   readonly solidsKg: number;
   readonly saltKg: number;
+  readonly thinKg: number;
   readonly tempC: number;
   readonly stiffness: number;
 }
@@ -18,8 +19,8 @@ export interface Stirred {
 /** A purée as a Herschel and Bulkley fluid: tau = tau0 + K rate^n, both rising with the share of solids. Invented for the bench. */
 const YIELD_PA = 2400;
 const YIELD_POWER = 3.1;
-const CONSISTENCY = 0.12;
-const CONSISTENCY_RISE = 27;
+const CONSISTENCY = 150;
+const CONSISTENCY_POWER = 2.1;
 const INDEX = 0.46;
 /** Rate at which kitchens and clinics speak of thickness, 1/s. */
 const RATE = 50;
@@ -34,8 +35,8 @@ const LOSS_W_K = 6;
 const AIR_C = 22;
 const BOILS_C = 100;
 
-export function massOf({ waterKg, solidsKg, saltKg }: SimulatedPot): number {
-  return waterKg + solidsKg + saltKg;
+export function massOf({ waterKg, solidsKg, saltKg, thinKg }: SimulatedPot): number {
+  return waterKg + solidsKg + saltKg + thinKg;
 }
 
 export function saltPctOf(pot: SimulatedPot): number {
@@ -46,13 +47,13 @@ export function saltPctOf(pot: SimulatedPot): number {
 export function thicknessOf(pot: SimulatedPot, tempC: number): number {
   const share = pot.solidsKg / massOf(pot);
   const yieldPa = YIELD_PA * share ** YIELD_POWER;
-  const consistency = CONSISTENCY * Math.exp(CONSISTENCY_RISE * share);
+  const consistency = CONSISTENCY * share ** CONSISTENCY_POWER;
   const pas = yieldPa / RATE + consistency * RATE ** (INDEX - 1);
   return pot.stiffness * pas * 1000 * Math.exp(-PER_KELVIN * (tempC - REFERENCE_C));
 }
 
-function capacityJK({ waterKg, solidsKg, saltKg }: SimulatedPot): number {
-  return waterKg * WATER_J_KG_K + (solidsKg + saltKg) * SOLIDS_J_KG_K;
+function capacityJK({ waterKg, solidsKg, saltKg, thinKg }: SimulatedPot): number {
+  return waterKg * WATER_J_KG_K + (solidsKg + saltKg + thinKg) * SOLIDS_J_KG_K;
 }
 
 export function stirredIn(pot: SimulatedPot, { kg, solidsShare, saltShare, tempC }: Stirred): SimulatedPot {
@@ -60,6 +61,7 @@ export function stirredIn(pot: SimulatedPot, { kg, solidsShare, saltShare, tempC
     waterKg: kg * (1 - solidsShare - saltShare),
     solidsKg: kg * solidsShare,
     saltKg: kg * saltShare,
+    thinKg: 0,
     tempC,
     stiffness: pot.stiffness,
   };
@@ -68,6 +70,7 @@ export function stirredIn(pot: SimulatedPot, { kg, solidsShare, saltShare, tempC
     waterKg: pot.waterKg + added.waterKg,
     solidsKg: pot.solidsKg + added.solidsKg,
     saltKg: pot.saltKg + added.saltKg,
+    thinKg: pot.thinKg,
     tempC: heat / (capacityJK(pot) + capacityJK(added)),
     stiffness: pot.stiffness,
   };
@@ -76,7 +79,13 @@ export function stirredIn(pot: SimulatedPot, { kg, solidsShare, saltShare, tempC
 /** Some of it taken out as it stands. */
 export function takenOut(pot: SimulatedPot, kg: number): SimulatedPot {
   const left = Math.max(0, 1 - kg / massOf(pot));
-  return { ...pot, waterKg: pot.waterKg * left, solidsKg: pot.solidsKg * left, saltKg: pot.saltKg * left };
+  return {
+    ...pot,
+    waterKg: pot.waterKg * left,
+    solidsKg: pot.solidsKg * left,
+    saltKg: pot.saltKg * left,
+    thinKg: pot.thinKg * left,
+  };
 }
 
 /** Some seconds on a burner: it warms until it boils, then the power that is left drives water off. */

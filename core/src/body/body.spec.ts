@@ -156,14 +156,16 @@ describe('readings', () => {
     expect(sdOf(twice.estimate!, BODY)).toBeGreaterThan(0.85 * sdOf(once.estimate!, BODY));
   });
 
-  it('each device is evidence with its own spread: a spoon 0.35 in ln, a viscometer 0.1, a ring 0.5', () => {
+  it('each device is evidence with its own spread: a spoon 0.35 in ln by its words, a viscometer 0.1, a ring 0.5', () => {
     const of = (reading: Parameters<typeof evidenceOf>[0]): ReturnType<typeof evidenceOf> => evidenceOf(reading, 1000);
     const spread = ({ biasSd, noiseSd }: ReturnType<typeof evidenceOf>): number => Math.hypot(biasSd, noiseSd);
     const spoon = of({ device: 'spoon', word: 'coats', tempC: 60 });
-    expect(Math.exp(spoon.low)).toBeCloseTo(220, 9);
-    expect(spoon.high).toBe(spoon.low);
+    // Nearest of 60, 220 and 700: from 114.9 to 392.4; an even spread over that is 0.355 in ln, and the eye's own 0.2 beside it.
+    expect(Math.exp(spoon.low)).toBeCloseTo(114.89, 2);
+    expect(Math.exp(spoon.high)).toBeCloseTo(392.43, 2);
+    expect((spoon.high - spoon.low) / Math.sqrt(12)).toBeCloseTo(0.355, 3);
     expect(spoon.tempC).toBe(60);
-    expect(spread(spoon)).toBeCloseTo(0.35, 12);
+    expect(spread(spoon)).toBeCloseTo(0.2, 12);
     const meter = of({ device: 'viscometer', mPas: 300, tempC: 25 });
     expect(Math.exp(meter.low)).toBeCloseTo(300, 9);
     expect(spread(meter)).toBeCloseTo(0.1, 12);

@@ -1,4 +1,4 @@
-import { bodySlope, type PotState } from '../pot/index.js';
+import { bodySlope, sinceReadLn, type PotState } from '../pot/index.js';
 
 /**
  * How far a batch's run is trusted: a joint normal over ln mass, ln salt and ln body, and over the bias of each device that
@@ -6,7 +6,7 @@ import { bodySlope, type PotState } from '../pot/index.js';
  * and body is in the pot itself; `mean` holds what they have shown of the biases, and noughts before them.
  */
 export interface Estimate {
-  /** Names of the states in order: 'mass', 'salt', 'body', then 'bias:<device>'. */
+  /** Names of the states in order: 'mass', 'salt', 'body', then 'answers' and 'bias:<device>' as they come to be known. */
   readonly names: readonly string[];
   readonly mean: readonly number[];
   /** Covariance, row by row. */
@@ -20,6 +20,10 @@ export const UNREAD_MASS_SD = 0.05;
 export const UNREAD_SALT_SD = 0.06;
 /** 1 sd of ln body before any reading: what the prior misses of one soup against another. Kitchen default. */
 export const UNREAD_BODY_SD = 0.4;
+
+/** 1 sd of how much more or less a body answers to what is poured than its composition says. Kitchen default. */
+export const UNREAD_ANSWERS_SD = 0.35;
+export const ANSWERS = 'answers';
 
 export const MASS = 0;
 export const SALTINESS = 1;
@@ -44,14 +48,23 @@ export function sdOf(estimate: Estimate, state: typeof MASS | typeof SALTINESS |
   return Math.sqrt(at(estimate, state, state));
 }
 
+/** What no reading tells of a whole pot: it is thicker below than above, and one bowl is not the next. 1 sd of ln body, kitchen default. */
+const UNEVEN_SD = 0.06;
+
 /**
  * 1 sd of ln body of what stands in the pot. A pot that may hold more water than was thought is thinner too, so that what
  * is not known of its mass counts, with what readings of the body have tied to it.
  */
 export function bodySdLn(estimate: Estimate, pot: PotState, tempC: number, a: number): number {
   const slope = bodySlope(pot, tempC, a);
+  const since = sinceReadLn(pot, a);
+  const n = estimate.names.indexOf(ANSWERS);
+  const answers =
+    n < 0
+      ? (since * UNREAD_ANSWERS_SD) ** 2
+      : since * since * at(estimate, n, n) + 2 * since * (at(estimate, n, BODY) + slope * at(estimate, n, MASS));
   const variance = slope * slope * at(estimate, MASS, MASS) + 2 * slope * at(estimate, MASS, BODY) + at(estimate, BODY, BODY);
-  return Math.sqrt(Math.max(0, variance));
+  return Math.sqrt(Math.max(0, variance + answers) + UNEVEN_SD ** 2);
 }
 
 /** 1 sd of ln of the salt's share: it blurs by what is not known of the salt and of the mass that it is in. */

@@ -15,6 +15,7 @@ export {
 export { QUESTIONED_SD, observe, type Observation, type Observed } from './observe.js';
 export { reduceKg, thickenKg, thinKg, type BodySolved } from './solve.js';
 export {
+  ANSWERS,
   BODY,
   MASS,
   SALTINESS,

@@ -1,6 +1,6 @@
 import { Matrix } from 'ml-matrix';
 import { between } from '../numbers/index.js';
-import type { Estimate } from './estimate.js';
+import { ANSWERS, UNREAD_ANSWERS_SD, type Estimate } from './estimate.js';
 
 /** One observation of the state: how it depends on mass, salt and body, what was expected and what was seen. */
 export interface Observation {
@@ -8,6 +8,8 @@ export interface Observation {
   readonly device: string;
   /** Change of the observed quantity per unit of ln mass, ln salt and ln body. */
   readonly slopes: readonly [mass: number, salt: number, body: number];
+  /** Change per unit of how much more the body answers than its composition says; none where it says nothing of that. */
+  readonly answers?: number;
   readonly expected: number;
   /** Equal for a value; apart for a reading that only bounds it. */
   readonly low: number;
@@ -20,6 +22,8 @@ export interface Observed {
   readonly estimate: Estimate;
   /** How far what is in the pot moved. */
   readonly moved: readonly [lnMass: number, lnSalt: number, lnBody: number];
+  /** How far it moved how much more the body answers. */
+  readonly answers: number;
   /** How many sd of the difference the reading was off. */
   readonly sds: number;
   readonly questioned: boolean;
@@ -35,8 +39,8 @@ export const QUESTIONED_SD = 3;
  */
 const TRUST = 3;
 
-function withDevice(estimate: Estimate, device: string, biasSd: number): { estimate: Estimate; at: number } {
-  const name = `bias:${device}`;
+/** The estimate with one more state of a name and a spread, where it has none yet. */
+function withState(estimate: Estimate, name: string, sd: number): { estimate: Estimate; at: number } {
   const have = estimate.names.indexOf(name);
   if (have >= 0) return { estimate, at: have };
   const n = estimate.names.length;
@@ -46,7 +50,7 @@ function withDevice(estimate: Estimate, device: string, biasSd: number): { estim
       ...estimate,
       names: [...estimate.names, name],
       mean: [...estimate.mean, 0],
-      cov: [...estimate.cov.map((row) => [...row, 0]), Array.from({ length: n + 1 }, (_, i) => (i === n ? biasSd ** 2 : 0))],
+      cov: [...estimate.cov.map((row) => [...row, 0]), Array.from({ length: n + 1 }, (_, i) => (i === n ? sd ** 2 : 0))],
     },
   };
 }
@@ -57,10 +61,13 @@ function withDevice(estimate: Estimate, device: string, biasSd: number): { estim
  * What is more than 3 sd off is questioned and moves nothing.
  */
 export function observe(before: Estimate, o: Observation): Observed {
-  const { estimate, at } = withDevice(before, o.device, o.biasSd);
+  const speaks = o.answers === undefined ? undefined : withState(before, ANSWERS, UNREAD_ANSWERS_SD);
+  const { estimate, at } = withState(speaks?.estimate ?? before, `bias:${o.device}`, o.biasSd);
   const { names, mean } = estimate;
   const cov = new Matrix(estimate.cov.map((row) => [...row]));
-  const h = Matrix.columnVector(names.map((_, i) => (i < 3 ? o.slopes[i as 0 | 1 | 2] : i === at ? 1 : 0)));
+  const slopeOf = (i: number): number =>
+    i < 3 ? o.slopes[i as 0 | 1 | 2] : i === at ? 1 : i === speaks?.at ? (o.answers ?? 0) : 0;
+  const h = Matrix.columnVector(names.map((_, i) => slopeOf(i)));
   const ph = cov.mmul(h);
   const hph = h.dot(ph);
   const s = hph + o.noiseSd ** 2;
@@ -70,7 +77,7 @@ export function observe(before: Estimate, o: Observation): Observed {
   const high = (o.high - expected) / sd;
   const isValue = o.low === o.high;
   const sds = isValue ? Math.abs(low) : low > 0 ? low : high < 0 ? -high : 0;
-  const nothing: Observed = { estimate: before, moved: [0, 0, 0], sds, questioned: false };
+  const nothing: Observed = { estimate: before, moved: [0, 0, 0], answers: 0, sds, questioned: false };
   if (!(sds <= QUESTIONED_SD)) return { ...nothing, questioned: true };
   const seen = isValue ? { mean: low, variance: 0 } : between(low, high);
   if (seen === undefined) return { ...nothing, questioned: true };
@@ -91,10 +98,11 @@ export function observe(before: Estimate, o: Observation): Observed {
     estimate: {
       names,
       // What is in the pot is moved there, so that its mean here stays nought.
-      mean: mean.map((value, i) => (i < 3 ? 0 : value + (step[i] ?? 0))),
+      mean: mean.map((value, i) => (i < 3 || i === speaks?.at ? 0 : value + (step[i] ?? 0))),
       cov: scale.mmul(narrowed).mmul(scale).to2DArray(),
     },
     moved: [step[0] ?? 0, step[1] ?? 0, step[2] ?? 0],
+    answers: speaks === undefined ? 0 : (step[speaks.at] ?? 0),
     sds,
     questioned: false,
   };

@@ -1,5 +1,5 @@
 import { risingRoot } from '../numbers/index.js';
-import { gelatinised, parcelKg, plusParcel, priorMPas, scaleParcel, type Parcel, type PotState } from '../pot/index.js';
+import { gelatinised, parcelKg, plusParcel, readBodyMPas, scaleParcel, type Parcel, type PotState } from '../pot/index.js';
 import { WATER, plusMix, vapourMix } from '../larder/index.js';
 
 /** An amount that would do, or why none does. Masses kg. */
@@ -18,7 +18,7 @@ const MOST_EVALUATIONS = 90;
 const THERE = 1e-6;
 
 function bodyOf(liquid: Parcel, pot: PotState, tempC: number, a: number): number {
-  return priorMPas(liquid, tempC, a) * Math.exp(pot.bodyLn);
+  return readBodyMPas(liquid, pot, tempC, a);
 }
 
 /** Searches a share x of the liquid's own mass, 0 to `most`, at which ln body has moved to the target. */

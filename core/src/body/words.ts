@@ -22,8 +22,8 @@ export function bodyWord(bodyMPas: number): SpoonWord {
 }
 
 /**
- * Between which bodies a spoon word lies, mPa·s: the body that it stands for, but for the words at the ends, which only say
- * "no thicker" and "no thinner" than half-way to their neighbour.
+ * Between which bodies a spoon word lies, mPa·s: from half-way to the word before to half-way to the word behind, since a
+ * cook says the nearest one. The words at the ends only say "no thicker" and "no thinner".
  *
  * @example spoonRange('runs off') // [0, 26.8]
  */
@@ -31,9 +31,8 @@ export function spoonRange(word: SpoonWord): readonly [low: number, high: number
   const at = SPOON_WORDS.findIndex((one) => one.word === word);
   const body = (n: number): number => SPOON_WORDS[n]?.bodyMPas ?? Number.NaN;
   const last = SPOON_WORDS.length - 1;
-  if (at === 0) return [0, Math.sqrt(body(0) * body(1))];
-  if (at === last) return [Math.sqrt(body(last - 1) * body(last)), Number.POSITIVE_INFINITY];
-  return [body(at), body(at)];
+  const after = (n: number): number => Math.sqrt(body(n) * body(n + 1));
+  return [at === 0 ? 0 : after(at - 1), at === last ? Number.POSITIVE_INFINITY : after(at)];
 }
 
 /** Grain in words: what the tongue tells apart. Kitchen defaults, m. */

@@ -74,6 +74,12 @@ const SHORT_BOWLS = 0.02;
 /** How often a batch that falls short of its bowls is rounded up once more. */
 const MOST_TRIES = 6;
 
+/** What a side that is limited may shrink, and one that is wanted may grow. */
+function withinOf(anchors: NonNullable<PlanRequest['anchors']>): Within {
+  const isWanted = anchors.every(({ by }) => by === 'bowls' || by === 'kg' || by === 'litres');
+  return isWanted ? FOR_BOWLS : WITHIN_LIMITS;
+}
+
 function cooked(exact: Planned, rounding: Rounding): Planned {
   const lineKg = new Map(rounding.lines.map(({ lineId, roundedKg }) => [lineId, roundedKg]));
   const prepared = withKilos(exact.prepared, lineKg);
@@ -93,7 +99,7 @@ function cooked(exact: Planned, rounding: Rounding): Planned {
 export function toBuy(exact: Planned): Planned {
   const { kit, request } = exact.snapshot;
   const usable = usableM3(exact.prepared.vessel) * (1 + 1e-6);
-  if (request.anchors !== undefined) return cooked(exact, roundingOf(exact, kit.units));
+  if (request.anchors !== undefined) return cooked(exact, roundingOf(exact, kit.units, 1, withinOf(request.anchors)));
   let times = 1;
   let best = exact;
   for (let n = 0; n < MOST_TRIES; n++) {

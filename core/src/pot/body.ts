@@ -94,9 +94,40 @@ export function priorMPas(liquid: Parcel, tempC: number, a: number): number {
   return serumMPas(liquid.mix, tempC) + a * b ** EXPONENT * thickeningFactor(tempC);
 }
 
+/**
+ * Body of a pot's liquid, or of another in its place, as readings have moved it, mPa·s: by its composition, shifted as it was
+ * read, and answering to what has changed since as readings have found that it does.
+ */
+export function readBodyMPas(
+  liquid: Parcel,
+  pot: Pick<PotState, 'bodyLn' | 'readAtLn' | 'answers'>,
+  tempC: number,
+  a: number,
+): number {
+  const prior = priorMPas(liquid, tempC, a);
+  if (pot.answers === 0 || pot.readAtLn === undefined || !(prior > 0)) return prior * Math.exp(pot.bodyLn);
+  const sinceLn = Math.log(priorMPas(liquid, SERVED_HOT_C, a)) - pot.readAtLn;
+  return prior * Math.exp(pot.bodyLn + pot.answers * sinceLn);
+}
+
+/** The body that composition alone has to give so that a pot, as it has been read, comes to one: the inverse of `readBodyMPas`. */
+export function priorForBody(
+  mPas: number,
+  { bodyLn, readAtLn = 0, answers }: Pick<PotState, 'bodyLn' | 'readAtLn' | 'answers'>,
+): number {
+  return Math.exp((Math.log(mPas) - bodyLn + answers * readAtLn) / (1 + answers));
+}
+
 /** Body of what stands in the pot, as readings have moved it, mPa·s. Pieces do not count until they are blended. */
 export function bodyMPas(pot: PotState, tempC: number, a: number): number {
-  return priorMPas(pot.liquid, tempC, a) * Math.exp(pot.bodyLn);
+  return readBodyMPas(pot.liquid, pot, tempC, a);
+}
+
+/** How far the body by composition alone has come since it was last read, ln; 0 before any reading. */
+export function sinceReadLn(pot: PotState, a: number): number {
+  if (pot.readAtLn === undefined) return 0;
+  const now = priorMPas(pot.liquid, SERVED_HOT_C, a);
+  return now > 0 ? Math.log(now) - pot.readAtLn : 0;
 }
 
 /** How ln body moves when ln mass does, by water: numerically on the prior itself. */
@@ -104,7 +135,7 @@ export function bodySlope(pot: PotState, tempC: number, a: number): number {
   const h = 1e-5;
   const water: Mix = [totalKg(pot.liquid.mix), 0, 0, 0, 0, 0, 0, 0, 0, 0];
   const wetter = { ...pot.liquid, mix: plusMix(pot.liquid.mix, water, h) };
-  return Math.log(priorMPas(wetter, tempC, a) / priorMPas(pot.liquid, tempC, a)) / Math.log1p(h);
+  return ((1 + pot.answers) * Math.log(priorMPas(wetter, tempC, a) / priorMPas(pot.liquid, tempC, a))) / Math.log1p(h);
 }
 
 /** Thickening solids, per cent of the mass, that give a body over a serum; 0 where the serum alone is thicker. The inverse of the prior. */

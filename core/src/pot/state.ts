@@ -36,6 +36,10 @@ export interface PotState {
   readonly aside: readonly Cohort[];
   /** Ln of the body as readings have found it over what its composition alone would give; 0 before any. */
   readonly bodyLn: number;
+  /** Ln of the body that its composition alone gave when it was last read; undefined before any reading. */
+  readonly readAtLn: number | undefined;
+  /** By how much more its body answers to what is poured than its composition says, as readings have found it; 0 before them. */
+  readonly answers: number;
   /** Area of the trays that it lies spread out on, m2; 0 in a pot. */
   readonly traysM2: number;
 }
@@ -51,6 +55,8 @@ export function potWith(pot: PotState, liquid: Parcel, cohorts: readonly Cohort[
     simmeredMinutes: pot.simmeredMinutes,
     aside: pot.aside,
     bodyLn: pot.bodyLn,
+    readAtLn: pot.readAtLn,
+    answers: pot.answers,
     traysM2: pot.traysM2,
   };
 }
@@ -67,6 +73,8 @@ export const EMPTY_POT: PotState = {
   simmeredMinutes: 0,
   aside: [],
   bodyLn: 0,
+  readAtLn: undefined,
+  answers: 0,
   traysM2: 0,
 };
 
@@ -154,6 +162,8 @@ export function joined(a: PotState, b: PotState): PotState {
     aside: b.aside.length === 0 ? a.aside : [...a.aside, ...b.aside],
     // Readings are taken of the soup, not of the splash.
     bodyLn: massA >= massB ? a.bodyLn : b.bodyLn,
+    readAtLn: massA >= massB ? a.readAtLn : b.readAtLn,
+    answers: massA >= massB ? a.answers : b.answers,
     traysM2: 0,
   };
   return { ...merged, tempC: temperatureC(mixIn(merged), joules, merged.tempC) };
@@ -196,6 +206,8 @@ export function joinedAll(pot: PotState, parts: readonly Poured[]): PotState {
     simmeredMinutes: diluted(pot, liquid),
     aside: pot.aside,
     bodyLn: pot.bodyLn,
+    readAtLn: pot.readAtLn,
+    answers: pot.answers,
     // Whatever is poured over goes into a pot.
     traysM2: 0,
   };

@@ -8,6 +8,7 @@ import {
   gelatinised,
   parcelKg,
   parcelOf,
+  priorForBody,
   plusParcel,
   serumMPas,
   solidsForBody,
@@ -304,7 +305,6 @@ export function land(c: LandingCase, solver: Solver): Landing {
     const raw = parcelOf(ingredient, stepKg);
     return sumsOf(cooked ? gelatinised(raw) : raw, tempC, c.servedC, heat);
   });
-  const shift = Math.exp(c.pot.bodyLn);
   let serum = serumMPas(all.mix, c.servedC);
   let elastic = false;
   let margin = 0;
@@ -316,9 +316,11 @@ export function land(c: LandingCase, solver: Solver): Landing {
       body === undefined
         ? undefined
         : {
-            low: Number.isFinite(body.low) ? solidsForBody(body.low / shift, serum, c.servedC, c.bodyA) * (1 + margin) : body.low,
+            low: Number.isFinite(body.low)
+              ? solidsForBody(priorForBody(body.low, c.pot), serum, c.servedC, c.bodyA) * (1 + margin)
+              : body.low,
             high: Number.isFinite(body.high)
-              ? solidsForBody(body.high / shift, serum, c.servedC, c.bodyA) * (1 - margin)
+              ? solidsForBody(priorForBody(body.high, c.pot), serum, c.servedC, c.bodyA) * (1 - margin)
               : body.high,
           };
     const rows = rowsOf(c.bands, solids);

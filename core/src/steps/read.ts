@@ -1,13 +1,25 @@
 import { z } from 'zod';
 import { SALT, WATER, type Mix } from '../larder/index.js';
-import { BODY, BodyReadingSchema, evidenceOf, observe, type Estimate, type Observation, type Observed } from '../body/index.js';
 import {
+  ANSWERS,
+  BODY,
+  BodyReadingSchema,
+  evidenceOf,
+  observe,
+  type Estimate,
+  type Observation,
+  type Observed,
+} from '../body/index.js';
+import {
+  SERVED_HOT_C,
   bare,
+  bodyMPas,
   bodySlope,
   plusParcel,
   potKg,
   potM3,
   priorMPas,
+  sinceReadLn,
   mixIn,
   volumeM3,
   type Caution,
@@ -44,6 +56,11 @@ const DENSITY_SD_SHARE = 0.012;
 
 /** Of a weighing's or dip's variance, what all readings of that device share. Kitchen default. */
 const SHARED = 0.25;
+/** What was poured since the last look makes the next one a worse witness: 1 sd of ln body for each ln that it should have moved. Kitchen default. */
+const POURED_SD = 0.2;
+/** Least and most that a body is taken to answer more than its composition says. Kitchen defaults. */
+const LEAST_ANSWERS = -0.5;
+const MOST_ANSWERS = 0.8;
 /** Least share of the liquid's water that a reading may leave. */
 const LEAST_WATER = 0.1;
 const TINY_KG = 1e-9;
@@ -106,11 +123,12 @@ function observationOf(pot: PotState, seen: Seen, context: StepContext): Observa
       return {
         device: evidence.device,
         slopes: [bodySlope(pot, evidence.tempC, bodyA), 0, 1],
-        expected: Math.log(prior) + pot.bodyLn,
+        answers: sinceReadLn(pot, bodyA),
+        expected: Math.log(bodyMPas(pot, evidence.tempC, bodyA)),
         low: evidence.low,
         high: evidence.high,
         biasSd: evidence.biasSd,
-        noiseSd: evidence.noiseSd,
+        noiseSd: Math.hypot(evidence.noiseSd, POURED_SD * sinceReadLn(pot, bodyA)),
       };
     }
   }
@@ -168,6 +186,23 @@ function probed(pot: PotState, tempC: number, boilC: number): StepResult {
 }
 
 /**
+ * From a reading of the body on, what is poured is reckoned from here: what its answer has made of the way since the last
+ * reading is taken into the body itself, and so is what is not known of that answer.
+ */
+function readFromHere(pot: PotState, estimate: Estimate, a: number): { pot: PotState; estimate: Estimate } {
+  const since = sinceReadLn(pot, a);
+  const now = priorMPas(pot.liquid, SERVED_HOT_C, a);
+  const here: PotState = { ...pot, bodyLn: pot.bodyLn + pot.answers * since, readAtLn: now > 0 ? Math.log(now) : pot.readAtLn };
+  const n = estimate.names.indexOf(ANSWERS);
+  if (n < 0 || since === 0) return { pot: here, estimate };
+  const withAnswer = (row: readonly number[]): number[] => row.map((c, j) => (j === BODY ? c + since * (row[n] ?? 0) : c));
+  const rows = estimate.cov.map(withAnswer);
+  const answer = rows[n] ?? [];
+  const cov = rows.map((row, i) => (i === BODY ? row.map((c, j) => c + since * (answer[j] ?? 0)) : row));
+  return { pot: here, estimate: { ...estimate, cov } };
+}
+
+/**
  * Moves the joint estimate of mass, salt and body by a reading. What it moves of mass is put down to water and shows as
  * a flow of its own, as does what it moves of salt. A reading more than 3 sd off leaves the pot as it was and says so;
  * where a second one of the body says the same, it is the estimate that was wrong.
@@ -196,9 +231,16 @@ export function read(pot: PotState, settings: Read, context: StepContext): StepR
   else if (water < 0) outflows.push(flow(waterOf(-water)));
   if (salt > 0) inflows.push(flow([0, 0, 0, 0, 0, 0, salt, 0, 0, 0]));
   else if (salt < 0) outflows.push(flow([0, 0, 0, 0, 0, 0, -salt, 0, 0, 0]));
+  const moved: PotState = {
+    ...pot,
+    liquid: plusParcel(pot.liquid, bare(mix)),
+    bodyLn: pot.bodyLn + observed.moved[2],
+    answers: Math.min(MOST_ANSWERS, Math.max(LEAST_ANSWERS, pot.answers + observed.answers)),
+  };
+  const from = seen.of === 'body' ? readFromHere(moved, observed.estimate, context.parameters.bodyA) : undefined;
   return {
-    pot: { ...pot, liquid: plusParcel(pot.liquid, bare(mix)), bodyLn: pot.bodyLn + observed.moved[2] },
-    estimate: observed.estimate,
+    pot: from?.pot ?? moved,
+    estimate: from?.estimate ?? observed.estimate,
     inflows,
     outflows,
     minutes: 0,

@@ -10,6 +10,7 @@ import {
   bodyMPas,
   parcelKg,
   potKg,
+  priorMPas,
   serumMPas,
   volumeM3,
   type Flow,
@@ -159,7 +160,7 @@ function body(prepared: PreparedSoup, of: Run): Why {
   const { liquid } = last;
   const value = bodyMPas(last, prepared.servedC, bodyA);
   const serum = serumMPas(liquid.mix, prepared.servedC);
-  const shift = last.bodyLn;
+  const shift = Math.log(value / priorMPas(liquid, prepared.servedC, bodyA));
   const overSerum = Math.log(value / serum) - shift;
   const thickening = thickeningParts(liquid);
   const solids: readonly (readonly [string, number])[] = [
@@ -263,11 +264,20 @@ export function explainPull(planned: Planned, rounded: RoundedPull, ingredient: 
   const row = rounded.rows.find((own) => own.ingredient === ingredient && own.way === way);
   if (row === undefined) return undefined;
   const lines = new Set(row.lineIds);
+  // Of lines that were rounded, what the sums asked for is told by itself, and what rounding made of it beside it.
+  const sized = new Map(planned.rounding?.lines.map(({ lineId, exactKg, roundedKg }) => [lineId, exactKg / roundedKg]));
   const parts = planned.run.records.flatMap(({ step, inflows }): Part[] => {
-    const kg = inflows.reduce((sum, { lineId, parcel }) => (lines.has(lineId) ? sum + parcelKg(parcel) : sum), 0);
+    const kg = inflows.reduce(
+      (sum, { lineId, parcel }) => (lines.has(lineId) ? sum + parcelKg(parcel) * (sized.get(lineId) ?? 1) : sum),
+      0,
+    );
     return kg === 0 ? [] : [{ of: 'step', id: step.id, kind: undefined, value: kg }];
   });
   const inSteps = parts.reduce((sum, { value }) => sum + value, 0);
+  const roundedAway = row.lineIds.reduce((sum, id) => {
+    const usedKg = planned.run.usedKg.get(id) ?? 0;
+    return sum + usedKg * (1 - (sized.get(id) ?? 1));
+  }, 0);
   const also = (id: string, value: number): Part[] =>
     Math.abs(value) < LEAST_KG ? [] : [{ of: 'component', id, kind: undefined, value }];
   return {
@@ -278,8 +288,8 @@ export function explainPull(planned: Planned, rounded: RoundedPull, ingredient: 
     attribution: undefined,
     parts: [
       ...parts,
-      ...also('in soups and bases that go into it', row.boughtKg - inSteps),
-      ...also('rounding to what can be bought and weighed', row.roundedKg - row.boughtKg),
+      ...also('in soups and bases that go into it', row.boughtKg - roundedAway - inSteps),
+      ...also('rounding to what can be bought and weighed', row.roundedKg - row.boughtKg + roundedAway),
     ],
     rules: ruleOf('pull', planned.prepared),
   };

@@ -14,11 +14,11 @@ import {
   type SaltLanding,
 } from '../src/batch/index.js';
 import { SPOON_WORDS } from '../src/body/index.js';
-import { FAT, PROTEIN, SALT, SUGARS, WATER, type Mix } from '../src/larder/index.js';
+import { FIBRE, PROTEIN, SALT, STARCH, WATER, type Mix } from '../src/larder/index.js';
 import { instrument, massOf, saltPctOf, stiffenedTo, thicknessOf, type SimulatedPot } from '../src/bench/index.js';
-import { bodyMPas, potKg, type Flow } from '../src/pot/index.js';
+import { bodyMPas, contents, potKg, type Flow } from '../src/pot/index.js';
 import type { Planned } from '../src/plan/index.js';
-import type { StepRecord } from '../src/runner/index.js';
+import { servedOf, type StepRecord } from '../src/runner/index.js';
 import { walk, type SoupStep } from '../src/soup/index.js';
 import { drawsFrom } from '../src/odds/index.js';
 
@@ -45,17 +45,17 @@ const NINETY = 1.6449;
 /** A generator that starts with neighbouring seeds starts alike: it is run in first. */
 const RUN_IN = 64;
 /** How far a kitchen and a batch stray from the card, 1 sd of ln. Invented for the bench. */
-const STRAYS = { measured: 0.012, solids: 0.07, kept: 0.03, steamBias: 0.18, steam: 0.08, thickness: 0.4 };
+const STRAYS = { measured: 0.012, solids: 0.07, kept: 0.03, steamBias: 0.18, steam: 0.08, thickness: 0.4, covered: 0.09 };
 const DENSITY = 1018;
 const FOAM = 0.02;
 
 type Kilos = Pick<SimulatedPot, 'waterKg' | 'solidsKg' | 'saltKg' | 'thinKg'>;
 
+/** Of what is neither water nor salt, starch, fibre and some of the protein thicken; the rest is there and does not. */
 function kilosOf(mix: Mix): Kilos {
   const all = mix.reduce((sum, kg) => sum + kg, 0);
-  // Of protein most is dissolved and thickens little.
-  const thinKg = mix[FAT] + mix[SUGARS] + 0.8 * mix[PROTEIN];
-  return { waterKg: mix[WATER], saltKg: mix[SALT], thinKg, solidsKg: all - mix[WATER] - mix[SALT] - thinKg };
+  const solidsKg = mix[STARCH] + mix[FIBRE] + 0.2 * mix[PROTEIN];
+  return { waterKg: mix[WATER], saltKg: mix[SALT], solidsKg, thinKg: all - mix[WATER] - mix[SALT] - solidsKg };
 }
 
 export class SimulatedCook {
@@ -158,7 +158,8 @@ export class SimulatedCook {
       const waste = trimmed.get(lineId);
       const kept = waste === undefined ? parcel.mix : (parcel.mix.map((kg, n) => kg - (waste[n] ?? 0)) as unknown as Mix);
       const byKnife = waste === undefined ? 1 : this.strayOf(lineId).kept;
-      this.putIn(lineId, kept, byKnife * this.exp(STRAYS.measured));
+      const byEye = step.op === 'cover' ? this.exp(STRAYS.covered) : 1;
+      this.putIn(lineId, kept, byKnife * byEye * this.exp(STRAYS.measured));
     }
     for (const flow of outflows) if (flow.kind !== 'trim') this.takeOut(flow, potKg(before));
     if (step.op === 'blend' && thicknessOf(this.truth, 65) > 0) {
@@ -241,6 +242,22 @@ export class SimulatedCook {
       this.readSalt(step);
       this.readSalt(step);
     }
+  }
+
+  /** Does what the card says and reads nothing: what really comes of it in the bowls. */
+  asPlanned(): { readonly bowls: number; readonly saltPct: number; readonly mPas: number } {
+    for (const { step } of walk(this.plan.prepared.soup.root)) if (step.op !== 'dish') this.tick(step);
+    const { run: planned, prepared } = this.plan;
+    const potKgBelieved = potKg(planned.last!.before);
+    const served = servedOf(prepared, planned);
+    const { servedC, parameters } = prepared;
+    const toBowl = served.bodyMPas / bodyMPas(planned.last!.before, servedC, parameters.bodyA);
+    const saltPctBelieved = (contents(planned.last!.before).mix[SALT] / potKgBelieved) * 100;
+    return {
+      bowls: (planned.bowls * massOf(this.truth)) / potKgBelieved,
+      saltPct: (saltPctOf(this.truth) * served.saltPct) / Math.max(1e-9, saltPctBelieved),
+      mPas: thicknessOf(this.truth, servedC) * toBowl,
+    };
   }
 
   /** Cooks the batch from the first knife to the ladle. */

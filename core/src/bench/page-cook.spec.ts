@@ -2,6 +2,7 @@ import { SimulatedCook, type Ended, type Kitchen } from '../../spec/simulated-co
 import { BODY_WITHIN, SALT_WITHIN_PCT } from '../batch/index.js';
 import { READY_KITS, potsBySize } from '../kit/index.js';
 import { LARDER_ROWS } from '../larder/index.js';
+import { oddsOf } from '../odds/index.js';
 import { planToBuy, type Planned } from '../plan/index.js';
 import { EXAMPLE_SOUPS, type Soup } from '../soup/index.js';
 
@@ -67,6 +68,33 @@ describe('a cook who presses what the page offers, in kitchens whose truth it do
     expect(share(all, salted)).toBeGreaterThanOrEqual(0.85);
     expect(share(all, bodyWithin(LOOSELY))).toBeGreaterThanOrEqual(0.8);
     expect(share(all, ({ held }) => held.body)).toBeGreaterThan(0.75);
+  });
+
+  it('its odds hold: of what comes of a card that is followed without a look, half is in the 50 % bands and nine tenths in the 90 %', () => {
+    const inside = { half: 0, most: 0, bodyMost: 0, all: 0 };
+    for (const { plan } of PLANS) {
+      const { bands } = oddsOf(plan.prepared, plan.snapshot.scale, { seed: 1, samples: 300, held: 'amounts' });
+      for (let seed = 1; seed <= SEEDS; seed++) {
+        const came = new SimulatedCook(plan, seed, BY_EYE).asPlanned();
+        for (const [value, band] of [
+          [came.bowls, bands.bowls],
+          [came.saltPct, bands.saltPct],
+        ] as const) {
+          inside.half += Number(value >= band.p25 && value <= band.p75) / 2;
+          inside.most += Number(value >= band.p5 && value <= band.p95) / 2;
+        }
+        inside.bodyMost += Number(came.mPas >= bands.bodyMPas.p5 && came.mPas <= bands.bodyMPas.p95);
+        inside.all += 1;
+      }
+    }
+    const pct = (n: number): number => Math.round((100 * n) / inside.all);
+    process.stdout.write(
+      `\nodds of bowls and salt: 50 % bands held ${String(pct(inside.half))}, 90 % bands ${String(pct(inside.most))}, body ${String(pct(inside.bodyMost))}\n`,
+    );
+    expect(inside.half / inside.all).toBeGreaterThan(0.4);
+    expect(inside.half / inside.all).toBeLessThan(0.7);
+    expect(inside.most / inside.all).toBeGreaterThan(0.85);
+    expect(inside.bodyMost / inside.all).toBeGreaterThan(0.75);
   });
 
   it('and no batch is missed by what the page counted twice: the kilos believed are the kilos that stand there', () => {

@@ -47,6 +47,16 @@ function parameterSd(name: ParameterName): number {
 }
 
 const MEASURED = PARAMETERS.measured.noise;
+const MEASURED_KEY = 'measured:';
+
+/** Factor by which what is measured out of a line strays in one drawing. */
+export function measuredBy(unsure: readonly Unsure[], deviates: readonly number[]): (lineId: string) => number {
+  const by = new Map<string, number>();
+  for (const [n, { lineId, key, sd }] of unsure.entries()) {
+    if (lineId !== undefined && key.startsWith(MEASURED_KEY)) by.set(lineId, Math.exp(sd * (deviates[n] ?? 0)));
+  }
+  return (lineId) => by.get(lineId) ?? 1;
+}
 
 export function unsureOf(prepared: PreparedSoup): Unsure[] {
   const parameters = PARAMETER_NAMES.filter((name) => name !== 'measured').map((name): Unsure => ({
@@ -55,13 +65,17 @@ export function unsureOf(prepared: PreparedSoup): Unsure[] {
     lineId: undefined,
     sd: parameterSd(name),
   }));
-  const lines = prepared.lines.flatMap(({ line, follows }): Unsure[] => {
-    const trim = prepared.soup.lines.find(({ id }) => id === line.id)?.way;
+  const lines = prepared.lines.flatMap(({ line }): Unsure[] => {
+    const own = prepared.soup.lines.find(({ id }) => id === line.id);
+    const trim = own?.way;
     const way = line.ingredient.row.trims.find((one) => one.way === trim);
     const sd = way === undefined ? 0 : logitSd(way);
     return [
       ...(sd > 0 ? [{ key: `trim:${line.id}`, parameter: undefined, lineId: line.id, sd }] : []),
-      ...(follows === 'nothing' ? [] : [{ key: `measured:${line.id}`, parameter: undefined, lineId: line.id, sd: MEASURED }]),
+      // What a pan's floor takes is poured by eye; all else is measured out, what a step settles too.
+      ...(own?.amount.rule === 'panFloor'
+        ? []
+        : [{ key: `${MEASURED_KEY}${line.id}`, parameter: undefined, lineId: line.id, sd: MEASURED }]),
     ];
   });
   return [...parameters, ...lines];

@@ -132,7 +132,7 @@ describe('odds', () => {
     expect(Math.hypot(PARAMETERS.bodyA.bias, PARAMETERS.bodyA.noise)).toBeCloseTo(0.4, 3);
   });
 
-  it('says nothing matters where nothing varies', () => {
+  it('where only the salt is measured out by hand, only its grams vary, and nothing else matters', () => {
     const still: PreparedSoup = prepared(
       soupOf(
         [byStep('salt', 'fine-salt'), kilos('water', 'water', 3)],
@@ -143,7 +143,12 @@ describe('odds', () => {
       ),
     );
     const { bands, matters } = oddsOf(still, 1, { seed: 1, samples: 50, held: 'amounts' });
-    expect(bands.servedKg.sd).toBeLessThan(1e-12);
+    // 24 g of salt to 1.5 %: 0.36 g.
+    expect(bands.servedKg.sd * 1000).toBeGreaterThan(0.2);
+    expect(bands.servedKg.sd * 1000).toBeLessThan(0.6);
     expect(matters.filter(({ outcome }) => outcome === 'servedKg')).toEqual([]);
+    const [most] = matters.filter(({ outcome }) => outcome === 'saltPct');
+    expect(most?.key).toBe('measured:salt');
+    expect(most?.share).toBeGreaterThan(0.95);
   });
 });

@@ -1,6 +1,6 @@
 import { mean, quantileSorted, sampleCovariance, sampleStandardDeviation } from 'simple-statistics';
 import { run, type Held, type PreparedSoup, type Run, runFigures, type RunEnd } from '../runner/index.js';
-import { drawsFrom, sampleInputs, unsureOf, type Unsure } from './draw.js';
+import { drawsFrom, measuredBy, sampleInputs, unsureOf, type Unsure } from './draw.js';
 import { outcomesOf, OUTCOMES, type Outcome, type Outcomes } from './outcome.js';
 
 /**
@@ -63,6 +63,16 @@ function heldTo(planned: Run, held: HeldTo): Held {
     kg.set(step.id, counts.settledKg);
   }
   return kg;
+}
+
+/** Which line each step settles, by step id. */
+function settledLines(planned: Run): ReadonlyMap<string, string> {
+  return new Map(planned.records.flatMap(({ step }) => ('line' in step ? [[step.id, step.line] as const] : [])));
+}
+
+/** Kilos that are held to as a hand measures them out. */
+function measuredOut(held: Held, lineOf: ReadonlyMap<string, string>, by: (lineId: string) => number): Held {
+  return new Map([...held].map(([stepId, kg]) => [stepId, kg * by(lineOf.get(stepId) ?? '')]));
 }
 
 /** The last step that lets down with a liquid: what is left to settle when bowls are held. */
@@ -153,6 +163,7 @@ export function oddsOf(prepared: PreparedSoup, scale: number, request: OddsReque
   const draws = drawsFrom(request.seed);
   const holding = holdable(planned, request.held);
   const held = heldTo(planned, holding);
+  const lineOf = settledLines(planned);
   const thinId = holding === 'bowls' ? lastThin(planned) : undefined;
   const bowlsWanted = holding === 'bowls' ? planned.bowls : undefined;
   const values = Object.fromEntries(OUTCOMES.map((name) => [name, new Float64Array(request.samples)])) as Record<
@@ -170,7 +181,8 @@ export function oddsOf(prepared: PreparedSoup, scale: number, request: OddsReque
       if (row !== undefined) row[done] = z;
     }
     const turned = sampleInputs(prepared, unsure, one);
-    const outcome: Outcomes = outcomesOf(turned, sample(turned, scale, held, bowlsWanted, thinId));
+    const given = measuredOut(held, lineOf, measuredBy(unsure, one));
+    const outcome: Outcomes = outcomesOf(turned, sample(turned, scale, given, bowlsWanted, thinId));
     for (const name of OUTCOMES) values[name][done] = outcome[name];
     if (onProgress !== undefined && done % 256 === 255 && !onProgress((done + 1) / request.samples)) {
       done += 1;

@@ -1,7 +1,17 @@
 import { cautionSentence, planSentence, problemSentence } from '@tureen/core/messages';
 import { makeLarder, type IngredientRow } from '@tureen/core/larder';
 import { clocksOf, prepareSoup, run } from '@tureen/core/runner';
-import { cardsMade, cautionsOf, figuresOf, makePlan, planToBuy, pullList, type PlanRequest, type Planned } from '@tureen/core/plan';
+import {
+  cardsMade,
+  cautionsOf,
+  figuresOf,
+  makePlan,
+  planToBuy,
+  pullList,
+  sharesOf,
+  type PlanRequest,
+  type Planned,
+} from '@tureen/core/plan';
 import type { Rounding } from '@tureen/core/solve';
 import { bodyWord } from '@tureen/core/body';
 import { tasteWord, tastesOf } from '@tureen/core/season';
@@ -103,7 +113,7 @@ export function plan(from: Given): Outcome {
     cost.toFixed(2),
   ]);
   const text = [
-    `${soup.name}: ${figures.bowls.toFixed(1)} bowls of ${String(own.snapshot.request.bowlG)} g in the ${pot.toLowerCase()}`,
+    `${soup.name}: ${figures.bowls.toFixed(1).replace(/\.0$/, '')} bowls of ${String(own.snapshot.request.bowlG)} g in the ${pot.toLowerCase()}`,
     '',
     table([['', 'bought', 'edible', '', 'cost'], ...rows], [1, 2, 4]),
     ...cards.map(
@@ -116,7 +126,7 @@ export function plan(from: Given): Outcome {
       ? []
       : [`taste   ${tasteWord('sour', tastes.sour)}, ${tasteWord('sweet', tastes.sweet)}, ${tasteWord('heat', tastes.heat)}`]),
     `cost    ${figures.cost.toFixed(2)}, ${(figures.cost / figures.bowls).toFixed(2)} a bowl`,
-    ...of.servings.map(({ name: share, bowls }) => `bowls   ${bowls.toFixed(1)} ${share.toLowerCase()}`),
+    ...sharesOf(of).map(({ name: share, whole }) => `bowls   ${String(whole)} ${share.toLowerCase()}`),
     ...(rounding === undefined ? [] : [roundedSentence(rounding, name)]),
     '',
     ...cautions.map(({ stepId, caution }) => `! ${stepId ?? 'batch'}: ${cautionSentence(caution, name)}`),

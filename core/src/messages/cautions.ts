@@ -1,9 +1,15 @@
 import { showMass, showMinutes, showVolume, type Shown } from '../units/index.js';
+import { bodyWord } from '../body/index.js';
 import type { Caution, Target } from '../pot/index.js';
 import type { NameOf } from './steps.js';
 
 function text({ digits, unit }: Shown): string {
   return `${digits} ${unit}`;
+}
+
+/** A body as a cook and as a device says it. */
+function said(mPas: number): string {
+  return `${String(Math.round(mPas))} mPa·s (${bodyWord(mPas)})`;
 }
 
 function degrees(c: number): string {
@@ -147,7 +153,7 @@ export function cautionSentence(caution: Caution, nameOf: NameOf): string {
     case 'TEMPERATURE_QUESTIONED':
       return `${degrees(caution.readC)} is kept, but soup boils at ${degrees(caution.mostC)} here: look at the probe. The estimate stays as it was.`;
     case 'BODY_QUESTIONED':
-      return `${String(Math.round(caution.readMPas))} mPa·s read, ${String(Math.round(caution.expectedMPas))} expected. Read again: stirred, cooled, no pieces?`;
+      return `${said(caution.readMPas)} read; the pot as it stands is reckoned at ${said(caution.expectedMPas)}. Stirred, cooled, no pieces? Read again.`;
     case 'READING_OUT_OF_RANGE':
       return `Out of the ${caution.device}’s range: it only says on which side. Take another device.`;
     case 'OVER_THE_BRIM':

@@ -50,7 +50,10 @@ const CAUTIONS: readonly (readonly [Caution, string])[] = [
   [{ code: 'EGG_SCRAMBLES', tempC: 90, mostC: 82 }, '82 °C'],
   [{ code: 'SERVE_HOTTER', tempC: 58, leastC: 65, minutes: 3.2 }, '4 min'],
   [{ code: 'HOLD_TOO_COOL', tempC: 50, leastC: 57, source: 'FDA Food Code' }, '57 °C or above (FDA Food Code'],
-  [{ code: 'BODY_QUESTIONED', readMPas: 900, expectedMPas: 90 }, '900 mPa·s read, 90 expected'],
+  [
+    { code: 'BODY_QUESTIONED', readMPas: 900, expectedMPas: 90 },
+    '900 mPa·s (clings) read; the pot as it stands is reckoned at 90 mPa·s (veils)',
+  ],
   [{ code: 'READING_OUT_OF_RANGE', device: 'drain cup' }, 'drain cup'],
   [{ code: 'TARGET_PASSED', what: 'body', overKg: 0 }, 'past it'],
   [{ code: 'KEEP_WARM_OR_COLD', hotC: 57, coldC: 5, source: 'FDA Food Code' }, '57 °C or above, or 5 °C or below'],

@@ -1,5 +1,5 @@
 import { areaM2 } from '../kit/index.js';
-import { potM3, type Caution, type PotState } from '../pot/index.js';
+import { mixIn, potEnthalpyJ, potM3, temperatureC, type Caution, type PotState } from '../pot/index.js';
 import { WALL_W_M2K, wallM2 } from './boil.js';
 import { dryHeated, type DryHeat } from './dry-heat.js';
 import { heatToJ, type StepContext, type StepResult } from './step.js';
@@ -32,8 +32,15 @@ export function panHeated(pot: PotState, heat: DryHeat, { heatShare, isFixed }: 
   const neededMin = Math.max(0, wanted.joules) / watts / 60;
   if (neededMin <= heat.minutes) return { ...wanted, inflows: [], minutes: heat.minutes, cautions: [] };
   if (isFixed) {
+    const givenJ = watts * heat.minutes * 60;
     const warmJ = heatToJ(pot, heat.outerC);
-    const share = Math.max(LEAST_DRIED, Math.min(1, (watts * heat.minutes * 60 - warmJ) / (wanted.joules - warmJ)));
+    if (givenJ < warmJ) {
+      // Not even hot through: it ends as warm as it gets, and as wet as it was.
+      const tempC = temperatureC(mixIn(pot), potEnthalpyJ(pot) + givenJ, pot.tempC);
+      const warmed = dryHeated(pot, { ...heat, outerC: tempC, dried: 0 }, context);
+      return { ...warmed, inflows: [], minutes: heat.minutes, cautions: [] };
+    }
+    const share = Math.max(LEAST_DRIED, Math.min(1, (givenJ - warmJ) / (wanted.joules - warmJ)));
     return { ...dryHeated(pot, { ...heat, dried: share }, context), inflows: [], minutes: heat.minutes, cautions: [] };
   }
   const batches = Math.ceil(neededMin / Math.max(heat.minutes, 1));

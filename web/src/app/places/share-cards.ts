@@ -49,9 +49,9 @@ export class ShareCards {
   readonly units = input<UnitSystem>('metric');
   readonly currency = input<string | undefined>();
   protected readonly cards = computed(() =>
-    this.shares().flatMap(({ id, name, bowls, totalKg, cost, facts }) => {
-      if (facts === undefined || bowls <= 0) return [];
-      const all = `${bowls.toFixed(0)} bowls, ${mass(totalKg, this.units())}, ${money(cost, this.currency())} in all`;
+    this.shares().flatMap(({ id, name, whole, totalKg, cost, facts }) => {
+      if (facts === undefined || whole <= 0) return [];
+      const all = `${String(whole)} bowls, ${mass(totalKg, this.units())}, ${money(cost, this.currency())} in all`;
       const contains = facts.allergens.length === 0 ? 'none of the 14' : facts.allergens.join(', ');
       const rows = factRows(facts).filter(({ name: row }) => row !== 'contains');
       return [{ id, name, all, contains, rows: [...rows, { name: 'cost', value: money(facts.cost, this.currency()) }] }];

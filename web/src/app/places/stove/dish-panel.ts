@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { walk } from '@tureen/core/soup';
-import { mass, wholeBowls } from '../figures';
+import { mass } from '../figures';
 import { Hand } from './hand';
 
 const BY = [1, 5, 10] as const;
@@ -91,7 +91,7 @@ export class DishPanel {
     const step = walk(view.soup.root).find(({ step: one }) => one.op === 'dish')?.step;
     const settings = new Map((step?.op === 'dish' ? (step.shares ?? []) : []).map((share) => [share.id, share]));
     const single = view.shares.length === 1;
-    return view.shares.map(({ id, name, bowls }) => {
+    return view.shares.map(({ id, name, whole }) => {
       const own = settings.get(id);
       const on = [...(own?.finish ?? []), ...(own?.garnish ?? [])].map(
         ({ line, gPerBowl }) => `${String(Math.round(gPerBowl * 10) / 10)} g ${this.hand.nameOf()(line)}`,
@@ -99,7 +99,7 @@ export class DishPanel {
       return {
         id,
         name,
-        of: wholeBowls(bowls),
+        of: whole,
         out: single ? (view.dishedBowls ?? 0) : (view.output.byShare.get(id) ?? 0),
         with: on.length === 0 ? '' : `each with ${on.join(', ')}`,
       };

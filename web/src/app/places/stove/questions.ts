@@ -191,7 +191,7 @@ export class Questions {
     const left = (bowls: number, out: number): number => wholeBowls(bowls - out);
     const [first, ...others] = view.shares;
     const shared = first !== undefined && others.length > 0;
-    const starts = new Map(view.shares.map(({ id, bowls }) => [id, left(bowls, view.output.byShare.get(id) ?? 0)]));
+    const starts = new Map(view.shares.map(({ id, whole }) => [id, left(whole, view.output.byShare.get(id) ?? 0)]));
     const all = left(view.forecast.bowls, view.dishedBowls ?? 0);
     this.asking.ask(
       {

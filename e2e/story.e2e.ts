@@ -120,7 +120,7 @@ test('from the shelf to the ledger by mouse, reloading on the way', async ({ pag
   await expect(page.getByText('1 L of vegetable stock poured')).toBeVisible();
   await page.getByRole('link', { name: 'Ledger', exact: true }).first().click();
   const row = page.getByRole('row', { name: /Beetroot & horseradish/ }).first();
-  await expect(row).toContainText('78 of 80');
+  await expect(row).toContainText('70 of 80');
   await expect(row).toContainText(/24(\.\d)? kg/);
   await expect(row.getByRole('cell').nth(4)).toHaveText(cooked);
   quiet();

@@ -85,6 +85,7 @@ export function anyAction(snapshot: Snapshot): fc.Arbitrary<Action> {
     fc.record({ kind: fc.constant('salt' as const), stepId, saltPct: fc.constantFrom(0.01, 0.7, 20) }),
     fc.record({ kind: fc.constant('temperature' as const), stepId, tempC: fc.constantFrom(-40, 4, 75, 400) }),
     fc.record({ kind: fc.constant('cup' as const), stepId, cupKg: fc.constantFrom(0.1, 5), line, doseKg: fc.constant(0.001) }),
+    fc.record({ kind: fc.constant('wanted' as const), mPas: fc.constantFrom(1, 220, 20_000) }),
     fc.record({ kind: fc.constant('sieved' as const), stepId, lostKg: fc.constantFrom(0, 0.4, 500) }),
     fc.record({ kind: fc.constant('gave back' as const), stepId, line, share: fc.constantFrom(0.5, 1) }),
     fc.record({

@@ -4,7 +4,7 @@ import { LARDER_ROWS } from '../larder/index.js';
 import { figuresOf, makePlan, type Planned } from '../plan/index.js';
 import { parcelKg, potKg } from '../pot/index.js';
 import { EXAMPLE_SOUPS, walk, type SoupStep } from '../soup/index.js';
-import { foldBatch, landBody, landSalt, type Action, type BatchState } from './index.js';
+import { foldBatch, landBody, landSalt, takenOver, writeBack, type Action, type BatchState } from './index.js';
 
 function planned(id: string): Planned {
   const soup = EXAMPLE_SOUPS.find((one) => one.id === id)!;
@@ -105,6 +105,36 @@ describe('a step that is done as the page says', () => {
       expect(landSalt(after)!.ways).withContext(id).toEqual([]);
       expect(landSalt(after)!.nowPct).withContext(id).toBeCloseTo(season.saltPct, 2);
     }
+  });
+
+  it('a body that the card asks for nowhere is asked for at the stove, lands, and is kept where it was right', () => {
+    const { plan } = PLANS.find(({ id }) => id === 'celeriac-leek-apple')!;
+    const blend = stepsOf(plan).find(({ op }) => op === 'blend')!;
+    const upTo = [...before(plan, blend), done(blend)];
+    const none = landBody(at(plan, upTo))!;
+    expect(none.wantedMPas).toBeUndefined();
+    expect(none.ways).toEqual([]);
+    const behind = stepsOf(plan)[stepsOf(plan).indexOf(blend) + 1]!;
+    const read: Action = { kind: 'body', stepId: behind.id, reading: { device: 'viscometer', mPas: 160, tempC: 65 } };
+    const asked = at(plan, [...upTo, read, { kind: 'wanted', mPas: 60 }]);
+    expect(landBody(asked)!.wantedMPas).toBe(60);
+    const way = landBody(asked)!.ways.find(({ by }) => by === 'thin')!;
+    const line = asked.prepared.lines.find(({ line: { ingredient } }) => ingredient.row.id === way.ingredient)!.line.id;
+    const poured = at(plan, [...upTo, read, { kind: 'wanted', mPas: 60 }, { kind: 'added', stepId: behind.id, line, kg: way.kg }]);
+    expect(landBody(poured)!.nowMPas / 60).toBeCloseTo(1, 1);
+    const back = writeBack(poured).find(({ what }) => what === 'right body')!;
+    expect(back).toEqual(jasmine.objectContaining({ what: 'right body', was: undefined }));
+    const card = takenOver(plan.snapshot.soup, [back]);
+    expect(card.rightMPas).toBeCloseTo(60, -1);
+    // The next batch of it is landed on that, and offers nothing to keep while it is met.
+    const next = {
+      ...plan,
+      snapshot: { ...plan.snapshot, soup: card },
+      prepared: { ...plan.prepared, soup: { ...plan.prepared.soup, rightMPas: card.rightMPas } },
+    };
+    expect(landBody(at(next, upTo))!.wantedMPas).toBe(card.rightMPas);
+    // What was asked for goes with an undo, and the word of the cook before what was once right.
+    expect(landBody(at(next, [...upTo, { kind: 'wanted', mPas: 220 }]))!.wantedMPas).toBe(220);
   });
 
   it('what a tick has given stays given, whatever is entered behind it', () => {

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { BodyReadingSchema } from '../body/index.js';
 import { IngredientSchema } from '../larder/index.js';
 import { renamed } from '../shape/index.js';
-import { LEAVES_AS, LIDS, lineIdSchema, minutesSchema } from '../steps/index.js';
+import { LEAVES_AS, LIDS, bodySchema, lineIdSchema, minutesSchema } from '../steps/index.js';
 
 /** Shape of entries as written now; older ones are lifted when read. */
 export const ENTRY_SHAPE = 2;
@@ -122,6 +122,8 @@ export const ActionSchema = z.discriminatedUnion('kind', [
   }),
   /** What is left when service is over goes to be cooled and kept. */
   z.strictObject({ kind: z.literal('stored'), kg }),
+  /** A body that the cook asks for where the card asks for none, mPa·s as it is served. */
+  z.strictObject({ kind: z.literal('wanted'), mPas: bodySchema }),
   z.strictObject({
     kind: z.literal('note'),
     text: z.string().max(1000),

@@ -16,7 +16,7 @@ import { servedPot } from '../runner/index.js';
 import { rescue } from '../season/index.js';
 import { FIRST_SHARE, waysToBody, type Way } from '../solve/index.js';
 import { saltToAdd } from '../steps/index.js';
-import { kindOf, walk, type SoupStep } from '../soup/index.js';
+import { kindOf, walk, type Soup, type SoupStep } from '../soup/index.js';
 import type { BatchState } from './fold.js';
 
 /** A soup within this factor of its body is as it is wanted. Kitchen default: about a third of a step between two spoon words. */
@@ -65,14 +65,26 @@ function isOf(of: 'salt' | 'body'): (step: SoupStep) => boolean {
   return (step) => step.op !== 'join' && kindOf(step).target?.of === of;
 }
 
-/** The body that the card asks for last, mPa·s. */
-function wantedBody({ prepared }: BatchState): number | undefined {
-  return walk(prepared.soup.root)
+/** The body that a card's own steps ask for last, mPa·s. */
+export function bodyByCard(soup: Soup): number | undefined {
+  return walk(soup.root)
     .flatMap(({ step }) => {
       const target = step.op === 'join' ? undefined : kindOf(step).target;
       return target?.of === 'body' ? (target.value(step as never) ?? []) : [];
     })
     .at(-1);
+}
+
+/** The body that the cook has asked for at the stove, mPa·s. */
+export function bodyAskedFor({ history }: Pick<BatchState, 'history'>): number | undefined {
+  const asked = history.counted.findLast(({ action }) => action.kind === 'wanted')?.action;
+  return asked?.kind === 'wanted' ? asked.mPas : undefined;
+}
+
+/** The body that is wanted, mPa·s: what the card's steps ask for, else the cook, else what was once judged right. */
+function wantedBody(state: BatchState): number | undefined {
+  const { soup } = state.prepared;
+  return bodyByCard(soup) ?? bodyAskedFor(state) ?? soup.rightMPas;
 }
 
 /** What steps that are not over will bring from their lines by the forecast, trimmed. */

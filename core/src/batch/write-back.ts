@@ -3,6 +3,7 @@ import { kindOf, linesOf, walk, withoutLines, type Line, type Soup, type SoupSte
 import type { Figures } from '../plan/index.js';
 import { setMinutes, type AnyStep, type StepTarget } from '../steps/index.js';
 import type { BatchState } from './fold.js';
+import { bodyByCard } from './landing.js';
 
 /**
  * One thing in which what was done differs from the card, and that can be taken over into it. Amounts are kg as bought at
@@ -13,6 +14,8 @@ export type WriteBack = { readonly key: string } & (
   | { readonly what: 'swapped'; readonly line: string; readonly was: string; readonly is: string }
   | { readonly what: 'brought'; readonly line: string; readonly ingredient: string; readonly stepId: string; readonly kg: number }
   | { readonly what: 'left out'; readonly line: string }
+  /** The body that came of it, where the card asks for none: right if the cook says so. */
+  | { readonly what: 'right body'; readonly unit: 'mPas'; readonly was: number | undefined; readonly is: number }
   | { readonly what: 'skipped'; readonly stepId: string }
   | {
       readonly what: 'minutes' | 'salt' | 'body' | 'cream';
@@ -132,7 +135,21 @@ export function writeBack(state: BatchState): WriteBack[] {
     ...brought.values(),
     ...amountsOf(state, soup, over),
     ...stepsOf(state, soup),
+    ...rightBody(state, soup),
   ];
+}
+
+/** Bodies that differ by less are one. Kitchen default. */
+const SAME_BODY = 1.15;
+
+/** Of a card that asks for no body: the one that this batch came to, once it has been looked at or asked for. */
+function rightBody(state: BatchState, soup: Soup): WriteBack[] {
+  const isKnown = state.history.counted.some(({ action }) => action.kind === 'body' || action.kind === 'wanted');
+  if (!isKnown || bodyByCard(soup) !== undefined) return [];
+  const is = Number(state.forecast.bodyMPas.toPrecision(2));
+  const was = soup.rightMPas;
+  if (!(is >= 1) || (was !== undefined && is < was * SAME_BODY && is > was / SAME_BODY)) return [];
+  return [{ key: 'right body', what: 'right body', unit: 'mPas', was, is }];
 }
 
 function withLine(soup: Soup, id: string, change: (line: Line) => Line): Soup {
@@ -188,6 +205,8 @@ export function takenOver(soup: Soup, chosen: readonly WriteBack[]): Soup {
         const { soup: changed } = addStep(now, { id: `add-${item.line}`.slice(0, 55), op: 'add', uses: [{ line: item.line }] }, to);
         return { ...changed, lines: [...changed.lines, line] };
       }
+      case 'right body':
+        return { ...now, rightMPas: item.is };
       case 'skipped':
         return removeStep(now, item.stepId);
       case 'minutes':

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { renamed } from '../shape/index.js';
+import { bodySchema } from '../steps/index.js';
 import { LineSchema, MethodChoicesSchema, type Line, type MethodChoices } from './line.js';
 import { BranchSchema, type Branch } from './step.js';
 import { VariantSchema, type Variant } from './variant.js';
@@ -17,6 +18,8 @@ export interface Soup {
   readonly methodChoices?: MethodChoices | undefined;
   readonly lines: Line[];
   readonly root: Branch;
+  /** Body in the bowl that was judged right, mPa·s, where no step of it asks for one. */
+  readonly rightMPas?: number | undefined;
   /** Cards whose outcomes its lines take: house stock, roasted garlic, a spice mix. */
   readonly cards?: Soup[] | undefined;
   /** The same soup in other directions. */
@@ -38,6 +41,7 @@ export const SoupShape: z.ZodType<Soup> = z.strictObject({
   note: z.string().max(1000).optional(),
   writtenFor: z.strictObject({ bowls: z.number().positive().max(1000), bowlG: z.number().min(20).max(2000) }),
   methodChoices: MethodChoicesSchema.optional(),
+  rightMPas: bodySchema.optional(),
   lines: z.array(LineSchema).min(1).max(80),
   root: BranchSchema,
   get cards(): z.ZodOptional<z.ZodArray<z.ZodType<Soup>>> {

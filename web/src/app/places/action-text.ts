@@ -1,4 +1,5 @@
 import type { Action } from '@tureen/core/batch';
+import { bodyWord } from '@tureen/core/body';
 import { stepName, type NameOf } from '@tureen/core/messages';
 import { walk, type Soup } from '@tureen/core/soup';
 import { showVolume, type UnitSystem } from '@tureen/core/units';
@@ -81,6 +82,8 @@ export function actionText(action: Action, soup: Soup, nameOf: NameOf, units: Un
       const sitting = action.sitting === undefined || action.sitting === 1 ? '' : `, sitting ${String(action.sitting)}`;
       return `${String(action.bowls)} bowls counted${share === undefined ? '' : `, ${share}`}${sitting}`;
     }
+    case 'wanted':
+      return `wanted: a body that ${bodyWord(action.mPas)} (${action.mPas.toFixed(0)} mPa·s)`;
     case 'note':
       return `${action.text}${action.photo === undefined ? '' : ' (photo)'}`;
     case 'closed':

@@ -41,7 +41,6 @@ export function columnsOf(shelf: Shelf, system: UnitSystem): readonly Column[] {
         { key: 'tareKg', label: 'empty', ...mass, least: 0, most: 400 },
         { key: 'burnerW', label: 'burner', unit: 'kW', factor: 0.001, by: 0.5, least: 0.1, most: 100 },
         { key: 'efficiency', label: 'heat used', unit: '%', factor: 100, by: 5, least: 1, most: 100 },
-        { key: 'pressureC', label: 'pressure to', unit: '°C', factor: 1, by: 1, least: 0, most: 121 },
       ];
     case 'trays':
       return [

@@ -78,6 +78,7 @@ export class KitPlace {
           kind: 'kind' in item ? item.kind : undefined,
           weighed: 'weighed' in item && item.weighed === true,
           boilOff: 'boilOff' in item ? item.boilOff : undefined,
+          pressureC: 'pressureC' in item ? (item.pressureC ?? 0) : 0,
           cells: columns.map((column) => ({ column, value: this.shownOf(item, column) })),
         })),
       };

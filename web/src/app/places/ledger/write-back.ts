@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { takenOver, type WriteBack } from '@tureen/core/batch';
+import { bodyWord } from '@tureen/core/body';
 import { stepName, type NameOf } from '@tureen/core/messages';
 import { walk } from '@tureen/core/soup';
 import { showMinutes } from '@tureen/core/units';
@@ -93,6 +94,8 @@ export class WriteBackList {
         return `${nameOf(item.line)}: ${kg(item.kg)}, new`;
       case 'left out':
         return `without ${nameOf(item.line)}`;
+      case 'right body':
+        return `this body is right: ${bodyWord(item.is)}, ${item.is.toFixed(0)} mPa·s in the bowl`;
       case 'skipped':
         return `without the step ${step(item.stepId)}`;
       case 'minutes':

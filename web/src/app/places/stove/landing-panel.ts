@@ -1,7 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, inject, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, output, signal } from '@angular/core';
+import { SPOON_WORDS } from '@tureen/core/body';
 import { NOTHING_KG } from '../figures';
 import { Hand } from './hand';
-import { bodyGauge, saltLines, type LandingLine } from './landing';
+import { LEAST_MPAS, bodyGauge, saltLines, type LandingLine } from './landing';
 
 /**
  * What would land the salt and the body, at most three ways each, where the cook looks who has just read or tasted: in the
@@ -26,6 +27,18 @@ import { bodyGauge, saltLines, type LandingLine } from './landing';
       }
       @if (body().length > 0) {
         <p class="soft">{{ says() }}</p>
+      }
+      @if (words().length > 0) {
+        @if (asking()) {
+          <p class="soft">How should it be in the bowl?</p>
+          <div class="words">
+            @for (one of words(); track one.word) {
+              <button type="button" class="press" (click)="ask(one.bodyMPas, one.word)">{{ one.word }}</button>
+            }
+          </div>
+        } @else {
+          <button type="button" class="press quiet" (click)="asking.set(true)">Ask for a body</button>
+        }
       }
       @for (way of body(); track way.key) {
         @if (way.aim || way.ladleOutKg) {
@@ -59,6 +72,11 @@ import { bodyGauge, saltLines, type LandingLine } from './landing';
       font-size: 15px;
       font-weight: 400;
     }
+    .words {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 8px;
+    }
     .aim {
       font-weight: 700;
     }
@@ -81,6 +99,17 @@ export class LandingPanel {
     const view = this.hand.view();
     return view === undefined ? undefined : bodyGauge(view, this.hand.nameOf(), this.hand.units(), this.hand.nowMs());
   });
+  protected readonly asking = signal(false);
+  /** Of a card that asks for no body, the words that one can be asked for by, once there is a body to judge. */
+  protected readonly words = computed(() => {
+    const body = this.hand.view()?.body;
+    return body === undefined || body.tooEarly || body.wantedMPas !== undefined || !(body.nowMPas > LEAST_MPAS) ? [] : SPOON_WORDS;
+  });
   protected readonly body = computed(() => this.gauge()?.lines ?? []);
   protected readonly says = computed(() => this.gauge()?.says ?? '');
+
+  protected ask(mPas: number, word: string): void {
+    this.asking.set(false);
+    this.hand.enter({ kind: 'wanted', mPas }, `Wanted: a body that ${word}.`);
+  }
 }

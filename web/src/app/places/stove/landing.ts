@@ -27,7 +27,7 @@ export interface BodyGauge {
 
 const SHOWN_TO = 4.3;
 /** Thinner than steam on a spoon: there is nothing yet to have a body. */
-const LEAST_MPAS = 0.5;
+export const LEAST_MPAS = 0.5;
 const MINUTE_MS = 60_000;
 
 /** Body is felt in proportions, so its gauge goes by its logarithm, from water up. */

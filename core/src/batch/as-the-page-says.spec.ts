@@ -133,6 +133,14 @@ describe('a step that is done as the page says', () => {
       prepared: { ...plan.prepared, soup: { ...plan.prepared.soup, rightMPas: card.rightMPas } },
     };
     expect(landBody(at(next, upTo))!.wantedMPas).toBe(card.rightMPas);
+    // Asked for by a word, it is there as soon as that word is the nearest.
+    const near = at(plan, [
+      ...upTo,
+      { ...read, reading: { device: 'viscometer', mPas: 95, tempC: 65 } },
+      { kind: 'wanted', mPas: 60 },
+    ]);
+    expect(landBody(near)!.nowMPas).toBeGreaterThan(70);
+    expect(landBody(near)!.ways).toEqual([]);
     // What was asked for goes with an undo, and the word of the cook before what was once right.
     expect(landBody(at(next, [...upTo, { kind: 'wanted', mPas: 220 }]))!.wantedMPas).toBe(220);
   });

@@ -1,4 +1,4 @@
-import { bodySdLn } from '../body/index.js';
+import { bodySdLn, bodyWord } from '../body/index.js';
 import { SALT } from '../larder/index.js';
 import {
   EMPTY,
@@ -154,7 +154,12 @@ export function landBody(state: BatchState): BodyLanding | undefined {
   const pot = tooEarly ? state.pot : finishedBut(state, isOf('body'));
   const nowMPas = bodyMPas(pot, servedC, parameters.bodyA);
   const wantedMPas = wantedBody(state);
-  const isThere = wantedMPas === undefined || (nowMPas <= wantedMPas * BODY_THERE && nowMPas >= wantedMPas / BODY_THERE);
+  // What was asked for by a word is there as soon as that word is the nearest.
+  const isByWord = bodyByCard(prepared.soup) === undefined && bodyAskedFor(state) !== undefined;
+  const isThere =
+    wantedMPas === undefined ||
+    (isByWord && bodyWord(nowMPas) === bodyWord(wantedMPas)) ||
+    (nowMPas <= wantedMPas * BODY_THERE && nowMPas >= wantedMPas / BODY_THERE);
   const means = { liquids: liquids(state).map(({ line }) => line.ingredient), thickeners: [] };
   const ways =
     tooEarly || isThere || closed || !(wantedMPas > 0)

@@ -73,9 +73,12 @@ import { LEAST_MPAS, bodyGauge, saltLines, type LandingLine } from './landing';
       font-weight: 400;
     }
     .words {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 8px;
+      display: grid;
+      grid-template-columns: repeat(auto-fit, minmax(80px, 1fr));
+      gap: 6px;
+    }
+    .words .press {
+      padding: 0 4px;
     }
     .aim {
       font-weight: 700;

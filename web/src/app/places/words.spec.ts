@@ -52,6 +52,7 @@ const ACTIONS: readonly Action[] = [
   { kind: 'dished', bowls: 12, share: 'creamed', sitting: 2 },
   { kind: 'stored', kg: 2.5 },
   { kind: 'note', text: 'gas low', photo: 'a'.repeat(64) },
+  { kind: 'wanted', mPas: 220 },
   { kind: 'undone', target: '00000000-0000-4000-8000-000000000001' },
   { kind: 'closed' },
 ];

@@ -2,17 +2,8 @@
  * A cook in a kitchen whose truth the program does not know: every amount, every pound of vegetables, every minute at the
  * boil is a little other than the card says, and so is what the instruments show. The cook presses what the page offers.
  */
-import {
-  ENTRY_SHAPE,
-  foldBatch,
-  landBody,
-  landSalt,
-  saltPctNow,
-  type Action,
-  type BatchState,
-  type Entry,
-  type SaltLanding,
-} from '../src/batch/index.js';
+import { entriesOf } from './entries.js';
+import { foldBatch, landBody, landSalt, saltPctNow, type Action, type BatchState, type SaltLanding } from '../src/batch/index.js';
 import { SPOON_WORDS } from '../src/body/index.js';
 import { FIBRE, PROTEIN, SALT, STARCH, WATER, type Mix } from '../src/larder/index.js';
 import { instrument, massOf, saltPctOf, stiffenedTo, thicknessOf, type SimulatedPot } from '../src/bench/index.js';
@@ -90,15 +81,7 @@ export class SimulatedCook {
   }
 
   private get state(): BatchState {
-    const entries = this.actions.map((action, n): Entry => ({
-      id: `00000000-0000-4000-8000-${n.toString(16).padStart(12, '0')}`,
-      shape: ENTRY_SHAPE,
-      stamp: { counter: n + 1, device: 'tablet-a', seq: n },
-      atMs: n * 60_000,
-      who: '',
-      action,
-    }));
-    this.folded ??= foldBatch(this.plan.snapshot, entries, this.plan);
+    this.folded ??= foldBatch(this.plan.snapshot, entriesOf(this.actions), this.plan);
     return this.folded;
   }
 

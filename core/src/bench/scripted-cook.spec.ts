@@ -1,16 +1,7 @@
+import { entriesOf } from '../../spec/entries.js';
 import { drawsFrom } from '../odds/index.js';
 import { UNREAD_BODY_SD } from '../body/index.js';
-import {
-  ENTRY_SHAPE,
-  BODY_WITHIN,
-  SALT_WITHIN_PCT,
-  foldBatch,
-  landBody,
-  landSalt,
-  type BatchState,
-  type Action,
-  type Entry,
-} from '../batch/index.js';
+import { BODY_WITHIN, SALT_WITHIN_PCT, foldBatch, landBody, landSalt, type BatchState, type Action } from '../batch/index.js';
 import { LARDER_ROWS, SALT, WATER } from '../larder/index.js';
 import { READY_KITS } from '../kit/index.js';
 import { makePlan } from '../plan/index.js';
@@ -58,15 +49,7 @@ class Cook {
   }
 
   get state(): BatchState {
-    const entries = this.actions.map((action, n): Entry => ({
-      id: `00000000-0000-4000-8000-${n.toString(16).padStart(12, '0')}`,
-      shape: ENTRY_SHAPE,
-      stamp: { counter: n + 1, device: 'tablet-a', seq: n },
-      atMs: n * 60_000,
-      who: '',
-      action,
-    }));
-    this.folded ??= foldBatch(snapshot, entries, planning.ok ? planning.plan : undefined);
+    this.folded ??= foldBatch(snapshot, entriesOf(this.actions), planning.ok ? planning.plan : undefined);
     return this.folded;
   }
 

@@ -179,6 +179,36 @@ function workedIn(planned: Planned, history: History, held: Held): Worked {
   return { actions, changes, ahead: rewritten.ahead, real };
 }
 
+/** Kilos by what had been entered up to a tick; not a number where the tick gave none. Of each plan that is followed, the last ones. */
+const KNOWN_TICKS = new WeakMap<Planned, Map<string, number>>();
+const MOST_KNOWN = 200;
+
+function knownTicks(planned: Planned): Map<string, number> {
+  const have = KNOWN_TICKS.get(planned);
+  if (have !== undefined && have.size < MOST_KNOWN) return have;
+  const fresh = new Map<string, number>();
+  KNOWN_TICKS.set(planned, fresh);
+  return fresh;
+}
+
+/** A print of entries in their order: the same list has the same, whatever comes behind it. Two FNV-1a hashes, so that none is met twice. */
+class Print {
+  private a = 0x811c9dc5;
+  private b = 0x01000193;
+
+  add(text: string): void {
+    for (let n = 0; n < text.length; n++) {
+      const code = text.charCodeAt(n);
+      this.a = Math.imul(this.a ^ code, 0x01000193) >>> 0;
+      this.b = Math.imul(this.b ^ (code + n), 0x01000193) >>> 0;
+    }
+  }
+
+  get key(): string {
+    return `${this.a.toString(16)} ${this.b.toString(16)}`;
+  }
+}
+
 /**
  * Kilos that steps gave when they were ticked: what the page said then, by all that was to come then. Whatever is entered
  * later changes what is to come, not what has been given.
@@ -190,11 +220,22 @@ function settledWhenTicked(planned: Planned, history: History): Held {
     ),
   );
   const held = new Map<string, number>();
-  for (const [n, { action }] of history.counted.entries()) {
+  const known = knownTicks(planned);
+  const before = new Print();
+  for (const [n, { id, action }] of history.counted.entries()) {
+    before.add(id);
+    before.add(JSON.stringify(action));
     if (action.kind !== 'done' || !settles.has(action.stepId) || n === history.counted.length - 1) continue;
+    const have = known.get(before.key);
+    if (have !== undefined) {
+      if (!Number.isNaN(have)) held.set(action.stepId, have);
+      continue;
+    }
     const { real } = workedIn(planned, { ...history, counted: history.counted.slice(0, n + 1), closed: undefined }, held);
     const own = real.records.find(({ step }) => step.id === action.stepId && step.op === settles.get(action.stepId));
-    if (own?.counts?.settledKg !== undefined) held.set(action.stepId, own.counts.settledKg);
+    const kg = own?.counts?.settledKg;
+    known.set(before.key, kg ?? Number.NaN);
+    if (kg !== undefined) held.set(action.stepId, kg);
   }
   return held;
 }

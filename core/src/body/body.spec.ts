@@ -75,6 +75,16 @@ describe('the prior of body', () => {
     });
   }
 
+  it('has purées of one vegetable or fruit as they are measured: near 1 Pa·s at 25 °C, within a factor of three', () => {
+    // Carrot, pumpkin, apple and pear purées at their natural solids: K 5 to 20 Pa·s^n, n 0.25 to 0.4, which is 0.4 to 1.3 Pa·s
+    // at 50 1/s (tables of fruit and vegetable purées, from memory).
+    for (const id of ['carrot', 'canned-pumpkin', 'apple', 'pear']) {
+      const mPas = priorMPas(blended(parcelOf(ingredient(id), 1)), 25, A);
+      expect(mPas).withContext(id).toBeGreaterThan(330);
+      expect(mPas).withContext(id).toBeLessThan(3000);
+    }
+  });
+
   it('has milk near 2 mPa·s at 20 °C', () => {
     const milk = priorMPas(parcelOf(ingredient('milk'), 1), 20, A);
     expect(milk).toBeGreaterThan(1.6);

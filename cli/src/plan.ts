@@ -82,13 +82,19 @@ function mass(kg: number, units: UnitSystem): string {
   return `${digits} ${unit}`;
 }
 
+/** A line that strays by less is not spoken of. */
+const TOLD_DRIFT = 0.005;
+
 /** How far rounding to what can be bought has moved the lines; the one that strays most by name. */
 function roundedSentence({ drift, lines }: Rounding, name: (id: string) => string): string {
   const most = lines.reduce<Rounding['lines'][number] | undefined>(
     (a, b) => (Math.abs(b.drift) > Math.abs(a?.drift ?? 0) ? b : a),
     undefined,
   );
-  const stray = most === undefined ? '' : `; ${name(most.lineId)} strays most, by ${(Math.expm1(most.drift) * 100).toFixed(0)} %`;
+  const stray =
+    most === undefined || Math.abs(most.drift) < TOLD_DRIFT
+      ? ''
+      : `; ${name(most.lineId)} strays most, by ${(Math.expm1(most.drift) * 100).toFixed(0)} %`;
   return `rounded to what can be bought and weighed, with a drift of ${(drift * 100).toFixed(2)} %${stray}`;
 }
 

@@ -49,7 +49,9 @@ export function weighedUnit(lineId: string, kg: number): Unit {
 
 /** Below so many pieces a half counts, of what is cut anyway. Kitchen default. */
 const FEW = 4;
-const HALVED: ReadonlySet<string> = new Set([
+/** Halves that stray by more are weighed instead. Kitchen default. */
+const MOST_STRAY = 0.15;
+const CUT: ReadonlySet<string> = new Set([
   'roots',
   'potatoes',
   'squashes',
@@ -58,6 +60,7 @@ const HALVED: ReadonlySet<string> = new Set([
   'fruit vegetables',
   'brassicas',
   'fruit',
+  'chillies',
 ]);
 
 /** Units as a soup's lines are written: pieces and cans whole, few vegetables in halves, all else by weight. Kilos are as bought. */
@@ -70,8 +73,12 @@ export function unitsOf(prepared: PreparedSoup, kgOf: (lineId: string) => number
     const grams = unit === 'piece' ? line.ingredient.row.pieces?.[size] : undefined;
     if (grams === undefined) return [weighedUnit(id, kg)];
     const pieceKg = grams / 1000 / line.keptShare;
-    const pieces = kg < FEW * pieceKg && HALVED.has(line.ingredient.row.group) ? 0.5 : 1;
-    return [{ lineId: id, unitKg: pieceKg * pieces, label: size, pieces }];
+    if (kg >= FEW * pieceKg || !CUT.has(line.ingredient.row.group))
+      return [{ lineId: id, unitKg: pieceKg, label: size, pieces: 1 }];
+    const halfKg = pieceKg / 2;
+    const strays = Math.abs((Math.max(1, Math.round(kg / halfKg)) * halfKg) / kg - 1);
+    // Of what is cut anyway a part is weighed off, where halves would be another soup.
+    return [strays > MOST_STRAY ? weighedUnit(id, kg) : { lineId: id, unitKg: halfKg, label: size, pieces: 0.5 }];
   });
 }
 

@@ -181,7 +181,7 @@ export function rerun(snapshot: Snapshot): Planned {
     new Map(Object.entries(cardKg ?? {})),
   );
   if (!preparation.ok) throw new Error('A snapshot holds everything that its soup needs.');
-  const prepared = withKilos(preparation.prepared, new Map(Object.entries(lineKg ?? {})));
+  const prepared = withKilos(preparation.prepared, new Map(Object.entries(lineKg ?? {})), snapshot.scale);
   return { prepared, run: run(prepared, snapshot.scale), snapshot };
 }
 

@@ -1,7 +1,10 @@
 import { READY_KITS } from '../kit/index.js';
 import { LARDER_ROWS } from '../larder/index.js';
 import { measuredBoilOff } from '../steps/index.js';
-import { EXAMPLE_SOUPS, type Soup } from '../soup/index.js';
+import { EXAMPLE_SOUPS, linesOf, walk, type Soup } from '../soup/index.js';
+import { entriesOf } from '../../spec/entries.js';
+import { foldBatch, writeBack } from '../batch/index.js';
+import type { PreparedSoup } from '../runner/index.js';
 import { UNITS } from '../units/index.js';
 import { makePlan, planToBuy, pullList, rerun, roundedPull, type Planned } from './index.js';
 
@@ -126,6 +129,37 @@ describe('a plan in what can be bought', () => {
       }
     }
     expect(tried).toBe(3 * EXAMPLE_SOUPS.length);
+  });
+
+  it('a batch of it is put back into the card at the card’s own size, and a swap in it keeps its kilos', () => {
+    const soup = EXAMPLE_SOUPS.find(({ id }) => id === 'celeriac-leek-apple')!;
+    const plan = bought(soup, 40, 'stockpot-20')!;
+    const leek = soup.lines.find(({ id }) => id === 'leek')!;
+    const trim = walk(soup.root).find(({ step }) => linesOf(step).some(({ line }) => line === 'leek'))!.step;
+    const usedKg = plan.run.usedKg.get('leek')!;
+    const half = foldBatch(
+      plan.snapshot,
+      entriesOf([
+        { kind: 'added', stepId: trim.id, line: 'leek', kg: usedKg / 2 },
+        { kind: 'done', stepId: trim.id },
+        ...walk(soup.root)
+          .filter(({ step }) => step.id !== trim.id && linesOf(step).some(({ line }) => line === 'leek'))
+          .map(({ step }) => ({ kind: 'done', stepId: step.id }) as const),
+      ]),
+    );
+    const back = writeBack(half).find((one) => one.what === 'amount' && one.line === 'leek');
+    const written = makePlan(soup, LARDER_ROWS, kit, {
+      bowls: soup.writtenFor.bowls,
+      bowlG: soup.writtenFor.bowlG,
+      potId: 'saucepot-8',
+    });
+    if (back?.what !== 'amount' || !written.ok) throw new Error('Half of the leeks is another card.');
+    expect(back.was / (written.plan.run.usedKg.get('leek')! / written.plan.snapshot.scale)).toBeCloseTo(1, 1);
+    expect(back.is).toBeCloseTo(back.was / 2, 6);
+    const onion = LARDER_ROWS.find(({ id }) => id === 'onion')!;
+    const swapped = foldBatch(plan.snapshot, entriesOf([{ kind: 'swapped', line: leek.id, row: onion }]));
+    const kept = (id: string, of: PreparedSoup): number => of.lines.find(({ line }) => line.id === id)!.line.keptShare;
+    expect(swapped.run.usedKg.get('leek')! * kept('leek', swapped.prepared)).toBeCloseTo(usedKg * kept('leek', plan.prepared), 6);
   });
 
   it('half a vegetable is half, a can is a can', () => {

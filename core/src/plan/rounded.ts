@@ -82,7 +82,7 @@ function withinOf(anchors: NonNullable<PlanRequest['anchors']>): Within {
 
 function cooked(exact: Planned, rounding: Rounding): Planned {
   const lineKg = new Map(rounding.lines.map(({ lineId, roundedKg }) => [lineId, roundedKg]));
-  const prepared = withKilos(exact.prepared, lineKg);
+  const prepared = withKilos(exact.prepared, lineKg, exact.snapshot.scale);
   return {
     prepared,
     run: run(prepared, exact.snapshot.scale),

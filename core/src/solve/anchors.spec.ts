@@ -110,7 +110,7 @@ describe('rounding', () => {
     expect(chilli.label).toBe('medium');
     expect(chilli.roundedKg / chilli.unitKg).toBe(chilli.count);
     const rounded = run(
-      withKilos(squash, new Map(rounding.lines.map(({ lineId, roundedKg }) => [lineId, roundedKg]))),
+      withKilos(squash, new Map(rounding.lines.map(({ lineId, roundedKg }) => [lineId, roundedKg])), found.scale),
       found.scale,
     );
     expect(Math.abs(rounded.bowls / (40 * rounding.factor) - 1)).toBeLessThan(0.03);

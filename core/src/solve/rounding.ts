@@ -1,4 +1,4 @@
-import type { PreparedSoup } from '../runner/index.js';
+import { kgAtScale, type PreparedSoup } from '../runner/index.js';
 
 /** In which amounts a line is bought or measured: so many kilos each, by a name. */
 export interface Unit {
@@ -157,13 +157,18 @@ export function roundTogether(
   };
 }
 
-/** A soup prepared with its lines at fixed kilos, so that the real run says what the rounded amounts come to. */
-export function withKilos(prepared: PreparedSoup, kgOf: ReadonlyMap<string, number>): PreparedSoup {
+/**
+ * A soup prepared so that at a scale its lines come to other kilos, as bought, and go on scaling from there: the real run
+ * says what rounded amounts come to.
+ */
+export function withKilos(prepared: PreparedSoup, kgOf: ReadonlyMap<string, number>, scale: number): PreparedSoup {
   return {
     ...prepared,
     lines: prepared.lines.map((own) => {
-      const massKg = kgOf.get(own.line.id);
-      return massKg === undefined ? own : { follows: 'nothing', line: { ...own.line, massKg } };
+      const kg = kgOf.get(own.line.id);
+      const was = kgAtScale(own, scale);
+      if (kg === undefined || !(was > 0)) return own;
+      return { follows: own.follows, line: { ...own.line, massKg: (own.line.massKg * kg) / was } };
     }),
   };
 }

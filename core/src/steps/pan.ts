@@ -1,5 +1,5 @@
 import { areaM2 } from '../kit/index.js';
-import { mixIn, potEnthalpyJ, potM3, temperatureC, type Caution, type PotState } from '../pot/index.js';
+import { ROOM_C, mixIn, potEnthalpyJ, potM3, temperatureC, type Caution, type PotState } from '../pot/index.js';
 import { WALL_W_M2K, wallM2 } from './boil.js';
 import { dryHeated, type DryHeat } from './dry-heat.js';
 import { heatToJ, type StepContext, type StepResult } from './step.js';
@@ -27,7 +27,7 @@ export function panHeated(pot: PotState, heat: DryHeat, { heatShare, isFixed }: 
   const { vessel } = context;
   const wanted = dryHeated(pot, heat, context);
   const usefulW = vessel.burnerW * vessel.efficiency * heatShare;
-  const lossW = WALL_W_M2K * wallM2(vessel, potM3(pot) / areaM2(vessel)) * (heat.outerC - pot.tempC) * 0.5;
+  const lossW = WALL_W_M2K * wallM2(vessel, potM3(pot) / areaM2(vessel)) * Math.max(0, (heat.outerC + pot.tempC) / 2 - ROOM_C);
   const watts = Math.max(usefulW * LEAST_SHARE, usefulW - lossW);
   const neededMin = Math.max(0, wanted.joules) / watts / 60;
   if (neededMin <= heat.minutes) return { ...wanted, inflows: [], minutes: heat.minutes, cautions: [] };

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { SALT, WATER, type Mix } from '../larder/index.js';
 import {
+  SPOON_WORDS,
   ANSWERS,
   BODY,
   BodyReadingSchema,
@@ -136,8 +137,10 @@ function observationOf(pot: PotState, seen: Seen, context: StepContext): Observa
 
 function questioned(pot: PotState, seen: Exclude<Seen, { of: 'heat' }>, observation: Observation): Caution {
   if (seen.of === 'body') {
+    const { reading } = seen;
+    const word = reading.device === 'spoon' ? SPOON_WORDS.find((one) => one.word === reading.word)?.bodyMPas : undefined;
     const read = Number.isFinite(observation.low) ? observation.low : observation.high;
-    return { code: 'BODY_QUESTIONED', readMPas: Math.exp(read), expectedMPas: Math.exp(observation.expected) };
+    return { code: 'BODY_QUESTIONED', readMPas: word ?? Math.exp(read), expectedMPas: Math.exp(observation.expected) };
   }
   const expectedKg = potKg(pot);
   const readKg = massSeen(pot, seen)?.massKg ?? (seen.of === 'salt' ? (mixIn(pot)[SALT] * 100) / seen.saltPct : Number.NaN);

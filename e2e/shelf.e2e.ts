@@ -254,7 +254,11 @@ test('a school is chosen with its difference in sight, and both people who edit 
 test('tags, duplicating, retiring and bringing back', async ({ page, server }) => {
   const quiet = watch(page);
   await page.goto(`${server.url}/shelf/swede-barley`);
-  await option(page, 'More').click();
+  // The card is drawn anew once its figures are there: what was opened before that is shut.
+  await expect(async () => {
+    await option(page, 'More').click();
+    await expect(page.getByLabel('A new tag')).toBeVisible({ timeout: 2000 });
+  }).toPass();
   await page.getByLabel('A new tag').fill('wet days');
   await page.getByRole('button', { name: 'Tag it' }).click();
   await expect(page.getByRole('button', { name: 'Take the tag wet days off' })).toBeVisible();

@@ -12,7 +12,7 @@ import {
   type PlanRequest,
   type Planned,
 } from '@tureen/core/plan';
-import type { Rounding } from '@tureen/core/solve';
+import { mostStrayed, type Rounding } from '@tureen/core/solve';
 import { bodyWord } from '@tureen/core/body';
 import { tasteWord, tastesOf } from '@tureen/core/season';
 import { showMass, showMinutes, type UnitSystem } from '@tureen/core/units';
@@ -86,16 +86,13 @@ function mass(kg: number, units: UnitSystem): string {
 const TOLD_DRIFT = 0.005;
 
 /** How far rounding to what can be bought has moved the lines; the one that strays most by name. */
-function roundedSentence({ drift, lines }: Rounding, name: (id: string) => string): string {
-  const most = lines.reduce<Rounding['lines'][number] | undefined>(
-    (a, b) => (Math.abs(b.drift) > Math.abs(a?.drift ?? 0) ? b : a),
-    undefined,
-  );
+function roundedSentence(rounding: Rounding, name: (id: string) => string): string {
+  const most = mostStrayed(rounding);
   const stray =
     most === undefined || Math.abs(most.drift) < TOLD_DRIFT
       ? ''
       : `; ${name(most.lineId)} strays most, by ${(Math.expm1(most.drift) * 100).toFixed(0)} %`;
-  return `rounded to what can be bought and weighed, with a drift of ${(drift * 100).toFixed(2)} %${stray}`;
+  return `rounded to what can be bought and weighed, with a drift of ${(rounding.drift * 100).toFixed(2)} %${stray}`;
 }
 
 export function plan(from: Given): Outcome {

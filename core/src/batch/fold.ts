@@ -1,3 +1,4 @@
+import { deepEqual } from 'fast-equals';
 import { SALT } from '../larder/index.js';
 import { figuresOf, rerun, sharesOf, type ShareFigures, type Figures, type Planned, type Snapshot } from '../plan/index.js';
 import { ribbonOf, run, type Held, type PreparedSoup, type Ribbon, type Run, type StepRecord } from '../runner/index.js';
@@ -179,34 +180,27 @@ function workedIn(planned: Planned, history: History, held: Held): Worked {
   return { actions, changes, ahead: rewritten.ahead, real };
 }
 
-/** Kilos by what had been entered up to a tick; not a number where the tick gave none. Of each plan that is followed, the last ones. */
-const KNOWN_TICKS = new WeakMap<Planned, Map<string, number>>();
-const MOST_KNOWN = 200;
-
-function knownTicks(planned: Planned): Map<string, number> {
-  const have = KNOWN_TICKS.get(planned);
-  if (have !== undefined && have.size < MOST_KNOWN) return have;
-  const fresh = new Map<string, number>();
-  KNOWN_TICKS.set(planned, fresh);
-  return fresh;
+/** What ticks gave in the list of entries that a plan was followed by last, by their places in it. */
+interface KnownTicks {
+  readonly counted: readonly StoredEntry[];
+  readonly kg: ReadonlyMap<number, number | undefined>;
 }
 
-/** A print of entries in their order: the same list has the same, whatever comes behind it. Two FNV-1a hashes, so that none is met twice. */
-class Print {
-  private a = 0x811c9dc5;
-  private b = 0x01000193;
+const KNOWN_TICKS = new WeakMap<Planned, KnownTicks>();
 
-  add(text: string): void {
-    for (let n = 0; n < text.length; n++) {
-      const code = text.charCodeAt(n);
-      this.a = Math.imul(this.a ^ code, 0x01000193) >>> 0;
-      this.b = Math.imul(this.b ^ (code + n), 0x01000193) >>> 0;
-    }
-  }
+/** How many entries two lists begin with alike. */
+function alikeUpTo(a: readonly StoredEntry[], b: readonly StoredEntry[]): number {
+  const differs = a.findIndex((entry, n) => {
+    const other = b[n];
+    return entry !== other && !deepEqual(entry, other);
+  });
+  return differs < 0 ? a.length : differs;
+}
 
-  get key(): string {
-    return `${this.a.toString(16)} ${this.b.toString(16)}`;
-  }
+/** Kilos that a step gives by itself once it has been ticked; undefined where all of it was given by hand. */
+function givenAt(planned: Planned, history: History, held: Held, stepId: string): number | undefined {
+  const { real } = workedIn(planned, history, held);
+  return real.records.find(({ step }) => step.id === stepId && step.op !== 'join' && kindOf(step).told)?.counts?.settledKg;
 }
 
 /**
@@ -214,29 +208,25 @@ class Print {
  * later changes what is to come, not what has been given.
  */
 function settledWhenTicked(planned: Planned, history: History): Held {
-  const settles = new Map(
-    walk(planned.prepared.soup.root).flatMap(({ step }) =>
-      step.op !== 'join' && kindOf(step).told ? [[step.id, step.op] as const] : [],
-    ),
+  const settles = new Set(
+    walk(planned.prepared.soup.root).flatMap(({ step }) => (step.op !== 'join' && kindOf(step).told ? [step.id] : [])),
   );
   const held = new Map<string, number>();
-  const known = knownTicks(planned);
-  const before = new Print();
-  for (const [n, { id, action }] of history.counted.entries()) {
-    before.add(id);
-    before.add(JSON.stringify(action));
-    if (action.kind !== 'done' || !settles.has(action.stepId) || n === history.counted.length - 1) continue;
-    const have = known.get(before.key);
-    if (have !== undefined) {
-      if (!Number.isNaN(have)) held.set(action.stepId, have);
-      continue;
-    }
-    const { real } = workedIn(planned, { ...history, counted: history.counted.slice(0, n + 1), closed: undefined }, held);
-    const own = real.records.find(({ step }) => step.id === action.stepId && step.op === settles.get(action.stepId));
-    const kg = own?.counts?.settledKg;
-    known.set(before.key, kg ?? Number.NaN);
+  const { counted } = history;
+  const last = KNOWN_TICKS.get(planned);
+  const alike = last === undefined ? 0 : alikeUpTo(counted, last.counted);
+  const kgAt = new Map<number, number | undefined>();
+  for (const [n, { action }] of counted.entries()) {
+    // Behind the last entry nothing can have changed it yet.
+    if (action.kind !== 'done' || !settles.has(action.stepId) || n === counted.length - 1) continue;
+    const kg =
+      n < alike && last?.kg.has(n) === true
+        ? last.kg.get(n)
+        : givenAt(planned, { ...history, counted: counted.slice(0, n + 1), closed: undefined }, held, action.stepId);
+    kgAt.set(n, kg);
     if (kg !== undefined) held.set(action.stepId, kg);
   }
+  KNOWN_TICKS.set(planned, { counted, kg: kgAt });
   return held;
 }
 

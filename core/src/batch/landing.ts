@@ -76,7 +76,7 @@ export function bodyByCard(soup: Soup): number | undefined {
 }
 
 /** The body that the cook has asked for at the stove, mPa·s. */
-export function bodyAskedFor({ history }: Pick<BatchState, 'history'>): number | undefined {
+function bodyAskedFor({ history }: Pick<BatchState, 'history'>): number | undefined {
   const asked = history.counted.findLast(({ action }) => action.kind === 'wanted')?.action;
   return asked?.kind === 'wanted' ? asked.mPas : undefined;
 }

@@ -1,7 +1,7 @@
 import { addStep, placeOf, removeStep, replaceStep } from '../draft/index.js';
 import { kindOf, linesOf, walk, withoutLines, type Line, type Soup, type SoupStep } from '../soup/index.js';
 import type { Figures } from '../plan/index.js';
-import { setMinutes, type AnyStep, type StepTarget } from '../steps/index.js';
+import { sameBody, setMinutes, type AnyStep, type StepTarget } from '../steps/index.js';
 import type { BatchState } from './fold.js';
 import { bodyByCard } from './landing.js';
 
@@ -139,16 +139,13 @@ export function writeBack(state: BatchState): WriteBack[] {
   ];
 }
 
-/** Bodies that differ by less are one. Kitchen default. */
-const SAME_BODY = 1.15;
-
 /** Of a card that asks for no body: the one that this batch came to, once it has been looked at or asked for. */
 function rightBody(state: BatchState, soup: Soup): WriteBack[] {
   const isKnown = state.history.counted.some(({ action }) => action.kind === 'body' || action.kind === 'wanted');
   if (!isKnown || bodyByCard(soup) !== undefined) return [];
   const is = Number(state.forecast.bodyMPas.toPrecision(2));
   const was = soup.rightMPas;
-  if (!(is >= 1) || (was !== undefined && is < was * SAME_BODY && is > was / SAME_BODY)) return [];
+  if (!(is >= 1) || (was !== undefined && sameBody(is, was))) return [];
   return [{ key: 'right body', what: 'right body', unit: 'mPas', was, is }];
 }
 

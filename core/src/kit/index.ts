@@ -11,6 +11,7 @@ export {
   areaOfTrayM2,
   belowRimM,
   brimM3,
+  handsOf,
   potsBySize,
   pressurePots,
   usableM3,

@@ -81,6 +81,11 @@ export function liftKit(value: unknown): unknown {
 /** A kit as a file or a request brings it, in the words of today or of an older shape. */
 export const KitSchema = z.unknown().transform(liftKit).pipe(KitShape);
 
+/** People who cook at once. */
+export function handsOf({ hands = 1 }: Pick<Kit, 'hands'>): number {
+  return hands;
+}
+
 export function areaM2(vessel: Pick<Vessel, 'widthM'>): number {
   return (Math.PI / 4) * vessel.widthM ** 2;
 }

@@ -2,7 +2,7 @@ import { bowlFacts, type BowlFacts } from '../dish/index.js';
 import { clocksOf, minutesOf, servedOf, type PreparedSoup, type Run, type Task } from '../runner/index.js';
 import { CARD, type Line } from '../soup/index.js';
 import { cardsMade } from './cards.js';
-import { areaM2 } from '../kit/index.js';
+import { areaM2, handsOf } from '../kit/index.js';
 import { parcelKg, potKg, potM3, type Caution } from '../pot/index.js';
 import { PLAUSIBLE_PCT, tastesOf } from '../season/index.js';
 import { heatUp } from '../steps/index.js';
@@ -92,7 +92,7 @@ function minutesWithCards(prepared: Table, of: Run): number {
     minutes: 0,
     after: branchOf(cardId, soup.root.id),
   }));
-  return minutesOf([...theirs, ...of.tasks.slice(0, -1), ...meet, last], prepared.kit.hands ?? 1);
+  return minutesOf([...theirs, ...of.tasks.slice(0, -1), ...meet, last], handsOf(prepared.kit));
 }
 
 export function figuresOf(prepared: Table, run: Run): Figures {

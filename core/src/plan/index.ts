@@ -23,7 +23,7 @@ export {
   type StepCaution,
   type Table,
 } from './figures.js';
-export { sharesOf, wholeShares, type ShareFigures } from './shares.js';
+export { sharesOf, wholeBowls, wholeShares, type ShareFigures } from './shares.js';
 export { cardAmounts, cardsMade, type CardMade } from './cards.js';
 export { planToBuy, roundedPull, roundingOf, toBuy, type RoundedPull, type RoundedRow } from './rounded.js';
 export { NO_COLOUR, shelfFactsOf, type ShelfFacts } from './shelf-facts.js';

@@ -1,5 +1,6 @@
 import { run, type PreparedSoup } from '../runner/index.js';
 import {
+  mostStrayed,
   roundTogether,
   unitsOf,
   weighedUnit,
@@ -169,15 +170,12 @@ export function roundedPull(planned: Planned, system: UnitSystem): RoundedPull {
         : undefined,
     };
   });
-  const most = rounding.lines.reduce<RoundedLine | undefined>(
-    (a, b) => (a === undefined || Math.abs(b.drift) > Math.abs(a.drift) ? b : a),
-    undefined,
-  );
+  const most = mostStrayed(rounding);
   return {
     rows,
     factor: rounding.factor,
     drift: rounding.drift,
-    most: most === undefined ? undefined : { lineId: most.lineId, drift: Math.exp(most.drift) - 1 },
+    most: most === undefined ? undefined : { lineId: most.lineId, drift: Math.expm1(most.drift) },
     figures: figuresOf(prepared, made),
   };
 }

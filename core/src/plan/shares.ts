@@ -17,6 +17,11 @@ export interface ShareFigures {
 /** A bowl that lacks less than this is still called one. Kitchen default. */
 const NEARLY = 0.05;
 
+/** Whole bowls of a count that is reckoned. */
+export function wholeBowls(bowls: number): number {
+  return Math.max(0, Math.floor(bowls + NEARLY));
+}
+
 /**
  * Whole bowls of each share, which add up to the whole bowls of all: the shares that lose most by being cut get the bowls that
  * are left.
@@ -25,7 +30,7 @@ const NEARLY = 0.05;
  */
 export function wholeShares(bowls: readonly number[]): number[] {
   const down = bowls.map((own) => Math.floor(own + 1e-9));
-  const all = Math.floor(bowls.reduce((sum, own) => sum + own, 0) + NEARLY);
+  const all = wholeBowls(bowls.reduce((sum, own) => sum + own, 0));
   const left = all - down.reduce((sum, own) => sum + own, 0);
   const most = bowls.map((own, n) => ({ n, rest: own - (down[n] ?? 0) })).sort((a, b) => b.rest - a.rest || a.n - b.n);
   const up = new Set(most.slice(0, Math.max(0, left)).map(({ n }) => n));

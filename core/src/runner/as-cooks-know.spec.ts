@@ -1,6 +1,6 @@
 import { byStep, canteen, context, example, kilos, line, potOf, prepared, soupOf } from '../../spec/pots.js';
 import { potKg, TENDER, type PotState, type Shape } from '../pot/index.js';
-import { blend, cover, fry, minutesToFork, pressure, roast, sweat, type SizedLine } from '../steps/index.js';
+import { STEP_KINDS, blend, cover, fry, minutesToFork, pressure, roast, sweat, type SizedLine } from '../steps/index.js';
 import { potsFor } from '../plan/index.js';
 import { run } from './index.js';
 
@@ -180,6 +180,44 @@ describe('over a bed', () => {
     const done = run(prepared(soup, 'saucepot-8'), 1);
     expect(done.records.flatMap(({ cautions }) => cautions.map(({ code }) => code))).not.toContain('BOILED_DRY');
     expect(potKg(done.last!.before)).toBeGreaterThan(1.5);
+  });
+});
+
+describe('a clock that ran over a step', () => {
+  const roasting = { id: 'r', op: 'roast', ovenC: 200, minutes: 45, load: 'rounds' } as const;
+
+  it('is told back as the step’s own minutes, and what is done so comes to what was reckoned', () => {
+    const of = line('beetroot', 20);
+    const planned = roast(potOf(of), roasting, context([of]));
+    const rounds = planned.counts!.rounds!;
+    expect(rounds).toBe(2);
+    const own = STEP_KINDS.roast.ofClock(planned.minutes, roasting, { minutes: planned.minutes, rounds });
+    expect(own).toBeCloseTo(planned.minutes / 2, 9);
+    const asTold = roast(potOf(of), { ...roasting, minutes: own, isActual: true }, context([of]));
+    expect(asTold.minutes).toBeCloseTo(planned.minutes, 9);
+    expect(potKg(asTold.pot)).toBeCloseTo(potKg(planned.pot), 9);
+  });
+
+  it('a pan that took longer dries as far, a stick that took longer blends as fine', () => {
+    const mushrooms = line('mushroom', 15.7, 6);
+    const frying = { id: 'f', op: 'fry', how: 'sauté', minutes: 10 } as const;
+    const big = { vessel: canteen.pots.find(({ id }) => id === 'boiler-98')! };
+    const pan = fry(potOf(mushrooms), frying, context([mushrooms], big));
+    const panOwn = STEP_KINDS.fry.ofClock(pan.minutes, frying, { minutes: pan.minutes });
+    const panTold = fry(potOf(mushrooms), { ...frying, minutes: panOwn, isActual: true }, context([mushrooms], big));
+    expect(potKg(panTold.pot) / potKg(pan.pot)).toBeCloseTo(1, 2);
+    const carrots = line('carrot', 45);
+    const blending = { id: 'b', op: 'blend', blender: 'stick', minutes: 3 } as const;
+    const stick = blend(potOf(carrots), blending, context([carrots]));
+    const stickOwn = STEP_KINDS.blend.ofClock(stick.minutes, blending, { minutes: stick.minutes });
+    const stickTold = blend(potOf(carrots), { ...blending, minutes: stickOwn, isActual: true }, context([carrots]));
+    expect(stickTold.pot.grainM).toBeCloseTo(stick.pot.grainM, 9);
+  });
+
+  it('of a simmer counts only what was at the simmer', () => {
+    const simmering = { id: 's', op: 'simmer', minutes: 25, vigour: 'steady', lid: 'off' } as const;
+    expect(STEP_KINDS.simmer.ofClock(61, simmering, { minutes: 61 })).toBe(25);
+    expect(STEP_KINDS.simmer.ofClock(20, simmering, { minutes: 61 })).toBe(0);
   });
 });
 

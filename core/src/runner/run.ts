@@ -1,4 +1,4 @@
-import { usableM3 } from '../kit/index.js';
+import { handsOf, usableM3 } from '../kit/index.js';
 import {
   COST,
   EMPTY_POT,
@@ -275,7 +275,7 @@ export function runInto(prepared: PreparedSoup, scale: number, sink: Sink, held?
     peakKg: runner.peakKg,
     // Worked out only where it is asked for: solving asks for no minutes.
     get minutes() {
-      return minutesOf(runner.tasks, prepared.kit.hands ?? 1);
+      return minutesOf(runner.tasks, handsOf(prepared.kit));
     },
     tasks: runner.tasks,
     usedKg: runner.usedKg,

@@ -10,7 +10,16 @@ export {
   ingredientKg,
 } from './anchors.js';
 export { scaleForBowls, scaleForPot, type Solved } from './backwards.js';
-export { roundTogether, unitsOf, weighedUnit, withKilos, type RoundedLine, type Rounding, type Unit } from './rounding.js';
+export {
+  mostStrayed,
+  roundTogether,
+  unitsOf,
+  weighedUnit,
+  withKilos,
+  type RoundedLine,
+  type Rounding,
+  type Unit,
+} from './rounding.js';
 export {
   GAUGES,
   costOf,

@@ -157,6 +157,11 @@ export function roundTogether(
   };
 }
 
+/** The line that strays most from the proportion of all; undefined where there is none. */
+export function mostStrayed({ lines }: Pick<Rounding, 'lines'>): RoundedLine | undefined {
+  return [...lines].sort((a, b) => Math.abs(b.drift) - Math.abs(a.drift))[0];
+}
+
 /**
  * A soup prepared so that at a scale its lines come to other kilos, as bought, and go on scaling from there: the real run
  * says what rounded amounts come to.

@@ -155,4 +155,7 @@ export const blendKind = stepKind<Blend>({
     return actsThenStep(tookMinutes(own, entered), entered);
   },
   actualMinutes: true,
+  // A stick's minutes grow with what it has to reach; a jug's are of each jug.
+  ofClock: (clockMin, step, reckoned) =>
+    step.blender === 'stick' ? clockMin : Math.max(0, clockMin - (reckoned.minutes - step.minutes)),
 });

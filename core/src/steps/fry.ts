@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { Caution, PotState } from '../pot/index.js';
 import { actsThenStep, tookMinutes, type ActualMinutes } from './entered.js';
-import { stepKind } from './kind.js';
+import { overRounds, stepKind } from './kind.js';
 import { panHeated } from './pan.js';
 import { minutesSchema, stepBase, type StepContext, type StepResult } from './step.js';
 import { PAN_PACE, STEAM_BELOW_BOILING_C, sweatTau } from './sweat.js';
@@ -67,6 +67,7 @@ export const fryKind = stepKind<Fry>({
   attention: 0.8,
   entered: (step, entered) => actsThenStep(tookMinutes(step, entered), entered),
   actualMinutes: true,
+  ofClock: overRounds,
   timed: true,
   cooks: true,
 });

@@ -72,6 +72,6 @@ export { FilmSchema, film, filmM, jugAreaM2, wettedM2, type Film } from './film.
 export { DishSchema, ShareSchema, bowlsFrom, dish, potKgPerBowl, type Dish, type DishByHand, type Share } from './dish.js';
 export { SkimSchema, skim, type Skim } from './skim.js';
 export { STEP_KINDS } from './kinds.js';
-export { type Given, type LineChange, type LineUse, type StepKind, type StepTarget } from './kind.js';
+export { sameBody, type Given, type LineChange, type LineUse, type StepKind, type StepTarget } from './kind.js';
 export { actsBut, actsOf, actsThenStep, asGiven, type Act, type Entered, type Parts } from './entered.js';
 export { NOTHING_TO_COME, afterwards, perKgWithToCome, withToCome } from './to-come.js';

@@ -1,6 +1,6 @@
 import type { PotState } from '../pot/index.js';
 import type { Entered, Parts } from './entered.js';
-import type { AnyStep, StepContext, StepResult, ToCome } from './step.js';
+import { setMinutes, type AnyStep, type StepContext, type StepResult, type ToCome } from './step.js';
 
 /** A line that a step takes from, or only names. */
 export interface LineUse {
@@ -36,6 +36,10 @@ export interface StepTarget<S extends AnyStep> {
 /** Bodies that differ by less are one body. Kitchen default. */
 const BODY_FACTOR = 1.15;
 
+export function sameBody(a: number, b: number): boolean {
+  return a < b * BODY_FACTOR && a > b / BODY_FACTOR;
+}
+
 /** A body in mPa·s, three figures of it. */
 export function bodyTarget<S extends AnyStep>(
   value: (step: S) => number | undefined,
@@ -46,7 +50,7 @@ export function bodyTarget<S extends AnyStep>(
     unit: 'mPas',
     value,
     moved: (step, to) => moved(step, Number(to.toPrecision(3))),
-    same: (a, b) => a < b * BODY_FACTOR && a > b / BODY_FACTOR,
+    same: sameBody,
   };
 }
 
@@ -64,6 +68,8 @@ export interface StepKind<S extends AnyStep> {
   readonly entered: (step: S, entered: Entered) => Parts;
   /** Whether the minutes that it really took are taken over from the cook, and whether a timer runs for it. */
   readonly actualMinutes: boolean;
+  /** The minutes of its own that a clock's minutes are, as it is told afterwards that it took them. */
+  readonly ofClock: (clockMin: number, step: S, reckoned: Reckoned) => number;
   readonly timed: boolean;
   /** Whether its minutes cook rawness out. */
   readonly cooks: boolean;
@@ -79,8 +85,26 @@ export interface StepKind<S extends AnyStep> {
   readonly target?: StepTarget<S>;
 }
 
+/** What a step was reckoned to take on the clock, minutes, and in how many rounds. */
+export interface Reckoned {
+  readonly minutes: number;
+  readonly rounds?: number | undefined;
+}
+
+/** On the way to the boil or the pressure, and filling jugs, nothing of a step's own is counted. */
+function lessWhatIsApart(clockMin: number, step: AnyStep, { minutes }: Reckoned): number {
+  const set = setMinutes(step);
+  return set === undefined ? clockMin : Math.max(0, clockMin - (minutes - set));
+}
+
+/** Of a step that takes as long as it takes: all of the clock's, over its rounds. */
+export function overRounds(clockMin: number, _step: AnyStep, { rounds = 1 }: Reckoned): number {
+  return clockMin / rounds;
+}
+
 /** What most kinds are: no lines, no minutes of their own, nothing cooked, nothing settled. */
 const USUAL = {
+  ofClock: lessWhatIsApart,
   actualMinutes: false,
   timed: false,
   cooks: false,

@@ -14,8 +14,6 @@ interface Pan {
 
 /** Least share of the burner's useful power that is taken to reach the food, so that minutes stay a number. */
 const LEAST_SHARE = 0.1;
-/** Least share of the water wanted that goes off, however short the burner is. Kitchen default. */
-const LEAST_DRIED = 0.1;
 /** From so many times the minutes set it is told. */
 const TOLD_FROM = 1.25;
 
@@ -40,7 +38,7 @@ export function panHeated(pot: PotState, heat: DryHeat, { heatShare, isFixed }: 
       const warmed = dryHeated(pot, { ...heat, outerC: tempC, dried: 0 }, context);
       return { ...warmed, inflows: [], minutes: heat.minutes, cautions: [] };
     }
-    const share = Math.max(LEAST_DRIED, Math.min(1, (givenJ - warmJ) / (wanted.joules - warmJ)));
+    const share = Math.min(1, (givenJ - warmJ) / (wanted.joules - warmJ));
     return { ...dryHeated(pot, { ...heat, dried: share }, context), inflows: [], minutes: heat.minutes, cautions: [] };
   }
   const batches = Math.ceil(neededMin / Math.max(heat.minutes, 1));

@@ -47,6 +47,8 @@ const AROUND: Readonly<Record<Rest['around'], { tempC: number; wM2K: number }>> 
 const CLOSEST_K = 1;
 /** Parts that the way down is worked out in: the face steams four times as much at the boil as when a jug is filled. */
 const PARTS = 24;
+/** Most of its water that a rest takes, so that nothing rests dry. Kitchen default. */
+const MOST_STEAMED = 0.5;
 /** Two-stage cooling: FDA Food Code 2022, 3-501.14. */
 export const TWO_STAGES = { firstToC: 21, firstMinutes: 120, toC: 5, allMinutes: 360 } as const;
 
@@ -102,7 +104,7 @@ function steamedOff(
 ): { readonly pot: PotState; readonly outflows: readonly Flow[] } {
   const inPieces = pot.cohorts.reduce((sum, { parcel }) => sum + parcel.mix[WATER], 0);
   const fromPieces = pot.traysM2 > 0 || pot.liquid.mix[WATER] < vapourKg;
-  const kg = Math.min(vapourKg, 0.5 * (fromPieces ? inPieces : pot.liquid.mix[WATER]));
+  const kg = Math.min(vapourKg, MOST_STEAMED * (fromPieces ? inPieces : pot.liquid.mix[WATER]));
   if (kg <= 0) return { pot: { ...pot, tempC }, outflows: [] };
   const vapour = vapourMix(kg, 0);
   const outflows: Flow[] = [{ kind: 'vapour', lineId: 'rest', parcel: bare(vapour), tempC }];

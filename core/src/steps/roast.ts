@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { DEFAULT_PARAMETERS, areaOfTrayM2, type ModelParameters, type Tray } from '../kit/index.js';
 import { ROOM_C, minutesToTender, parcelKg, type Caution, type PotState } from '../pot/index.js';
 import { stepThenActs, tookMinutes, type ActualMinutes } from './entered.js';
-import { stepKind } from './kind.js';
+import { overRounds, stepKind } from './kind.js';
 import { dryHeated, type DryHeat } from './dry-heat.js';
 import { heatToJ, minutesSchema, paced, stepBase, type StepContext, type StepResult } from './step.js';
 
@@ -161,6 +161,7 @@ export const roastKind = stepKind<Roast>({
   run: roast,
   entered: (step, entered) => stepThenActs(tookMinutes(step, entered), entered),
   actualMinutes: true,
+  ofClock: overRounds,
   timed: true,
   cooks: true,
 });

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { DEFAULT_PARAMETERS, type ModelParameters } from '../kit/index.js';
 import type { PotState } from '../pot/index.js';
 import { stepThenActs, tookMinutes, type ActualMinutes } from './entered.js';
-import { stepKind } from './kind.js';
+import { overRounds, stepKind } from './kind.js';
 import { panHeated } from './pan.js';
 import { minutesSchema, stepBase, type StepContext, type StepResult } from './step.js';
 
@@ -62,6 +62,7 @@ export const sweatKind = stepKind<Sweat>({
   attention: 0.5,
   entered: (step, entered) => stepThenActs(tookMinutes(step, entered), entered),
   actualMinutes: true,
+  ofClock: overRounds,
   timed: true,
   cooks: true,
 });

@@ -1,3 +1,4 @@
+import { handsOf } from '../kit/index.js';
 import { SODIUM_IN_NACL, energyKj } from '../dish/index.js';
 import { allergenNames, SALT, FAT, FIBRE, STARCH } from '../larder/index.js';
 import { servedPot, timeline, type PreparedSoup, type Run, type StepRecord } from '../runner/index.js';
@@ -108,7 +109,7 @@ function stock(prepared: PreparedSoup, of: Run): Why {
 function minutes(prepared: PreparedSoup, of: Run): Why {
   const parts: Part[] = [];
   let before = 0;
-  const ends = [...timeline(of.tasks, prepared.kit.hands ?? 1)].sort(([, a], [, b]) => a - b);
+  const ends = [...timeline(of.tasks, handsOf(prepared.kit))].sort(([, a], [, b]) => a - b);
   for (const [id, overAt] of ends) {
     if (overAt > before) parts.push({ of: 'step', id, kind: 'clock', value: overAt - before });
     before = Math.max(before, overAt);

@@ -18,13 +18,7 @@ export function depth(m: number, units: UnitSystem): string {
   return units === 'metric' ? `${(m / UNITS.cm.si).toFixed(1)} cm` : `${(m / UNITS.in.si).toFixed(1)} in`;
 }
 
-/** A bowl that lacks less than this is still called one. Kitchen default. */
-const NEARLY = 0.05;
-
-/** Whole bowls of a count that is reckoned. */
-export function wholeBowls(bowls: number): number {
-  return Math.max(0, Math.floor(bowls + NEARLY));
-}
+export { wholeBowls } from '@tureen/core/plan';
 
 /** An amount of money in the kitchen's currency; a bare figure where it has none. */
 export function money(amount: number, currency: string | undefined): string {

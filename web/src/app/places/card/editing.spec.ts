@@ -2,7 +2,8 @@ import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { READY_KITS } from '@tureen/core/kit';
 import { LARDER_ROWS } from '@tureen/core/larder';
-import { EXAMPLE_SOUPS } from '@tureen/core/soup';
+import { EXAMPLE_SOUPS, type SoupStep } from '@tureen/core/soup';
+import { RestSchema, TOUCH_C } from '@tureen/core/steps';
 import { Cooking } from '../../cooking/cooking';
 import { Calculator } from '../../cooking/calculator';
 import { Editing } from './editing';
@@ -94,6 +95,23 @@ describe('settings', () => {
         }
       }
     }
+  });
+
+  it('a rest goes by the thermometer, the hand or the clock, and keeps its words and its photo through all three', () => {
+    const rest = { id: 'r', op: 'rest', toC: 80, around: 'air', say: 'by the window', photo: 'a'.repeat(64) } as const;
+    const until = (step: SoupStep, value: string): SoupStep => {
+      const setting = settingsOf(step, 'metric').find(({ key }) => key === 'until');
+      if (setting?.kind !== 'choice') throw new Error('A rest ends somehow.');
+      return setting.set(value);
+    };
+    const timed = until(rest, 'minutes');
+    const handled = until(timed, 'touch');
+    for (const step of [timed, handled, until(handled, 'temperature')]) {
+      expect(RestSchema.safeParse(step).success).toBeTrue();
+      expect(step).toEqual(jasmine.objectContaining({ say: rest.say, photo: rest.photo }));
+    }
+    expect(settingsOf(timed, 'metric').map(({ key }) => key)).toEqual(['until', 'minutes', 'around']);
+    expect(handled).toEqual(jasmine.objectContaining({ toC: TOUCH_C }));
   });
 
   it('show an oven in the kitchen’s own degrees', () => {

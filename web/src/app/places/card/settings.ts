@@ -241,11 +241,12 @@ const SETTINGS: { readonly [K in SoupStep['op']]: SettingsOf<K> } = {
 
 /** Kitchen default, °C: cool enough for a jug that is more than a third full. */
 const USUAL_REST_C = 68;
+/** Common practice before a jug, minutes. */
+const USUAL_REST_MIN = 15;
 
 /** Whether a rest goes by the thermometer, the hand or the clock, with what is usual for each. */
 function restUntil(step: Extract<PlainStep, { op: 'rest' }>): ChoiceSetting {
   const { toC } = step;
-  const rest = { id: step.id, op: step.op, around: step.around, ...(step.say === undefined ? {} : { say: step.say }) } as const;
   return {
     kind: 'choice',
     key: 'until',
@@ -256,7 +257,10 @@ function restUntil(step: Extract<PlainStep, { op: 'rest' }>): ChoiceSetting {
       { value: 'minutes', name: 'minutes are over' },
     ],
     value: toC === undefined ? 'minutes' : toC === TOUCH_C ? 'touch' : 'temperature',
-    set: (value) => (value === 'minutes' ? { ...rest, minutes: 15 } : { ...rest, toC: value === 'touch' ? TOUCH_C : USUAL_REST_C }),
+    set: (value) =>
+      value === 'minutes'
+        ? { ...step, toC: undefined, minutes: USUAL_REST_MIN }
+        : { ...step, minutes: undefined, toC: value === 'touch' ? TOUCH_C : USUAL_REST_C },
   };
 }
 

@@ -5,7 +5,6 @@ import { freeId, slug } from '@tureen/core/draft';
 import type { Measure } from '@tureen/core/kit';
 import { stepName } from '@tureen/core/messages';
 import { kindOf, linesOf, walk } from '@tureen/core/soup';
-import { setMinutes } from '@tureen/core/steps';
 import { showMinutes } from '@tureen/core/units';
 import { map, timer } from 'rxjs';
 import type { BatchView, FrontView } from '../../cooking/batch-view';
@@ -317,16 +316,12 @@ export class Hand {
     if (step.op === 'dish') this.enter({ kind: 'closed' }, 'Closed.');
   }
 
-  /** Minutes at the heat itself: a simmer's clock also runs while the pot comes to the boil, a roast's over every round. */
+  /** Minutes of its own that the clock's are: a simmer's clock also runs while the pot comes to the boil, a roast's over every round. */
   private cookedMinutes(elapsed: number): number {
     const step = this.step();
-    const own = this.view()?.steps.find(({ stepId }) => stepId === step?.id);
-    const set = step === undefined ? undefined : setMinutes(step);
-    if (step === undefined || own === undefined || set === undefined) return elapsed;
-    // A roast's clock runs over every round, a pan's over all that it takes to dry.
-    if (step.op === 'roast' || step.op === 'sweat' || step.op === 'fry') return elapsed / (own.rounds ?? 1);
-    // On the way to the boil or the pressure nothing is counted.
-    return Math.max(0, elapsed - (own.minutes - set));
+    const reckoned = this.view()?.steps.find(({ stepId }) => stepId === step?.id);
+    if (step === undefined || step.op === 'join' || reckoned === undefined) return elapsed;
+    return kindOf(step).ofClock(elapsed, step, reckoned);
   }
 
   skip(why: string | undefined): void {

@@ -20,6 +20,7 @@ const ORDER = [
   'odds',
   'why',
   'draft',
+  'method',
   'batch',
   'bench',
   'messages',

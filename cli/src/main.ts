@@ -1,11 +1,13 @@
 import { given, type Given } from './options.js';
 import { check, plan } from './plan.js';
 import { landing, larder, odds, units, why } from './commands.js';
+import { read } from './read.js';
 import { GOOD, Misused, USAGE, type Outcome } from './outcome.js';
 
 const HELP = `npm run tureen -- COMMAND [options]
 
   plan SOUP.json      amounts, figures, cautions
+  read RECIPE.txt     a written recipe: its lines, its method clause by clause, its steps [--country gb|us|au]
   check SOUP.json     whether it can be cooked
   land SOUP.json      what to stir in: --band salt=0.7..0.9 --band body=150..250 [--add water --add ...]
   odds SOUP.json      how it may turn out: [--samples 2000] [--seed 1] [--hold amounts|body|bowls]
@@ -23,6 +25,7 @@ Ends with 0 when it worked, 1 when the soup or what is asked of it is wrong, 2 w
 
 const COMMANDS: Readonly<Record<string, (from: Given) => Outcome | Promise<Outcome>>> = {
   plan,
+  read,
   check,
   land: landing,
   odds,

@@ -109,6 +109,31 @@ describe('the command line', () => {
     expect((await from('--bowls', '4000')).text).toContain('more than this pot may boil');
   });
 
+  it('reads a written recipe: lines in kilos, what its method asks for with its place in the text, steps, questions', async () => {
+    const file = join(folder, 'soup.txt');
+    const text =
+      'Leek soup\n500 g leeks, sliced\n1 litre stock\n2 cups cream\n\nSweat the leeks for 10 minutes, then add the stock and simmer for 20 minutes. Blend.';
+    writeFileSync(file, text);
+    const { exit, data } = await tureen(['read', file, '--json']);
+    expect(exit).toBe(0);
+    const read = data as {
+      lines: { ingredient?: string; kg?: number }[];
+      actions: { does: string; start: number; end: number; text: string; minutes?: { low: number } }[];
+      soup: { root: { steps: { op: string }[] } };
+      questions: { text: string }[];
+    };
+    expect(read.lines.slice(0, 2).map(({ ingredient, kg }) => [ingredient, kg])).toEqual([
+      ['leek', 0.5],
+      ['vegetable-stock', 1],
+    ]);
+    for (const { start, end, text: clause } of read.actions) expect(text.slice(start, end)).toBe(clause);
+    expect(read.actions.map(({ does }) => does)).toEqual(['add', 'sweat', 'add', 'simmer', 'blend']);
+    expect(read.soup.root.steps.map(({ op }) => op)).toContain('sweat');
+    expect(read.questions.map(({ text: line }) => line)).toEqual(['2 cups cream']);
+    expect((await tureen(['read', join(folder, 'none.txt')])).exit).toBe(1);
+    expect((await tureen(['read'])).exit).toBe(2);
+  });
+
   it('lands, gives odds, says why', async () => {
     const at = [file('leek-potato'), '--bowls', '40'];
     const landed = await tureen(['land', ...at, '--band', 'salt=0.6..0.7', '--band', 'body=120..160']);

@@ -429,10 +429,10 @@ a few basil leaves`,
 600ml milk
 400ml vegetable stock
 25g butter`,
-    // "about 200 g" behind a count: the count is read, and marked as a size taken for granted
+    // "about 200 g" behind a count tells more than the count
     food: [
       ['watercress', 0.17],
-      ['potato', 0.173],
+      ['potato', 0.2],
       ['onion', 0.11],
       ['milk', 0.618],
       ['vegetable-stock', 0.4],
@@ -533,7 +533,7 @@ small bunch of dill
 50ml dry sherry
 1.1 litres vegetable stock
 soured cream and chives to serve`,
-    // two foods on one line
+    // two foods on one line, each for itself
     food: [
       ['chestnut-mushroom', 0.25],
       ['dried-porcini', 0.02],
@@ -541,7 +541,8 @@ soured cream and chives to serve`,
       ['shallot', 0.075],
       ['dry-sherry', 0.0495],
       ['vegetable-stock', 1.1],
-      'ask',
+      ['soured-cream', null],
+      ['chives', null],
     ],
   },
   {
@@ -575,7 +576,7 @@ soured cream and chives to serve`,
 1 vegetable stock cube
 800ml boiling water
 zest and juice of 1 lime`,
-    // 400 mL x 0.985; the zest of a lime is not in the larder, its juice is
+    // 400 mL x 0.985; the juice of a lime 44 g, its zest 4 g
     food: [
       ['butternut', 1],
       ['red-chilli', 0.015],
@@ -584,7 +585,8 @@ zest and juice of 1 lime`,
       ['coconut-milk', 0.394],
       ['stock-cube', 0.01],
       ['water', 0.7984],
-      'ask',
+      ['lime-juice', 0.044],
+      ['lime-zest', 0.004],
     ],
   },
 ];

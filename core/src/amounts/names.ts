@@ -15,7 +15,9 @@ const MANNERS = new Set(
     'lukewarm melted softened strong mild leaves leaf stalks stalk sprigs only to taste cover serve garnish for the of a an and or with ' +
     'without from in on skin at well one each no not unsalted heaped level rounded scant generous store bought shop tinned jarred packed ' +
     'no10 piece cube chunk wedge slice strip sprig stick topping top sprinkle swirl finish finishing ' +
-    'frying roasting drizzling knob splash drizzle handful mm cm inch middling skinned stoned podded shelled defrosted thawed'
+    'frying roasting drizzling knob splash drizzle handful mm cm inch middling skinned stoned podded shelled defrosted thawed ' +
+    'just enough sufficient dollop pat glug bit sized thumb husked shucked picked fat plump hand torn snipped crumbled more if liked ' +
+    'needed using inner outer own home made homemade favourite about light'
   ).split(' '),
 );
 
@@ -103,6 +105,11 @@ function chosen(names: readonly Name[], country: Country | undefined): readonly 
   return distinct((common.length > 0 ? common : names).map(({ id }) => id));
 }
 
+/** One name for two things, by country. */
+const LOCAL: Readonly<Record<string, Readonly<Partial<Record<Country, string>>>>> = {
+  'corn flour': { gb: 'cornflour', au: 'cornflour', us: 'masa-harina' },
+};
+
 /** Similarity that a guess must have to be offered, 0 alike to 1 unlike. */
 const NEAR = 0.4;
 const OFFERED = 3;
@@ -120,6 +127,8 @@ function nearest(names: Names, text: string): string[] {
  */
 export function findName(names: Names, phrase: string, country: Country | undefined): Found {
   const text = plain(phrase);
+  const local = country === undefined ? undefined : LOCAL[text]?.[country];
+  if (local !== undefined) return { code: 'FOUND', id: local };
   const whole = names.exact.get(text);
   if (whole !== undefined) {
     const ids = chosen(whole, country);

@@ -50,6 +50,15 @@ const UNITS = {
   rasher: { short: 'rasher', plural: 'rashers', alternates: [] },
   pod: { short: 'pod', plural: 'pods', alternates: [] },
   spear: { short: 'spear', plural: 'spears', alternates: [] },
+  pat: { short: 'pat', plural: 'pats', alternates: [] },
+  dollop: { short: 'dollop', plural: 'dollops', alternates: [] },
+  glug: { short: 'glug', plural: 'glugs', alternates: ['slug', 'slugs'] },
+  spoonful: { short: 'spoonful', plural: 'spoonfuls', alternates: [] },
+  squeeze: { short: 'squeeze', plural: 'squeezes', alternates: [] },
+  drizzle: { short: 'drizzle', plural: 'drizzles', alternates: [] },
+  splash: { short: 'splash', plural: 'splashes', alternates: [] },
+  sprinkling: { short: 'sprinkling', plural: 'sprinklings', alternates: [] },
+  ear: { short: 'ear', plural: 'ears', alternates: ['cob', 'cobs'] },
 } as const;
 
 /** The same amount in a second unit behind a stroke: "500 g/1 lb 2 oz". The first counts. */
@@ -84,31 +93,50 @@ export function plainNumbers(text: string): {
   return { plain, unclear };
 }
 
+/** A thumb-thick root weighs so much a centimetre, g. Kitchen default. */
+const ROOT_G_CM = 4.33;
+
 /** Words for numbers, articles and halves put into figures, so that the parser meets only figures. */
 function inFigures(text: string): string {
-  return text
-    .replace(/^(?:about|approx\.?|approximately|around|ca\.?|roughly|some)\s+/i, '')
-    .replace(/^(?:a |an )?half (?:of )?(?:a |an )/i, '1/2 ')
-    .replace(/^half\b(?! as)\s*/i, '1/2 ')
-    .replace(/^(?:a |one )?quarter (?:of )?(?:a |an )/i, '1/4 ')
-    .replace(/^three quarters of (?:a |an )/i, '3/4 ')
-    .replace(/^(?:a|an) (?:couple|pair) of /i, '2 ')
-    .replace(/^a (?:few) /i, '3 ')
-    .replace(/^a dozen /i, '12 ')
-    .replace(/^(one|two|three|four|five|six|seven|eight|nine|ten|twelve)\b/i, (word) => NUMBERS[word.toLowerCase()] ?? word)
-    .replace(/^(?:a|an) (?:good |large |generous |small )?(?=\w)/i, '1 ')
-    .replace(/^(?:(?:small|large|big|good|generous) )?(?=(?:pinch|handful|knob|splash|dash|bunch|drop|thumb)\b)/i, '1 ')
-    .replace(/(\d)\s+and\s+(?:a |an )?(?:half|1\/2|½)/i, '$1 1/2')
-    .replace(/^(\S+) (heaped|level|rounded|scant|generous|good|big) /i, '$1 ')
-    .replace(/(\d)(kg|g|ml|l|oz|lb)\b/gi, '$1 $2')
-    .replace(/\b(l|litres?|liters?|ltr)\b(?=\s)/i, 'litre')
-    .replace(SECOND_UNIT, '$1 ')
-    .replace(/\bfl\.? ?oz\.?/i, 'fluid ounce');
+  return (
+    text
+      .replace(/^(?:about|approx\.?|approximately|around|ca\.?|roughly|some)\s+/i, '')
+      .replace(/^(?:a |an )?half (?:of )?(?:a |an )/i, '1/2 ')
+      .replace(/^half\b(?! as)\s*/i, '1/2 ')
+      .replace(/^(?:a |one )?quarter (?:of )?(?:a |an )/i, '1/4 ')
+      .replace(/^three quarters of (?:a |an )/i, '3/4 ')
+      .replace(/^(?:a|an) (?:couple|pair) of /i, '2 ')
+      .replace(/^a (?:few) /i, '3 ')
+      .replace(/^a dozen /i, '12 ')
+      .replace(/^(one|two|three|four|five|six|seven|eight|nine|ten|twelve)\b/i, (word) => NUMBERS[word.toLowerCase()] ?? word)
+      .replace(/^(?:a|an) (?:good |large |generous |small )?(?=\w)/i, '1 ')
+      .replace(
+        /^(?:(?:small|large|big|good|generous|little) )?(?=(?:pinch|handful|knob|splash|dash|bunch|drop|thumb|pat|dollop|glug|slug|spoonful|squeeze|drizzle|sprinkling|sprig)\b)/i,
+        '1 ',
+      )
+      // "2 garlic cloves" is two cloves of garlic, "2 celery sticks" two sticks of celery.
+      .replace(
+        /^(\S+(?: \d\/\d)?) (?:(?:large|medium|small|fat|plump) )?(garlic|celery|lemongrass|cinnamon|thyme|rosemary|mint|basil|parsley|coriander|dill|sage|bay) (cloves?|sticks?|ribs?|stalks?|sprigs?)\b/i,
+        '$1 $3 of $2',
+      )
+      .replace(/^(\S+) (?:no\.? ?|#|number )10 (can|tin)s?\b(?: of)?/i, '$1 $2 no10')
+      .replace(
+        /^(\d+(?:[.,]\d+)?) ?-?(cm|inch|in) (?:(?:long |thick |fresh )?(?:piece|knob|length|thumb|chunk) )?(?:of )?(?=(?:fresh |peeled )?(?:root )?(?:ginger|galangal|turmeric))/i,
+        (_, size: string, unit: string) =>
+          `${String(Math.round(Number(size.replace(',', '.')) * (unit === 'cm' ? 1 : 2.54) * ROOT_G_CM * 10) / 10)} g `,
+      )
+      .replace(/(\d)\s+and\s+(?:a |an )?(?:half|1\/2|½)/i, '$1 1/2')
+      .replace(/^(\S+) (heaped|level|rounded|scant|generous|good|big) /i, '$1 ')
+      .replace(/(\d)(kg|g|ml|l|oz|lb)\b/gi, '$1 $2')
+      .replace(/\b(l|litres?|liters?|ltr)\b(?=\s)/i, 'litre')
+      .replace(SECOND_UNIT, '$1 ')
+      .replace(/\bfl\.? ?oz\.?/i, 'fluid ounce')
+  );
 }
 
 function spoken(text: string): Phrase['says'] {
   if (/\bto taste\b|\bas needed\b|\bas required\b/i.test(text)) return 'to taste';
-  if (/\bto cover\b/i.test(text)) return 'to cover';
+  if (/\bto (?:just |barely |almost |well )?cover\b/i.test(text)) return 'to cover';
   if (/\bto (?:the|its|a) (?:mark|target)\b/i.test(text)) return 'to the mark';
   return /\bfor (?:frying|sweating|the pan|sautéing)\b/i.test(text) ? 'for frying' : undefined;
 }
@@ -124,7 +152,24 @@ const RATIOS: Readonly<Record<string, number>> = {
   'the same': 1,
 };
 
+/** Where a ratio is of what was written before: one line of it, or several taken together. */
+export const BEFORE = { one: '', together: 'both' } as const;
+
 function ratioIn(text: string): { ratio: Phrase['ratio']; rest: string } | undefined {
+  const alone = /^(?:the )?(?:same|equal) (?:amount|weight|quantity)s? of ([^,]+?)(?:,.*)?$/i.exec(text);
+  if (alone !== null && !/\b(?:in|as) /i.test(alone[1] ?? ''))
+    return { ratio: { factor: 1, of: BEFORE.one }, rest: alone[1] ?? '' };
+  const both =
+    /^(half|twice|double|three times)? ?as (?:much|many) (.+?) as (?:both(?: of (?:them|those))?|the two|all (?:of )?(?:them|three|the others))(?: (?:together|combined|put together))?$/i.exec(
+      text,
+    );
+  if (both !== null) {
+    return { ratio: { factor: RATIOS[(both[1] ?? 'the same').toLowerCase()] ?? 1, of: BEFORE.together }, rest: both[2] ?? '' };
+  }
+  const short = /^(half|twice|double|three times) as (?:much|many) ([^,]+)$/i.exec(text);
+  if (short !== null && !/\bas\b/i.test(short[2] ?? '')) {
+    return { ratio: { factor: RATIOS[(short[1] ?? '').toLowerCase()] ?? 1, of: BEFORE.one }, rest: short[2] ?? '' };
+  }
   const asMuch =
     /^(half|twice|double|three times|a third|a quarter)?\s*(?:as (?:much|many)|the (?:weight|amount) of)\s+(.+?)\s+(?:as|of)\s+(.+)$/i.exec(
       text,
@@ -155,6 +200,37 @@ function parsed(text: string): { value: number | undefined; high: number | undef
   };
 }
 
+const WEIGHT = String.raw`(\d+(?:[.,]\d+)?(?: ?\d\/\d)?)\s*(kg|kilos?|g|gm|grams?|ml|l|litres?|litre|lb|lbs|pounds?)\b\.?`;
+
+/**
+ * A weight that stands behind the food, put before it: "celeriac, about 800 g", "2 leeks (400 g)", "onions 200 g, sliced". It
+ * tells more than a count of pieces. Undefined where the line begins with a measure of its own.
+ */
+function statedWeight(head: string): string | undefined {
+  if (
+    new RegExp(`^${WEIGHT}`, 'i').test(head) ||
+    /^[\d./½¼¾⅓⅔ ]+\s*(?:tbsp|tsp|tablespoon|teaspoon|cup|oz|ounce|pint|quart|fl|can|tin|jar|carton|pack|bag|stick)/i.test(head)
+  )
+    return undefined;
+  const hit = new RegExp(
+    `^(.*?[a-z].*?)[\\s,(]+(?:(?:about|say|approx\\.?|approximately|around|roughly|weighing|weighs?|total(?: weight)?|or)\\s+)*${WEIGHT}(?:\\s*/[^),]*)?( each)?(?: (?:in total|total|peeled weight|trimmed weight|prepared weight|in all))?\\)?(.*)$`,
+    'i',
+  ).exec(head);
+  if (hit === null) return undefined;
+  const [whole, food = '', figure = '', unit = '', each, rest = ''] = hit;
+  const count = /^(\d+(?:[.,]\d+)?)\s/.exec(food);
+  const value = Number(figure.replace(',', '.')) * (each !== undefined && count !== null ? Number(count[1]) : 1);
+  if (!Number.isFinite(value) || value <= 0) return undefined;
+  const edible = /(?:peeled|trimmed|prepared) weight/i.test(whole) ? 'peeled ' : '';
+  const name = food
+    .replace(/^\d+(?:[.,]\d+)?\s+/, '')
+    .replace(/^(?:first |then )?(?:you(?:'ll|’ll)? )?(?:need |want |take |get )/i, '')
+    .replace(/^(?:an?|the|some|1)\s+/i, '')
+    .replace(/^(?:(?:good |little |big )?(?:bit|lump|piece|knob|chunk|amount) of )/i, '')
+    .replace(/[\s,(–-]+$/, '');
+  return `${String(value)} ${unit} ${edible}${name}${/^\s*[,;]/.test(rest) || rest.trim() === '' ? rest : `, ${rest.trim()}`}`;
+}
+
 /**
  * Takes a line apart with the kept parser, after putting words into figures and setting aside what it does not know:
  * "to taste", "half as much carrot as potato", "2 x 400 g cans", "juice of 1 lemon".
@@ -177,8 +253,12 @@ export function takeApart(line: string): Phrase {
     `^(?:(\\d+(?:[.,]\\d+)?)(?:\\s*x\\s*|\\s+|\\s*(?=\\()))?\\(?(\\d+(?:[.,]\\d+)?)[ -]?(${SIZE_UNITS})\\.?\\)?[ -]*(${CONTAINERS})\\b\\s*(?:of\\s+)?(.*)$`,
     'i',
   ).exec(head);
-  if (sized !== null) {
-    const [, count, size, unit, , rest] = sized;
+  const behind = new RegExp(
+    `^(\\d+(?:[.,]\\d+)?)\\s*(${CONTAINERS})\\b\\s*(?:of\\s+)?(?:\\(|about |each )\\s*(?:about |each )?(\\d+(?:[.,]\\d+)?)[ -]?(${SIZE_UNITS})\\b\\.?(?:\\s*/[^)]*)?(?: each)?\\)?,?\\s*(?:of\\s+)?(.*)$`,
+    'i',
+  ).exec(head);
+  if (sized !== null || behind !== null) {
+    const [, count, size, unit, , rest] = sized ?? ['', behind?.[1], behind?.[3], behind?.[4], '', behind?.[5]];
     const each = parsed(`${size ?? ''} ${unit ?? ''} x`);
     const value = count === undefined ? 1 : Number.parseFloat(count);
     return {
@@ -190,11 +270,13 @@ export function takeApart(line: string): Phrase {
       each: each.value === undefined ? undefined : { value: each.value, unit: each.unit ?? 'gram' },
     };
   }
+  const stated = statedWeight(head);
+  if (stated !== undefined) return { ...nothing, ...parsed(stated), juiceOf: juice !== null };
   const short =
     says === undefined
       ? head
       : head.replace(
-          /,?\s*(?:to taste|as needed|as required|to cover|to (?:the|its|a) (?:mark|target)|for (?:frying|sweating|the pan|sautéing))/i,
+          /,?\s*(?:to taste|as needed|as required|to (?:just |barely |almost |well )?cover|to (?:the|its|a) (?:mark|target)|for (?:frying|sweating|the pan|sautéing))/i,
           '',
         );
   return { ...nothing, ...parsed(short), juiceOf: juice !== null };

@@ -1,4 +1,5 @@
 import { LARDER_ROWS, makeLarder } from '../larder/index.js';
+import { cutOf } from '../draft/index.js';
 import { namesOf, readLine, readLines, takeApart, type Country, type LineReading } from './index.js';
 
 const context = { larder: makeLarder(LARDER_ROWS), names: namesOf(LARDER_ROWS) };
@@ -40,6 +41,32 @@ const READ: readonly (readonly [string, Country, string, number])[] = [
   ['1 pint stock', 'gb', 'vegetable-stock', 0.568261],
   ['1 pint stock', 'us', 'vegetable-stock', 0.473176],
   ['a pinch of nutmeg', 'gb', 'nutmeg', 0.0002],
+  // Once read wrong, or not at all
+  ['1 litre stock, to top up', 'gb', 'vegetable-stock', 1],
+  ['2 garlic cloves', 'gb', 'garlic', 0.006],
+  ['1 whole lime', 'gb', 'lime', 0.067],
+  // 2 x 14 x 28.3495 g
+  ['2 cans (14 oz) artichoke hearts', 'us', 'canned-artichokes', 0.79379],
+  ['1 No. 10 can tomatoes', 'us', 'canned-tomatoes', 2.89],
+  ['1 can (28 oz) tomatoes', 'us', 'canned-tomatoes', 0.79379],
+  ['2 tins butter beans', 'gb', 'canned-white-beans', 0.8],
+  ['1 potato in small cubes', 'gb', 'potato', 0.173],
+  ['1 onion, large dice', 'us', 'onion', 0.11],
+  ['1 tbsp corn flour', 'gb', 'cornflour', 0.008115],
+  ['1 tbsp corn flour', 'us', 'masa-harina', 0.0071],
+  ['1 litre low-salt stock', 'gb', 'vegetable-stock-low-salt', 1.002],
+  ['4 cups low-sodium chicken broth', 'us', 'chicken-stock-low-salt', 0.94824],
+  ['a pat of butter', 'us', 'butter', 0.005],
+  ['a dollop of crème fraîche', 'gb', 'creme-fraiche', 0.03],
+  ['3 green beans', 'gb', 'green-beans', 0.0165],
+  ['6 sprigs basil', 'us', 'basil', 0.006],
+  ['1/2 cup heavy cream, plus more to garnish', 'us', 'heavy-cream', 0.1176],
+  ['2 medium leeks (about 400g)', 'gb', 'leek', 0.4],
+  ['celeriac, about 800g, peeled and in cubes', 'gb', 'celeriac', 0.8],
+  ['Onions 200 g, sliced', 'gb', 'onion', 0.2],
+  ['a bit of butter, say 40g', 'gb', 'butter', 0.04],
+  // 3 cm at 4.33 g
+  ['3cm piece ginger, grated', 'gb', 'ginger', 0.013],
 ];
 
 describe('a line as people write it', () => {
@@ -87,7 +114,7 @@ describe('a line as people write it', () => {
     // 15 mL, 14.787 mL and 20 mL of flour at 7.8 g a US spoon
     expect(asked('1 tbsp flour')).toBe('SPOON 0.008 0.008 0.011');
     expect(asked('1 pint milk')).toBe('PINT 0.585 0.487');
-    expect(asked('1 can tomatoes', 'gb')).toBe('SIZE 0.400 0.411 0.794 2.890');
+    expect(asked('1 can tomatoes', 'us')).toBe('SIZE 0.400 0.411 0.794 2.890');
   });
 
   it('names what it does not know, with the nearest, and guesses nothing', () => {
@@ -146,5 +173,36 @@ describe('a line as people write it', () => {
       '1.5 g 0.0015',
       '1500 g 1.5000',
     ]);
+  });
+});
+
+describe('what a line leaves open', () => {
+  const options = (text: string, country?: Country): string => {
+    const [, , reading] = readLines(['1 kg potatoes', '500 g carrots', text], { ...context, country });
+    return reading?.code === 'ASK'
+      ? `${reading.what} ${reading.options.map(({ kg, label }) => `${label} ${kg.toFixed(3)}`).join(', ')}`
+      : String(reading?.code);
+  };
+
+  it('is asked with the kilos of each answer: cooked or raw, one food or the other, of both or of each', () => {
+    // 6 cups of 140 g raw; three quarters of it are left by the oven
+    expect(options('6 cups roasted butternut squash', 'us')).toBe('COOKED 6 cup (US) once cooked 1.120, 6 cup (US) raw 0.840');
+    expect(options('1 litre water or light stock', 'gb')).toBe('WHICH Water 0.998, Vegetable stock, unsalted 1.000');
+    expect(options('twice as much courgette as both together', 'gb')).toBe(
+      'TOGETHER of both together 3.000, of each of them 1.500',
+    );
+  });
+
+  it('is taken from the line before where it says as much as that', () => {
+    const [, , same] = readLines(['1 kg potatoes', '500 g carrots', 'same amount of celeriac'], { ...context, country: 'gb' });
+    expect(same).toEqual(jasmine.objectContaining({ code: 'READ', ingredient: 'celeriac', kg: 0.5 }) as never);
+    const [, half] = readLines(['1 kg potatoes', 'half as much leek'], { ...context, country: 'gb' });
+    expect(half).toEqual(jasmine.objectContaining({ code: 'READ', ingredient: 'leek', kg: 0.5 }) as never);
+  });
+
+  it('a cut in inches keeps its fraction, and the size of a dice is not the size of the piece', () => {
+    expect(cutOf('1 onion, 1/4 inch dice')?.sizeMm).toBeCloseTo(6.35, 5);
+    expect(cutOf('carrots, in 1 1/2 inch chunks')?.sizeMm).toBeCloseTo(38.1, 5);
+    expect(cutOf('1 potato in small cubes')?.sizeMm).toBe(8);
   });
 });

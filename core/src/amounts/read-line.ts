@@ -2,7 +2,7 @@ import type { Ingredient, Larder } from '../larder/index.js';
 import { UNITS, type UnitCode } from '../units/index.js';
 import { weigh, type Amount, type AmountError } from './amount.js';
 import { findName, plain, type Country, type Found, type Names } from './names.js';
-import { plainNumbers, takeApart, type Phrase } from './phrase.js';
+import { BEFORE, plainNumbers, takeApart, type Phrase } from './phrase.js';
 
 /** One way to take an unclear line, with the kilos that it would mean. */
 export interface Option {
@@ -25,13 +25,13 @@ export type LineReading = { readonly text: string } & (
       readonly basis: 'bought' | 'edible';
       readonly way: string | undefined;
       /** What was assumed to get there. */
-      readonly assumed: readonly ('FIRST_CUT' | 'MEDIUM_SIZE' | 'MIDDLE_OF_RANGE' | 'CAN_CONTENTS')[];
+      readonly assumed: readonly ('FIRST_CUT' | 'MEDIUM_SIZE' | 'MIDDLE_OF_RANGE' | 'CAN_CONTENTS' | 'USUAL_CAN')[];
     }
   | { readonly code: 'BY_STEP'; readonly ingredient: string; readonly says: NonNullable<Phrase['says']> }
   | { readonly code: 'RATIO'; readonly ingredient: string; readonly of: string; readonly factor: number }
   | {
       readonly code: 'ASK';
-      readonly what: 'NUMBER' | 'OUNCE' | 'SPOON' | 'CUP' | 'PINT' | 'SIZE' | 'WHICH';
+      readonly what: 'NUMBER' | 'OUNCE' | 'SPOON' | 'CUP' | 'PINT' | 'SIZE' | 'WHICH' | 'COOKED' | 'TOGETHER';
       readonly options: readonly Option[];
     }
   | { readonly code: 'UNKNOWN_FOOD'; readonly name: string; readonly nearest: readonly string[] }
@@ -69,7 +69,26 @@ const BY_COUNTRY: Readonly<
 };
 
 /** Vague measures in something that can be weighed. Kitchen defaults, g. */
-const VAGUE_G: Readonly<Record<string, number>> = { pinch: 0.4, dash: 0.6, handful: 30, knob: 20, drop: 0.05 };
+const VAGUE_G: Readonly<Record<string, number>> = {
+  pinch: 0.4,
+  dash: 0.6,
+  handful: 30,
+  knob: 20,
+  drop: 0.05,
+  pat: 5,
+  dollop: 30,
+  glug: 15,
+  spoonful: 15,
+  squeeze: 5,
+  drizzle: 5,
+  splash: 15,
+  sprinkling: 2,
+  sprig: 1,
+  leaf: 0.5,
+  thumb: 15,
+};
+/** What a sprig, a leaf and a thumb may be of. */
+const VAGUE_OF: Readonly<Record<string, RegExp>> = { sprig: /^herbs$/, leaf: /^(?:herbs|leaves)$/, thumb: /^(?:roots)$/ };
 
 const CONTAINER = new Set(['can', 'tin', 'jar', 'carton', 'package', 'pack', 'box', 'bag', 'container', 'bottle']);
 /** Manners before the name mean that what is weighed is trimmed already. */
@@ -84,8 +103,19 @@ function piecesLike(ingredient: Ingredient, wanted: RegExp): [string, number][] 
   return Object.entries(ingredient.row.pieces ?? {}).filter(([size]) => wanted.test(size));
 }
 
+/** The can that a shop of the country sells where no size is written. Common practice. */
+const USUAL_CAN: Readonly<Record<Country, readonly string[]>> = {
+  gb: ['can-400g'],
+  au: ['can-400g'],
+  us: [],
+};
+
+function inWordsOf({ rest }: Phrase): string | undefined {
+  return /\b(?:no10|small|large)\b/i.exec(rest)?.[0];
+}
+
 /** Ways in which a count could be meant for this ingredient. */
-function counted(phrase: Phrase, value: number, ingredient: Ingredient): Sized[] {
+function counted(phrase: Phrase, value: number, ingredient: Ingredient, country: Country | undefined): Sized[] {
   const { pieces } = ingredient.row;
   const { unit } = phrase;
   const of = (size: string, assumed: Sized['assumed'] = []): Sized => ({ amount: { value, unit: 'piece', size }, assumed });
@@ -94,9 +124,16 @@ function counted(phrase: Phrase, value: number, ingredient: Ingredient): Sized[]
   if (unit !== undefined && sizes.includes(unit)) return [of(unit)];
   if (unit === 'stick' && sizes.includes('stalk')) return [of('stalk')];
   if (unit === 'bulb' && sizes.includes('head')) return [of('head')];
-  const inWords = sizes.find((size) => new RegExp(`\\b${size.replace(/^can-(?=no)/, '')}s?\\b`).test(plain(phrase.rest)));
+  // A size behind the food is that of its pieces: "1 potato in small cubes", "1 onion, large dice".
+  const food = plain(phrase.rest.split(/[,;(]|\b(?:in|into|cut)\b/i)[0] ?? '');
+  const inWords = sizes.find((size) => new RegExp(`\\b${size.replace(/^can-(?=no)/, '')}s?\\b`).test(food));
   if (inWords !== undefined) return [of(inWords)];
   if (unit !== undefined && CONTAINER.has(unit)) {
+    const usual =
+      country === undefined || inWordsOf(phrase) !== undefined
+        ? undefined
+        : USUAL_CAN[country].find((size) => sizes.includes(size));
+    if (usual !== undefined && /^(?:can|tin)$/.test(unit)) return [of(usual, ['USUAL_CAN'])];
     return piecesLike(ingredient, /^(can|carton|jar|pack|bottle|tube)/).map(([size]) => of(size));
   }
   // A head or bulb of what is listed by its sizes is one of it.
@@ -154,10 +191,11 @@ function measured(phrase: Phrase, value: number, ingredient: Ingredient, country
     const codes = [...new Set(Object.values(local.codes))];
     return { ask: codes.length > 1 ? local.what : undefined, options: codes.map(of) };
   }
-  if (unit !== undefined && VAGUE_G[unit] !== undefined && ingredient.row.pieces?.[unit] === undefined) {
+  const fits = unit === undefined || VAGUE_OF[unit] === undefined || VAGUE_OF[unit].test(ingredient.row.group);
+  if (unit !== undefined && VAGUE_G[unit] !== undefined && fits && ingredient.row.pieces?.[unit] === undefined) {
     return { ask: undefined, options: [{ amount: { value: value * VAGUE_G[unit], unit: 'g', basis: 'edible' }, assumed: [] }] };
   }
-  const counts = counted(phrase, value, ingredient);
+  const counts = counted(phrase, value, ingredient, country);
   return { ask: counts.length > 1 ? 'SIZE' : undefined, options: counts };
 }
 
@@ -190,6 +228,21 @@ function asOptions(sized: readonly Sized[], ingredient: Ingredient): Option[] {
   });
 }
 
+/** What roasting or boiling leaves of a vegetable's weight, where it is measured cooked. Kitchen default, common practice. */
+const COOKED_LEAVES = 0.75;
+const COOKED_FIRST = /^(?:\w+ )?(?:roasted|roast|baked|cooked|steamed|boiled)\b/i;
+
+/** Whether what is measured is measured cooked: "6 cups roasted squash". */
+function cookedFirst({ rest, unit, each }: Phrase, { row }: Ingredient): boolean {
+  const isMeasured = unit !== undefined && (/^(?:cup|gram|kilogram|ounce|pound)$/.test(unit) || unit === 'tablespoon');
+  return isMeasured && each === undefined && row.trims.some(({ share }) => share < 1) && COOKED_FIRST.test(rest.trim());
+}
+
+/** So much raw as is that much once it is cooked. */
+function grown({ amount, kg }: Option): Pick<Option, 'amount' | 'kg'> {
+  return { amount: { ...amount, value: amount.value / COOKED_LEAVES }, kg: kg / COOKED_LEAVES };
+}
+
 /** A line whose food is known. */
 function readFor(text: string, phrase: Phrase, ingredient: Ingredient, context: ReadingContext): LineReading {
   const { id } = ingredient.row;
@@ -203,6 +256,12 @@ function readFor(text: string, phrase: Phrase, ingredient: Ingredient, context: 
   if (only === undefined) {
     const failed = weigh({ value: middle, unit: 'piece', size: phrase.unit ?? 'medium' }, ingredient);
     return failed.ok ? { text, code: 'NO_AMOUNT', ingredient: id } : { text, code: 'CANNOT_MEASURE', error: failed.error };
+  }
+  const cooked = cookedFirst(phrase, ingredient);
+  if (cooked) {
+    const raw = asOptions([only], ingredient);
+    const more = raw.map((one): Option => ({ ...one, ...grown(one), label: `${one.label} once cooked` }));
+    return { text, code: 'ASK', what: 'COOKED', options: [...more, ...raw.map((one) => ({ ...one, label: `${one.label} raw` }))] };
   }
   const inContainer = phrase.each !== undefined || (phrase.unit !== undefined && CONTAINER.has(phrase.unit));
   const manners = phrase.rest.split(',')[0] ?? '';
@@ -271,7 +330,32 @@ function asked(reading: LineReading, number: string): Option[] {
   return reading.code === 'ASK' ? reading.options.map((one) => ({ ...one, label: `${number}: ${one.label}` })) : [];
 }
 
+/** "1 litre water or light stock": which of the two, with the kilos of each; undefined where it is one food. */
+function eitherOf(text: string, context: ReadingContext): LineReading | undefined {
+  const parts = /^(.+?)\s+or\s+([^,;(\d]+)(.*)$/i.exec(text);
+  if (parts === null) return undefined;
+  const [, first = '', second = '', rest = ''] = parts;
+  const whole = takeApart(`${first}${rest}`);
+  const food = (whole.rest.split(/[,;]/)[0] ?? '').trim();
+  const at = `${first}${rest}`.toLowerCase().indexOf(food.toLowerCase());
+  if (food === '' || at < 0) return undefined;
+  const other = `${`${first}${rest}`.slice(0, at)}${second.trim()}${`${first}${rest}`.slice(at + food.length)}`;
+  if (findName(context.names, second, context.country).code !== 'FOUND') return undefined;
+  const readings = [readWith(`${first}${rest}`, context), readWith(other, context)];
+  const options = readings.flatMap((one): Option[] => {
+    if (one.code !== 'READ') return [];
+    const name = context.larder.get(one.ingredient)?.row.name ?? one.ingredient;
+    return [{ label: name, ingredient: one.ingredient, amount: one.amount, kg: one.kg }];
+  });
+  if (options.length < 2) return readings[0]?.code === 'READ' ? undefined : readings.find(({ code }) => code === 'READ');
+  return new Set(options.map(({ ingredient }) => ingredient)).size < 2
+    ? readings[0]
+    : { text, code: 'ASK', what: 'WHICH', options };
+}
+
 function readWith(text: string, context: ReadingContext): LineReading {
+  const either = eitherOf(text, context);
+  if (either !== undefined) return either;
   const phrase = takeApart(text);
   const food = foodIn(phrase);
   const found = findFood(phrase, food, context);
@@ -292,6 +376,9 @@ function readWith(text: string, context: ReadingContext): LineReading {
   }
   const ingredient = context.larder.get(found.id);
   if (ingredient === undefined) return { text, code: 'UNKNOWN_FOOD', name: food.trim(), nearest: [] };
+  if (phrase.ratio !== undefined && Object.values(BEFORE).some((one) => one === phrase.ratio?.of)) {
+    return { text, code: 'RATIO', ingredient: found.id, of: phrase.ratio.of, factor: phrase.ratio.factor };
+  }
   if (phrase.ratio !== undefined) {
     const of = findName(context.names, phrase.ratio.of, context.country);
     return of.code === 'FOUND'
@@ -306,9 +393,26 @@ export function readLines(texts: readonly string[], context: ReadingContext): Li
   const readings = texts.filter((text) => text.trim() !== '').map((text) => readLine(text, context));
   const kgOf = (id: string): number =>
     readings.reduce((sum, one) => (one.code === 'READ' && one.ingredient === id ? sum + one.kg : sum), 0);
-  return readings.map((one): LineReading => {
+  return readings.map((one, n): LineReading => {
     if (one.code !== 'RATIO') return one;
-    const kg = kgOf(one.of) * one.factor;
+    const before = readings.slice(0, n).flatMap((own) => (own.code === 'READ' ? [own.kg] : []));
+    if (one.of === BEFORE.together) {
+      const [a, b] = before.slice(-2);
+      if (a === undefined || b === undefined) return one;
+      const of = (label: string, kg: number): Option => ({
+        label,
+        ingredient: one.ingredient,
+        amount: { value: kg, unit: 'kg' },
+        kg,
+      });
+      return {
+        text: one.text,
+        code: 'ASK',
+        what: 'TOGETHER',
+        options: [of('of both together', (a + b) * one.factor), of('of each of them', ((a + b) / 2) * one.factor)],
+      };
+    }
+    const kg = (one.of === BEFORE.one ? (before.at(-1) ?? 0) : kgOf(one.of)) * one.factor;
     if (kg === 0) return one;
     const ingredient = context.larder.get(one.ingredient);
     const way = ingredient === undefined ? undefined : wayIn(one.text, ingredient);

@@ -210,6 +210,12 @@ function putIn(soup: Soup, line: Line, role: Role, at: Place | undefined, kg: nu
   return addStep(soup, { id: `${op}-${line.id}`.slice(0, 55), op, uses: [{ line: line.id }] }, place).soup;
 }
 
+/** A line of a soup that stands in no step put where cooks put such a thing. */
+export function placeLine(soup: Soup, lineId: string, role: Role, kg: number): Soup {
+  const line = soup.lines.find(({ id }) => id === lineId);
+  return line === undefined ? soup : putIn(soup, line, role, undefined, kg);
+}
+
 /** Adds an understood line: where cooks put such a thing, or where it is wanted. */
 export function addLine(soup: Soup, taken: TakenLine, at?: Place): { readonly soup: Soup; readonly lineId: string } {
   const line = newLine(taken, lineIds(soup));

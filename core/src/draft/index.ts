@@ -1,6 +1,5 @@
 export { ROLES, cutOf, roleOf, usualCut, type Role, type WrittenCut } from './role.js';
 export { PAN_FAT_KG_M2, takeLine, usualWay, type Answer, type Assumed, type TakeContext, type TakenLine } from './take.js';
-export { MOST_CHARACTERS, MOST_LINES, readPaste, type Pasted, type PastedLine, type Pasting } from './paste.js';
 export { writeLine, writtenLines } from './write-line.js';
 export { compose, freeId, newLine, slug, type Composing } from './compose.js';
 export {
@@ -9,6 +8,7 @@ export {
   moveStation,
   moveStep,
   moveUse,
+  placeLine,
   placeOf,
   removeLine,
   removeStep,

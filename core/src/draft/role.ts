@@ -87,6 +87,15 @@ const BY_ID: Readonly<Record<string, Role>> = {
   'lemon-juice': 'season',
   'lime-juice': 'season',
   'lemon-zest': 'season',
+  'lime-zest': 'season',
+  lime: 'season',
+  'dried-basil': 'grain',
+  'dried-parsley': 'grain',
+  'dried-rosemary': 'grain',
+  'dried-sage': 'grain',
+  'mixed-herbs': 'grain',
+  croutons: 'garnish',
+  'tortilla-strips': 'garnish',
   lemon: 'season',
   horseradish: 'season',
   'black-pepper': 'season',
@@ -116,6 +125,7 @@ const BY_ID: Readonly<Record<string, Role>> = {
 /** Words that put an ingredient on top of the bowl. */
 const ON_TOP =
   /\b(?:to serve|for serving|to garnish|garnish|on top|to top|topping|for sprinkling|to sprinkle|to swirl|for swirling)\b/i;
+const CHOPPED = /\b(?:chopped|minced|sliced|grated|finely|pounded|crushed)\b/i;
 const AT_THE_END = /\b(?:to finish|at the end|blended in last|cold, in cubes)\b/i;
 
 /**
@@ -123,7 +133,13 @@ const AT_THE_END = /\b(?:to finish|at the end|blended in last|cold, in cubes)\b/
  * under. Carrot and parsnip are base when onion is there and they are little against the lead: `compose` decides that.
  */
 export function roleOf(row: IngredientRow, text: string, heading = ''): Role {
-  if (ON_TOP.test(text) || ON_TOP.test(heading)) return 'garnish';
+  // "Cream, plus more to garnish" goes into the pot; the garnish is what is more.
+  const own = text
+    .replace(/[,;]?\s*(?:plus|and) (?:some |a little |a bit )?(?:extra|more)\b.*$/i, '')
+    .replace(/\bto top up\b/i, '');
+  if (ON_TOP.test(own) || ON_TOP.test(heading)) return 'garnish';
+  if (row.id === 'lemongrass' && CHOPPED.test(text)) return 'base';
+  if (row.group === 'nuts' && /\b(?:toasted|roasted|chopped|crushed|flaked)\b/i.test(text)) return 'garnish';
   const role = BY_ID[row.id] ?? BY_GROUP[row.group];
   return AT_THE_END.test(text) && role === 'fat' ? 'finish' : role;
 }
@@ -142,24 +158,36 @@ const CUTS: readonly (readonly [words: RegExp, shape: WrittenCut['shape'], sizeM
   [/\bfinely (?:chopped|diced|cubed)\b|\bsmall dice\b/, 'cube', 6, 'finely chopped'],
   [/\b(?:thinly|finely) sliced\b|\bthin slices\b/, 'slab', 3, 'thinly sliced'],
   [/\bsliced\b|\bslices\b|\brings\b/, 'slab', 6, 'sliced'],
+  [/\bsmall (?:cubes?|chunks?|pieces)\b/, 'cube', 8, 'small dice'],
   [/\b(?:roughly|coarsely) chopped\b|\bchunks?\b|\bcubed\b|\bcubes\b|\blarge dice\b/, 'cube', 25, 'chunks'],
   [/\bwedges?\b|\bquarter(?:s|ed)\b/, 'cube', 35, 'wedges'],
   [/\bhalved\b|\bhalves\b/, 'cube', 50, 'halves'],
   [/\bdiced?\b|\bchopped\b/, 'cube', 12, 'diced'],
 ];
 
+/** A figure with a fraction in it. @example fractional('1 1/2') // 1.5 */
+function fractional(figure: string): number {
+  const vulgar: Readonly<Record<string, string>> = { '½': ' 1/2', '¼': ' 1/4', '¾': ' 3/4' };
+  return figure
+    .replace(/[½¼¾]/g, (sign) => vulgar[sign] ?? sign)
+    .trim()
+    .split(/\s+/)
+    .reduce((sum, part) => {
+      const [over, under] = part.split('/');
+      return sum + (under === undefined ? Number(part.replace(',', '.')) : Number(over) / Number(under));
+    }, 0);
+}
+
 /** The cut that a line asks for, undefined where it says nothing. @example cutOf('celeriac, in 2 cm dice') // a cube of 20 mm */
 export function cutOf(text: string): WrittenCut | undefined {
   const words = text.toLowerCase();
   const sized =
-    /(\d+(?:[.,]\d+)?|½|1\/2|¾|3\/4)\s*-?\s*(mm|cm|inch|in\b|")(?:es)?[- ]*(slices?|thick|dice|cubes?|chunks?|pieces?|rounds?)?/.exec(
+    /(\d+\s+\d\/\d|\d+\s*[½¼¾]|\d\/\d|[½¼¾]|\d+(?:[.,]\d+)?)\s*-?\s*(mm|cm|inch|in\b|")(?:es)?[- ]*(slices?|thick|dice|cubes?|chunks?|pieces?|rounds?)?/.exec(
       words,
     );
   if (sized !== null) {
     const [, figure = '', unit = 'mm', shape] = sized;
-    const value =
-      figure === '½' || figure === '1/2' ? 0.5 : figure === '¾' || figure === '3/4' ? 0.75 : Number(figure.replace(',', '.'));
-    const sizeMm = value * (MM[unit] ?? 1);
+    const sizeMm = fractional(figure) * (MM[unit] ?? 1);
     const isSlab = shape !== undefined && /slice|thick|round/.test(shape);
     if (sizeMm > 0 && sizeMm <= 400) {
       return { shape: isSlab ? 'slab' : 'cube', sizeMm, name: `${String(Math.round(sizeMm))} mm ${isSlab ? 'slices' : 'dice'}` };

@@ -1,6 +1,7 @@
 import { LARDER_ROWS, makeLarder } from '../larder/index.js';
 import { namesOf } from '../amounts/index.js';
-import { readPaste, takeLine, writtenLines } from '../draft/index.js';
+import { takeLine, writtenLines } from '../draft/index.js';
+import { readPaste } from '../method/index.js';
 import { EXAMPLE_SOUPS, type Soup } from '../soup/index.js';
 import {
   omissionsIn,

@@ -1,5 +1,6 @@
 import type { LineReading } from '../amounts/index.js';
-import { MOST_LINES, type Assumed, type Pasting, type SoupDifference } from '../draft/index.js';
+import type { Assumed, SoupDifference } from '../draft/index.js';
+import { MOST_LINES, type Pasting } from '../method/index.js';
 import { problemSentence } from './problems.js';
 
 const ASKS: Readonly<Record<Extract<LineReading, { code: 'ASK' }>['what'], string>> = {
@@ -10,6 +11,8 @@ const ASKS: Readonly<Record<Extract<LineReading, { code: 'ASK' }>['what'], strin
   PINT: 'Whose pint?',
   SIZE: 'Which size?',
   WHICH: 'Which of these is meant?',
+  COOKED: 'Is that its weight once cooked, or raw?',
+  TOGETHER: 'Of both together, or of each of them?',
 };
 
 /** What has to be asked of a line, or undefined where nothing has. */
@@ -37,6 +40,7 @@ const ASSUMED: Readonly<Record<Assumed, string>> = {
   FIRST_CUT: 'cup filled with the usual cut',
   MEDIUM_SIZE: 'of medium size',
   MIDDLE_OF_RANGE: 'the middle of the range',
+  USUAL_CAN: 'the usual can here',
   CAN_CONTENTS: 'by what the can says',
   TO_TASTE: 'no amount written: a usual one',
 };

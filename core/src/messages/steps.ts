@@ -124,6 +124,12 @@ const WORDS: { readonly [K in SoupStep['op']]: StepWords<Extract<SoupStep, { op:
       `Give back ${share(step.share)} of the ${list(step.lines.map(nameOf))}${step.choppedMm === undefined ? '' : ', chopped'}`,
     station: (before) => (before === 'Roast' ? 'Simmer' : before),
   },
+  peel: {
+    short: 'Take the skins off',
+    sentence: (step, nameOf) =>
+      `Take skins and seeds off the ${list(step.lines.map(nameOf))}; ${share(step.keeps)} of the weight goes on`,
+    station: (before) => before,
+  },
   drain: {
     short: 'Drain',
     sentence: (step) =>

@@ -91,6 +91,11 @@ const STEPS: readonly (readonly [SoupStep, string, string])[] = [
     'Give back chilli',
     'Give back 25 % of the chilli, chopped',
   ],
+  [
+    { id: 'a', op: 'peel', lines: ['chilli'], keeps: 0.8 },
+    'Take the skins off',
+    'Take skins and seeds off the chilli; 80 % of the weight goes on',
+  ],
   [{ id: 'a', op: 'drain', keep: 'pieces', liquidShare: 0.5 }, 'Drain', 'Lift the pieces out; 50 % of the liquid goes on'],
   [{ id: 'a', op: 'drain', keep: 'liquid', liquidShare: 1 }, 'Drain', 'Strain; all of the liquid goes on'],
   [{ id: 'a', op: 'pressure', atC: 118, minutes: 8 }, 'Pressure-cook', 'Close the cooker and bring it to 118 °C'],

@@ -107,6 +107,11 @@ function steps(lines: readonly string[]): fc.Arbitrary<Record<string, unknown>> 
       share: fc.double({ min: 0.01, max: 1, noNaN: true }),
     }),
     fc.record({
+      op: fc.constant('peel'),
+      lines: fc.array(solid, { minLength: 1, maxLength: 2 }),
+      keeps: fc.double({ min: 0.05, max: 1, noNaN: true }),
+    }),
+    fc.record({
       op: fc.constant('drain'),
       keep: fc.constantFrom('pieces', 'liquid'),
       liquidShare: fc.double({ min: 0, max: 1, noNaN: true }),

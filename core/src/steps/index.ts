@@ -44,6 +44,7 @@ export {
   type Weighings,
 } from './boil.js';
 export { SimmerSchema, simmer, type Simmer, type SimmerPart } from './simmer.js';
+export { PeelSchema, peel, type Peel } from './peel.js';
 export { PressureSchema, pressure, type Pressure } from './pressure.js';
 export { RestSchema, TOUCH_C, TWO_STAGES, rest, type Rest } from './rest.js';
 export { BlendSchema, HOT_JUG_C, blend, grainAfter, jugged, type Blend } from './blend.js';

@@ -12,6 +12,7 @@ import { fryKind } from './fry.js';
 import { holdKind } from './hold.js';
 import { ladleOutKind } from './ladle-out.js';
 import { liaisonKind } from './liaison.js';
+import { peelKind } from './peel.js';
 import { pressureKind } from './pressure.js';
 import { readKind } from './read.js';
 import { refillKind } from './refill.js';
@@ -38,6 +39,7 @@ export const STEP_KINDS = {
   add: addKind,
   takeOut: takeOutKind,
   giveBack: giveBackKind,
+  peel: peelKind,
   cover: coverKind,
   drain: drainKind,
   skim: skimKind,

@@ -1,5 +1,6 @@
 import type { LineReading } from '@tureen/core/amounts';
-import type { Answer, Assumed, Pasted, Pasting, Role } from '@tureen/core/draft';
+import type { Answer, Assumed, Role } from '@tureen/core/draft';
+import type { Action, Clause, Pasting, RecipeAsk } from '@tureen/core/method';
 import type { PlanRequest, RoundedPull } from '@tureen/core/plan';
 import type { Line, Soup, SoupProblem } from '@tureen/core/soup';
 import type { Difference } from '@tureen/core/why';
@@ -10,6 +11,7 @@ import type { CardView, PlanOutcome } from './views';
 export interface UnderstoodLine {
   readonly heading: string;
   readonly reading: LineReading;
+  readonly isLeftOut: boolean;
   readonly taken:
     | {
         readonly ingredient: string;
@@ -22,31 +24,40 @@ export interface UnderstoodLine {
     | undefined;
 }
 
-export type Understood =
-  | { readonly ok: true; readonly pasted: Pick<Pasted, 'title' | 'bowls' | 'method'>; readonly lines: readonly UnderstoodLine[] }
-  | { readonly ok: false; readonly pasting: Extract<Pasting, { ok: false }> };
+/** What the cook said to the questions of a paste, by the text of the line; null leaves the line out. */
+export type Answers = Readonly<Record<string, Answer | null>>;
 
-/** What the cook said to the questions of a paste, by the number of the line; null leaves the line out. */
-export type Answers = Readonly<Record<number, Answer | null>>;
-
-export interface Drafting {
+export interface Drafting extends Pick<RecipeAsk, 'id' | 'bowlG' | 'school' | 'served' | 'fixes'> {
   readonly text: string;
   readonly answers: Answers;
-  readonly id: string;
   readonly name: string;
-  readonly bowlG: number;
-  readonly school: Soup['school'] | undefined;
-  readonly served: Soup['served'] | undefined;
 }
 
-/** A soup put together of a paste, with what its amounts come to. */
+/** A written method as it is understood: clauses by their places in the text, what each asks for, and what is marked. */
+export interface UnderstoodMethod {
+  readonly clauses: readonly Pick<Clause, 'start' | 'end' | 'text'>[];
+  readonly actions: readonly Action[];
+  /** Names of lines by their ids, for what the actions are about. */
+  readonly names: readonly (readonly [line: string, name: string])[];
+  /** Lines in no sentence, put in by what they are. */
+  readonly placed: readonly string[];
+  readonly equalShares: readonly string[];
+  readonly joinedByGuess: readonly string[];
+}
+
+/** A recipe that was pasted as far as it is understood, the soup that it makes, and what its amounts come to. */
 export interface Drafted {
-  readonly soup: Soup;
-  readonly bowls: number | undefined;
+  readonly title: string | undefined;
   readonly stated: number | undefined;
-  readonly unasked: number;
+  readonly lines: readonly UnderstoodLine[];
+  readonly method: UnderstoodMethod | undefined;
+  readonly soup: Soup | undefined;
+  readonly bowls: number | undefined;
   readonly view: CardView | undefined;
 }
+
+export type DraftOutcome =
+  { readonly ok: true; readonly drafted: Drafted } | { readonly ok: false; readonly pasting: Extract<Pasting, { ok: false }> };
 
 /** A soup while it is being changed: its lines in words, what is wrong, and the view of what can be cooked of it. */
 export interface EditView {

@@ -3,18 +3,16 @@ import { foldBatch, type StoredEntry } from '@tureen/core/batch';
 import {
   addLine,
   comesTo,
-  compose,
-  readPaste,
   removeLine,
   rewriteLine,
   takeLine,
   workable,
   writtenLines,
   type Answer,
-  type Composing,
   type Place,
   type TakenLine,
 } from '@tureen/core/draft';
+import { readRecipe, type MethodReading, type RecipeAsk } from '@tureen/core/method';
 import type { Kit } from '@tureen/core/kit';
 import { makeLarder, nearTo, type IngredientRow, type Larder } from '@tureen/core/larder';
 import {
@@ -33,7 +31,7 @@ import {
 } from '@tureen/core/plan';
 import type { MethodChoices, Soup } from '@tureen/core/soup';
 import { compare, explain, explainPull, type Askable, type Difference, type Why } from '@tureen/core/why';
-import type { Drafted, Drafting, EditView, Planned, PullKey, StoodIn, Typed, TypedView, Understood } from './answers';
+import type { DraftOutcome, Drafting, EditView, Planned, PullKey, StoodIn, Typed, TypedView, UnderstoodMethod } from './answers';
 import { batchView, type BatchView } from './batch-view';
 import { cardView, planOutcome, type CardView } from './views';
 
@@ -273,18 +271,33 @@ export class Calculator {
     };
   }
 
-  understand(text: string): Understood {
-    const pasting = readPaste(text, this.context());
-    if (!pasting.ok) return { ok: false, pasting };
-    const { title, bowls, method, lines } = pasting.pasted;
+  /** Reads a pasted recipe, puts it together as far as it is understood, and weighs what it comes to. */
+  drafted({ text, answers, fixes, id, name, bowlG, school, served }: Drafting): DraftOutcome {
+    const ask: RecipeAsk = {
+      id,
+      name,
+      bowlG,
+      school,
+      served,
+      answers,
+      fixes,
+      blenders: this.kit?.blenders.map(({ kind }) => kind),
+    };
+    const first = readRecipe(text, ask, this.context());
+    if (!first.ok) return { ok: false, pasting: first };
+    const real = this.kit === undefined || first.soup === undefined ? undefined : comesTo(first.soup, this.rows, this.kit);
+    const bowls = real === undefined || real < 0.1 ? undefined : Math.round(real * 10) / 10;
+    const again = bowls === undefined ? first : readRecipe(text, { ...ask, bowls }, this.context());
+    const read = again.ok ? again : first;
     return {
       ok: true,
-      pasted: { title, bowls, method },
-      lines: lines.map(({ reading, heading }) => {
-        const taken = takeLine(reading, { larder: this.larder, heading, bowls: bowls ?? USUAL_BOWLS });
-        return {
+      drafted: {
+        title: read.pasted.title,
+        stated: read.pasted.bowls,
+        lines: read.lines.map(({ heading, reading, taken, isLeftOut }) => ({
           heading,
           reading,
+          isLeftOut,
           taken:
             taken === undefined
               ? undefined
@@ -296,28 +309,26 @@ export class Calculator {
                   assumed: taken.assumed,
                   rule: taken.amount.rule,
                 },
-        };
-      }),
+        })),
+        method: read.method === undefined ? undefined : this.methodView(read.method),
+        soup: read.soup,
+        bowls,
+        view: read.soup === undefined ? undefined : this.written(read.soup, 'typed'),
+      },
     };
   }
 
-  /** Puts a paste together as far as it is understood, and weighs what it comes to. */
-  drafted({ text, answers, id, name, bowlG, school, served }: Drafting): Drafted | undefined {
-    const pasting = readPaste(text, this.context());
-    if (!pasting.ok) return undefined;
-    const { bowls: stated, lines, method } = pasting.pasted;
-    const taken = lines.map(({ reading, heading }, n) => {
-      const answer = answers[n];
-      return answer === null ? null : takeLine(reading, { larder: this.larder, heading, bowls: stated ?? USUAL_BOWLS }, answer);
-    });
-    const understood = taken.flatMap((one) => one ?? []);
-    if (understood.length === 0) return undefined;
-    const asking: Composing = { id, name, lines: understood, bowls: stated ?? USUAL_BOWLS, bowlG, school, served, method };
-    const first = compose(asking);
-    const real = this.kit === undefined ? undefined : comesTo(first, this.rows, this.kit);
-    const bowls = real === undefined || real < 0.1 ? undefined : Math.round(real * 10) / 10;
-    const soup = bowls === undefined ? first : compose({ ...asking, bowls });
-    return { soup, bowls, stated, unasked: taken.filter((one) => one === undefined).length, view: this.written(soup, 'typed') };
+  private methodView({ clauses, actions, tree }: MethodReading): UnderstoodMethod {
+    const lines = [...tree.soup.lines, ...(tree.soup.cards ?? []).flatMap((card) => card.lines)];
+    const nameOf = (ingredient: string): string => this.larder.get(ingredient)?.row.name.split(',')[0]?.toLowerCase() ?? ingredient;
+    return {
+      clauses: clauses.map(({ start, end, text }) => ({ start, end, text })),
+      actions,
+      names: lines.map((line) => [line.id, nameOf(line.ingredient)] as const),
+      placed: tree.placed,
+      equalShares: tree.equalShares,
+      joinedByGuess: tree.joinedByGuess,
+    };
   }
 
   /** What a line could stand for, with its kilos: for a misspelt food, what it is nearest to. */

@@ -195,6 +195,7 @@ const SETTINGS: { readonly [K in SoupStep['op']]: SettingsOf<K> } = {
   fryPuree: (step) => [minutes(step, 20)],
   deglaze: (step) => [minutes(step, 20)],
   giveBack: (step) => [percent(step, 'share', 'of what was kept', step.share), chopped(step)],
+  peel: (step) => [number(step, 'keeps', 'goes on', '%', [10, 100, 1], 100)],
   skim: (step) => [number(step, 'share', 'of the fat', '%', [5, 100, 5], 100)],
   drain: (step) => [
     choice(step, 'keep', 'keep', [

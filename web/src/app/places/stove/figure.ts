@@ -97,6 +97,7 @@ const FIGURES: { readonly [K in SoupStep['op']]: Of<Extract<SoupStep, { op: K }>
   },
   takeOut: inHand,
   giveBack: inHand,
+  peel: inHand,
   drain: inHand,
   skim: inHand,
   sieve: inHand,

@@ -2,7 +2,8 @@ import { LARDER_ROWS, makeLarder } from '../larder/index.js';
 import { namesOf } from '../amounts/index.js';
 import { checkSoup } from '../soup/index.js';
 import { PASTED } from '../../spec/pasted.js';
-import { compose, readPaste, takeLine } from './index.js';
+import { compose, takeLine } from '../draft/index.js';
+import { readPaste } from './index.js';
 
 const larder = makeLarder(LARDER_ROWS);
 const names = namesOf(LARDER_ROWS);

@@ -1,0 +1,97 @@
+import { soupVessel } from './where.js';
+import type { Kitchen } from './kitchen.js';
+import { USUAL } from './usual.js';
+import { BLENDERS } from './lexicon.js';
+import { minutesIn } from './measures.js';
+import type { Clause } from './clauses.js';
+
+export function doBlend(k: Kitchen, clause: Clause, n: number, verb: string): void {
+  const { text: words } = clause;
+  const body = k.body(clause);
+  const mentions = k.mentions(body, clause);
+  const vessel = soupVessel(k, clause, n);
+  const share =
+    /\b(?:about )?(half|a third|one third|two[- ]thirds|a quarter|three[- ]quarters|some|part|a portion|most)\b(?: of)?/i
+      .exec(body.replace(/half[- ]?(?:full|fill\w*|way)|in (?:two )?halves/gi, ''))?.[1]
+      ?.toLowerCase();
+  const parts: Readonly<Record<string, number>> = {
+    half: 0.5,
+    'a third': 1 / 3,
+    'one third': 1 / 3,
+    'two thirds': 2 / 3,
+    'two-thirds': 2 / 3,
+    'a quarter': 0.25,
+    'three quarters': 0.75,
+    'three-quarters': 0.75,
+    some: 0.5,
+    part: 0.5,
+    'a portion': 0.5,
+    most: 0.8,
+  };
+  const blended =
+    share === undefined || mentions.some(({ line, share: own }) => own !== undefined && k.isDivided(line))
+      ? undefined
+      : parts[share];
+  const fresh = mentions.filter(
+    ({ line }) => (!k.isUsedUp(line) || k.vesselOf(line) !== vessel) && !(blended !== undefined && k.isUsedUp(line)),
+  );
+  const isRest = /\b(?:remaining|rest of the) (?:soup|mixture)\b|\bthe rest\b/i.test(body);
+  const creams = fresh.filter(({ line }) => k.isCream(line) && vessel.isWet && !k.isUsedUp(line));
+  const { added, joined, back } = k.putLines(vessel, isRest ? [] : fresh.filter((one) => !creams.includes(one)), body, n);
+  k.here = vessel;
+  k.told(joined, vessel, n);
+  if (back.length > 0) k.put('giveBack', n, { lines: back.map((line) => ({ line })) });
+  if (added.length > 0) k.put('add', n, { lines: added });
+  for (const one of creams) {
+    const use = k.use(one, body);
+    vessel.lines.add(one.line);
+    const action = k.put('cream', n, { lines: [use] });
+    k.spoon(vessel, { kind: 'cream', clause: n, use, action: action.n });
+  }
+  const near = [k.clauses[n - 1], clause, k.clauses[n + 1]]
+    .filter((one) => one?.sentence === clause.sentence || one === k.clauses[n - 1])
+    .map((one) => one?.text ?? '')
+    .join(' ; ');
+  const blender =
+    BLENDERS.stick.test(words) || (BLENDERS.stick.test(near) && /blender|mixer/i.test(near))
+      ? 'stick'
+      : BLENDERS.processor.test(words) && verb !== 'process'
+        ? 'processor'
+        : BLENDERS.jug.test(near)
+          ? 'jug'
+          : /\bprocessor\b/i.test(near)
+            ? 'processor'
+            : undefined;
+  const time = minutesIn(words);
+  const minutes = time === undefined ? USUAL.blendMin : (time.low + time.high) / 2;
+  k.put('blend', n, {
+    vessel: vessel.name,
+    ...(blender === undefined ? {} : { blender }),
+    ...(blended === undefined ? {} : { share: blended }),
+    ...(time === undefined ? {} : { minutes: { low: time.low, high: time.high } }),
+    ...(share === 'some' || share === 'part' || share === 'a portion' || share === 'most' ? { assumed: ['SHARE'] } : {}),
+  });
+  const solids = [...vessel.lines].filter((id) => !k.isLiquid(id) && (k.lineOf(id)?.taken.row.softening ?? 0) > 0);
+  const holdBack = blended === undefined ? undefined : solids.map((line) => ({ line, share: 1 - blended }));
+  const own = k.blenderOf(blender);
+  k.step(vessel, n, 'blend', (id) => ({
+    id,
+    op: 'blend',
+    blender: own,
+    minutes,
+    ...(holdBack === undefined || holdBack.length === 0 ? {} : { holdBack }),
+  }));
+  if (own !== 'stick')
+    vessel.steps.push({ kind: 'step', clause: n, id: 'jug-film', make: (id) => ({ id, op: 'film', on: 'jug' }) });
+  vessel.isBlended = true;
+  vessel.isHot ||= vessel.isWet;
+  vessel.isWet = true;
+}
+
+export function doMash(k: Kitchen, clause: Clause, n: number): void {
+  const vessel = soupVessel(k, clause, n);
+  k.here = vessel;
+  k.put('blend', n, { blender: 'stick', assumed: ['COARSE'] });
+  k.step(vessel, n, 'mash', (id) => ({ id, op: 'blend', blender: k.blenderOf('stick'), minutes: USUAL.mashMin }));
+  vessel.isBlended = true;
+}

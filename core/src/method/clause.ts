@@ -1,0 +1,225 @@
+import { Kitchen, type KitchenContext, type Handlers } from './kitchen.js';
+import { VERBS, type Sense } from './lexicon.js';
+import type { MethodLine } from './mentions.js';
+import { minutesIn } from './measures.js';
+import type { Clause } from './clauses.js';
+import type { Doing } from './action.js';
+import {
+  doRoast,
+  doGrill,
+  doSmoke,
+  doToast,
+  doHeat,
+  doPreheat,
+  doSweat,
+  doFry,
+  doBloom,
+  doCook,
+  doBoil,
+  doBring,
+  doSimmer,
+  doBlanch,
+  doPressure,
+  doReduce,
+  doTurn,
+  doGive,
+  doLine,
+  doRemark,
+  doHold,
+  heated,
+} from './heat.js';
+import { doTop, doServe, doStore, onTop } from './top.js';
+import { doAdd, doMix, doWrap, doDeglaze, doCover, doThin, doThicken, doJoin } from './into.js';
+import { doSeason, doCheck } from './taste.js';
+import { doBlend, doMash } from './blade.js';
+import {
+  doRemove,
+  doReserve,
+  doSet,
+  doLet,
+  doCool,
+  doChill,
+  doPeel,
+  doSqueeze,
+  doPrepare,
+  doSoak,
+  doDrain,
+  doStrain,
+  doSkim,
+} from './out.js';
+
+function take(k: Kitchen, clause: Clause, n: number): void {
+  const { text, verb } = clause;
+  k.fix = k.context.fixes?.[text];
+  const does = k.fix?.does;
+  if (does !== undefined) {
+    const sense = SENSE_OF[does];
+    if (sense === undefined) k.put('remark', n);
+    else k.as(sense, clause, n, verb ?? '');
+    k.fix = undefined;
+    return;
+  }
+  if (
+    /^(?:and |but )?(?:do not|don['’]t|never|on no account|avoid|make sure|be careful|ensure|take care|be sure|try not)\b/i.test(
+      text,
+    )
+  ) {
+    k.put('remark', n);
+    return;
+  }
+  const sense = verb === undefined ? undefined : VERBS[verb];
+  const before = text.slice(0, clause.verbAt);
+  if (
+    /\b(?:when|once|as soon as|after)\b.*\b(?:cool enough|cooled?|cold)\b/i.test(before) &&
+    k.actions.at(-1)?.does !== 'rest' &&
+    sense !== 'cool' &&
+    sense !== 'let'
+  ) {
+    const named = k
+      .mentions(before, clause)
+      .map(({ line }) => k.vesselOf(line))
+      .find((one) => one !== undefined);
+    if (named !== undefined) k.here = named;
+    if (k.here !== undefined && !k.here.steps.some((step) => step.kind === 'step' && step.id === 'rest'))
+      doCool(k, { ...clause, text: before }, n);
+  }
+  if (sense === undefined) {
+    verbless(k, clause, n);
+    return;
+  }
+  k.as(sense, clause, n, verb ?? '');
+}
+
+function verbless(k: Kitchen, clause: Clause, n: number): void {
+  const { text } = clause;
+  const mentions = k.mentions(k.body(clause), clause);
+  if (/\b(?:keeps?|freez\w+|fridge|freezer)\b/i.test(text) && mentions.length === 0) {
+    k.put('store', n);
+    return;
+  }
+  if (/\b(?:on top|to serve|over the top|to garnish)\b/i.test(text) && mentions.length > 0) {
+    onTop(k, mentions, text, n);
+    return;
+  }
+  const isSeason = mentions.length > 0 && mentions.every(({ line }) => /salt$|-pepper$/.test(k.lineOf(line)?.taken.row.id ?? ''));
+  if (isSeason || (mentions.length === 0 && /^(?:salt|pepper|seasoning)\b/i.test(text))) {
+    doSeason(k, clause, n);
+    return;
+  }
+  if (/\boff the heat\b|^heat off\b/i.test(text) && mentions.length === 0) {
+    k.put('setting', n);
+    return;
+  }
+  const minutes = minutesIn(text);
+  const heats = k.actions.length;
+  if (mentions.length > 0) doAdd(k, clause, n);
+  if (k.actions.slice(heats).some(({ minutes: own }) => own !== undefined)) return;
+  if (
+    minutes !== undefined &&
+    k.here !== undefined &&
+    (mentions.length > 0 || /^(?:about |another |a further )?[\d½]/.test(text)) &&
+    k.lastHeat !== undefined
+  ) {
+    heated(k, k.here, k.here.isWet ? 'simmer' : k.lastHeat === 'simmer' ? 'sweat' : k.lastHeat, clause, n, []);
+    return;
+  }
+  if (mentions.length === 0) k.put('remark', n);
+}
+
+/** How something that is set right by hand is read: as the verb that asks for it. What is not here is no step. */
+const SENSE_OF: Readonly<Partial<Record<Doing, Sense>>> = {
+  prepare: 'prepare',
+  roast: 'roast',
+  sweat: 'sweat',
+  fry: 'fry',
+  bloom: 'bloom',
+  toast: 'toast',
+  smoke: 'smoke',
+  deglaze: 'deglaze',
+  add: 'add',
+  join: 'add',
+  takeOut: 'remove',
+  keep: 'reserve',
+  giveBack: 'add',
+  cover: 'cover',
+  drain: 'drain',
+  skim: 'skim',
+  boil: 'bring',
+  simmer: 'simmer',
+  pressure: 'pressure',
+  reduce: 'reduce',
+  warm: 'heat',
+  rest: 'cool',
+  peel: 'peel',
+  blend: 'blend',
+  sieve: 'strain',
+  thin: 'thin',
+  season: 'season',
+  chill: 'chill',
+  garnish: 'top',
+  serve: 'serve',
+  store: 'store',
+};
+
+const HANDLERS = {
+  prepare: doPrepare,
+  peel: doPeel,
+  squeeze: doSqueeze,
+  soak: doSoak,
+  drain: doDrain,
+  line: doLine,
+  preheat: doPreheat,
+  heat: doHeat,
+  melt: doHeat,
+  roast: doRoast,
+  grill: doGrill,
+  smoke: doSmoke,
+  toast: doToast,
+  sweat: doSweat,
+  fry: doFry,
+  bloom: doBloom,
+  cook: doCook,
+  boil: doBoil,
+  bring: doBring,
+  simmer: doSimmer,
+  blanch: doBlanch,
+  pressure: doPressure,
+  reduce: doReduce,
+  turn: doTurn,
+  add: doAdd,
+  mix: doMix,
+  wrap: doWrap,
+  deglaze: doDeglaze,
+  cover: doCover,
+  season: doSeason,
+  thin: doThin,
+  thicken: doThicken,
+  top: doTop,
+  serve: doServe,
+  remove: doRemove,
+  reserve: doReserve,
+  set: doSet,
+  let: doLet,
+  cool: doCool,
+  chill: doChill,
+  strain: doStrain,
+  skim: doSkim,
+  blend: doBlend,
+  mash: doMash,
+  join: doJoin,
+  give: doGive,
+  store: doStore,
+  hold: doHold,
+  check: doCheck,
+  remark: doRemark,
+} satisfies Handlers;
+
+/** Cooks a method in the mind, clause by clause. */
+export function cookInMind(lines: readonly MethodLine[], clauses: readonly Clause[], context: KitchenContext): Kitchen {
+  const kitchen = new Kitchen(lines, clauses, context, HANDLERS);
+  for (const [n, clause] of clauses.entries()) {
+    take(kitchen, clause, n);
+    kitchen.beforeLast = clause;
+  }
+  return kitchen;
+}

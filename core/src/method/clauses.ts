@@ -1,0 +1,216 @@
+import { ADVERBS, GERUNDS, NOUN_VERBS, OPENERS, STRONG_VERBS, VERBS } from './lexicon.js';
+
+/** A piece of the method with one thing to do, and where it stands in the text that was read. */
+export interface Clause {
+  readonly start: number;
+  readonly end: number;
+  readonly text: string;
+  /** The word that says what is done; undefined in "Onions in." and in a remark. */
+  readonly verb: string | undefined;
+  /** Where the verb stands in the clause. */
+  readonly verbAt: number;
+  /** The sentence that it is part of. */
+  readonly sentence: number;
+  /** Heading over it: "For the croutons". */
+  readonly section: string;
+}
+
+export interface Sentence {
+  readonly start: number;
+  readonly end: number;
+  readonly text: string;
+  readonly section: string;
+}
+
+const HEADED = /^(?:#+\s*)?((?:for|to make|to prepare|to serve|to finish|to garnish)\b[\w ,&'’-]{0,50}|[A-Z][\w ,&'’-]{0,40}):$/i;
+/** A heading before the sentence in one line: "For the croutons: toss ..." */
+const HEAD_OF_LINE = /^((?:for|to make|to prepare) (?:the |a )?[\w &'’-]{2,40}):\s+(?=\S)/i;
+const NOT_AN_END = /(?:\b(?:approx|min|mins|hrs?|tsp|tbsp|oz|lb|no|deg|e\.g|i\.e|vs|c|ca)|\d)\.$/i;
+
+/** Sentences of a method with their places, under their headings. Numbering and bullets are left out. */
+export function sentencesOf(text: string): Sentence[] {
+  const found: Sentence[] = [];
+  let section = '';
+  let at = 0;
+  for (const row of text.split(/(?<=\n)/)) {
+    const own = row.trim();
+    const from = at + row.indexOf(own);
+    at += row.length;
+    if (own === '') continue;
+    const head = HEADED.exec(own);
+    if (head !== null && !/\d/.test(own)) {
+      section = head[1] ?? '';
+      continue;
+    }
+    const numbered = /^(?:(?:step\s*)?\d{1,2}\s*[.):]\s*|[-*•·▢☐□]\s*|step \d{1,2}\s+)/i.exec(own);
+    let start = numbered?.[0].length ?? 0;
+    const inLine = HEAD_OF_LINE.exec(own.slice(start));
+    let here = section;
+    if (inLine !== null) {
+      here = inLine[1] ?? '';
+      start += inLine[0].length;
+    }
+    for (const end of endsIn(own)) {
+      if (end <= start) continue;
+      const piece = own.slice(start, end);
+      const lead = piece.length - piece.trimStart().length;
+      const trimmed = piece.trim();
+      if (trimmed !== '') {
+        found.push({ start: from + start + lead, end: from + start + lead + trimmed.length, text: trimmed, section: here });
+      }
+      start = end;
+    }
+  }
+  return found;
+}
+
+function endsIn(row: string): number[] {
+  const ends: number[] = [];
+  for (const hit of row.matchAll(/[.!?]+(?=\s+["“(]?[A-Z\d]|\s*$)|;(?=\s)/g)) {
+    const upTo = row.slice(0, hit.index + hit[0].length);
+    const next = row.slice(upTo.length).trimStart();
+    // "2.5 litres" and "approx. 20" go on.
+    if (NOT_AN_END.test(upTo) && next !== '' && !/^[A-Z]/.test(next)) continue;
+    ends.push(upTo.length);
+  }
+  if (ends.at(-1) !== row.length) ends.push(row.length);
+  return ends;
+}
+
+interface Word {
+  readonly text: string;
+  readonly at: number;
+}
+
+function wordsOf(text: string): Word[] {
+  return [...text.matchAll(/[a-zà-ÿ]+(?:['’-][a-zà-ÿ]+)*|\d+(?:[.,/]\d+)*|[,;:()–—&]/gi)].map((hit) => ({
+    text: hit[0].toLowerCase(),
+    at: hit.index,
+  }));
+}
+
+/** Words that say after a noun-like verb that it is one: "salt the water", "top with". */
+const AFTER_VERB =
+  /^(?:the|a|an|each|your|it|them|with|in|into|on|over|to|through|up|down|off|out|for|until|lightly|well|half|all|some|any|everything|both|this|that|gently|by|\d.*)$/;
+
+/** Seasonings by themselves: "salt to taste", "juice of a lemon". */
+const SEASONINGS: ReadonlySet<string> = new Set(['salt', 'pepper', 'juice', 'zest', 'oil']);
+
+function isVerb(words: readonly Word[], n: number, startsSentence: boolean): boolean {
+  const word = words[n]?.text ?? '';
+  if (VERBS[word] === undefined) return false;
+  const next = words[n + 1]?.text;
+  if (SEASONINGS.has(word) && (next === undefined || /^(?:to|of|for|and|,|&)$/.test(next))) return false;
+  if (!NOUN_VERBS.has(word) || STRONG_VERBS.has(word)) return next !== 'of';
+  if (next === undefined) return startsSentence;
+  if (next === 'of') return false;
+  if (next === ',' || next === 'and' || next === 'or') {
+    const after = words[n + 2]?.text ?? '';
+    return VERBS[after] !== undefined && !SEASONINGS.has(after);
+  }
+  return AFTER_VERB.test(next) || (startsSentence && next !== 'in');
+}
+
+/** The clauses of a method: one for each thing that is done, in the order in which they are written. */
+export function clausesOf(sentences: readonly Sentence[]): Clause[] {
+  return sentences.flatMap((sentence, n) => clausesIn(sentence, n));
+}
+
+function clausesIn(sentence: Sentence, n: number): Clause[] {
+  const words = wordsOf(sentence.text);
+  const starts: { at: number; verb: string; verbAt: number }[] = [];
+  let depth = 0;
+  let mayStart = true;
+  let from = 0;
+  let isFirst = true;
+  for (let i = 0; i < words.length; i += 1) {
+    const word = words[i];
+    if (word === undefined) break;
+    if (word.text === '(') depth += 1;
+    if (word.text === ')') depth = Math.max(0, depth - 1);
+    if (
+      /^[,;:–—&]$/.test(word.text) ||
+      word.text === 'and' ||
+      word.text === 'then' ||
+      word.text === 'but' ||
+      word.text === 'before' ||
+      word.text === '('
+    ) {
+      if (!mayStart || /^[,;:–—(]$/.test(word.text)) from = /^[,;:–—(]$/.test(word.text) ? word.at + 1 : word.at;
+      mayStart = true;
+      continue;
+    }
+    if (!mayStart) {
+      // "the quince joining them": what comes before it is what joins.
+      if (depth === 0 && /^join(?:ing|s)$/.test(word.text) && starts.length > 0)
+        starts.push({ at: from, verb: 'join', verbAt: word.at });
+      continue;
+    }
+    if (OPENERS.has(word.text) || ADVERBS.has(word.text)) {
+      continue;
+    }
+    const gerund = GERUNDS[word.text];
+    const startsSentence =
+      isFirst &&
+      words
+        .slice(0, i)
+        .every(({ text }) => OPENERS.has(text) || ADVERBS.has(text) || text === 'and' || text === 'then' || text === ',');
+    if (depth === 0 && isVerb(words, i, startsSentence)) {
+      starts.push({ at: starts.length === 0 ? 0 : from, verb: word.text, verbAt: word.at });
+      mayStart = false;
+      isFirst = false;
+    } else if (depth === 0 && gerund !== undefined) {
+      starts.push({ at: starts.length === 0 ? 0 : from, verb: gerund, verbAt: word.at });
+      mayStart = false;
+      isFirst = false;
+    } else {
+      mayStart = false;
+    }
+  }
+  const place = (start: number, end: number, verb: string | undefined, verbAt: number): Clause => {
+    const raw = sentence.text.slice(start, end);
+    const lead = /^[\s,;:–—(]*/.exec(raw)?.[0].length ?? 0;
+    const text = raw.slice(lead).replace(/[\s,;:.!–—)]+$/, '');
+    const at = sentence.start + start + lead;
+    return {
+      start: at,
+      end: at + text.length,
+      text,
+      verb,
+      verbAt: Math.max(0, verbAt - start - lead),
+      sentence: n,
+      section: sentence.section,
+    };
+  };
+  if (starts.length === 0) return verbless(sentence, place);
+  const clauses = starts.map(({ at, verb, verbAt }, k) => place(at, starts[k + 1]?.at ?? sentence.text.length, verb, verbAt));
+  // "Onions in, cook till golden": what stands before the first verb and says itself where it goes is a clause of its own.
+  const [first] = starts;
+  const [head] = clauses;
+  if (first !== undefined && head !== undefined) {
+    const lead = /^(.*?\b(?:in|goes? in|go in|on top))\s*,/i.exec(sentence.text.slice(0, first.verbAt));
+    if (lead !== null && !/^(?:in|with|once|when|while|after|as|if|put)\b/i.test(sentence.text)) {
+      const cut = lead[0].length;
+      return [
+        place(0, cut, undefined, 0),
+        place(cut, starts[1]?.at ?? sentence.text.length, first.verb, first.verbAt),
+        ...clauses.slice(1),
+      ];
+    }
+  }
+  return clauses.filter(({ text }) => text !== '');
+}
+
+function verbless(
+  sentence: Sentence,
+  place: (start: number, end: number, verb: string | undefined, at: number) => Clause,
+): Clause[] {
+  const pieces: Clause[] = [];
+  let from = 0;
+  for (const hit of sentence.text.matchAll(/,\s+(?=(?:in goes|then|now)\b)/gi)) {
+    pieces.push(place(from, hit.index, undefined, from));
+    from = hit.index + hit[0].length;
+  }
+  pieces.push(place(from, sentence.text.length, undefined, from));
+  return pieces.filter(({ text }) => text !== '');
+}

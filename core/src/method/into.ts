@@ -1,0 +1,404 @@
+import { hob, target } from './where.js';
+import type { Kitchen } from './kitchen.js';
+import { USUAL } from './usual.js';
+import { LIDS } from './lexicon.js';
+import type { Mention } from './mentions.js';
+import { minutesIn, ovenIn } from './measures.js';
+import { isHob, newVessel, type Vessel } from './vessel.js';
+import type { Clause } from './clauses.js';
+import { doRoast, doHeat, doCook, heated, kindOfHeat, bodyIn } from './heat.js';
+import { onTop } from './top.js';
+
+export function doAdd(k: Kitchen, clause: Clause, n: number): void {
+  const { text } = clause;
+  const body = k.body(clause);
+  if (/\b(?:through|via) (?:a |the )?(?:\w+[ -])*(?:sieve|strainer|mouli|food mill|chinois|colander)\b/i.test(text)) {
+    k.as('strain', clause, n);
+    return;
+  }
+  if (/\b(?:a|the) (?:tight[- ]fitting )?lid\b/i.test(body) && k.mentions(body, clause).length === 0) {
+    if (k.here !== undefined) k.here.lid = 'on';
+    k.put('setting', n);
+    return;
+  }
+  if (/\b(?:put|place|pop|slide|return)\b.*\b(?:in|into|to) the oven\b/i.test(body) && k.mentions(body, clause).length === 0) {
+    if (minutesIn(text) !== undefined || ovenIn(text, k.context.country) !== undefined) doRoast(k, clause, n);
+    else k.put('setting', n);
+    return;
+  }
+  const mentions = k.mentions(body, clause);
+  if (
+    mentions.length === 0 &&
+    k.here?.isBlended === true &&
+    /\b(?:heat(?:ed)?|until hot|warm(?:ed)?)\b/i.test(text) &&
+    clause.verb === 'stir'
+  ) {
+    doHeat(k, clause, n, 'heat');
+    return;
+  }
+  const isTempered =
+    /\b(?:hot|simmering) (?:soup|liquid|stock)\b/i.test(body) &&
+    k.open().some((one) => one.kind === 'bowl' && [...one.lines].some((id) => k.lineOf(id)?.taken.role === 'yolk'));
+  if (isTempered && mentions.length === 0) {
+    k.put('setting', n);
+    return;
+  }
+  const place = k.placeIn(body);
+  const isTop =
+    place?.kind === 'serving' ||
+    /\b(?:over|on(?:to)?) (?:the )?(?:top|each|soup)\b|\bon top\b|\beach bowl\b|\bto (?:serve|garnish|finish)\b/i.test(body) ||
+    (clause.verb !== undefined &&
+      /^(?:scatter|sprinkle|shower|strew|drizzle)$/.test(clause.verb) &&
+      k.isFinished() &&
+      !/\b(?:in|into|flour)\b/i.test(body));
+  if (isTop && (k.isFinished() || place?.kind === 'serving')) {
+    if (/^(?:ladle|pour|spoon|divide|tip|serve)\b/i.test(clause.text) && mentions.length === 0) k.put('serve', n);
+    else onTop(k, mentions, body, n);
+    return;
+  }
+  const more = k.unlisted(body, clause, mentions);
+  const all = [...mentions, ...more];
+  const hasCover =
+    /\b(?:to (?:just |barely |almost )?cover|until (?:just |barely )?covered|enough[\w ]*cover|just covers?)\b/i.test(text);
+  const vessel = target(k, clause, n, all);
+  intoVessel(k, clause, n, vessel, all, hasCover);
+}
+
+export function intoVessel(
+  k: Kitchen,
+  clause: Clause,
+  n: number,
+  vessel: Vessel,
+  mentions: readonly Mention[],
+  hasCover: boolean,
+): void {
+  const body = k.body(clause);
+  movedHere(k, clause, n, vessel, body);
+  const covering = hasCover ? mentions.filter(({ line }) => k.isLiquid(line)) : [];
+  const deglazing = isDeglazing(k, vessel, mentions);
+  const yolk = yolksMoved(k, vessel, n, mentions);
+  if (yolk) return;
+  const creams = mentions.filter(
+    ({ line }) => k.isCream(line) && (vessel.isBlended || (vessel.isWet && vessel.isHot)) && !k.isUsedUp(line),
+  );
+  const thinning =
+    vessel.isBlended &&
+    /\bif\b[^.]*\b(?:thick|necessary|needed|required)\b|\bto (?:thin|loosen|adjust)\b|\bthin(?:ner)?\b/i.test(clause.text)
+      ? mentions.filter(({ line }) => k.isLiquid(line))
+      : [];
+  const plain = mentions.filter(
+    (one) => !covering.includes(one) && !deglazing.includes(one) && !creams.includes(one) && !thinning.includes(one),
+  );
+  const creamFirst = creams.length > 0 && creams[0] === mentions[0];
+  const pourCream = (): void => {
+    for (const one of creams) {
+      const use = k.use(one, body);
+      vessel.lines.add(one.line);
+      const action = k.put('cream', n, { vessel: vessel.name, lines: [use] });
+      k.spoon(vessel, { kind: 'cream', clause: n, use, action: action.n });
+    }
+  };
+  if (creamFirst) pourCream();
+  const { added, joined, back } = k.putLines(vessel, plain, body, n);
+  k.here = vessel;
+  k.told(joined, vessel, n);
+  if (back.length > 0) k.put('giveBack', n, { vessel: vessel.name, lines: back.map((line) => ({ line })) });
+  if (added.length > 0) {
+    const vague = plain.some(({ vague: own }) => own);
+    k.put('add', n, { vessel: vessel.name, lines: added, assumed: vague ? ['SHARE'] : [] });
+  }
+  for (const one of covering) coverWith(k, one, vessel, n);
+  for (const one of deglazing) deglazeWith(k, one, vessel, clause, n);
+  if (!creamFirst) pourCream();
+  for (const one of thinning) thinWith(k, one, vessel, clause, n);
+  const did = added.length + joined.length + back.length + covering.length + deglazing.length + creams.length + thinning.length;
+  // "Cook for 5 minutes" is its own clause; "stir for 1 minute" heats too.
+  if (
+    minutesIn(clause.text) !== undefined &&
+    vessel.isHot &&
+    !vessel.isBlended &&
+    /\b(?:stir\w*|for|cook)\b/i.test(clause.text) &&
+    deglazing.length === 0
+  ) {
+    heated(k, vessel, kindOfHeat(k, clause, vessel, [], false), clause, n, []);
+    return;
+  }
+  if (did === 0) k.put(k.movedNow ? 'setting' : mentions.length > 0 ? 'setting' : 'remark', n);
+}
+
+/** "Tip everything into a large pan", "transfer to a blender", "add the mixture". */
+function movedHere(k: Kitchen, clause: Clause, n: number, vessel: Vessel, body: string): void {
+  k.movedNow = false;
+  const isAll =
+    /\b(?:everything(?! else)|(?:the )?contents|the lot|all of it|(?:the )?(?:[\w-]+ )?mixture|the (?:roast(?:ed|ing)?|baked) (?:veg\w*|tray)|the tray|the pur[ée]e|them|it|the soup|soup|tray)\b/i.test(
+      body,
+    );
+  const isBare = /^(?:return|transfer|tip|scrape|pour|put|place)\s+(?:back\s+)?(?:(?:in)?to\b|in(?:to)?\s+(?:a|an|the|another)\b)/i.test(body);
+  if (!isAll && !isBare) return;
+  k.movedNow = true;
+  const from = k.here;
+  const word = /\b([\w-]+) mixture\b/i.exec(body)?.[1];
+  const tray = k.open().filter(({ kind, isHot, isForTop }) => kind === 'tray' && isHot && !isForTop);
+  const sources: Vessel[] = [];
+  if (word !== undefined && k.names.mentions(word, clause.section, k.isUsedUp).length > 0) {
+    const [first] = k.names.mentions(word, clause.section, k.isUsedUp);
+    const at = first === undefined ? undefined : k.vesselOf(first.line);
+    if (at !== undefined) sources.push(at);
+  } else if (/\b(?:roast|baked|tray)/i.test(body) || (from === vessel && /\beverything\b/i.test(body))) {
+    sources.push(...tray);
+  } else if (from !== undefined && from !== vessel) {
+    sources.push(from);
+    if (/\beverything\b/i.test(body)) sources.push(...k.open().filter((one) => one.name.startsWith('Foil') && one.isHot));
+  }
+  for (const source of sources) {
+    if (source === vessel || source.joinedTo !== undefined) continue;
+    const isJoin = source.isHot && !(isHob(source) && vessel.steps.length === 0 && isHob(vessel));
+    const lines = [...source.lines].map((line) => ({ line }));
+    k.move(source, vessel, n);
+    if (isJoin) k.put('join', n, { vessel: vessel.name, lines });
+  }
+}
+
+function isDeglazing(k: Kitchen, vessel: Vessel, mentions: readonly Mention[]): Mention[] {
+  if (!vessel.isHot || vessel.isWet || !isHob(vessel)) return [];
+  return mentions.filter(({ line }) => {
+    const row = k.lineOf(line)?.taken.row;
+    return row?.group === 'drinks' && !row.id.includes('juice');
+  });
+}
+
+export function deglazeWith(k: Kitchen, mention: Mention, vessel: Vessel, clause: Clause, n: number): void {
+  const use = k.use(mention, clause.text);
+  vessel.lines.add(mention.line);
+  const { minutes, assumed } = k.range(clause, USUAL.wineMin);
+  k.put('deglaze', n, { vessel: vessel.name, lines: [use], minutes, assumed });
+  k.spoon(vessel, { kind: 'deglaze', clause: n, use, minutes: (minutes.low + minutes.high) / 2 });
+}
+
+export function coverWith(k: Kitchen, mention: Mention, vessel: Vessel, n: number): void {
+  const { line } = mention;
+  if (k.isUsedUp(line) || (k.uses.get(line) ?? []).length > 0) return;
+  k.settled.add(line);
+  k.uses.set(line, [{ line, said: true }]);
+  vessel.lines.add(line);
+  vessel.isWet = true;
+  vessel.lastIn = [line];
+  const { text } = k.clauses[n] ?? { text: '' };
+  const over = /\bby (?:about |a good )?(\d+(?:[.,]\d+)?)\s*(cm|mm|inch(?:es)?)\b/i.exec(text);
+  const scale = over?.[2] === 'mm' ? 0.001 : over?.[2] === 'cm' ? 0.01 : 0.0254;
+  const overM =
+    over === null ? (/\b(?:just|barely) cover/i.test(text) ? 0 : USUAL.overM) : Number((over[1] ?? '1').replace(',', '.')) * scale;
+  k.put('cover', n, { vessel: vessel.name, lines: [{ line }] });
+  k.spoon(vessel, {
+    kind: 'step',
+    clause: n,
+    id: 'cover',
+    make: (id) => ({ id, op: 'cover', line, overM: Math.min(0.5, overM) }),
+  });
+}
+
+/** A bowl of egg and cream that meets the pot. */
+function yolksMoved(k: Kitchen, vessel: Vessel, n: number, mentions: readonly Mention[]): boolean {
+  const bowl = k
+    .open()
+    .find((one) => one !== vessel && one.kind === 'bowl' && [...one.lines].some((id) => k.lineOf(id)?.taken.role === 'yolk'));
+  const here = [...vessel.lines].some((id) => k.lineOf(id)?.taken.role === 'yolk');
+  if (here || !isHob(vessel)) return false;
+  const own = mentions.find(({ line }) => k.lineOf(line)?.taken.role === 'yolk' && !k.isUsedUp(line));
+  if (bowl === undefined)
+    return own !== undefined && vessel.isHot
+      ? liaison(k, vessel, own.line, mentions.find(({ line }) => k.isCream(line))?.line, n)
+      : false;
+  const yolks = [...bowl.lines].find((id) => k.lineOf(id)?.taken.role === 'yolk');
+  const cream = [...bowl.lines].find((id) => k.isCream(id) || k.isLiquid(id));
+  bowl.joinedTo = vessel;
+  return yolks === undefined ? false : liaison(k, vessel, yolks, cream, n);
+}
+
+function liaison(k: Kitchen, vessel: Vessel, yolks: string, cream: string | undefined, n: number): boolean {
+  if (cream === undefined) return false;
+  for (const line of [yolks, cream]) {
+    k.uses.set(line, [{ line, said: true }]);
+    vessel.lines.add(line);
+  }
+  k.here = vessel;
+  k.put('liaison', n, { vessel: vessel.name, lines: [{ line: yolks }, { line: cream }] });
+  k.step(vessel, n, 'liaison', (id) => ({
+    id,
+    op: 'liaison',
+    yolks: { line: yolks },
+    cream: { line: cream },
+    toC: USUAL.liaisonC,
+  }));
+  return true;
+}
+
+export function doMix(k: Kitchen, clause: Clause, n: number): void {
+  const { text } = clause;
+  const body = k.body(clause);
+  if (/\bthrough (?:a |the )?(?:\w+[ -])*(?:sieve|strainer|mouli|food mill)\b/i.test(text)) {
+    k.as('strain', clause, n);
+    return;
+  }
+  const mentions = k.mentions(body, clause);
+  if (mentions.length === 0 && !unlistedWater(body)) {
+    // "Whisk constantly", "toss occasionally".
+    if (minutesIn(text) !== undefined && k.here?.isHot === true && /\bstir|\bwhisk/i.test(text)) {
+      doCook(k, clause, n);
+      return;
+    }
+    k.put('remark', n);
+    return;
+  }
+  const isYolks = mentions.some(({ line }) => k.lineOf(line)?.taken.role === 'yolk' && !k.isUsedUp(line));
+  const isStarch = mentions.some(
+    ({ line }) => /cornflour|starch|arrowroot/.test(k.lineOf(line)?.taken.row.id ?? '') && !k.isUsedUp(line),
+  );
+  if ((isYolks || isStarch) && !/\binto the (?:soup|pan|pot)\b|\bin the (?:yolk|egg)/i.test(body)) {
+    const bowl = k.fresh('bowl', clause.section);
+    const { added } = k.putLines(bowl, [...mentions, ...k.unlisted(body, clause, mentions)], body, n);
+    const back = k.here;
+    k.here = bowl;
+    k.put(isYolks ? 'prepare' : 'add', n, { vessel: bowl.name, lines: added });
+    k.here = back ?? bowl;
+    return;
+  }
+  doAdd(k, clause, n);
+}
+
+function unlistedWater(body: string): boolean {
+  return /\bwater\b/i.test(body);
+}
+
+export function doWrap(k: Kitchen, clause: Clause, n: number): void {
+  const mentions = k.mentions(k.body(clause), clause);
+  if (mentions.length === 0) {
+    k.put('setting', n);
+    return;
+  }
+  const tray = k.here?.kind === 'tray' && !k.here.isHot ? k.here : undefined;
+  const isAlone = tray === undefined || mentions.every(({ line }) => !tray.lines.has(line));
+  if (tray !== undefined && !isAlone) {
+    k.put('setting', n);
+    return;
+  }
+  const parcel = newVessel(
+    `Foil parcel${k.vessels.some(({ name }) => name === 'Foil parcel') ? ' 2' : ''}`,
+    'tray',
+    clause.section,
+  );
+  k.vessels.push(parcel);
+  const { added } = k.putLines(parcel, mentions, clause.text, n);
+  k.put('add', n, { vessel: parcel.name, lines: added });
+  if (tray === undefined) k.here = parcel;
+}
+
+export function doDeglaze(k: Kitchen, clause: Clause, n: number): void {
+  const body = k.body(clause);
+  const mentions = k.mentions(body, clause).filter(({ line }) => !k.isUsedUp(line));
+  const vessel = k.here ?? hob(k, clause, n, false);
+  const all = mentions.length > 0 ? mentions : k.unlisted(body, clause, mentions);
+  if (all.length === 0) k.put('remark', n);
+  for (const one of all) deglazeWith(k, one, vessel, clause, n);
+}
+
+export function doCover(k: Kitchen, clause: Clause, n: number): void {
+  const body = k.body(clause);
+  const mentions = k.mentions(body, clause).filter(({ line }) => k.isLiquid(line));
+  const isWith = /\bcover(?:ed)?\b.*\bwith\b/i.test(body);
+  if (
+    isWith &&
+    !/\bwith (?:a |the |its )?(?:lid|foil|paper|cartouche|circle|plate|cloth|tea towel|baking|greaseproof)/i.test(body)
+  ) {
+    const all = mentions.length > 0 ? mentions : /\bwater\b/i.test(body) ? k.found('water', clause) : [];
+    const vessel = k.here !== undefined && isHob(k.here) ? k.here : target(k, clause, n, all);
+    if (all.length > 0) {
+      k.here = vessel;
+      for (const one of all) coverWith(k, one, vessel, n);
+      if (all.every(({ line }) => k.settled.has(line))) return;
+    }
+  }
+  if (k.here !== undefined) k.here.lid = LIDS.ajar.test(clause.text) ? 'ajar' : 'on';
+  const minutes = minutesIn(clause.text);
+  if (minutes !== undefined && k.here !== undefined && /\b(?:leave|stand|rest)\b/i.test(clause.text)) {
+    k.as('let', clause, n);
+    return;
+  }
+  k.put('setting', n);
+}
+
+export function doThin(k: Kitchen, clause: Clause, n: number): void {
+  const body = k.body(clause);
+  const mentions = k.mentions(body, clause);
+  const { here } = k;
+  const vessel =
+    here !== undefined && (isHob(here) || here.kind === 'bowl') ? here : (k.latestHob() ?? k.fresh('pot', clause.section));
+  const more = mentions.length > 0 ? [] : k.unlisted(body, clause, mentions);
+  const all = [...mentions, ...more];
+  if (!vessel.isBlended) {
+    intoVessel(k, clause, n, vessel, all, false);
+    return;
+  }
+  const [first] = all.filter(({ line }) => k.isLiquid(line));
+  const other = all.filter(({ line }) => !k.isLiquid(line) && !k.isUsedUp(line));
+  if (first === undefined && other.length > 0) {
+    intoVessel(k, clause, n, vessel, other, false);
+    return;
+  }
+  const own = first ?? k.found('water', clause)[0];
+  if (own === undefined) k.put('remark', n);
+  else thinWith(k, own, vessel, clause, n);
+}
+
+export function thinWith(k: Kitchen, mention: Mention, vessel: Vessel, clause: Clause, n: number): void {
+  const own = k.lineOf(mention.line);
+  if (own === undefined) return;
+  k.here = vessel;
+  const have = k.uses.get(mention.line) ?? [];
+  const isFree = have.length === 0;
+  // What is poured to a body is settled there: it stands on a line of its own.
+  const line = isFree
+    ? mention.line
+    : k.bringIn({ ...own.taken, amount: { rule: 'byStep' }, kg: 0, text: `${own.taken.row.name.toLowerCase()} to thin` }, clause)
+        .line;
+  k.settled.add(line);
+  k.uses.set(line, [{ line, said: true }]);
+  vessel.lines.add(line);
+  const said = bodyIn(clause.text);
+  const toMPas = said ?? USUAL.bodyMPas;
+  k.put('thin', n, { vessel: vessel.name, lines: [{ line }], assumed: said === undefined ? ['BODY'] : [] });
+  k.step(vessel, n, 'thin', (id) => ({ id, op: 'thin', line, toMPas }));
+}
+
+export function doThicken(k: Kitchen, clause: Clause, n: number): void {
+  const mentions = k.mentions(k.body(clause), clause).filter(({ line }) => !k.isUsedUp(line));
+  if (mentions.length === 0) k.put('remark', n);
+  else doAdd(k, clause, n);
+}
+
+/** "the quince joining them after 25": a tray that is filled in two goes. */
+export function doJoin(k: Kitchen, clause: Clause, n: number): void {
+  const subject = clause.text.slice(0, clause.verbAt);
+  const mentions = k.mentions(subject, clause).filter(({ line }) => !k.isUsedUp(line));
+  const vessel = k.here;
+  const after = minutesIn(clause.text);
+  const last = vessel?.steps.at(-1);
+  if (vessel === undefined || mentions.length === 0) {
+    k.put('remark', n);
+    return;
+  }
+  if (vessel.kind === 'tray' && last?.kind === 'step' && after !== undefined) {
+    const whole = last.make('roast');
+    if (whole.op === 'roast' && whole.minutes > after.high) {
+      vessel.steps.pop();
+      const early = (after.low + after.high) / 2;
+      vessel.steps.push({ ...last, make: (id) => ({ ...whole, id, minutes: early }) });
+      const { added } = k.putLines(vessel, mentions, clause.text, n);
+      vessel.steps.push({ ...last, make: (id) => ({ ...whole, id, minutes: whole.minutes - early }) });
+      k.put('add', n, { vessel: vessel.name, lines: added });
+      return;
+    }
+  }
+  const { added } = k.putLines(vessel, mentions, clause.text, n);
+  k.put('add', n, { vessel: vessel.name, lines: added });
+}

@@ -1,0 +1,497 @@
+import { WET_SHARE, WHOLE, SPLASH_G, type Heat } from './usual.js';
+import { GARNISH_SECTION, LIDS, PLACES, type Sense, type VesselKind } from './lexicon.js';
+import { LineNames, type Mention, type MethodLine } from './mentions.js';
+import { figureIn, minutesIn, type Range } from './measures.js';
+import { isHob, newVessel, whereNow, type DraftStep, type Vessel } from './vessel.js';
+import type { Clause } from './clauses.js';
+import type { Action, Doing, MethodAssumption } from './action.js';
+import { readLine, type ReadingContext } from '../amounts/index.js';
+import { takeLine, type TakenLine } from '../draft/index.js';
+import type { Line, PlainStep } from '../soup/index.js';
+
+export interface KitchenContext extends ReadingContext {
+  readonly bowls: number;
+  /** Blenders of the kitchen; a method that asks for another is blended with the first of them. All there are when left out. */
+  readonly blenders?: readonly Blender[] | undefined;
+  /** What the cook set right, by the words of the clause. */
+  readonly fixes?: Readonly<Record<string, Fix>> | undefined;
+}
+
+type Blender = 'jug' | 'stick' | 'processor';
+
+/** A clause set right by hand: another thing to do, other lines, another place; what is left out stays as it was read. */
+export interface Fix {
+  readonly does?: Doing | undefined;
+  readonly lines?: readonly string[] | undefined;
+  readonly place?: VesselKind | undefined;
+}
+
+/** A use of a line whose share may be settled at the end. */
+export interface OpenUse {
+  line: string;
+  share?: number;
+  /** Said by the words, or settled by what is left. */
+  said: boolean;
+}
+
+export interface TopUse {
+  readonly use: OpenUse;
+  readonly clause: number;
+}
+
+export type Handler = (k: Kitchen, clause: Clause, n: number, verb: string) => void;
+/** How the verbs of each sense are read. */
+export type Handlers = Readonly<Record<Sense, Handler>>;
+
+/** Cooks a method in the mind, clause by clause: what is where, what is hot, what has gone in. */
+export class Kitchen {
+  readonly actions: Action[] = [];
+  readonly vessels: Vessel[] = [];
+  readonly top: TopUse[] = [];
+  readonly topVessels = new Set<Vessel>();
+  readonly cuts = new Map<string, NonNullable<Line['cut']>>();
+  /** Lines peeled after heat: their trimming at the board is left out. */
+  readonly peeledLate = new Set<string>();
+  readonly wholeRoast = new Set<string>();
+  /** Foods that stand in the method alone. */
+  readonly added: MethodLine[] = [];
+  /** Lines that a step settles after all. */
+  readonly settled = new Set<string>();
+  readonly uses = new Map<string, OpenUse[]>();
+  readonly notes: number[] = [];
+  readonly misread = new Set<number>();
+  lastSeason: number | undefined;
+  servedCold = false;
+
+  fix: Fix | undefined;
+  here: Vessel | undefined;
+  oven: number | undefined;
+  lastHeat: Heat | undefined;
+  beforeLast: Clause | undefined;
+  names: LineNames;
+  readonly all: MethodLine[];
+
+  constructor(
+    lines: readonly MethodLine[],
+    readonly clauses: readonly Clause[],
+    readonly context: KitchenContext,
+    private readonly handlers: Handlers,
+  ) {
+    this.all = [...lines];
+    this.names = new LineNames(this.all);
+  }
+
+  get lines(): readonly MethodLine[] {
+    return this.all;
+  }
+
+  /** Reads a clause as another verb would be read. */
+  as(sense: Sense, clause: Clause, n: number, verb = ''): void {
+    this.handlers[sense](this, clause, n, verb);
+  }
+
+  // What is used of a line, and where it is
+
+  lineOf(id: string): MethodLine | undefined {
+    return this.all.find((line) => line.id === id);
+  }
+
+  isDivided(id: string): boolean {
+    const row = this.lineOf(id)?.taken.row;
+    return (
+      row !== undefined &&
+      /^(?:fats|liquids|dairy|herbs|spices|seasoning|drinks|cheeses|coconut and plant creams|nuts|fruit)$/.test(row.group)
+    );
+  }
+
+  isUsedUp = (id: string): boolean => {
+    const uses = this.uses.get(id) ?? [];
+    if (uses.length === 0) return false;
+    return uses.some(({ share }) => share === undefined) || uses.reduce((sum, { share = 0 }) => sum + share, 0) > WHOLE;
+  };
+
+  use(mention: Mention, text: string): OpenUse {
+    const measured = this.measured(mention, text);
+    const spent = (this.uses.get(mention.line) ?? []).reduce((sum, { share = 0 }) => sum + share, 0);
+    const share = mention.rest === true ? undefined : (measured ?? mention.share);
+    const whole = share === undefined || share >= WHOLE;
+    const use: OpenUse = whole
+      ? { line: mention.line, said: mention.rest === true }
+      : { line: mention.line, share: Math.max(0.01, Math.min(share, spent < WHOLE ? 1 - spent : share)), said: true };
+    this.uses.set(mention.line, [...(this.uses.get(mention.line) ?? []), use]);
+    return use;
+  }
+
+  /** "2 tbsp of the oil": the share that it is of the line. */
+  measured({ line, at }: Mention, text: string): number | undefined {
+    const own = this.lineOf(line);
+    if (own === undefined || own.taken.kg <= 0) return undefined;
+    const before = text.slice(Math.max(0, at - 45), at);
+    const hit =
+      /((?:\d+\s+\d\/\d|\d+\s*[½¼¾⅓⅔]|[½¼¾⅓⅔]|\d\/\d|\d+(?:[.,]\d+)?|\ba|\bone|\btwo|\bthree)\s*-?(?:kg|g|grams?|ml|l|litres?|liters?|cups?|tbsps?|tablespoons?|tsps?|teaspoons?|oz|ounces?|pints?|quarts?|spoonfuls?|knobs?|cloves?|slices?|sprigs?)\b\.?)\s*(?:of\s+)?(?:the |your |hot |cold |reserved |ground |grated |chopped |olive |vegetable |chicken |finely )*$/i.exec(
+        before,
+      );
+    if (hit === null) return undefined;
+    const figure = (hit[1] ?? '').replace(/^(a|one|two|three)\b/i, (word) => String(figureIn(word)));
+    const reading = readLine(`${figure} ${own.taken.row.name.split(',')[0] ?? ''}`, this.context);
+    const kg = reading.code === 'READ' ? reading.kg : reading.code === 'ASK' ? reading.options[0]?.kg : undefined;
+    return kg === undefined ? undefined : Math.min(1, kg / own.taken.kg);
+  }
+
+  vesselOf(line: string): Vessel | undefined {
+    const holding = this.vessels.filter((vessel) => vessel.lines.has(line));
+    const [last] = holding.slice(-1);
+    return last === undefined ? undefined : whereNow(last);
+  }
+
+  /** Vessels that stand by themselves. */
+  open(): Vessel[] {
+    return this.vessels.filter(({ joinedTo }) => joinedTo === undefined);
+  }
+
+  // What is found in a clause
+
+  /** The words that say what is done to what: without what comes before the verb, and without "until ...". */
+  body(clause: Clause): string {
+    const text = clause.verb === undefined ? clause.text : clause.text.slice(clause.verbAt);
+    const cut =
+      /\b(?:until|till|’til|'til|so that|so they|so it|which|because|as soon as|while|when|once|if (?:it|the|they|too|you|needed|necessary|using)|without|taking care|being careful)\b/i.exec(
+        text.slice(3),
+      );
+    return cut === null ? text : text.slice(0, cut.index + 3);
+  }
+
+  mentions(text: string, clause: Clause): Mention[] {
+    const own = this.fix?.lines;
+    if (own !== undefined) return own.filter((line) => this.lineOf(line) !== undefined).map((line) => ({ line, at: 0, length: 0 }));
+    const named = this.names.mentions(text, clause.section, this.isUsedUp);
+    if (named.length > 0 || !/\b(?:each|them|it|these|those)\b/i.test(text)) return named;
+    // "Wash the beetroot, wrap each in foil": what was only made ready so far is meant.
+    const last = this.actions.at(-1);
+    if (last?.does !== 'prepare') return named;
+    return last.lines.filter(({ line }) => !this.isUsedUp(line)).map(({ line }) => ({ line, at: 0, length: 0 }));
+  }
+
+  placeIn(text: string): { readonly kind: VesselKind; readonly isNew: boolean; readonly word: string } | undefined {
+    const own = this.fix?.place;
+    if (own !== undefined) return { kind: own, isNew: !this.open().some(({ kind }) => kind === own), word: own };
+    for (const [words, kind] of PLACES) {
+      const hit = words.exec(text);
+      if (hit === null) continue;
+      const before = text.slice(Math.max(0, hit.index - 40), hit.index).toLowerCase();
+      const near = before.split(/[,;.]|\bfrom\b/).at(-1) ?? '';
+      // "Remove from the pan" names a place that is left, and "lid" is none.
+      if (/\bfrom (?:the |its )?$/.test(before) || /^\s*lid/.test(text.slice(hit.index + hit[0].length))) continue;
+      const isNew =
+        /\b(?:a|an|another|second|separate|clean|fresh|new|other)\b[^,;.]*$/.test(near) && !/\bthe (?:same|first)\b/.test(near);
+      return { kind, isNew: isNew || /^(?:small|second|separate|another|other|dry)\b/i.test(hit[0]), word: hit[0] };
+    }
+    return undefined;
+  }
+
+  put(does: Doing, clause: number, more: Partial<Action> = {}): Action {
+    const { text } = this.clauses[clause] ?? { text: '' };
+    const until = /\b(?:until|till|’til|'til)\b\s*([^;.]*)/i.exec(text)?.[1]?.trim();
+    const condition = /\b(?:if|should) (?!you like|liked|using|you(?:'|’)re)[^,;.]*/i.exec(text)?.[0];
+    const action: Action = {
+      n: this.actions.length,
+      does,
+      clause,
+      lines: [],
+      assumed: [],
+      ...(until === undefined || until === '' ? {} : { until }),
+      ...(condition === undefined ? {} : { condition }),
+      ...(/\b(?:meanwhile|in the meantime|at the same time|while the|while they|while it)\b/i.test(text)
+        ? { meanwhile: true }
+        : {}),
+      ...(this.here === undefined ? {} : { vessel: this.here.name }),
+      ...more,
+    };
+    this.actions.push(action);
+    return action;
+  }
+
+  // Vessels
+
+  fresh(kind: VesselKind, section: string): Vessel {
+    const base = { tray: 'Tray', pan: 'Pan', pot: 'Pot', jug: 'Pot', bowl: 'Bowl', serving: 'Bowl' }[kind];
+    const same = this.vessels.filter(({ name }) => name.startsWith(base)).length;
+    const vessel = newVessel(same === 0 ? base : `${base} ${String(same + 1)}`, kind, section);
+    vessel.isForTop = GARNISH_SECTION.test(section);
+    this.vessels.push(vessel);
+    return vessel;
+  }
+
+  latestHob(): Vessel | undefined {
+    return this.open()
+      .filter((vessel) => isHob(vessel) && !vessel.isForTop)
+      .at(-1);
+  }
+
+  spoon(vessel: Vessel, step: DraftStep): void {
+    vessel.steps.push(step);
+  }
+
+  step(vessel: Vessel, clause: number, id: string, make: (id: string) => PlainStep): void {
+    this.flushBoil(vessel);
+    vessel.steps.push({ kind: 'step', clause, id, make });
+  }
+
+  /** What was brought to the boil and is not simmered after all has been at the boil. */
+  flushBoil(vessel: Vessel): void {
+    const { boiling } = vessel;
+    if (boiling === undefined) return;
+    vessel.boiling = undefined;
+    vessel.steps.push({
+      kind: 'step',
+      clause: boiling,
+      id: 'boil',
+      make: (id) => ({ id, op: 'simmer', minutes: 0, vigour: 'lively', lid: 'off' }),
+    });
+  }
+
+  /** Lines into a vessel; what is cooked elsewhere comes with all that is there. */
+  putLines(
+    vessel: Vessel,
+    mentions: readonly Mention[],
+    text: string,
+    clause: number,
+  ): { added: OpenUse[]; joined: Vessel[]; back: string[] } {
+    const added: OpenUse[] = [];
+    const joined: Vessel[] = [];
+    const back: string[] = [];
+    for (const mention of mentions) {
+      const { line } = mention;
+      const held = [...this.vessels].reverse().find(({ aside }) => aside.has(line));
+      const isReserved = /\b(?:reserved|set[- ]aside|kept|whole|back in|returned?|back)\b/i.test(text);
+      const at = this.vesselOf(line);
+      if (
+        held !== undefined &&
+        (isReserved || at === vessel) &&
+        mention.rest !== true &&
+        (at === undefined || whereNow(held) === vessel)
+      ) {
+        back.push(line);
+        held.aside.delete(line);
+        this.spoon(vessel, {
+          kind: 'step',
+          clause,
+          id: `give-back-${line}`,
+          make: (id) => ({ id, op: 'giveBack', lines: [line], share: 1 }),
+        });
+        continue;
+      }
+      const isDivided = this.isDivided(line);
+      const isSmall = at !== undefined && [...at.lines].every((one) => this.isDivided(one) || this.isBloomed(one));
+      const joins =
+        at !== undefined &&
+        at !== vessel &&
+        (isDivided
+          ? this.isUsedUp(line) && mention.rest !== true && mention.share === undefined && isSmall
+          : this.isUsedUp(line) || at.isHot || at.kind === 'bowl');
+      if (joins) {
+        if (!joined.includes(at)) {
+          this.move(at, vessel, clause);
+          joined.push(at);
+        }
+        continue;
+      }
+      if (at === vessel && this.isUsedUp(line) && !this.isDivided(line)) continue;
+      if (at === vessel && this.isUsedUp(line) && mention.byGroup === true) continue;
+      const use = this.use(mention, text);
+      added.push(use);
+      vessel.lines.add(line);
+    }
+    if (added.length > 0) {
+      this.spoon(vessel, { kind: 'in', clause, uses: added });
+      vessel.lastIn = added.map(({ line }) => line);
+      this.wetted(vessel);
+    }
+    return { added, joined, back };
+  }
+
+  wetted(vessel: Vessel): void {
+    let liquid = 0;
+    let all = 0;
+    for (const id of vessel.lines) {
+      const taken = this.lineOf(id)?.taken;
+      if (taken === undefined) continue;
+      const isLiquid =
+        taken.row.group === 'liquids' ||
+        taken.row.group === 'coconut and plant creams' ||
+        /milk|juice|passata|canned-tomatoes/.test(taken.row.id);
+      const kg = taken.amount.rule === 'byStep' && isLiquid ? 1 : taken.kg;
+      all += kg;
+      const share = (this.uses.get(id) ?? []).reduce((sum, { share: own = 1 }) => sum + own, 0);
+      if (isLiquid) liquid += kg * Math.min(1, share);
+    }
+    vessel.isWet ||= all > 0 && liquid / all > WET_SHARE;
+  }
+
+  /** What joined: one thing by its name, a tray or pan as such. */
+  told(joined: readonly Vessel[], vessel: Vessel, n: number): void {
+    for (const one of joined) {
+      const lines = [...one.lines].map((line) => ({ line }));
+      this.put(lines.length === 1 && one.kind !== 'tray' ? 'add' : 'join', n, { vessel: vessel.name, lines });
+    }
+  }
+
+  /** All that is in one vessel put into another. */
+  move(from: Vessel, to: Vessel, clause: number): void {
+    if (from === to || from.joinedTo !== undefined) return;
+    const isEmpty = to.steps.length === 0 && to.lines.size === 0;
+    this.flushBoil(from);
+    if (!from.isHot || (isEmpty && isHob(from) && isHob(to))) {
+      to.steps.push(...from.steps);
+      for (const line of from.lines) to.lines.add(line);
+      to.isHot ||= from.isHot;
+      to.isWet ||= from.isWet;
+      to.isBlended ||= from.isBlended;
+      for (const [line, share] of from.aside) to.aside.set(line, share);
+    } else {
+      to.steps.push({ kind: 'join', clause, vessel: from });
+      to.isWet ||= from.isWet;
+      to.isBlended ||= from.isBlended;
+      for (const line of from.lines) to.lines.add(line);
+      for (const [line, share] of from.aside) to.aside.set(line, share);
+    }
+    from.joinedTo = to;
+  }
+
+  // Heat
+
+  range(clause: Clause, usual: number): { minutes: Range; assumed: MethodAssumption[] } {
+    const time = minutesIn(clause.text);
+    if (time === undefined) return { minutes: { low: usual, high: usual }, assumed: ['MINUTES'] };
+    return { minutes: { low: time.low, high: time.high }, assumed: [] };
+  }
+
+  lidOf(clause: Clause, vessel: Vessel): 'on' | 'ajar' | 'off' | undefined {
+    const { text } = clause;
+    const said = LIDS.off.test(text) ? 'off' : LIDS.ajar.test(text) ? 'ajar' : LIDS.on.test(text) ? 'on' : undefined;
+    const lid = said ?? vessel.lid;
+    vessel.lid = undefined;
+    return lid;
+  }
+
+  isBloomed(id: string): boolean {
+    const taken = this.lineOf(id)?.taken;
+    if (taken === undefined) return false;
+    const { group, id: row } = taken.row;
+    return (
+      /^(?:spices|pastes and sauces|flours and starches|herbs|chillies|fats)$/.test(group) ||
+      /^(?:garlic|ginger|galangal|turmeric-root|lemongrass)$/.test(row)
+    );
+  }
+
+  // What goes in
+
+  /** A food that stands in the method alone becomes a line. */
+  found(name: string, clause: Clause, grams?: number): Mention[] {
+    const have = this.all.find(({ taken }) => taken.text === name && this.added.some(({ id }) => id === taken.row.id));
+    const existing = have ?? this.all.find(({ taken }) => taken.row.name.toLowerCase() === name && !this.isUsedUp(taken.row.id));
+    if (existing !== undefined && grams === undefined) return [{ line: existing.id, at: 0, length: 0 }];
+    const reading = readLine(grams === undefined ? `${name} to cover` : `${String(grams)} g ${name}`, this.context);
+    const taken = takeLine(reading, { larder: this.context.larder, bowls: this.context.bowls });
+    if (taken === undefined) return [];
+    return [this.bringIn({ ...taken, text: name }, clause)];
+  }
+
+  bringIn(taken: TakenLine, clause: Clause): Mention {
+    const ids = new Set(this.all.map(({ id }) => id));
+    let id = taken.row.id.slice(0, 50);
+    for (let k = 2; ids.has(id); k += 1) id = `${taken.row.id.slice(0, 50)}-${String(k)}`;
+    const line: MethodLine = { id, taken, heading: GARNISH_SECTION.test(clause.section) ? clause.section : '' };
+    this.all.push(line);
+    this.added.push(line);
+    this.names = new LineNames(this.all);
+    return { line: id, at: 0, length: 0 };
+  }
+
+  /** Foods with an amount that no line has: "a litre of water", "a splash of cold water". */
+  unlisted(text: string, clause: Clause, mentions: readonly Mention[]): Mention[] {
+    const hit =
+      /\b((?:\d+(?:[.,]\d+)?|\d+\s+\d\/\d|[½¼¾]|\d\/\d|a|an|half a|one|two|three|another)\s*(?:kg|g|ml|l|litres?|liters?|cups?|tbsps?|tablespoons?|tsps?|teaspoons?|pints?|quarts?|splash(?:es)?|dash|glug|drop|drizzle|knob|pinch|squeeze|ladle(?:ful)?|little|bit|few drops))\s*(?:of\s+)?(?:(?:hot|cold|warm|boiling|iced|more|extra|fresh)\s+)*([a-zà-ÿ]+(?:\s+[a-zà-ÿ]+){0,2})/i.exec(
+        text,
+      );
+    const bare =
+      /\b(?:boiling|hot|cold|warm|just|with|the|in|or|and|some|enough|more)?\s*water\b/i.test(text) &&
+      !/\bwater(?:y|ed|cress)/i.test(text);
+    const named = mentions.map(({ line }) => this.lineOf(line)?.taken.row.id);
+    if (hit !== null) {
+      const measure = hit[1] ?? '';
+      const words = (hit[2] ?? '').split(/\s+/);
+      for (let length = Math.min(3, words.length); length > 0; length -= 1) {
+        const food = words.slice(0, length).join(' ');
+        if (/^(?:the|soup|it|hot|mixture|liquid|more|if|salt)\b/i.test(food)) continue;
+        const vague = /splash|glug|drizzle|ladle/i.test(measure)
+          ? `${String(SPLASH_G)} g`
+          : /dash|drop|squeeze/i.test(measure)
+            ? '5 g'
+            : /pinch/i.test(measure)
+              ? '0.4 g'
+              : /knob/i.test(measure)
+                ? '20 g'
+                : /little|bit/i.test(measure)
+                  ? '15 g'
+                  : measure;
+        const reading = readLine(`${vague} ${food}`, this.context);
+        if (reading.code !== 'READ' && reading.code !== 'ASK') continue;
+        const taken = takeLine(
+          reading,
+          { larder: this.context.larder, bowls: this.context.bowls },
+          reading.code === 'ASK' ? reading.options[0] : undefined,
+        );
+        if (taken === undefined || named.includes(taken.row.id)) break;
+        if (this.all.some(({ taken: own, id }) => own.row.id === taken.row.id && !this.added.some((one) => one.id === id))) break;
+        return [this.bringIn({ ...taken, text: `${measure} ${food}`.trim() }, clause)];
+      }
+    }
+    if (
+      bare &&
+      !named.includes('water') &&
+      !/\b(?:in|under|with) (?:cold|running|the)[\w ]* water\b|\bwater bath\b|\bsalted water\b/i.test(text)
+    ) {
+      return /\bto (?:just |barely )?cover\b|\bcover\b/i.test(text)
+        ? this.found('water', clause)
+        : this.found('water', clause, SPLASH_G * 2);
+    }
+    return [];
+  }
+
+  isFinished(): boolean {
+    return this.vessels.some(({ isBlended }) => isBlended);
+  }
+
+  movedNow = false;
+
+  isLiquid(line: string): boolean {
+    const taken = this.lineOf(line)?.taken;
+    return taken !== undefined && (taken.role === 'liquid' || /milk|juice/.test(taken.row.id));
+  }
+
+  isCream(line: string): boolean {
+    const taken = this.lineOf(line)?.taken;
+    return (
+      taken !== undefined &&
+      (taken.row.group === 'coconut and plant creams' || /cream|fraiche|half-and-half|mascarpone/.test(taken.row.id)) &&
+      taken.row.group !== 'cheeses'
+    );
+  }
+
+  // On top
+
+  mainVessel(): Vessel | undefined {
+    const open = this.open();
+    return open.find(({ isBlended }) => isBlended) ?? open.filter(({ isForTop }) => !isForTop).at(-1);
+  }
+
+  // The blade
+
+  /** The blender that is asked for, or the one that this kitchen has. */
+  blenderOf(wanted: Blender | undefined): Blender {
+    const { blenders } = this.context;
+    const first = wanted ?? 'jug';
+    return blenders === undefined || blenders.includes(first) ? first : (blenders[0] ?? first);
+  }
+}

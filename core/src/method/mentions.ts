@@ -1,0 +1,330 @@
+import { plain } from '../amounts/index.js';
+import type { IngredientRow } from '../larder/index.js';
+import type { Role, TakenLine } from '../draft/index.js';
+import { shareBefore } from './measures.js';
+
+/** A line of the recipe that a method may speak of. */
+export interface MethodLine {
+  readonly id: string;
+  readonly taken: TakenLine;
+  readonly heading: string;
+}
+
+/** A line named in a clause, with how much of it is meant. */
+export interface Mention {
+  readonly line: string;
+  readonly at: number;
+  readonly length: number;
+  readonly share?: number;
+  readonly rest?: true;
+  readonly vague?: true;
+  /** By a group: "the vegetables", "everything else". */
+  readonly byGroup?: true;
+}
+
+/** Words of names that do not name anything by themselves. */
+const QUALITIES = new Set(
+  (
+    'half whole fresh dried red white green black yellow ground smoked sweet floury waxy double single plain extra virgin vegetable chicken beef light dark low salt ' +
+    'unsalted salted whole raw baby large small fine coarse flaked sea whipping heavy full fat reduced fat golden brown spring wild cold hot ' +
+    'leaf leave stalk stick seed powder paste juice clove head bulb of in the a and with tin can carton jar bag free gluten cooking eating dry toasted boiling ' +
+    'chopped sliced peeled frozen cooked skimmed semi long life no 10 style mild strong flat globe savoy roast roasted to taste for cover serve bunch handful sprig piece ' +
+    'teaspoon tablespoon tsp tbsp cup g kg ml l litre liter ounce oz pound lb pint quart inch cm mm can tin x few couple wedge ' +
+    'pinch good quality ripe plus more garnish oil sauce flour cube sun jerusalem new or'
+  ).split(' '),
+);
+const MAY_STAND_ALONE = new Set(['oil', 'flour', 'salt', 'paste']);
+
+/** Kitchen words that stand for any ingredient of a kind. */
+const CLASSES: readonly (readonly [words: RegExp, fits: (row: IngredientRow, role: Role) => boolean])[] = [
+  [/^(?:stock|broth|bouillon)$/, (row) => row.group === 'liquids' && row.id.includes('stock')],
+  [/^(?:oil)$/, (row) => row.group === 'fats' && row.id.includes('oil')],
+  [/^(?:fat|dripping)$/, (row) => row.group === 'fats'],
+  [/^(?:butter|margarine)$/, (row) => row.id === 'butter' || row.id === 'salted-butter'],
+  [/^(?:squash|pumpkin|gourd)$/, (row) => row.group === 'squashes'],
+  [/^(?:onion)$/, (row) => row.id.includes('onion') && row.group === 'alliums'],
+  [/^(?:mushroom)$/, (row) => row.group === 'mushrooms'],
+  [/^(?:tomato|tomatoe)$/, (row) => /tomato|passata/.test(row.id) && row.group !== 'pastes and sauces'],
+  [/^(?:potato|spud)$/, (row) => row.group === 'potatoes'],
+  [/^(?:bean)$/, (row) => row.id.includes('bean')],
+  [/^(?:chickpea)$/, (row) => row.id.includes('chickpeas')],
+  [/^(?:lentil|pulse|dal|dhal)$/, (row) => row.group === 'pulses' || row.id.includes('lentil')],
+  [/^(?:herb)$/, (row) => row.group === 'herbs' && !/bay|bundle/.test(row.id)],
+  [/^(?:bouquet|bundle)$/, (row) => row.id === 'herb-bundle'],
+  [/^(?:bay)$/, (row) => row.id === 'bay'],
+  [/^(?:spice)$/, (row) => row.group === 'spices' && !/pepper|nutmeg/.test(row.id)],
+  [/^(?:cheese)$/, (row) => row.group === 'cheeses'],
+  [
+    /^(?:cream|crema)$/,
+    (row) => /cream|fraiche|half-and-half/.test(row.id) && (row.group === 'dairy' || row.group === 'coconut and plant creams'),
+  ],
+  [/^(?:yoghurt|yogurt|yoghourt)$/, (row) => row.id.includes('yoghurt')],
+  [/^(?:egg|yolk)$/, (row) => row.group === 'eggs'],
+  [/^(?:wine|sherry|vermouth|cider|alcohol)$/, (row) => row.group === 'drinks' && !row.id.includes('juice')],
+  [/^(?:vinegar)$/, (row) => row.id.includes('vinegar')],
+  [/^(?:bread|sourdough)$/, (row) => row.group === 'breads'],
+  [/^(?:crumb|breadcrumb)$/, (row) => row.group === 'breads'],
+  [/^(?:flour)$/, (row) => row.id.includes('flour')],
+  [/^(?:cornflour|cornstarch|starch)$/, (row) => /cornflour|starch/.test(row.id)],
+  [/^(?:nut)$/, (row) => row.group === 'nuts'],
+  [/^(?:lemon)$/, (row) => row.id.startsWith('lemon') && row.id !== 'lemongrass'],
+  [/^(?:lime)$/, (row) => row.id.startsWith('lime') && row.id !== 'lime-leaves'],
+  [/^(?:juice)$/, (row) => row.id.endsWith('-juice')],
+  [/^(?:chilli|chillie|chile|chili|chilie)$/, (row) => row.group === 'chillies' || row.id.includes('chilli')],
+  [/^(?:floret)$/, (row) => row.id === 'cauliflower' || row.id === 'broccoli'],
+  [/^(?:kernel|corn|sweetcorn|niblet)$/, (row) => row.id.includes('sweetcorn')],
+  [/^(?:tip|spear)$/, (row) => row.id === 'asparagus'],
+  [/^(?:flesh)$/, (row) => row.group === 'squashes' || row.id === 'aubergine' || row.id === 'sweet-potato'],
+  [/^(?:eggplant)$/, (row) => row.id === 'aubergine'],
+  [/^(?:capsicum)$/, (row) => row.id.endsWith('pepper') && row.group === 'fruit vegetables'],
+  [/^(?:bacon|pancetta|ham|lardon|rasher)$/, (row) => row.group === 'meat'],
+  [/^(?:rice|barley|oat|grain)$/, (row) => row.group === 'flours and starches'],
+  [/^(?:curry)$/, (row) => row.id.includes('curry')],
+  [/^(?:sugar|honey|syrup)$/, (row) => /sugar|honey|syrup/.test(row.id)],
+  [/^(?:salt)$/, (row) => row.id.endsWith('salt') && row.group === 'seasoning'],
+  [/^(?:zest|rind)$/, (row) => row.id === 'lemon-zest'],
+  [/^(?:tin|can)$/, (row) => row.group === 'canned goods'],
+];
+
+/** Words for several lines at once. */
+const GROUPS: readonly (readonly [words: RegExp, fits: (role: Role, row: IngredientRow) => boolean])[] = [
+  [
+    /\b(?:(?:chopped |prepared |diced |sliced |roasted |roast |cooked |root |remaining |other |all the |all your |hard )*(?:vegetables|veggies|veg|roots))\b/gi,
+    (role) => role === 'vegetable' || role === 'base' || role === 'greens',
+  ],
+  [/\b(?:aromatics|soffritto|base vegetables)\b/gi, (role) => role === 'base'],
+  [/\b(?:dry spices|spices|spice mix)\b/gi, (_role, row) => row.group === 'spices' && !/pepper|nutmeg/.test(row.id)],
+  [/\b(?:all the |chopped |fresh |soft )*herbs\b/gi, (_role, row) => row.group === 'herbs'],
+  [/\b(?:toppings|garnishes)\b/gi, (role) => role === 'garnish'],
+  [/\b(?:greens|leaves)\b/gi, (role) => role === 'greens'],
+];
+/** All that has not gone in yet. */
+const EVERYTHING =
+  /\b(?:everything else|all (?:of )?the (?:other |remaining )?ingredients|(?:the )?(?:rest of the|remaining|other) ingredients|the rest(?! of)|all the rest)\b/i;
+const BUT = /\b(?:except(?: for)?|but not|apart from|all but)\b/i;
+const LATER: ReadonlySet<Role> = new Set(['cream', 'finish', 'garnish', 'yolk', 'salt', 'season', 'herb']);
+
+interface Name {
+  readonly line: MethodLine;
+  readonly words: readonly string[];
+  /** Whether it is what the thing is, not what it is of: the tomato, and not the paste of it. */
+  readonly isHead: boolean;
+}
+
+/** Words behind a name that only say which part of it. */
+const PARTS = new Set('leaf leave seed clove stalk stick bulb head sprig floret rib wedge slice powder bunch'.split(' '));
+
+function headOf(phrase: string): string | undefined {
+  return phrase
+    .split(' ')
+    .filter((word) => word !== '' && !PARTS.has(word))
+    .at(-1);
+}
+
+interface Token {
+  readonly text: string;
+  readonly raw: string;
+  readonly at: number;
+  readonly end: number;
+}
+
+function tokens(text: string): Token[] {
+  return [...text.matchAll(/[a-zà-ÿ]+|\d+/gi)].map((hit) => ({
+    text: plain(hit[0]),
+    raw: hit[0].toLowerCase(),
+    at: hit.index,
+    end: hit.index + hit[0].length,
+  }));
+}
+
+/** Food words of a written line: without its amount and its manners. */
+function foodWords(text: string): string[] {
+  const head = text.replace(/\([^)]*\)/g, ' ').split(/,|;| - | – |\bfor\b|\bto (?:serve|taste|garnish|cover)\b/)[0] ?? text;
+  return plain(head)
+    .split(' ')
+    .filter((word) => word !== '' && !/^[\d.%]+$/.test(word));
+}
+
+/** What a recipe's lines are called in its method, made ready once. */
+export class LineNames {
+  private readonly names: Name[] = [];
+
+  constructor(private readonly lines: readonly MethodLine[]) {
+    for (const line of lines) {
+      const { row, text } = line.taken;
+      const written = foodWords(text);
+      const all = [row.name, row.us, row.au, ...(row.aka ?? [])].flatMap((name) => (name === undefined ? [] : [plain(name)]));
+      const phrases = new Set<string>(all);
+      for (const name of all) phrases.add(name.split(',')[0] ?? name);
+      for (const phrase of phrases) this.names.push({ line, words: phrase.split(' '), isHead: true });
+      const heads = new Set([...phrases].map((phrase) => headOf(phrase.split(',')[0] ?? phrase)));
+      heads.add(headOf(written.join(' ')));
+      // Any telling word of the name, and the last word of what is written, name it too.
+      const telling = new Set(
+        [...all.flatMap((name) => name.split(' ')), ...written].filter((word) => word.length > 2 && !QUALITIES.has(word)),
+      );
+      for (const word of telling) this.names.push({ line, words: [word], isHead: heads.has(word) });
+      for (let n = 0; n + 1 < written.length; n += 1) {
+        const pair = written.slice(n, n + 2);
+        if (pair.some((word) => telling.has(word) || MAY_STAND_ALONE.has(word)))
+          this.names.push({ line, words: pair, isHead: true });
+      }
+    }
+  }
+
+  /** Which lines a clause names, in order, each once. `isUsed` tells a line that has gone in whole. */
+  mentions(text: string, section: string, isUsed: (line: string) => boolean): Mention[] {
+    const found = [...this.named(text, section, isUsed), ...this.grouped(text, section, isUsed)].sort((a, b) => a.at - b.at);
+    const seen = new Map<string, Mention>();
+    for (const one of found) if (!seen.has(one.line)) seen.set(one.line, one);
+    return [...seen.values()];
+  }
+
+  private inSection(lines: readonly MethodLine[], section: string): readonly MethodLine[] {
+    const own = plain(section);
+    const same = lines.filter(({ heading }) => heading !== '' && own !== '' && plain(heading) === own);
+    if (same.length > 0) return same;
+    const free = lines.filter(({ heading }) => !/^for (?:the )?(?!soup)/i.test(heading));
+    return free.length > 0 ? free : lines;
+  }
+
+  private grouped(text: string, section: string, isUsed: (line: string) => boolean): Mention[] {
+    const out: Mention[] = [];
+    const mention = (line: MethodLine, at: number, length: number): Mention => ({ line: line.id, at, length, byGroup: true });
+    const everything = EVERYTHING.exec(text);
+    const pool = this.inSection(this.lines, section);
+    if (everything !== null) {
+      const but = BUT.exec(text);
+      const except = new Set(but === null ? [] : this.named(text.slice(but.index), section, () => false).map(({ line }) => line));
+      const isRest = /^(?:the|all the) rest$/i.test(everything[0]);
+      for (const line of pool) {
+        if (isUsed(line.id) || except.has(line.id) || line.taken.role === 'garnish') continue;
+        if (!isRest && LATER.has(line.taken.role) && line.taken.role !== 'herb') continue;
+        if (isRest && LATER.has(line.taken.role)) continue;
+        out.push(mention(line, everything.index, everything[0].length));
+      }
+      return out;
+    }
+    for (const [words, fits] of GROUPS) {
+      for (const hit of text.matchAll(words)) {
+        const own = pool.filter(({ taken }) => fits(taken.role, taken.row));
+        const fresh = own.filter(({ id }) => !isUsed(id));
+        const isMade = /\b(?:roast|roasted|cooked)\b/i.test(hit[0]);
+        for (const line of isMade ? own.filter(({ id }) => isUsed(id)) : fresh.length > 0 ? fresh : own)
+          out.push(mention(line, hit.index, hit[0].length));
+      }
+    }
+    return out;
+  }
+
+  private named(text: string, section: string, isUsed: (line: string) => boolean): Mention[] {
+    const words = tokens(text);
+    const out: Mention[] = [];
+    const peppered = pepperAt(text);
+    for (let n = 0; n < words.length; n += 1) {
+      const word = words[n];
+      if (word === undefined) break;
+      if (peppered.some(([from, to]) => word.at >= from && word.at < to)) {
+        const peppers = this.lines.filter(({ taken }) => /^(?:black|white)-pepper$/.test(taken.row.id));
+        const own =
+          peppers.find(({ taken }) =>
+            text
+              .slice(Math.max(0, word.at - 8), word.at)
+              .toLowerCase()
+              .includes(taken.row.id.slice(0, 5)),
+          ) ?? peppers[0];
+        if (own !== undefined) out.push({ line: own.id, at: word.at, length: word.raw.length });
+        continue;
+      }
+      if (notAFood(words, n)) continue;
+      const { lines, length } = this.at(words, n);
+      if (lines.length === 0) continue;
+      const last = words[n + length - 1] ?? word;
+      const chosen = this.chosen(lines, last.raw, words, n, section, isUsed);
+      const before = text.slice(Math.max(0, word.at - 60), word.at);
+      const measure = shareBefore(cutAtStop(before));
+      for (const line of chosen) out.push({ line: line.id, at: word.at, length: last.end - word.at, ...measure });
+      n += length - 1;
+    }
+    return out;
+  }
+
+  /** The lines that the words from here name, by the longest name. */
+  private at(words: readonly Token[], n: number): { readonly lines: readonly MethodLine[]; readonly length: number } {
+    let length = 0;
+    let found: Name[] = [];
+    for (const name of this.names) {
+      if (name.words.length < length || !name.words.every((word, k) => words[n + k]?.text === word)) continue;
+      if (name.words.length > length) found = [];
+      length = name.words.length;
+      found.push(name);
+    }
+    const heads = found.filter(({ isHead }) => isHead);
+    const lines = [...new Set((heads.length > 0 ? heads : found).map(({ line }) => line))];
+    const word = words[n]?.text ?? '';
+    if (length <= 1) {
+      for (const [pattern, fits] of CLASSES) {
+        if (!pattern.test(word)) continue;
+        const own = this.lines.filter(({ taken }) => fits(taken.row, taken.role));
+        if (own.length > 0) return { lines: heads.length > 0 ? [...new Set([...lines, ...own])] : own, length: 1 };
+      }
+    }
+    return { lines, length };
+  }
+
+  /** Of several lines that could be meant: the one whose own words stand before, this section's, one still to go in. */
+  private chosen(
+    lines: readonly MethodLine[],
+    raw: string,
+    words: readonly Token[],
+    n: number,
+    section: string,
+    isUsed: (line: string) => boolean,
+  ): readonly MethodLine[] {
+    if (lines.length === 1) return lines;
+    const before = new Set([words[n - 1]?.text, words[n - 2]?.text]);
+    const scored = lines.map((line) => ({
+      line,
+      score: [...plain(`${line.taken.row.name} ${line.taken.text}`).split(' ')].filter((word) => before.has(word)).length,
+    }));
+    const best = Math.max(...scored.map(({ score }) => score));
+    const near = best > 0 ? scored.filter(({ score }) => score === best).map(({ line }) => line) : lines;
+    const own = this.inSection(near, section);
+    const rows = new Set(own.map(({ taken }) => taken.row.id));
+    const isPlural = raw.endsWith('s') && !raw.endsWith('ss');
+    const fresh = own.filter(({ id }) => !isUsed(id));
+    if (rows.size > 1 && isPlural) return fresh.length > 0 ? fresh : own;
+    const [first] = fresh.length > 0 ? fresh : own;
+    return first === undefined ? [] : [first];
+  }
+}
+
+/** Only the words since the last comma or conjunction say how much is meant. */
+function cutAtStop(before: string): string {
+  const parts = before.split(/[,;:.()]|\b(?:and|with|then|in|into|to|add|over)\b/i);
+  return parts.at(-1) ?? before;
+}
+
+/** "Salt and pepper", "plenty of black pepper": the spice, not the vegetable. */
+function pepperAt(text: string): [number, number][] {
+  const spots: [number, number][] = [];
+  for (const hit of text.matchAll(
+    /(?:(?:salt|seasoning)\s*(?:and|&|,|\+|then)\s*(?:(?:a|some|plenty of|lots of|freshly|ground|cracked|black|white|more|little|good|grinding|twist|of)\s+)*|(?:ground|cracked|black|white|lots of|plenty of|grind of|grinding of|twist of|some|more)\s+(?:\w+\s+)?)pepper\b(?!\w)/gi,
+  )) {
+    const at = hit.index + hit[0].length - 'pepper'.length;
+    spots.push([at, at + 'pepper'.length]);
+  }
+  return spots;
+}
+
+/** Words that look like a food and are not one here: a stock pot, the cream of the crop, a blender's butter. */
+function notAFood(words: readonly Token[], n: number): boolean {
+  const word = words[n]?.text;
+  const next = words[n + 1]?.text;
+  const before = words[n - 1]?.text;
+  if (word === 'stock' && next === 'pot') return true;
+  if (word === 'salt' && next === 'water') return true;
+  if (word === 'water' && before === 'salted') return false;
+  if (word === 'bean' && before === 'jelly') return true;
+  return (word === 'single' || word === 'double') && next === 'layer';
+}

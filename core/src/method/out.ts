@@ -1,0 +1,358 @@
+import { target } from './where.js';
+import { intoVessel } from './into.js';
+import type { Kitchen } from './kitchen.js';
+import { USUAL, TOUCH_C } from './usual.js';
+import { VERBS } from './lexicon.js';
+import type { Mention } from './mentions.js';
+import { minutesIn } from './measures.js';
+import { isHob } from './vessel.js';
+import type { Clause } from './clauses.js';
+import type { Action } from './action.js';
+import { cutOf } from '../draft/index.js';
+import { doRoast, doPreheat, doSweat, doCook, doBring, doSimmer } from './heat.js';
+import { doAdd, doThin } from './into.js';
+import { doMash } from './blade.js';
+
+/** A few pieces, a cup of it: so much of what is there. Kitchen default. */
+const A_FEW = 0.15;
+
+export function doRemove(k: Kitchen, clause: Clause, n: number): void {
+  const { text } = clause;
+  const body = k.body(clause);
+  const mentions = k.mentions(body, clause);
+  if (
+    /\b(?:heat|oven|stove|hob|flame|grill)\b/i.test(body) &&
+    !mentions.some(({ line }) => /^(?:bundle)$/.test(k.lineOf(line)?.taken.role ?? ''))
+  ) {
+    if (/\blid\b/i.test(body) && k.here !== undefined) k.here.lid = 'off';
+    k.put('setting', n);
+    return;
+  }
+  if (/\b(?:lid|foil|paper|cartouche|scum)\b/i.test(body) && mentions.length === 0) {
+    if (/\bscum\b/i.test(body)) {
+      doSkim(k, clause, n);
+      return;
+    }
+    if (k.here !== undefined) k.here.lid = 'off';
+    k.put('setting', n);
+    return;
+  }
+  if (/\bskins?|\bpeel\b|\bseeds\b|\bshells?\b/i.test(body)) {
+    doPeel(k, clause, n);
+    return;
+  }
+  const share = mentions.find(({ share: own }) => own !== undefined)?.share;
+  const next = k.clauses[n + 1];
+  const keeps =
+    /\b(?:keep|reserve|set aside|save|for (?:the )?(?:garnish|top|serving))\b/i.test(text) ||
+    (next?.sentence === clause.sentence && /^(?:reserve|set|keep|save)$/.test(next.verb ?? '')) ||
+    share !== undefined;
+  lift(k, n, mentions, keeps, share);
+}
+
+export function lift(k: Kitchen, n: number, mentions: readonly Mention[], keeps: boolean, share: number | undefined): void {
+  const inPot = mentions.filter(({ line }) => k.vesselOf(line) !== undefined);
+  if (inPot.length === 0) {
+    k.put(mentions.length > 0 ? 'prepare' : 'setting', n, { lines: mentions.map(({ line }) => ({ line })) });
+    return;
+  }
+  const [first] = inPot;
+  const vessel = first === undefined ? undefined : k.vesselOf(first.line);
+  if (vessel === undefined) return;
+  const lines = inPot.map(({ line }) => line);
+  if (keeps) for (const line of lines) vessel.aside.set(line, share ?? 1);
+  const vague = inPot.some(({ vague: own }) => own);
+  k.put(keeps ? 'keep' : 'takeOut', n, {
+    vessel: vessel.name,
+    lines: lines.map((line) => ({ line })),
+    ...(share === undefined ? {} : { share }),
+    assumed: vague ? ['SHARE'] : [],
+  });
+  k.step(vessel, n, keeps ? 'keep' : 'take-out', (id) => ({
+    id,
+    op: 'takeOut',
+    lines,
+    ...(share === undefined ? {} : { share }),
+    ...(keeps ? { keep: true } : {}),
+  }));
+}
+
+export function doReserve(k: Kitchen, clause: Clause, n: number): void {
+  const { text } = clause;
+  const body = k.body(clause);
+  if (/\b(?:warm|hot)\b/i.test(body) && !/\bhot soup\b/i.test(body)) {
+    k.put('hold', n);
+    return;
+  }
+  if (/\bkeeps?\b.*\b(?:days?|months?|fridge|freezer)\b/i.test(text)) {
+    k.put('store', n);
+    return;
+  }
+  const mentions = k.mentions(body, clause);
+  const amount = /\b(?:\d+|a|one|two)\s*(?:cups?|ml|ladles?|ladlefuls?)\b/i.test(body);
+  const wanted = mentions.filter(({ line }) => k.vesselOf(line) !== undefined);
+  const said =
+    mentions.find(({ share }) => share !== undefined)?.share ??
+    (/\bhalf\b/i.test(body) ? 0.5 : /\bthird\b/i.test(body) ? 1 / 3 : /\bquarter\b/i.test(body) ? 0.25 : undefined);
+  if (wanted.length > 0) {
+    lift(k, n, wanted, true, said ?? (amount || /\b(?:few|some|little|handful)\b/i.test(body) ? A_FEW : undefined));
+    return;
+  }
+  if (mentions.length > 0) {
+    // Kept back before it went anywhere: a part for later.
+    k.put('keep', n, { lines: mentions.map(({ line, share }) => ({ line, share })) });
+    return;
+  }
+  const before = k.beforeLast;
+  if (before !== undefined && /^(?:drain|remove|lift|take|strain)$/.test(VERBS[before.verb ?? ''] ?? '')) {
+    k.put('setting', n);
+    return;
+  }
+  k.put('setting', n);
+}
+
+export function doSet(k: Kitchen, clause: Clause, n: number): void {
+  const { text } = clause;
+  if (/\boven\b/i.test(text)) {
+    doPreheat(k, clause, n);
+    return;
+  }
+  if (/\baside\b|\bto one side\b/i.test(text)) {
+    const mentions = k.mentions(k.body(clause), clause);
+    const isPart =
+      mentions.some(({ share }) => share !== undefined) || /\b(?:some|half|third|quarter|few|pinch|cup|handful)\b/i.test(text);
+    if (mentions.length > 0 && isPart) {
+      doReserve(k, clause, n);
+      return;
+    }
+    if (isPart && k.here !== undefined && k.here.lastIn.length > 0) {
+      lift(
+        k,
+        n,
+        k.here.lastIn.map((line) => ({ line, at: 0, length: 0, vague: true as const })),
+        true,
+        /\bhalf\b/i.test(text) ? 0.5 : 0.1,
+      );
+      return;
+    }
+    if (/\b(?:cool|for \d|minutes|until)\b/i.test(text)) {
+      doCool(k, clause, n);
+      return;
+    }
+  }
+  k.put('setting', n);
+}
+
+export function doLet(k: Kitchen, clause: Clause, n: number): void {
+  const { text } = clause;
+  const minutes = minutesIn(text);
+  if (/\blet\b(?: \w+){0,2} down\b/i.test(text)) {
+    doThin(k, clause, n);
+    return;
+  }
+  if (/\b(?:whole|chunky|bit chunky|lumps|as it is)\b/i.test(text) && minutes === undefined) {
+    k.put('remark', n);
+    return;
+  }
+  if (
+    /\b(?:boil|bubble|cook|evaporate|reduce|simmer)\w*(?: \w+)? (?:away|off|down)\b|\bevaporate|\breduce\b/i.test(text) &&
+    k.actions.at(-1)?.does === 'deglaze'
+  ) {
+    k.put('setting', n);
+    return;
+  }
+  if (/\bsweat|\bsoften\b/i.test(text)) {
+    doSweat(k, clause, n);
+    return;
+  }
+  if (/\b(?:simmer|bubble|tick|blip|putter|murmur|cook|boil)\b/i.test(text) && !/\bcool\b/i.test(text)) {
+    if (/\bboil\b/i.test(text) && minutes === undefined) doBring(k, clause, n);
+    else if (k.here?.isWet === true || /\b(?:simmer|bubble|tick|boil)\b/i.test(text)) doSimmer(k, clause, n);
+    else doCook(k, clause, n);
+    return;
+  }
+  if (/\bmelt|\bdissolve|\bfoam|\bwilt|\bsizzle/i.test(text) && minutes === undefined) {
+    k.put('setting', n);
+    return;
+  }
+  if (/\b(?:roast|bake)\b/i.test(text)) {
+    doRoast(k, clause, n);
+    return;
+  }
+  if (/\bsoak\b/i.test(text) && k.here?.isHot !== true) {
+    k.put('prepare', n);
+    return;
+  }
+  doCool(k, clause, n);
+}
+
+export function doCool(k: Kitchen, clause: Clause, n: number): void {
+  const { text } = clause;
+  const vessel = k.here;
+  const isTouch = /\bhandle\b|\btouch\b/i.test(text);
+  const isOnIce = /\bice\b/i.test(text);
+  const { minutes, assumed } = k.range(clause, USUAL.restMin);
+  const toC = isTouch
+    ? TOUCH_C
+    : isOnIce || /\b(?:completely )?cold\b/i.test(text)
+      ? 10
+      : /\b(?:completely|room temperature|fully)\b/i.test(text)
+        ? 25
+        : undefined;
+  const byTime = minutesIn(text) !== undefined || toC === undefined;
+  k.put('rest', n, byTime ? { minutes, assumed } : {});
+  if (vessel === undefined) return;
+  const around = isOnIce ? ('ice bath' as const) : ('air' as const);
+  k.step(vessel, n, 'rest', (id) =>
+    byTime ? { id, op: 'rest', minutes: (minutes.low + minutes.high) / 2, around } : { id, op: 'rest', toC, around },
+  );
+}
+
+export function doChill(k: Kitchen, clause: Clause, n: number): void {
+  const minutes = minutesIn(clause.text);
+  k.servedCold ||= !/\b(?:fat|overnight then|store|keep)\b/i.test(clause.text);
+  k.put('chill', n, minutes === undefined ? {} : { minutes: { low: minutes.low, high: minutes.high } });
+}
+
+export function doPeel(k: Kitchen, clause: Clause, n: number): void {
+  const { text } = clause;
+  const mentions = k.mentions(text, clause);
+  const before = k.actions.at(-1);
+  const hot = mentions.filter(({ line }) => k.vesselOf(line)?.isHot === true);
+  const lines =
+    hot.length > 0 ? hot.map(({ line }) => line) : mentions.length === 0 && k.here?.isHot === true ? skinned(k, before) : [];
+  if (/\bscoop\b/i.test(text) && /\b(?:bowls?|ice cream)\b/i.test(text) && lines.length === 0) {
+    k.put('serve', n);
+    return;
+  }
+  if (lines.length === 0) {
+    doPrepare(k, clause, n);
+    return;
+  }
+  for (const line of lines) {
+    const vessel = k.vesselOf(line);
+    if (vessel === undefined || k.peeledLate.has(line)) continue;
+    k.peeledLate.add(line);
+    const keeps = keptOf(k, line);
+    k.step(vessel, n, `peel-${line}`.slice(0, 50), (id) => ({ id, op: 'peel', lines: [line], keeps }));
+  }
+  k.put('peel', n, { lines: lines.map((line) => ({ line })) });
+  const body = k.body(clause);
+  const place = k.placeIn(body);
+  if (
+    place !== undefined &&
+    (place.kind === 'pot' || place.kind === 'pan' || place.kind === 'jug') &&
+    /\b(?:into|to|in)\b/i.test(body)
+  ) {
+    intoVessel(k, clause, n, target(k, clause, n, mentions), mentions, false);
+  }
+}
+
+/** What of a line goes on once it is peeled, by the larder's yield of the way that it names. */
+function keptOf(k: Kitchen, line: string): number {
+  const taken = k.lineOf(line)?.taken;
+  const trims = taken?.row.trims ?? [];
+  const way = trims.find(({ way: own }) => own === taken?.way) ?? trims.find(({ share }) => share < 1);
+  return way?.share ?? 1;
+}
+
+/** What of a hot vessel has a skin to come off, where the words do not say. */
+function skinned(k: Kitchen, before: Action | undefined): string[] {
+  const held = k.here === undefined ? [] : [...k.here.lines];
+  const named = before?.lines.map(({ line }) => line).filter((line) => held.includes(line)) ?? [];
+  const pool = named.length > 0 ? named : held;
+  return pool.filter((line) => {
+    const row = k.lineOf(line)?.taken.row;
+    return (
+      row !== undefined && row.trims.some(({ share }) => share < 1) && !/^(?:herbs|fats)$/.test(row.group) && row.id !== 'onion'
+    );
+  });
+}
+
+export function doSqueeze(k: Kitchen, clause: Clause, n: number): void {
+  const mentions = k.mentions(clause.text, clause);
+  const hot = mentions.filter(
+    ({ line }) =>
+      k.vesselOf(line)?.isHot === true && !k.isLiquid(line) && !/juice|lemon|lime/.test(k.lineOf(line)?.taken.row.id ?? ''),
+  );
+  if (hot.length > 0 || (mentions.length === 0 && /\bskins?\b|\bflesh\b|\bcloves?\b/i.test(clause.text))) {
+    doPeel(k, clause, n);
+    return;
+  }
+  if (/\b(?:in|into|over)\b/i.test(clause.text) || k.isFinished()) doAdd(k, clause, n);
+  else doPrepare(k, clause, n);
+}
+
+export function doPrepare(k: Kitchen, clause: Clause, n: number): void {
+  const { text, verb } = clause;
+  const mentions = k.mentions(text, clause);
+  if (verb === 'crush' && k.here?.isWet === true) {
+    doMash(k, clause, n);
+    return;
+  }
+  if (/^(?:crumble|tear|snip|zest|grate)$/.test(verb ?? '') && /\b(?:over|into|in|on)\b/i.test(text) && mentions.length > 0) {
+    doAdd(k, clause, n);
+    return;
+  }
+  if (verb === 'separate' || verb === 'wipe') {
+    k.put('remark', n);
+    return;
+  }
+  const cut = cutOf(text);
+  if (cut !== undefined) for (const { line } of mentions) k.cuts.set(line, cut);
+  k.put('prepare', n, { vessel: undefined, lines: mentions.map(({ line }) => ({ line })) });
+}
+
+export function doSoak(k: Kitchen, clause: Clause, n: number): void {
+  k.put('prepare', n, { vessel: undefined, lines: k.mentions(clause.text, clause).map(({ line }) => ({ line })) });
+}
+
+export function doDrain(k: Kitchen, clause: Clause, n: number): void {
+  const mentions = k.mentions(k.body(clause), clause);
+  const at = mentions.map(({ line }) => k.vesselOf(line)).find((one) => one !== undefined);
+  const vessel = at ?? (mentions.length === 0 ? k.here : undefined);
+  if (!vessel?.isWet) {
+    k.put('prepare', n, { vessel: undefined, lines: mentions.map(({ line }) => ({ line })) });
+    return;
+  }
+  const keepsLiquid = /\b(?:reserv|keep|sav)\w*\b.*\b(?:liquid|water|stock|cooking)\b/i.test(joinedText(clause, k.clauses[n + 1]));
+  k.put('drain', n, { vessel: vessel.name });
+  k.step(vessel, n, 'drain', (id) => ({ id, op: 'drain', keep: 'pieces', liquidShare: keepsLiquid ? 0.3 : 0 }));
+  vessel.isWet = keepsLiquid;
+  k.here = vessel;
+}
+
+export function doStrain(k: Kitchen, clause: Clause, n: number): void {
+  const { text: words } = clause;
+  const vessel = k.here !== undefined && isHob(k.here) ? k.here : k.latestHob();
+  if (vessel === undefined || (/^(?:press|force|work)$/.test(clause.verb ?? '') && !/\bthrough\b/i.test(words))) {
+    k.put('remark', n);
+    return;
+  }
+  k.here = vessel;
+  if (!vessel.isBlended && !/\b(?:mouli|food mill)\b/i.test(words)) {
+    k.put('drain', n);
+    k.step(vessel, n, 'strain', (id) => ({ id, op: 'drain', keep: 'liquid', liquidShare: 1 }));
+    return;
+  }
+  const meshMm = /\b(?:fine|chinois|muslin)\b/i.test(words) ? 0.6 : 1;
+  if (!vessel.isBlended) {
+    vessel.isBlended = true;
+    k.put('blend', n, { assumed: ['COARSE'] });
+    k.step(vessel, n, 'mill', (id) => ({ id, op: 'blend', blender: k.blenderOf('stick'), minutes: USUAL.mashMin }));
+  }
+  k.put('sieve', n);
+  k.step(vessel, n, 'sieve', (id) => ({ id, op: 'sieve', meshMm, scraped: true }));
+  if (/\bice\b/i.test(words)) doCool(k, clause, n);
+}
+
+export function doSkim(k: Kitchen, _clause: Clause, n: number): void {
+  const vessel = k.here !== undefined && isHob(k.here) ? k.here : k.latestHob();
+  k.put('skim', n);
+  if (vessel === undefined) return;
+  vessel.steps.push({ kind: 'step', clause: n, id: 'skim', make: (id) => ({ id, op: 'skim', share: 0.5 }) });
+}
+
+function joinedText(clause: Clause, next: Clause | undefined): string {
+  return `${clause.text} ${next?.sentence === clause.sentence ? next.text : ''}`;
+}

@@ -1,0 +1,53 @@
+import { target } from './where.js';
+import { intoVessel } from './into.js';
+import type { Kitchen } from './kitchen.js';
+import { USUAL, SALT_LINE } from './usual.js';
+import type { Clause } from './clauses.js';
+import { doThin } from './into.js';
+
+export function doSeason(k: Kitchen, clause: Clause, n: number): void {
+  const body = k.body(clause);
+  const mentions = k.mentions(body, clause);
+  const others = mentions.filter(({ line }) => !/salt$|-pepper$/.test(k.lineOf(line)?.taken.row.id ?? ''));
+  const exact = mentions.filter(({ line }) => {
+    const taken = k.lineOf(line)?.taken;
+    return taken !== undefined && taken.row.id.endsWith('salt') && taken.amount.rule !== 'byStep';
+  });
+  const isVerb = clause.verb === 'salt' && others.length > 0;
+  if (others.length > 0 && !isVerb) {
+    const wanted = others.filter(({ line }) => !k.isUsedUp(line));
+    if (wanted.length > 0) {
+      const vessel = target(k, clause, n, wanted);
+      intoVessel(k, clause, n, vessel, wanted, false);
+    }
+  }
+  const vessel = k.here;
+  for (const one of mentions.filter(({ line }) => (k.lineOf(line)?.taken.row.id ?? '').endsWith('-pepper'))) {
+    if (vessel !== undefined && vessel.isBlended && !k.isUsedUp(one.line)) {
+      k.spoon(vessel, { kind: 'in', clause: n, uses: [k.use(one, body)] });
+      vessel.lines.add(one.line);
+    }
+  }
+  if (exact.length > 0 && vessel !== undefined) {
+    const fresh = exact.filter(({ line }) => !k.isUsedUp(line));
+    if (fresh.length > 0) {
+      const { added } = k.putLines(vessel, fresh, body, n);
+      if (added.length > 0 && vessel.kind !== 'tray') {
+        k.put('add', n, { lines: added });
+        return;
+      }
+    }
+  }
+  if (vessel !== undefined && vessel.kind !== 'tray') {
+    k.lastSeason = n;
+    k.step(vessel, n, 'season', (id) => ({ id, op: 'season', line: SALT_LINE, saltPct: USUAL.saltPct }));
+  }
+  k.put('season', n);
+}
+
+export function doCheck(k: Kitchen, clause: Clause, n: number): void {
+  const { text: words } = clause;
+  if (/\bseason|\bsalt\b/i.test(words)) doSeason(k, clause, n);
+  else if (/\b(?:thick|consistency|texture)\b/i.test(words) && /\b(?:with|add)\b/i.test(words)) doThin(k, clause, n);
+  else k.put('remark', n);
+}

@@ -1,0 +1,116 @@
+import type { Kitchen } from './kitchen.js';
+import type { Mention } from './mentions.js';
+import type { Clause } from './clauses.js';
+import type { LineUse } from './action.js';
+
+export function onTop(k: Kitchen, mentions: readonly Mention[], text: string, n: number): void {
+  const lines: LineUse[] = [];
+  const side = k.here;
+  if (
+    mentions.length === 0 &&
+    side !== undefined &&
+    side.joinedTo === undefined &&
+    side !== k.mainVessel() &&
+    side.steps.length > 0
+  ) {
+    // "Crisp the crumbs and scatter over each bowl."
+    side.isForTop = true;
+    k.topVessels.add(side);
+  }
+  for (const mention of mentions) {
+    const { line } = mention;
+    const at = k.vesselOf(line);
+    const held = [...k.vessels].reverse().find(({ aside }) => aside.has(line));
+    if (
+      at !== undefined &&
+      !at.isBlended &&
+      at.joinedTo === undefined &&
+      (at.isForTop || at.lines.has(line)) &&
+      k.isUsedUp(line) &&
+      at !== k.mainVessel()
+    ) {
+      at.isForTop = true;
+      k.topVessels.add(at);
+      lines.push({ line });
+      continue;
+    }
+    if (held !== undefined && !k.isDivided(line)) {
+      const soup = k.mainVessel() ?? held;
+      held.aside.delete(line);
+      k.spoon(soup, {
+        kind: 'step',
+        clause: n,
+        id: `give-back-${line}`,
+        make: (id) => ({ id, op: 'giveBack', lines: [line], share: 1 }),
+      });
+      lines.push({ line });
+      continue;
+    }
+    const isAll = k.isUsedUp(line) && !k.isDivided(line);
+    if (isAll) {
+      lines.push({ line });
+      continue;
+    }
+    const use = k.use(mention, text);
+    k.top.push({ use, clause: n });
+    lines.push(use);
+  }
+  for (const vessel of k.open()) {
+    if (vessel.isForTop && vessel.steps.length > 0) {
+      const isNamed =
+        /\b(?:crouton|crumb|crisp|topping|garnish|seeds?|nuts?|toast|mixture|oil)\w*/i.test(text) ||
+        mentions.some(({ line }) => vessel.lines.has(line));
+      if (isNamed) k.topVessels.add(vessel);
+    }
+  }
+  k.put('garnish', n, { vessel: undefined, lines });
+}
+
+export function doTop(k: Kitchen, clause: Clause, n: number, verb: string): void {
+  const body = k.body(clause);
+  const mentions = k.mentions(body, clause);
+  if (/\btop(?:ped)? up\b/i.test(body)) {
+    k.as('add', clause, n);
+    return;
+  }
+  const intoPot =
+    /^(?:enrich|mount|sharpen)$/.test(verb) ||
+    (verb === 'swirl' && /\b(?:in|through|into the (?:soup|pan|pot))\b/i.test(body) && !/\beach\b|\bbowls?\b/i.test(body)) ||
+    (verb === 'finish' &&
+      mentions.length > 0 &&
+      mentions.every(
+        ({ line }) =>
+          k.isCream(line) || k.lineOf(line)?.taken.row.group === 'fats' || /juice|vinegar/.test(k.lineOf(line)?.taken.row.id ?? ''),
+      ) &&
+      !/\bdrizzle|\bswirl|\beach\b/i.test(body)) ||
+    !k.isFinished();
+  if (intoPot && mentions.length > 0) {
+    k.as('add', clause, n);
+    return;
+  }
+  onTop(k, mentions, body, n);
+}
+
+export function doServe(k: Kitchen, clause: Clause, n: number): void {
+  const { text } = clause;
+  const mentions = k.mentions(k.body(clause), clause).filter(({ line }) => !/^(?:water)$/.test(k.lineOf(line)?.taken.row.id ?? ''));
+  if (/\b(?:cold|chilled|iced|ice-cold|at room temperature)\b/i.test(text) && !/\bcold (?:water|butter|cream)\b/i.test(text)) {
+    if (!/\b(?:hot or cold|warm or cold|chilled (?:bowls|glasses))\b/i.test(text)) k.servedCold = true;
+  }
+  const tops = mentions.filter(
+    ({ line }) =>
+      !(
+        k.isUsedUp(line) &&
+        !k.isDivided(line) &&
+        k.vesselOf(line) === k.mainVessel() &&
+        ![...k.vessels].some(({ aside }) => aside.has(line))
+      ),
+  );
+  const hasTopVessel = k.open().some(({ isForTop }) => isForTop) && /\bwith\b/i.test(text);
+  if (tops.length > 0 || hasTopVessel) onTop(k, tops, k.body(clause), n);
+  else k.put('serve', n, { vessel: undefined });
+}
+
+export function doStore(k: Kitchen, _clause: Clause, n: number): void {
+  k.put('store', n, { vessel: undefined });
+}

@@ -1,0 +1,461 @@
+import { cutOf, freeId, newLine, placeLine, slug, takeLine, type Role, type TakenLine } from '../draft/index.js';
+import { CARD, walk, type Branch, type Line, type PlainStep, type Soup, type SoupStep } from '../soup/index.js';
+import { Kitchen, type KitchenContext, type OpenUse } from './kitchen.js';
+import type { Clause } from './clauses.js';
+import type { MethodLine } from './mentions.js';
+import { readLine } from '../amounts/index.js';
+import { whereNow, type DraftStep, type Vessel } from './vessel.js';
+
+/** A soup made of a written method, with where each of its steps comes from. */
+export interface MethodTree {
+  readonly soup: Soup;
+  /** The clauses that a step comes from, by step id; the steps of its cards too. */
+  readonly clausesOf: Readonly<Record<string, readonly number[]>>;
+  /** Lines that stand in no sentence and were put in by what they are. */
+  readonly placed: readonly string[];
+  /** Lines that stand in the method alone. */
+  readonly fromMethod: readonly string[];
+  /** Lines used more than once, whose shares the words leave open. */
+  readonly equalShares: readonly string[];
+  /** What was never said to join and was joined before the blade. */
+  readonly joinedByGuess: readonly string[];
+}
+
+export interface TreeAsk {
+  readonly id: string;
+  readonly name: string;
+  readonly bowls: number;
+  readonly bowlG: number;
+  readonly served?: Soup['served'] | undefined;
+}
+
+const MOST_SAY = 500;
+const MOST_STEPS = 60;
+const LEAST_G = 0.01;
+const MOST_G = 500;
+/** What of a topping is left after its own heat. Kitchen default. */
+const TOPPING_LEFT = 0.9;
+const MILLI = 1000;
+
+function isTrimmed({ way, cut }: Line): boolean {
+  return way !== undefined || cut !== undefined;
+}
+
+/** Water's density, kg/m3: near enough for how large a whole root or a clove is. */
+const DENSITY = 1000;
+const USUAL_PIECE_G = 150;
+
+/** What goes into the heat whole, as large as it comes: the cube of a piece's weight. */
+function wholeCut({ row }: TakenLine): Line['cut'] {
+  const pieces = row.pieces ?? {};
+  const grams = pieces.medium ?? pieces.clove ?? Object.values(pieces)[0] ?? USUAL_PIECE_G;
+  const sizeMm = Math.min(400, Math.max(5, Math.round(Math.cbrt(grams / MILLI / DENSITY) * MILLI)));
+  return { shape: 'cube', sizeMm, name: 'whole' };
+}
+
+/** Shares of lines that are used more than once: what is said stands, the rest goes evenly to the other uses. */
+function settleShares(uses: ReadonlyMap<string, readonly OpenUse[]>): string[] {
+  const even: string[] = [];
+  for (const [line, list] of uses) {
+    const said = list.reduce((sum, { share = 0 }) => sum + share, 0);
+    const open = list.filter(({ share }) => share === undefined);
+    if (open.length === 0) {
+      const last = list.at(-1);
+      // What is left over when all is said goes in with the last of it.
+      if (last?.share !== undefined && said < 1 - 1e-6) last.share += 1 - said;
+      if (said > 1) for (const use of list) use.share = (use.share ?? 0) / said;
+      continue;
+    }
+    if (list.length === 1) continue;
+    const left = Math.max(0.01 * open.length, 1 - said);
+    const scale = said + left > 1 ? (1 - left) / said : 1;
+    for (const use of list) use.share = use.share === undefined ? left / open.length : use.share * scale;
+    if (open.length > 1) even.push(line);
+  }
+  return even;
+}
+
+class Builder {
+  private readonly taken = new Set<string>();
+  readonly clausesOf: Record<string, number[]> = {};
+
+  constructor(
+    private readonly clauses: readonly Clause[],
+    private readonly sentences: readonly string[],
+    private readonly saltLine: string | undefined,
+    private readonly lastSeason: number | undefined,
+  ) {}
+
+  id(wish: string): string {
+    const own = freeId(wish.slice(0, 50), this.taken);
+    this.taken.add(own);
+    return own;
+  }
+
+  private say(clauses: readonly number[]): { say?: string } {
+    const said = [...new Set(clauses.map((n) => this.clauses[n]?.sentence))].flatMap((n) =>
+      n === undefined ? [] : (this.sentences[n] ?? []),
+    );
+    const words = said.join(' ').slice(0, MOST_SAY);
+    return words === '' ? {} : { say: words };
+  }
+
+  private done(step: SoupStep, clauses: readonly number[]): SoupStep {
+    this.clausesOf[step.id] = [...clauses];
+    return { ...step, ...this.say(clauses) };
+  }
+
+  private lineUse({ line, share }: { readonly line: string; readonly share?: number | undefined }): {
+    line: string;
+    share?: number;
+  } {
+    const top = this.topShare(line);
+    const left = 1 - top;
+    const own = share === undefined ? undefined : share / (left > 0 ? left : 1);
+    return { line, ...(own === undefined || own > 1 - 1e-6 ? {} : { share: own }) };
+  }
+
+  /** What of a line goes elsewhere than into this soup's own pots: on the bowls, or into a card. */
+  topShare(line: string): number {
+    return this.elsewhere.get(line) ?? 0;
+  }
+
+  readonly elsewhere = new Map<string, number>();
+
+  /** The steps of a vessel, its joins with it. */
+  steps(drafts: readonly DraftStep[], lineOf: (id: string) => Line | undefined): SoupStep[] {
+    const out: SoupStep[] = [];
+    for (const draft of drafts) {
+      if (draft.kind === 'in') {
+        // What a step has to settle can't be added as it is: it is put in by what it is.
+        const uses = draft.uses.filter(({ line }) => lineOf(line) !== undefined && lineOf(line)?.amount.rule !== 'byStep');
+        const trimmed = uses.filter(({ line }) => isTrimmed(lineOf(line) ?? ({} as Line)));
+        const plain = uses.filter((use) => !trimmed.includes(use));
+        for (const [op, own] of [
+          ['trim', trimmed],
+          ['add', plain],
+        ] as const) {
+          if (own.length === 0) continue;
+          const last = out.at(-1);
+          const list = own.map((use) => this.lineUse(use));
+          // What goes in one after another without anything between goes in together.
+          const isSame = last?.op === op && !last.uses.some(({ line }) => list.some((one) => one.line === line));
+          if (isSame) {
+            const clauses = [...(this.clausesOf[last.id] ?? []), draft.clause];
+            out[out.length - 1] = this.done({ id: last.id, op: last.op, uses: [...last.uses, ...list] }, [...new Set(clauses)]);
+            continue;
+          }
+          const id = this.id(`${op}-${own[0]?.line ?? 'lines'}`);
+          out.push(this.done({ id, op, uses: list }, [draft.clause]));
+        }
+      } else if (draft.kind === 'cream') {
+        const line = lineOf(draft.use.line);
+        if (line === undefined) continue;
+        const isWhole = draft.use.share === undefined || this.lineUse(draft.use).share === undefined;
+        const step: PlainStep =
+          isWhole && !isTrimmed(line)
+            ? {
+                id: this.id('cream'),
+                op: 'cream',
+                line: line.id,
+                target: line.amount.rule === 'byStep' ? { by: 'pct', value: 6 } : { by: 'written' },
+              }
+            : { id: this.id(`add-${line.id}`), op: isTrimmed(line) ? 'trim' : 'add', uses: [this.lineUse(draft.use)] };
+        out.push(this.done(step, [draft.clause]));
+      } else if (draft.kind === 'deglaze') {
+        if (lineOf(draft.use.line) === undefined) continue;
+        out.push(
+          this.done({ id: this.id('deglaze'), op: 'deglaze', use: this.lineUse(draft.use), minutes: draft.minutes }, [
+            draft.clause,
+          ]),
+        );
+      } else if (draft.kind === 'join') {
+        const steps = this.steps(draft.vessel.steps, lineOf);
+        if (steps.length === 0) continue;
+        const branch: Branch = {
+          id: this.id(slug(draft.vessel.name)),
+          name: draft.vessel.name,
+          vessel: draft.vessel.kind === 'tray' ? 'tray' : 'pot',
+          steps: steps.slice(0, MOST_STEPS),
+        };
+        out.push(this.done({ id: this.id('tip-in'), op: 'join', branch }, [draft.clause]));
+      } else {
+        const step = draft.make(this.id(draft.id));
+        if (step.op === 'season') {
+          if (this.saltLine === undefined || draft.clause !== this.lastSeason) continue;
+          out.push(this.done({ ...step, line: this.saltLine }, [draft.clause]));
+        } else {
+          out.push(this.done(step, [draft.clause]));
+        }
+      }
+    }
+    return out;
+  }
+}
+
+function middleG(kg: number, bowls: number): number {
+  return Math.min(MOST_G, Math.max(LEAST_G, Math.round((kg / bowls) * MILLI * 100) / 100));
+}
+
+function scaledAmount(line: Line, share: number): Line['amount'] {
+  const { amount } = line;
+  if (share > 1 - 1e-6 || (amount.rule !== 'scaled' && amount.rule !== 'spice')) return amount;
+  return { ...amount, amount: { ...amount.amount, value: Math.round(amount.amount.value * share * 10_000) / 10_000 } };
+}
+
+/** The vessel that the bowls are filled from, with all that was never said to go anywhere joined to it. */
+function rootOf(kitchen: Kitchen): { readonly root: Vessel | undefined; readonly guessed: string[] } {
+  const open = kitchen.vessels.filter((one) => one.joinedTo === undefined && (one.steps.length > 0 || one.boiling !== undefined));
+  const forTop = (one: Vessel): boolean => kitchen.topVessels.has(one) || (one.isForTop && !one.isBlended);
+  const soups = open.filter((one) => !forTop(one));
+  const root = soups.find(({ isBlended }) => isBlended) ?? soups.filter(({ isWet }) => isWet).at(-1) ?? soups.at(-1);
+  const guessed: string[] = [];
+  if (root === undefined) return { root, guessed };
+  for (const one of soups) {
+    if (one === root) continue;
+    guessed.push(one.name);
+    const blendAt = root.steps.findIndex((step) => step.kind === 'step' && step.id === 'blend');
+    const at = blendAt < 0 ? root.steps.length : blendAt;
+    root.steps.splice(at, 0, { kind: 'join', clause: one.steps.at(-1)?.clause ?? 0, vessel: one });
+    one.joinedTo = root;
+  }
+  return { root, guessed };
+}
+
+const HEATS: ReadonlySet<SoupStep['op']> = new Set([
+  'roast',
+  'sweat',
+  'fry',
+  'simmer',
+  'pressure',
+  'reduce',
+  'deglaze',
+  'fryPuree',
+]);
+
+/** What a method that was cooked in the mind becomes. */
+export function treeOf(
+  kitchen: Kitchen,
+  clauses: readonly Clause[],
+  sentences: readonly string[],
+  ask: TreeAsk,
+  context: KitchenContext,
+): MethodTree {
+  for (const vessel of kitchen.vessels) {
+    if (vessel.boiling === undefined) continue;
+    const clause = vessel.boiling;
+    vessel.boiling = undefined;
+    vessel.steps.push({
+      kind: 'step',
+      clause,
+      id: 'boil',
+      make: (id) => ({ id, op: 'simmer', minutes: 0, vigour: 'lively', lid: 'off' }),
+    });
+  }
+  const { root, guessed } = rootOf(kitchen);
+  const all = new Map<string, MethodLine>(kitchen.lines.map((line) => [line.id, line]));
+  const equalShares = settleShares(kitchen.uses);
+  const topOf = new Map<string, number>();
+  for (const { use } of kitchen.top) topOf.set(use.line, (topOf.get(use.line) ?? 0) + (use.share ?? 1));
+  const inCards = new Map<string, number>();
+  const cardVessels = kitchen.vessels.filter((one) => whereNow(one) === one && one !== root && one.steps.length > 0);
+  const usesIn = (vessel: Vessel): OpenUse[] =>
+    vessel.steps.flatMap((step): OpenUse[] =>
+      step.kind === 'in'
+        ? (step.uses as OpenUse[])
+        : step.kind === 'join'
+          ? usesIn(step.vessel)
+          : step.kind === 'cream' || step.kind === 'deglaze'
+            ? [step.use as OpenUse]
+            : [],
+    );
+  for (const vessel of cardVessels)
+    for (const { line, share } of usesIn(vessel)) inCards.set(line, (inCards.get(line) ?? 0) + (share ?? 1));
+
+  const plainLine = ({ id, taken }: MethodLine): Line => {
+    const made: Line = { ...newLine(taken, new Set()), id };
+    const isWhole = kitchen.peeledLate.has(id);
+    const cut = kitchen.cuts.get(id) ?? (isWhole && cutOf(taken.text) === undefined ? wholeCut(taken) : undefined);
+    const { way, ...rest } = made;
+    return {
+      ...(isWhole || way === undefined ? rest : made),
+      ...(cut === undefined ? {} : { cut }),
+      ...(kitchen.settled.has(id) ? { amount: { rule: 'byStep' } as const } : {}),
+    };
+  };
+
+  // Salt
+  const salts = [...all.values()].filter(({ taken }) => taken.row.id.endsWith('salt') && taken.row.group === 'seasoning');
+  const byStep = salts.find(({ taken }) => taken.amount.rule === 'byStep');
+  let saltLine = byStep?.id;
+  if (
+    saltLine === undefined &&
+    kitchen.lastSeason !== undefined &&
+    salts.every(({ id }) => kitchen.uses.has(id)) &&
+    salts.length === 0
+  ) {
+    const taken = takeLine(readLine('salt to taste', context), { larder: context.larder, bowls: ask.bowls });
+    if (taken !== undefined) {
+      saltLine = freeId('salt', new Set(all.keys()));
+      all.set(saltLine, { id: saltLine, taken, heading: '' });
+    }
+  }
+
+  const builder = new Builder(clauses, sentences, saltLine, kitchen.lastSeason);
+  for (const id of all.keys()) builder.elsewhere.set(id, Math.min(1, (topOf.get(id) ?? 0) + (inCards.get(id) ?? 0)));
+
+  const lines = new Map<string, Line>();
+  for (const [id, own] of all) lines.set(id, plainLine(own));
+  const soupLines = new Map<string, Line>();
+  for (const [id, line] of lines) {
+    const away = builder.topShare(id);
+    if (away > 1 - 1e-6) continue;
+    soupLines.set(id, { ...line, amount: scaledAmount(line, 1 - away) });
+  }
+  const steps = root === undefined ? [] : builder.steps(root.steps, (id) => soupLines.get(id));
+  const placedSteps: SoupStep[] =
+    root?.kind === 'tray'
+      ? [{ id: builder.id('tip-in'), op: 'join', branch: { id: builder.id('tray'), name: 'Tray', vessel: 'tray', steps } }]
+      : steps;
+
+  // Toppings with work of their own become cards.
+  const garnish: { line: string; gPerBowl: number }[] = [];
+  const topLines: Line[] = [];
+  const cards: Soup[] = [];
+  for (const vessel of cardVessels) {
+    const own = new Map<string, Line>();
+    let kg = 0;
+    for (const { line: id, share } of usesIn(vessel)) {
+      const line = lines.get(id);
+      if (line === undefined) continue;
+      own.set(id, { ...line, amount: scaledAmount(line, share ?? 1) });
+      kg += (all.get(id)?.taken.kg ?? 0) * (share ?? 1);
+    }
+    const shares = new Map(builder.elsewhere);
+    for (const id of own.keys()) builder.elsewhere.set(id, 0);
+    const made = builder.steps(
+      vessel.steps.map((step) => (step.kind === 'in' ? { ...step, uses: step.uses.map(({ line }) => ({ line })) } : step)),
+      (id) => own.get(id),
+    );
+    for (const [id, share] of shares) builder.elsewhere.set(id, share);
+    if (own.size === 0 || made.length === 0) continue;
+    const [first] = own.keys();
+    const lead = all.get(first ?? '')?.taken.row.name.split(',')[0] ?? 'Topping';
+    const heading = /^(?:for|to make|to prepare) (?:the |a )?(.+)$/i.exec(vessel.section)?.[1];
+    const name = heading === undefined ? lead : `${heading[0]?.toUpperCase() ?? ''}${heading.slice(1)}`;
+    const id = freeId(slug(name), new Set(cards.map((card) => card.id)));
+    cards.push({
+      id,
+      name: name.slice(0, 80),
+      lead,
+      school: vessel.kind === 'tray' ? 'roast' : vessel.isHot ? 'sweat' : 'raw',
+      served: 'hot',
+      writtenFor: { bowls: ask.bowls, bowlG: Math.max(20, middleG(kg, ask.bowls)) },
+      lines: [...own.values()].map((line) =>
+        line.amount.rule === 'panFloor' ? { ...line, amount: { rule: 'scaled', amount: { value: 10, unit: 'g' } } } : line,
+      ),
+      root: {
+        id: `${id}-pan`.slice(0, 55),
+        name: vessel.name,
+        vessel: vessel.kind === 'tray' ? 'tray' : 'pot',
+        steps: [...made, { id: builder.id('keep'), op: 'dish' }],
+      },
+    });
+    const lineId = freeId(id, new Set([...all.keys(), ...topLines.map((line) => line.id)]));
+    topLines.push({ id: lineId, ingredient: `${CARD}${id}`, amount: { rule: 'byStep' } });
+    garnish.push({ line: lineId, gPerBowl: middleG(Math.max(kg, 0.001) * TOPPING_LEFT, ask.bowls) });
+  }
+  for (const [id, share] of topOf) {
+    const own = all.get(id);
+    const line = lines.get(id);
+    if (own === undefined || line === undefined) continue;
+    const whole = !soupLines.has(id);
+    const lineId = whole ? id : freeId(`${id}-top`, new Set([...all.keys(), ...topLines.map((one) => one.id)]));
+    topLines.push({ ...line, id: lineId, amount: { rule: 'byStep' } });
+    garnish.push({ line: lineId, gPerBowl: middleG(Math.max(own.taken.kg, 0.0005 * ask.bowls) * share, ask.bowls) });
+  }
+
+  const used = new Set(walk({ id: 'x', name: 'x', vessel: 'pot', steps: placedSteps }).flatMap(({ step }) => namedIn(step)));
+  const loose: { id: string; role: Role; taken: TakenLine }[] = [];
+  for (const [id, { taken }] of all) {
+    if (
+      used.has(id) ||
+      topLines.some((line) => line.id === id) ||
+      cards.some((card) => card.lines.some((line) => line.id === id) && !soupLines.has(id))
+    )
+      continue;
+    if (builder.topShare(id) > 1 - 1e-6) continue;
+    loose.push({ id, role: taken.role, taken });
+  }
+  const isHeated = walk({ id: 'x', name: 'x', vessel: 'pot', steps: placedSteps }).some(({ step }) => HEATS.has(step.op));
+  const isRoast = walk({ id: 'x', name: 'x', vessel: 'pot', steps: placedSteps }).some(({ step }) => step.op === 'roast');
+  const dish: PlainStep = {
+    id: builder.id('dish'),
+    op: 'dish',
+    ...(garnish.length === 0 ? {} : { shares: [{ id: 'bowls', name: 'All bowls', part: 1, garnish }] }),
+  };
+  const hasJugFilm = placedSteps.some((step) => step.op === 'film' && step.on === 'pot');
+  const leadLine = [...all.values()]
+    .filter(({ taken }) => taken.role === 'vegetable' || taken.role === 'greens' || taken.role === 'grain')
+    .reduce<MethodLine | undefined>((a, b) => (a === undefined || b.taken.kg > a.taken.kg ? b : a), undefined);
+  const isCold =
+    ask.served === 'cold' ||
+    (ask.served === undefined && (kitchen.servedCold || /\b(?:chilled|iced|cold)\b(?!.*\b(?:butter|water)\b)/i.test(ask.name)));
+  let soup: Soup = {
+    id: ask.id,
+    name: ask.name.slice(0, 80),
+    lead: (leadLine ?? [...all.values()][0])?.taken.row.name.split(',')[0] ?? ask.name,
+    school: !isHeated ? 'raw' : isRoast ? 'roast' : 'sweat',
+    served: isCold || !isHeated ? 'cold' : 'hot',
+    writtenFor: { bowls: ask.bowls, bowlG: ask.bowlG },
+    lines: [...[...soupLines.values()].filter(({ id }) => used.has(id) || loose.some((one) => one.id === id)), ...topLines],
+    ...(cards.length === 0 ? {} : { cards: cards.slice(0, 12) }),
+    root: {
+      id: 'pot',
+      name: 'Pot',
+      vessel: 'pot',
+      steps: [
+        ...placedSteps.slice(0, MOST_STEPS - 2),
+        ...(hasJugFilm ? [] : [{ id: builder.id('pot-film'), op: 'film', on: 'pot' } as const]),
+        dish,
+      ],
+    },
+  };
+  for (const { id, role, taken } of loose) soup = placeLine(soup, id, role, taken.kg);
+  const note = kitchen.actions
+    .filter(({ does }) => does === 'store')
+    .map(({ clause }) => sentences[clauses[clause]?.sentence ?? -1] ?? '')
+    .filter((text, n, list) => text !== '' && list.indexOf(text) === n)
+    .join(' ')
+    .slice(0, MILLI);
+  return {
+    soup: { ...soup, ...(note === '' ? {} : { note }) },
+    clausesOf: builder.clausesOf,
+    placed: loose.map(({ id }) => id),
+    fromMethod: kitchen.added.map(({ id }) => id).concat(byStep === undefined && saltLine !== undefined ? [saltLine] : []),
+    equalShares,
+    joinedByGuess: guessed,
+  };
+}
+
+function namedIn(step: SoupStep): string[] {
+  switch (step.op) {
+    case 'trim':
+    case 'add':
+      return step.uses.map(({ line }) => line);
+    case 'deglaze':
+      return [step.use.line];
+    case 'cover':
+    case 'thin':
+    case 'season':
+    case 'cream':
+    case 'tune':
+      return [step.line];
+    case 'liaison':
+      return [step.yolks.line, step.cream.line];
+    case 'thicken':
+      return step.parts.map(({ line }) => line);
+    default:
+      return [];
+  }
+}

@@ -1,0 +1,43 @@
+/** What a method that gives no figure is taken to mean. Kitchen defaults, common practice. */
+export const USUAL = {
+  ovenC: 190,
+  grillC: 250,
+  roastMin: 40,
+  sweatMin: 8,
+  fryMin: 8,
+  bloomMin: 1,
+  toastMin: 1,
+  simmerMin: 20,
+  smokeMin: 20,
+  fryPureeMin: 5,
+  wineMin: 2,
+  warmMin: 3,
+  restMin: 10,
+  blendMin: 2,
+  mashMin: 0.3,
+  saltPct: 0.8,
+  liaisonC: 80,
+  overM: 0.01,
+  bodyMPas: 220,
+  thickMPas: 500,
+  pressureMin: 15,
+  pressureC: 115,
+} as const;
+/** Heat that a short cooking of spices, garlic, paste or flour is given: no longer than this, min. */
+export const BLOOM_MOST = 2.5;
+/** Cool enough to handle, °C. Kitchen default. */
+export const TOUCH_C = 45;
+/** From this share of liquid on, what is cooked is simmered. */
+export const WET_SHARE = 0.25;
+/** Shares nearer to all of it than this are all of it. */
+export const WHOLE = 0.97;
+/** Vague measures in grams, for what only the method names. Kitchen defaults. */
+export const SPLASH_G = 50;
+
+/** "Tip in the tray" empties it into the pot. */
+export const EMPTIED = /\b(?:tip|scrape|empty|add|pour)\b(?: in)? (?:the )?(?:\w+ of the )?(?:\w+ )?tray\b/i;
+
+export type Heat = 'sweat' | 'fry' | 'bloom' | 'simmer' | 'roast' | 'toast' | 'fryPuree';
+
+/** The salt that a "season" takes, until the recipe's own is known. */
+export const SALT_LINE = 'salt-to-season';

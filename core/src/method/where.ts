@@ -1,0 +1,187 @@
+import type { Kitchen } from './kitchen.js';
+import { EMPTIED } from './usual.js';
+import { GARNISH_SECTION, VERBS, type VesselKind } from './lexicon.js';
+import type { Mention } from './mentions.js';
+import { isHob, type Vessel } from './vessel.js';
+import type { Clause } from './clauses.js';
+
+/** The tray that is being filled, or another one. */
+function tray(k: Kitchen, clause: Clause): Vessel {
+  const { here } = k;
+  if (here?.kind === 'tray') return here;
+  if (here?.kind === 'bowl' && !here.isHot) {
+    here.kind = 'tray';
+    return here;
+  }
+  return k.fresh('tray', clause.section);
+}
+
+/** Where a clause that heats on the hob is done. */
+export function hob(k: Kitchen, clause: Clause, n: number, fresh: boolean): Vessel {
+  const place = k.placeIn(clause.text);
+  const { here } = k;
+  if (place?.kind === 'pan' || place?.kind === 'pot') {
+    const latest =
+      k
+        .open()
+        .filter((one) => isHob(one) && one.section === clause.section)
+        .at(-1) ?? k.latestHob();
+    if (!place.isNew && latest !== undefined) return latest;
+    if (here?.kind === 'bowl' && !here.isHot && here.steps.length > 0 && !fresh) {
+      here.kind = place.kind;
+      return here;
+    }
+    // A pan that was named and not yet used is not a second one.
+    if (latest?.steps.length === 0 && latest.section === clause.section) return latest;
+    return k.fresh(place.kind, clause.section);
+  }
+  if (here !== undefined && isHob(here) && isOfSection(here, clause)) {
+    const isSide = fresh && (here.isWet || here.isBlended) && !/\b(?:same|in the) (?:pan|pot)\b/i.test(clause.text);
+    if (!isSide) return here;
+    return k.fresh('pan', clause.section);
+  }
+  if (here?.kind === 'bowl' && !here.isHot && !fresh) {
+    here.kind = 'pot';
+    return here;
+  }
+  if (GARNISH_SECTION.test(clause.section)) return k.fresh('pan', clause.section);
+  const latest = k.latestHob();
+  if (latest !== undefined && !fresh) return latest;
+  if (latest !== undefined && !latest.isWet && !latest.isBlended && n > 0 && !isMeanwhile(clause)) return latest;
+  return k.fresh('pot', clause.section);
+}
+
+/** A vessel of this part of the method, or one that this part may go on with. */
+function isOfSection({ section }: Vessel, clause: Clause): boolean {
+  return section === clause.section || !GARNISH_SECTION.test(clause.section);
+}
+
+function isMeanwhile({ text }: Clause): boolean {
+  return /\b(?:meanwhile|in the meantime|while the|while they|while it)\b/i.test(text);
+}
+
+/** Where something is put: as it is said, where it is cooked next, or where the cook stands. */
+export function target(k: Kitchen, clause: Clause, n: number, mentions: readonly Mention[]): Vessel {
+  const { here } = k;
+  const body = k.body(clause);
+  const place = EMPTIED.test(body) ? undefined : (k.placeIn(body) ?? k.placeIn(clause.text));
+  if (place !== undefined && place.kind !== 'serving') {
+    if (place.kind === 'tray') {
+      if (here?.kind === 'tray' && !(place.isNew && here.isHot)) return here;
+      if (here?.kind === 'bowl' && !here.isHot) {
+        here.kind = 'tray';
+        return here;
+      }
+      const tray = k
+        .open()
+        .filter(({ kind }) => kind === 'tray')
+        .at(-1);
+      return tray !== undefined && !place.isNew ? tray : k.fresh('tray', clause.section);
+    }
+    if (place.kind === 'jug') {
+      const hob = here !== undefined && isHob(here) ? here : k.latestHob();
+      return hob ?? k.fresh('pot', clause.section);
+    }
+    if (place.kind === 'bowl') {
+      const bowl = k
+        .open()
+        .filter(({ kind }) => kind === 'bowl')
+        .at(-1);
+      if (!place.isNew && bowl !== undefined) return bowl;
+      return k.fresh('bowl', clause.section);
+    }
+    const latest = k
+      .open()
+      .filter((one) => isHob(one))
+      .at(-1);
+    if (latest !== undefined && !place.isNew) return latest;
+    if (latest !== undefined && place.isNew && latest.steps.length === 0) return latest;
+    // "Return to a clean pan" is the same soup in another pan.
+    if (
+      latest !== undefined &&
+      /\b(?:return|back|transfer|clean|rinsed)\b/i.test(clause.text) &&
+      (latest.isWet || latest.isBlended)
+    )
+      return latest;
+    if (here?.kind === 'bowl' && !here.isHot) {
+      here.kind = place.kind;
+      return here;
+    }
+    return k.fresh(place.kind, clause.section);
+  }
+  const ahead = comesTo(k, n);
+  const isNewSection = here !== undefined && here.section !== clause.section && GARNISH_SECTION.test(clause.section);
+  if (here === undefined || isNewSection) {
+    return k.fresh(ahead ?? (isNewSection ? 'bowl' : 'pot'), clause.section);
+  }
+  if (ahead === 'tray' && here.kind !== 'tray' && mentions.some(({ line }) => !k.isUsedUp(line))) {
+    if (here.kind === 'bowl' && !here.isHot) return here;
+    return k.fresh('tray', clause.section);
+  }
+  if (here.section !== clause.section && here.isForTop) return k.latestHob() ?? k.fresh('pot', clause.section);
+  return here;
+}
+
+/** The vessel in which the next heat is given, if the next clauses say so. */
+function comesTo(k: Kitchen, n: number): VesselKind | undefined {
+  const isHot = k.here !== undefined && isHob(k.here) && k.here.isHot && !k.here.isBlended;
+  for (const clause of k.clauses.slice(n, n + (isHot ? 3 : 5))) {
+    const sense = clause.verb === undefined ? undefined : VERBS[clause.verb];
+    // "Tip in the tray" empties it.
+    const isEmptied = EMPTIED.test(clause.text);
+    const place = isEmptied ? undefined : k.placeIn(clause.text);
+    if (isEmptied || sense === 'thin' || sense === 'deglaze') return undefined;
+    if (
+      sense === 'roast' ||
+      sense === 'grill' ||
+      (place?.kind === 'tray' && sense !== 'line') ||
+      /\b(?:in|into) the oven\b/i.test(clause.text)
+    )
+      return 'tray';
+    if (place !== undefined && (place.kind === 'pot' || place.kind === 'pan')) return place.kind;
+    if (sense !== undefined && /^(?:sweat|fry|cook|simmer|boil|bring|melt|heat|bloom|blend|serve)$/.test(sense))
+      return sense === 'blend' || sense === 'serve' ? undefined : 'pot';
+  }
+  return undefined;
+}
+
+export function roastVessel(k: Kitchen, clause: Clause, mentions: readonly Mention[]): Vessel {
+  const { here } = k;
+  if (here?.kind === 'tray') return here;
+  if (here !== undefined && !here.isHot && !here.isWet && here.steps.length > 0 && here.section === clause.section) {
+    here.kind = 'tray';
+    return here;
+  }
+  const at = mentions.map(({ line }) => k.vesselOf(line)).find((one) => one !== undefined && !one.isHot);
+  if (at !== undefined) {
+    at.kind = 'tray';
+    return at;
+  }
+  return tray(k, clause);
+}
+
+export function soupVessel(k: Kitchen, clause: Clause, n: number): Vessel {
+  const { here } = k;
+  if (here !== undefined && isHob(here) && !here.isForTop) return here;
+  const hob = k.latestHob();
+  if (hob !== undefined && here?.kind !== 'bowl') {
+    if (
+      here?.kind === 'tray' &&
+      here.isHot &&
+      !here.isForTop &&
+      here.joinedTo === undefined &&
+      /\b(?:everything|all|together)\b/i.test(clause.text)
+    )
+      k.move(here, hob, n);
+    return hob;
+  }
+  const vessel = hob ?? k.fresh('pot', clause.section);
+  for (const one of k.open())
+    if (one !== vessel && !one.isForTop && one.steps.length > 0) {
+      const lines = [...one.lines].map((line) => ({ line }));
+      const isJoin = one.isHot;
+      k.move(one, vessel, n);
+      if (isJoin) k.put('join', n, { lines });
+    }
+  return vessel;
+}

@@ -17,6 +17,7 @@ const MANNERS = new Set(
     'no10 piece cube chunk wedge slice strip sprig stick topping top sprinkle swirl finish finishing ' +
     'frying roasting drizzling knob splash drizzle handful mm cm inch middling skinned stoned podded shelled defrosted thawed ' +
     'just enough sufficient dollop pat glug bit sized thumb husked shucked picked fat plump hand torn snipped crumbled more if liked ' +
+    'frozen day old crust removed kernel pak tetra packet package bag punnet ' +
     'needed using inner outer own home made homemade favourite about light'
   ).split(' '),
 );

@@ -56,6 +56,7 @@ const UNITS = {
   spoonful: { short: 'spoonful', plural: 'spoonfuls', alternates: [] },
   squeeze: { short: 'squeeze', plural: 'squeezes', alternates: [] },
   drizzle: { short: 'drizzle', plural: 'drizzles', alternates: [] },
+  glass: { short: 'glass', plural: 'glasses', alternates: [] },
   splash: { short: 'splash', plural: 'splashes', alternates: [] },
   sprinkling: { short: 'sprinkling', plural: 'sprinklings', alternates: [] },
   ear: { short: 'ear', plural: 'ears', alternates: ['cob', 'cobs'] },
@@ -116,7 +117,7 @@ function inFigures(text: string): string {
       )
       // "2 garlic cloves" is two cloves of garlic, "2 celery sticks" two sticks of celery.
       .replace(
-        /^(\S+(?: \d\/\d)?) (?:(?:large|medium|small|fat|plump) )?(garlic|celery|lemongrass|cinnamon|thyme|rosemary|mint|basil|parsley|coriander|dill|sage|bay) (cloves?|sticks?|ribs?|stalks?|sprigs?)\b/i,
+        /^(\S+(?: \d\/\d)?) (?:(?:large|medium|small|fat|plump) )?(garlic|celery|lemongrass|cinnamon|thyme|rosemary|mint|basil|parsley|coriander|dill|sage|bay) (cloves?|sticks?|ribs?|stalks?|sprigs?|bulbs?|heads?)\b/i,
         '$1 $3 of $2',
       )
       .replace(/^(\S+) (?:no\.? ?|#|number )10 (can|tin)s?\b(?: of)?/i, '$1 $2 no10')
@@ -126,7 +127,10 @@ function inFigures(text: string): string {
           `${String(Math.round(Number(size.replace(',', '.')) * (unit === 'cm' ? 1 : 2.54) * ROOT_G_CM * 10) / 10)} g `,
       )
       .replace(/(\d)\s+and\s+(?:a |an )?(?:half|1\/2|½)/i, '$1 1/2')
-      .replace(/^(\S+) (heaped|level|rounded|scant|generous|good|big) /i, '$1 ')
+      .replace(/^(\S+) (heaped|level|rounded|scant|generous|good|big|fat|plump) /i, '$1 ')
+      .replace(/\bTbs\b\.?/, 'tbsp')
+      .replace(/^(\S+) corn (?:cobs?|ears?)\b/i, '$1 ears corn')
+      .replace(/^(\S+) (?:small |large )?glass(?:es)? (?:of )?/i, '$1 glass ')
       .replace(/(\d)(kg|g|ml|l|oz|lb)\b/gi, '$1 $2')
       .replace(/\b(l|litres?|liters?|ltr)\b(?=\s)/i, 'litre')
       .replace(SECOND_UNIT, '$1 ')
@@ -209,9 +213,12 @@ const WEIGHT = String.raw`(\d+(?:[.,]\d+)?(?: ?\d\/\d)?)\s*(kg|kilos?|g|gm|grams
 function statedWeight(head: string): string | undefined {
   if (
     new RegExp(`^${WEIGHT}`, 'i').test(head) ||
-    /^[\d./½¼¾⅓⅔ ]+\s*(?:tbsp|tsp|tablespoon|teaspoon|cup|oz|ounce|pint|quart|fl|can|tin|jar|carton|pack|bag|stick)/i.test(head)
+    /^[\d./½¼¾⅓⅔ ]+\s*(?:tbsp|tsp|tablespoon|teaspoon|cup|oz|ounce|pint|quart|fl|stick)/i.test(head)
   )
     return undefined;
+  // Of a pack only what stands in brackets behind it is its weight.
+  const isHeld = new RegExp(`^[\\d./½¼¾⅓⅔ ]+\\s*(?:${CONTAINERS}|tetra pak)`, 'i').test(head);
+  if (isHeld && !/\(\s*(?:about )?\d/.test(head)) return undefined;
   const hit = new RegExp(
     `^(.*?[a-z].*?)[\\s,(]+(?:(?:about|say|approx\\.?|approximately|around|roughly|weighing|weighs?|total(?: weight)?|or)\\s+)*${WEIGHT}(?:\\s*/[^),]*)?( each)?(?: (?:in total|total|peeled weight|trimmed weight|prepared weight|in all))?\\)?(.*)$`,
     'i',
@@ -222,12 +229,18 @@ function statedWeight(head: string): string | undefined {
   const value = Number(figure.replace(',', '.')) * (each !== undefined && count !== null ? Number(count[1]) : 1);
   if (!Number.isFinite(value) || value <= 0) return undefined;
   const edible = /(?:peeled|trimmed|prepared) weight/i.test(whole) ? 'peeled ' : '';
+  if (/\b(?:in|with|plus|and|to|from)$/i.test(food.trim())) return undefined;
   const name = food
     .replace(/^\d+(?:[.,]\d+)?\s+/, '')
     .replace(/^(?:first |then )?(?:you(?:'ll|’ll)? )?(?:need |want |take |get )/i, '')
     .replace(/^(?:an?|the|some|1)\s+/i, '')
+    .replace(
+      /^(?:heads?|bulbs?|bunch(?:es)?|bags?|packs?|packets?|punnets?|tetra pak|tubs?|cans?|tins?|jars?|cartons?)\s+(?:of\s+)?/i,
+      '',
+    )
     .replace(/^(?:(?:good |little |big )?(?:bit|lump|piece|knob|chunk|amount) of )/i, '')
     .replace(/[\s,(–-]+$/, '');
+  if (!/[a-z]{3}/i.test(name.replace(/^[\d/.½¼¾ ]+(?:cans?|tins?)?\b/i, ''))) return undefined;
   return `${String(value)} ${unit} ${edible}${name}${/^\s*[,;]/.test(rest) || rest.trim() === '' ? rest : `, ${rest.trim()}`}`;
 }
 

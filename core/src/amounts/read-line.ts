@@ -86,6 +86,7 @@ const VAGUE_G: Readonly<Record<string, number>> = {
   sprig: 1,
   leaf: 0.5,
   thumb: 15,
+  glass: 150,
 };
 /** What a sprig, a leaf and a thumb may be of. */
 const VAGUE_OF: Readonly<Record<string, RegExp>> = { sprig: /^herbs$/, leaf: /^(?:herbs|leaves)$/, thumb: /^(?:roots)$/ };
@@ -105,8 +106,8 @@ function piecesLike(ingredient: Ingredient, wanted: RegExp): [string, number][] 
 
 /** The can that a shop of the country sells where no size is written. Common practice. */
 const USUAL_CAN: Readonly<Record<Country, readonly string[]>> = {
-  gb: ['can-400g'],
-  au: ['can-400g'],
+  gb: ['can-400g', 'can-400ml'],
+  au: ['can-400g', 'can-400ml'],
   us: [],
 };
 
@@ -157,6 +158,8 @@ interface Measured {
   readonly ask: Extract<LineReading, { code: 'ASK' }>['what'] | undefined;
 }
 
+const SPOONED = /cheese|yoghurt|mascarpone|soured-cream|creme-fraiche|crema|peanut-butter|tahini|honey|paste/;
+
 /** In which amounts a phrase could be meant; more than one is a question. */
 function measured(phrase: Phrase, value: number, ingredient: Ingredient, country: Country | undefined): Measured {
   const { unit, each } = phrase;
@@ -175,7 +178,8 @@ function measured(phrase: Phrase, value: number, ingredient: Ingredient, country
   if (plainUnit !== undefined) return { ask: undefined, options: [{ amount: { value, unit: plainUnit }, assumed: [] }] };
   if (unit === 'ounce') {
     const weight: Sized = { amount: { value, unit: 'oz' }, assumed: [] };
-    if (!isLiquid) return { ask: undefined, options: [weight] };
+    // What is sold by weight although it could be poured.
+    if (!isLiquid || SPOONED.test(ingredient.row.id)) return { ask: undefined, options: [weight] };
     const fluid: Sized = { amount: { value, unit: country === 'us' ? 'floz-us' : 'floz-imp' }, assumed: [] };
     return { ask: 'OUNCE', options: [weight, fluid] };
   }
@@ -330,6 +334,14 @@ function asked(reading: LineReading, number: string): Option[] {
   return reading.code === 'ASK' ? reading.options.map((one) => ({ ...one, label: `${number}: ${one.label}` })) : [];
 }
 
+/** Stock that says what it is made up from is as salty as that. */
+function madeUp(id: string, text: string): string {
+  const isFrom = /\b(?:cubes?|powder|bouillon|stock ?pots?|concentrate)\b/i.test(text);
+  if (!isFrom) return id;
+  if (id === 'vegetable-stock') return 'vegetable-stock-cube';
+  return id === 'chicken-stock' ? 'chicken-stock-carton' : id;
+}
+
 /** "1 litre water or light stock": which of the two, with the kilos of each; undefined where it is one food. */
 function eitherOf(text: string, context: ReadingContext): LineReading | undefined {
   const parts = /^(.+?)\s+or\s+([^,;(\d]+)(.*)$/i.exec(text);
@@ -374,7 +386,7 @@ function readWith(text: string, context: ReadingContext): LineReading {
       ? { text, code: 'ASK', what: 'WHICH', options }
       : { text, code: 'UNKNOWN_FOOD', name: food.trim(), nearest: found.ids };
   }
-  const ingredient = context.larder.get(found.id);
+  const ingredient = context.larder.get(madeUp(found.id, text));
   if (ingredient === undefined) return { text, code: 'UNKNOWN_FOOD', name: food.trim(), nearest: [] };
   if (phrase.ratio !== undefined && Object.values(BEFORE).some((one) => one === phrase.ratio?.of)) {
     return { text, code: 'RATIO', ingredient: found.id, of: phrase.ratio.of, factor: phrase.ratio.factor };

@@ -117,10 +117,10 @@ function verbless(k: Kitchen, clause: Clause, n: number): void {
   if (
     minutes !== undefined &&
     k.here !== undefined &&
-    (mentions.length > 0 || /^(?:about |another |a further )?[\d½]/.test(text)) &&
-    k.lastHeat !== undefined
+    (mentions.length > 0 || /^(?:about |another |a further )?[\d½]/.test(text))
   ) {
-    heated(k, k.here, k.here.isWet ? 'simmer' : k.lastHeat === 'simmer' ? 'sweat' : k.lastHeat, clause, n, []);
+    const last = k.lastHeat === undefined || k.lastHeat === 'simmer' ? 'sweat' : k.lastHeat;
+    heated(k, k.here, k.here.isWet ? 'simmer' : last, clause, n, []);
     return;
   }
   if (mentions.length === 0) k.put('remark', n);

@@ -100,7 +100,7 @@ function isVerb(words: readonly Word[], n: number, startsSentence: boolean): boo
   const word = words[n]?.text ?? '';
   if (VERBS[word] === undefined) return false;
   const next = words[n + 1]?.text;
-  if (SEASONINGS.has(word) && (next === undefined || /^(?:to|of|for|and|,|&)$/.test(next))) return false;
+  if (SEASONINGS.has(word)) return next !== undefined && /^(?:the|your|it|them|both|each|lightly|well|generously)$/.test(next);
   if (!NOUN_VERBS.has(word) || STRONG_VERBS.has(word)) return next !== 'of';
   if (next === undefined) return startsSentence;
   if (next === 'of') return false;

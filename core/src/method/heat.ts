@@ -37,12 +37,15 @@ export function heated(k: Kitchen, vessel: Vessel, heat: Heat, clause: Clause, n
   if (heat === 'roast') {
     const said = ovenIn(text, k.context.country);
     const ovenC = said ?? k.oven ?? USUAL.ovenC;
-    if (said !== undefined) k.oven = said;
+    if (said !== undefined) {
+      k.oven = said;
+      k.isOvenGuessed = false;
+    }
     k.put(does, n, {
       vessel: vessel.name,
       minutes,
       ovenC,
-      assumed: [...assumed, ...(said === undefined && k.oven === undefined ? (['OVEN'] as const) : [])],
+      assumed: [...assumed, ...(said === undefined && (k.oven === undefined || k.isOvenGuessed) ? (['OVEN'] as const) : [])],
     });
     const toss = /\b(?:every|each) (\d+) min/i.exec(text);
     const tossEveryMin = toss === null ? undefined : Math.min(60, Math.max(5, Number(toss[1])));
@@ -105,7 +108,7 @@ export function kindOfHeat(k: Kitchen, clause: Clause, vessel: Vessel, mentions:
 
 export function doRoast(k: Kitchen, clause: Clause, n: number): void {
   const body = k.body(clause);
-  const mentions = k.mentions(body, clause);
+  const mentions = k.withPrepared(k.mentions(body, clause), body, clause);
   const oven = ovenIn(clause.text, k.context.country);
   if (oven !== undefined) k.oven = oven;
   const isNew = mentions.some(({ line }) => !k.isUsedUp(line));
@@ -128,7 +131,10 @@ export function doRoast(k: Kitchen, clause: Clause, n: number): void {
 }
 
 export function doGrill(k: Kitchen, clause: Clause, n: number): void {
-  if (ovenIn(clause.text, k.context.country) === undefined) k.oven = USUAL.grillC;
+  if (ovenIn(clause.text, k.context.country) === undefined) {
+    k.oven = USUAL.grillC;
+    k.isOvenGuessed = true;
+  }
   doRoast(k, clause, n);
 }
 
@@ -229,7 +235,10 @@ export function doHeat(k: Kitchen, clause: Clause, n: number, verb: string): voi
 export function doPreheat(k: Kitchen, clause: Clause, n: number): void {
   const oven = ovenIn(clause.text, k.context.country);
   if (oven !== undefined) k.oven = oven;
-  else if (/\b(?:broiler|grill)\b/i.test(clause.text)) k.oven = USUAL.grillC;
+  else if (/\b(?:broiler|grill)\b/i.test(clause.text)) {
+    k.oven = USUAL.grillC;
+    k.isOvenGuessed = true;
+  }
   k.put('setting', n, oven === undefined ? {} : { ovenC: oven });
 }
 

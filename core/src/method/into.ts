@@ -12,6 +12,10 @@ import { onTop } from './top.js';
 export function doAdd(k: Kitchen, clause: Clause, n: number): void {
   const { text } = clause;
   const body = k.body(clause);
+  if (clause.verb === 'use' && /\bto (?:pur[ée]e|blend|blitz|whizz?|liquidi[sz]e|process)\b/i.test(text)) {
+    k.as('blend', clause, n, 'blend');
+    return;
+  }
   if (/\b(?:through|via) (?:a |the )?(?:\w+[ -])*(?:sieve|strainer|mouli|food mill|chinois|colander)\b/i.test(text)) {
     k.as('strain', clause, n);
     return;
@@ -26,7 +30,7 @@ export function doAdd(k: Kitchen, clause: Clause, n: number): void {
     else k.put('setting', n);
     return;
   }
-  const mentions = k.mentions(body, clause);
+  const mentions = k.withPrepared(k.mentions(body, clause), body, clause);
   if (
     mentions.length === 0 &&
     k.here?.isBlended === true &&
@@ -57,11 +61,33 @@ export function doAdd(k: Kitchen, clause: Clause, n: number): void {
     return;
   }
   const more = k.unlisted(body, clause, mentions);
+  const isOnlyIf = mentions.length === 0 && more.length > 0 && /\bif\b/i.test(text) && !k.isFinished();
+  if (isOnlyIf) {
+    // "A splash of water if they catch": at the cook's eye, in no sum.
+    k.unlist(more);
+    k.put('remark', n);
+    return;
+  }
+  // "Put the peppers in a bowl to steam": what lies on the hot tray is only set apart.
+  const onTray =
+    place?.kind === 'bowl' &&
+    mentions.length > 0 &&
+    mentions.every(({ line }) => k.vesselOf(line)?.kind === 'tray' && k.vesselOf(line)?.isHot === true);
+  if (onTray) {
+    k.put('setting', n);
+    return;
+  }
   const all = [...mentions, ...more];
   const hasCover =
     /\b(?:to (?:just |barely |almost )?cover|until (?:just |barely )?covered|enough[\w ]*cover|just covers?)\b/i.test(text);
   const vessel = target(k, clause, n, all);
   intoVessel(k, clause, n, vessel, all, hasCover);
+}
+
+/** Salt whose amount the step that seasons settles. */
+function isSaltToTaste(k: Kitchen, line: string): boolean {
+  const taken = k.lineOf(line)?.taken;
+  return taken !== undefined && taken.role === 'salt' && taken.amount.rule === 'byStep';
 }
 
 export function intoVessel(
@@ -86,8 +112,14 @@ export function intoVessel(
     /\bif\b[^.]*\b(?:thick|necessary|needed|required)\b|\bto (?:thin|loosen|adjust)\b|\bthin(?:ner)?\b/i.test(clause.text)
       ? mentions.filter(({ line }) => k.isLiquid(line))
       : [];
+  const salted = mentions.filter(({ line }) => isSaltToTaste(k, line));
   const plain = mentions.filter(
-    (one) => !covering.includes(one) && !deglazing.includes(one) && !creams.includes(one) && !thinning.includes(one),
+    (one) =>
+      !salted.includes(one) &&
+      !covering.includes(one) &&
+      !deglazing.includes(one) &&
+      !creams.includes(one) &&
+      !thinning.includes(one),
   );
   const creamFirst = creams.length > 0 && creams[0] === mentions[0];
   const pourCream = (): void => {
@@ -108,10 +140,19 @@ export function intoVessel(
     k.put('add', n, { vessel: vessel.name, lines: added, assumed: vague ? ['SHARE'] : [] });
   }
   for (const one of covering) coverWith(k, one, vessel, n);
+  if (salted.length > 0) k.as('season', { ...clause, text: 'season' }, n);
   for (const one of deglazing) deglazeWith(k, one, vessel, clause, n);
   if (!creamFirst) pourCream();
   for (const one of thinning) thinWith(k, one, vessel, clause, n);
-  const did = added.length + joined.length + back.length + covering.length + deglazing.length + creams.length + thinning.length;
+  const did =
+    salted.length +
+    added.length +
+    joined.length +
+    back.length +
+    covering.length +
+    deglazing.length +
+    creams.length +
+    thinning.length;
   // "Cook for 5 minutes" is its own clause; "stir for 1 minute" heats too.
   if (
     minutesIn(clause.text) !== undefined &&
@@ -133,7 +174,8 @@ function movedHere(k: Kitchen, clause: Clause, n: number, vessel: Vessel, body: 
     /\b(?:everything(?! else)|(?:the )?contents|the lot|all of it|(?:the )?(?:[\w-]+ )?mixture|the (?:roast(?:ed|ing)?|baked) (?:veg\w*|tray)|the tray|the pur[ée]e|them|it|the soup|soup|tray)\b/i.test(
       body,
     );
-  const isBare = /^(?:return|transfer|tip|scrape|pour|put|place)\s+(?:back\s+)?(?:(?:in)?to\b|in(?:to)?\s+(?:a|an|the|another)\b)/i.test(body);
+  const isBare =
+    /^(?:return|transfer|tip|scrape|pour|put|place)\s+(?:back\s+)?(?:(?:in)?to\b|in(?:to)?\s+(?:a|an|the|another)\b)/i.test(body);
   if (!isAll && !isBare) return;
   k.movedNow = true;
   const from = k.here;
@@ -149,6 +191,10 @@ function movedHere(k: Kitchen, clause: Clause, n: number, vessel: Vessel, body: 
   } else if (from !== undefined && from !== vessel) {
     sources.push(from);
     if (/\beverything\b/i.test(body)) sources.push(...k.open().filter((one) => one.name.startsWith('Foil') && one.isHot));
+  }
+  if (sources.length === 0 && from === vessel && /\b(?:pur[ée]e|soup|mixture|base)\b/i.test(body) && !/\binto the\b/i.test(body)) {
+    // "Pour in the purée": what was blended before is met by what is in the pan now.
+    sources.push(...k.open().filter((one) => one !== vessel && one.isBlended));
   }
   for (const source of sources) {
     if (source === vessel || source.joinedTo !== undefined) continue;
@@ -271,7 +317,7 @@ function unlistedWater(body: string): boolean {
 }
 
 export function doWrap(k: Kitchen, clause: Clause, n: number): void {
-  const mentions = k.mentions(k.body(clause), clause);
+  const mentions = k.withPrepared(k.mentions(k.body(clause), clause), k.body(clause), clause);
   if (mentions.length === 0) {
     k.put('setting', n);
     return;

@@ -62,6 +62,10 @@ export class Kitchen {
   readonly misread = new Set<number>();
   lastSeason: number | undefined;
   servedCold = false;
+  /** The lines that were spoken of last: what "them" is. */
+  lastNamed: string[] = [];
+  /** Whether the oven's heat was taken for granted. */
+  isOvenGuessed = false;
 
   fix: Fix | undefined;
   here: Vessel | undefined;
@@ -165,11 +169,32 @@ export class Kitchen {
     const own = this.fix?.lines;
     if (own !== undefined) return own.filter((line) => this.lineOf(line) !== undefined).map((line) => ({ line, at: 0, length: 0 }));
     const named = this.names.mentions(text, clause.section, this.isUsedUp);
+    if (named.length > 0) this.lastNamed = named.map(({ line }) => line);
     if (named.length > 0 || !/\b(?:each|them|it|these|those)\b/i.test(text)) return named;
     // "Wash the beetroot, wrap each in foil": what was only made ready so far is meant.
     const last = this.actions.at(-1);
     if (last?.does !== 'prepare') return named;
     return last.lines.filter(({ line }) => !this.isUsedUp(line)).map(({ line }) => ({ line, at: 0, length: 0 }));
+  }
+
+  /** "Prick the aubergines and put on a tray": what was made ready in the same sentence, where the verb has nothing of its own. */
+  withPrepared(mentions: readonly Mention[], body: string, clause: Clause): readonly Mention[] {
+    const last = this.actions.at(-1);
+    const isBare = /^(?:[\w-]+)(?: (?:back|them|it|all))?\s+(?:on|in|into|onto|to|over|with|at|for|alongside)\b/i.test(body);
+    if (last?.does !== 'prepare' || !isBare || this.clauses[last.clause]?.sentence !== clause.sentence) return mentions;
+    const before = last.lines.filter(({ line }) => !this.isUsedUp(line) && !mentions.some((one) => one.line === line));
+    return [...before.map(({ line }) => ({ line, at: 0, length: 0 })), ...mentions];
+  }
+
+  /** Takes foods back that were only named by the way. */
+  unlist(mentions: readonly Mention[]): void {
+    for (const { line } of mentions) {
+      for (const list of [this.all, this.added]) {
+        const at = list.findIndex(({ id }) => id === line);
+        if (at >= 0 && !this.uses.has(line)) list.splice(at, 1);
+      }
+    }
+    this.names = new LineNames(this.all);
   }
 
   placeIn(text: string): { readonly kind: VesselKind; readonly isNew: boolean; readonly word: string } | undefined {
@@ -224,7 +249,7 @@ export class Kitchen {
 
   latestHob(): Vessel | undefined {
     return this.open()
-      .filter((vessel) => isHob(vessel) && !vessel.isForTop)
+      .filter((vessel) => isHob(vessel) && !vessel.isForTop && !vessel.isDrained)
       .at(-1);
   }
 
@@ -288,7 +313,7 @@ export class Kitchen {
         at !== vessel &&
         (isDivided
           ? this.isUsedUp(line) && mention.rest !== true && mention.share === undefined && isSmall
-          : this.isUsedUp(line) || at.isHot || at.kind === 'bowl');
+          : this.isUsedUp(line) || (mention.rest !== true && (at.isHot || at.kind === 'bowl')));
       if (joins) {
         if (!joined.includes(at)) {
           this.move(at, vessel, clause);

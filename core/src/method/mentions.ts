@@ -25,7 +25,7 @@ export interface Mention {
 /** Words of names that do not name anything by themselves. */
 const QUALITIES = new Set(
   (
-    'half whole fresh dried red white green black yellow ground smoked sweet floury waxy double single plain extra virgin vegetable chicken beef light dark low salt ' +
+    'medium small large big half whole fresh dried red white green black yellow ground smoked sweet floury waxy double single plain extra virgin vegetable chicken beef light dark low salt ' +
     'unsalted salted whole raw baby large small fine coarse flaked sea whipping heavy full fat reduced fat golden brown spring wild cold hot ' +
     'leaf leave stalk stick seed powder paste juice clove head bulb of in the a and with tin can carton jar bag free gluten cooking eating dry toasted boiling ' +
     'chopped sliced peeled frozen cooked skimmed semi long life no 10 style mild strong flat globe savoy roast roasted to taste for cover serve bunch handful sprig piece ' +
@@ -73,7 +73,7 @@ const CLASSES: readonly (readonly [words: RegExp, fits: (row: IngredientRow, rol
   [/^(?:chilli|chillie|chile|chili|chilie)$/, (row) => row.group === 'chillies' || row.id.includes('chilli')],
   [/^(?:floret)$/, (row) => row.id === 'cauliflower' || row.id === 'broccoli'],
   [/^(?:kernel|corn|sweetcorn|niblet)$/, (row) => row.id.includes('sweetcorn')],
-  [/^(?:tip|spear)$/, (row) => row.id === 'asparagus'],
+  [/^(?:tip|spear|stalk|stem)$/, (row) => row.id === 'asparagus'],
   [/^(?:flesh)$/, (row) => row.group === 'squashes' || row.id === 'aubergine' || row.id === 'sweet-potato'],
   [/^(?:eggplant)$/, (row) => row.id === 'aubergine'],
   [/^(?:capsicum)$/, (row) => row.id.endsWith('pepper') && row.group === 'fruit vegetables'],
@@ -98,6 +98,12 @@ const GROUPS: readonly (readonly [words: RegExp, fits: (role: Role, row: Ingredi
   [/\b(?:toppings|garnishes)\b/gi, (role) => role === 'garnish'],
   [/\b(?:greens|leaves)\b/gi, (role) => role === 'greens'],
 ];
+/** Parts of a vegetable that go different ways: the tips, and the stalks that are left. Kitchen defaults. */
+const PART_SHARES: Readonly<Record<string, ReturnType<typeof shareBefore>>> = {
+  tip: { share: 0.25, vague: true },
+  stalk: { rest: true },
+  stem: { rest: true },
+};
 /** All that has not gone in yet. */
 const EVERYTHING =
   /\b(?:everything else|all (?:of )?the (?:other |remaining )?ingredients|(?:the )?(?:rest of the|remaining|other) ingredients|the rest(?! of)|all the rest)\b/i;
@@ -242,7 +248,8 @@ export class LineNames {
       const last = words[n + length - 1] ?? word;
       const chosen = this.chosen(lines, last.raw, words, n, section, isUsed);
       const before = text.slice(Math.max(0, word.at - 60), word.at);
-      const measure = shareBefore(cutAtStop(before));
+      const said = shareBefore(cutAtStop(before));
+      const measure = Object.keys(said).length > 0 ? said : (PART_SHARES[word.text] ?? said);
       for (const line of chosen) out.push({ line: line.id, at: word.at, length: last.end - word.at, ...measure });
       n += length - 1;
     }

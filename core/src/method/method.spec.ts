@@ -55,7 +55,7 @@ const SOUPS = [...corpusOf('seen'), ...corpusOf('apart')];
 describe('reading a written method', () => {
   for (const [half, least] of [
     ['seen', { facts: 0.97, lines: 0.97, invented: 0.02 }],
-    ['apart', { facts: 0.85, lines: 0.94, invented: 0.06 }],
+    ['apart', { facts: 0.85, lines: 0.92, invented: 0.06 }],
   ] as const) {
     it(`${half} half of the corpus: lines, facts, inventions`, () => {
       const sum = { right: 0, missed: 0, invented: 0, lines: 0, linesRight: 0 };

@@ -95,7 +95,9 @@ export function doReserve(k: Kitchen, clause: Clause, n: number): void {
     mentions.find(({ share }) => share !== undefined)?.share ??
     (/\bhalf\b/i.test(body) ? 0.5 : /\bthird\b/i.test(body) ? 1 / 3 : /\bquarter\b/i.test(body) ? 0.25 : undefined);
   if (wanted.length > 0) {
-    lift(k, n, wanted, true, said ?? (amount || /\b(?:few|some|little|handful)\b/i.test(body) ? A_FEW : undefined));
+    const few = said === undefined && (amount || /\b(?:few|some|little|handful)\b/i.test(body));
+    const marked = few ? wanted.map((one) => ({ ...one, vague: true as const })) : wanted;
+    lift(k, n, marked, true, said ?? (few ? A_FEW : undefined));
     return;
   }
   if (mentions.length > 0) {
@@ -229,6 +231,10 @@ export function doPeel(k: Kitchen, clause: Clause, n: number): void {
     doPrepare(k, clause, n);
     return;
   }
+  if (lines.every((line) => k.peeledLate.has(line))) {
+    k.put('setting', n);
+    return;
+  }
   for (const line of lines) {
     const vessel = k.vesselOf(line);
     if (vessel === undefined || k.peeledLate.has(line)) continue;
@@ -260,7 +266,8 @@ function keptOf(k: Kitchen, line: string): number {
 function skinned(k: Kitchen, before: Action | undefined): string[] {
   const held = k.here === undefined ? [] : [...k.here.lines];
   const named = before?.lines.map(({ line }) => line).filter((line) => held.includes(line)) ?? [];
-  const pool = named.length > 0 ? named : held;
+  const spoken = k.lastNamed.filter((line) => held.includes(line));
+  const pool = named.length > 0 ? named : spoken.length > 0 ? spoken : held;
   return pool.filter((line) => {
     const row = k.lineOf(line)?.taken.row;
     return (
@@ -319,6 +326,7 @@ export function doDrain(k: Kitchen, clause: Clause, n: number): void {
   k.put('drain', n, { vessel: vessel.name });
   k.step(vessel, n, 'drain', (id) => ({ id, op: 'drain', keep: 'pieces', liquidShare: keepsLiquid ? 0.3 : 0 }));
   vessel.isWet = keepsLiquid;
+  vessel.isDrained = true;
   k.here = vessel;
 }
 

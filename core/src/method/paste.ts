@@ -1,5 +1,6 @@
 import { findName, readLines, takeApart, type LineReading, type ReadingContext } from '../amounts/index.js';
 import { clausesOf, sentencesOf } from './clauses.js';
+import { minutesIn } from './measures.js';
 
 /** Longest text and most lines that are read at once: many times a card, and far below what would hold up a browser. */
 export const MOST_CHARACTERS = 60_000;
@@ -42,6 +43,9 @@ const COUNTS: Readonly<Record<string, number>> = {
   twelve: 12,
 };
 const HEADING = /^(?:#+\s*)?(?:ingredients|you will need|shopping|for (?:the |a )?[\w &-]+|to (?:serve|garnish|finish))\s*:?$/i;
+/** How long it takes and how hard it is, by the editor: nothing to cook by. */
+const ABOUT =
+  /^(?:prep(?:aration)?|cook(?:ing)?|total|active|hands[- ]on|ready|takes|difficulty|course|cuisine|calories)\b(?: time| in)?\s*:?\s*(?:about |under )?(?:\d|easy|medium|less)/i;
 const METHOD = /^(?:#+\s*)?(?:method|directions?|instructions?|preparation|steps?|what to do|how to make it)\s*:?$/i;
 const NUMBERED = /^\s*(?:\d{1,2}[.)]\s+)(?=[A-Z])/;
 const LEAST_WORDS = 5;
@@ -59,13 +63,15 @@ function isWork(row: string, isAfterWork: boolean): boolean {
   const clauses = clausesOf(sentences);
   const starting = clauses.filter(({ verb }) => verb !== undefined);
   const [first] = clauses;
-  if (starting.length === 0 || first === undefined)
-    return isAfterWork && sentences.length > 0 && takeApart(text).value === undefined && /[.!]$/.test(text);
+  const isBare = takeApart(text).value === undefined;
+  // Kitchen notes: "leeks in, lid on, 10 min".
+  if (isBare && (minutesIn(text) !== undefined || /\bin(?:,|\.|$)/i.test(text)) && !/\d\s*(?:g|kg|ml|l)\b/i.test(text)) return true;
+  if (starting.length === 0 || first === undefined) return isAfterWork && sentences.length > 0 && isBare;
   const words = text.split(/\s+/).length;
   if (NUMBERED.test(row)) return true;
   if (sentences.length > 1 || clauses.length > 1) return words >= LEAST_WORDS || isAfterWork;
   const isAtStart = first.verb !== undefined && text.slice(0, first.verbAt).split(/\s+/).length <= LEAST_WORDS;
-  return isAtStart && (words >= LEAST_WORDS || isAfterWork);
+  return isAtStart && (words >= LEAST_WORDS || isAfterWork || /[.!]$/.test(text));
 }
 
 /** What a list of foods ends on, said of all of them. */
@@ -92,7 +98,19 @@ function splitFoods(line: string, alone: boolean, context: ReadingContext): stri
     alone && pieces.length === 1 ? line.split(/,\s*(?=(?:\d|[½¼¾⅓⅔]|an? |one |two |three |half |salt\b|pepper\b))/i) : pieces;
   return split
     .flatMap((piece) => {
-      // "Juice and zest of a lemon" is two things.
+      // "1 tsp each cumin and coriander", "2 cubes dissolved in 1 l water", "juice and zest of a lemon" are several things.
+      const each = /^(.+?) each (?:of )?(?:the )?(.+)$/i.exec(piece.trim());
+      const isMeasure = takeApart(`${each?.[1] ?? ''} salt`).value !== undefined;
+      if (each !== null && isMeasure) {
+        const ground = /^(?:ground|dried|fresh) /i.exec(each[2] ?? '')?.[0] ?? '';
+        const foods = (each[2] ?? '').split(/\s*,\s*(?:and\s+)?|\s+(?:and|&)\s+/i);
+        return foods.map((food, n) => `${each[1] ?? ''} ${n === 0 || food.startsWith(ground) ? '' : ground}${food}`);
+      }
+      const dissolved =
+        /^(.+?\b(?:cubes?|powder|pots?|bouillon)),? (?:dissolved|crumbled|mixed|made up|stirred) (?:in|into|with) (.*water.*)$/i.exec(
+          piece.trim(),
+        );
+      if (dissolved !== null) return [dissolved[1] ?? '', dissolved[2] ?? ''];
       const both = /^(?:the )?(?:(?:finely )?(?:grated )?zest and juice|juice and (?:finely )?(?:grated )?zest) of (.+)$/i.exec(
         piece.trim(),
       );
@@ -167,6 +185,8 @@ export function readPaste(text: string, context: ReadingContext): Pasting {
     const next = placed[n + 1]?.line;
     if (stated !== undefined && bowls === undefined && (foods.length === 0 || line.split(/\s+/).length < LEAST_WORDS)) {
       bowls = stated;
+    } else if (ABOUT.test(line) && line.length < 80) {
+      continue;
     } else if (METHOD.test(line)) {
       inMethod = true;
     } else if (title === undefined && isTitle(line, n === 0, placed.length > 1)) {

@@ -20,6 +20,12 @@ export function onTop(k: Kitchen, mentions: readonly Mention[], text: string, n:
   for (const mention of mentions) {
     const { line } = mention;
     const at = k.vesselOf(line);
+    if (at?.isDrained === true && at !== k.mainVessel()) {
+      at.isForTop = true;
+      k.topVessels.add(at);
+      lines.push({ line });
+      continue;
+    }
     const held = [...k.vessels].reverse().find(({ aside }) => aside.has(line));
     if (
       at !== undefined &&

@@ -22,6 +22,8 @@ export interface Vessel {
   isHot: boolean;
   isWet: boolean;
   isBlended: boolean;
+  /** Boiled apart and drained: what is heated next is heated elsewhere. */
+  isDrained: boolean;
   /** Brought to the boil by this clause; a simmer that follows takes it over. */
   boiling: number | undefined;
   /** The lid was put on for what comes next. */
@@ -43,6 +45,7 @@ export function newVessel(name: string, kind: VesselKind, section: string): Vess
     isHot: false,
     isWet: false,
     isBlended: false,
+    isDrained: false,
     boiling: undefined,
     lid: undefined,
     lastIn: [],

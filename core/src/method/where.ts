@@ -36,7 +36,8 @@ export function hob(k: Kitchen, clause: Clause, n: number, fresh: boolean): Vess
     return k.fresh(place.kind, clause.section);
   }
   if (here !== undefined && isHob(here) && isOfSection(here, clause)) {
-    const isSide = fresh && (here.isWet || here.isBlended) && !/\b(?:same|in the) (?:pan|pot)\b/i.test(clause.text);
+    const isSide =
+      fresh && (here.isWet || here.isBlended || here.isDrained) && !/\b(?:same|in the) (?:pan|pot)\b/i.test(clause.text);
     if (!isSide) return here;
     return k.fresh('pan', clause.section);
   }

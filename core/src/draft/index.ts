@@ -18,6 +18,7 @@ export {
   type Place,
   type Workable,
 } from './edit.js';
+export { NEW_STEPS, addNewStep, type NewStep } from './new-step.js';
 export { branchOff, holdBack } from './apart.js';
 export { keepInVariant, type Substitute } from './variants.js';
 export { differences, type SoupDifference } from './difference.js';

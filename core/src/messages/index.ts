@@ -4,7 +4,7 @@ export { planErrorSentence, planSentence } from './plan-errors.js';
 export { namer, stopNamer } from './names.js';
 export { minutesSaid, stationOf, stepName, stepSetting, stepSentence, stepTest, type NameOf, type Station } from './steps.js';
 export { rowSentence } from './rows.js';
-export { DOING_CHOICES, DOING_WORDS, actionDetail, actionTitle, methodAssumptions } from './method.js';
+export { DOING_CHOICES, DOING_WORDS, actionDetail, actionTitle, methodAssumptions, newStepName } from './method.js';
 export { noticeWords } from './change-notices.js';
 export { assumedWords, differenceWords, pastingSentence, readingSentence } from './drafts.js';
 export { unsureWords } from './odds.js';

@@ -152,3 +152,25 @@ export function actionDetail(action: Action, units: UnitSystem): string {
   ];
   return parts.filter((part) => part !== undefined).join(', ');
 }
+
+const NEW_STEP_NAMES: Readonly<Record<string, string>> = {
+  roast: 'Roast here',
+  sauté: 'Sauté to gold',
+  bloom: 'Bloom spices',
+  toast: 'Toast dry',
+  cover: 'Cover with liquid',
+  drain: 'Drain, keep a part',
+  peel: 'Take skins off',
+  'to the touch': 'Cool to the touch',
+  rest: 'Rest for minutes',
+  thin: 'Thin to a body',
+  reduce: 'Boil down to a body',
+  thicken: 'Thicken with starch',
+  balance: 'Balance with sour',
+  cup: 'Weigh out a cup',
+};
+
+/** What a step that can be put in by hand is called. @example newStepName('sweat') // 'Sweat' */
+export function newStepName(key: string): string {
+  return NEW_STEP_NAMES[key] ?? `${key[0]?.toUpperCase() ?? ''}${key.slice(1)}`;
+}

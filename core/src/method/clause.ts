@@ -68,7 +68,7 @@ function take(k: Kitchen, clause: Clause, n: number): void {
     return;
   }
   const sense = verb === undefined ? undefined : VERBS[verb];
-  const before = text.slice(0, clause.verbAt);
+  const before = sense === 'peel' ? text : text.slice(0, clause.verbAt);
   if (
     /\b(?:when|once|as soon as|after)\b.*\b(?:cool enough|cooled?|cold)\b/i.test(before) &&
     k.actions.at(-1)?.does !== 'rest' &&

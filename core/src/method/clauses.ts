@@ -1,4 +1,4 @@
-import { ADVERBS, GERUNDS, NOUN_VERBS, OPENERS, STRONG_VERBS, VERBS } from './lexicon.js';
+import { ADVERBS, GERUNDS, NOUN_VERBS, OPENERS, PARTICIPLES, PLACES, STRONG_VERBS, VERBS } from './lexicon.js';
 
 /** A piece of the method with one thing to do, and where it stands in the text that was read. */
 export interface Clause {
@@ -42,7 +42,7 @@ export function sentencesOf(text: string): Sentence[] {
       section = head[1] ?? '';
       continue;
     }
-    const numbered = /^(?:(?:step\s*)?\d{1,2}\s*[.):]\s*|[-*•·▢☐□]\s*|step \d{1,2}\s+)/i.exec(own);
+    const numbered = /^(?:(?:step\s*)?\d{1,2}\s*[.):]\s*|[-*•·▢☐□]\s*|step \d{1,2}\s+)/i.exec(own) ?? bareNumber(own);
     let start = numbered?.[0].length ?? 0;
     const inLine = HEAD_OF_LINE.exec(own.slice(start));
     let here = section;
@@ -62,6 +62,12 @@ export function sentencesOf(text: string): Sentence[] {
     }
   }
   return found;
+}
+
+/** "2 Put the peppers ...": a number of a step without a point behind it. */
+export function bareNumber(row: string): RegExpExecArray | null {
+  const hit = /^\d{1,2}\s+(?=([A-Z][a-z]+)\b)/.exec(row);
+  return hit !== null && VERBS[(hit[1] ?? '').toLowerCase()] !== undefined ? hit : null;
 }
 
 function endsIn(row: string): number[] {
@@ -116,8 +122,24 @@ export function clausesOf(sentences: readonly Sentence[]): Clause[] {
   return sentences.flatMap((sentence, n) => clausesIn(sentence, n));
 }
 
+/** "In a large pan melt the butter": where the place that opens a sentence ends; 0 where none does. */
+function placeEnd(text: string): number {
+  if (!/^(?:(?:meanwhile|then),? )?(?:in|into|on|using) (?:a|an|another|the|your|the same)\b/i.test(text)) return 0;
+  const ends = PLACES.flatMap(([words]) => {
+    const hit = words.exec(text);
+    return hit === null ? [] : [hit.index + hit[0].length];
+  });
+  const end = Math.min(...ends);
+  return Number.isFinite(end) && end < MOST_OPENING ? end : 0;
+}
+const MOST_OPENING = 60;
+const BE = /^(?:is|are|was|were|be|get|gets|being)$/;
+const SUBORDINATE = /\b(?:until|till|when|once|if|while|as|before|after|that|which|so)\b/i;
+
 function clausesIn(sentence: Sentence, n: number): Clause[] {
   const words = wordsOf(sentence.text);
+  const opening = placeEnd(sentence.text);
+  let passive = false;
   const starts: { at: number; verb: string; verbAt: number }[] = [];
   let depth = 0;
   let mayStart = true;
@@ -140,6 +162,20 @@ function clausesIn(sentence: Sentence, n: number): Clause[] {
       mayStart = true;
       continue;
     }
+    const free = sentence.text.slice(starts.at(-1)?.at ?? 0, word.at);
+    if (!mayStart && depth === 0 && BE.test(word.text) && (starts.length === 0 || passive) && !SUBORDINATE.test(free)) {
+      let at = i + 1;
+      while (ADVERBS.has(words[at]?.text ?? '') || OPENERS.has(words[at]?.text ?? '')) at += 1;
+      const done = words[at];
+      const verb = PARTICIPLES[done?.text ?? ''];
+      if (done !== undefined && verb !== undefined) {
+        starts.push({ at: starts.length === 0 ? 0 : from, verb, verbAt: 0 });
+        passive = true;
+        i = at;
+        continue;
+      }
+    }
+    if (opening > 0 && starts.length === 0 && word.at >= opening) mayStart = true;
     if (!mayStart) {
       // "the quince joining them": what comes before it is what joins.
       if (depth === 0 && /^join(?:ing|s)$/.test(word.text) && starts.length > 0)
@@ -147,6 +183,13 @@ function clausesIn(sentence: Sentence, n: number): Clause[] {
       continue;
     }
     if (OPENERS.has(word.text) || ADVERBS.has(word.text)) {
+      continue;
+    }
+    const also = PARTICIPLES[word.text];
+    if (passive && depth === 0 && also !== undefined) {
+      // "... is blended and passed through a sieve"
+      starts.push({ at: from, verb: also, verbAt: word.at });
+      mayStart = false;
       continue;
     }
     const gerund = GERUNDS[word.text];

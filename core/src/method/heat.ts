@@ -139,7 +139,7 @@ export function doGrill(k: Kitchen, clause: Clause, n: number): void {
 }
 
 export function doSmoke(k: Kitchen, clause: Clause, n: number): void {
-  const mentions = k.mentions(k.body(clause), clause);
+  const mentions = k.about(clause);
   const vessel = mentions.some(({ line }) => !k.isUsedUp(line))
     ? k.fresh('pan', clause.section)
     : (k.here ?? k.fresh('pan', clause.section));
@@ -157,7 +157,7 @@ export function doToast(k: Kitchen, clause: Clause, n: number): void {
     doRoast(k, clause, n);
     return;
   }
-  const mentions = k.mentions(k.body(clause), clause);
+  const mentions = k.about(clause);
   const isNew = mentions.some(({ line }) => !k.isUsedUp(line));
   const vessel =
     isNew &&
@@ -243,7 +243,7 @@ export function doPreheat(k: Kitchen, clause: Clause, n: number): void {
 }
 
 export function doSweat(k: Kitchen, clause: Clause, n: number): void {
-  const mentions = k.mentions(k.body(clause), clause);
+  const mentions = k.about(clause);
   const vessel = hob(
     k,
     clause,
@@ -260,20 +260,20 @@ export function doSweat(k: Kitchen, clause: Clause, n: number): void {
 }
 
 export function doFry(k: Kitchen, clause: Clause, n: number): void {
-  const mentions = k.mentions(k.body(clause), clause);
+  const mentions = k.about(clause);
   const isNew = mentions.some(({ line }) => !k.isUsedUp(line));
   const vessel = hob(k, clause, n, isNew);
   heated(k, vessel, kindOfHeat(k, clause, vessel, mentions, true), clause, n, mentions);
 }
 
 export function doBloom(k: Kitchen, clause: Clause, n: number): void {
-  const mentions = k.mentions(k.body(clause), clause);
+  const mentions = k.about(clause);
   heated(k, hob(k, clause, n, false), 'bloom', clause, n, mentions);
 }
 
 export function doCook(k: Kitchen, clause: Clause, n: number): void {
   const { text } = clause;
-  const mentions = k.mentions(k.body(clause), clause);
+  const mentions = k.about(clause);
   if (/\b(?:in|into) (?:a |the )?(?:pan of )?(?:boiling|salted|simmering|plenty of)[\w ]* water\b/i.test(text)) {
     doBlanch(k, clause, n);
     return;
@@ -318,14 +318,14 @@ export function doBoil(k: Kitchen, clause: Clause, n: number): void {
     doBring(k, clause, n);
     return;
   }
-  const mentions = k.mentions(k.body(clause), clause);
+  const mentions = k.about(clause);
   const vessel = hob(k, clause, n, false);
   if (vessel.steps.length === 0 || mentions.some(({ line }) => !k.isUsedUp(line))) heated(k, vessel, 'simmer', clause, n, mentions);
   else heated(k, vessel, 'simmer', clause, n, []);
 }
 
 export function doBring(k: Kitchen, clause: Clause, n: number): void {
-  const mentions = k.mentions(k.body(clause), clause).filter(({ line }) => !k.isUsedUp(line));
+  const mentions = k.about(clause).filter(({ line }) => !k.isUsedUp(line));
   const vessel = hob(k, clause, n, false);
   k.here = vessel;
   const { added } = k.putLines(vessel, mentions, k.body(clause), n);
@@ -340,13 +340,13 @@ export function doBring(k: Kitchen, clause: Clause, n: number): void {
 }
 
 export function doSimmer(k: Kitchen, clause: Clause, n: number): void {
-  const mentions = k.mentions(k.body(clause), clause).filter(({ line }) => !k.isUsedUp(line) || k.vesselOf(line) !== k.here);
+  const mentions = k.about(clause).filter(({ line }) => !k.isUsedUp(line) || k.vesselOf(line) !== k.here);
   const vessel = hob(k, clause, n, false);
   heated(k, vessel, 'simmer', clause, n, mentions);
 }
 
 export function doBlanch(k: Kitchen, clause: Clause, n: number): void {
-  const mentions = k.mentions(k.body(clause), clause).filter(({ line }) => k.lineOf(line)?.taken.row.id !== 'water');
+  const mentions = k.about(clause).filter(({ line }) => k.lineOf(line)?.taken.row.id !== 'water');
   if (mentions.length === 0 || !/\bwater\b|\bblanch|\bsteam/i.test(clause.text)) {
     doSimmer(k, clause, n);
     return;
@@ -368,7 +368,7 @@ export function doBlanch(k: Kitchen, clause: Clause, n: number): void {
 
 export function doPressure(k: Kitchen, clause: Clause, n: number): void {
   const vessel = hob(k, clause, n, false);
-  const mentions = k.mentions(k.body(clause), clause).filter(({ line }) => !k.isUsedUp(line));
+  const mentions = k.about(clause).filter(({ line }) => !k.isUsedUp(line));
   const { added } = k.putLines(vessel, mentions, clause.text, n);
   if (added.length > 0) k.put('add', n, { lines: added });
   const { minutes, assumed } = k.range(clause, USUAL.pressureMin);

@@ -30,7 +30,10 @@ export function doAdd(k: Kitchen, clause: Clause, n: number): void {
     else k.put('setting', n);
     return;
   }
-  const mentions = k.withPrepared(k.mentions(body, clause), body, clause);
+  const isLiquor =
+    /\b(?:reserved|cooking|soaking) (?:water|liquid|liquor)\b/i.test(body) && k.vessels.some(({ isDrained }) => isDrained);
+  const named = k.mentions(body, clause).filter(({ line }) => !(isLiquor && k.lineOf(line)?.taken.row.id === 'water'));
+  const mentions = k.withPrepared(named, body, clause);
   if (
     mentions.length === 0 &&
     k.here?.isBlended === true &&
@@ -60,7 +63,7 @@ export function doAdd(k: Kitchen, clause: Clause, n: number): void {
     else onTop(k, mentions, body, n);
     return;
   }
-  const more = k.unlisted(body, clause, mentions);
+  const more = isLiquor ? [] : k.unlisted(body, clause, mentions);
   const isOnlyIf = mentions.length === 0 && more.length > 0 && /\bif\b/i.test(text) && !k.isFinished();
   if (isOnlyIf) {
     // "A splash of water if they catch": at the cook's eye, in no sum.

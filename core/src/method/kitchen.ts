@@ -179,11 +179,20 @@ export class Kitchen {
 
   /** "Prick the aubergines and put on a tray": what was made ready in the same sentence, where the verb has nothing of its own. */
   withPrepared(mentions: readonly Mention[], body: string, clause: Clause): readonly Mention[] {
-    const last = this.actions.at(-1);
-    const isBare = /^(?:[\w-]+)(?: (?:back|them|it|all))?\s+(?:on|in|into|onto|to|over|with|at|for|alongside)\b/i.test(body);
-    if (last?.does !== 'prepare' || !isBare || this.clauses[last.clause]?.sentence !== clause.sentence) return mentions;
+    const last = [...this.actions].reverse().find(({ does, lines }) => does !== 'prepare' || lines.length > 0);
+    const isBare =
+      /^(?:[\w-]+)(?: (?:back|them|it|all|(?:cut|skin|flesh)[- ]sides? (?:down|up)|down|up))?\s+(?:on|in|into|onto|to|over|with|at|for|alongside)\b/i.test(
+        body,
+      );
+    if (last?.does !== 'prepare' || !isBare || (this.clauses[last.clause]?.sentence ?? 0) < clause.sentence - 1) return mentions;
     const before = last.lines.filter(({ line }) => !this.isUsedUp(line) && !mentions.some((one) => one.line === line));
     return [...before.map(({ line }) => ({ line, at: 0, length: 0 })), ...mentions];
+  }
+
+  /** The lines that a clause is about. */
+  about(clause: Clause): readonly Mention[] {
+    const body = this.body(clause);
+    return this.withPrepared(this.mentions(body, clause), body, clause);
   }
 
   /** Takes foods back that were only named by the way. */
@@ -237,6 +246,13 @@ export class Kitchen {
   }
 
   // Vessels
+
+  /** Tells what was put last before what its clause brought besides. */
+  sayFirst(from: number): void {
+    const last = this.actions.pop();
+    if (last !== undefined) this.actions.splice(from, 0, last);
+    for (const [n, action] of this.actions.entries()) if (action.n !== n) this.actions[n] = { ...action, n };
+  }
 
   fresh(kind: VesselKind, section: string): Vessel {
     const base = { tray: 'Tray', pan: 'Pan', pot: 'Pot', jug: 'Pot', bowl: 'Bowl', serving: 'Bowl' }[kind];

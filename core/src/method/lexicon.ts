@@ -111,6 +111,26 @@ export const VERBS: Readonly<Record<string, Sense>> = Object.fromEntries(
   (Object.entries(BY_SENSE) as [Sense, string][]).flatMap(([sense, words]) => words.split(' ').map((word) => [word, sense])),
 );
 
+function participle(verb: string): readonly string[] {
+  if (verb.endsWith('e')) return [`${verb}d`];
+  if (/[^aeiou]y$/.test(verb)) return [`${verb.slice(0, -1)}ied`];
+  return [`${verb}ed`, `${verb}${verb.at(-1) ?? ''}ed`];
+}
+
+/** What a method in the passive says: "is blended", "are then added". */
+export const PARTICIPLES: Readonly<Record<string, string>> = {
+  ...Object.fromEntries(Object.keys(VERBS).flatMap((verb) => participle(verb).map((form) => [form, verb]))),
+  put: 'put',
+  cut: 'cut',
+  left: 'leave',
+  beaten: 'beat',
+  kept: 'keep',
+  brought: 'bring',
+  taken: 'take',
+  set: 'set',
+  given: 'give',
+};
+
 /** Verbs that are as often a noun or a quality: they count where what follows says so. */
 export const NOUN_VERBS: ReadonlySet<string> = new Set(
   (

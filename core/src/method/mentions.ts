@@ -106,7 +106,7 @@ const PART_SHARES: Readonly<Record<string, ReturnType<typeof shareBefore>>> = {
 };
 /** All that has not gone in yet. */
 const EVERYTHING =
-  /\b(?:everything else|all (?:of )?the (?:other |remaining )?ingredients|(?:the )?(?:rest of the|remaining|other) ingredients|the rest(?! of)|all the rest)\b/i;
+  /\b(?:everything else|everything (?=except|but|apart)|all (?:of )?the (?:other |remaining )?ingredients|(?:the )?(?:rest of the|remaining|other) ingredients|the rest(?! of)|all the rest)\b/i;
 const BUT = /\b(?:except(?: for)?|but not|apart from|all but)\b/i;
 const LATER: ReadonlySet<Role> = new Set(['cream', 'finish', 'garnish', 'yolk', 'salt', 'season', 'herb']);
 
@@ -180,7 +180,11 @@ export class LineNames {
 
   /** Which lines a clause names, in order, each once. `isUsed` tells a line that has gone in whole. */
   mentions(text: string, section: string, isUsed: (line: string) => boolean): Mention[] {
-    const found = [...this.named(text, section, isUsed), ...this.grouped(text, section, isUsed)].sort((a, b) => a.at - b.at);
+    const but = BUT.exec(text);
+    const grouped = this.grouped(text, section, isUsed);
+    // "Everything except the cream": what stands behind it is left out.
+    const named = this.named(text, section, isUsed).filter(({ at }) => but === null || grouped.length === 0 || at < but.index);
+    const found = [...named, ...grouped].sort((a, b) => a.at - b.at);
     const seen = new Map<string, Mention>();
     for (const one of found) if (!seen.has(one.line)) seen.set(one.line, one);
     return [...seen.values()];
@@ -197,8 +201,10 @@ export class LineNames {
   private grouped(text: string, section: string, isUsed: (line: string) => boolean): Mention[] {
     const out: Mention[] = [];
     const mention = (line: MethodLine, at: number, length: number): Mention => ({ line: line.id, at, length, byGroup: true });
-    const everything = EVERYTHING.exec(text);
     const pool = this.inSection(this.lines, section);
+    // Before anything has gone in, "everything" is the list.
+    const isFresh = pool.filter(({ id }) => isUsed(id)).length * 3 < pool.length;
+    const everything = EVERYTHING.exec(text) ?? (isFresh ? /\beverything\b/i.exec(text) : null);
     if (everything !== null) {
       const but = BUT.exec(text);
       const except = new Set(but === null ? [] : this.named(text.slice(but.index), section, () => false).map(({ line }) => line));

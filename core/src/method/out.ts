@@ -88,6 +88,11 @@ export function doReserve(k: Kitchen, clause: Clause, n: number): void {
     k.put('store', n);
     return;
   }
+  if (k.actions.at(-1)?.does === 'drain' && /\b(?:water|liquid|liquor|stock)\b/i.test(body)) {
+    // What is kept of the liquid belongs to the draining.
+    k.put('setting', n);
+    return;
+  }
   const mentions = k.mentions(body, clause);
   const amount = /\b(?:\d+|a|one|two)\s*(?:cups?|ml|ladles?|ladlefuls?)\b/i.test(body);
   const wanted = mentions.filter(({ line }) => k.vesselOf(line) !== undefined);

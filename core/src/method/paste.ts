@@ -1,5 +1,5 @@
 import { findName, readLines, takeApart, type LineReading, type ReadingContext } from '../amounts/index.js';
-import { clausesOf, sentencesOf } from './clauses.js';
+import { bareNumber, clausesOf, sentencesOf } from './clauses.js';
 import { minutesIn } from './measures.js';
 
 /** Longest text and most lines that are read at once: many times a card, and far below what would hold up a browser. */
@@ -57,8 +57,9 @@ const BINARY = /[\u0000-\u0008\u000e-\u001a\ufffd]/;
 
 /** Whether a row tells to do something: a sentence that begins with it, or a paragraph of such sentences. */
 function isWork(row: string, isAfterWork: boolean): boolean {
-  const text = row.replace(NUMBERED, '');
-  if (/^[\d½¼¾⅓⅔]/.test(text) && !NUMBERED.test(row)) return false;
+  const isNumbered = NUMBERED.test(row) || bareNumber(row) !== null;
+  const text = row.replace(NUMBERED, '').slice(bareNumber(row)?.[0].length ?? 0);
+  if (/^[\d½¼¾⅓⅔]/.test(text) && !isNumbered) return false;
   const sentences = sentencesOf(text);
   const clauses = clausesOf(sentences);
   const starting = clauses.filter(({ verb }) => verb !== undefined);
@@ -68,7 +69,7 @@ function isWork(row: string, isAfterWork: boolean): boolean {
   if (isBare && (minutesIn(text) !== undefined || /\bin(?:,|\.|$)/i.test(text)) && !/\d\s*(?:g|kg|ml|l)\b/i.test(text)) return true;
   if (starting.length === 0 || first === undefined) return isAfterWork && sentences.length > 0 && isBare;
   const words = text.split(/\s+/).length;
-  if (NUMBERED.test(row)) return true;
+  if (isNumbered) return true;
   if (sentences.length > 1 || clauses.length > 1) return words >= LEAST_WORDS || isAfterWork;
   const isAtStart = first.verb !== undefined && text.slice(0, first.verbAt).split(/\s+/).length <= LEAST_WORDS;
   return isAtStart && (words >= LEAST_WORDS || isAfterWork || /[.!]$/.test(text));

@@ -14,6 +14,7 @@ export function doSeason(k: Kitchen, clause: Clause, n: number): void {
     return taken !== undefined && taken.row.id.endsWith('salt') && taken.amount.rule !== 'byStep';
   });
   const isVerb = clause.verb === 'salt' && others.length > 0;
+  const says = k.actions.length;
   if (others.length > 0 && !isVerb) {
     const wanted = others.filter(({ line }) => !k.isUsedUp(line));
     if (wanted.length > 0) {
@@ -43,6 +44,7 @@ export function doSeason(k: Kitchen, clause: Clause, n: number): void {
     k.step(vessel, n, 'season', (id) => ({ id, op: 'season', line: SALT_LINE, saltPct: USUAL.saltPct }));
   }
   k.put('season', n);
+  k.sayFirst(says);
 }
 
 export function doCheck(k: Kitchen, clause: Clause, n: number): void {

@@ -2,7 +2,8 @@ import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/
 import { ChangeDetectionStrategy, Component, inject, input, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import {
-  addStep,
+  NEW_STEPS,
+  addNewStep,
   branchOff,
   moveStep,
   moveUse,
@@ -13,6 +14,8 @@ import {
   type Place,
 } from '@tureen/core/draft';
 import type { LineReading } from '@tureen/core/amounts';
+import type { Larder } from '@tureen/core/larder';
+import { newStepName } from '@tureen/core/messages';
 import { walk, type Soup } from '@tureen/core/soup';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
@@ -21,7 +24,7 @@ import { Photo } from '../../parts/photo';
 import { Photos } from '../../services/photos';
 import { EditLine } from './edit-line';
 import { arrowOf, Editing, refocus } from './editing';
-import { NEW_STEPS, type ChoiceSetting, type NumberSetting } from './settings';
+import type { ChoiceSetting, NumberSetting } from './settings';
 import type { LineField, StepField } from './step-fields';
 
 function after(soup: Soup, stepId: string): Place | undefined {
@@ -43,7 +46,8 @@ export class EditStep {
   /** Ids of the lists that a line of this step can be dropped into. */
   readonly lists = input.required<string[]>();
   private readonly photos = inject(Photos);
-  protected readonly newSteps = NEW_STEPS;
+  readonly larder = input.required<Larder>();
+  protected readonly newSteps = NEW_STEPS.map(({ key }) => ({ key, name: newStepName(key) }));
   protected readonly trouble = signal('');
 
   /** Puts in what stands in the field of the step, and empties the field where it was understood. */
@@ -97,12 +101,11 @@ export class EditStep {
     this.editing.changed((soup) => removeStep(soup, this.own().id));
   }
 
-  protected insert(at: number): void {
-    const chosen = NEW_STEPS[at];
+  protected insert(key: string): void {
     this.editing.addingAfter.set('');
     this.editing.changed((soup) => {
       const to = after(soup, this.own().id);
-      return chosen === undefined || to === undefined ? soup : addStep(soup, chosen.step, to).soup;
+      return to === undefined ? soup : addNewStep(soup, key, to, this.larder()).soup;
     });
   }
 

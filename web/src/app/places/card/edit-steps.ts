@@ -1,7 +1,7 @@
 import { CdkDrag, CdkDragHandle, CdkDropList, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { addStep, moveStation, moveStep, placeOf, removeLine } from '@tureen/core/draft';
-import type { IngredientRow } from '@tureen/core/larder';
+import { makeLarder, type IngredientRow } from '@tureen/core/larder';
 import type { NameOf } from '@tureen/core/messages';
 import { linesOf, walk, type Soup } from '@tureen/core/soup';
 import type { UnitSystem } from '@tureen/core/units';
@@ -32,6 +32,8 @@ export class EditSteps {
   readonly rows = input.required<readonly IngredientRow[]>();
   readonly units = input.required<UnitSystem>();
   readonly nameOf = input.required<NameOf>();
+
+  protected readonly larder = computed(() => makeLarder(this.rows()));
 
   private drawn: readonly StationFields[] = [];
   /** Stations with their fields. What a change left alone is the same object as before, and so is not drawn anew. */

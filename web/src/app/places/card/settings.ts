@@ -156,6 +156,41 @@ function chopped(step: SoupStep & Fields<{ choppedMm: number | undefined }>): Nu
   };
 }
 
+/** How often what roasts is tossed; never where it is nought. */
+function tossed(step: SoupStep & Fields<{ tossEveryMin: number | undefined }>): NumberSetting {
+  return {
+    kind: 'number',
+    key: 'tossEveryMin',
+    label: 'tossed every',
+    unit: 'min, 0 never',
+    least: 0,
+    most: 60,
+    by: 5,
+    value: step.tossEveryMin ?? 0,
+    set: (value) => ({ ...step, tossEveryMin: value > 0 ? Math.max(5, value) : undefined }) as SoupStep,
+  };
+}
+
+/** Which piece of the pot a step lifts out, gives back or peels, among those that lie in it. */
+export function pieceSettings(
+  step: SoupStep,
+  pieces: readonly { readonly id: string; readonly name: string }[],
+): readonly Setting[] {
+  if (step.op !== 'takeOut' && step.op !== 'giveBack' && step.op !== 'peel') return [];
+  const [first, ...more] = step.lines;
+  if (first === undefined || more.length > 0 || pieces.length < 2) return [];
+  return [
+    {
+      kind: 'choice',
+      key: 'lines',
+      label: 'what',
+      options: pieces.map(({ id, name }) => ({ value: id, name })),
+      value: first,
+      set: (line) => ({ ...step, lines: [line] }),
+    },
+  ];
+}
+
 type SettingsOf<K extends SoupStep['op']> = (step: Extract<SoupStep, { op: K }>, units: UnitSystem) => readonly Setting[];
 
 /** What can be set at every kind of step; a kind that is not here does not compile. */
@@ -168,6 +203,7 @@ const SETTINGS: { readonly [K in SoupStep['op']]: SettingsOf<K> } = {
       ['rounds', 'one layer, in rounds'],
       ['crowd', 'all at once, crowded'],
     ]),
+    tossed(step),
   ],
   sweat: (step) => [
     minutes(step, 60),
@@ -302,17 +338,3 @@ function creamSettings(step: Extract<PlainStep, { op: 'cream' }>): readonly Sett
   };
   return [amount, how];
 }
-
-/** Steps that can be put in by hand, with what is usual for them; those that need a line of their own come with the line. */
-export const NEW_STEPS: readonly { readonly name: string; readonly step: PlainStep }[] = [
-  { name: 'Sweat', step: { id: 'sweat', op: 'sweat', minutes: 10, heat: 'gentle', lid: 'on' } },
-  { name: 'Sauté to gold', step: { id: 'saute', op: 'fry', how: 'sauté', minutes: 8 } },
-  { name: 'Bloom spices', step: { id: 'bloom', op: 'fry', how: 'bloom', minutes: 1 } },
-  { name: 'Simmer', step: { id: 'simmer', op: 'simmer', minutes: 20, vigour: 'steady', lid: 'ajar' } },
-  { name: 'Pressure-cook', step: { id: 'pressure', op: 'pressure', minutes: 10, atC: 115 } },
-  { name: 'Blend', step: { id: 'blend', op: 'blend', blender: 'jug', minutes: 2 } },
-  { name: 'Sieve', step: { id: 'sieve', op: 'sieve', meshMm: 1, scraped: true } },
-  { name: 'Cool', step: { id: 'cool', op: 'rest', toC: USUAL_REST_C, around: 'air' } },
-  { name: 'Boil down to a body', step: { id: 'reduce', op: 'reduce', vigour: 'lively', to: { by: 'body', mPas: 250 } } },
-  { name: 'Reheat', step: { id: 'reheat', op: 'simmer', minutes: 3, vigour: 'bare', lid: 'on' } },
-];

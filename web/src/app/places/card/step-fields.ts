@@ -7,7 +7,7 @@ import type { UnitSystem } from '@tureen/core/units';
 import type { EditView } from '../../cooking/answers';
 import { mass } from '../figures';
 import { NEW_LINE, type Unread } from './editing';
-import { settingsOf, type NumberSetting, type Setting } from './settings';
+import { pieceSettings, settingsOf, type NumberSetting, type Setting } from './settings';
 
 /** What was typed and is not understood, with what it could be. */
 export interface Asked {
@@ -99,10 +99,18 @@ interface Settled {
 /** Settings by their step, so that a step that did not change keeps the same ones and is not drawn anew. */
 const settled = new WeakMap<SoupStep, Settled>();
 
-function settingsFor(step: SoupStep, units: UnitSystem, nameOf: NameOf): readonly Setting[] {
+/** Steps whose fields name lines. */
+const NAMES_LINES: ReadonlySet<SoupStep['op']> = new Set(['dish', 'takeOut', 'giveBack', 'peel']);
+
+interface Piece {
+  readonly id: string;
+  readonly name: string;
+}
+
+function settingsFor(step: SoupStep, units: UnitSystem, nameOf: NameOf, pieces: readonly Piece[]): readonly Setting[] {
   const have = settled.get(step);
-  if (have?.units === units && (step.op !== 'dish' || have.nameOf === nameOf)) return have.settings;
-  const settings = [...settingsOf(step, units), ...garnishSettings(step, nameOf)];
+  if (have?.units === units && (!NAMES_LINES.has(step.op) || have.nameOf === nameOf)) return have.settings;
+  const settings = [...pieceSettings(step, pieces), ...settingsOf(step, units), ...garnishSettings(step, nameOf)];
   settled.set(step, { units, nameOf, settings });
   return settings;
 }
@@ -144,6 +152,10 @@ export function fieldsOf({ soup, edit, unread, assumed, rows, units, nameOf }: F
     edit?.view?.takes.map((own) => [own.stepId, new Map(own.lines.map(({ lineId, kg }) => [lineId, kg]))]) ?? [],
   );
   const all = walk(soup.root);
+  const pieces = all
+    .flatMap(({ step }) => (step.op === 'trim' || step.op === 'add' ? step.uses.map(({ line }) => line) : []))
+    .filter((line, n, own) => own.indexOf(line) === n)
+    .map((id) => ({ id, name: nameOf(id) }));
   const blended = all.findIndex(({ step }) => step.op === 'blend');
   return all.map(({ step, branch, path }, at) => {
     const takesLines = step.op === 'trim' || step.op === 'add';
@@ -155,7 +167,7 @@ export function fieldsOf({ soup, edit, unread, assumed, rows, units, nameOf }: F
       onTray: branch.vessel === 'tray',
       takesLines,
       addsLines: takesLines || step.op === 'dish' || step.op === 'simmer' || step.op === 'season',
-      settings: settingsFor(step, units, nameOf),
+      settings: settingsFor(step, units, nameOf, pieces),
       lines: linesOf(step).map(({ line: id, share }): LineField => {
         const own = lines.get(id);
         const asks = unread.get(id);

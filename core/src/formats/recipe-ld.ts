@@ -1,7 +1,7 @@
 import type { HowToStep, Recipe, WithContext } from 'schema-dts';
 import { writtenLines } from '../draft/index.js';
-import { minutesSaid, stepSentence, stepTest } from '../messages/index.js';
-import { walk, type Soup } from '../soup/index.js';
+import { writeMethod } from '../method/index.js';
+import type { Soup } from '../soup/index.js';
 import { plainText } from './plain-text.js';
 
 /** What a schema.org Recipe says that a soup can be made of. */
@@ -52,7 +52,9 @@ function texts(value: unknown, depth = 0): string[] {
       if (typeof one === 'string') return [plainText(one)];
       if (!isNode(one)) return [];
       const inner = one.itemListElement === undefined ? [] : texts(one.itemListElement, depth + 1);
-      return inner.length > 0 ? inner : texts(one.text ?? one.name, depth + 1);
+      // A section keeps its heading: "For the croutons:".
+      const heading = typeof one.name === 'string' && inner.length > 0 ? [`${plainText(one.name).replace(/:$/, '')}:`] : [];
+      return inner.length > 0 ? [...heading, ...inner] : texts(one.text ?? one.name, depth + 1);
     })
     .filter((text) => text !== '');
 }
@@ -106,7 +108,7 @@ export interface BowlTold {
   readonly diets: Readonly<Record<keyof typeof DIETS, boolean>>;
 }
 
-/** A soup as a schema.org Recipe. Its targets, branches, method choices and shares do not fit into one: `omissionsIn` names them. */
+/** A soup as a schema.org Recipe, its method in sentences that are read again as the same steps. What does not fit `omissionsIn` names. */
 export function toRecipe(
   soup: Soup,
   nameRow: NameRow,
@@ -114,9 +116,6 @@ export function toRecipe(
   bowl?: BowlTold,
   minutes?: number,
 ): WithContext<Recipe> {
-  const steps = walk(soup.root)
-    .map(({ step }) => step)
-    .filter(({ op }) => op !== 'film' && op !== 'read');
   return {
     '@context': 'https://schema.org',
     '@type': 'Recipe',
@@ -126,12 +125,7 @@ export function toRecipe(
     recipeYield: `${String(Math.round(soup.writtenFor.bowls * 10) / 10)} bowls of ${String(soup.writtenFor.bowlG)} g`,
     ...(minutes === undefined ? {} : { totalTime: `PT${String(Math.max(1, Math.round(minutes)))}M` }),
     recipeIngredient: [...writtenLines(soup, nameRow).values()],
-    recipeInstructions: steps.map((step): HowToStep => ({
-      '@type': 'HowToStep',
-      text: [`${stepSentence(step, nameOf)}${minutesSaid(step)}.`, step.say, stepTest(step)]
-        .filter((text) => text !== undefined)
-        .join(' '),
-    })),
+    recipeInstructions: writeMethod(soup, nameOf).map((text): HowToStep => ({ '@type': 'HowToStep', text })),
     ...(bowl === undefined
       ? {}
       : {

@@ -25,6 +25,7 @@ export function unreadSentence(code: Unread, file: string): string {
 
 const LOST: Readonly<Record<Omission, string>> = {
   PHOTOS: 'the photos at its steps',
+  FINISHES: 'how its shares of bowls differ',
   TARGETS: 'targets of salt, cream and body',
   BRANCHES: 'which pot or tray a step stands in',
   METHOD_CHOICES: 'the method choices',

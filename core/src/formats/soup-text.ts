@@ -1,6 +1,6 @@
 import { writtenLines } from '../draft/index.js';
-import { minutesSaid, stepSentence } from '../messages/index.js';
-import { walk, type Soup } from '../soup/index.js';
+import { writeMethod } from '../method/index.js';
+import type { Soup } from '../soup/index.js';
 
 /** A soup as plain text, so written that it can be pasted in again. */
 export function toText(
@@ -9,12 +9,7 @@ export function toText(
   nameOf: (lineId: string) => string,
 ): string {
   const { bowls, bowlG } = soup.writtenFor;
-  const steps = walk(soup.root)
-    .map(({ step }) => step)
-    .filter(({ op }) => op !== 'film' && op !== 'read');
-  const said = steps.map((step, n) => {
-    return `${String(n + 1)}. ${stepSentence(step, nameOf)}${minutesSaid(step)}.${step.say === undefined ? '' : ` ${step.say}`}`;
-  });
+  const said = writeMethod(soup, nameOf).map((sentence, n) => `${String(n + 1)}. ${sentence}`);
   return [
     soup.name,
     `Makes ${String(Math.round(bowls * 10) / 10)} bowls of ${String(bowlG)} g`,

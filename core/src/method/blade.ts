@@ -7,7 +7,9 @@ import type { Clause } from './clauses.js';
 
 export function doBlend(k: Kitchen, clause: Clause, n: number, verb: string): void {
   const { text: words } = clause;
-  const body = k.body(clause);
+  const whole = /\b(?:leaving|keeping) whole (.+)$/i.exec(words);
+  const left = whole === null ? [] : k.mentions(whole[1] ?? '', clause).map(({ line, share = 1 }) => ({ line, share }));
+  const body = k.body(whole === null ? clause : { ...clause, text: words.slice(0, whole.index) });
   const mentions = k.mentions(body, clause);
   const vessel = soupVessel(k, clause, n);
   const share =
@@ -72,7 +74,8 @@ export function doBlend(k: Kitchen, clause: Clause, n: number, verb: string): vo
     ...(share === 'some' || share === 'part' || share === 'a portion' || share === 'most' ? { assumed: ['SHARE'] } : {}),
   });
   const solids = [...vessel.lines].filter((id) => !k.isLiquid(id) && (k.lineOf(id)?.taken.row.softening ?? 0) > 0);
-  const holdBack = blended === undefined ? undefined : solids.map((line) => ({ line, share: 1 - blended }));
+  const holdBack =
+    left.length > 0 ? left : blended === undefined ? undefined : solids.map((line) => ({ line, share: 1 - blended }));
   const own = k.blenderOf(blender);
   k.step(vessel, n, 'blend', (id) => ({
     id,

@@ -29,7 +29,7 @@ import {
   heated,
 } from './heat.js';
 import { doTop, doServe, doStore, onTop } from './top.js';
-import { doAdd, doMix, doWrap, doDeglaze, doCover, doThin, doThicken, doJoin } from './into.js';
+import { doAdd, doMix, doWrap, doDeglaze, doCover, doThin, doThicken, doJoin, doBind, doBalance } from './into.js';
 import { doSeason, doCheck } from './taste.js';
 import { doBlend, doMash } from './blade.js';
 import {
@@ -211,6 +211,8 @@ const HANDLERS = {
   store: doStore,
   hold: doHold,
   check: doCheck,
+  bind: doBind,
+  balance: doBalance,
   remark: doRemark,
 } satisfies Handlers;
 

@@ -3,7 +3,7 @@ import type { Kitchen } from './kitchen.js';
 import { USUAL, BLOOM_MOST, type Heat } from './usual.js';
 import { BODIES, HEATS, LOOKS } from './lexicon.js';
 import type { Mention } from './mentions.js';
-import { minutesIn, ovenIn } from './measures.js';
+import { minutesIn, ovenIn, degreesIn, bodyFigureIn } from './measures.js';
 import { isHob, type Vessel } from './vessel.js';
 import type { Clause } from './clauses.js';
 import type { Doing } from './action.js';
@@ -54,7 +54,7 @@ export function heated(k: Kitchen, vessel: Vessel, heat: Heat, clause: Clause, n
       op: 'roast',
       ovenC: Math.min(280, Math.max(120, ovenC)),
       minutes: middle,
-      load: 'rounds',
+      load: /\bcrowded\b/i.test(text) ? 'crowd' : 'rounds',
       ...(tossEveryMin === undefined ? {} : { tossEveryMin }),
     }));
     return;
@@ -380,7 +380,7 @@ export function doPressure(k: Kitchen, clause: Clause, n: number): void {
     id,
     op: 'pressure',
     minutes: (minutes.low + minutes.high) / 2,
-    atC: USUAL.pressureC,
+    atC: Math.min(121, Math.max(105, degreesIn(clause.text) ?? USUAL.pressureC)),
   }));
 }
 
@@ -395,6 +395,8 @@ export function doReduce(k: Kitchen, clause: Clause, n: number): void {
     /\bby (?:about |at least )?(?:a |one )?(half|third|quarter|two[- ]thirds|three[- ]quarters)\b|\bto (?:a |one )?(half|third|quarter)\b/i.exec(
       text,
     );
+  const bodySaid = bodyFigureIn(text);
+  const stated = /\bto (\d+(?:\.\d+)?) ?%/i.exec(text);
   const gone = by?.[1]?.toLowerCase();
   const stays = by?.[2]?.toLowerCase();
   const part: Readonly<Record<string, number>> = {
@@ -406,14 +408,21 @@ export function doReduce(k: Kitchen, clause: Clause, n: number): void {
     'three quarters': 0.75,
     'three-quarters': 0.75,
   };
-  const kept = gone !== undefined ? 1 - (part[gone] ?? 0.5) : stays !== undefined ? (part[stays] ?? 0.5) : undefined;
+  const kept =
+    stated !== null
+      ? Number(stated[1]) / 100
+      : gone !== undefined
+        ? 1 - (part[gone] ?? 0.5)
+        : stays !== undefined
+          ? (part[stays] ?? 0.5)
+          : undefined;
   k.put('reduce', n, { ...(kept === undefined ? { assumed: ['BODY' as const] } : { share: kept }) });
   vessel.boiling = undefined;
   k.step(vessel, n, 'reduce', (id) => ({
     id,
     op: 'reduce',
     vigour: 'lively',
-    to: kept === undefined ? { by: 'body', mPas: bodyIn(text) ?? USUAL.thickMPas } : { by: 'share', kept },
+    to: kept === undefined ? { by: 'body', mPas: bodySaid ?? bodyIn(text) ?? USUAL.thickMPas } : { by: 'share', kept },
   }));
 }
 

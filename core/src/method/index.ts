@@ -7,3 +7,4 @@ export { MOST_CHARACTERS, MOST_LINES, readPaste, type Pasted, type PastedLine, t
 export { readMethod, type MethodReading } from './read.js';
 export { readRecipe, type RecipeAsk, type RecipeLine, type RecipeReading } from './recipe.js';
 export type { MethodTree, TreeAsk } from './tree.js';
+export { writeMethod, type LineName } from './write.js';

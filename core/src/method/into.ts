@@ -1,9 +1,10 @@
+import type { CreamTarget } from '../steps/index.js';
 import { hob, target } from './where.js';
 import type { Kitchen } from './kitchen.js';
 import { USUAL } from './usual.js';
 import { LIDS } from './lexicon.js';
 import type { Mention } from './mentions.js';
-import { minutesIn, ovenIn } from './measures.js';
+import { minutesIn, ovenIn, degreesIn, bodyFigureIn } from './measures.js';
 import { isHob, newVessel, type Vessel } from './vessel.js';
 import type { Clause } from './clauses.js';
 import { doRoast, doHeat, doCook, heated, kindOfHeat, bodyIn } from './heat.js';
@@ -75,7 +76,10 @@ export function doAdd(k: Kitchen, clause: Clause, n: number): void {
   const onTray =
     place?.kind === 'bowl' &&
     mentions.length > 0 &&
-    mentions.every(({ line }) => k.vesselOf(line)?.kind === 'tray' && k.vesselOf(line)?.isHot === true);
+    mentions.every(({ line }) => {
+      const at = k.vesselOf(line);
+      return at?.kind === 'tray' && at.isHot;
+    });
   if (onTray) {
     k.put('setting', n);
     return;
@@ -107,8 +111,10 @@ export function intoVessel(
   const deglazing = isDeglazing(k, vessel, mentions);
   const yolk = yolksMoved(k, vessel, n, mentions);
   if (yolk) return;
+  const isAsCream = /\bas the cream\b/i.test(clause.text);
   const creams = mentions.filter(
-    ({ line }) => k.isCream(line) && (vessel.isBlended || (vessel.isWet && vessel.isHot)) && !k.isUsedUp(line),
+    ({ line }) =>
+      (k.isCream(line) || isAsCream) && (vessel.isBlended || isAsCream || (vessel.isWet && vessel.isHot)) && !k.isUsedUp(line),
   );
   const thinning =
     vessel.isBlended &&
@@ -130,7 +136,7 @@ export function intoVessel(
       const use = k.use(one, body);
       vessel.lines.add(one.line);
       const action = k.put('cream', n, { vessel: vessel.name, lines: [use] });
-      k.spoon(vessel, { kind: 'cream', clause: n, use, action: action.n });
+      k.spoon(vessel, { kind: 'cream', clause: n, use, action: action.n, target: creamTarget(clause.text) });
     }
   };
   if (creamFirst) pourCream();
@@ -264,7 +270,7 @@ function yolksMoved(k: Kitchen, vessel: Vessel, n: number, mentions: readonly Me
   return yolks === undefined ? false : liaison(k, vessel, yolks, cream, n);
 }
 
-function liaison(k: Kitchen, vessel: Vessel, yolks: string, cream: string | undefined, n: number): boolean {
+function liaison(k: Kitchen, vessel: Vessel, yolks: string, cream: string | undefined, n: number, toC?: number): boolean {
   if (cream === undefined) return false;
   for (const line of [yolks, cream]) {
     k.uses.set(line, [{ line, said: true }]);
@@ -277,7 +283,7 @@ function liaison(k: Kitchen, vessel: Vessel, yolks: string, cream: string | unde
     op: 'liaison',
     yolks: { line: yolks },
     cream: { line: cream },
-    toC: USUAL.liaisonC,
+    toC: Math.min(95, Math.max(60, toC ?? USUAL.liaisonC)),
   }));
   return true;
 }
@@ -413,13 +419,71 @@ export function thinWith(k: Kitchen, mention: Mention, vessel: Vessel, clause: C
   k.settled.add(line);
   k.uses.set(line, [{ line, said: true }]);
   vessel.lines.add(line);
-  const said = bodyIn(clause.text);
+  const said = bodyFigureIn(clause.text) ?? bodyIn(clause.text);
   const toMPas = said ?? USUAL.bodyMPas;
   k.put('thin', n, { vessel: vessel.name, lines: [{ line }], assumed: said === undefined ? ['BODY'] : [] });
   k.step(vessel, n, 'thin', (id) => ({ id, op: 'thin', line, toMPas }));
 }
 
+/** How much of a cream a sentence asks for, where it says so by a figure. */
+function creamTarget(text: string): CreamTarget | undefined {
+  const bowl = /(\d+(?:\.\d+)?) ?g (?:(?:a|per) bowl|for every portion)/i.exec(text);
+  if (bowl !== null) return { by: 'gPerBowl', value: Number(bowl[1]) };
+  const fat = /(\d+(?:\.\d+)?) ?g (?:of )?fat in 100 ?g/i.exec(text);
+  if (fat !== null) return { by: 'fatPer100', value: Number(fat[1]) };
+  const share = /(\d+(?:\.\d+)?) ?% of the soup/i.exec(text);
+  return share === null ? undefined : { by: 'pct', value: Number(share[1]) };
+}
+
+/** "Bind with the yolks and the cream at 80 °C". */
+export function doBind(k: Kitchen, clause: Clause, n: number): void {
+  const mentions = k.mentions(k.body(clause), clause);
+  const yolks = mentions.find(({ line }) => k.lineOf(line)?.taken.role === 'yolk');
+  const cream = mentions.find((one) => one !== yolks);
+  const vessel = k.here ?? k.latestHob();
+  if (yolks === undefined || vessel === undefined || !liaison(k, vessel, yolks.line, cream?.line, n, degreesIn(clause.text)))
+    k.put('remark', n);
+}
+
+/** "Balance with the lemon juice to sour 1.2". */
+export function doBalance(k: Kitchen, clause: Clause, n: number): void {
+  const [first] = k.mentions(k.body(clause), clause);
+  const said = /\bto (sour|sweet|heat|bite) (\d+(?:\.\d+)?)/i.exec(clause.text);
+  const vessel = k.here;
+  if (first === undefined || vessel === undefined || said === null) {
+    doAdd(k, clause, n);
+    return;
+  }
+  const { line } = first;
+  k.settled.add(line);
+  k.uses.set(line, [{ line, said: true }]);
+  vessel.lines.add(line);
+  const taste = (said[1] ?? 'sour').toLowerCase() as 'sour' | 'sweet' | 'heat' | 'bite';
+  const to = Number(said[2]);
+  k.put('add', n, { lines: [{ line }] });
+  k.step(vessel, n, 'balance', (id) => ({ id, op: 'tune', line, taste, to }));
+}
+
 export function doThicken(k: Kitchen, clause: Clause, n: number): void {
+  const toMPas = bodyFigureIn(clause.text);
+  const parts = k.mentions(k.body(clause), clause);
+  const pot = k.here;
+  if (toMPas !== undefined && parts.length > 0 && pot !== undefined) {
+    const figures = [...clause.text.matchAll(/(\d+(?:\.\d+)?) parts? of/gi)].map((hit) => Number(hit[1]));
+    for (const { line } of parts) {
+      k.settled.add(line);
+      k.uses.set(line, [{ line, said: true }]);
+      pot.lines.add(line);
+    }
+    k.put('thicken', n, { lines: parts.map(({ line }) => ({ line })) });
+    k.step(pot, n, 'thicken', (id) => ({
+      id,
+      op: 'thicken',
+      parts: parts.map(({ line }, at) => ({ line, parts: figures[at] ?? 1 })),
+      toMPas,
+    }));
+    return;
+  }
   const mentions = k.mentions(k.body(clause), clause).filter(({ line }) => !k.isUsedUp(line));
   if (mentions.length === 0) k.put('remark', n);
   else doAdd(k, clause, n);

@@ -209,6 +209,16 @@ export class Kitchen {
   placeIn(text: string): { readonly kind: VesselKind; readonly isNew: boolean; readonly word: string } | undefined {
     const own = this.fix?.place;
     if (own !== undefined) return { kind: own, isNew: !this.open().some(({ kind }) => kind === own), word: own };
+    // "Tip everything on the tray into the pot" goes where "into" says.
+    const goal = /\b(?:into|onto)\b(?!.*\b(?:into|onto)\b)(.*)$/i.exec(text);
+    if (
+      goal !== null &&
+      goal.index > 0 &&
+      PLACES.some(([words]) => words.test(goal[1] ?? '')) &&
+      PLACES.some(([words]) => words.test(text.slice(0, goal.index)))
+    ) {
+      return this.placeIn(text.slice(goal.index));
+    }
     for (const [words, kind] of PLACES) {
       const hit = words.exec(text);
       if (hit === null) continue;
@@ -313,12 +323,14 @@ export class Kitchen {
         (at === undefined || whereNow(held) === vessel)
       ) {
         back.push(line);
-        held.aside.delete(line);
+        const share = mention.share ?? 1;
+        const size = /\bchopped to (\d+(?:\.\d+)?) ?mm/i.exec(text);
+        if (share >= WHOLE) held.aside.delete(line);
         this.spoon(vessel, {
           kind: 'step',
           clause,
           id: `give-back-${line}`,
-          make: (id) => ({ id, op: 'giveBack', lines: [line], share: 1 }),
+          make: (id) => ({ id, op: 'giveBack', lines: [line], share, ...(size === null ? {} : { choppedMm: Number(size[1]) }) }),
         });
         continue;
       }

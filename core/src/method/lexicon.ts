@@ -49,6 +49,8 @@ export type Sense =
   | 'store'
   | 'hold'
   | 'check'
+  | 'bind'
+  | 'balance'
   | 'remark';
 
 const BY_SENSE: Readonly<Record<Sense, string>> = {
@@ -102,6 +104,8 @@ const BY_SENSE: Readonly<Record<Sense, string>> = {
   give: 'give',
   store: 'freeze store keeps freezes',
   hold: '',
+  bind: 'bind',
+  balance: 'balance',
   check: 'check taste adjust correct test judge',
   remark: "do don’t don't never avoid make ensure be repeat remember try start begin work-in note expect aim feel watch stop",
 };
@@ -251,7 +255,7 @@ export const BODIES: readonly (readonly [RegExp, number])[] = [
   [/\b(?:like|of|as) (?:water|broth)\b|\bbrothy\b|\bvery thin\b/i, 8],
   [/\b(?:milk)\b(?=.*\b(?:consistency|thick|texture))|\bthickness of milk\b|\bconsistency of milk\b/i, 12],
   [/\bsingle cream\b|\bthin cream\b|\bpouring cream\b/i, 60],
-  [/\b(?:heavy|double|thick) cream\b|\bbisque\b|\bvelvety\b/i, 300],
+  [/\b(?:heavy|double|thick) cream\b|\bbisque\b/i, 300],
   [/\bcoat(?:s|ing)? (?:the (?:back of )?)?(?:a |the )?(?:wooden )?spoon\b|\bcoat the back\b/i, 220],
   [/\bporridge\b|\bvery thick\b|\bspoonable\b|\bstand(?:s)? (?:up )?(?:on|in) (?:the|a) spoon\b/i, 1500],
   [/\bthick\b/i, 500],

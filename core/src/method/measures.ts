@@ -209,10 +209,32 @@ export function shareBefore(words: string): { readonly share?: number; readonly 
     .replace(/\s+/g, ' ')
     .trimEnd();
   const own = text.replace(/\s*\b(?:the|your)$/, '').trimEnd();
-  if (/\b(?:the )?(?:rest|remainder)(?: of)?$|\bremaining$|\bother half(?: of)?$|\breserved$/.test(own)) {
-    return /\breserved$/.test(own) ? {} : { rest: true };
-  }
+  if (/\b(?:the )?(?:rest|remainder)(?: of)?$|\bremaining$|\bother half(?: of)?$/.test(own)) return { rest: true };
+  // "Half of the reserved chilli" is half of what was kept.
+  if (/\breserved$/.test(own)) return shareBefore(own.replace(/\s*(?:the )?reserved$/, ''));
+  const percent = /(\d+(?:\.\d+)?) ?%(?: of)?$/.exec(own);
+  if (percent !== null) return { share: Number(percent[1]) / 100 };
   for (const [pattern, share] of SHARES) if (pattern.test(own)) return { share };
   for (const [pattern, share] of VAGUE) if (pattern.test(own)) return { share, vague: true };
   return {};
+}
+
+/** Degrees that a text names outside an oven, °C. @example degreesIn('cool to 68 °C') // 68 */
+export function degreesIn(text: string): number | undefined {
+  const hit = /(\d+(?:\.\d+)?) ?(?:°|º|degrees )? ?(c|f)\b/i.exec(text);
+  if (hit === null) return undefined;
+  const value = Number(hit[1]);
+  return hit[2]?.toLowerCase() === 'f' ? celsius(value) : value;
+}
+
+/** A share in percent. @example percentIn('77 % goes on') // 0.77 */
+export function percentIn(text: string): number | undefined {
+  const hit = /(\d+(?:\.\d+)?) ?(?:%|per ?cent)/i.exec(text);
+  return hit === null ? undefined : Number(hit[1]) / 100;
+}
+
+/** A body by its figure, mPa·s. */
+export function bodyFigureIn(text: string): number | undefined {
+  const hit = /(\d+(?:\.\d+)?) ?mpa/i.exec(text);
+  return hit === null ? undefined : Number(hit[1]);
 }

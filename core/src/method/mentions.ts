@@ -203,7 +203,7 @@ export class LineNames {
     const mention = (line: MethodLine, at: number, length: number): Mention => ({ line: line.id, at, length, byGroup: true });
     const pool = this.inSection(this.lines, section);
     // Before anything has gone in, "everything" is the list.
-    const isFresh = pool.filter(({ id }) => isUsed(id)).length * 3 < pool.length;
+    const isFresh = pool.every(({ id }) => !isUsed(id));
     const everything = EVERYTHING.exec(text) ?? (isFresh ? /\beverything\b/i.exec(text) : null);
     if (everything !== null) {
       const but = BUT.exec(text);
@@ -295,7 +295,7 @@ export class LineNames {
     isUsed: (line: string) => boolean,
   ): readonly MethodLine[] {
     if (lines.length === 1) return lines;
-    const before = new Set([words[n - 1]?.text, words[n - 2]?.text]);
+    const before = new Set([words[n - 1]?.text, words[n - 2]?.text].filter((word) => word !== undefined && !PLAIN_WORDS.has(word)));
     const scored = lines.map((line) => ({
       line,
       score: [...plain(`${line.taken.row.name} ${line.taken.text}`).split(' ')].filter((word) => before.has(word)).length,
@@ -311,6 +311,9 @@ export class LineNames {
     return first === undefined ? [] : [first];
   }
 }
+
+/** Words that tell no line from another. */
+const PLAIN_WORDS = new Set(['the', 'in', 'with', 'of', 'and', 'to', 'a', 'an', 'for', 'rest', 'half', 'over', 'on', 'it']);
 
 /** Only the words since the last comma or conjunction say how much is meant. */
 function cutAtStop(before: string): string {

@@ -225,6 +225,15 @@ describe('from actions to a tree', () => {
     expect(short(soupOf(none).root)).toBe('leek, vegetable-stock, simmer 20, blend, dish');
   });
 
+  it('the words say how thick it is wanted, and where they do not nothing is wanted', () => {
+    const text = 'Leek soup\n500 g leeks\n1 l stock\n\nSimmer the leeks in the stock for 20 minutes. Blend.';
+    expect(soupOf(read(text)).rightMPas).toBeUndefined();
+    // The middle of "coats", on the scale of the back of a spoon
+    expect(soupOf(read(`${text} It should coat the back of a spoon.`)).rightMPas).toBe(220);
+    expect(soupOf(read(`${text} Thin to the consistency of single cream.`)).rightMPas).toBe(60);
+    expect(soupOf(read(text.replace('Leek soup', 'Leek bisque'))).rightMPas).toBe(300);
+  });
+
   it('a text without a method is put together in the usual order', () => {
     const reading = read('Leek soup\n500 g leeks\n1 l stock');
     expect(reading.method).toBeUndefined();

@@ -4,7 +4,7 @@ import type { Kitchen } from './kitchen.js';
 import { USUAL, TOUCH_C } from './usual.js';
 import { VERBS } from './lexicon.js';
 import type { Mention } from './mentions.js';
-import { minutesIn } from './measures.js';
+import { minutesIn, degreesIn, percentIn } from './measures.js';
 import { isHob } from './vessel.js';
 import type { Clause } from './clauses.js';
 import type { Action } from './action.js';
@@ -77,9 +77,37 @@ export function lift(k: Kitchen, n: number, mentions: readonly Mention[], keeps:
   }));
 }
 
+/** Held hot through a service. */
+function holdAt(k: Kitchen, clause: Clause, n: number, atC: number): void {
+  const vessel = k.here !== undefined && isHob(k.here) ? k.here : k.latestHob();
+  const { minutes, assumed } = k.range(clause, USUAL.holdMin);
+  k.put('hold', n, { minutes, assumed });
+  if (vessel === undefined) return;
+  const lid = k.lidOf(clause, vessel) ?? 'on';
+  const topUp = /\btopped up\b/i.test(clause.text) ? k.mentions(clause.text, clause)[0]?.line : undefined;
+  if (topUp !== undefined) {
+    k.settled.add(topUp);
+    k.uses.set(topUp, [{ line: topUp, said: true }]);
+  }
+  const at = Math.min(95, Math.max(40, atC));
+  k.step(vessel, n, 'hold', (id) => ({
+    id,
+    op: 'hold',
+    minutes: (minutes.low + minutes.high) / 2,
+    atC: at,
+    lid,
+    ...(topUp === undefined ? {} : { topUp }),
+  }));
+}
+
 export function doReserve(k: Kitchen, clause: Clause, n: number): void {
   const { text } = clause;
   const body = k.body(clause);
+  const holdC = clause.verb === 'hold' ? degreesIn(text) : undefined;
+  if (holdC !== undefined) {
+    holdAt(k, clause, n, holdC);
+    return;
+  }
   if (/\b(?:warm|hot)\b/i.test(body) && !/\bhot soup\b/i.test(body)) {
     k.put('hold', n);
     return;
@@ -199,13 +227,16 @@ export function doCool(k: Kitchen, clause: Clause, n: number): void {
   const isTouch = /\bhandle\b|\btouch\b/i.test(text);
   const isOnIce = /\bice\b/i.test(text);
   const { minutes, assumed } = k.range(clause, USUAL.restMin);
+  const degrees = degreesIn(text);
   const toC = isTouch
     ? TOUCH_C
-    : isOnIce || /\b(?:completely )?cold\b/i.test(text)
-      ? 10
-      : /\b(?:completely|room temperature|fully)\b/i.test(text)
-        ? 25
-        : undefined;
+    : degrees !== undefined && degrees < 100
+      ? degrees
+      : isOnIce || /\b(?:completely )?cold\b/i.test(text)
+        ? 10
+        : /\b(?:completely|room temperature|fully)\b/i.test(text)
+          ? 25
+          : undefined;
   const byTime = minutesIn(text) !== undefined || toC === undefined;
   k.put('rest', n, byTime ? { minutes, assumed } : {});
   if (vessel === undefined) return;
@@ -244,7 +275,7 @@ export function doPeel(k: Kitchen, clause: Clause, n: number): void {
     const vessel = k.vesselOf(line);
     if (vessel === undefined || k.peeledLate.has(line)) continue;
     k.peeledLate.add(line);
-    const keeps = keptOf(k, line);
+    const keeps = percentIn(text) ?? keptOf(k, line);
     k.step(vessel, n, `peel-${line}`.slice(0, 50), (id) => ({ id, op: 'peel', lines: [line], keeps }));
   }
   k.put('peel', n, { lines: lines.map((line) => ({ line })) });
@@ -297,6 +328,13 @@ export function doSqueeze(k: Kitchen, clause: Clause, n: number): void {
 
 export function doPrepare(k: Kitchen, clause: Clause, n: number): void {
   const { text, verb } = clause;
+  const cup = verb === 'weigh' && /\bcup to try\b/i.test(text) ? /(\d+(?:\.\d+)?) ?g\b/.exec(text) : null;
+  if (cup !== null && k.here !== undefined) {
+    const kg = Number(cup[1]) / 1000;
+    k.put('prepare', n);
+    k.step(k.here, n, 'cup', (id) => ({ id, op: 'cup', kg }));
+    return;
+  }
   const mentions = k.mentions(text, clause);
   if (verb === 'crush' && k.here?.isWet === true) {
     doMash(k, clause, n);
@@ -319,6 +357,9 @@ export function doSoak(k: Kitchen, clause: Clause, n: number): void {
   k.put('prepare', n, { vessel: undefined, lines: k.mentions(clause.text, clause).map(({ line }) => ({ line })) });
 }
 
+/** Of the liquid, where a part of it is kept. Kitchen default. */
+const LIQUOR = 0.3;
+
 export function doDrain(k: Kitchen, clause: Clause, n: number): void {
   const mentions = k.mentions(k.body(clause), clause);
   const at = mentions.map(({ line }) => k.vesselOf(line)).find((one) => one !== undefined);
@@ -329,7 +370,12 @@ export function doDrain(k: Kitchen, clause: Clause, n: number): void {
   }
   const keepsLiquid = /\b(?:reserv|keep|sav)\w*\b.*\b(?:liquid|water|stock|cooking)\b/i.test(joinedText(clause, k.clauses[n + 1]));
   k.put('drain', n, { vessel: vessel.name });
-  k.step(vessel, n, 'drain', (id) => ({ id, op: 'drain', keep: 'pieces', liquidShare: keepsLiquid ? 0.3 : 0 }));
+  k.step(vessel, n, 'drain', (id) => ({
+    id,
+    op: 'drain',
+    keep: 'pieces',
+    liquidShare: keepsLiquid ? (percentIn(joinedText(clause, k.clauses[n + 1])) ?? LIQUOR) : 0,
+  }));
   vessel.isWet = keepsLiquid;
   vessel.isDrained = true;
   k.here = vessel;
@@ -345,25 +391,32 @@ export function doStrain(k: Kitchen, clause: Clause, n: number): void {
   k.here = vessel;
   if (!vessel.isBlended && !/\b(?:mouli|food mill)\b/i.test(words)) {
     k.put('drain', n);
-    k.step(vessel, n, 'strain', (id) => ({ id, op: 'drain', keep: 'liquid', liquidShare: 1 }));
+    k.step(vessel, n, 'strain', (id) => ({ id, op: 'drain', keep: 'liquid', liquidShare: percentIn(words) ?? 1 }));
     return;
   }
-  const meshMm = /\b(?:fine|chinois|muslin)\b/i.test(words) ? 0.6 : 1;
+  const mesh = /(\d+(?:\.\d+)?) ?mm\b/i.exec(words);
+  const meshMm =
+    mesh !== null ? Math.min(10, Math.max(0.1, Number(mesh[1]))) : /\b(?:fine|chinois|muslin)\b/i.test(words) ? 0.6 : 1;
+  const scraped = !/\bwithout scraping\b/i.test(words);
   if (!vessel.isBlended) {
     vessel.isBlended = true;
     k.put('blend', n, { assumed: ['COARSE'] });
     k.step(vessel, n, 'mill', (id) => ({ id, op: 'blend', blender: k.blenderOf('stick'), minutes: USUAL.mashMin }));
   }
   k.put('sieve', n);
-  k.step(vessel, n, 'sieve', (id) => ({ id, op: 'sieve', meshMm, scraped: true }));
+  k.step(vessel, n, 'sieve', (id) => ({ id, op: 'sieve', meshMm, scraped }));
   if (/\bice\b/i.test(words)) doCool(k, clause, n);
 }
 
-export function doSkim(k: Kitchen, _clause: Clause, n: number): void {
+/** What a spoon lifts off of the fat that floats. Kitchen default. */
+const SKIMMED = 0.5;
+
+export function doSkim(k: Kitchen, clause: Clause, n: number): void {
+  const share = Math.min(1, percentIn(clause.text) ?? SKIMMED);
   const vessel = k.here !== undefined && isHob(k.here) ? k.here : k.latestHob();
   k.put('skim', n);
   if (vessel === undefined) return;
-  vessel.steps.push({ kind: 'step', clause: n, id: 'skim', make: (id) => ({ id, op: 'skim', share: 0.5 }) });
+  vessel.steps.push({ kind: 'step', clause: n, id: 'skim', make: (id) => ({ id, op: 'skim', share }) });
 }
 
 function joinedText(clause: Clause, next: Clause | undefined): string {

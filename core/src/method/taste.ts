@@ -41,7 +41,9 @@ export function doSeason(k: Kitchen, clause: Clause, n: number): void {
   }
   if (vessel !== undefined && vessel.kind !== 'tray') {
     k.lastSeason = n;
-    k.step(vessel, n, 'season', (id) => ({ id, op: 'season', line: SALT_LINE, saltPct: USUAL.saltPct }));
+    const pct = /(\d+(?:\.\d+)?) ?% salt/i.exec(clause.text);
+    const saltPct = pct === null ? USUAL.saltPct : Math.min(5, Number(pct[1]));
+    k.step(vessel, n, pct === null ? 'season' : 'season-to', (id) => ({ id, op: 'season', line: SALT_LINE, saltPct }));
   }
   k.put('season', n);
   k.sayFirst(says);

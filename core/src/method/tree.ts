@@ -1,5 +1,6 @@
 import { cutOf, freeId, newLine, placeLine, slug, takeLine, type Role, type TakenLine } from '../draft/index.js';
 import { CARD, walk, type Branch, type Line, type PlainStep, type Soup, type SoupStep } from '../soup/index.js';
+import { bodyIn } from './heat.js';
 import { Kitchen, type KitchenContext, type OpenUse } from './kitchen.js';
 import type { Clause } from './clauses.js';
 import type { MethodLine } from './mentions.js';
@@ -41,6 +42,13 @@ function isTrimmed({ way, cut }: Line): boolean {
   return way !== undefined || cut !== undefined;
 }
 
+/** How thick the words want it, where they compare it with something: "like single cream", "should coat a spoon", a bisque. */
+function wantedBody(sentences: readonly string[], name: string): number | undefined {
+  const spoken = sentences.find((text) => /\b(?:consistency|thickness|as thick as|coats?|coating|the texture of)\b/i.test(text));
+  const said = spoken === undefined ? undefined : bodyIn(spoken);
+  return said ?? (/\bbisque\b/i.test(name) ? bodyIn('bisque') : undefined);
+}
+
 /** Water's density, kg/m3: near enough for how large a whole root or a clove is. */
 const DENSITY = 1000;
 const USUAL_PIECE_G = 150;
@@ -76,7 +84,8 @@ function settleShares(uses: ReadonlyMap<string, readonly OpenUse[]>): string[] {
 }
 
 class Builder {
-  private readonly taken = new Set<string>();
+  /** The root's own name is taken. */
+  private readonly taken = new Set<string>(['pot']);
   readonly clausesOf: Record<string, number[]> = {};
 
   constructor(
@@ -158,7 +167,7 @@ class Builder {
                 id: this.id('cream'),
                 op: 'cream',
                 line: line.id,
-                target: line.amount.rule === 'byStep' ? { by: 'pct', value: 6 } : { by: 'written' },
+                target: draft.target ?? (line.amount.rule === 'byStep' ? { by: 'pct', value: 6 } : { by: 'written' }),
               }
             : { id: this.id(`add-${line.id}`), op: isTrimmed(line) ? 'trim' : 'add', uses: [this.lineUse(draft.use)] };
         out.push(this.done(step, [draft.clause]));
@@ -182,7 +191,8 @@ class Builder {
       } else {
         const step = draft.make(this.id(draft.id));
         if (step.op === 'season') {
-          if (this.saltLine === undefined || draft.clause !== this.lastSeason) continue;
+          // Only the last "season" settles, but for those that say how much.
+          if (this.saltLine === undefined || (draft.clause !== this.lastSeason && draft.id !== 'season-to')) continue;
           out.push(this.done({ ...step, line: this.saltLine }, [draft.clause]));
         } else {
           out.push(this.done(step, [draft.clause]));
@@ -421,6 +431,8 @@ export function treeOf(
       ],
     },
   };
+  const rightMPas = wantedBody(sentences, ask.name);
+  if (rightMPas !== undefined) soup = { ...soup, rightMPas };
   for (const { id, role, taken } of loose) soup = placeLine(soup, id, role, taken.kg);
   const note = kitchen.actions
     .filter(({ does }) => does === 'store')
@@ -453,6 +465,8 @@ function namedIn(step: SoupStep): string[] {
       return [step.line];
     case 'liaison':
       return [step.yolks.line, step.cream.line];
+    case 'hold':
+      return step.topUp === undefined ? [] : [step.topUp];
     case 'thicken':
       return step.parts.map(({ line }) => line);
     default:

@@ -16,6 +16,7 @@ export const USUAL = {
   blendMin: 2,
   mashMin: 0.3,
   saltPct: 0.8,
+  holdMin: 60,
   liaisonC: 80,
   overM: 0.01,
   bodyMPas: 220,

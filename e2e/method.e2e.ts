@@ -112,7 +112,9 @@ test('by keys only: a clause is found, opened and set right; axe finds nothing i
   await page.keyboard.press('Enter');
   await expect(page.locator('tt-method-steps')).toContainText('Pressure-cook');
   await expect(page.locator('tt-method-steps')).toContainText('set right by hand');
-  await page.evaluate(() => { document.documentElement.setAttribute('data-theme', 'dark'); });
+  await page.evaluate(() => {
+    document.documentElement.setAttribute('data-theme', 'dark');
+  });
   expect(await axe()).toEqual([]);
 });
 

@@ -22,19 +22,21 @@ const browser = await chromium.launch({ executablePath, args: FLAGS });
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 page.on('pageerror', (error) => process.stderr.write(`${error.message}\n`));
 
-/** A soup as somebody might paste it, with two things in it that have to be asked. */
-const WRITTEN = `Carrot and ginger
-Serves 4
+/** A soup as somebody might paste it, with its method and one thing in it that has to be asked. */
+const WRITTEN = `Celeriac, quince & rye
+Serves 6
 
-1 tbsp olive oil
-1 onion, chopped
-2 cloves garlic, crushed
-a thumb of ginger, grated
-1 kg carots, peeled and sliced
-1 litre vegetable stock
-1 can coconut milk
-juice of 1 lime
-salt and pepper`;
+800 g celeriac, peeled and cubed
+1 quince, peeled and sliced
+1 leek, sliced
+40 g butter
+1 tsp ground caraway
+2 bay leaves
+100 ml cider
+1 litre water or light stock
+60 ml soured cream
+
+Roast the celeriac at 190 °C for 40 minutes, the quince joining after 15. Meanwhile sweat the leek in the butter with the bay until soft, about 8 minutes; stir in the caraway for a minute. Loosen with the cider, tip in the tray, pour on stock to just cover, bring to the boil and simmer 12 minutes. Lift out the bay. Blend in batches until smooth, stir in the soured cream and season.`;
 
 async function shoot(name) {
   if (only.length > 0 && !only.includes(name)) return;
@@ -58,8 +60,9 @@ try {
   await shoot('shelf');
   await page.goto(`${url}/shelf/new`);
   await page.getByLabel('Type or paste').fill(WRITTEN);
-  await page.getByText(/lines understood/).waitFor();
+  await page.getByText(/things to do understood/).waitFor();
   await page.waitForTimeout(600);
+  await page.locator('tt-method-steps .card').nth(2).click();
   await shoot('new-soup');
   await page.goto(`${url}/shelf/beetroot-horseradish`);
   await page.getByText('One bowl').waitFor();

@@ -133,6 +133,8 @@ function placeEnd(text: string): number {
   return Number.isFinite(end) && end < MOST_OPENING ? end : 0;
 }
 const MOST_OPENING = 60;
+/** Verbs that may follow "when it sizzles" without a comma. */
+const LATE_VERBS: ReadonlySet<string> = new Set('add stir pour tip remove season serve blend'.split(' '));
 const BE = /^(?:is|are|was|were|be|get|gets|being)$/;
 const SUBORDINATE = /\b(?:until|till|when|once|if|while|as|before|after|that|which|so)\b/i;
 
@@ -175,11 +177,27 @@ function clausesIn(sentence: Sentence, n: number): Clause[] {
         continue;
       }
     }
+    const since = sentence.text.slice(from, word.at);
+    if (
+      !mayStart &&
+      depth === 0 &&
+      LATE_VERBS.has(word.text) &&
+      /^[\s,]*(?:and |then |but )?(?:when|once|if|as soon as) \S+ /i.test(since) &&
+      !/\b(?:to|the|a|and)\s+$/i.test(since)
+    ) {
+      starts.push({ at: starts.length === 0 ? 0 : from, verb: word.text, verbAt: word.at });
+      continue;
+    }
     if (opening > 0 && starts.length === 0 && word.at >= opening) mayStart = true;
     if (!mayStart) {
       // "the quince joining them": what comes before it is what joins.
       if (depth === 0 && /^join(?:ing|s)$/.test(word.text) && starts.length > 0)
         starts.push({ at: from, verb: 'join', verbAt: word.at });
+      continue;
+    }
+    if (word.text === 'to' && starts.length === 0 && VERBS[words[i + 1]?.text ?? ''] !== undefined && i === 0) {
+      // "To serve, melt the butter" says what for.
+      mayStart = false;
       continue;
     }
     if (OPENERS.has(word.text) || ADVERBS.has(word.text)) {

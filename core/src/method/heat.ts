@@ -121,7 +121,8 @@ export function doRoast(k: Kitchen, clause: Clause, n: number): void {
   const foil = k.open().filter((one) => one.name.startsWith('Foil') && !one.isHot);
   const vessel = isOther ? k.fresh('tray', clause.section) : roastVessel(k, clause, mentions);
   if (/\bwhole\b/i.test(clause.text)) for (const { line } of mentions) k.wholeRoast.add(line);
-  heated(k, vessel, 'roast', clause, n, mentions);
+  const isBare = !k.hasPieces(vessel) && !mentions.some(({ line }) => (k.lineOf(line)?.taken.row.softening ?? 0) > 0);
+  heated(k, vessel, 'roast', clause, n, isBare ? [...k.pending(), ...mentions] : mentions);
   for (const parcel of foil) {
     if (parcel === vessel) continue;
     const last = vessel.steps.at(-1);
@@ -290,7 +291,7 @@ export function doCook(k: Kitchen, clause: Clause, n: number): void {
   const vessel =
     k.here?.kind === 'tray' && !isNew && k.placeIn(text) === undefined
       ? k.here
-      : hob(k, clause, n, isNew && k.here?.kind === 'tray');
+      : hob(k, clause, n, isNew && (k.here?.kind === 'tray' || k.here?.kind === 'bowl'));
   const yolks = [...vessel.lines].find((id) => k.lineOf(id)?.taken.role === 'yolk');
   if (yolks !== undefined && vessel.isBlended) {
     // The warming that thickens egg and cream belongs to them.

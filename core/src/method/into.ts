@@ -56,15 +56,29 @@ export function doAdd(k: Kitchen, clause: Clause, n: number): void {
     place?.kind === 'serving' ||
     /\b(?:over|on(?:to)?) (?:the )?(?:top|each|soup)\b|\bon top\b|\beach bowl\b|\bto (?:serve|garnish|finish)\b/i.test(body) ||
     (clause.verb !== undefined &&
-      /^(?:scatter|sprinkle|shower|strew|drizzle)$/.test(clause.verb) &&
+      /^(?:scatter|sprinkle|shower|strew|drizzle|spoon|crumble|grate|dot)$/.test(clause.verb) &&
       k.isFinished() &&
-      !/\b(?:in|into|flour)\b/i.test(body));
+      !/\b(?:in|into|flour)\b/i.test(body) &&
+      (clause.verb !== 'spoon' || /\bover\b|\bon top\b/i.test(body)));
   if (isTop && (k.isFinished() || place?.kind === 'serving')) {
     if (/^(?:ladle|pour|spoon|divide|tip|serve)\b/i.test(clause.text) && mentions.length === 0) k.put('serve', n);
     else onTop(k, mentions, body, n);
     return;
   }
   const more = isLiquor ? [] : k.unlisted(body, clause, mentions);
+  const isSoaked =
+    k.here?.kind === 'bowl' &&
+    mentions.length === 0 &&
+    more.length > 0 &&
+    more.every(({ line }) => k.lineOf(line)?.taken.row.id === 'water') &&
+    /\b(?:boiling|hot) water\b/i.test(body) &&
+    [...k.here.lines].every((line) => (k.lineOf(line)?.taken.row.softening ?? 0) > 0);
+  if (isSoaked) {
+    // Scalded in a bowl so that the skins slip off: the water goes nowhere.
+    k.unlist(more);
+    k.put('prepare', n);
+    return;
+  }
   const isOnlyIf = mentions.length === 0 && more.length > 0 && /\bif\b/i.test(text) && !k.isFinished();
   if (isOnlyIf) {
     // "A splash of water if they catch": at the cook's eye, in no sum.
@@ -94,7 +108,7 @@ export function doAdd(k: Kitchen, clause: Clause, n: number): void {
 /** Salt whose amount the step that seasons settles. */
 function isSaltToTaste(k: Kitchen, line: string): boolean {
   const taken = k.lineOf(line)?.taken;
-  return taken !== undefined && taken.role === 'salt' && taken.amount.rule === 'byStep';
+  return taken?.role === 'salt' && taken.amount.rule === 'byStep';
 }
 
 export function intoVessel(
@@ -184,7 +198,9 @@ function movedHere(k: Kitchen, clause: Clause, n: number, vessel: Vessel, body: 
       body,
     );
   const isBare =
-    /^(?:return|transfer|tip|scrape|pour|put|place)\s+(?:back\s+)?(?:(?:in)?to\b|in(?:to)?\s+(?:a|an|the|another)\b)/i.test(body);
+    /^(?:return|transfer|tip|scrape|pour|put|place|add)\s+(?:back\s+)?(?:(?:in)?to\b|in(?:to)?\s+(?:a|an|the|another)\b)/i.test(
+      body,
+    );
   if (!isAll && !isBare) return;
   k.movedNow = true;
   const from = k.here;
@@ -204,6 +220,11 @@ function movedHere(k: Kitchen, clause: Clause, n: number, vessel: Vessel, body: 
   if (sources.length === 0 && from === vessel && /\b(?:pur[ée]e|soup|mixture|base)\b/i.test(body) && !/\binto the\b/i.test(body)) {
     // "Pour in the purée": what was blended before is met by what is in the pan now.
     sources.push(...k.open().filter((one) => one !== vessel && one.isBlended));
+  }
+  const peeled = k.actions.at(-1);
+  if (peeled?.does === 'peel' && isBare) {
+    // "Scoop out the flesh and add to the pan."
+    sources.push(...peeled.lines.flatMap(({ line }) => k.vesselOf(line) ?? []));
   }
   for (const source of sources) {
     if (source === vessel || source.joinedTo !== undefined) continue;
@@ -411,6 +432,7 @@ export function thinWith(k: Kitchen, mention: Mention, vessel: Vessel, clause: C
   k.here = vessel;
   const have = k.uses.get(mention.line) ?? [];
   const isFree = have.length === 0;
+  if (!isFree) k.leftFor.add(mention.line);
   // What is poured to a body is settled there: it stands on a line of its own.
   const line = isFree
     ? mention.line

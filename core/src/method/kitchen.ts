@@ -39,6 +39,9 @@ export interface TopUse {
   readonly clause: number;
 }
 
+/** How many things back what was made ready is still what is meant. */
+const PENDING = 5;
+
 export type Handler = (k: Kitchen, clause: Clause, n: number, verb: string) => void;
 /** How the verbs of each sense are read. */
 export type Handlers = Readonly<Record<Sense, Handler>>;
@@ -57,6 +60,8 @@ export class Kitchen {
   readonly added: MethodLine[] = [];
   /** Lines that a step settles after all. */
   readonly settled = new Set<string>();
+  /** Lines of which a part was left for thinning by eye. */
+  readonly leftFor = new Set<string>();
   readonly uses = new Map<string, OpenUse[]>();
   readonly notes: number[] = [];
   readonly misread = new Set<number>();
@@ -187,6 +192,20 @@ export class Kitchen {
     if (last?.does !== 'prepare' || !isBare || (this.clauses[last.clause]?.sentence ?? 0) < clause.sentence - 1) return mentions;
     const before = last.lines.filter(({ line }) => !this.isUsedUp(line) && !mentions.some((one) => one.line === line));
     return [...before.map(({ line }) => ({ line, at: 0, length: 0 })), ...mentions];
+  }
+
+  /** What was cut or cleaned a moment ago and lies nowhere yet. */
+  pending(): readonly Mention[] {
+    const recent = this.actions.slice(-PENDING).filter(({ does }) => does === 'prepare');
+    const lines = [...new Set(recent.flatMap(({ lines: own }) => own.map(({ line }) => line)))];
+    return lines
+      .filter((line) => !this.isUsedUp(line) && this.vesselOf(line) === undefined)
+      .map((line) => ({ line, at: 0, length: 0 }));
+  }
+
+  /** Whether anything that softens is in a vessel. */
+  hasPieces(vessel: Vessel): boolean {
+    return [...vessel.lines].some((line) => (this.lineOf(line)?.taken.row.softening ?? 0) > 0);
   }
 
   /** The lines that a clause is about. */
@@ -342,6 +361,8 @@ export class Kitchen {
         (isDivided
           ? this.isUsedUp(line) && mention.rest !== true && mention.share === undefined && isSmall
           : this.isUsedUp(line) || (mention.rest !== true && (at.isHot || at.kind === 'bowl')));
+      // A garnish in its own pan does not take the soup along.
+      if (joins && at.isBlended && !vessel.isBlended && /^(?:fry|saut|toast|crisp|brown)/i.test(text)) continue;
       if (joins) {
         if (!joined.includes(at)) {
           this.move(at, vessel, clause);

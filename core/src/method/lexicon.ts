@@ -155,6 +155,15 @@ export const STRONG_VERBS: ReadonlySet<string> = new Set(
 /** Forms in -ing by which a further thing to do is said, with their verbs. "Stirring" and "turning" only say how. */
 export const GERUNDS: Readonly<Record<string, string>> = {
   adding: 'add',
+  liquidising: 'liquidise',
+  liquidizing: 'liquidise',
+  puréeing: 'purée',
+  pureeing: 'puree',
+  whizzing: 'whizz',
+  blitzing: 'blitz',
+  sieving: 'sieve',
+  straining: 'strain',
+  serving: 'serve',
   sweating: 'sweat',
   softening: 'soften',
   roasting: 'roast',
@@ -240,7 +249,7 @@ export const HEATS = {
 
 export const LIDS = {
   off: /\b(?:uncovered|lid off|without (?:a|the) lid|no lid|lid removed|with the lid off)\b/i,
-  ajar: /\b(?:partially covered|partly covered|half[- ]covered|semi-covered|lid (?:half on|ajar|askew|half off|slightly open|tilted)|half on)\b/i,
+  ajar: /\b(?:partially covered?|partly covered|half[- ]cover(?:ed)?|semi-covered|lid (?:half on|ajar|askew|half off|slightly open|tilted)|half on)\b/i,
   on: /\b(?:covered|lid on|with (?:a|the|its) lid|under a lid|a lid|put (?:a|the) lid|the lid|covering)\b/i,
 } as const;
 

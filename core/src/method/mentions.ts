@@ -66,6 +66,7 @@ const CLASSES: readonly (readonly [words: RegExp, fits: (row: IngredientRow, rol
   [/^(?:crumb|breadcrumb)$/, (row) => row.group === 'breads'],
   [/^(?:flour)$/, (row) => row.id.includes('flour')],
   [/^(?:cornflour|cornstarch|starch)$/, (row) => /cornflour|starch/.test(row.id)],
+  [/^(?:seed)$/, (row) => row.id === 'pumpkin-seeds' || row.id === 'sunflower-seeds'],
   [/^(?:nut)$/, (row) => row.group === 'nuts'],
   [/^(?:lemon)$/, (row) => row.id.startsWith('lemon') && row.id !== 'lemongrass'],
   [/^(?:lime)$/, (row) => row.id.startsWith('lime') && row.id !== 'lime-leaves'],
@@ -204,7 +205,9 @@ export class LineNames {
     const pool = this.inSection(this.lines, section);
     // Before anything has gone in, "everything" is the list.
     const isFresh = pool.every(({ id }) => !isUsed(id));
-    const everything = EVERYTHING.exec(text) ?? (isFresh ? /\beverything\b/i.exec(text) : null);
+    // "Mix it back with the rest": the rest of the soup.
+    const isSoup = /\bwith the rest\b(?! of)/i.test(text);
+    const everything = isSoup ? null : (EVERYTHING.exec(text) ?? (isFresh ? /\beverything\b/i.exec(text) : null));
     if (everything !== null) {
       const but = BUT.exec(text);
       const except = new Set(but === null ? [] : this.named(text.slice(but.index), section, () => false).map(({ line }) => line));

@@ -335,7 +335,9 @@ export function doPrepare(k: Kitchen, clause: Clause, n: number): void {
     k.step(k.here, n, 'cup', (id) => ({ id, op: 'cup', kg }));
     return;
   }
-  const mentions = k.mentions(text, clause);
+  // "Scoop out the seeds" is not about the seeds that are bought.
+  const isSeeded = /\b(?:scoop|remov|discard|deseed|seed)\w*\b.*\bseeds?\b|^(?:de)?seed\b/i.test(text);
+  const mentions = k.mentions(text, clause).filter(({ line }) => !(isSeeded && k.lineOf(line)?.taken.row.group === 'nuts'));
   if (verb === 'crush' && k.here?.isWet === true) {
     doMash(k, clause, n);
     return;

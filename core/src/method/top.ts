@@ -6,8 +6,9 @@ import type { LineUse } from './action.js';
 export function onTop(k: Kitchen, mentions: readonly Mention[], text: string, n: number): void {
   const lines: LineUse[] = [];
   const side = k.here;
+  const isSameSentence = side?.isHot === true && k.clauses[side.steps.at(-1)?.clause ?? -1]?.sentence === k.clauses[n]?.sentence;
   if (
-    mentions.length === 0 &&
+    (mentions.length === 0 || isSameSentence) &&
     side !== undefined &&
     side.joinedTo === undefined &&
     side !== k.mainVessel() &&

@@ -62,7 +62,7 @@ function wholeCut({ row }: TakenLine): Line['cut'] {
 }
 
 /** Shares of lines that are used more than once: what is said stands, the rest goes evenly to the other uses. */
-function settleShares(uses: ReadonlyMap<string, readonly OpenUse[]>): string[] {
+function settleShares(uses: ReadonlyMap<string, readonly OpenUse[]>, leftFor: ReadonlySet<string>): string[] {
   const even: string[] = [];
   for (const [line, list] of uses) {
     const said = list.reduce((sum, { share = 0 }) => sum + share, 0);
@@ -70,7 +70,7 @@ function settleShares(uses: ReadonlyMap<string, readonly OpenUse[]>): string[] {
     if (open.length === 0) {
       const last = list.at(-1);
       // What is left over when all is said goes in with the last of it.
-      if (last?.share !== undefined && said < 1 - 1e-6) last.share += 1 - said;
+      if (last?.share !== undefined && said < 1 - 1e-6 && !leftFor.has(line)) last.share += 1 - said;
       if (said > 1) for (const use of list) use.share = (use.share ?? 0) / said;
       continue;
     }
@@ -264,7 +264,7 @@ export function treeOf(
   }
   const { root, guessed } = rootOf(kitchen);
   const all = new Map<string, MethodLine>(kitchen.lines.map((line) => [line.id, line]));
-  const equalShares = settleShares(kitchen.uses);
+  const equalShares = settleShares(kitchen.uses, kitchen.leftFor);
   const topOf = new Map<string, number>();
   for (const { use } of kitchen.top) topOf.set(use.line, (topOf.get(use.line) ?? 0) + (use.share ?? 1));
   const inCards = new Map<string, number>();

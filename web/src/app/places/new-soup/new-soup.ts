@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import { freeId, slug, type Answer } from '@tureen/core/draft';
@@ -98,7 +98,6 @@ export class NewSoup {
 
   protected readonly units = computed(() => this.stocked()?.kit?.units ?? 'metric');
   private readonly rows = computed(() => this.stocked()?.rows ?? []);
-  private readonly paper = viewChild(RecipeText);
 
   private readonly drafting = computed((): Drafting => {
     const taken = new Set((this.shelf()?.ok === true ? this.shelfSoups() : []).map(({ id }) => id));
@@ -242,12 +241,6 @@ export class NewSoup {
     this.whole.set(undefined);
     this.refused.set('');
     this.text.set(text);
-  }
-
-  protected look(clause: number | undefined): void {
-    this.lit.set(clause);
-    const mark = this.marks().find((one) => one.clause === clause);
-    if (mark !== undefined) this.paper()?.reveal(mark);
   }
 
   protected setRight({ words, fix }: { readonly words: string; readonly fix: Fix | undefined }): void {

@@ -1,4 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, input, output, viewChild, type ElementRef } from '@angular/core';
+import {
+  afterRenderEffect,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  input,
+  output,
+  viewChild,
+  type ElementRef,
+} from '@angular/core';
 import { NzInputModule } from 'ng-zorro-antd/input';
 
 /** A clause of the text with what became of it. */
@@ -57,6 +66,22 @@ export class RecipeText {
   readonly sought = output<number | undefined>();
 
   private readonly field = viewChild.required<ElementRef<HTMLTextAreaElement>>('field');
+  private readonly behind = viewChild.required<ElementRef<HTMLElement>>('behind');
+
+  constructor() {
+    afterRenderEffect(() => {
+      if (this.lit() === undefined) return;
+      const clause = this.behind().nativeElement.querySelector<HTMLElement>('.lit');
+      const field = this.field().nativeElement;
+      if (clause === null) return;
+      const { offsetTop: top, offsetHeight: height } = clause;
+      // A clause out of sight is brought into the middle.
+      if (top < field.scrollTop || top + height > field.scrollTop + field.clientHeight) {
+        field.scrollTop = Math.max(0, top - field.clientHeight / 2);
+        this.behind().nativeElement.scrollTop = field.scrollTop;
+      }
+    });
+  }
 
   protected readonly pieces = computed((): readonly Piece[] => {
     const text = this.text();
@@ -74,13 +99,5 @@ export class RecipeText {
 
   protected seek(at: number): void {
     this.sought.emit(this.marks().find(({ start, end }) => at >= start && at <= end)?.clause);
-  }
-
-  /** Brings a clause into view. */
-  reveal(mark: TextMark): void {
-    const field = this.field().nativeElement;
-    const lines = this.text().slice(0, mark.start).length / Math.max(1, this.text().length);
-    const wanted = lines * field.scrollHeight - field.clientHeight / 2;
-    if (Math.abs(wanted - field.scrollTop) > field.clientHeight / 2) field.scrollTop = Math.max(0, wanted);
   }
 }

@@ -209,7 +209,7 @@ function finish(
       toC: USUAL.liaisonC,
     }));
   } else if (yolks !== undefined) {
-    stations.lines('yolks', [yolks]);
+    stations.lines('yolks', of('yolk'));
   }
   const creams = yolks === undefined ? of('cream') : rest;
   for (const { id, amount } of creams) {

@@ -5,11 +5,20 @@ import { READY_KITS } from '../kit/index.js';
 import { prepareSoup, run } from '../runner/index.js';
 import { SoupSchema, checkSoup, walk, type Branch, type Soup, type SoupStep } from '../soup/index.js';
 import { comesTo } from '../draft/index.js';
-import { readRecipe, type RecipeAsk, type RecipeReading } from './index.js';
+import { readRecipe, sentencesOf, type RecipeAsk, type RecipeReading } from './index.js';
 
 const larder = makeLarder(LARDER_ROWS);
 const names = namesOf(LARDER_ROWS);
 const kit = READY_KITS.canteen;
+
+/** Numbers between 0 and 1, the same ones every time. */
+function seeded(seed: number): () => number {
+  let state = seed;
+  return () => {
+    state = (Math.imul(state, 1_103_515_245) + 12_345) & 0x7fffffff;
+    return state / 0x7fffffff;
+  };
+}
 
 type Read = Extract<RecipeReading, { ok: true }>;
 
@@ -121,6 +130,31 @@ describe('reading a written method', () => {
         expect(reading.tree.clausesOf[id] !== undefined || isPlaced)
           .withContext(`${recipe.file}: ${id}`)
           .toBeTrue();
+      }
+    }
+  });
+});
+
+describe('whatever is pasted', () => {
+  /** Sentences and lines of all recipes shuffled into one: what no cook wrote, and the reader has to live with. */
+  it('it never throws, and its soup has no problems', () => {
+    const random = seeded(20_311);
+    const pick = <T>(list: readonly T[]): T | undefined => list[Math.floor(random() * list.length)];
+    const sentences = SOUPS.flatMap(({ text }) => sentencesOf(text).map((sentence) => sentence.text)).filter(
+      (text) => text.length > 15,
+    );
+    const foods = SOUPS.flatMap(({ text }) => text.split('\n').filter((line) => /^[\d½¼a]/.test(line) && line.length < 60));
+    for (let n = 0; n < 150; n += 1) {
+      const lines = Array.from({ length: 3 + Math.floor(random() * 10) }, () => pick(foods));
+      const method = Array.from({ length: 1 + Math.floor(random() * 14) }, () => pick(sentences));
+      const text = ['Soup', ...lines, '', 'Method', ...method].join('\n');
+      const { soup } = read(text);
+      if (soup === undefined) continue;
+      expect(SoupSchema.safeParse(soup).success).withContext(text).toBeTrue();
+      for (const one of [soup, ...(soup.cards ?? [])]) {
+        expect(checkSoup(one, larder).filter(({ code }) => code !== 'UNKNOWN_INGREDIENT'))
+          .withContext(text)
+          .toEqual([]);
       }
     }
   });

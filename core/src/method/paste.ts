@@ -1,6 +1,6 @@
 import { findName, readLines, takeApart, type LineReading, type ReadingContext } from '../amounts/index.js';
 import { bareNumber, clausesOf, sentencesOf } from './clauses.js';
-import { minutesIn } from './measures.js';
+import { figureIn, minutesIn } from './measures.js';
 
 /** Longest text and most lines that are read at once: many times a card, and far below what would hold up a browser. */
 export const MOST_CHARACTERS = 60_000;
@@ -30,18 +30,6 @@ export type Pasting =
 
 const YIELD =
   /^(?:serves|makes|yields?|feeds|enough for|servings?|yield|for)\s*:?\s*(?:about |around )?(\d+|one|two|three|four|five|six|seven|eight|ten|twelve)\b(?:\s*(?:-|–|to)\s*(\d+))?(?!\s*(?:min|hour|g\b|ml))/i;
-const COUNTS: Readonly<Record<string, number>> = {
-  one: 1,
-  two: 2,
-  three: 3,
-  four: 4,
-  five: 5,
-  six: 6,
-  seven: 7,
-  eight: 8,
-  ten: 10,
-  twelve: 12,
-};
 const HEADING = /^(?:#+\s*)?(?:ingredients|you will need|shopping|for (?:the |a )?[\w &-]+|to (?:serve|garnish|finish))\s*:?$/i;
 /** How long it takes and how hard it is, by the editor: nothing to cook by. */
 const ABOUT =
@@ -128,7 +116,7 @@ function bare(line: string): string {
 function bowlsIn(line: string): number | undefined {
   const found = YIELD.exec(line);
   if (found === null) return undefined;
-  const low = COUNTS[(found[1] ?? '').toLowerCase()] ?? Number(found[1]);
+  const low = figureIn(found[1] ?? '');
   const high = found[2] === undefined ? low : Number(found[2]);
   const bowls = (low + high) / 2;
   return bowls > 0 && bowls <= 1000 ? bowls : undefined;

@@ -1,3 +1,4 @@
+import type { LineUse } from './action.js';
 import { cutOf, freeId, newLine, placeLine, slug, takeLine, type Role, type TakenLine } from '../draft/index.js';
 import { CARD, walk, type Branch, type Line, type PlainStep, type Soup, type SoupStep } from '../soup/index.js';
 import { bodyIn } from './heat.js';
@@ -81,6 +82,24 @@ function settleShares(uses: ReadonlyMap<string, readonly OpenUse[]>, leftFor: Re
     if (open.length > 1) even.push(line);
   }
   return even;
+}
+
+/** A step without the pieces that went elsewhere; undefined where none are left. */
+function onlyKnown(step: PlainStep, lineOf: (id: string) => Line | undefined): PlainStep | undefined {
+  const isKnown = (line: string): boolean => lineOf(line) !== undefined;
+  if (step.op === 'takeOut' || step.op === 'giveBack' || step.op === 'peel') {
+    const lines = step.lines.filter(isKnown);
+    return lines.length === 0 ? undefined : { ...step, lines };
+  }
+  if ((step.op === 'cover' || step.op === 'thin' || step.op === 'tune') && !isKnown(step.line)) return undefined;
+  if (step.op === 'liaison' && !(isKnown(step.yolks.line) && isKnown(step.cream.line))) return undefined;
+  if (step.op === 'thicken' && !step.parts.every(({ line }) => isKnown(line))) return undefined;
+  if (step.op === 'blend' && step.holdBack !== undefined) {
+    const { holdBack, ...rest } = step;
+    const left = holdBack.filter(({ line }) => isKnown(line));
+    return left.length === 0 ? rest : { ...rest, holdBack: left };
+  }
+  return step;
 }
 
 class Builder {
@@ -189,10 +208,12 @@ class Builder {
         };
         out.push(this.done({ id: this.id('tip-in'), op: 'join', branch }, [draft.clause]));
       } else {
-        const step = draft.make(this.id(draft.id));
+        const step = onlyKnown(draft.make(this.id(draft.id)), lineOf);
+        if (step === undefined) continue;
         if (step.op === 'season') {
           // Only the last "season" settles, but for those that say how much.
           if (this.saltLine === undefined || (draft.clause !== this.lastSeason && draft.id !== 'season-to')) continue;
+          if (lineOf(this.saltLine) === undefined) continue;
           out.push(this.done({ ...step, line: this.saltLine }, [draft.clause]));
         } else {
           out.push(this.done(step, [draft.clause]));
@@ -335,16 +356,27 @@ export function treeOf(
   for (const vessel of cardVessels) {
     const own = new Map<string, Line>();
     let kg = 0;
-    for (const { line: id, share } of usesIn(vessel)) {
+    const totals = new Map<string, number>();
+    for (const { line: id, share } of usesIn(vessel)) totals.set(id, Math.min(1, (totals.get(id) ?? 0) + (share ?? 1)));
+    for (const [id, share] of totals) {
       const line = lines.get(id);
       if (line === undefined) continue;
-      own.set(id, { ...line, amount: scaledAmount(line, share ?? 1) });
-      kg += (all.get(id)?.taken.kg ?? 0) * (share ?? 1);
+      own.set(id, { ...line, amount: scaledAmount(line, share) });
+      kg += (all.get(id)?.taken.kg ?? 0) * share;
+    }
+    // Within the card a share is of what goes into the card.
+    const within = ({ line, share }: LineUse): LineUse => {
+      const total = totals.get(line) ?? 1;
+      return share === undefined || share > total - 1e-6 ? { line } : { line, share: share / total };
+    };
+    for (const id of vessel.lines) {
+      const line = lines.get(id);
+      if (line !== undefined && !own.has(id) && kitchen.settled.has(id)) own.set(id, line);
     }
     const shares = new Map(builder.elsewhere);
     for (const id of own.keys()) builder.elsewhere.set(id, 0);
     const made = builder.steps(
-      vessel.steps.map((step) => (step.kind === 'in' ? { ...step, uses: step.uses.map(({ line }) => ({ line })) } : step)),
+      vessel.steps.map((step) => (step.kind === 'in' ? { ...step, uses: step.uses.map(within) } : step)),
       (id) => own.get(id),
     );
     for (const [id, share] of shares) builder.elsewhere.set(id, share);

@@ -112,9 +112,12 @@ test('by keys only: a clause is found, opened and set right; axe finds nothing i
   await page.keyboard.press('Enter');
   await expect(page.locator('tt-method-steps')).toContainText('Pressure-cook');
   await expect(page.locator('tt-method-steps')).toContainText('set right by hand');
-  await page.evaluate(() => {
-    document.documentElement.setAttribute('data-theme', 'dark');
-  });
+  await page.goto(`${server.url}/shelf`);
+  await page.getByRole('button', { name: /Gannet Quay/ }).click();
+  await page.getByRole('button', { name: 'Dark screen' }).click();
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
+  await paste(page, server);
+  await card(page, 'Simmer').click();
   expect(await axe()).toEqual([]);
 });
 

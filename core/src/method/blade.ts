@@ -47,8 +47,8 @@ export function doBlend(k: Kitchen, clause: Clause, n: number, verb: string): vo
   for (const one of creams) {
     const use = k.use(one, body);
     vessel.lines.add(one.line);
-    const action = k.put('cream', n, { lines: [use] });
-    k.spoon(vessel, { kind: 'cream', clause: n, use, action: action.n });
+    k.put('cream', n, { lines: [use] });
+    k.spoon(vessel, { kind: 'cream', clause: n, use });
   }
   const near = [k.clauses[n - 1], clause, k.clauses[n + 1]]
     .filter((one) => one?.sentence === clause.sentence || one === k.clauses[n - 1])

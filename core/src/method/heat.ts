@@ -120,7 +120,6 @@ export function doRoast(k: Kitchen, clause: Clause, n: number): void {
     (k.placeIn(clause.text)?.isNew === true || here.section !== clause.section || minutesIn(clause.text) !== undefined);
   const foil = k.open().filter((one) => one.name.startsWith('Foil') && !one.isHot);
   const vessel = isOther ? k.fresh('tray', clause.section) : roastVessel(k, clause, mentions);
-  if (/\bwhole\b/i.test(clause.text)) for (const { line } of mentions) k.wholeRoast.add(line);
   const isBare = !k.hasPieces(vessel) && !mentions.some(({ line }) => (k.lineOf(line)?.taken.row.softening ?? 0) > 0);
   heated(k, vessel, 'roast', clause, n, isBare ? [...k.pending(), ...mentions] : mentions);
   for (const parcel of foil) {

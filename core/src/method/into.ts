@@ -149,8 +149,8 @@ export function intoVessel(
     for (const one of creams) {
       const use = k.use(one, body);
       vessel.lines.add(one.line);
-      const action = k.put('cream', n, { vessel: vessel.name, lines: [use] });
-      k.spoon(vessel, { kind: 'cream', clause: n, use, action: action.n, target: creamTarget(clause.text) });
+      k.put('cream', n, { vessel: vessel.name, lines: [use] });
+      k.spoon(vessel, { kind: 'cream', clause: n, use, target: creamTarget(clause.text) });
     }
   };
   if (creamFirst) pourCream();
@@ -187,7 +187,7 @@ export function intoVessel(
     heated(k, vessel, kindOfHeat(k, clause, vessel, [], false), clause, n, []);
     return;
   }
-  if (did === 0) k.put(k.movedNow ? 'setting' : mentions.length > 0 ? 'setting' : 'remark', n);
+  if (did === 0) k.put(k.movedNow || mentions.length > 0 ? 'setting' : 'remark', n);
 }
 
 /** "Tip everything into a large pan", "transfer to a blender", "add the mixture". */

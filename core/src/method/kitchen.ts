@@ -1,4 +1,4 @@
-import { WET_SHARE, WHOLE, SPLASH_G, type Heat } from './usual.js';
+import { LITTLE_G, WET_SHARE, WHOLE, SPLASH_G, type Heat } from './usual.js';
 import { GARNISH_SECTION, LIDS, PLACES, type Sense, type VesselKind } from './lexicon.js';
 import { LineNames, type Mention, type MethodLine } from './mentions.js';
 import { figureIn, minutesIn, type Range } from './measures.js';
@@ -55,7 +55,6 @@ export class Kitchen {
   readonly cuts = new Map<string, NonNullable<Line['cut']>>();
   /** Lines peeled after heat: their trimming at the board is left out. */
   readonly peeledLate = new Set<string>();
-  readonly wholeRoast = new Set<string>();
   /** Foods that stand in the method alone. */
   readonly added: MethodLine[] = [];
   /** Lines that a step settles after all. */
@@ -63,8 +62,6 @@ export class Kitchen {
   /** Lines of which a part was left for thinning by eye. */
   readonly leftFor = new Set<string>();
   readonly uses = new Map<string, OpenUse[]>();
-  readonly notes: number[] = [];
-  readonly misread = new Set<number>();
   lastSeason: number | undefined;
   servedCold = false;
   /** The lines that were spoken of last: what "them" is. */
@@ -88,10 +85,6 @@ export class Kitchen {
   ) {
     this.all = [...lines];
     this.names = new LineNames(this.all);
-  }
-
-  get lines(): readonly MethodLine[] {
-    return this.all;
   }
 
   /** Reads a clause as another verb would be read. */
@@ -498,17 +491,12 @@ export class Kitchen {
       for (let length = Math.min(3, words.length); length > 0; length -= 1) {
         const food = words.slice(0, length).join(' ');
         if (/^(?:the|soup|it|hot|mixture|liquid|more|if|salt)\b/i.test(food)) continue;
-        const vague = /splash|glug|drizzle|ladle/i.test(measure)
+        // A cook's splash of water is more than a line's of vinegar; all else weighs what it weighs in a line.
+        const vague = /splash|ladle/i.test(measure)
           ? `${String(SPLASH_G)} g`
-          : /dash|drop|squeeze/i.test(measure)
-            ? '5 g'
-            : /pinch/i.test(measure)
-              ? '0.4 g'
-              : /knob/i.test(measure)
-                ? '20 g'
-                : /little|bit/i.test(measure)
-                  ? '15 g'
-                  : measure;
+          : /little|bit/i.test(measure)
+            ? `${String(LITTLE_G)} g`
+            : measure.replace(/few drops/i, 'drop');
         const reading = readLine(`${vague} ${food}`, this.context);
         if (reading.code !== 'READ' && reading.code !== 'ASK') continue;
         const taken = takeLine(

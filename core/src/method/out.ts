@@ -1,7 +1,8 @@
+import { TOUCH_C } from '../steps/index.js';
 import { target } from './where.js';
 import { intoVessel } from './into.js';
 import type { Kitchen } from './kitchen.js';
-import { USUAL, TOUCH_C } from './usual.js';
+import { USUAL } from './usual.js';
 import { VERBS } from './lexicon.js';
 import type { Mention } from './mentions.js';
 import { minutesIn, degreesIn, percentIn } from './measures.js';

@@ -38,6 +38,9 @@ const MOST_G = 500;
 /** What of a topping is left after its own heat. Kitchen default. */
 const TOPPING_LEFT = 0.9;
 const MILLI = 1000;
+/** Fat for a topping's pan where no amount is written, g; and the least of a topping that a bowl is given, kg. Kitchen defaults. */
+const PAN_FAT_G = 10;
+const LEAST_TOPPING_KG = 0.0005;
 
 function isTrimmed({ way, cut }: Line): boolean {
   return way !== undefined || cut !== undefined;
@@ -272,19 +275,9 @@ export function treeOf(
   ask: TreeAsk,
   context: KitchenContext,
 ): MethodTree {
-  for (const vessel of kitchen.vessels) {
-    if (vessel.boiling === undefined) continue;
-    const clause = vessel.boiling;
-    vessel.boiling = undefined;
-    vessel.steps.push({
-      kind: 'step',
-      clause,
-      id: 'boil',
-      make: (id) => ({ id, op: 'simmer', minutes: 0, vigour: 'lively', lid: 'off' }),
-    });
-  }
+  for (const vessel of kitchen.vessels) kitchen.flushBoil(vessel);
   const { root, guessed } = rootOf(kitchen);
-  const all = new Map<string, MethodLine>(kitchen.lines.map((line) => [line.id, line]));
+  const all = new Map<string, MethodLine>(kitchen.all.map((line) => [line.id, line]));
   const equalShares = settleShares(kitchen.uses, kitchen.leftFor);
   const topOf = new Map<string, number>();
   for (const { use } of kitchen.top) topOf.set(use.line, (topOf.get(use.line) ?? 0) + (use.share ?? 1));
@@ -319,12 +312,7 @@ export function treeOf(
   const salts = [...all.values()].filter(({ taken }) => taken.row.id.endsWith('salt') && taken.row.group === 'seasoning');
   const byStep = salts.find(({ taken }) => taken.amount.rule === 'byStep');
   let saltLine = byStep?.id;
-  if (
-    saltLine === undefined &&
-    kitchen.lastSeason !== undefined &&
-    salts.every(({ id }) => kitchen.uses.has(id)) &&
-    salts.length === 0
-  ) {
+  if (saltLine === undefined && kitchen.lastSeason !== undefined && salts.length === 0) {
     const taken = takeLine(readLine('salt to taste', context), { larder: context.larder, bowls: ask.bowls });
     if (taken !== undefined) {
       saltLine = freeId('salt', new Set(all.keys()));
@@ -394,7 +382,7 @@ export function treeOf(
       served: 'hot',
       writtenFor: { bowls: ask.bowls, bowlG: Math.max(20, middleG(kg, ask.bowls)) },
       lines: [...own.values()].map((line) =>
-        line.amount.rule === 'panFloor' ? { ...line, amount: { rule: 'scaled', amount: { value: 10, unit: 'g' } } } : line,
+        line.amount.rule === 'panFloor' ? { ...line, amount: { rule: 'scaled', amount: { value: PAN_FAT_G, unit: 'g' } } } : line,
       ),
       root: {
         id: `${id}-pan`.slice(0, 55),
@@ -405,7 +393,7 @@ export function treeOf(
     });
     const lineId = freeId(id, new Set([...all.keys(), ...topLines.map((line) => line.id)]));
     topLines.push({ id: lineId, ingredient: `${CARD}${id}`, amount: { rule: 'byStep' } });
-    garnish.push({ line: lineId, gPerBowl: middleG(Math.max(kg, 0.001) * TOPPING_LEFT, ask.bowls) });
+    garnish.push({ line: lineId, gPerBowl: middleG(Math.max(kg, LEAST_TOPPING_KG * ask.bowls) * TOPPING_LEFT, ask.bowls) });
   }
   for (const [id, share] of topOf) {
     const own = all.get(id);
@@ -414,7 +402,7 @@ export function treeOf(
     const whole = !soupLines.has(id);
     const lineId = whole ? id : freeId(`${id}-top`, new Set([...all.keys(), ...topLines.map((one) => one.id)]));
     topLines.push({ ...line, id: lineId, amount: { rule: 'byStep' } });
-    garnish.push({ line: lineId, gPerBowl: middleG(Math.max(own.taken.kg, 0.0005 * ask.bowls) * share, ask.bowls) });
+    garnish.push({ line: lineId, gPerBowl: middleG(Math.max(own.taken.kg, LEAST_TOPPING_KG * ask.bowls) * share, ask.bowls) });
   }
 
   const used = new Set(walk({ id: 'x', name: 'x', vessel: 'pot', steps: placedSteps }).flatMap(({ step }) => namedIn(step)));
@@ -436,7 +424,7 @@ export function treeOf(
     op: 'dish',
     ...(garnish.length === 0 ? {} : { shares: [{ id: 'bowls', name: 'All bowls', part: 1, garnish }] }),
   };
-  const hasJugFilm = placedSteps.some((step) => step.op === 'film' && step.on === 'pot');
+  const hasPotFilm = placedSteps.some((step) => step.op === 'film' && step.on === 'pot');
   const leadLine = [...all.values()]
     .filter(({ taken }) => taken.role === 'vegetable' || taken.role === 'greens' || taken.role === 'grain')
     .reduce<MethodLine | undefined>((a, b) => (a === undefined || b.taken.kg > a.taken.kg ? b : a), undefined);
@@ -458,7 +446,7 @@ export function treeOf(
       vessel: 'pot',
       steps: [
         ...placedSteps.slice(0, MOST_STEPS - 2),
-        ...(hasJugFilm ? [] : [{ id: builder.id('pot-film'), op: 'film', on: 'pot' } as const]),
+        ...(hasPotFilm ? [] : [{ id: builder.id('pot-film'), op: 'film', on: 'pot' } as const]),
         dish,
       ],
     },

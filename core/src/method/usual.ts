@@ -26,14 +26,13 @@ export const USUAL = {
 } as const;
 /** Heat that a short cooking of spices, garlic, paste or flour is given: no longer than this, min. */
 export const BLOOM_MOST = 2.5;
-/** Cool enough to handle, °C. Kitchen default. */
-export const TOUCH_C = 45;
 /** From this share of liquid on, what is cooked is simmered. */
 export const WET_SHARE = 0.25;
 /** Shares nearer to all of it than this are all of it. */
 export const WHOLE = 0.97;
-/** Vague measures in grams, for what only the method names. Kitchen defaults. */
+/** A splash, a ladle's drop, and a little of what only the method names, g. Kitchen defaults. */
 export const SPLASH_G = 50;
+export const LITTLE_G = 15;
 
 /** "Tip in the tray" empties it into the pot. */
 export const EMPTIED = /\b(?:tip|scrape|empty|add|pour)\b(?: in)? (?:the )?(?:\w+ of the )?(?:\w+ )?tray\b/i;

@@ -6,7 +6,7 @@ import type { VesselKind } from './lexicon.js';
 /** What a step of the draft is, before its lines' shares are settled. */
 export type DraftStep = { readonly clause: number } & (
   | { readonly kind: 'in'; readonly uses: LineUse[] }
-  | { readonly kind: 'cream'; readonly use: LineUse; readonly action: number; readonly target?: CreamTarget | undefined }
+  | { readonly kind: 'cream'; readonly use: LineUse; readonly target?: CreamTarget | undefined }
   | { readonly kind: 'deglaze'; readonly use: LineUse; readonly minutes: number }
   | { readonly kind: 'join'; readonly vessel: Vessel }
   | { readonly kind: 'step'; readonly id: string; readonly make: (id: string) => PlainStep }

@@ -8,6 +8,8 @@ import { loadSolver } from '@tureen/core/solver';
 import { foldBatch } from '@tureen/core/batch';
 import { oddsOf } from '@tureen/core/odds';
 import { namesOf, readLine } from '@tureen/core/amounts';
+import { readRecipe } from '@tureen/core/method';
+import { PASTED } from '../spec/pasted.js';
 
 interface Line {
   readonly name: string;
@@ -204,10 +206,35 @@ lines.push({
 const context = { larder, names: namesOf(LARDER_ROWS), country: 'gb' as const };
 const hundred = Array.from({ length: 100 }, (_, n) => WRITTEN[n % WRITTEN.length] ?? '');
 lines.push({
-  name: 'parsing 100 recipe lines',
-  figure: ms(medianUs(1, () => hundred.map((text) => readLine(text, context)), 9)),
+  name: 'parsing 100 recipe lines, none seen before',
+  figure: ms(
+    medianUs(
+      1,
+      () => {
+        context.names.before.clear();
+        return hundred.map((text) => readLine(text, context));
+      },
+      9,
+    ),
+  ),
   goal: '–',
 });
+const readAll = PASTED.map(({ country, text }) =>
+  medianUs(
+    1,
+    () => {
+      context.names.before.clear();
+      return readRecipe(text, { id: 'bench', bowlG: 300 }, { ...context, country });
+    },
+    5,
+  ),
+).sort((a, b) => a - b);
+lines.push({
+  name: `reading one of ${String(readAll.length)} pasted recipes with its method, none of it seen before`,
+  figure: ms(readAll[Math.floor(readAll.length / 2)] ?? Number.NaN),
+  goal: '60 ms',
+});
+lines.push({ name: 'the slowest of them', figure: ms(readAll.at(-1) ?? Number.NaN), goal: '60 ms' });
 lines.push({
   name: 'folding a batch with nothing done',
   figure: ms(medianUs(100, () => foldBatch(plan.snapshot, [], plan))),

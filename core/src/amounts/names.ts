@@ -58,7 +58,12 @@ interface Name {
 export interface Names {
   readonly all: readonly Name[];
   readonly exact: ReadonlyMap<string, readonly Name[]>;
-  readonly fuse: Fuse<Name>;
+  /** Names by their first word. */
+  readonly byWord: ReadonlyMap<string, readonly Name[]>;
+  /** Places in `all` of the names with these three letters behind one another. */
+  readonly byLetters: ReadonlyMap<string, readonly number[]>;
+  /** What was found before: while a cook types, all lines but one are asked for again. */
+  readonly before: Map<string, Found>;
 }
 
 /**
@@ -86,7 +91,22 @@ export function namesOf(rows: readonly IngredientRow[]): Names {
       if (short !== undefined && short !== full && !exact.has(plain(short))) put(id, short);
     }
   }
-  return { all, exact, fuse: new Fuse(all, { keys: ['name'], includeScore: true, threshold: 0.4, ignoreLocation: true }) };
+  const byWord = new Map<string, Name[]>();
+  for (const one of all) {
+    const [first = ''] = one.words;
+    const others = byWord.get(first);
+    if (others === undefined) byWord.set(first, [one]);
+    else others.push(one);
+  }
+  const byLetters = new Map<string, number[]>();
+  for (const [n, { name }] of all.entries()) {
+    for (const letters of threes(name)) {
+      const others = byLetters.get(letters);
+      if (others === undefined) byLetters.set(letters, [n]);
+      else others.push(n);
+    }
+  }
+  return { all, exact, byWord, byLetters, before: new Map() };
 }
 
 export type Found =
@@ -115,8 +135,26 @@ const LOCAL: Readonly<Record<string, Readonly<Partial<Record<Country, string>>>>
 const NEAR = 0.4;
 const OFFERED = 3;
 
-function nearest(names: Names, text: string): string[] {
-  const hits = names.fuse.search(text, { limit: 12 }).filter(({ score }) => (score ?? 1) <= NEAR);
+/** Answers remembered at most. */
+const REMEMBERED = 4000;
+/** Names that are compared letter by letter, and the letters of a phrase that are: the rest is talk. */
+const COMPARED = 80;
+const LONGEST_COMPARED = 48;
+
+/** Every three letters behind one another, with a space before and behind. */
+function threes(text: string): Set<string> {
+  const padded = ` ${text} `;
+  return new Set(Array.from({ length: padded.length - 2 }, (_, n) => padded.slice(n, n + 3)));
+}
+
+function nearest(names: Names, phrase: string): string[] {
+  const text = phrase.slice(0, LONGEST_COMPARED);
+  const shared = new Map<number, number>();
+  for (const letters of threes(text)) for (const n of names.byLetters.get(letters) ?? []) shared.set(n, (shared.get(n) ?? 0) + 1);
+  const likely = [...shared].sort(([a, more], [b, less]) => less - more || a - b).slice(0, COMPARED);
+  const some = likely.flatMap(([n]) => names.all[n] ?? []);
+  const fuse = new Fuse(some, { keys: ['name'], includeScore: true, threshold: NEAR, ignoreLocation: true });
+  const hits = fuse.search(text, { limit: 12 }).filter(({ score }) => (score ?? 1) <= NEAR);
   return distinct(hits.map(({ item }) => item.id)).slice(0, OFFERED);
 }
 
@@ -124,9 +162,20 @@ function nearest(names: Names, text: string): string[] {
  * Which ingredient a phrase names: the whole phrase, else the longest name all of whose words are in it with nothing
  * but manners left over. Misspellings and leftovers are never taken for granted: they come back as a question.
  *
+ * @param guesses whether names that are merely alike are looked for, which takes long
  * @example findName(names, 'finely chopped brown onions', 'au') // { code: 'FOUND', id: 'onion' }
  */
-export function findName(names: Names, phrase: string, country: Country | undefined): Found {
+export function findName(names: Names, phrase: string, country: Country | undefined, guesses = true): Found {
+  const key = `${guesses ? '' : '='}${country ?? ''} ${phrase}`;
+  const before = names.before.get(key);
+  if (before !== undefined) return before;
+  const found = searched(names, phrase, country, guesses);
+  if (names.before.size >= REMEMBERED) names.before.clear();
+  names.before.set(key, found);
+  return found;
+}
+
+function searched(names: Names, phrase: string, country: Country | undefined, guesses: boolean): Found {
   const text = plain(phrase);
   const local = country === undefined ? undefined : LOCAL[text]?.[country];
   if (local !== undefined) return { code: 'FOUND', id: local };
@@ -137,7 +186,9 @@ export function findName(names: Names, phrase: string, country: Country | undefi
   }
   const words = text.split(' ');
   const has = new Set(words);
-  const inside = names.all.filter((name) => name.words.every((word) => has.has(word)));
+  const inside = [...has].flatMap((first) =>
+    (names.byWord.get(first) ?? []).filter((name) => name.words.every((word) => has.has(word))),
+  );
   const most = Math.max(0, ...inside.map((name) => name.words.length));
   const longest = inside.filter((name) => name.words.length === most);
   if (longest.length > 0) {
@@ -145,9 +196,11 @@ export function findName(names: Names, phrase: string, country: Country | undefi
     const taken = new Set(longest.flatMap((name) => name.words));
     const left = words.filter((word) => !taken.has(word) && !MANNERS.has(word) && !/^[\d.%]+$/.test(word));
     if (left.length === 0 && ids.length === 1 && ids[0] !== undefined) return { code: 'FOUND', id: ids[0] };
-    return { code: 'WHICH', ids: distinct([...ids, ...(left.length === 0 ? [] : nearest(names, text))]).slice(0, OFFERED) };
+    return {
+      code: 'WHICH',
+      ids: distinct([...ids, ...(left.length === 0 || !guesses ? [] : nearest(names, text))]).slice(0, OFFERED),
+    };
   }
   const bare = words.filter((word) => !MANNERS.has(word)).join(' ');
-  const near = nearest(names, bare === '' ? text : bare);
-  return { code: 'UNKNOWN', nearest: near };
+  return { code: 'UNKNOWN', nearest: guesses ? nearest(names, bare === '' ? text : bare) : [] };
 }

@@ -44,6 +44,8 @@ export interface ReadingContext {
   readonly names: Names;
   /** The kitchen's country; spoons, cups and pints are asked about when it is not known. */
   readonly country: Country | undefined;
+  /** False where a name that is not known need not be offered those like it. */
+  readonly guesses?: false;
 }
 
 const PLAIN_UNITS: Readonly<Record<string, UnitCode>> = {
@@ -304,9 +306,13 @@ function findFood(phrase: Phrase, food: string, context: ReadingContext): Found 
     if (id !== undefined) return { code: 'FOUND', id };
   }
   const inContainer = phrase.unit !== undefined && CONTAINER.has(phrase.unit);
-  const canned = inContainer ? findName(context.names, `canned ${food}`, context.country) : undefined;
-  return canned?.code === 'FOUND' ? canned : findName(context.names, food, context.country);
+  const canned = inContainer ? findName(context.names, `canned ${food}`, context.country, false) : undefined;
+  return canned?.code === 'FOUND' ? canned : findName(context.names, food, context.country, context.guesses);
 }
+
+/** Characters of the longest line that is read, and of what is shown of one that is longer. */
+const LONGEST = 400;
+const LONGEST_NAME = 60;
 
 /**
  * Reads one written line: amount by a kept parser, food by the larder's names, spoons, cups, pints and ounces by the
@@ -315,6 +321,7 @@ function findFood(phrase: Phrase, food: string, context: ReadingContext): Found 
  * @example readLine('1 1/2 cups onion, diced', { larder, names, country: 'us' }) // READ onion, 0.24 kg edible
  */
 export function readLine(text: string, context: ReadingContext): LineReading {
+  if (text.length > LONGEST) return { text, code: 'UNKNOWN_FOOD', name: `${text.slice(0, LONGEST_NAME).trim()} …`, nearest: [] };
   const { plain: figures, unclear } = plainNumbers(text);
   if (unclear !== undefined) {
     const meant = unclear.meant.flatMap((number) => asked(readWith(figures.replace(unclear.written, number), context), number));
@@ -352,7 +359,7 @@ function eitherOf(text: string, context: ReadingContext): LineReading | undefine
   const at = `${first}${rest}`.toLowerCase().indexOf(food.toLowerCase());
   if (food === '' || at < 0) return undefined;
   const other = `${`${first}${rest}`.slice(0, at)}${second.trim()}${`${first}${rest}`.slice(at + food.length)}`;
-  if (findName(context.names, second, context.country).code !== 'FOUND') return undefined;
+  if (findName(context.names, second, context.country, false).code !== 'FOUND') return undefined;
   const readings = [readWith(`${first}${rest}`, context), readWith(other, context)];
   const options = readings.flatMap((one): Option[] => {
     if (one.code !== 'READ') return [];

@@ -70,17 +70,35 @@ export function bareNumber(row: string): RegExpExecArray | null {
   return hit !== null && VERBS[(hit[1] ?? '').toLowerCase()] !== undefined ? hit : null;
 }
 
+/** Characters of the longest sentence that is read as one, and those that tell an abbreviation from an end. */
+const LONGEST_SENTENCE = 600;
+const LONGEST_ABBREVIATION = 12;
+
 function endsIn(row: string): number[] {
   const ends: number[] = [];
-  for (const hit of row.matchAll(/[.!?]+(?=\s+["“(]?[A-Z\d]|\s*$)|;(?=\s)/g)) {
-    const upTo = row.slice(0, hit.index + hit[0].length);
-    const next = row.slice(upTo.length).trimStart();
+  for (const hit of row.matchAll(/[.!?]{1,9}(?=\s{1,9}["“(]?[a-z\d]|\s*$)|;(?=\s)/gi)) {
+    const end = hit.index + hit[0].length;
+    const before = row.slice(Math.max(0, end - LONGEST_ABBREVIATION), end);
+    const next = row.slice(end, end + LONGEST_ABBREVIATION).trimStart();
     // "2.5 litres" and "approx. 20" go on.
-    if (NOT_AN_END.test(upTo) && next !== '' && !/^[A-Z]/.test(next)) continue;
-    ends.push(upTo.length);
+    if (NOT_AN_END.test(before) && next !== '' && !/^[A-Z]/.test(next)) continue;
+    ends.push(end);
   }
   if (ends.at(-1) !== row.length) ends.push(row.length);
-  return ends;
+  return ends.flatMap((end, n) => cutsOf(row, n === 0 ? 0 : (ends[n - 1] ?? 0), end));
+}
+
+/** Ends that part a text without a stop, at a comma or a space where it has one. */
+function cutsOf(row: string, start: number, end: number): number[] {
+  const cuts: number[] = [];
+  let from = start;
+  while (end - from > LONGEST_SENTENCE) {
+    const piece = row.slice(from, from + LONGEST_SENTENCE);
+    const at = Math.max(piece.lastIndexOf(', '), piece.lastIndexOf(' and '));
+    from += at > 0 ? at + 1 : LONGEST_SENTENCE;
+    cuts.push(from);
+  }
+  return [...cuts, end];
 }
 
 interface Word {

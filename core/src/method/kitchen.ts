@@ -497,7 +497,7 @@ export class Kitchen {
           : /little|bit/i.test(measure)
             ? `${String(LITTLE_G)} g`
             : measure.replace(/few drops/i, 'drop');
-        const reading = readLine(`${vague} ${food}`, this.context);
+        const reading = readLine(`${vague} ${food}`, { ...this.context, guesses: false });
         if (reading.code !== 'READ' && reading.code !== 'ASK') continue;
         const taken = takeLine(
           reading,

@@ -3,6 +3,7 @@ import { namesOf } from '../amounts/index.js';
 import { checkSoup } from '../soup/index.js';
 import { PASTED } from '../../spec/pasted.js';
 import { compose, takeLine } from '../draft/index.js';
+import { sentencesOf } from './clauses.js';
 import { readPaste } from './index.js';
 
 const larder = makeLarder(LARDER_ROWS);
@@ -61,5 +62,32 @@ describe('soups as they are pasted', () => {
         expect(new Set(soup.lines.map(({ written }) => written)).size).toBeGreaterThanOrEqual(taken.length);
       }
     }
+  });
+
+  it('takes a text of any size and kind within its limits, and says when it is too much', () => {
+    const head = 'Soup\n400 g leeks\n1 l stock\n\n';
+    const read = (text: string) => readPaste(text, { larder, names, country: 'gb' });
+    for (const more of ['a'.repeat(59_000), '1 '.repeat(29_000), '('.repeat(59_000), '.'.repeat(59_000), '1/2'.repeat(19_000)]) {
+      const pasting = read(head + more);
+      if (!pasting.ok) throw new Error(pasting.code);
+      expect(pasting.pasted.lines.slice(0, 2).map(({ reading }) => reading.code))
+        .withContext(more.slice(0, 5))
+        .toEqual(['READ', 'READ']);
+    }
+    const pasting = read(`400 g ${'or leeks '.repeat(60)}`);
+    expect(pasting.ok && pasting.pasted.lines[0]?.reading).toEqual(jasmine.objectContaining({ code: 'UNKNOWN_FOOD', nearest: [] }));
+    expect(read('leeks; '.repeat(8000))).toEqual(jasmine.objectContaining({ ok: false, code: 'TOO_LONG', lines: 8000 }));
+    expect(read('Soup\n'.repeat(401))).toEqual(jasmine.objectContaining({ ok: false, code: 'TOO_LONG', lines: 402 }));
+  });
+
+  it('a sentence without a stop is cut where it can be, and one in small letters is parted at its stops', () => {
+    const cut = sentencesOf('simmer the leeks in the stock for 20 minutes and '.repeat(200));
+    expect(cut.length).toBeGreaterThan(10);
+    expect(Math.max(...cut.map(({ text }) => text.length))).toBeLessThanOrEqual(600);
+    expect(sentencesOf('simmer for 20 min. until soft. blend. add approx. 20 g butter.').map(({ text }) => text)).toEqual([
+      'simmer for 20 min. until soft.',
+      'blend.',
+      'add approx. 20 g butter.',
+    ]);
   });
 });

@@ -35,6 +35,8 @@ const HEADING = /^(?:#+\s*)?(?:ingredients|you will need|shopping|for (?:the |a 
 const ABOUT =
   /^(?:prep(?:aration)?|cook(?:ing)?|total|active|hands[- ]on|ready|takes|difficulty|course|cuisine|calories)\b(?: time| in)?\s*:?\s*(?:about |under )?(?:\d|easy|medium|less)/i;
 const METHOD = /^(?:#+\s*)?(?:method|directions?|instructions?|preparation|steps?|what to do|how to make it)\s*:?$/i;
+/** Characters of the longest line that can be a list of foods. */
+const LONGEST_LINE = 300;
 const NUMBERED = /^\s*(?:\d{1,2}[.)]\s+)(?=[A-Z])/;
 const LEAST_WORDS = 5;
 /** A title is a name: no sentence, no list. */
@@ -52,6 +54,7 @@ function isWork(row: string, isAfterWork: boolean): boolean {
   const clauses = clausesOf(sentences);
   const starting = clauses.filter(({ verb }) => verb !== undefined);
   const [first] = clauses;
+  if (text.length > LONGEST_LINE) return isNumbered || starting.length > 0;
   const isBare = takeApart(text).value === undefined;
   // Kitchen notes: "leeks in, lid on, 10 min".
   if (isBare && (minutesIn(text) !== undefined || /\bin(?:,|\.|$)/i.test(text)) && !/\d\s*(?:g|kg|ml|l)\b/i.test(text)) return true;
@@ -68,25 +71,26 @@ const FOR_ALL = /,?\s*((?:to (?:serve|garnish|finish|taste|top))|(?:for (?:servi
 
 /** Several foods without amounts in one line, "salt, pepper and nutmeg", each for itself; undefined where it is one food. */
 function listed(line: string, context: ReadingContext): string[] | undefined {
-  if (/\d|[½¼¾]/.test(line)) return undefined;
+  if (line.length > LONGEST_LINE || /\d|[½¼¾]/.test(line)) return undefined;
   const tail = FOR_ALL.exec(line);
   const foods = (tail === null ? line : line.slice(0, tail.index))
     .split(/\s*,\s*(?:and\s+)?|\s+(?:and|&|\+)\s+/i)
     .filter((one) => one !== '');
   if (foods.length < 2) return undefined;
   const isFood = (one: string): boolean =>
-    findName(context.names, one, context.country).code === 'FOUND' || /^(?:\w+ )*(?:salt|pepper)$/i.test(one);
+    findName(context.names, one, context.country, false).code === 'FOUND' || /^(?:\w+ )*(?:salt|pepper)$/i.test(one);
   if (!foods.every(isFood)) return undefined;
   return foods.map((one) => `${one} ${tail?.[1] ?? 'to taste'}`);
 }
 
 /** Pieces of one written line: several foods behind one another are parted, and salt from its pepper. */
 function splitFoods(line: string, alone: boolean, context: ReadingContext): string[] {
-  const pieces = line.split(/\s*;\s*/);
+  const pieces = line.split(/ *; */);
   const split =
-    alone && pieces.length === 1 ? line.split(/,\s*(?=(?:\d|[½¼¾⅓⅔]|an? |one |two |three |half |salt\b|pepper\b))/i) : pieces;
+    alone && pieces.length === 1 ? line.split(/, ?(?=(?:\d|[½¼¾⅓⅔]|an? |one |two |three |half |salt\b|pepper\b))/i) : pieces;
   return split
     .flatMap((piece) => {
+      if (piece.length > LONGEST_LINE) return [piece];
       // "1 tsp each cumin and coriander", "2 cubes dissolved in 1 l water", "juice and zest of a lemon" are several things.
       const each = /^(.+?) each (?:of )?(?:the )?(.+)$/i.exec(piece.trim());
       const isMeasure = takeApart(`${each?.[1] ?? ''} salt`).value !== undefined;
@@ -195,6 +199,7 @@ export function readPaste(text: string, context: ReadingContext): Pasting {
   }
   const own = foods.filter(({ text: food }) => food !== '');
   if (own.length === 0) return { ok: false, code: 'NOTHING_IN_IT' };
+  if (own.length > MOST_LINES) return { ok: false, code: 'TOO_LONG', characters: text.length, lines: own.length };
   const readings = readLines(
     own.map(({ text: food }) => food),
     context,

@@ -50,17 +50,21 @@ function byVolume(amount: Amount, unit: UnitCode, ingredient: Ingredient): numbe
   const { densityKgM3, cups, spoons } = ingredient.row;
   if (densityKgM3 !== undefined) return volumeM3 * densityKgM3;
   const spoonful = unit.startsWith('tsp') ? spoons?.tsp : unit.startsWith('tbsp') ? spoons?.tbsp : undefined;
-  if (spoonful !== undefined) {
-    const reference = unit.startsWith('tsp') ? UNITS['tsp-us'].si : UNITS['tbsp-us'].si;
-    return (volumeM3 / reference) * (spoonful / 1000);
-  }
+  if (spoonful !== undefined) return bySpoon(volumeM3, unit.startsWith('tsp') ? 'tsp-us' : 'tbsp-us', spoonful);
   const cut = amount.size ?? Object.keys(cups ?? {})[0];
   const cupGrams = cut === undefined ? undefined : cups?.[cut];
   if (cupGrams !== undefined) return (volumeM3 / UNITS['cup-us'].si) * (cupGrams / 1000);
   if (cut !== undefined && cups !== undefined) {
     return { code: 'SIZE_UNKNOWN', ingredient: ingredient.row.id, size: cut, known: Object.keys(cups) };
   }
+  // "5 mL dried sage", "1/4 cup ground coriander": so many spoons of it.
+  if (spoons?.tbsp !== undefined) return bySpoon(volumeM3, 'tbsp-us', spoons.tbsp);
+  if (spoons?.tsp !== undefined) return bySpoon(volumeM3, 'tsp-us', spoons.tsp);
   return { code: 'UNIT_DOES_NOT_FIT', ingredient: ingredient.row.id, unit, fits: fittingUnits(ingredient) };
+}
+
+function bySpoon(volumeM3: number, spoon: UnitCode, spoonG: number): number {
+  return (volumeM3 / UNITS[spoon].si) * (spoonG / 1000);
 }
 
 /**

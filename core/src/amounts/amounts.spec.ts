@@ -47,7 +47,7 @@ describe('amounts', () => {
       error: { code: 'SIZE_UNKNOWN', ingredient: 'onion', size: 'giant', known: ['small', 'medium', 'large'] },
     });
     expect(weigh({ value: 1, unit: 'mm' }, larder.get('onion')!).ok).toBeFalse();
-    expect(weigh({ value: 1, unit: 'l' }, larder.get('bay')!).ok).toBeFalse();
+    expect(weigh({ value: 1, unit: 'l' }, larder.get('herb-bundle')!).ok).toBeFalse();
   });
 
   it('refuses what is no amount', () => {

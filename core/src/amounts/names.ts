@@ -14,11 +14,12 @@ const MANNERS = new Set(
     'chunks wedges slices dice strips extra plus more about approximately around optional room temperature cold hot warm boiling ' +
     'lukewarm melted softened strong mild leaves leaf stalks stalk sprigs only to taste cover serve garnish for the of a an and or with ' +
     'without from in on skin at well one each no not unsalted heaped level rounded scant generous store bought shop tinned jarred packed ' +
-    'no10 piece cube chunk wedge slice strip sprig stick topping top sprinkle swirl finish finishing ' +
+    'no10 piece cube chunk wedge slice strip sprig stick topping top sprinkle swirl finish finishing serving garnishing ' +
     'frying roasting drizzling knob splash drizzle handful mm cm inch middling skinned stoned podded shelled defrosted thawed ' +
     'just enough sufficient dollop pat glug bit sized thumb husked shucked picked fat plump hand torn snipped crumbled more if liked ' +
     'frozen day old crust removed kernel pak tetra packet package bag punnet ' +
-    'needed using inner outer own home made homemade favourite about light'
+    'needed using inner outer own home made homemade favourite about light long slit smashed bruised stale bunch bundle squeezed pressed ' +
+    'zested juiced wedged segmented blanched salted pitted crustless english persian lebanese extra virgin quick washed ready'
   ).split(' '),
 );
 
@@ -38,13 +39,44 @@ export function plain(text: string): string {
     .join(' ');
 }
 
+/** Short and local words for food. */
+const SAME: Readonly<Partial<Record<string, string>>> = {
+  veg: 'vegetable',
+  veggie: 'vegetable',
+  veggies: 'vegetable',
+  tom: 'tomato',
+  toms: 'tomato',
+  tattie: 'potato',
+  tatties: 'potato',
+  taters: 'potato',
+  spud: 'potato',
+  spuds: 'potato',
+  carrots: 'carrot',
+  parm: 'parmesan',
+  coriandar: 'coriander',
+};
+
 /** English plurals, as far as food needs them. */
 function single(word: string): string {
+  if (/^chill?i$|^chile$/.test(word)) return 'chilli';
+  const same = SAME[word];
+  if (same !== undefined) return same;
   if (word.length < 4 || /(ss|us|is|as)$/.test(word)) return word;
   if (/(oes|shes|ches|xes)$/.test(word)) return word.slice(0, -2);
+  if (/^chil(?:l?i|e)e?s$|^chill?y$/.test(word)) return 'chilli';
   if (word.endsWith('ies')) return `${word.slice(0, -3)}y`;
   if (word.endsWith('leaves')) return `${word.slice(0, -6)}leaf`;
   return word.endsWith('s') ? word.slice(0, -1) : word;
+}
+
+/** How little salt a stock has, in every way of saying it; and how fat a yoghurt or a cheese is, which decides nothing here. */
+const NO_SALT = /\bno (?:added )?(?:salt|sodium)(?: added)?\b|\b(?:salt|sodium) free\b|\bwithout (?:added )?salt\b/g;
+const LESS_SALT = /\b(?:less|lower|low|reduced) (?:salt|sodium)\b|\b(?:salt|sodium) reduced\b/g;
+const FATNESS =
+  /\b(?:whole milk|full fat|low fat|half fat|reduced fat|fat free|non ?fat|light|[\d.]+%(?: fat)?) (?=.*(?:sour cream|soured cream|coconut milk|yoghurt|yogurt|ricotta|cheese|fraiche|cottage|quark))/g;
+
+function saltAlike(text: string): string {
+  return text.replace(NO_SALT, 'unsalted').replace(LESS_SALT, 'low salt');
 }
 
 interface Name {
@@ -74,7 +106,7 @@ export function namesOf(rows: readonly IngredientRow[]): Names {
   const all: Name[] = [];
   const exact = new Map<string, Name[]>();
   const put = (id: string, text: string, country?: Country): void => {
-    const name = plain(text);
+    const name = saltAlike(plain(text));
     const one: Name = { name, words: name.split(' '), id, country };
     all.push(one);
     exact.set(name, [...(exact.get(name) ?? []), one]);
@@ -176,7 +208,7 @@ export function findName(names: Names, phrase: string, country: Country | undefi
 }
 
 function searched(names: Names, phrase: string, country: Country | undefined, guesses: boolean): Found {
-  const text = plain(phrase);
+  const text = saltAlike(plain(phrase)).replace(FATNESS, '');
   const local = country === undefined ? undefined : LOCAL[text]?.[country];
   if (local !== undefined) return { code: 'FOUND', id: local };
   const whole = names.exact.get(text);
@@ -190,7 +222,10 @@ function searched(names: Names, phrase: string, country: Country | undefined, gu
     (names.byWord.get(first) ?? []).filter((name) => name.words.every((word) => has.has(word))),
   );
   const most = Math.max(0, ...inside.map((name) => name.words.length));
-  const longest = inside.filter((name) => name.words.length === most);
+  // "Sugar pumpkin" is a pumpkin: what stands last is what it is.
+  const heads = words.filter((word) => !MANNERS.has(word));
+  const isHead = ({ words: own }: Name): number => (own.at(-1) === heads.at(-1) ? 0 : 1);
+  const longest = inside.filter((name) => name.words.length === most).sort((a, b) => isHead(a) - isHead(b));
   if (longest.length > 0) {
     const ids = chosen(longest, country);
     const taken = new Set(longest.flatMap((name) => name.words));

@@ -31,7 +31,7 @@ const NUMBERS: Readonly<Record<string, string>> = {
 };
 
 const CONTAINERS = '(?:can|tin|carton|packet|pack|package|jar|bottle|tube|box|tub|bag)s?';
-const SIZE_UNITS = '(?:g|gm|grams?|kg|ml|l|litres?|liters?|oz|ounces?|fl\\.? ?oz|pints?|quarts?|lb)';
+const SIZE_UNITS = '(?:g|gm|grams?|kg|ml|l|ltrs?|litres?|liters?|oz|ounces?|fl\\.? ?oz|pints?|quarts?|lb)';
 
 /** Counts and units that the parser does not know, with what they are called here. */
 const UNITS = {
@@ -57,6 +57,10 @@ const UNITS = {
   squeeze: { short: 'squeeze', plural: 'squeezes', alternates: [] },
   drizzle: { short: 'drizzle', plural: 'drizzles', alternates: [] },
   glass: { short: 'glass', plural: 'glasses', alternates: [] },
+  scrape: { short: 'scrape', plural: 'scrapes', alternates: ['grind', 'grinds', 'grinding', 'grindings', 'twist', 'twists'] },
+  trickle: { short: 'trickle', plural: 'trickles', alternates: ['thread'] },
+  ladle: { short: 'ladle', plural: 'ladles', alternates: ['ladleful', 'ladlefuls'] },
+  sheet: { short: 'sheet', plural: 'sheets', alternates: [] },
   splash: { short: 'splash', plural: 'splashes', alternates: [] },
   sprinkling: { short: 'sprinkling', plural: 'sprinklings', alternates: [] },
   ear: { short: 'ear', plural: 'ears', alternates: ['cob', 'cobs'] },
@@ -101,25 +105,40 @@ const ROOT_G_CM = 4.33;
 function inFigures(text: string): string {
   return (
     text
-      .replace(/^(?:about|approx\.?|approximately|around|ca\.?|roughly|some)\s+/i, '')
+      .replace(
+        /^(?:about|approx\.?|approximately|around|ca\.?|roughly|some|scant|heap(?:ed|ing)|level|rounded|generous|just (?:over|under)|a (?:scant|heaped|heaping|level|rounded|generous))\s+(?=\S)/i,
+        '',
+      )
       .replace(/^(?:a |an )?half (?:of )?(?:a |an )/i, '1/2 ')
       .replace(/^half\b(?! as)\s*/i, '1/2 ')
       .replace(/^(?:a |one )?quarter (?:of )?(?:a |an )/i, '1/4 ')
       .replace(/^three quarters of (?:a |an )/i, '3/4 ')
+      .replace(/\b(tea|table|dessert)spoonfuls?\b/i, '$1spoon')
       .replace(/^(?:a|an) (?:couple|pair) of /i, '2 ')
       .replace(/^a (?:few) /i, '3 ')
       .replace(/^a dozen /i, '12 ')
       .replace(/^(one|two|three|four|five|six|seven|eight|nine|ten|twelve)\b/i, (word) => NUMBERS[word.toLowerCase()] ?? word)
       .replace(/^(?:a|an) (?:good |large |generous |small )?(?=\w)/i, '1 ')
       .replace(
-        /^(?:(?:small|large|big|good|generous|little) )?(?=(?:pinch|handful|knob|splash|dash|bunch|drop|thumb|pat|dollop|glug|slug|spoonful|squeeze|drizzle|sprinkling|sprig)\b)/i,
+        /^(?:(?:small|large|big|good|generous|little) )?(?=(?:pinch|handful|knob|splash|dash|bunch|drop|thumb|pat|dollop|glug|slug|spoonful|squeeze|drizzle|sprinkling|sprig|scrape|grating|trickle|ladle)\b)/i,
         '1 ',
       )
+      .replace(
+        /^(\S+) (?:small|large|big|medium|good|generous) (bunch|handful|pinch|sprig|glass|pack|packet|jar|can|tin|carton)/i,
+        '$1 $2',
+      )
+      .replace(/^(?:a |1 )?(?:little|bit of|touch of) (?:more )?(?=[a-z])/i, '1 drizzle ')
+      .replace(/^bits? of (?=butter|oil)/i, '1 knob ')
       // "2 garlic cloves" is two cloves of garlic, "2 celery sticks" two sticks of celery.
       .replace(
         /^(\S+(?: \d\/\d)?) (?:(?:large|medium|small|fat|plump) )?(garlic|celery|lemongrass|cinnamon|thyme|rosemary|mint|basil|parsley|coriander|dill|sage|bay) (cloves?|sticks?|ribs?|stalks?|sprigs?|bulbs?|heads?)\b/i,
         '$1 $3 of $2',
       )
+      .replace(
+        /^(\d+) \((\d+(?:[.,]\d+)?)[ -]?(pounds?|lbs?|ounces?|oz|grams?|g|kg)\.?\) (?!can|tin|jar|pack|box|bag|carton|bottle|container|tub)/i,
+        (_, count: string, size: string, unit: string) => `${String(Number(count) * Number(size.replace(',', '.')))} ${unit} `,
+      )
+      .replace(/^(?:1|an?) \(?(\d+(?:[.,]\d+)?)[ -]?(cm|inch|in)\.?\)? (?=(?:piece|knob|length|thumb|chunk|stick))/i, '$1 $2 ')
       .replace(/^(\S+) (?:no\.? ?|#|number )10 (can|tin)s?\b(?: of)?/i, '$1 $2 no10')
       .replace(
         /^(\d+(?:[.,]\d+)?) ?-?(cm|inch|in) (?:(?:long |thick |fresh )?(?:piece|knob|length|thumb|chunk) )?(?:of )?(?=(?:fresh |peeled )?(?:root )?(?:ginger|galangal|turmeric))/i,
@@ -127,12 +146,14 @@ function inFigures(text: string): string {
           `${String(Math.round(Number(size.replace(',', '.')) * (unit === 'cm' ? 1 : 2.54) * ROOT_G_CM * 10) / 10)} g `,
       )
       .replace(/(\d)\s+and\s+(?:a |an )?(?:half|1\/2|½)/i, '$1 1/2')
-      .replace(/^(\S+) (heaped|level|rounded|scant|generous|good|big|fat|plump) /i, '$1 ')
-      .replace(/\bTbs\b\.?/, 'tbsp')
+      .replace(/^(\S+) (heaped|heaping|level|rounded|scant|generous|good|big|fat|plump) /i, '$1 ')
+      .replace(/\b[Tt]bs\b\.?/, 'tbsp')
+      .replace(/^(\S+(?: \d\/\d)?) T\.? (?=[a-z])/, '$1 tbsp ')
+      .replace(/^(\S+(?: \d\/\d)?) t\.? (?=[a-z])/, '$1 tsp ')
       .replace(/^(\S+) corn (?:cobs?|ears?)\b/i, '$1 ears corn')
       .replace(/^(\S+) (?:small |large )?glass(?:es)? (?:of )?/i, '$1 glass ')
       .replace(/(\d)(kg|g|ml|l|oz|lb)\b/gi, '$1 $2')
-      .replace(/\b(l|litres?|liters?|ltr)\b(?=\s)/i, 'litre')
+      .replace(/(?<=\d\s*)\b(?:l|ltrs?)\b\.?(?=\s|$)|\b(?:litres?|liters?|ltrs?)\b(?=\s|$)/i, 'litre')
       .replace(SECOND_UNIT, '$1 ')
       .replace(/\bfl\.? ?oz\.?/i, 'fluid ounce')
   );
@@ -204,7 +225,17 @@ function parsed(text: string): { value: number | undefined; high: number | undef
   };
 }
 
-const WEIGHT = String.raw`(\d+(?:[.,]\d+)?(?: ?\d\/\d)?)\s*(kg|kilos?|g|gm|grams?|ml|l|litres?|litre|lb|lbs|pounds?)\b\.?`;
+const FRACTIONS: Readonly<Record<string, number>> = { '½': 0.5, '¼': 0.25, '¾': 0.75, '⅓': 1 / 3, '⅔': 2 / 3 };
+
+/** A figure with a fraction behind it. @example mixed('2 1/4') // 2.25 */
+function mixed(figure: string): number {
+  const hit = /^(\d+(?:[.,]\d+)?)(?: ?(?:(\d)\/(\d)|([½¼¾⅓⅔])))?$/.exec(figure);
+  if (hit === null) return Number.NaN;
+  const more = hit[4] === undefined ? Number(hit[2] ?? 0) / Number(hit[3] ?? 1) : (FRACTIONS[hit[4]] ?? 0);
+  return Number((hit[1] ?? '').replace(',', '.')) + more;
+}
+
+const WEIGHT = String.raw`(\d+(?:[.,]\d+)?(?: ?(?:\d\/\d|[½¼¾⅓⅔]))?)\s*(kg|kilos?|g|gm|grams?|ml|l|ltrs?|litres?|litre|lb|lbs|pounds?)\b\.?`;
 
 /**
  * A weight that stands behind the food, put before it: "celeriac, about 800 g", "2 leeks (400 g)", "onions 200 g, sliced". It
@@ -226,7 +257,7 @@ function statedWeight(head: string): string | undefined {
   if (hit === null) return undefined;
   const [whole, food = '', figure = '', unit = '', each, rest = ''] = hit;
   const count = /^(\d+(?:[.,]\d+)?)\s/.exec(food);
-  const value = Number(figure.replace(',', '.')) * (each !== undefined && count !== null ? Number(count[1]) : 1);
+  const value = mixed(figure) * (each !== undefined && count !== null ? Number(count[1]) : 1);
   if (!Number.isFinite(value) || value <= 0) return undefined;
   const edible = /(?:peeled|trimmed|prepared) weight/i.test(whole) ? 'peeled ' : '';
   if (/\b(?:in|with|plus|and|to|from)$/i.test(food.trim())) return undefined;
@@ -241,7 +272,7 @@ function statedWeight(head: string): string | undefined {
     .replace(/^(?:(?:good |little |big )?(?:bit|lump|piece|knob|chunk|amount) of )/i, '')
     .replace(/[\s,(–-]+$/, '');
   if (!/[a-z]{3}/i.test(name.replace(/^[\d/.½¼¾ ]+(?:cans?|tins?)?\b/i, ''))) return undefined;
-  return `${String(value)} ${unit} ${edible}${name}${/^\s*[,;]/.test(rest) || rest.trim() === '' ? rest : `, ${rest.trim()}`}`;
+  return `${String(value)} ${unit.replace(/^ltrs?$/i, 'litre')} ${edible}${name}${/^\s*[,;]/.test(rest) || rest.trim() === '' ? rest : `, ${rest.trim()}`}`;
 }
 
 /**
@@ -278,7 +309,7 @@ export function takeApart(line: string): Phrase {
       ...nothing,
       value,
       high: value,
-      unit: 'can',
+      unit: /^(?:can|tin|jar)/i.test(sized?.[4] ?? behind?.[2] ?? '') ? 'can' : 'package',
       rest: rest ?? '',
       each: each.value === undefined ? undefined : { value: each.value, unit: each.unit ?? 'gram' },
     };

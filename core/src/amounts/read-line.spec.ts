@@ -205,4 +205,27 @@ describe('what a line leaves open', () => {
     expect(cutOf('carrots, in 1 1/2 inch chunks')?.sizeMm).toBeCloseTo(38.1, 5);
     expect(cutOf('1 potato in small cubes')?.sizeMm).toBe(8);
   });
+
+  it('what a measure tells of a food: dried by the teaspoon, poured stock, either of two, a weight in brackets', () => {
+    const food = (line: string, country: 'gb' | 'us' = 'gb'): [string, number] | string => {
+      const reading = readLine(line, { ...context, country });
+      return reading.code === 'READ' ? [reading.ingredient, Math.round(reading.kg * 1e4) / 1e4] : reading.code;
+    };
+    expect(food('1 tsp coriander')).toEqual(['coriander-seed', 0.0018]);
+    expect(food('1 tsp chopped coriander')).toEqual(['coriander', 0.0003]);
+    expect(food('5 mL (1 tsp) dried sage', 'us')).toEqual(['dried-sage', 0.0007]);
+    expect(food('750 ml vegetable bouillon')).toEqual(['vegetable-stock-cube', 0.7538]);
+    expect(food('3 English cucumbers (about 2 1/4 lb)', 'us')).toEqual(['cucumber', 1.0206]);
+    expect(food('1 (3-pound) butternut squash', 'us')).toEqual(['butternut', 1.3608]);
+    expect(food('Veg stock 24 ltr')).toEqual(['vegetable-stock', 24]);
+    expect(food('2 green chillies, slit')).toEqual(['green-chilli', 0.028]);
+    expect(food('3 cups low-sodium vegetable broth', 'us')[0]).toBe('vegetable-stock-low-salt');
+    expect(food('1 litre no-salt-added chicken stock')).toEqual(['chicken-stock', 1.002]);
+    expect(food('1 sugar pumpkin (4 lbs)', 'us')).toBe('ASK');
+    const either = readLine('1 tbsp red or white wine vinegar', { ...context, country: 'gb' });
+    expect(either.code === 'ASK' ? either.options.map(({ ingredient }) => ingredient) : []).toEqual([
+      'red-wine-vinegar',
+      'white-wine-vinegar',
+    ]);
+  });
 });

@@ -85,6 +85,10 @@ const VAGUE_G: Readonly<Record<string, number>> = {
   drizzle: 5,
   splash: 15,
   sprinkling: 2,
+  scrape: 0.3,
+  grating: 0.3,
+  trickle: 5,
+  ladle: 120,
   sprig: 1,
   leaf: 0.5,
   thumb: 15,
@@ -305,7 +309,7 @@ function findFood(phrase: Phrase, food: string, context: ReadingContext): Found 
     const [id] = new Set(whole?.map((one) => one.id));
     if (id !== undefined) return { code: 'FOUND', id };
   }
-  const inContainer = phrase.unit !== undefined && CONTAINER.has(phrase.unit);
+  const inContainer = phrase.unit !== undefined && /^(?:can|tin|jar)$/.test(phrase.unit);
   const canned = inContainer ? findName(context.names, `canned ${food}`, context.country, false) : undefined;
   return canned?.code === 'FOUND' ? canned : findName(context.names, food, context.country, context.guesses);
 }
@@ -341,6 +345,29 @@ function asked(reading: LineReading, number: string): Option[] {
   return reading.code === 'ASK' ? reading.options.map((one) => ({ ...one, label: `${number}: ${one.label}` })) : [];
 }
 
+/** What a teaspoon of it means where nothing says that it is fresh: the dried and the ground. Common practice. */
+const BY_TEASPOON: Readonly<Record<string, string>> = {
+  'turmeric-root': 'turmeric',
+  coriander: 'coriander-seed',
+  thyme: 'dried-thyme',
+  sage: 'dried-sage',
+  rosemary: 'dried-rosemary',
+  mint: 'dried-mint',
+  basil: 'dried-basil',
+  parsley: 'dried-parsley',
+};
+const SAID_FRESH = /\b(?:fresh|leaf|leaves|chopped|minced|picked|torn|root|grated|snipped|stems?|stalks?)\b/i;
+
+function byTeaspoon(id: string, { unit }: Phrase, text: string): string {
+  return unit === 'teaspoon' && !SAID_FRESH.test(text) ? (BY_TEASPOON[id] ?? id) : id;
+}
+
+/** A cube or powder that is measured by the litre is the stock that it makes. */
+function poured(id: string, { unit }: Phrase): string {
+  const isPoured = unit !== undefined && /^(?:liter|milliliter|litre|quart|pint|cup|fluid ounce)$/.test(unit);
+  return isPoured && id === 'stock-cube' ? 'vegetable-stock-cube' : id;
+}
+
 /** Stock that says what it is made up from is as salty as that. */
 function madeUp(id: string, text: string): string {
   const isFrom = /\b(?:cubes?|powder|bouillon|stock ?pots?|concentrate)\b/i.test(text);
@@ -356,11 +383,23 @@ function eitherOf(text: string, context: ReadingContext): LineReading | undefine
   const [, first = '', second = '', rest = ''] = parts;
   const whole = takeApart(`${first}${rest}`);
   const food = (whole.rest.split(/[,;]/)[0] ?? '').trim();
+  // "Chicken or vegetable stock", "red or white wine vinegar": the end of the second belongs to the first too.
+  const words = second.trim().split(/\s+/);
+  for (let length = words.length - 1; length > 0; length -= 1) {
+    const shared = words.slice(-length).join(' ');
+    if (findName(context.names, `${food} ${shared}`, context.country, false).code !== 'FOUND') continue;
+    const head = first.slice(0, first.toLowerCase().indexOf(food.toLowerCase()));
+    return oneOf(text, [readWith(`${first} ${shared}${rest}`, context), readWith(`${head}${second}${rest}`, context)], context);
+  }
   const at = `${first}${rest}`.toLowerCase().indexOf(food.toLowerCase());
   if (food === '' || at < 0) return undefined;
   const other = `${`${first}${rest}`.slice(0, at)}${second.trim()}${`${first}${rest}`.slice(at + food.length)}`;
   if (findName(context.names, second, context.country, false).code !== 'FOUND') return undefined;
-  const readings = [readWith(`${first}${rest}`, context), readWith(other, context)];
+  return oneOf(text, [readWith(`${first}${rest}`, context), readWith(other, context)], context);
+}
+
+/** Which of several readings of one line it is: a question where they are different foods. */
+function oneOf(text: string, readings: readonly LineReading[], context: ReadingContext): LineReading | undefined {
   const options = readings.flatMap((one): Option[] => {
     if (one.code !== 'READ') return [];
     const name = context.larder.get(one.ingredient)?.row.name ?? one.ingredient;
@@ -393,7 +432,7 @@ function readWith(text: string, context: ReadingContext): LineReading {
       ? { text, code: 'ASK', what: 'WHICH', options }
       : { text, code: 'UNKNOWN_FOOD', name: food.trim(), nearest: found.ids };
   }
-  const ingredient = context.larder.get(madeUp(found.id, text));
+  const ingredient = context.larder.get(byTeaspoon(poured(madeUp(found.id, text), phrase), phrase, text));
   if (ingredient === undefined) return { text, code: 'UNKNOWN_FOOD', name: food.trim(), nearest: [] };
   if (phrase.ratio !== undefined && Object.values(BEFORE).some((one) => one === phrase.ratio?.of)) {
     return { text, code: 'RATIO', ingredient: found.id, of: phrase.ratio.of, factor: phrase.ratio.factor };

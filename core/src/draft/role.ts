@@ -214,6 +214,7 @@ const TO_TASTE_G: Readonly<Partial<Record<Role, number>>> = {
   finish: 3,
   garnish: 3,
   fat: 3,
+  cream: 20,
 };
 const PEPPERS = /pepper$|nutmeg|cayenne|chilli/;
 

@@ -7,6 +7,10 @@ import type { Clause } from './clauses.js';
 
 export function doBlend(k: Kitchen, clause: Clause, n: number, verb: string): void {
   const { text: words } = clause;
+  if (/^blend in\b/i.test(words.slice(clause.verbAt)) && k.mentions(k.body(clause), clause).some(({ line }) => !k.isUsedUp(line))) {
+    k.as('add', clause, n);
+    return;
+  }
   const whole = /\b(?:leaving|keeping) whole (.+)$/i.exec(words);
   const left = whole === null ? [] : k.mentions(whole[1] ?? '', clause).map(({ line, share = 1 }) => ({ line, share }));
   const body = k.body(whole === null ? clause : { ...clause, text: words.slice(0, whole.index) });
@@ -14,7 +18,11 @@ export function doBlend(k: Kitchen, clause: Clause, n: number, verb: string): vo
   const vessel = soupVessel(k, clause, n);
   const share =
     /\b(?:about )?(half|a third|one third|two[- ]thirds|a quarter|three[- ]quarters|some|part|a portion|most)\b(?: of)?/i
-      .exec(body.replace(/half[- ]?(?:full|fill\w*|way)|in (?:two )?halves/gi, ''))?.[1]
+      .exec(
+        /\bat a time\b|\ball of it or\b|\bor (?:only |just )?(?:half|part)\b/i.test(body)
+          ? ''
+          : body.replace(/half[- ]?(?:full|fill\w*|way)|in (?:two )?halves/gi, ''),
+      )?.[1]
       ?.toLowerCase();
   const parts: Readonly<Record<string, number>> = {
     half: 0.5,
@@ -59,11 +67,12 @@ export function doBlend(k: Kitchen, clause: Clause, n: number, verb: string): vo
       ? 'stick'
       : BLENDERS.processor.test(words) && verb !== 'process'
         ? 'processor'
-        : BLENDERS.jug.test(near)
+        : BLENDERS.jug.test(near) && k.blenderSaid !== 'processor'
           ? 'jug'
           : /\bprocessor\b/i.test(near)
             ? 'processor'
-            : undefined;
+            : k.blenderSaid;
+  k.blenderSaid = undefined;
   const time = minutesIn(words);
   const minutes = time === undefined ? USUAL.blendMin : (time.low + time.high) / 2;
   k.put('blend', n, {

@@ -2,6 +2,7 @@ import { Kitchen, type KitchenContext, type Handlers } from './kitchen.js';
 import { VERBS, type Sense } from './lexicon.js';
 import type { MethodLine } from './mentions.js';
 import { minutesIn } from './measures.js';
+import { BLOOM_MOST } from './usual.js';
 import type { Clause } from './clauses.js';
 import type { Doing } from './action.js';
 import {
@@ -67,6 +68,25 @@ function take(k: Kitchen, clause: Clause, n: number): void {
     k.put('remark', n);
     return;
   }
+  const machine = /\b(smooth|creamed|pur[ée]e|chunky)\b[\w ]*\b(?:setting|programme|program|cycle|function|mode)\b/i.exec(text);
+  if (machine !== null) {
+    // A machine that boils and blends in one goes.
+    if (k.here !== undefined) heated(k, k.here, 'simmer', clause, n, []);
+    if (!/chunky/i.test(machine[1] ?? '')) k.as('blend', { ...clause, text: 'blend', verbAt: 0 }, n, 'blend');
+    return;
+  }
+  if (/\b(?:in|into|to) (?:a |the )?(?:[\w-]+ )?(?:blender|liquidi[sz]er|food processor|processor)\b/i.test(text))
+    k.blenderSaid = /\bprocessor\b/i.test(text) ? 'processor' : 'jug';
+  if (isAhead(k, clause)) {
+    k.put(k.actions.at(-1)?.does === 'store' ? 'setting' : 'store', n);
+    return;
+  }
+  if (
+    /^(?:it|this|they|which)(?: will|['’]ll| should)? takes? (?:about |around |only |just )?(?:\d|an?\b|half|one|two)/i.test(text)
+  ) {
+    k.as('give', clause, n, verb ?? '');
+    return;
+  }
   const sense = verb === undefined ? undefined : VERBS[verb];
   const before = sense === 'peel' ? text : text.slice(0, clause.verbAt);
   if (
@@ -87,7 +107,47 @@ function take(k: Kitchen, clause: Clause, n: number): void {
     verbless(k, clause, n);
     return;
   }
+  if (isFleshOut(text) && /^(?:add|mix|prepare|remove|squeeze)$/.test(sense)) {
+    k.as('peel', clause, n, verb ?? '');
+    return;
+  }
+  if (/\bmake (?:it )?(?:really |piping |very )?hot\b/i.test(text)) {
+    k.as('heat', clause, n, 'heat');
+    return;
+  }
+  const lead = leadIn(k, clause, sense);
+  if (lead !== undefined) doAdd(k, lead, n);
   k.as(sense, clause, n, verb ?? '');
+}
+
+/** A sentence about making it days before: "you can make it two days ahead; cool, cover and chill". */
+function isAhead(k: Kitchen, clause: Clause): boolean {
+  const sentence = k.clauses
+    .filter((one) => one.sentence === clause.sentence)
+    .map(({ text }) => text)
+    .join(' ');
+  return /\b(?:days?|hours?) (?:ahead|in advance|before)\b|\bahead of time\b|\bmake[- ]ahead\b|\bup to \d+ (?:days|weeks|months)\b/i.test(
+    sentence,
+  );
+}
+
+/** "Scrape the squash from its skin": what is left behind is the skin. */
+function isFleshOut(text: string): boolean {
+  return /\b(?:from|out of|off) (?:its|their|the) (?:skins?|shells?)\b|\bskins? (?:from|off)\b|\bflesh (?:from|out of)\b/i.test(
+    text,
+  );
+}
+
+const HEATING: ReadonlySet<Sense> = new Set(['boil', 'simmer', 'cook', 'fry', 'sweat', 'roast', 'bring', 'blend']);
+
+/** Kitchen notes say first what goes in: "stock, boil, 15 min". */
+function leadIn(k: Kitchen, clause: Clause, sense: Sense): Clause | undefined {
+  const before = clause.text.slice(0, clause.verbAt);
+  if (!HEATING.has(sense) || !/^[\w\s+&,-]+,\s*$/.test(before)) return undefined;
+  if (/^(?:in|on|once|when|while|after|before|with|for|if|as|meanwhile|then|to|until|over|now|off|using)\b/i.test(before))
+    return undefined;
+  const fresh = k.mentions(before, clause).filter(({ line }) => !k.isUsedUp(line));
+  return fresh.length === 0 ? undefined : { ...clause, text: before.replace(/,\s*$/, ''), verb: undefined, verbAt: 0 };
 }
 
 function verbless(k: Kitchen, clause: Clause, n: number): void {
@@ -102,6 +162,23 @@ function verbless(k: Kitchen, clause: Clause, n: number): void {
     return;
   }
   const isSeason = mentions.length > 0 && mentions.every(({ line }) => /salt$|-pepper$/.test(k.lineOf(line)?.taken.row.id ?? ''));
+  if (/\bs ?[+&] ?p\b/i.test(text)) {
+    if (mentions.length > 0) doAdd(k, clause, n);
+    doSeason(k, { ...clause, text: 'season' }, n);
+    return;
+  }
+  if (mentions.length === 0 && /\b(?:up|back) to (?:a|the) (?:boil|simmer)\b|\bdown to a\b.*\bsimmer\b/i.test(text)) {
+    if (/\bboil\b/i.test(text)) doBring(k, { ...clause, text: 'bring to the boil' }, n);
+    if (/\bsimmer\b/i.test(text) && minutesIn(text) !== undefined) doSimmer(k, clause, n);
+    return;
+  }
+  if (
+    mentions.length === 0 &&
+    /^(?:loads|lots|plenty|a good grind\w*) of (?:black |white |freshly ground )*(?:pepper|salt)\b/i.test(text)
+  ) {
+    doSeason(k, { ...clause, text: 'season' }, n);
+    return;
+  }
   if (isSeason || (mentions.length === 0 && /^(?:salt|pepper|seasoning)\b/i.test(text))) {
     doSeason(k, clause, n);
     return;
@@ -112,15 +189,21 @@ function verbless(k: Kitchen, clause: Clause, n: number): void {
   }
   const minutes = minutesIn(text);
   const heats = k.actions.length;
+  if (mentions.length > 0 && k.isFinished() && /^(?:serve|garnish)$/.test(k.actions.at(-1)?.does ?? '')) {
+    onTop(k, mentions, text, n);
+    return;
+  }
   if (mentions.length > 0) doAdd(k, clause, n);
+  if (mentions.length > 0 && /\bback to (?:the )?boil\b/i.test(text)) doBring(k, { ...clause, text: 'bring to the boil' }, n);
   if (k.actions.slice(heats).some(({ minutes: own }) => own !== undefined)) return;
   if (
     minutes !== undefined &&
     k.here !== undefined &&
     (mentions.length > 0 || /^(?:about |another |a further )?[\d½]/.test(text))
   ) {
-    const last = k.lastHeat === undefined || k.lastHeat === 'simmer' ? 'sweat' : k.lastHeat;
-    heated(k, k.here, k.here.isWet ? 'simmer' : last, clause, n, []);
+    const last = k.lastHeat === undefined || k.lastHeat === 'simmer' || k.lastHeat === 'bloom' ? 'sweat' : k.lastHeat;
+    const small = k.here.lastIn.length > 0 && k.here.lastIn.every((line) => k.isBloomed(line));
+    heated(k, k.here, k.here.isWet ? 'simmer' : small && minutes.high <= BLOOM_MOST ? 'bloom' : last, clause, n, []);
     return;
   }
   if (mentions.length === 0) k.put('remark', n);

@@ -25,7 +25,8 @@ export interface Sentence {
 const HEADED = /^(?:#+\s*)?((?:for|to make|to prepare|to serve|to finish|to garnish)\b[\w ,&'’-]{0,50}|[A-Z][\w ,&'’-]{0,40}):$/i;
 /** A heading before the sentence in one line: "For the croutons: toss ..." */
 const HEAD_OF_LINE = /^((?:for|to make|to prepare) (?:the |a )?[\w &'’-]{2,40}):\s+(?=\S)/i;
-const NOT_AN_END = /(?:\b(?:approx|min|mins|hrs?|tsp|tbsp|oz|lb|no|deg|e\.g|i\.e|vs|c|ca)|\d)\.$/i;
+const NOT_AN_END =
+  /(?:\b(?:approx|min|mins|secs?|hrs?|tsps?|tbsps?|tbs|oz|lbs?|pts?|qts?|gals?|pkgs?|med|lg|sm|doz|in|cm|mm|ml|temp|no|deg|e\.g|i\.e|vs|ca|[a-z])|\d)\.$/i;
 
 /** Sentences of a method with their places, under their headings. Numbering and bullets are left out. */
 export function sentencesOf(text: string): Sentence[] {
@@ -107,7 +108,7 @@ interface Word {
 }
 
 function wordsOf(text: string): Word[] {
-  return [...text.matchAll(/[a-zà-ÿ]+(?:['’-][a-zà-ÿ]+)*|\d+(?:[.,/]\d+)*|[,;:()–—&]/gi)].map((hit) => ({
+  return [...text.matchAll(/[a-zà-ÿ]+(?:['’-][a-zà-ÿ]+)*|\d+(?:[.,/]\d+)*|[,;:()–—&+]/gi)].map((hit) => ({
     text: hit[0].toLowerCase(),
     at: hit.index,
   }));
@@ -120,10 +121,20 @@ const AFTER_VERB =
 /** Seasonings by themselves: "salt to taste", "juice of a lemon". */
 const SEASONINGS: ReadonlySet<string> = new Set(['salt', 'pepper', 'juice', 'zest', 'oil']);
 
+/** Ways to brown that stand alone behind "and": "add the mushrooms and brown, 8 minutes". */
+const BROWNED: ReadonlySet<string> = new Set(['brown', 'colour', 'color', 'toast', 'crisp', 'char', 'wilt', 'steam']);
+
 function isVerb(words: readonly Word[], n: number, startsSentence: boolean): boolean {
   const word = words[n]?.text ?? '';
   if (VERBS[word] === undefined) return false;
   const next = words[n + 1]?.text;
+  const isLook = words.slice(Math.max(0, n - 6), n).some(({ text }) => /^(?:until|till|golden|is|are)$/.test(text));
+  if (word === 'fish') return next === 'out';
+  if (word === 'cut' && next === 'up' && words[n - 1]?.text === 'and' && PARTICIPLES[words[n - 2]?.text ?? ''] !== undefined)
+    return false;
+  // "Add the cumin and purée, 2 min" is the paste of tomatoes.
+  if (/^pur[ée]e$/.test(word) && words[n - 1]?.text === 'and' && next === ',' && /^\d/.test(words[n + 2]?.text ?? '')) return false;
+  if (BROWNED.has(word) && !isLook && words[n - 1]?.text === 'and' && (next === undefined || next === ',')) return true;
   if (SEASONINGS.has(word)) return next !== undefined && /^(?:the|your|it|them|both|each|lightly|well|generously)$/.test(next);
   if (!NOUN_VERBS.has(word) || STRONG_VERBS.has(word)) return next !== 'of';
   if (next === undefined) return startsSentence;
@@ -163,6 +174,7 @@ function clausesIn(sentence: Sentence, n: number): Clause[] {
   const starts: { at: number; verb: string; verbAt: number }[] = [];
   let depth = 0;
   let mayStart = true;
+  const habit = /^(?:[a-z'’]+ ){1,3}?(?:used to|would|always|likes? to)\s/i.exec(sentence.text)?.[0].length ?? 0;
   let from = 0;
   let isFirst = true;
   for (let i = 0; i < words.length; i += 1) {
@@ -171,7 +183,7 @@ function clausesIn(sentence: Sentence, n: number): Clause[] {
     if (word.text === '(') depth += 1;
     if (word.text === ')') depth = Math.max(0, depth - 1);
     if (
-      /^[,;:–—&]$/.test(word.text) ||
+      /^[,;:–—&+]$/.test(word.text) ||
       word.text === 'and' ||
       word.text === 'then' ||
       word.text === 'but' ||
@@ -183,6 +195,10 @@ function clausesIn(sentence: Sentence, n: number): Clause[] {
       continue;
     }
     const free = sentence.text.slice(starts.at(-1)?.at ?? 0, word.at);
+    if (/^(?:motor|machine|blender|blades?)$/.test(words[i - 1]?.text ?? '') && word.text === 'running') {
+      mayStart = true;
+      continue;
+    }
     if (!mayStart && depth === 0 && BE.test(word.text) && (starts.length === 0 || passive) && !SUBORDINATE.test(free)) {
       let at = i + 1;
       while (ADVERBS.has(words[at]?.text ?? '') || OPENERS.has(words[at]?.text ?? '')) at += 1;
@@ -206,11 +222,32 @@ function clausesIn(sentence: Sentence, n: number): Clause[] {
       starts.push({ at: starts.length === 0 ? 0 : from, verb: word.text, verbAt: word.at });
       continue;
     }
+    // "She added the stock and simmered it": told as it was.
+    const past = PARTICIPLES[word.text];
+    const isTold =
+      /^(?:she|he|i|we|they|you|mum|mother)$/.test(words[i - 1]?.text ?? '') ||
+      (i === 0 &&
+        past !== undefined &&
+        VERBS[word.text] === undefined &&
+        /^(?:in|with|until|till|for|it|them|by|over|to)$/.test(words[1]?.text ?? ''));
+    if (depth === 0 && isTold && past !== undefined && past !== 'use' && word.text !== past) {
+      starts.push({ at: starts.length === 0 ? 0 : from, verb: past, verbAt: word.at });
+      passive = true;
+      mayStart = false;
+      continue;
+    }
     if (opening > 0 && starts.length === 0 && word.at >= opening) mayStart = true;
+    if (habit > 0 && starts.length === 0 && word.at === habit) mayStart = true;
     if (!mayStart) {
       // "the quince joining them": what comes before it is what joins.
       if (depth === 0 && /^join(?:ing|s)$/.test(word.text) && starts.length > 0)
         starts.push({ at: from, verb: 'join', verbAt: word.at });
+      continue;
+    }
+    if (/^(?:after|having)$/.test(word.text) && i === 0 && GERUNDS[words[1]?.text ?? ''] !== undefined) continue;
+    if (word.text === 'serving' && words[i - 1]?.text === 'before') continue;
+    if (passive && word.text === 'never') {
+      mayStart = false;
       continue;
     }
     if (word.text === 'to' && starts.length === 0 && VERBS[words[i + 1]?.text ?? ''] !== undefined && i === 0) {
@@ -222,7 +259,8 @@ function clausesIn(sentence: Sentence, n: number): Clause[] {
       continue;
     }
     const also = PARTICIPLES[word.text];
-    if (passive && depth === 0 && also !== undefined) {
+    const prior = words[i - 1]?.text ?? '';
+    if (passive && depth === 0 && also !== undefined && also !== 'cover' && !/^(?:never|not)$/.test(prior)) {
       // "... is blended and passed through a sieve"
       starts.push({ at: from, verb: also, verbAt: word.at });
       mayStart = false;
@@ -263,6 +301,8 @@ function clausesIn(sentence: Sentence, n: number): Clause[] {
   };
   if (starts.length === 0) return verbless(sentence, place);
   const clauses = starts.map(({ at, verb, verbAt }, k) => place(at, starts[k + 1]?.at ?? sentence.text.length, verb, verbAt));
+  const parted = clauses.flatMap((clause) => poured(clause));
+  if (parted.length > clauses.length) return parted.filter(({ text }) => text !== '');
   // "Onions in, cook till golden": what stands before the first verb and says itself where it goes is a clause of its own.
   const [first] = starts;
   const [head] = clauses;
@@ -278,6 +318,19 @@ function clausesIn(sentence: Sentence, n: number): Clause[] {
     }
   }
   return clauses.filter(({ text }) => text !== '');
+}
+
+/** "melt the butter, leeks in with a pinch of salt, lid on": what goes in behind a comma is a clause of its own. */
+function poured(clause: Clause): Clause[] {
+  const hit = /,\s+(?=(?:the )?[a-z]+(?: [a-z]+)? in(?:,| with\b|$))/i.exec(clause.text.slice(clause.verbAt));
+  if (hit === null || clause.verb === undefined) return [clause];
+  const cut = clause.verbAt + hit.index;
+  const from = cut + hit[0].length;
+  const head = clause.text.slice(0, cut);
+  return [
+    { ...clause, text: head, end: clause.start + head.length },
+    { ...clause, text: clause.text.slice(from), start: clause.start + from, verb: undefined, verbAt: 0 },
+  ];
 }
 
 function verbless(

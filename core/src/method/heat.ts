@@ -88,21 +88,37 @@ export function heated(k: Kitchen, vessel: Vessel, heat: Heat, clause: Clause, n
   }
 }
 
+/** Flour is cooked out for no longer than this, min. */
+const FLOUR_MOST = 5;
+
+/** In a slow cooker, or for hours, "cook" is a simmer. */
+function isSlow(k: Kitchen, text: string): boolean {
+  const minutes = minutesIn(text);
+  if (/\bon (?:low|high)\b/i.test(text) && (minutes?.high ?? 0) >= HOURS_MIN) return true;
+  return (minutes?.low ?? 0) >= HOURS_MIN && k.clauses.some((clause) => /\bslow cooker\b/i.test(clause.text));
+}
+const HOURS_MIN = 60;
+
 /** Which kind of heat "cook" or "fry" means here. */
 export function kindOfHeat(k: Kitchen, clause: Clause, vessel: Vessel, mentions: readonly Mention[], isFry: boolean): Heat {
   const { text } = clause;
   if (vessel.kind === 'tray') return 'roast';
+  if (isSlow(k, text)) return 'simmer';
+  const isHigh = k.isTurnedUp;
+  k.isTurnedUp = false;
   if (vessel.isBlended && isFry) return 'fryPuree';
   if (vessel.isWet && !isFry) return 'simmer';
   const minutes = minutesIn(text);
   const last = mentions.some(({ line }) => !k.isUsedUp(line)) ? mentions.map(({ line }) => line) : vessel.lastIn;
   const small = last.length > 0 && last.every((id) => k.isBloomed(id));
+  const isFloury = last.length > 0 && last.every((id) => k.lineOf(id)?.taken.row.id.includes('flour'));
+  if (isFloury && (minutes?.high ?? 0) <= FLOUR_MOST) return 'bloom';
   const short = minutes === undefined ? LOOKS.fragrant.test(text) : minutes.high <= BLOOM_MOST;
   const isGolden = LOOKS.golden.test(text) && !LOOKS.notBrown.test(text);
   if (small && !(isFry && isGolden) && (short || LOOKS.fragrant.test(text))) return 'bloom';
   if (LOOKS.golden.test(text) && !LOOKS.notBrown.test(text)) return 'fry';
   if (LOOKS.soft.test(text) || LOOKS.notBrown.test(text) || HEATS.gentle.test(text) || /\bsweat/i.test(text)) return 'sweat';
-  if (isFry) return small && short ? 'bloom' : 'fry';
+  if (isFry || (isHigh && minutes !== undefined && minutes.high <= BLOOM_MOST * 2)) return small && short ? 'bloom' : 'fry';
   return short && small ? 'bloom' : 'sweat';
 }
 
@@ -205,6 +221,11 @@ export function doHeat(k: Kitchen, clause: Clause, n: number, verb: string): voi
     k.put('setting', n);
     return;
   }
+  if (k.isFinished() && /\b(?:again|through)\b/i.test(body) && mentions.some(({ line }) => !k.isUsedUp(line))) {
+    k.as('add', clause, n);
+    doHeat(k, { ...clause, text: 'heat through', verbAt: 0 }, n, 'heat');
+    return;
+  }
   if (mentions.some(({ line }) => !k.isUsedUp(line)) && !/\b(?:through|soup)\b/i.test(body)) {
     const vessel = hob(k, clause, n, true);
     k.here = vessel;
@@ -261,6 +282,10 @@ export function doSweat(k: Kitchen, clause: Clause, n: number): void {
 
 export function doFry(k: Kitchen, clause: Clause, n: number): void {
   const mentions = k.about(clause);
+  if (/\b(?:in|into) the oven\b|\bin a (?:hot|moderate) oven\b/i.test(clause.text)) {
+    doRoast(k, clause, n);
+    return;
+  }
   const isNew = mentions.some(({ line }) => !k.isUsedUp(line));
   const vessel = hob(k, clause, n, isNew);
   heated(k, vessel, kindOfHeat(k, clause, vessel, mentions, true), clause, n, mentions);
@@ -275,6 +300,23 @@ export function doCook(k: Kitchen, clause: Clause, n: number): void {
   const { text } = clause;
   const mentions = k.about(clause);
   if (/\b(?:in|into) (?:a |the )?(?:pan of )?(?:boiling|salted|simmering|plenty of)[\w ]* water\b/i.test(text)) {
+    const own = k.all.filter(
+      ({ id, taken }) => (taken.row.id === 'water' || taken.row.id === 'fine-salt') && !k.isUsedUp(id) && taken.kg > 0,
+    );
+    if (own.some(({ taken }) => taken.row.id === 'water')) {
+      // The water of the recipe: it is the soup's.
+      const vessel = hob(
+        k,
+        clause,
+        n,
+        mentions.some(({ line }) => !k.isUsedUp(line)),
+      );
+      heated(k, vessel, 'simmer', clause, n, [
+        ...mentions,
+        ...own.filter(({ id }) => !mentions.some(({ line }) => line === id)).map(({ id }) => ({ line: id, at: 0, length: 0 })),
+      ]);
+      return;
+    }
     doBlanch(k, clause, n);
     return;
   }
@@ -297,7 +339,8 @@ export function doCook(k: Kitchen, clause: Clause, n: number): void {
     k.put('setting', n);
     return;
   }
-  if (vessel.isBlended && minutesIn(text) === undefined && /\b(?:hot|heated|warm)\b/i.test(text)) {
+  const isWarming = /\b(?:hot|heated|warmed?|warm through|without boiling|not (?:let(?:ting)? it )?boil)\b/i.test(text);
+  if (vessel.isBlended && isWarming) {
     doHeat(k, clause, n, 'heat');
     return;
   }
@@ -308,6 +351,10 @@ export function doBoil(k: Kitchen, clause: Clause, n: number): void {
   const { text } = clause;
   if (/\bkettle\b/i.test(text)) {
     k.put('remark', n);
+    return;
+  }
+  if (k.actions.at(-1)?.does === 'deglaze' && /\b(?:dry|evaporat\w*|gone|reduced(?! by)|syrup\w*)\b/i.test(text)) {
+    k.put('setting', n);
     return;
   }
   if (/\b(?:in|into) (?:a |the )?(?:pan of )?(?:boiling|salted|simmering)[\w ]* water\b/i.test(text)) {
@@ -325,6 +372,11 @@ export function doBoil(k: Kitchen, clause: Clause, n: number): void {
 }
 
 export function doBring(k: Kitchen, clause: Clause, n: number): void {
+  const degrees = degreesIn(clause.text);
+  if (degrees !== undefined && degrees < BOILS_C && k.isFinished()) {
+    doHeat(k, clause, n, 'heat');
+    return;
+  }
   const mentions = k.about(clause).filter(({ line }) => !k.isUsedUp(line));
   const vessel = hob(k, clause, n, false);
   k.here = vessel;
@@ -339,7 +391,22 @@ export function doBring(k: Kitchen, clause: Clause, n: number): void {
     heated(k, vessel, 'simmer', clause, n, []);
 }
 
+/** Below this a soup is brought to heat, not to the boil, °C. */
+const BOILS_C = 97;
+
 export function doSimmer(k: Kitchen, clause: Clause, n: number): void {
+  if (/\bin (?:gently |barely )?(?:simmering|boiling)[\w ]* water\b/i.test(clause.text)) {
+    doBlanch(k, clause, n);
+    return;
+  }
+  if (
+    k.actions.at(-1)?.does === 'deglaze' &&
+    /\b(?:away|nothing|gone|off)\b/i.test(clause.text) &&
+    minutesIn(clause.text) === undefined
+  ) {
+    k.put('setting', n);
+    return;
+  }
   const mentions = k.about(clause).filter(({ line }) => !k.isUsedUp(line) || k.vesselOf(line) !== k.here);
   const vessel = hob(k, clause, n, false);
   heated(k, vessel, 'simmer', clause, n, mentions);
@@ -348,7 +415,7 @@ export function doSimmer(k: Kitchen, clause: Clause, n: number): void {
 export function doBlanch(k: Kitchen, clause: Clause, n: number): void {
   const mentions = k.about(clause).filter(({ line }) => k.lineOf(line)?.taken.row.id !== 'water');
   if (mentions.length === 0 || !/\bwater\b|\bblanch|\bsteam/i.test(clause.text)) {
-    doSimmer(k, clause, n);
+    doSimmer(k, { ...clause, text: clause.text.replace(/\bwater\b/gi, 'pan') }, n);
     return;
   }
   const vessel = k.fresh('pan', clause.section);
@@ -388,6 +455,15 @@ export function doReduce(k: Kitchen, clause: Clause, n: number): void {
   const { text } = clause;
   if (/\b(?:heat|flame|temperature|oven|speed)\b/i.test(text) && !/\bby\b/i.test(text)) {
     doTurn(k, clause, n);
+    return;
+  }
+  const next = k.clauses[n + 1];
+  if (
+    /^(?:then )?reduce$/i.test(text.trim()) &&
+    next?.sentence === clause.sentence &&
+    /^(?:cook|simmer|continue)$/.test(next.verb ?? '')
+  ) {
+    k.put('setting', n);
     return;
   }
   const vessel = k.here !== undefined && isHob(k.here) ? k.here : hob(k, clause, n, false);
@@ -440,6 +516,11 @@ export function doTurn(k: Kitchen, clause: Clause, n: number): void {
     k.as('add', clause, n);
     return;
   }
+  if (/\bbring (?:it )?(?:back )?to (?:a|the) (?:boil|simmer)\b/i.test(text)) {
+    doBring(k, { ...clause, text: 'bring to the boil', verbAt: 0 }, n);
+    return;
+  }
+  k.isTurnedUp = /\b(?:up|increase|raise|high)\b/i.test(text) && !/\b(?:low|down|gentle|medium(?!-high))\b/i.test(text);
   k.put('setting', n);
 }
 
@@ -449,12 +530,14 @@ export function doGive(k: Kitchen, clause: Clause, n: number): void {
     k.as('blend', clause, n, 'blend');
     return;
   }
-  if (minutesIn(words) !== undefined && k.here?.isHot === true) {
-    const vessel = k.here;
+  const vessel = k.here;
+  if (minutesIn(words) !== undefined && vessel !== undefined && (vessel.isHot || (isHob(vessel) && k.hasPieces(vessel)))) {
+    const kind = kindOfHeat(k, clause, vessel, [], false);
+    const isOn = /\b(?:more|another|further|longer)\b/i.test(words) && (k.lastHeat === 'sweat' || k.lastHeat === 'fry');
     heated(
       k,
       vessel,
-      vessel.isWet ? 'simmer' : k.lastHeat === 'simmer' || k.lastHeat === undefined ? 'sweat' : k.lastHeat,
+      !vessel.isWet && (isOn || (kind === 'sweat' && k.lastHeat === 'fry')) ? (k.lastHeat ?? kind) : kind,
       clause,
       n,
       [],

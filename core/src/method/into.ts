@@ -8,6 +8,7 @@ import { minutesIn, ovenIn, degreesIn, bodyFigureIn } from './measures.js';
 import { isHob, newVessel, type Vessel } from './vessel.js';
 import type { Clause } from './clauses.js';
 import { doRoast, doHeat, doCook, heated, kindOfHeat, bodyIn } from './heat.js';
+import { lift, partIn } from './lift.js';
 import { onTop } from './top.js';
 
 export function doAdd(k: Kitchen, clause: Clause, n: number): void {
@@ -17,8 +18,21 @@ export function doAdd(k: Kitchen, clause: Clause, n: number): void {
     k.as('blend', clause, n, 'blend');
     return;
   }
+  if (/\bthrough (?:a|the) (?:blender|liquidi[sz]er|food processor)\b/i.test(text)) {
+    k.as('blend', clause, n, 'blend');
+    return;
+  }
+  if (/^\w+ (?:the two|both|the lot|them all|everything|all)(?: \w+){0,2} together\b/i.test(body) && joinAll(k, n)) return;
   if (/\b(?:through|via) (?:a |the )?(?:\w+[ -])*(?:sieve|strainer|mouli|food mill|chinois|colander)\b/i.test(text)) {
     k.as('strain', clause, n);
+    return;
+  }
+  if (/\b(?:return|bring|come|back) to (?:the|a) (?:boil|simmer)\b/i.test(text) && k.mentions(body, clause).length === 0) {
+    k.as('bring', clause, n);
+    return;
+  }
+  if (/\b(?:within|for up to) (?:\d+|one|two|three|four|five) (?:days?|months?|weeks?)\b/i.test(text)) {
+    k.put('store', n);
     return;
   }
   if (/\b(?:a|the) (?:tight[- ]fitting )?lid\b/i.test(body) && k.mentions(body, clause).length === 0) {
@@ -34,7 +48,20 @@ export function doAdd(k: Kitchen, clause: Clause, n: number): void {
   const isLiquor =
     /\b(?:reserved|cooking|soaking) (?:water|liquid|liquor)\b/i.test(body) && k.vessels.some(({ isDrained }) => isDrained);
   const named = k.mentions(body, clause).filter(({ line }) => !(isLiquor && k.lineOf(line)?.taken.row.id === 'water'));
-  const mentions = k.withPrepared(named, body, clause);
+  const mentions = k.withPrepared(named, body, clause).filter(({ line }) => !(SALT_MEASURED.test(body) && isSaltToTaste(k, line)));
+  if (isMoreSalt(k, mentions, text)) {
+    k.as('season', { ...clause, text: 'season', verbAt: 0 }, n);
+    return;
+  }
+  if (isPartLifted(k, clause, n, mentions) || isGivenBack(k, clause, n, mentions)) return;
+  const late = /\bfor the (?:last|final) /i.test(text) ? minutesIn(text) : undefined;
+  if (
+    late !== undefined &&
+    k.here?.kind === 'tray' &&
+    mentions.length > 0 &&
+    laterOnTray(k, k.here, mentions, (whole) => whole - middleOf(late), n)
+  )
+    return;
   if (
     mentions.length === 0 &&
     k.here?.isBlended === true &&
@@ -52,16 +79,21 @@ export function doAdd(k: Kitchen, clause: Clause, n: number): void {
     return;
   }
   const place = k.placeIn(body);
+  const isServed = k.actions.at(-1)?.does === 'serve' && k.clauses[k.actions.at(-1)?.clause ?? -1]?.sentence === clause.sentence;
   const isTop =
+    isServed ||
     place?.kind === 'serving' ||
-    /\b(?:over|on(?:to)?) (?:the )?(?:top|each|soup)\b|\bon top\b|\beach bowl\b|\bto (?:serve|garnish|finish)\b/i.test(body) ||
+    /\b(?:over|on(?:to)?) (?:the )?(?:top|each|soup)\b|\bon top\b|\beach bowl\b|\b(?:of|in|into) each\b|\bto (?:serve|garnish|finish)\b/i.test(
+      body,
+    ) ||
     (clause.verb !== undefined &&
       /^(?:scatter|sprinkle|shower|strew|drizzle|spoon|crumble|grate|dot)$/.test(clause.verb) &&
       k.isFinished() &&
       !/\b(?:in|into|flour)\b/i.test(body) &&
-      (clause.verb !== 'spoon' || /\bover\b|\bon top\b/i.test(body)));
+      (clause.verb !== 'spoon' || /\bover\b|\bon top\b|^spoon on\b/i.test(body)));
   if (isTop && (k.isFinished() || place?.kind === 'serving')) {
-    if (/^(?:ladle|pour|spoon|divide|tip|serve)\b/i.test(clause.text) && mentions.length === 0) k.put('serve', n);
+    const isSide = k.here !== undefined && k.here !== k.mainVessel() && k.here.steps.length > 0 && /\bover\b/i.test(body);
+    if (/^(?:ladle|pour|spoon|divide|tip|serve)\b/i.test(clause.text) && mentions.length === 0 && !isSide) k.put('serve', n);
     else onTop(k, mentions, body, n);
     return;
   }
@@ -80,7 +112,8 @@ export function doAdd(k: Kitchen, clause: Clause, n: number): void {
     return;
   }
   const isOnlyIf = mentions.length === 0 && more.length > 0 && /\bif\b/i.test(text) && !k.isFinished();
-  if (isOnlyIf) {
+  const isSpent = mentions.length > 0 && mentions.every(({ line }) => k.isUsedUp(line) && k.isLiquid(line));
+  if (isOnlyIf || (isSpent && /\bif\b/i.test(text) && !k.isFinished())) {
     // "A splash of water if they catch": at the cook's eye, in no sum.
     k.unlist(more);
     k.put('remark', n);
@@ -89,20 +122,104 @@ export function doAdd(k: Kitchen, clause: Clause, n: number): void {
   // "Put the peppers in a bowl to steam": what lies on the hot tray is only set apart.
   const onTray =
     place?.kind === 'bowl' &&
-    mentions.length > 0 &&
+    (mentions.length > 0 || (k.here?.kind === 'tray' && k.here.isHot)) &&
     mentions.every(({ line }) => {
       const at = k.vesselOf(line);
       return at?.kind === 'tray' && at.isHot;
     });
   if (onTray) {
-    k.put('setting', n);
+    if (minutesIn(text) === undefined) k.put('setting', n);
+    else k.as('cool', clause, n);
     return;
   }
-  const all = [...mentions, ...more];
+  const all = withWater(k, body, [...mentions, ...more, ...k.soakedIn(body, clause)]);
+  if (all.length === 0 && k.placeIn(body) === undefined) all.push(...k.unknown(body, clause));
   const hasCover =
     /\b(?:to (?:just |barely |almost )?cover|until (?:just |barely )?covered|enough[\w ]*cover|just covers?)\b/i.test(text);
   const vessel = target(k, clause, n, all);
   intoVessel(k, clause, n, vessel, all, hasCover);
+}
+
+/** "Put the two together": all that stands on the stove in one pot, the wettest. */
+function joinAll(k: Kitchen, n: number): boolean {
+  const all = k.open().filter((one) => one.steps.length > 0 && !one.isForTop && one.kind !== 'bowl');
+  const pot = all.find((one) => isHob(one) && one.isWet) ?? all.find(isHob);
+  if (pot === undefined || all.length < 2) return false;
+  for (const one of all) {
+    if (one === pot) continue;
+    const lines = [...one.lines].map((line) => ({ line }));
+    k.move(one, pot, n);
+    k.put('join', n, { vessel: pot.name, lines });
+  }
+  k.here = pot;
+  return true;
+}
+
+/** "1/2 teaspoon salt" in the method is so much, whatever the step that seasons settles. */
+const SALT_MEASURED =
+  /(?:\d|½|¼|¾|\ba|\bone|\bhalf a) ?(?:g|grams?|tsps?|teaspoons?|tbsps?|tablespoons?)\.? (?:of )?(?:\w+ )?salt\b/i;
+
+/** "Add more salt if it needs it." */
+function isMoreSalt(k: Kitchen, mentions: readonly Mention[], text: string): boolean {
+  return (
+    mentions.length > 0 &&
+    mentions.every(({ line }) => /salt$|-pepper$/.test(k.lineOf(line)?.taken.row.id ?? '')) &&
+    mentions.every(({ line }) => k.isUsedUp(line) || isSaltToTaste(k, line)) &&
+    /\b(?:if|more|extra|again|to taste|wants?|needs?|needed)\b/i.test(text)
+  );
+}
+
+const PART_OF_SOUP =
+  /\b(half|a third|one third|a quarter|two[- ]thirds|some|a few|(?:\d+|an?|one|two|three) (?:cup|ladle|ml|litre|spoon)\w*)\b(?: of)?(?: the)? (?:soup|mixture|vegetables)\b/i;
+const KEPT = /^(?:keep|reserve|set|save)$/;
+
+/** "Ladle a third of the soup into a bowl and keep it by." */
+function isPartLifted(k: Kitchen, clause: Clause, n: number, mentions: readonly Mention[]): boolean {
+  const hit = PART_OF_SOUP.exec(clause.text);
+  const next = k.clauses[n + 1];
+  const isKept = next?.sentence === clause.sentence && KEPT.test(next.verb ?? '');
+  const vessel = k.here !== undefined && isHob(k.here) ? k.here : undefined;
+  const place = k.placeIn(k.body(clause))?.kind;
+  if (hit === null || vessel === undefined || vessel.isBlended || (!isKept && place !== 'bowl')) return false;
+  if (mentions.some(({ line }) => !k.isUsedUp(line))) return false;
+  const pieces = [...vessel.lines].filter((line) => (k.lineOf(line)?.taken.row.softening ?? 0) > 0);
+  if (pieces.length === 0) return false;
+  lift(
+    k,
+    n,
+    pieces.map((line) => ({ line, at: 0, length: 0 })),
+    true,
+    partIn(hit[1] ?? ''),
+  );
+  return true;
+}
+
+/** "Stir the reserved soup back in": all that was kept. */
+function isGivenBack(k: Kitchen, clause: Clause, n: number, mentions: readonly Mention[]): boolean {
+  const vessel = k.here !== undefined && isHob(k.here) ? k.here : k.latestHob();
+  if (vessel === undefined || vessel.aside.size === 0 || mentions.some(({ line }) => !k.isUsedUp(line))) return false;
+  if (
+    !/\b(?:reserved|kept|saved|set[- ]aside|held[- ]back)\b[\w ]*\b(?:soup|half|third|part|portion|mixture|vegetables|pieces|chunks)\b/i.test(
+      clause.text,
+    )
+  )
+    return false;
+  const lines = [...vessel.aside.keys()];
+  vessel.aside.clear();
+  k.here = vessel;
+  k.put('giveBack', n, { vessel: vessel.name, lines: lines.map((line) => ({ line })) });
+  k.step(vessel, n, 'give-back', (id) => ({ id, op: 'giveBack', lines, share: 1 }));
+  return true;
+}
+
+/** Stock made up from a cube comes with its water. */
+function withWater(k: Kitchen, body: string, mentions: readonly Mention[]): Mention[] {
+  const isStock = /\b(?:stock|broth|bouillon)\b/i.test(body);
+  const cubes = mentions.filter(({ line }) => /stock-cube|bouillon/.test(k.lineOf(line)?.taken.row.id ?? ''));
+  const water = k.all.find(({ id, taken }) => taken.row.id === 'water' && !k.isUsedUp(id));
+  return !isStock || cubes.length === 0 || water === undefined || mentions.some(({ line }) => line === water.id)
+    ? [...mentions]
+    : [...mentions, { line: water.id, at: 0, length: 0 }];
 }
 
 /** Salt whose amount the step that seasons settles. */
@@ -133,8 +250,9 @@ export function intoVessel(
   const thinning =
     vessel.isBlended &&
     /\bif\b[^.]*\b(?:thick|necessary|needed|required)\b|\bto (?:thin|loosen|adjust)\b|\bthin(?:ner)?\b/i.test(clause.text)
-      ? mentions.filter(({ line }) => k.isLiquid(line))
+      ? mentions.filter(({ line }) => k.isLiquid(line)).slice(0, /\bor\b/i.test(clause.text) ? 1 : undefined)
       : [];
+  const isEither = thinning.length > 0 && /\bor\b/i.test(clause.text);
   const salted = mentions.filter(({ line }) => isSaltToTaste(k, line));
   const plain = mentions.filter(
     (one) =>
@@ -142,7 +260,8 @@ export function intoVessel(
       !covering.includes(one) &&
       !deglazing.includes(one) &&
       !creams.includes(one) &&
-      !thinning.includes(one),
+      !thinning.includes(one) &&
+      !(isEither && k.isLiquid(one.line)),
   );
   const creamFirst = creams.length > 0 && creams[0] === mentions[0];
   const pourCream = (): void => {
@@ -179,32 +298,55 @@ export function intoVessel(
   // "Cook for 5 minutes" is its own clause; "stir for 1 minute" heats too.
   if (
     minutesIn(clause.text) !== undefined &&
-    vessel.isHot &&
+    (vessel.isHot || (isHob(vessel) && vessel.lines.size > 0)) &&
     !vessel.isBlended &&
-    /\b(?:stir\w*|for|cook)\b/i.test(clause.text) &&
+    /\b(?:stir\w*|for|cook)\b|\s\d+ ?min(?:ute)?s?\.?$|, ?(?:about )?\d+(?: ?[-–] ?\d+)? ?min/i.test(clause.text) &&
     deglazing.length === 0
   ) {
-    heated(k, vessel, kindOfHeat(k, clause, vessel, [], false), clause, n, []);
+    const kind = kindOfHeat(k, clause, vessel, [], false);
+    const isFryOn = kind === 'sweat' && k.lastHeat === 'fry' && !/\b(?:soft\w*|gentl[ey]|low|lid)\b/i.test(clause.text);
+    heated(k, vessel, isFryOn ? 'fry' : kind, clause, n, []);
     return;
   }
-  if (did === 0) k.put(k.movedNow || mentions.length > 0 ? 'setting' : 'remark', n);
+  const atC = degreesIn(clause.text);
+  const isWarmed =
+    did > 0 &&
+    vessel.isBlended &&
+    /\buntil (?:just |piping |really )?(?:hot|heated|warmed|warm)\b|\bheated through\b/i.test(clause.text);
+  if (isWarmed) {
+    doHeat(k, { ...clause, text: 'heat through', verbAt: 0 }, n, 'heat');
+    return;
+  }
+  if (atC !== undefined && atC >= SERVED_C && atC < BOILS_C && vessel.isBlended) {
+    doHeat(k, { ...clause, text: 'heat through', verbAt: 0 }, n, 'heat');
+    return;
+  }
+  if (salted.length === 0 && /\b(?:salt|seasoning)\b.*\bto taste\b/i.test(body))
+    k.as('season', { ...clause, text: 'season', verbAt: 0 }, n);
+  else if (did === 0) k.put(k.movedNow || mentions.length > 0 ? 'setting' : 'remark', n);
 }
+
+/** A soup that is brought to so much is warmed, °C. */
+const SERVED_C = 60;
+const BOILS_C = 97;
 
 /** "Tip everything into a large pan", "transfer to a blender", "add the mixture". */
 function movedHere(k: Kitchen, clause: Clause, n: number, vessel: Vessel, body: string): void {
   k.movedNow = false;
+  // A tray that something is laid on is not what is moved.
+  const object = body.replace(/\b(?:on|onto|in|into|to) (?:an?|the|another|same)\b[\w\s-]*?\btray\b/gi, ' ');
   const isAll =
-    /\b(?:everything(?! else)|(?:the )?contents|the lot|all of it|(?:the )?(?:[\w-]+ )?mixture|the (?:roast(?:ed|ing)?|baked) (?:veg\w*|tray)|the tray|the pur[ée]e|them|it|the soup|soup|tray)\b/i.test(
-      body,
+    /^all (?:in|into)\b|\b(?:everything(?! else)|(?:the )?contents|the lot|all of it|(?:the )?(?:[\w-]+ )?mixture|the (?:roast(?:ed|ing)?|baked) (?:veg\w*|tray)|the tray|the pur[ée]e|them|it|the soup|soup|tray)\b/i.test(
+      object,
     );
   const isBare =
-    /^(?:return|transfer|tip|scrape|pour|put|place|add)\s+(?:back\s+)?(?:(?:in)?to\b|in(?:to)?\s+(?:a|an|the|another)\b)/i.test(
+    /^(?:return|transfer|tip|scrape|pour|put|place|add|stir|mix|fold)\s+(?:back\s+)?(?:(?:in)?to\b|in(?:to)?\s+(?:a|an|the|another)\b)/i.test(
       body,
     );
   if (!isAll && !isBare) return;
   k.movedNow = true;
   const from = k.here;
-  const word = /\b([\w-]+) mixture\b/i.exec(body)?.[1];
+  const word = /(?<!\b(?:into|to|with) the )\b([\w-]+) mixture\b/i.exec(body)?.[1];
   const tray = k.open().filter(({ kind, isHot, isForTop }) => kind === 'tray' && isHot && !isForTop);
   const sources: Vessel[] = [];
   if (word !== undefined && k.names.mentions(word, clause.section, k.isUsedUp).length > 0) {
@@ -316,6 +458,10 @@ export function doMix(k: Kitchen, clause: Clause, n: number): void {
     k.as('strain', clause, n);
     return;
   }
+  if (clause.verb === 'rub' && /\bskins?\b/i.test(text)) {
+    k.as('peel', clause, n);
+    return;
+  }
   const mentions = k.mentions(body, clause);
   if (mentions.length === 0 && !unlistedWater(body)) {
     // "Whisk constantly", "toss occasionally".
@@ -324,6 +470,10 @@ export function doMix(k: Kitchen, clause: Clause, n: number): void {
       return;
     }
     k.put('remark', n);
+    return;
+  }
+  if (/\bto coat\b/i.test(body) && mentions.every(({ line }) => k.isUsedUp(line))) {
+    k.put('setting', n);
     return;
   }
   const isYolks = mentions.some(({ line }) => k.lineOf(line)?.taken.role === 'yolk' && !k.isUsedUp(line));
@@ -375,6 +525,11 @@ export function doDeglaze(k: Kitchen, clause: Clause, n: number): void {
   const vessel = k.here ?? hob(k, clause, n, false);
   const all = mentions.length > 0 ? mentions : k.unlisted(body, clause, mentions);
   if (all.length === 0) k.put('remark', n);
+  if (all.some(({ line }) => k.lineOf(line)?.taken.row.group === 'liquids')) {
+    // A whole pot of stock does not boil away.
+    intoVessel(k, { ...clause, verb: 'add' }, n, vessel, all, false);
+    return;
+  }
   for (const one of all) deglazeWith(k, one, vessel, clause, n);
 }
 
@@ -382,6 +537,10 @@ export function doCover(k: Kitchen, clause: Clause, n: number): void {
   const body = k.body(clause);
   const mentions = k.mentions(body, clause).filter(({ line }) => k.isLiquid(line));
   const isWith = /\bcover(?:ed)?\b.*\bwith\b/i.test(body);
+  if (isWith && mentions.length === 0 && k.mentions(body, clause).some(({ line }) => !k.isUsedUp(line))) {
+    doAdd(k, clause, n);
+    return;
+  }
   if (
     isWith &&
     !/\bwith (?:a |the |its )?(?:lid|foil|paper|cartouche|circle|plate|cloth|tea towel|baking|greaseproof)/i.test(body)
@@ -511,29 +670,43 @@ export function doThicken(k: Kitchen, clause: Clause, n: number): void {
   else doAdd(k, clause, n);
 }
 
+/** The middle of a range. */
+function middleOf({ low, high }: { readonly low: number; readonly high: number }): number {
+  return (low + high) / 2;
+}
+
+/** Parts a roast that was to come so that lines join it on the way; false where there is no roast to part. */
+function laterOnTray(
+  k: Kitchen,
+  vessel: Vessel,
+  mentions: readonly Mention[],
+  earlyOf: (wholeMin: number) => number,
+  n: number,
+): boolean {
+  const last = vessel.steps.at(-1);
+  const whole = last?.kind === 'step' ? last.make('roast') : undefined;
+  if (last?.kind !== 'step' || whole?.op !== 'roast') return false;
+  const early = earlyOf(whole.minutes);
+  if (early <= 0 || early >= whole.minutes) return false;
+  vessel.steps.pop();
+  vessel.steps.push({ ...last, make: (id) => ({ ...whole, id, minutes: early }) });
+  const { added } = k.putLines(vessel, mentions, k.clauses[n]?.text ?? '', n);
+  vessel.steps.push({ ...last, make: (id) => ({ ...whole, id, minutes: whole.minutes - early }) });
+  k.put('add', n, { vessel: vessel.name, lines: added });
+  return true;
+}
+
 /** "the quince joining them after 25": a tray that is filled in two goes. */
 export function doJoin(k: Kitchen, clause: Clause, n: number): void {
   const subject = clause.text.slice(0, clause.verbAt);
   const mentions = k.mentions(subject, clause).filter(({ line }) => !k.isUsedUp(line));
   const vessel = k.here;
   const after = minutesIn(clause.text);
-  const last = vessel?.steps.at(-1);
   if (vessel === undefined || mentions.length === 0) {
     k.put('remark', n);
     return;
   }
-  if (vessel.kind === 'tray' && last?.kind === 'step' && after !== undefined) {
-    const whole = last.make('roast');
-    if (whole.op === 'roast' && whole.minutes > after.high) {
-      vessel.steps.pop();
-      const early = (after.low + after.high) / 2;
-      vessel.steps.push({ ...last, make: (id) => ({ ...whole, id, minutes: early }) });
-      const { added } = k.putLines(vessel, mentions, clause.text, n);
-      vessel.steps.push({ ...last, make: (id) => ({ ...whole, id, minutes: whole.minutes - early }) });
-      k.put('add', n, { vessel: vessel.name, lines: added });
-      return;
-    }
-  }
+  if (vessel.kind === 'tray' && after !== undefined && laterOnTray(k, vessel, mentions, () => middleOf(after), n)) return;
   const { added } = k.putLines(vessel, mentions, clause.text, n);
   k.put('add', n, { vessel: vessel.name, lines: added });
 }

@@ -39,6 +39,14 @@ export interface TopUse {
   readonly clause: number;
 }
 
+/** What a bowl has of a food that the method names without an amount, g. Kitchen defaults, marked where they are used. */
+const CREAM_G = 25;
+const VEGETABLE_G = 60;
+
+/** A measure with up to three words behind it. */
+const MEASURED_FOOD =
+  /\b((?:\d+(?:[.,]\d+)?|\d+\s+\d\/\d|[½¼¾]|\d\/\d|a|an|half a|one|two|three|another)\s*(?:kg|g|ml|l|litres?|liters?|cups?|tbsps?|tablespoons?|tsps?|teaspoons?|pints?|quarts?|splash(?:es)?|dash|glug|drop|drizzle|knob|pinch|squeeze|ladle(?:ful)?|little|bit|few drops))\s*(?:of\s+)?(?:(?:hot|cold|warm|boiling|iced|more|extra|fresh|kosher|sea|fine|ground)\s+)*(?=([a-zà-ÿ]+(?:\s+[a-zà-ÿ]+){0,2}))/gi;
+
 /** How many things back what was made ready is still what is meant. */
 const PENDING = 5;
 
@@ -62,6 +70,14 @@ export class Kitchen {
   /** Lines of which a part was left for thinning by eye. */
   readonly leftFor = new Set<string>();
   readonly uses = new Map<string, OpenUse[]>();
+  /** Parts held back before the line went anywhere, by their share. */
+  readonly heldBack = new Map<string, number>();
+  /** The fire was turned up, and nothing has been cooked over it yet. */
+  isTurnedUp = false;
+  /** What something dried was soaked in. */
+  soakWater: string | undefined;
+  /** The blender that the soup was poured into. */
+  blenderSaid: 'jug' | 'processor' | undefined;
   lastSeason: number | undefined;
   servedCold = false;
   /** The lines that were spoken of last: what "them" is. */
@@ -115,7 +131,7 @@ export class Kitchen {
   use(mention: Mention, text: string): OpenUse {
     const measured = this.measured(mention, text);
     const spent = (this.uses.get(mention.line) ?? []).reduce((sum, { share = 0 }) => sum + share, 0);
-    const share = mention.rest === true ? undefined : (measured ?? mention.share);
+    const share = mention.rest === true ? undefined : (measured ?? mention.share ?? this.heldOf(mention, text));
     const whole = share === undefined || share >= WHOLE;
     const use: OpenUse = whole
       ? { line: mention.line, said: mention.rest === true }
@@ -124,13 +140,22 @@ export class Kitchen {
     return use;
   }
 
+  /** Of a line of which a part was held back: that part where the words say so, else what is left. */
+  private heldOf({ line }: Mention, text: string): number | undefined {
+    const held = this.heldBack.get(line);
+    if (held === undefined) return undefined;
+    const isHeld = /\b(?:reserved|kept|saved|held[- ]back|set[- ]aside|tips?)\b/i.test(text);
+    if (isHeld) this.heldBack.delete(line);
+    return isHeld ? held : 1 - held;
+  }
+
   /** "2 tbsp of the oil": the share that it is of the line. */
   measured({ line, at }: Mention, text: string): number | undefined {
     const own = this.lineOf(line);
     if (own === undefined || own.taken.kg <= 0) return undefined;
     const before = text.slice(Math.max(0, at - 45), at);
     const hit =
-      /((?:\d+\s+\d\/\d|\d+\s*[½¼¾⅓⅔]|[½¼¾⅓⅔]|\d\/\d|\d+(?:[.,]\d+)?|\ba|\bone|\btwo|\bthree)\s*-?(?:kg|g|grams?|ml|l|litres?|liters?|cups?|tbsps?|tablespoons?|tsps?|teaspoons?|oz|ounces?|pints?|quarts?|spoonfuls?|knobs?|cloves?|slices?|sprigs?)\b\.?)\s*(?:of\s+)?(?:the |your |hot |cold |reserved |ground |grated |chopped |olive |vegetable |chicken |finely )*$/i.exec(
+      /((?:\d+\s+\d\/\d|\d+\s*[½¼¾⅓⅔]|[½¼¾⅓⅔]|\d\/\d|\d+(?:[.,]\d+)?|\ba|\bone|\btwo|\bthree)\s*-?(?:kg|g|grams?|ml|l|ltrs?|litres?|liters?|cups?|tbsps?|tablespoons?|tsps?|teaspoons?|oz|ounces?|pints?|quarts?|spoonfuls?|knobs?|cloves?|slices?|sprigs?)\b\.?)\s*(?:of\s+)?(?:the |your |hot |cold |reserved |ground |grated |chopped |olive |vegetable |chicken |finely )*$/i.exec(
         before,
       );
     if (hit === null) return undefined;
@@ -157,7 +182,7 @@ export class Kitchen {
   body(clause: Clause): string {
     const text = clause.verb === undefined ? clause.text : clause.text.slice(clause.verbAt);
     const cut =
-      /\b(?:until|till|’til|'til|so that|so they|so it|which|because|as soon as|while|when|once|if (?:it|the|they|too|you|needed|necessary|using)|without|taking care|being careful)\b/i.exec(
+      /\b(?:until|till|’til|'til|so that|so they|so it|which|because|as soon as|while|when|once|if (?:it|the|they|too|you|needed|necessary|using)|without|leaving (?:the|behind|as much)|taking care|being careful)\b/i.exec(
         text.slice(3),
       );
     return cut === null ? text : text.slice(0, cut.index + 3);
@@ -166,13 +191,31 @@ export class Kitchen {
   mentions(text: string, clause: Clause): Mention[] {
     const own = this.fix?.lines;
     if (own !== undefined) return own.filter((line) => this.lineOf(line) !== undefined).map((line) => ({ line, at: 0, length: 0 }));
-    const named = this.names.mentions(text, clause.section, this.isUsedUp);
+    const named = this.names.mentions(text, clause.section, this.isUsedUp).filter((one) => !this.isLadled(one, text));
     if (named.length > 0) this.lastNamed = named.map(({ line }) => line);
+    const made = this.actions.at(-1);
+    const isIt = /^[\w-]+ (?:it|them|these|those|each)\b/i.test(text);
+    if (isIt && named.length > 0 && made?.does === 'prepare' && (this.clauses[made.clause]?.sentence ?? 0) >= clause.sentence - 1) {
+      // "Chop the onion and fry it in the butter."
+      const ready = /^[\w-]+ it\b/i.test(text) ? made.lines : this.pending();
+      const own = ready.filter(({ line }) => !this.isUsedUp(line) && !named.some((one) => one.line === line));
+      return [...own.map(({ line }) => ({ line, at: 0, length: 0 })), ...named];
+    }
     if (named.length > 0 || !/\b(?:each|them|it|these|those)\b/i.test(text)) return named;
     // "Wash the beetroot, wrap each in foil": what was only made ready so far is meant.
     const last = this.actions.at(-1);
     if (last?.does !== 'prepare') return named;
     return last.lines.filter(({ line }) => !this.isUsedUp(line)).map(({ line }) => ({ line, at: 0, length: 0 }));
+  }
+
+  /** "With a ladleful of the hot stock": out of the pot, not out of the carton. */
+  private isLadled({ line }: Mention, text: string): boolean {
+    const row = this.lineOf(line)?.taken.row;
+    return (
+      row?.group === 'liquids' &&
+      this.isUsedUp(line) &&
+      /\b(?:ladle|spoon|cup)(?:ful)?s?\b(?: or two)? of\b|\bsome of the\b/i.test(text)
+    );
   }
 
   /** "Prick the aubergines and put on a tray": what was made ready in the same sentence, where the verb has nothing of its own. */
@@ -353,7 +396,7 @@ export class Kitchen {
         at !== vessel &&
         (isDivided
           ? this.isUsedUp(line) && mention.rest !== true && mention.share === undefined && isSmall
-          : this.isUsedUp(line) || (mention.rest !== true && (at.isHot || at.kind === 'bowl')));
+          : this.isUsedUp(line) || (mention.rest !== true && mention.share === undefined && (at.isHot || at.kind === 'bowl')));
       // A garnish in its own pan does not take the soup along.
       if (joins && at.isBlended && !vessel.isBlended && /^(?:fry|saut|toast|crisp|brown)/i.test(text)) continue;
       if (joins) {
@@ -364,6 +407,8 @@ export class Kitchen {
         continue;
       }
       if (at === vessel && this.isUsedUp(line) && !this.isDivided(line)) continue;
+      if (mention.share === undefined && mention.rest !== true && joined.some((one) => one.lines.has(line)) && this.isUsedUp(line))
+        continue;
       if (at === vessel && this.isUsedUp(line) && mention.byGroup === true) continue;
       const use = this.use(mention, text);
       added.push(use);
@@ -447,7 +492,7 @@ export class Kitchen {
     const { group, id: row } = taken.row;
     return (
       /^(?:spices|pastes and sauces|flours and starches|herbs|chillies|fats)$/.test(group) ||
-      /^(?:garlic|ginger|galangal|turmeric-root|lemongrass)$/.test(row)
+      /^(?:garlic|ginger|galangal|turmeric-root|lemongrass|lemon-zest|lime-zest)$/.test(row)
     );
   }
 
@@ -477,38 +522,19 @@ export class Kitchen {
 
   /** Foods with an amount that no line has: "a litre of water", "a splash of cold water". */
   unlisted(text: string, clause: Clause, mentions: readonly Mention[]): Mention[] {
-    const hit =
-      /\b((?:\d+(?:[.,]\d+)?|\d+\s+\d\/\d|[½¼¾]|\d\/\d|a|an|half a|one|two|three|another)\s*(?:kg|g|ml|l|litres?|liters?|cups?|tbsps?|tablespoons?|tsps?|teaspoons?|pints?|quarts?|splash(?:es)?|dash|glug|drop|drizzle|knob|pinch|squeeze|ladle(?:ful)?|little|bit|few drops))\s*(?:of\s+)?(?:(?:hot|cold|warm|boiling|iced|more|extra|fresh)\s+)*([a-zà-ÿ]+(?:\s+[a-zà-ÿ]+){0,2})/i.exec(
-        text,
-      );
     const bare =
       /\b(?:boiling|hot|cold|warm|just|with|the|in|or|and|some|enough|more)?\s*water\b/i.test(text) &&
       !/\bwater(?:y|ed|cress)/i.test(text);
     const named = mentions.map(({ line }) => this.lineOf(line)?.taken.row.id);
-    if (hit !== null) {
-      const measure = hit[1] ?? '';
-      const words = (hit[2] ?? '').split(/\s+/);
-      for (let length = Math.min(3, words.length); length > 0; length -= 1) {
-        const food = words.slice(0, length).join(' ');
-        if (/^(?:the|soup|it|hot|mixture|liquid|more|if|salt)\b/i.test(food)) continue;
-        // A cook's splash of water is more than a line's of vinegar; all else weighs what it weighs in a line.
-        const vague = /splash|ladle/i.test(measure)
-          ? `${String(SPLASH_G)} g`
-          : /little|bit/i.test(measure)
-            ? `${String(LITTLE_G)} g`
-            : measure.replace(/few drops/i, 'drop');
-        const reading = readLine(`${vague} ${food}`, { ...this.context, guesses: false });
-        if (reading.code !== 'READ' && reading.code !== 'ASK') continue;
-        const taken = takeLine(
-          reading,
-          { larder: this.context.larder, bowls: this.context.bowls },
-          reading.code === 'ASK' ? reading.options[0] : undefined,
-        );
-        if (taken === undefined || named.includes(taken.row.id)) break;
-        if (this.all.some(({ taken: own, id }) => own.row.id === taken.row.id && !this.added.some((one) => one.id === id))) break;
-        return [this.bringIn({ ...taken, text: `${measure} ${food}`.trim() }, clause)];
-      }
+    const found: Mention[] = [];
+    for (const hit of text.matchAll(MEASURED_FOOD)) {
+      const food = hit.index + hit[0].length;
+      // What a line of the recipe is called is that line.
+      if (mentions.some(({ at, length }) => length > 0 && at >= food && at < food + (hit[2] ?? '').length)) continue;
+      const taken = this.measuredFood(hit[1] ?? '', hit[2] ?? '', named);
+      if (taken !== undefined) found.push(this.bringIn(taken, clause));
     }
+    if (found.length > 0) return found;
     if (
       bare &&
       !named.includes('water') &&
@@ -519,6 +545,83 @@ export class Kitchen {
         : this.found('water', clause, SPLASH_G * 2);
     }
     return [];
+  }
+
+  /** One food with its measure out of the method; undefined where it is none, or one of the recipe's own lines. */
+  private measuredFood(measure: string, behind: string, named: readonly (string | undefined)[]): TakenLine | undefined {
+    const words = behind.split(/\s+/);
+    for (let length = Math.min(3, words.length); length > 0; length -= 1) {
+      const food = words.slice(0, length).join(' ');
+      if (/^(?:the|soup|it|hot|mixture|liquid|more|if)\b/i.test(food)) continue;
+      if (/^salt\b/i.test(food) && !/tsp|teaspoon|tbsp|tablespoon|\bg\b/i.test(measure)) continue;
+      // "A splash more stock" is of the stock that the recipe has.
+      if (/^(?:stock|broth)\b/i.test(food) && named.some((id) => id?.includes('stock') === true)) break;
+      // A cook's splash of water is more than a line's of vinegar; all else weighs what it weighs in a line.
+      const vague = /splash|ladle/i.test(measure)
+        ? `${String(SPLASH_G)} g`
+        : /little|bit/i.test(measure)
+          ? `${String(LITTLE_G)} g`
+          : measure.replace(/few drops/i, 'drop');
+      // Salt with a measure is of the salt that the recipe has.
+      const salt = /^salt\b/i.test(food) ? this.all.find(({ taken }) => taken.role === 'salt')?.taken.row.name : undefined;
+      const reading = readLine(`${vague} ${salt ?? food}`, { ...this.context, guesses: false });
+      if (reading.code !== 'READ' && reading.code !== 'ASK') continue;
+      const taken = takeLine(
+        reading,
+        { larder: this.context.larder, bowls: this.context.bowls },
+        reading.code === 'ASK' ? reading.options[0] : undefined,
+      );
+      if (taken === undefined || named.includes(taken.row.id)) return undefined;
+      const isOwn = this.all.some(
+        ({ taken: own, id }) =>
+          own.row.id === taken.row.id &&
+          !this.added.some((one) => one.id === id) &&
+          !(own.role === 'salt' && own.amount.rule === 'byStep'),
+      );
+      return isOwn ? undefined : { ...taken, text: `${measure} ${food}`.trim() };
+    }
+    return undefined;
+  }
+
+  /** Foods that the method names without an amount and no line has: "add the cream and the potatoes". */
+  unknown(text: string, clause: Clause): Mention[] {
+    const foods = text
+      .replace(/^[\w-]+ (?:in |on |over |with )?/, '')
+      .split(/\s*,\s*(?:and\s+)?|\s+and\s+/i)
+      .map((food) => food.replace(/^(?:the|some|your|a few|in|with) /i, '').trim());
+    return foods.flatMap((food) => {
+      if (food === '' || food.split(' ').length > 3 || /\b(?:salt|pepper|seasoning|soup|mixture)\b/i.test(food)) return [];
+      const cream = this.context.country === 'us' ? 'heavy cream' : 'double cream';
+      const reading = readLine(food === 'cream' ? cream : food, { ...this.context, guesses: false });
+      if (reading.code !== 'NO_AMOUNT') return [];
+      const kitchen = { larder: this.context.larder, bowls: this.context.bowls };
+      const own = takeLine(reading, kitchen);
+      const row = this.context.larder.get(reading.ingredient)?.row;
+      const perBowlG =
+        row === undefined
+          ? undefined
+          : /^(?:dairy|coconut and plant creams)$/.test(row.group)
+            ? CREAM_G
+            : row.softening > 0
+              ? VEGETABLE_G
+              : undefined;
+      const guess =
+        perBowlG === undefined
+          ? undefined
+          : readLine(`${String(perBowlG * this.context.bowls)} g ${food === 'cream' ? cream : food}`, this.context);
+      const taken = own ?? (guess === undefined ? undefined : takeLine(guess, kitchen));
+      // How much is a guess, and marked as one.
+      return taken === undefined ? [] : [{ ...this.bringIn({ ...taken, text: food }, clause), vague: true as const }];
+    });
+  }
+
+  /** The water that something dried was soaked in, where it goes in too. */
+  soakedIn(text: string, clause: Clause): Mention[] {
+    const words = this.soakWater;
+    if (words === undefined || !/\b(?:soaking|strained|their|its) (?:soaking )?(?:liquid|liquor|water|juices?)\b/i.test(text))
+      return [];
+    this.soakWater = undefined;
+    return this.unlisted(words, clause, []);
   }
 
   isFinished(): boolean {
@@ -536,7 +639,7 @@ export class Kitchen {
     const taken = this.lineOf(line)?.taken;
     return (
       taken !== undefined &&
-      (taken.row.group === 'coconut and plant creams' || /cream|fraiche|half-and-half|mascarpone/.test(taken.row.id)) &&
+      (taken.row.group === 'coconut and plant creams' || /cream|crema|fraiche|half-and-half|mascarpone/.test(taken.row.id)) &&
       taken.row.group !== 'cheeses'
     );
   }
@@ -546,6 +649,12 @@ export class Kitchen {
   mainVessel(): Vessel | undefined {
     const open = this.open();
     return open.find(({ isBlended }) => isBlended) ?? open.filter(({ isForTop }) => !isForTop).at(-1);
+  }
+
+  /** Where a line lies beside the soup: blanched apart, crisped in a pan. */
+  besides(line: string): Vessel | undefined {
+    const main = this.mainVessel();
+    return this.open().find((vessel) => vessel !== main && vessel.lines.has(line) && vessel.steps.length > 0);
   }
 
   // The blade

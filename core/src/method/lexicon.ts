@@ -59,12 +59,12 @@ const BY_SENSE: Readonly<Record<Sense, string>> = {
   peel: 'peel skin scoop slip',
   squeeze: 'squeeze juice pop',
   soak: 'soak rinse rehydrate steep cover-with-water',
-  drain: 'drain',
+  drain: 'drain refresh',
   line: 'line grease oil butter-the',
   preheat: 'preheat pre-heat',
   heat: 'heat warm reheat re-heat rewarm',
   melt: 'melt',
-  roast: 'roast bake oven-roast',
+  roast: 'roast bake oven-roast air-fry airfry',
   grill: 'grill broil char blister barbecue blacken scorch',
   smoke: 'smoke',
   toast: 'toast dry-toast dry-fry',
@@ -79,7 +79,7 @@ const BY_SENSE: Readonly<Record<Sense, string>> = {
   pressure: 'pressure-cook',
   reduce: 'reduce',
   turn: 'turn lower raise increase decrease switch adjust-heat remove-from',
-  add: 'add stir tip pour put place throw drop scatter sprinkle spread arrange lay scrape transfer return spoon ladle empty chuck bung slide strew pile tuck nestle submerge fold incorporate introduce include dump shower dust stud insert plunge use replace load',
+  add: 'add stir tip pour put place throw drop scatter sprinkle spread arrange lay scrape transfer return spoon ladle empty chuck bung slide strew pile tuck nestle submerge fold incorporate introduce include dump shower dust stud insert plunge use replace load follow splash trickle stream feed refine',
   mix: 'toss mix combine whisk beat rub brush coat drizzle massage blend-together dissolve slake',
   wrap: 'wrap seal enclose',
   deglaze: 'deglaze',
@@ -107,7 +107,8 @@ const BY_SENSE: Readonly<Record<Sense, string>> = {
   bind: 'bind',
   balance: 'balance',
   check: 'check taste adjust correct test judge',
-  remark: "do don’t don't never avoid make ensure be repeat remember try start begin work-in note expect aim feel watch stop",
+  remark:
+    "do don’t don't never avoid make ensure be repeat remember try start begin work-in note expect aim feel watch stop decant label date",
 };
 
 /** Verbs of a method with what they are about: British, American and Australian words together. */
@@ -147,7 +148,7 @@ export const NOUN_VERBS: ReadonlySet<string> = new Set(
 
 /** Of those, the ones that after "and" or at the start are always what is to be done. */
 export const STRONG_VERBS: ReadonlySet<string> = new Set(
-  'season simmer boil blend serve chill sieve strain drain cover puree purée cool heat warm process rest mash wash roast thin reserve set save keep start'.split(
+  'season simmer boil blend serve chill sieve pass strain drain cover puree purée cool heat warm process rest mash wash roast thin reserve set save keep start'.split(
     ' ',
   ),
 );
@@ -184,6 +185,9 @@ export const GERUNDS: Readonly<Record<string, string>> = {
   melting: 'melt',
   heating: 'heat',
   simmering: 'simmer',
+  skimming: 'skim',
+  thinning: 'thin',
+  loosening: 'loosen',
   joining: 'join',
   joins: 'join',
   join: 'join',
@@ -204,7 +208,7 @@ export const ADVERBS: ReadonlySet<string> = new Set(
   (
     'gently slowly carefully quickly briefly lightly thoroughly well very gradually roughly coarsely finely thinly generously ' +
     'evenly loosely really completely occasionally constantly continuously gradually thickly neatly steadily softly barely partially ' +
-    'partly half dry-'
+    'partly half dry- blast pressure stick'
   ).split(' '),
 );
 
@@ -249,8 +253,8 @@ export const HEATS = {
 
 export const LIDS = {
   off: /\b(?:uncovered|lid off|without (?:a|the) lid|no lid|lid removed|with the lid off)\b/i,
-  ajar: /\b(?:partially covered?|partly covered|half[- ]cover(?:ed)?|semi-covered|lid (?:half on|ajar|askew|half off|slightly open|tilted)|half on)\b/i,
-  on: /\b(?:covered|lid on|with (?:a|the|its) lid|under a lid|a lid|put (?:a|the) lid|the lid|covering)\b/i,
+  ajar: /\b(?:partially cover(?:ed)?|partly cover(?:ed)?|half[- ]cover(?:ed)?|semi-covered|lid (?:slightly |a little |left )*(?:half on|ajar|askew|half off|open|tilted|at an angle)|half on)\b/i,
+  on: /\b(?:covered|lid (?:still |kept |back )?(?:on|down)|with (?:a|the|its) lid|under a lid|a lid|put (?:a|the) lid|the lid|covering)\b|,\s*lid\s*$/i,
 } as const;
 
 export const BLENDERS = {

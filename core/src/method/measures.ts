@@ -40,7 +40,7 @@ const WORDS = Object.keys(WORD_NUMBERS)
   .sort((a, b) => b.length - a.length)
   .join('|');
 const NUMBER = `(?:${FIGURE}|(?:${WORDS})(?:\\s+and\\s+a\\s+half)?)`;
-const UNIT = String.raw`(?:minutes?|mins?\b\.?|hours?|hrs?\b\.?|h\b|seconds?|secs?\b\.?)`;
+const UNIT = String.raw`(?:minutes?|mintues|minuets|minuts|mins?\b\.?|hours?|hrs?\b\.?|h\b|seconds?|secs?\b\.?)`;
 
 /** A figure in digits, fractions or words. @example figureIn('1 1/2') // 1.5 */
 export function figureIn(text: string): number {
@@ -64,6 +64,10 @@ function inMinutes(unit: string): number {
 }
 
 const SPOKEN: readonly (readonly [RegExp, number])[] = [
+  [/\bhalf a minute\b/i, 0.5],
+  [/\ba minute or two\b/i, 1.5],
+  [/\ban hour or two\b/i, 90],
+  [/\ba minute and a half\b/i, 1.5],
   [/\bthree[- ]quarters of an hour\b/i, 45],
   [/\b(?:a )?quarter of an hour\b/i, 15],
   [/\bhalf an? hour\b|\bhalf-hour\b/i, 30],
@@ -77,6 +81,8 @@ const TIMED = new RegExp(
 );
 /** A figure that is a time although no unit stands behind it: "about 20", "for 25", "after 25". */
 const BARE = /\b(?:for|after|about|another|a further)\s+(\d{1,3})(?:\s*(?:-|–|to)\s*(\d{1,3}))?(?=\s*(?:[,.;)]|$))/i;
+/** Kitchen notes leave the unit out: "simmer 10". */
+const NOTED = /\b(?:simmer|sweat|roast|boil|fry|cook|rest|bake)\s+(\d{1,3})(?:\s*(?:-|–|to)\s*(\d{1,3}))?(?=\s*(?:[,.;)]|$))/i;
 
 export interface Time extends Range {
   /** Where it stands in the text. */
@@ -106,7 +112,7 @@ export function minutesIn(text: string): Time | undefined {
     const high = timed[3] === undefined ? low : figureIn(timed[3]) * last;
     put(timed, low, high);
   }
-  const bare = BARE.exec(text);
+  const bare = BARE.exec(text) ?? NOTED.exec(text);
   if (bare !== null) put(bare, Number(bare[1]), Number(bare[2] ?? bare[1]));
   return found.reduce<Time | undefined>((best, one) => {
     if (best === undefined || one.at < best.at) return one;
@@ -155,7 +161,7 @@ function celsius(fahrenheit: number): number {
 export function ovenIn(text: string, country: Country | undefined): number | undefined {
   const found: { c: number; fan: boolean }[] = [];
   const figures =
-    /(fan(?: oven| forced)?\s*:?\s*)?(\d{2,3})\s*(?:°|º|˚|degrees?|deg\b\.?)?\s*(celsius|centigrade|fahrenheit|c\b|f\b)?(\s*\(?\s*fan)?/gi;
+    /(fan(?: oven| forced)?\s*:?\s*)?(\d{2,3})\s*(?:°|º|˚|degrees?|deg\b\.?)?\s*(celsius|centigrade|fahrenheit|c\b|f\b)?(\s*\(?\s*fan(?!\s*:?\s*\d))?/gi;
   for (const hit of text.matchAll(figures)) {
     const value = Number(hit[2]);
     const letter = hit[3]?.[0]?.toLowerCase();
@@ -170,7 +176,7 @@ export function ovenIn(text: string, country: Country | undefined): number | und
     const c = isF ? celsius(value) : value;
     if (c < OVEN_LEAST || c > OVEN_MOST) continue;
     const after = text.slice(hit.index + hit[0].length, hit.index + hit[0].length + 14);
-    found.push({ c, fan: /fan/i.test(hit[0]) || /^[\s-]*\(?fan/i.test(after) });
+    found.push({ c, fan: /fan/i.test(hit[0]) || /^[\s-]*\(?fan(?!\s*:?\s*\d)/i.test(after) });
   }
   const plain = found.find(({ fan }) => !fan);
   if (plain !== undefined) return plain.c;

@@ -30,7 +30,7 @@ const QUALITIES = new Set(
     'leaf leave stalk stick seed powder paste juice clove head bulb of in the a and with tin can carton jar bag free gluten cooking eating dry toasted boiling ' +
     'chopped sliced peeled frozen cooked skimmed semi long life no 10 style mild strong flat globe savoy roast roasted to taste for cover serve bunch handful sprig piece ' +
     'teaspoon tablespoon tsp tbsp cup g kg ml l litre liter ounce oz pound lb pint quart inch cm mm can tin x few couple wedge ' +
-    'pinch good quality ripe plus more garnish oil sauce flour cube sun jerusalem new or'
+    'quarter half third dozen one two three four five six eight ten warm iced lukewarm filtered tap pinch good quality ripe plus more garnish oil sauce flour cube sun jerusalem new or'
   ).split(' '),
 );
 const MAY_STAND_ALONE = new Set(['oil', 'flour', 'salt', 'paste']);
@@ -62,11 +62,11 @@ const CLASSES: readonly (readonly [words: RegExp, fits: (row: IngredientRow, rol
   [/^(?:egg|yolk)$/, (row) => row.group === 'eggs'],
   [/^(?:wine|sherry|vermouth|cider|alcohol)$/, (row) => row.group === 'drinks' && !row.id.includes('juice')],
   [/^(?:vinegar)$/, (row) => row.id.includes('vinegar')],
-  [/^(?:bread|sourdough)$/, (row) => row.group === 'breads'],
+  [/^(?:bread|sourdough|crouton|toast)$/, (row) => row.group === 'breads'],
   [/^(?:crumb|breadcrumb)$/, (row) => row.group === 'breads'],
   [/^(?:flour)$/, (row) => row.id.includes('flour')],
   [/^(?:cornflour|cornstarch|starch)$/, (row) => /cornflour|starch/.test(row.id)],
-  [/^(?:seed)$/, (row) => row.id === 'pumpkin-seeds' || row.id === 'sunflower-seeds'],
+  [/^(?:seed)$/, (row) => /seeds?$|^cumin$|^caraway$|^fenugreek$/.test(row.id)],
   [/^(?:nut)$/, (row) => row.group === 'nuts'],
   [/^(?:lemon)$/, (row) => row.id.startsWith('lemon') && row.id !== 'lemongrass'],
   [/^(?:lime)$/, (row) => row.id.startsWith('lime') && row.id !== 'lime-leaves'],
@@ -76,6 +76,8 @@ const CLASSES: readonly (readonly [words: RegExp, fits: (row: IngredientRow, rol
   [/^(?:kernel|corn|sweetcorn|niblet)$/, (row) => row.id.includes('sweetcorn')],
   [/^(?:tip|spear|stalk|stem)$/, (row) => row.id === 'asparagus'],
   [/^(?:flesh)$/, (row) => row.group === 'squashes' || row.id === 'aubergine' || row.id === 'sweet-potato'],
+  [/^(?:leaf|leave)$/, (row) => row.group === 'herbs' && !/bay|bundle|lime/.test(row.id)],
+  [/^(?:frond)$/, (row) => row.id === 'fennel' || row.id === 'dill'],
   [/^(?:eggplant)$/, (row) => row.id === 'aubergine'],
   [/^(?:capsicum)$/, (row) => row.id.endsWith('pepper') && row.group === 'fruit vegetables'],
   [/^(?:bacon|pancetta|ham|lardon|rasher)$/, (row) => row.group === 'meat'],
@@ -105,6 +107,9 @@ const PART_SHARES: Readonly<Record<string, ReturnType<typeof shareBefore>>> = {
   stalk: { rest: true },
   stem: { rest: true },
 };
+/** What is cooked stalks first and the rest later, and the share that the stalks are. Kitchen default. */
+const STALKED = /^(?:broccoli|cauliflower|kale|chard|coriander|parsley|savoy-cabbage)$/;
+const STALKS: ReturnType<typeof shareBefore> = { share: 0.3, vague: true };
 /** All that has not gone in yet. */
 const EVERYTHING =
   /\b(?:everything else|everything (?=except|but|apart)|all (?:of )?the (?:other |remaining )?ingredients|(?:the )?(?:rest of the|remaining|other) ingredients|the rest(?! of)|all the rest)\b/i;
@@ -203,6 +208,8 @@ export class LineNames {
     const out: Mention[] = [];
     const mention = (line: MethodLine, at: number, length: number): Mention => ({ line: line.id, at, length, byGroup: true });
     const pool = this.inSection(this.lines, section);
+    const isOwnSection =
+      pool.length < this.lines.length && pool.every(({ heading }) => heading !== '' && plain(heading) === plain(section));
     // Before anything has gone in, "everything" is the list.
     const isFresh = pool.every(({ id }) => !isUsed(id));
     // "Mix it back with the rest": the rest of the soup.
@@ -211,10 +218,11 @@ export class LineNames {
     if (everything !== null) {
       const but = BUT.exec(text);
       const except = new Set(but === null ? [] : this.named(text.slice(but.index), section, () => false).map(({ line }) => line));
-      const isRest = /^(?:the|all the) rest$/i.test(everything[0]);
+      const isRest = /^(?:the|all the) rest$/i.test(everything[0]) && !/\beverything else\b/i.test(text);
       for (const line of pool) {
-        if (isUsed(line.id) || except.has(line.id) || line.taken.role === 'garnish') continue;
-        if (!isRest && LATER.has(line.taken.role) && line.taken.role !== 'herb') continue;
+        if (isUsed(line.id) || except.has(line.id) || (line.taken.role === 'garnish' && !isOwnSection)) continue;
+        const isBladed = /\b(?:blend|blender|whizz?|blitz|pur[ée]e|process|processor|liquidi[sz]er?)\b/i.test(text);
+        if (!isRest && !isBladed && !isOwnSection && LATER.has(line.taken.role) && line.taken.role !== 'herb') continue;
         if (isRest && LATER.has(line.taken.role)) continue;
         out.push(mention(line, everything.index, everything[0].length));
       }
@@ -258,8 +266,13 @@ export class LineNames {
       const chosen = this.chosen(lines, last.raw, words, n, section, isUsed);
       const before = text.slice(Math.max(0, word.at - 60), word.at);
       const said = shareBefore(cutAtStop(before));
-      const measure = Object.keys(said).length > 0 ? said : (PART_SHARES[word.text] ?? said);
-      for (const line of chosen) out.push({ line: line.id, at: word.at, length: last.end - word.at, ...measure });
+      const part = PART_SHARES[words[n + length]?.text ?? ''] === undefined ? word.text : (words[n + length]?.text ?? '');
+      for (const line of chosen) {
+        const isStalk = /^(?:stalk|stem)$/.test(part) && STALKED.test(line.taken.row.id);
+        const measure =
+          Object.keys(said).length > 0 ? said : isStalk && !isUsed(line.id) ? STALKS : (PART_SHARES[word.text] ?? said);
+        out.push({ line: line.id, at: word.at, length: last.end - word.at, ...measure });
+      }
       n += length - 1;
     }
     return out;
@@ -298,6 +311,11 @@ export class LineNames {
     isUsed: (line: string) => boolean,
   ): readonly MethodLine[] {
     if (lines.length === 1) return lines;
+    if ((words[n]?.text ?? '').startsWith('mushroom') && !/^(?:dried|soaked)$/.test(words[n - 1]?.text ?? '')) {
+      // "The mushrooms" are the fresh ones where some are dried.
+      const freshOnes = lines.filter(({ taken }) => !taken.row.id.startsWith('dried'));
+      if (freshOnes.length > 0 && freshOnes.length < lines.length) return this.chosen(freshOnes, raw, words, n, section, isUsed);
+    }
     const before = new Set([words[n - 1]?.text, words[n - 2]?.text].filter((word) => word !== undefined && !PLAIN_WORDS.has(word)));
     const scored = lines.map((line) => ({
       line,
@@ -344,6 +362,10 @@ function notAFood(words: readonly Token[], n: number): boolean {
   if (word === 'stock' && next === 'pot') return true;
   if (word === 'salt' && next === 'water') return true;
   if (word === 'water' && before === 'salted') return false;
+  if (word === 'juice' && /^(?:their|it|any|pan|can|tin|own|cooking|all)$/.test(before ?? '')) return true;
+  if (/^(?:leaf|leave)$/.test(word ?? '') && words[n]?.raw !== 'leaves') return true;
+  if (word === 'seed' && words[n]?.raw !== 'seeds') return true;
+  if (word === 'toast' && words[n]?.raw !== 'toasts') return true;
   if (word === 'bean' && before === 'jelly') return true;
   return (word === 'single' || word === 'double') && next === 'layer';
 }

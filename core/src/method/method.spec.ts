@@ -64,7 +64,7 @@ const SOUPS = [...corpusOf('seen'), ...corpusOf('apart')];
 describe('reading a written method', () => {
   for (const [half, least] of [
     ['seen', { facts: 0.97, lines: 0.97, invented: 0.02 }],
-    ['apart', { facts: 0.85, lines: 0.92, invented: 0.06 }],
+    ['apart', { facts: 0.87, lines: 0.9, invented: 0.04 }],
   ] as const) {
     it(`${half} half of the corpus: lines, facts, inventions`, () => {
       const sum = { right: 0, missed: 0, invented: 0, lines: 0, linesRight: 0 };
@@ -92,7 +92,10 @@ describe('reading a written method', () => {
 
   it('whatever was read can be cooked: its soup has a schema’s shape, no problems, and makes bowls', () => {
     for (const recipe of SOUPS) {
-      const { soup } = readCorpus(recipe).reading.tree;
+      const { reading, taken } = readCorpus(recipe);
+      // A text in which no vegetable has an amount makes no soup: the page says so.
+      if (taken.every(({ kg, row }) => kg === 0 || row.softening === 0)) continue;
+      const { soup } = reading.tree;
       expect(SoupSchema.safeParse(soup).success).withContext(recipe.file).toBeTrue();
       const problems = checkSoup(soup, larder).filter(({ code }) => code !== 'UNKNOWN_INGREDIENT');
       expect(problems).withContext(recipe.file).toEqual([]);
@@ -125,7 +128,7 @@ describe('reading a written method', () => {
       }
       const ids = new Set(walk(reading.tree.soup.root).map(({ step }) => step.id));
       for (const id of ids) {
-        if (/^(?:pot-film|dish)/.test(id)) continue;
+        if (/^(?:pot-film|dish)/.test(id) || (id === 'tip-in' && !reading.actions.some(({ does }) => does === 'join'))) continue;
         const isPlaced = reading.tree.placed.some((line) => id.includes(line)) || /^(?:season|cover|cream)/.test(id);
         expect(reading.tree.clausesOf[id] !== undefined || isPlaced)
           .withContext(`${recipe.file}: ${id}`)

@@ -1,4 +1,5 @@
 import { TOUCH_C } from '../steps/index.js';
+import { A_FEW, lift, partOf } from './lift.js';
 import { target } from './where.js';
 import { intoVessel } from './into.js';
 import type { Kitchen } from './kitchen.js';
@@ -14,13 +15,16 @@ import { doRoast, doPreheat, doSweat, doCook, doBring, doSimmer } from './heat.j
 import { doAdd, doThin } from './into.js';
 import { doMash } from './blade.js';
 
-/** A few pieces, a cup of it: so much of what is there. Kitchen default. */
-const A_FEW = 0.15;
-
 export function doRemove(k: Kitchen, clause: Clause, n: number): void {
   const { text } = clause;
   const body = k.body(clause);
-  const mentions = k.mentions(body, clause);
+  const named = k.mentions(body, clause);
+  // "Remove the herbs" is of those that are in.
+  const mentions = named.some(({ line }) => k.vesselOf(line) !== undefined)
+    ? named
+    : /\b(?:herbs|aromatics|spices)\b/i.test(body)
+      ? k.names.mentions(body, clause.section, (line) => k.vesselOf(line) === undefined)
+      : named;
   if (
     /\b(?:heat|oven|stove|hob|flame|grill)\b/i.test(body) &&
     !mentions.some(({ line }) => /^(?:bundle)$/.test(k.lineOf(line)?.taken.role ?? ''))
@@ -29,7 +33,7 @@ export function doRemove(k: Kitchen, clause: Clause, n: number): void {
     k.put('setting', n);
     return;
   }
-  if (/\b(?:lid|foil|paper|cartouche|scum)\b/i.test(body) && mentions.length === 0) {
+  if (/\b(?:lid|foil|paper|cartouche|scum)\b/i.test(body) && mentions.length === 0 && !/\bslotted|\bplate\b/i.test(body)) {
     if (/\bscum\b/i.test(body)) {
       doSkim(k, clause, n);
       return;
@@ -42,40 +46,55 @@ export function doRemove(k: Kitchen, clause: Clause, n: number): void {
     doPeel(k, clause, n);
     return;
   }
-  const share = mentions.find(({ share: own }) => own !== undefined)?.share;
-  const next = k.clauses[n + 1];
-  const keeps =
-    /\b(?:keep|reserve|set aside|save|for (?:the )?(?:garnish|top|serving))\b/i.test(text) ||
-    (next?.sentence === clause.sentence && /^(?:reserve|set|keep|save)$/.test(next.verb ?? '')) ||
-    share !== undefined;
-  lift(k, n, mentions, keeps, share);
-}
-
-export function lift(k: Kitchen, n: number, mentions: readonly Mention[], keeps: boolean, share: number | undefined): void {
-  const inPot = mentions.filter(({ line }) => k.vesselOf(line) !== undefined);
-  if (inPot.length === 0) {
-    k.put(mentions.length > 0 ? 'prepare' : 'setting', n, { lines: mentions.map(({ line }) => ({ line })) });
+  const dry = k.here;
+  const part = partOf(body);
+  if (mentions.length === 0 && dry !== undefined && dry.lastIn.length > 0 && part !== undefined && /\bout\b/i.test(body)) {
+    const isKept = k.clauses
+      .slice(n + 1, n + 2)
+      .some((one) => one.sentence === clause.sentence && /^(?:reserve|set|keep|save)$/.test(one.verb ?? ''));
+    lift(
+      k,
+      n,
+      dry.lastIn.map((line) => ({ line, at: 0, length: 0 })),
+      isKept,
+      part,
+    );
     return;
   }
-  const [first] = inPot;
-  const vessel = first === undefined ? undefined : k.vesselOf(first.line);
-  if (vessel === undefined) return;
-  const lines = inPot.map(({ line }) => line);
-  if (keeps) for (const line of lines) vessel.aside.set(line, share ?? 1);
-  const vague = inPot.some(({ vague: own }) => own);
-  k.put(keeps ? 'keep' : 'takeOut', n, {
-    vessel: vessel.name,
-    lines: lines.map((line) => ({ line })),
-    ...(share === undefined ? {} : { share }),
-    assumed: vague ? ['SHARE'] : [],
-  });
-  k.step(vessel, n, keeps ? 'keep' : 'take-out', (id) => ({
-    id,
-    op: 'takeOut',
-    lines,
-    ...(share === undefined ? {} : { share }),
-    ...(keeps ? { keep: true } : {}),
-  }));
+  if (
+    mentions.length === 0 &&
+    dry !== undefined &&
+    isHob(dry) &&
+    !dry.isWet &&
+    /\bslotted spoon\b|\bplate\b|\bpaper\b/i.test(text)
+  ) {
+    // "Remove with a slotted spoon to a plate": what was browned, not its fat.
+    const pieces = [...dry.lines].filter((line) => k.lineOf(line)?.taken.row.group !== 'fats');
+    lift(
+      k,
+      n,
+      pieces.map((line) => ({ line, at: 0, length: 0 })),
+      true,
+      undefined,
+    );
+    return;
+  }
+  const share =
+    mentions.find(({ share: own }) => own !== undefined)?.share ??
+    mentions.map((one) => k.measured(one, body)).find((own) => own !== undefined && own < 1);
+  const keeps =
+    /\b(?:keep|reserve|set aside|save|for (?:the )?(?:garnish|top|serving))\b/i.test(text) ||
+    k.clauses
+      .slice(n + 1, n + 3)
+      .some(
+        (one) =>
+          (one.sentence === clause.sentence || /^(?:shred|chop|dice|flake|strip|pull)$/.test(k.clauses[n + 1]?.verb ?? '')) &&
+          /^(?:reserve|set|keep|save)$/.test(one.verb ?? ''),
+      ) ||
+    share !== undefined;
+  const thrown = keeps && share === undefined ? mentions.filter(({ line }) => k.lineOf(line)?.taken.row.group === 'herbs') : [];
+  if (thrown.length > 0 && thrown.length < mentions.length) lift(k, n, thrown, false, undefined);
+  lift(k, n, thrown.length < mentions.length ? mentions.filter((one) => !thrown.includes(one)) : mentions, keeps, share);
 }
 
 /** Held hot through a service. */
@@ -125,9 +144,7 @@ export function doReserve(k: Kitchen, clause: Clause, n: number): void {
   const mentions = k.mentions(body, clause);
   const amount = /\b(?:\d+|a|one|two)\s*(?:cups?|ml|ladles?|ladlefuls?)\b/i.test(body);
   const wanted = mentions.filter(({ line }) => k.vesselOf(line) !== undefined);
-  const said =
-    mentions.find(({ share }) => share !== undefined)?.share ??
-    (/\bhalf\b/i.test(body) ? 0.5 : /\bthird\b/i.test(body) ? 1 / 3 : /\bquarter\b/i.test(body) ? 0.25 : undefined);
+  const said = mentions.find(({ share }) => share !== undefined)?.share ?? partOf(body);
   if (wanted.length > 0) {
     const few = said === undefined && (amount || /\b(?:few|some|little|handful)\b/i.test(body));
     const marked = few ? wanted.map((one) => ({ ...one, vague: true as const })) : wanted;
@@ -136,7 +153,20 @@ export function doReserve(k: Kitchen, clause: Clause, n: number): void {
   }
   if (mentions.length > 0) {
     // Kept back before it went anywhere: a part for later.
+    holdBack(k, mentions, body);
     k.put('keep', n, { lines: mentions.map(({ line, share }) => ({ line, share })) });
+    return;
+  }
+  const named = k.lastNamed.filter((line) => !k.isUsedUp(line) && (k.lineOf(line)?.taken.row.softening ?? 0) > 0);
+  if (
+    named.length > 0 &&
+    /\b(?:back|aside)\b/i.test(body) &&
+    /\b(?:one|two|three|some|few|handful|half|third|quarter|\d)/i.test(body)
+  ) {
+    // "Keep two back for the crisps."
+    const kept = named.map((line) => ({ line, at: 0, length: 0 }));
+    holdBack(k, kept, body);
+    k.put('keep', n, { lines: kept.map(({ line }) => ({ line })) });
     return;
   }
   const before = k.beforeLast;
@@ -145,6 +175,14 @@ export function doReserve(k: Kitchen, clause: Clause, n: number): void {
     return;
   }
   k.put('setting', n);
+}
+
+/** Remembers the part of lines that is kept before they go anywhere. */
+function holdBack(k: Kitchen, mentions: readonly Mention[], body: string): void {
+  for (const one of mentions) {
+    const share = k.measured(one, body) ?? one.share ?? partOf(body) ?? A_FEW;
+    if (share < 1 && !k.isDivided(one.line)) k.heldBack.set(one.line, share);
+  }
 }
 
 export function doSet(k: Kitchen, clause: Clause, n: number): void {
@@ -165,11 +203,26 @@ export function doSet(k: Kitchen, clause: Clause, n: number): void {
       lift(
         k,
         n,
-        k.here.lastIn.map((line) => ({ line, at: 0, length: 0, vague: true as const })),
+        k.here.lastIn.map((line) => ({ line, at: 0, length: 0, ...(partOf(text) === undefined ? { vague: true as const } : {}) })),
         true,
-        /\bhalf\b/i.test(text) ? 0.5 : 0.1,
+        partOf(text) ?? 0.1,
       );
       return;
+    }
+    const cut = k.actions.at(-1);
+    if (
+      mentions.length === 0 &&
+      cut?.does === 'prepare' &&
+      cut.lines.length > 0 &&
+      k.clauses[cut.clause]?.sentence === clause.sentence
+    ) {
+      // "Cut the tips off and set aside."
+      const kept = cut.lines.filter(({ line }) => !k.isUsedUp(line)).map(({ line }) => ({ line, at: 0, length: 0 }));
+      if (kept.length > 0 && /\b(?:tips?|some|few|half|third|quarter|\d+)\b/i.test(k.clauses[cut.clause]?.text ?? '')) {
+        holdBack(k, kept, k.clauses[cut.clause]?.text ?? '');
+        k.put('keep', n, { lines: kept.map(({ line }) => ({ line })) });
+        return;
+      }
     }
     if (/\b(?:cool|for \d|minutes|until)\b/i.test(text)) {
       doCool(k, clause, n);
@@ -191,13 +244,15 @@ export function doLet(k: Kitchen, clause: Clause, n: number): void {
     return;
   }
   if (
-    /\b(?:boil|bubble|cook|evaporate|reduce|simmer)\w*(?: \w+)? (?:away|off|down)\b|\bevaporate|\breduce\b/i.test(text) &&
-    k.actions.at(-1)?.does === 'deglaze'
+    /\b(?:boil|bubble|cook|evaporate|reduce|simmer)\w*(?: \w+)? (?:away|off|down)\b|\b(?:bubble|boil|cook) (?:for )?(?:about )?(?:\d|a minute)|\bevaporate|\breduce\b|\bgone\b|\bdry\b|\bnothing left\b/i.test(
+      text,
+    ) &&
+    k.actions.filter(({ does }) => does !== 'remark').at(-1)?.does === 'deglaze'
   ) {
     k.put('setting', n);
     return;
   }
-  if (/\bsweat|\bsoften\b/i.test(text)) {
+  if (/\bsweat|\bsoften\b|\bstew\b|\bbraise\b/i.test(text)) {
     doSweat(k, clause, n);
     return;
   }
@@ -207,7 +262,22 @@ export function doLet(k: Kitchen, clause: Clause, n: number): void {
     else doCook(k, clause, n);
     return;
   }
-  if (/\bmelt|\bdissolve|\bfoam|\bwilt|\bsizzle/i.test(text) && minutes === undefined) {
+  if (/\bpressure\b/i.test(text) && minutes === undefined) {
+    k.put('setting', n);
+    return;
+  }
+  const isLong = minutes !== undefined && minutes.high >= 0.5;
+  if (
+    /\b(?:go|get on with it|do (?:its|their) thing)\b/i.test(text) &&
+    isLong &&
+    k.here !== undefined &&
+    isHob(k.here) &&
+    k.hasPieces(k.here)
+  ) {
+    k.as('give', clause, n);
+    return;
+  }
+  if (/\bmelt|\bdissolve|\bfoam|\bwilt|\bsizzle|\bcrackle|\bsplutter|\bpop\b/i.test(text) && !isLong) {
     k.put('setting', n);
     return;
   }
@@ -255,6 +325,10 @@ export function doChill(k: Kitchen, clause: Clause, n: number): void {
 
 export function doPeel(k: Kitchen, clause: Clause, n: number): void {
   const { text } = clause;
+  if (clause.verb === 'slip' && /\b(?:in|into) each\b/i.test(text)) {
+    doAdd(k, clause, n);
+    return;
+  }
   const mentions = k.mentions(text, clause);
   const before = k.actions.at(-1);
   const hot = mentions.filter(({ line }) => k.vesselOf(line)?.isHot === true);
@@ -262,6 +336,25 @@ export function doPeel(k: Kitchen, clause: Clause, n: number): void {
     hot.length > 0 ? hot.map(({ line }) => line) : mentions.length === 0 && k.here?.isHot === true ? skinned(k, before) : [];
   if (/\bscoop\b/i.test(text) && /\b(?:bowls?|ice cream)\b/i.test(text) && lines.length === 0) {
     k.put('serve', n);
+    return;
+  }
+  const part = partOf(text) ?? (/\b(?:some|few|cup|spoonful)\b/i.test(text) ? A_FEW : undefined);
+  if (
+    clause.verb === 'scoop' &&
+    part !== undefined &&
+    mentions.length === 0 &&
+    k.here?.isHot === true &&
+    !/\bskins?\b|\bflesh\b/i.test(text)
+  ) {
+    const next = k.clauses[n + 1];
+    const keeps = next?.sentence === clause.sentence && /^(?:keep|reserve|set|save)$/.test(next.verb ?? '');
+    lift(
+      k,
+      n,
+      [...k.here.lines].map((line) => ({ line, at: 0, length: 0 })),
+      keeps,
+      part,
+    );
     return;
   }
   if (lines.length === 0) {
@@ -347,6 +440,10 @@ export function doPrepare(k: Kitchen, clause: Clause, n: number): void {
     doAdd(k, clause, n);
     return;
   }
+  if (/^(?:pick|pull|hook)$/.test(verb ?? '') && /\bout\b/i.test(text)) {
+    doRemove(k, clause, n);
+    return;
+  }
   if (verb === 'separate' || verb === 'wipe') {
     k.put('remark', n);
     return;
@@ -357,6 +454,7 @@ export function doPrepare(k: Kitchen, clause: Clause, n: number): void {
 }
 
 export function doSoak(k: Kitchen, clause: Clause, n: number): void {
+  if (/\d.*\bwater\b/i.test(clause.text)) k.soakWater = clause.text;
   k.put('prepare', n, { vessel: undefined, lines: k.mentions(clause.text, clause).map(({ line }) => ({ line })) });
 }
 
@@ -381,7 +479,9 @@ export function doDrain(k: Kitchen, clause: Clause, n: number): void {
   }));
   vessel.isWet = keepsLiquid;
   vessel.isDrained = true;
-  k.here = vessel;
+  // Something blanched beside the soup: the cook is back at the pot.
+  k.here =
+    k.open().find((one) => one !== vessel && isHob(one) && one.isWet && one.isHot && !one.isDrained && !one.isForTop) ?? vessel;
 }
 
 export function doStrain(k: Kitchen, clause: Clause, n: number): void {
@@ -392,7 +492,7 @@ export function doStrain(k: Kitchen, clause: Clause, n: number): void {
     return;
   }
   k.here = vessel;
-  if (!vessel.isBlended && !/\b(?:mouli|food mill)\b/i.test(words)) {
+  if (!vessel.isBlended && !/\b(?:mouli|food mill)\b/i.test(words) && !/^(?:rub|press|push|force|work)$/.test(clause.verb ?? '')) {
     k.put('drain', n);
     k.step(vessel, n, 'strain', (id) => ({ id, op: 'drain', keep: 'liquid', liquidShare: percentIn(words) ?? 1 }));
     return;

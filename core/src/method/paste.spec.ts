@@ -90,4 +90,37 @@ describe('soups as they are pasted', () => {
       'add approx. 20 g butter.',
     ]);
   });
+
+  it('a web page, a table, a formula in percent, a message, a list in a sentence', () => {
+    const foods = (text: string): string[] => {
+      const pasting = readPaste(text, { larder, names, country: 'gb' });
+      if (!pasting.ok) throw new Error(pasting.code);
+      return pasting.pasted.lines.map(({ reading }) =>
+        reading.code === 'READ' ? `${reading.ingredient} ${String(Math.round(reading.kg * 1000) / 1000)}` : reading.code,
+      );
+    };
+    expect(foods('<h1>Soup</h1><ul><li>30 g butter</li><li>1 litre water</li></ul><p>Boil it for 5 minutes.</p>')).toEqual([
+      'butter 0.03',
+      'water 0.998',
+    ]);
+    expect(foods('Ingredient | Qty | Unit\nCelery | 800 | g\nButter | 40 | g\nStep 1: Sweat the celery in butter')).toEqual([
+      'celery 0.8',
+      'butter 0.04',
+    ]);
+    expect(foods('Spinach soup / yield 10 kg\nspinach 40%\nwater 50%\nbutter 10%\nSweat and simmer it all.')).toEqual([
+      'spinach 4',
+      'water 5',
+      'butter 1',
+    ]);
+    expect(foods('leek soup\nso it’s 500g leeks, 30g butter, 1 l water\nsweat the leeks in the butter for 10 minutes')).toEqual([
+      'leek 0.5',
+      'butter 0.03',
+      'water 0.998',
+    ]);
+    expect(foods('For this soup you want 500g of carrots, 40g of butter and a litre of water. Simmer it for 20 minutes.')).toEqual([
+      'carrot 0.5',
+      'butter 0.04',
+      'water 0.998',
+    ]);
+  });
 });

@@ -1,4 +1,4 @@
-import { findName, readLines, takeApart, type LineReading, type ReadingContext } from '../amounts/index.js';
+import { findName, readLine, readLines, takeApart, type LineReading, type ReadingContext } from '../amounts/index.js';
 import { bareNumber, clausesOf, sentencesOf } from './clauses.js';
 import { figureIn, minutesIn } from './measures.js';
 
@@ -18,6 +18,8 @@ export interface Pasted {
   readonly bowls: number | undefined;
   readonly lines: readonly PastedLine[];
   readonly method: readonly string[];
+  /** What stands before the lines and is talk. */
+  readonly notes: readonly string[];
   /** The whole text with all that is not method blanked, so that a place in it is the place in what was pasted. */
   readonly methodText: string;
 }
@@ -31,10 +33,12 @@ export type Pasting =
 const YIELD =
   /^(?:serves|makes|yields?|feeds|enough for|servings?|yield|for)\s*:?\s*(?:about |around )?(\d+|one|two|three|four|five|six|seven|eight|ten|twelve)\b(?:\s*(?:-|–|to)\s*(\d+))?(?!\s*(?:min|hour|g\b|ml))/i;
 const HEADING = /^(?:#+\s*)?(?:ingredients|you will need|shopping|for (?:the |a )?[\w &-]+|to (?:serve|garnish|finish))\s*:?$/i;
+/** "Roast tomato – 20 portions": bowls at the end of a title, or alone. */
+const PORTIONS = /(?:^|\s*[–—(,-]\s*)(?:serves |for |makes )?(\d+)\s*(?:portions?|servings?|bowls?|covers|people)\)?$/i;
 /** How long it takes and how hard it is, by the editor: nothing to cook by. */
 const ABOUT =
   /^(?:prep(?:aration)?|cook(?:ing)?|total|active|hands[- ]on|ready|takes|difficulty|course|cuisine|calories)\b(?: time| in)?\s*:?\s*(?:about |under )?(?:\d|easy|medium|less)/i;
-const METHOD = /^(?:#+\s*)?(?:method|directions?|instructions?|preparation|steps?|what to do|how to make it)\s*:?$/i;
+const METHOD = /^(?:#+\s*)?(?:step \d+|method|directions?|instructions?|preparation|steps?|what to do|how to make it)\s*:?$/i;
 /** Characters of the longest line that can be a list of foods. */
 const LONGEST_LINE = 300;
 const NUMBERED = /^\s*(?:\d{1,2}[.)]\s+)(?=[A-Z])/;
@@ -57,12 +61,16 @@ function isWork(row: string, isAfterWork: boolean): boolean {
   if (text.length > LONGEST_LINE) return isNumbered || starting.length > 0;
   const isBare = takeApart(text).value === undefined;
   // Kitchen notes: "leeks in, lid on, 10 min".
+  if (!/^[\d½¼¾]/.test(text) && minutesIn(text) !== undefined && /\b(?:in|on|lid)\b/i.test(text)) return true;
   if (isBare && (minutesIn(text) !== undefined || /\bin(?:,|\.|$)/i.test(text)) && !/\d\s*(?:g|kg|ml|l)\b/i.test(text)) return true;
   if (starting.length === 0 || first === undefined) return isAfterWork && sentences.length > 0 && isBare;
   const words = text.split(/\s+/).length;
   if (isNumbered) return true;
+  // "A small handful of coriander, to serve" is a food, whatever is done with it.
+  if (!isBare && first.verbAt > 0 && /^(?:an?|half|small|large|good|big|generous)\b/i.test(text)) return false;
   if (sentences.length > 1 || clauses.length > 1) return words >= LEAST_WORDS || isAfterWork;
   const isAtStart = first.verb !== undefined && text.slice(0, first.verbAt).split(/\s+/).length <= LEAST_WORDS;
+  if (/[.!]$/.test(text) && isBare && words >= LEAST_WORDS + 3) return true;
   return isAtStart && (words >= LEAST_WORDS || isAfterWork || /[.!]$/.test(text));
 }
 
@@ -83,12 +91,44 @@ function listed(line: string, context: ReadingContext): string[] | undefined {
   return foods.map((one) => `${one} ${tail?.[1] ?? 'to taste'}`);
 }
 
+/** Whether a piece of a line has a measure and a food of its own. */
+function isMeasured(piece: string): boolean {
+  const { value, unit, rest } = takeApart(piece);
+  return value !== undefined && unit !== undefined && /[a-z]{3}/i.test(rest);
+}
+
+function isKnown(piece: string, context: ReadingContext): boolean {
+  const { code } = readLine(piece, { ...context, guesses: false });
+  return code === 'READ' || code === 'ASK';
+}
+
+/** What a list of foods begins with in a message. */
+const CHAT = /^(?:so )?(?:it['’]?s|this is what i have|i (?:used?|have|had)|what you need|ingredients)\s*:?\s+/i;
+
+/** "3 leeks, 500 g potatoes, 1.2 l stock" in one line, where each part has an amount and a food of its own. */
+function amountsBehindOneAnother(piece: string, context: ReadingContext): string[] | undefined {
+  if (piece.length > LONGEST_LINE) return undefined;
+  const text = piece.replace(CHAT, '');
+  const parts = text.split(
+    /\s*,\s*(?:and\s+)?(?=[\d½¼¾⅓⅔]|(?:an?|bit|drop|knob|splash|pinch|handful|one|two|three|half)\b|[a-z][a-z ]*\d)/i,
+  );
+  if (
+    parts.length < LEAST_PARTS ||
+    !parts.every((part) => /\d|[½¼¾⅓⅔]|^(?:an?|bit|drop|knob|splash|pinch|handful|one|two|three|half)\b/i.test(part))
+  )
+    return undefined;
+  const known = parts.filter((part) => isKnown(part, context)).length;
+  return known >= parts.length - 1 ? parts : undefined;
+}
+const LEAST_PARTS = 3;
+
 /** Pieces of one written line: several foods behind one another are parted, and salt from its pepper. */
 function splitFoods(line: string, alone: boolean, context: ReadingContext): string[] {
   const pieces = line.split(/ *; */);
   const split =
     alone && pieces.length === 1 ? line.split(/, ?(?=(?:\d|[½¼¾⅓⅔]|an? |one |two |three |half |salt\b|pepper\b))/i) : pieces;
   return split
+    .flatMap((piece) => amountsBehindOneAnother(piece, context) ?? [piece])
     .flatMap((piece) => {
       if (piece.length > LONGEST_LINE) return [piece];
       // "1 tsp each cumin and coriander", "2 cubes dissolved in 1 l water", "juice and zest of a lemon" are several things.
@@ -99,23 +139,118 @@ function splitFoods(line: string, alone: boolean, context: ReadingContext): stri
         const foods = (each[2] ?? '').split(/\s*,\s*(?:and\s+)?|\s+(?:and|&)\s+/i);
         return foods.map((food, n) => `${each[1] ?? ''} ${n === 0 || food.startsWith(ground) ? '' : ground}${food}`);
       }
+      const plus = /^(.*?\d.*?) (?:plus|mixed with|\+|with) ((?:an? |another )?(?:[\d½¼¾⅓⅔]).*)$/i.exec(piece.trim());
+      if (plus !== null && isMeasured(plus[1] ?? '') && isMeasured(plus[2] ?? '') && isKnown(plus[2] ?? '', context))
+        return [plus[1] ?? '', plus[2] ?? ''];
+      const fruit =
+        /^((?:\d+(?:[.,/]\d+)?|½|an?|one|two|half an?) .*?(?:lemon|lime|orange)s?),? (?:finely )?(?:zested and juiced|juiced and zested|(?:finely grated )?zest and juice|juice and (?:finely grated )?zest|grated zest and juice)\b.*$/i.exec(
+          piece.trim(),
+        );
+      if (fruit !== null) return [`juice of ${fruit[1] ?? ''}`, `zest of ${fruit[1] ?? ''}`];
       const dissolved =
         /^(.+?\b(?:cubes?|powder|pots?|bouillon)),? (?:dissolved|crumbled|mixed|made up|stirred) (?:in|into|with) (.*water.*)$/i.exec(
           piece.trim(),
         );
       if (dissolved !== null) return [dissolved[1] ?? '', dissolved[2] ?? ''];
-      const both = /^(?:the )?(?:(?:finely )?(?:grated )?zest and juice|juice and (?:finely )?(?:grated )?zest) of (.+)$/i.exec(
-        piece.trim(),
-      );
+      const both =
+        /^(?:the )?(?:(?:finely )?(?:grated )?zest (?:and|&) juice|juice (?:and|&) (?:finely )?(?:grated )?zest)(?: of)? (.+)$/i.exec(
+          piece.trim(),
+        );
       return both === null ? [piece] : [`juice of ${both[1] ?? ''}`, `zest of ${both[1] ?? ''}`];
     })
     .flatMap((piece) => listed(piece.trim(), context) ?? [piece.trim()]);
 }
 
-/** Bullets, tick boxes and other signs before a line. */
+/** Bullets, tick boxes and other signs before a line; cells of a table behind one another. */
 function bare(line: string): string {
-  return line.replace(/^\s*(?:[-*•·▢☐□–—]|\[ ?\])\s*/, '').trim();
+  const cells = /[|\t]/.test(line)
+    ? line
+        .split(/[|\t]/)
+        .map((cell) => cell.trim())
+        .filter((cell) => cell !== '' && !/^[-: ]+$/.test(cell))
+        .join(' ')
+    : line.replace(/^([a-z][a-z ]*),\s*([\d.]+),\s*(g|kg|ml|l|litres?|cups?|tbsp|tsp|pcs?)\b\s*,?/i, '$1 $2 $3 ');
+  return cells.replace(/^\s*(?:[-*•·▢☐□–—]|\[ ?\])\s*/, '').trim();
 }
+
+/** The head of a table of foods. */
+const TABLE_HEAD = /^(?:ingredients?|items?|food|product)\b.*\b(?:qty|quantity|amount|unit|weight|measure)s?$/i;
+
+const TAGS = /<\/?([a-z][a-z0-9]*)\b[^<>]{0,200}>/gi;
+const BLOCKS = /^(?:li|p|h[1-6]|ul|ol|br|div|tr|table|section|article|header)$/i;
+const ENTITIES: Readonly<Record<string, string>> = {
+  amp: '&',
+  nbsp: ' ',
+  frac12: '½',
+  frac14: '¼',
+  frac34: '¾',
+  deg: '°',
+  quot: '"',
+  lt: '<',
+  gt: '>',
+  eacute: 'é',
+  egrave: 'è',
+  ndash: '–',
+  mdash: '—',
+  rsquo: '’',
+};
+
+/** A text without the marks of a web page or of notes, every letter where it was. */
+function unmarked(text: string): string {
+  const isPage = /<(?:li|p|br|h[1-6]|div|ul)\b/i.test(text);
+  const plainText = isPage
+    ? text.replace(TAGS, (tag, name: string) => (BLOCKS.test(name) ? `${' '.repeat(tag.length - 1)}\n` : ' '.repeat(tag.length)))
+    : text;
+  return plainText
+    .replace(/&([a-z0-9]{2,8});/gi, (whole, name: string) => (ENTITIES[name] ?? ' ').padEnd(whole.length))
+    .replace(/\*\*|__/g, '  ')
+    .replace(/→|⇒/g, ';')
+    .replace(/[\p{Extended_Pictographic}\uFE0F\u200D]/gu, (sign) => ' '.repeat(sign.length));
+}
+
+interface Row {
+  readonly line: string;
+  readonly raw: string;
+  readonly at: number;
+  /** A food by its place: it is never a sentence. */
+  readonly isFood?: true;
+}
+
+const ONE_LINE =
+  /^([A-Z][^.;:\d]{2,60}?)(?:,\s*\d+ ?(?:l|litres?|kg)\b)?[.:]\s+(?:((?:serves|makes|for|enough for) [^.;:]{1,20})[.;:]\s+)?(?=[\d½¼¾]|[a-z][a-z ]+ \d)/i;
+const PROSE =
+  /^([^\d]{0,80}?(?:this is what (?:i|you) (?:have|had|need)|i (?:have|had|used?)|here['’]s what (?:i|you) (?:use|used|need)|(?:so )?it['’]s|ingredients)[: ]+|(?:for (?:this|the|a|my) [^,.\d]{0,60},? )?(?:you(?:['’]ll| will)? (?:want|need)|(?:take|gather|get(?: together)?))[: ]+)(?=.*\d)([^.!?]+(?:\d\.\d[^.!?]*)*)[.!?]\s+(?=[A-Z])/i;
+
+/** A row that is more than one: title, bowls and foods in one line, or foods in a sentence before the method. */
+function parted(row: Row, next: string | undefined): Row[] {
+  const { line, raw, at } = row;
+  const inLine = ONE_LINE.exec(line);
+  if (inLine !== null && line.slice(inLine[0].length).includes(';')) {
+    const [whole, title = '', bowls] = inLine;
+    const rest = line.slice(whole.length);
+    return [
+      { line: title, raw: '', at },
+      ...(bowls === undefined ? [] : [{ line: bowls, raw: '', at }]),
+      ...rest.split(/\s*;\s*/).map((food): Row => ({ line: food.replace(/\.$/, ''), raw: '', at, isFood: true })),
+    ];
+  }
+  const prose = next === undefined || line.length > LONGEST_LINE / 2 ? PROSE.exec(line) : null;
+  if (prose === null) return [row];
+  const [whole, , foods = ''] = prose;
+  const start = raw.indexOf(line) + whole.length;
+  return [
+    ...foods
+      .split(
+        /\s*[,;]\s*(?:and\s+)?(?=[\d½¼¾]|an?\b|one\b|two\b|three\b|half\b|some\b|salt\b)|\s+and\s+(?=[\d½¼¾]|an?\b|one\b|half\b|some\b)/i,
+      )
+      .map((food): Row => ({ line: food.replace(/^some /i, ''), raw: '', at, isFood: true })),
+    { line: line.slice(whole.length), raw: raw.slice(start), at: at + start },
+  ];
+}
+
+/** What a line begins with that says what it is for: "For garnish: chopped parsley". */
+const HEADED_LINE =
+  /^(?:(?:for|as) (?:the |a )?(?:garnish(?:ing)?|topping|serving|finish)|to (?:serve|garnish|finish)|garnish|topping|optional)s?:\s+(?=\S)/i;
 
 function bowlsIn(line: string): number | undefined {
   const found = YIELD.exec(line);
@@ -128,9 +263,62 @@ function bowlsIn(line: string): number | undefined {
 
 /** A first line names the soup when it is no food with an amount. */
 function isTitle(line: string, isFirst: boolean, more: boolean): boolean {
+  const own = line.replace(/\s*[/–—-]\s*(?:yield|makes|batch)\b.*$/i, '');
+  if (own !== line && own.length > 2) return true;
   if (!isFirst || !more || line.length > 80 || /[.!;]$/.test(line) || line.split(/\s+/).length > MOST_TITLE_WORDS) return false;
   const { value, says, ratio } = takeApart(line);
   return value === undefined && says === undefined && ratio === undefined;
+}
+
+const PROSE_MEASURE =
+  /\b((?:\d+(?:[.,]\d+)?(?: \d\/\d)?|[½¼¾]|an?|half an?|one|two|three|four|six|eight)\s*(?:kg|g|lbs?|oz|pounds?|ounces?|ml|l|litres?|pints?|quarts?|cups?|tablespoon(?:ful)?s?|teaspoon(?:ful)?s?|tbsps?|tsps?|knobs?|pinch(?:es)?|sticks?|cloves?)\.?)\s+(?:of\s+)?(?=([a-z]+(?: [a-z]+){0,2}))/gi;
+/** "A pumpkin of some 4 lb.": the weight behind the food. */
+const PROSE_WEIGHED =
+  /\b(?:an?|the|one|two)\s+([a-z]+(?: [a-z]+)?) (?:of|weighing) (?:some |about )?(\d+(?:[.,]\d+)? ?(?:kg|g|lbs?|oz|pounds?))\b/gi;
+const PROSE_WORDS = 3;
+
+/** Foods of a recipe that has no list: each with its measure, out of the sentences that use them. */
+function foodsInProse(text: string, context: ReadingContext): { heading: string; text: string }[] {
+  const found = [
+    ...[...text.matchAll(PROSE_WEIGHED)].map((hit) => ({ at: hit.index, measure: hit[2] ?? '', words: hit[1] ?? '' })),
+    ...[...text.matchAll(PROSE_MEASURE)].map((hit) => ({ at: hit.index, measure: hit[1] ?? '', words: hit[2] ?? '' })),
+  ].sort((a, b) => a.at - b.at);
+  const lines = new Set<string>();
+  for (const { measure, words } of found) {
+    const each = words.split(' ');
+    for (let length = Math.min(PROSE_WORDS, each.length); length > 0; length -= 1) {
+      const line = `${measure} ${each.slice(0, length).join(' ')}`;
+      const { code } = readLine(line, { ...context, guesses: false });
+      if (code !== 'READ') continue;
+      lines.add(line);
+      break;
+    }
+  }
+  return [...lines].map((line) => ({ heading: '', text: line }));
+}
+
+const PERCENT = /^(.*?[a-z].*?)[\s:]+(\d+(?:[.,]\d+)?)\s*%$|^(\d+(?:[.,]\d+)?)\s*%\s+(.+)$/i;
+const MAKES_KG = /\b(?:yield|batch|makes|total)\b:?\s*(\d+(?:[.,]\d+)?)\s*(?:kg|l|litres?)\b/i;
+/** How far percentages may be from a hundred in all. */
+const PERCENT_OFF = 12;
+
+/** A formula in percent as kilos of the batch that it names, or of one kilo. */
+function byPercent<T extends { readonly text: string }>(foods: readonly T[], whole: string): readonly T[] {
+  const parts = foods.map(({ text }) => PERCENT.exec(text));
+  const shares = parts.map((hit) => (hit === null ? 0 : Number((hit[2] ?? hit[3] ?? '0').replace(',', '.'))));
+  const sum = shares.reduce((all, share) => all + share, 0);
+  if (shares.filter((share) => share > 0).length < LEAST_PARTS || Math.abs(sum - 100) > PERCENT_OFF) return foods;
+  const batchKg = Number((MAKES_KG.exec(whole)?.[1] ?? '1').replace(',', '.'));
+  return foods.map((food, n) => {
+    const hit = parts[n] ?? null;
+    const grams = Math.round(((shares[n] ?? 0) / 100) * batchKg * 1e4) / 10;
+    return hit === null ? food : { ...food, text: `${String(grams)} g ${(hit[1] ?? hit[4] ?? '').trim()}` };
+  });
+}
+
+/** A sentence before the list that names no amount. */
+function isTalk(line: string): boolean {
+  return /[.!?]$/.test(line) && !/\d|[½¼¾]/.test(line) && line.split(/\s+/).length > LEAST_WORDS;
 }
 
 /** A text of the same length with only these rows in it. */
@@ -147,24 +335,28 @@ function blanked(text: string, rows: readonly { readonly at: number; readonly ra
  * Reads a text as people paste it: a title, "serves 4", foods line by line or behind semicolons, headings, a method.
  * Nothing is dropped silently: a line that is not understood comes back as a question.
  */
-export function readPaste(text: string, context: ReadingContext): Pasting {
+export function readPaste(pastedText: string, context: ReadingContext): Pasting {
+  const text = unmarked(pastedText);
   const rows = text.split(/\r\n|\r|\n/);
   if (text.length > MOST_CHARACTERS || rows.length > MOST_LINES) {
     return { ok: false, code: 'TOO_LONG', characters: text.length, lines: rows.length };
   }
   if (BINARY.test(text)) return { ok: false, code: 'NOT_TEXT' };
-  const placed: { line: string; raw: string; at: number }[] = [];
+  const found: Row[] = [];
   let from = 0;
   for (const row of rows) {
     const line = bare(row);
-    if (line !== '') placed.push({ line, raw: row, at: from });
+    if (line !== '' && !TABLE_HEAD.test(line)) found.push({ line, raw: row, at: from });
     from += row.length;
     from += text.startsWith('\r\n', from) ? 2 : 1;
   }
+  const placed = found.flatMap((row, n) => (n === 0 ? parted(row, found[1]?.line) : [row]));
   let title: string | undefined;
   let bowls: number | undefined;
   let heading = '';
   let inMethod = false;
+  let wasWork = false;
+  const notes: string[] = [];
   const foods: { heading: string; text: string }[] = [];
   const method: string[] = [];
   const kept: { at: number; raw: string }[] = [];
@@ -172,12 +364,18 @@ export function readPaste(text: string, context: ReadingContext): Pasting {
     method.push(line.replace(NUMBERED, ''));
     kept.push({ at, raw });
   };
-  for (const [n, { line, raw, at }] of placed.entries()) {
+  for (const [n, { line, raw, at, isFood }] of placed.entries()) {
     const stated = bowlsIn(line);
     const isHeading = HEADING.test(line) || (line.endsWith(':') && line.length < 60);
     const next = placed[n + 1]?.line;
-    if (stated !== undefined && bowls === undefined && (foods.length === 0 || line.split(/\s+/).length < LEAST_WORDS)) {
+    const portions = bowls === undefined ? PORTIONS.exec(line) : null;
+    if (portions !== null && (n === 0 || portions.index === 0) && Number(portions[1]) > 0 && Number(portions[1]) <= 1000) {
+      bowls = Number(portions[1]);
+      if (portions.index > 0) title = line.slice(0, portions.index).replace(/^#+\s*/, '');
+    } else if (stated !== undefined && bowls === undefined && (foods.length === 0 || line.split(/\s+/).length < LEAST_WORDS)) {
       bowls = stated;
+    } else if (isFood === true) {
+      foods.push(...splitFoods(line, false, context).map((own) => ({ heading, text: own })));
     } else if (ABOUT.test(line) && line.length < 80) {
       continue;
     } else if (METHOD.test(line)) {
@@ -191,13 +389,22 @@ export function readPaste(text: string, context: ReadingContext): Pasting {
       inMethod = false;
       heading = line.replace(/^#+\s*|:$/g, '');
       if (/^ingredients$/i.test(heading)) heading = '';
-    } else if (inMethod || isWork(line, method.length > 0)) {
+    } else if (inMethod || isWork(line, wasWork)) {
       work(line, raw, at);
+      wasWork = true;
+    } else if (foods.length === 0 && method.length === 0 && isTalk(line)) {
+      notes.push(line);
     } else {
-      foods.push(...splitFoods(line, placed.length === 1, context).map((own) => ({ heading, text: own })));
+      wasWork = false;
+      const head = HEADED_LINE.exec(line)?.[0] ?? '';
+      const under = head === '' || /^optional/i.test(head) ? heading : head.replace(/:\s*$/, '');
+      foods.push(
+        ...splitFoods(line.slice(head.length), placed.length === 1, context).map((own) => ({ heading: under, text: own })),
+      );
     }
   }
-  const own = foods.filter(({ text: food }) => food !== '');
+  const listedFoods = foods.filter(({ text: food }) => food !== '');
+  const own = listedFoods.length > 0 ? byPercent(listedFoods, text) : foodsInProse(method.join(' '), context);
   if (own.length === 0) return { ok: false, code: 'NOTHING_IN_IT' };
   if (own.length > MOST_LINES) return { ok: false, code: 'TOO_LONG', characters: text.length, lines: own.length };
   const readings = readLines(
@@ -210,6 +417,7 @@ export function readPaste(text: string, context: ReadingContext): Pasting {
       title,
       bowls,
       method,
+      notes,
       methodText: blanked(text, kept),
       lines: readings.map((reading, n) => ({ reading, heading: own[n]?.heading ?? '' })),
     },

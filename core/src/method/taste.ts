@@ -22,6 +22,14 @@ export function doSeason(k: Kitchen, clause: Clause, n: number): void {
       intoVessel(k, clause, n, vessel, wanted, false);
     }
   }
+  if (
+    others.length > 0 &&
+    !isVerb &&
+    k.actions.length > says &&
+    others.length === mentions.length &&
+    !/\btaste\b|\bseasoning\b|\bsalt\b/i.test(body)
+  )
+    return;
   const vessel = k.here;
   for (const one of mentions.filter(({ line }) => (k.lineOf(line)?.taken.row.id ?? '').endsWith('-pepper'))) {
     if (vessel !== undefined && vessel.isBlended && !k.isUsedUp(one.line)) {

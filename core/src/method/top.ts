@@ -20,7 +20,7 @@ export function onTop(k: Kitchen, mentions: readonly Mention[], text: string, n:
   }
   for (const mention of mentions) {
     const { line } = mention;
-    const at = k.vesselOf(line);
+    const at = k.besides(line) ?? k.vesselOf(line);
     if (at?.isDrained === true && at !== k.mainVessel()) {
       at.isForTop = true;
       k.topVessels.add(at);
@@ -110,10 +110,14 @@ export function doServe(k: Kitchen, clause: Clause, n: number): void {
         k.isUsedUp(line) &&
         !k.isDivided(line) &&
         k.vesselOf(line) === k.mainVessel() &&
+        k.besides(line) === undefined &&
         ![...k.vessels].some(({ aside }) => aside.has(line))
       ),
   );
-  const hasTopVessel = k.open().some(({ isForTop }) => isForTop) && /\bwith\b/i.test(text);
+  const isWith = /\b(?:with|topped)\b/i.test(text);
+  const beside = k.open().find((vessel) => vessel !== k.mainVessel() && vessel.isHot && vessel.steps.length > 0 && !vessel.isWet);
+  if (isWith && beside !== undefined && k.isFinished() && k.here === beside) beside.isForTop = true;
+  const hasTopVessel = k.open().some(({ isForTop }) => isForTop) && isWith;
   if (tops.length > 0 || hasTopVessel) onTop(k, tops, k.body(clause), n);
   else k.put('serve', n, { vessel: undefined });
 }

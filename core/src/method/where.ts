@@ -61,10 +61,21 @@ function isMeanwhile({ text }: Clause): boolean {
   return /\b(?:meanwhile|in the meantime|while the|while they|while it)\b/i.test(text);
 }
 
+/** "Add the parsnips to the onion": the pan that the onion is in. */
+function metIn(k: Kitchen, clause: Clause, body: string): Vessel | undefined {
+  const named = /\b(?:to|into|in with) the ([a-z][a-z -]*?)(?= (?:with|along|and|together|in)\b|[,;]|$)/i.exec(body)?.[1];
+  if (named === undefined || k.placeIn(`the ${named}`) !== undefined) return undefined;
+  const [first] = k.names.mentions(named, clause.section, k.isUsedUp);
+  const vessel = first === undefined || !k.isUsedUp(first.line) ? undefined : k.vesselOf(first.line);
+  return vessel !== undefined && isHob(vessel) && !vessel.isForTop ? vessel : undefined;
+}
+
 /** Where something is put: as it is said, where it is cooked next, or where the cook stands. */
 export function target(k: Kitchen, clause: Clause, n: number, mentions: readonly Mention[]): Vessel {
   const { here } = k;
   const body = k.body(clause);
+  const met = metIn(k, clause, body);
+  if (met !== undefined) return met;
   const place = EMPTIED.test(body) ? undefined : (k.placeIn(body) ?? k.placeIn(clause.text));
   if (place !== undefined && place.kind !== 'serving') {
     if (place.kind === 'tray') {

@@ -21,6 +21,8 @@ export interface Fact {
   readonly does: string;
   readonly lines: readonly string[];
   readonly figures: Readonly<Record<string, string>>;
+  /** Whether something at it was taken for granted, and shown so. */
+  readonly isMarked?: boolean;
 }
 
 export interface Score {
@@ -30,6 +32,10 @@ export interface Score {
   readonly wrong: string[];
   readonly linesRight: number;
   readonly lines: number;
+  /** Wrong things that nothing on the page points at. */
+  readonly unmarked: number;
+  /** What a cook does from the paste to the right card: the paste, one for a question, two for a wrong thing, the save. */
+  readonly touches: number;
 }
 
 const HERE = join(fileURLToPath(new URL('.', import.meta.url)), 'method-corpus');
@@ -88,6 +94,8 @@ export interface CorpusReading {
   readonly reading: MethodReading;
   readonly taken: readonly TakenLine[];
   readonly unread: readonly string[];
+  /** Lines that were asked about. */
+  readonly asked: number;
 }
 
 /** A recipe read as it would be pasted, with the first answer to what is asked. */
@@ -98,8 +106,10 @@ export function readCorpus({ text, country }: Pick<CorpusRecipe, 'text' | 'count
   const { pasted } = pasting;
   const bowls = pasted.bowls ?? 4;
   const unread: string[] = [];
+  let asked = 0;
   const lines = pasted.lines.flatMap(({ reading, heading }) => {
     const first = reading.code === 'ASK' ? reading.options[0] : undefined;
+    if (first !== undefined) asked += 1;
     const taken = takeLine(reading, { larder, heading, bowls }, first);
     if (taken === undefined) unread.push(`${reading.code}: ${reading.text}`);
     return taken === undefined ? [] : [{ taken, heading }];
@@ -110,7 +120,7 @@ export function readCorpus({ text, country }: Pick<CorpusRecipe, 'text' | 'count
     { id: 'read', name: pasted.title ?? 'Soup', bowls, bowlG: 300 },
     { ...context, bowls, blenders: ['jug', 'stick'] },
   );
-  return { reading, taken: lines.map(({ taken }) => taken), unread };
+  return { reading, taken: lines.map(({ taken }) => taken), unread, asked };
 }
 
 const SILENT = new Set(['prepare', 'setting', 'remark', 'serve', 'hold']);
@@ -140,7 +150,11 @@ function gathered(facts: readonly Fact[]): Fact[] {
   for (const fact of ordered) {
     const last = out.at(-1);
     if ((fact.does === 'add' || fact.does === 'garnish') && last?.does === fact.does)
-      out[out.length - 1] = { ...last, lines: [...new Set([...last.lines, ...fact.lines])] };
+      out[out.length - 1] = {
+        ...last,
+        lines: [...new Set([...last.lines, ...fact.lines])],
+        isMarked: last.isMarked === true || fact.isMarked === true,
+      };
     else out.push(fact);
   }
   return out;
@@ -161,6 +175,7 @@ function said(action: Action, ingredientOf: (line: string) => string): Fact {
         ? {}
         : { share: String(Math.round(action.share * 100) / 100) }),
     },
+    isMarked: action.assumed.length > 0,
   };
 }
 
@@ -176,6 +191,9 @@ export function factsOf({ reading }: CorpusReading): Fact[] {
   return reading.actions.filter(({ does }) => !SILENT.has(does)).map((action) => said(action, nameOf));
 }
 
+/** A wrong clause is opened and set; a line that is not understood is opened and named, or left out. */
+const TO_SET_RIGHT = 2;
+
 /** How many of a recipe's lines and facts are right, missed, invented. The longest run of doings in the same order is matched. */
 export function score(recipe: CorpusRecipe): Score {
   const read = readCorpus(recipe);
@@ -186,12 +204,16 @@ export function score(recipe: CorpusRecipe): Score {
   let right = 0;
   let missed = 0;
   let invented = 0;
+  let unmarked = 0;
+  let lost = 0;
   for (const [want, have] of pairs) {
+    const before = wrong.length;
     if (want === undefined && have !== undefined) {
       invented += 1;
       wrong.push(`invented ${show(have)}`);
     } else if (want !== undefined && have === undefined) {
       missed += 1 + (want.lines.length > 0 ? 1 : 0) + Object.keys(want.figures).length;
+      lost += 1;
       wrong.push(`missed ${show(want)}`);
     } else if (want !== undefined && have !== undefined) {
       right += 1;
@@ -218,7 +240,12 @@ export function score(recipe: CorpusRecipe): Score {
         }
       }
     }
+    if (have !== undefined && have.isMarked !== true) unmarked += wrong.length - before;
   }
+  // A clause that is shown as no step is marked: what is missed beyond those is not.
+  const remarks = read.reading.actions.filter(({ does }) => does === 'remark').length;
+  unmarked += Math.max(0, lost - remarks);
+  const touches = 2 + read.asked + TO_SET_RIGHT * (read.unread.length + wrong.length);
   const taken = new Map(read.taken.map((one, n) => [n, one]));
   let linesRight = 0;
   for (const line of recipe.lines) {
@@ -230,7 +257,7 @@ export function score(recipe: CorpusRecipe): Score {
       taken.delete(own[0]);
     } else wrong.push(`line ${line.ingredient} ${String(line.kg ?? '')}`);
   }
-  return { right, missed, invented, wrong, linesRight, lines: recipe.lines.length };
+  return { right, missed, invented, wrong, linesRight, lines: recipe.lines.length, unmarked, touches };
 }
 
 function near(a: string | undefined, b: string): boolean {

@@ -84,6 +84,7 @@ const ASSUMED: Readonly<Record<MethodAssumption, string>> = {
   LINE: 'not among the lines',
   BODY: 'how thick is not said: coats the spoon',
   COARSE: 'mashed: blended for a moment',
+  NOT_ALL: 'something that is said here is in no step',
 };
 
 /** What was taken for granted of an action, each in a few words. */

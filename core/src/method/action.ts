@@ -50,7 +50,7 @@ export interface LineUse {
 }
 
 /** What was taken for granted where the words leave it open. */
-export type MethodAssumption = 'MINUTES' | 'OVEN' | 'SHARE' | 'LINE' | 'BODY' | 'COARSE';
+export type MethodAssumption = 'MINUTES' | 'OVEN' | 'SHARE' | 'LINE' | 'BODY' | 'COARSE' | 'NOT_ALL';
 
 /** One thing that the method asks for, with its place in the text. */
 export interface Action {

@@ -299,6 +299,29 @@ const HANDLERS = {
   remark: doRemark,
 } satisfies Handlers;
 
+/** What a cook may say without a step of its own. */
+const PASSED: ReadonlySet<Doing> = new Set(['prepare', 'store', 'hold']);
+
+/** Marks the clauses that name minutes or a food of the recipe which no step of the method has. */
+function markLeftOut(k: Kitchen): void {
+  const used = new Set(k.actions.filter(({ does }) => does !== 'prepare').flatMap(({ lines }) => lines.map(({ line }) => line)));
+  for (const [n, clause] of k.clauses.entries()) {
+    const own = k.actions.filter(({ clause: at }) => at === n);
+    if (own.some(({ does }) => PASSED.has(does))) continue;
+    const minutes = minutesIn(clause.text);
+    const isTimed = own.some((action) => action.minutes !== undefined);
+    const isOnTime = minutes === undefined || minutes.high < 1 || isTimed || /\bevery\b|\bafter\b|\bthe last\b/i.test(clause.text);
+    const unused = k.names
+      .mentions(k.body(clause), clause.section, () => false)
+      .filter(
+        ({ line, byGroup }) => byGroup !== true && !used.has(line) && !/salt$|-pepper$/.test(k.lineOf(line)?.taken.row.id ?? ''),
+      );
+    if (isOnTime && unused.length === 0) continue;
+    const last = own.at(-1);
+    if (last !== undefined) k.actions[last.n] = { ...last, assumed: [...last.assumed, 'NOT_ALL'] };
+  }
+}
+
 /** Cooks a method in the mind, clause by clause. */
 export function cookInMind(lines: readonly MethodLine[], clauses: readonly Clause[], context: KitchenContext): Kitchen {
   const kitchen = new Kitchen(lines, clauses, context, HANDLERS);
@@ -306,5 +329,6 @@ export function cookInMind(lines: readonly MethodLine[], clauses: readonly Claus
     take(kitchen, clause, n);
     kitchen.beforeLast = clause;
   }
+  markLeftOut(kitchen);
   return kitchen;
 }

@@ -8,6 +8,7 @@ const ORDER = [
   'kit',
   'pot',
   'body',
+  'cold',
   'season',
   'finish',
   'dish',

@@ -121,17 +121,27 @@ export function volumeM3(m: Mix, t: number): number {
   );
 }
 
-/** Thermal diffusivity of a mix at t °C, m2/s: conductivity in parallel by volume share (ASHRAE, same chapter), over density and cp. */
-export function diffusivityM2S(m: Mix, t: number): number {
-  const kTimesVolume =
+/** Conductivity of a mix times its volume, W m2/K: in parallel by volume share (ASHRAE, same chapter). */
+function conductivityVolume(m: Mix, t: number): number {
+  return (
     (m[0] / at(DENSITY.water, t)) * at(CONDUCTIVITY.water, t) +
     (m[1] / at(DENSITY.fat, t)) * at(CONDUCTIVITY.fat, t) +
     (m[2] / at(DENSITY.protein, t)) * at(CONDUCTIVITY.protein, t) +
     ((m[3] + m[4] + m[7]) / at(DENSITY.carbohydrate, t)) * at(CONDUCTIVITY.carbohydrate, t) +
     (m[5] / at(DENSITY.fibre, t)) * at(CONDUCTIVITY.fibre, t) +
     ((m[6] + m[9]) / at(DENSITY.ash, t)) * at(CONDUCTIVITY.ash, t) +
-    (m[8] / at(DENSITY.ethanol, t)) * at(CONDUCTIVITY.ethanol, t);
-  return kTimesVolume / heatCapacityJK(m, t);
+    (m[8] / at(DENSITY.ethanol, t)) * at(CONDUCTIVITY.ethanol, t)
+  );
+}
+
+/** Thermal conductivity of a mix at t °C, W/(m K). */
+export function conductivityWMK(m: Mix, t: number): number {
+  return conductivityVolume(m, t) / volumeM3(m, t);
+}
+
+/** Thermal diffusivity of a mix at t °C, m2/s: its conductivity over density and cp. */
+export function diffusivityM2S(m: Mix, t: number): number {
+  return conductivityVolume(m, t) / heatCapacityJK(m, t);
 }
 
 /**

@@ -2,6 +2,7 @@ export {
   ETHANOL_LATENT_JKG,
   diffusivityM2S,
   enthalpyJ,
+  conductivityWMK,
   heatCapacityJK,
   latentJKg,
   temperatureC,

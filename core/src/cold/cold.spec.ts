@@ -1,0 +1,344 @@
+import fc from 'fast-check';
+import {
+  COOLING_RULES,
+  KEEPING_RULES,
+  USUAL_MIX,
+  USUAL_PANS,
+  USUAL_PLACES,
+  coolSlab,
+  coolingCurve,
+  fewestPans,
+  forecastCooling,
+  freezeMinutes,
+  headspaceShare,
+  lastMinuteFor,
+  minutesTo,
+  outlookOf,
+  plankS,
+  rescuedTo,
+  splitPlans,
+  stuffOf,
+  useBy,
+  watchCooling,
+  type CoolingPan,
+  type CoolingPlace,
+  type Pan,
+  type Stuff,
+} from './index.js';
+
+const soup = stuffOf(USUAL_MIX, 1);
+const STILL: CoolingPlace = {
+  id: 'still',
+  name: 'Still air',
+  airC: 3,
+  topW: 10,
+  belowC: 3,
+  belowW: 10,
+  canStir: false,
+  source: 'spec',
+};
+const BLAST: CoolingPlace = { ...STILL, topW: 25, belowW: 25 };
+const [TWO_STAGES] = COOLING_RULES;
+if (TWO_STAGES === undefined) throw new Error('A rule is needed.');
+
+/** A stuff whose properties do not change with temperature, as the exact series needs it. */
+function constant(heat: number, conducts: number): Stuff {
+  return {
+    heat: new Float64Array(106).fill(heat),
+    conducts: new Float64Array(106).fill(conducts),
+    densityKgM3: 1000,
+    waterShare: 0.9,
+  };
+}
+
+/** The exact series for a slab with convection on both faces: eigenvalues of z tan z = Bi, eight terms. */
+function series(bi: number, fo: number, x: number): number {
+  let sum = 0;
+  for (let n = 0; n < 8; n += 1) {
+    let low = n * Math.PI;
+    let high = low + Math.PI / 2 - 1e-12;
+    for (let round = 0; round < 80; round += 1) {
+      const z = (low + high) / 2;
+      if (z * Math.tan(z) < bi) low = z;
+      else high = z;
+    }
+    const z = (low + high) / 2;
+    sum += ((4 * Math.sin(z)) / (2 * z + Math.sin(2 * z))) * Math.exp(-z * z * fo) * Math.cos(z * x);
+  }
+  return sum;
+}
+
+describe('a pan that is not stirred', () => {
+  it('cools as the exact series says, over a hundred pans, within 2 % of the fall', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.015, max: 0.12, noNaN: true }),
+        fc.double({ min: 5, max: 150, noNaN: true }),
+        fc.integer({ min: 20, max: 500 }),
+        (depthM, h, minutes) => {
+          const [heat, k] = [4e6, 0.6];
+          const curve = coolSlab({ stuff: constant(heat, k), depthM, aboveC: 3, aboveW: h, belowC: 3, belowW: h }, 83, minutes);
+          const half = depthM / 2;
+          const exact = series((h * half) / k, ((k / heat) * minutes * 60) / half ** 2, 0);
+          expect(Math.abs(((curve.warmestC[minutes] ?? 0) - 3) / 80 - exact)).toBeLessThan(0.02);
+        },
+      ),
+      { numRuns: 100 },
+    );
+  });
+
+  it('first term of the series at Bi 0.1, 1 and 10 (Incropera and DeWitt, Fundamentals of Heat and Mass Transfer, table of one-term coefficients, from memory)', () => {
+    for (const [bi, z, c] of [
+      [0.1, 0.3111, 1.0161],
+      [1, 0.8603, 1.1191],
+      [10, 1.4289, 1.262],
+    ] as const) {
+      const fo = 0.8;
+      const [heat, k, half] = [4e6, 0.6, 0.025];
+      const minutes = Math.round((fo * half ** 2 * heat) / k / 60);
+      const own = (k * minutes * 60) / heat / half ** 2;
+      const h = (bi * k) / half;
+      const curve = coolSlab(
+        { stuff: constant(heat, k), depthM: 2 * half, aboveC: 0, aboveW: h, belowC: 0, belowW: h },
+        100,
+        minutes,
+      );
+      expect((curve.warmestC[minutes] ?? 0) / 100)
+        .withContext(`Bi ${String(bi)}`)
+        .toBeCloseTo(c * Math.exp(-z * z * own), 1.7);
+      expect(Math.abs((curve.warmestC[minutes] ?? 0) / 100 / (c * Math.exp(-z * z * own)) - 1)).toBeLessThan(0.02);
+    }
+  });
+
+  it('agrees with an explicit scheme on nodes, fine and of another form, with properties by temperature', () => {
+    const depthM = 0.05;
+    const nodes = 61;
+    const dx = depthM / (nodes - 1);
+    const dt = 1;
+    const t = new Float64Array(nodes).fill(80);
+    const of = (table: Float64Array, at: number): number => {
+      const low = Math.max(0, Math.min(104, Math.floor(at)));
+      return (table[low] ?? 0) + ((table[low + 1] ?? 0) - (table[low] ?? 0)) * (at - low);
+    };
+    for (let second = 0; second < 150 * 60; second += dt) {
+      const flow = new Float64Array(nodes + 1);
+      flow[0] = 10 * (3 - (t[0] ?? 0));
+      flow[nodes] = 10 * ((t[nodes - 1] ?? 0) - 3);
+      for (let n = 1; n < nodes; n += 1) {
+        const mean = ((t[n] ?? 0) + (t[n - 1] ?? 0)) / 2;
+        flow[n] = (of(soup.conducts, mean) * ((t[n - 1] ?? 0) - (t[n] ?? 0))) / dx;
+      }
+      for (let n = 0; n < nodes; n += 1) {
+        const wide = n === 0 || n === nodes - 1 ? dx / 2 : dx;
+        t[n] = (t[n] ?? 0) + (((flow[n] ?? 0) - (flow[n + 1] ?? 0)) * dt) / (of(soup.heat, t[n] ?? 0) * wide);
+      }
+    }
+    const curve = coolSlab({ stuff: soup, depthM, aboveC: 3, aboveW: 10, belowC: 3, belowW: 10 }, 80, 150);
+    expect(Math.abs((curve.warmestC[150] ?? 0) - Math.max(...t)) / 77).toBeLessThan(0.01);
+  });
+
+  it('57 to 21 °C: 25 mm in still air of 3 °C about 1.7 h, 50 mm about 3.7 h, 50 mm in a blast about 1.5 h', () => {
+    const hours = (place: CoolingPlace, depthM: number): number =>
+      (forecastCooling({ stuff: soup, depthM, startC: 80, place, isStirred: false }).between(57, 21)?.middle ?? 0) / 60;
+    expect(Math.abs(hours(STILL, 0.025) / 1.7 - 1)).toBeLessThan(0.05);
+    expect(Math.abs(hours(STILL, 0.05) / 3.7 - 1)).toBeLessThan(0.06);
+    const blast = USUAL_PLACES.find(({ id }) => id === 'blast');
+    expect(Math.abs(hours(blast ?? BLAST, 0.05) / 1.5 - 1)).toBeLessThan(0.05);
+  });
+});
+
+describe('a pan that is stirred', () => {
+  it('falls by Newton: halving times alike, and the whole of it at one temperature', () => {
+    const pan: CoolingPan = { stuff: constant(4e6, 0.6), depthM: 0.05, startC: 83, place: STILL, isStirred: true };
+    const curve = coolingCurve(pan, 600);
+    const tau = (4e6 * 0.05) / 20;
+    for (const minute of [60, 240, 600]) expect(curve.warmestC[minute]).toBeCloseTo(3 + 80 * Math.exp((-minute * 60) / tau), 6);
+    expect(curve.warmestC).toEqual(curve.meanC);
+  });
+
+  it('is never slower than the same pan unstirred', () => {
+    for (const depthM of [0.02, 0.05, 0.1]) {
+      const pan = { stuff: soup, depthM, startC: 80, place: BLAST };
+      const still = minutesTo(coolingCurve({ ...pan, isStirred: false }, 1440), 21) ?? 0;
+      expect(minutesTo(coolingCurve({ ...pan, isStirred: true }, 1440), 21) ?? Infinity).toBeLessThanOrEqual(still);
+    }
+  });
+});
+
+describe('a cooling rule', () => {
+  it('is met by a shallow pan and missed by a deep one, by so many minutes', () => {
+    const at = (depthM: number) =>
+      outlookOf(forecastCooling({ stuff: soup, depthM, startC: 80, place: STILL, isStirred: false }, 4), TWO_STAGES);
+    expect(at(0.02).isMet).toBeTrue();
+    const deep = at(0.06);
+    expect(deep.isMet).toBeFalse();
+    expect(deep.stages[0]?.spareMin ?? 0).toBeLessThan(-60);
+    for (const { source, missed } of COOLING_RULES) expect(source.length * missed.length).toBeGreaterThan(100);
+  });
+});
+
+describe('a split plan', () => {
+  it('meets the rule, holds all of it, and no plan with fewer pans would: tried over small kits', () => {
+    const pan = (id: string): fc.Arbitrary<Pan> =>
+      fc.record({
+        id: fc.constant(id),
+        name: fc.constant(id),
+        lengthM: fc.double({ min: 0.2, max: 0.6, noNaN: true }),
+        widthM: fc.double({ min: 0.15, max: 0.4, noNaN: true }),
+        depthM: fc.double({ min: 0.03, max: 0.2, noNaN: true }),
+        count: fc.integer({ min: 0, max: 4 }),
+      });
+    fc.assert(
+      fc.property(
+        fc.tuple(pan('a'), pan('b'), pan('c')),
+        fc.double({ min: 0.001, max: 0.05, noNaN: true }),
+        fc.double({ min: 0.01, max: 0.15, noNaN: true }),
+        (pans, volumeM3, deepestM) => {
+          const room = ({ lengthM, widthM, depthM }: Pan): number => lengthM * widthM * Math.min(deepestM, depthM * 0.9);
+          let fewest = Infinity;
+          for (let a = 0; a <= pans[0].count; a += 1)
+            for (let b = 0; b <= pans[1].count; b += 1)
+              for (let c = 0; c <= pans[2].count; c += 1)
+                if (a * room(pans[0]) + b * room(pans[1]) + c * room(pans[2]) >= volumeM3 - 1e-9)
+                  fewest = Math.min(fewest, a + b + c);
+          const found = fewestPans(pans, volumeM3, deepestM);
+          expect(found === undefined ? Infinity : found.reduce((sum, { count }) => sum + count, 0)).toBe(fewest);
+        },
+      ),
+      { numRuns: 300 },
+    );
+  });
+
+  it('18 kg at 80 °C: ways that meet two stages in nine of ten, the kilos all there, ice where there is ice', () => {
+    const split = splitPlans({ kg: 18, stuff: soup, startC: 80, pans: USUAL_PANS, places: USUAL_PLACES, rule: TWO_STAGES });
+    if (!split.ok) throw new Error('There is a way.');
+    expect(split.plans.length).toBe(3);
+    for (const plan of split.plans) {
+      expect(plan.outlook.isMet).toBeTrue();
+      expect(plan.pans.reduce((sum, { count, kgEach }) => sum + count * kgEach, 0)).toBeCloseTo(18, 3);
+      expect(plan.iceKg > 0).toBe(plan.place.id === 'ice-bath');
+    }
+    const counts = split.plans.map(({ panCount }) => panCount);
+    expect(counts).toEqual([...counts].sort((a, b) => a - b));
+  });
+
+  it('says by how much it is missed when nothing does, and how shallow it would have to be', () => {
+    const [deep] = USUAL_PANS.filter(({ id }) => id === 'wide-deep');
+    if (deep === undefined) throw new Error('A deep pan is needed.');
+    const fridge = USUAL_PLACES.filter(({ id }) => id === 'fridge');
+    const split = splitPlans({ kg: 18, stuff: soup, startC: 80, pans: [deep], places: fridge, rule: TWO_STAGES });
+    if (split.ok) throw new Error('Nothing meets it.');
+    expect(split.best?.outlook.stages[0]?.spareMin ?? 0).toBeLessThan(0);
+    expect(split.depthM ?? 0).toBeGreaterThan(0.015);
+    expect(split.depthM ?? 1).toBeLessThan(0.04);
+  });
+});
+
+describe('a watched pan', () => {
+  /** A pan that the page does not know: what its place takes, its depth and its start are off, and the probe is as noisy as one. */
+  function hidden(seed: number): { truth: CoolingPan; noise: (n: number) => number } {
+    let state = seed * 2654435761 + 12345;
+    const uniform = (): number => {
+      state = (Math.imul(state ^ (state >>> 15), 2246822519) + 0x9e3779b9) | 0;
+      return ((state >>> 8) & 0xffffff) / 0x1000000;
+    };
+    const normal = (): number => Math.sqrt(-2 * Math.log(uniform() + 1e-9)) * Math.cos(2 * Math.PI * uniform());
+    const factor = Math.exp(0.25 * normal());
+    const truth: CoolingPan = {
+      stuff: soup,
+      depthM: 0.045 * Math.exp(0.08 * normal()),
+      startC: 78 + 1.5 * normal(),
+      place: { ...STILL, topW: 10 * factor, belowW: 10 * factor },
+      isStirred: false,
+    };
+    const noises = [0.8 * normal(), 0.8 * normal(), 0.8 * normal()];
+    return { truth, noise: (n) => noises[n] ?? 0 };
+  }
+
+  it('after three readings the 90 % band of the 21 °C crossing holds it in 85 to 95 of 100 hidden pans', () => {
+    const believed: CoolingPan = { stuff: soup, depthM: 0.045, startC: 78, place: STILL, isStirred: false };
+    let held = 0;
+    for (let seed = 1; seed <= 100; seed += 1) {
+      const { truth, noise } = hidden(seed);
+      const curve = coolingCurve(truth, 1440, 15);
+      const readings = [20, 45, 70].map((minute, n) => ({ minute, tempC: (curve.warmestC[minute] ?? 0) + noise(n) }));
+      const band = watchCooling(believed, readings, 15).to(21)?.most;
+      const at = minutesTo(curve, 21) ?? 0;
+      if (band !== undefined && at >= band[0] && at <= band[1]) held += 1;
+    }
+    expect(held).toBeGreaterThanOrEqual(85);
+    expect(held).toBeLessThanOrEqual(97);
+  });
+
+  it('says the last minute at which a second pan still brings it in time: at that minute it does, a little later it does not', () => {
+    const pan: CoolingPan = { stuff: soup, depthM: 0.05, startC: 70, place: STILL, isStirred: false };
+    const watched = watchCooling(pan, [], 5);
+    const from57 = minutesTo(watched.curve, 57) ?? 0;
+    const by = from57 + 120;
+    expect(watched.to(21)?.middle ?? 0).toBeGreaterThan(by);
+    const last = lastMinuteFor(watched, { kind: 'halve' }, 10, 21, by);
+    if (last === undefined) throw new Error('There is time.');
+    expect(rescuedTo(watched, { kind: 'halve' }, last, 21) ?? Infinity).toBeLessThanOrEqual(by);
+    expect(rescuedTo(watched, { kind: 'halve' }, last + 5, 21) ?? Infinity).toBeGreaterThan(by);
+    expect(lastMinuteFor(watched, { kind: 'halve' }, by - 1, 21, by)).toBeUndefined();
+  });
+
+  it('a reading that jumps is named and does not pull the curve', () => {
+    const pan: CoolingPan = { stuff: soup, depthM: 0.045, startC: 78, place: STILL, isStirred: false };
+    const curve = coolingCurve(pan, 200);
+    const good = [20, 40, 60, 80].map((minute) => ({ minute, tempC: curve.warmestC[minute] ?? 0 }));
+    const watched = watchCooling(pan, [...good, { minute: 70, tempC: 12 }], 10);
+    expect(watched.odd).toEqual([{ minute: 70, tempC: 12 }]);
+    expect(Math.abs((watched.to(21)?.middle ?? 0) / (minutesTo(coolingCurve(pan, 1440), 21) ?? 1) - 1)).toBeLessThan(0.02);
+  });
+});
+
+describe('keeping and freezing', () => {
+  const made = Date.UTC(2026, 10, 29, 12);
+  const day = (ms: number): string => new Date(ms).toISOString().slice(0, 10);
+
+  it('seven days with the day it was made as the first (FDA Food Code 2022, 3-501.17); cream and egg shorten it; what went in bounds it', () => {
+    expect(day(useBy(made, KEEPING_RULES.readyToEat, []).atMs)).toBe('2026-12-05');
+    expect(day(useBy(made, KEEPING_RULES.readyToEat, ['cream']).atMs)).toBe('2026-12-02');
+    expect(useBy(made, KEEPING_RULES.readyToEat, ['cream', 'egg']).shortenedBy).toBe('egg');
+    const old = Date.UTC(2026, 10, 30, 12);
+    expect(useBy(made, KEEPING_RULES.readyToEat, [], [old])).toEqual(
+      jasmine.objectContaining({ atMs: old, shortenedBy: 'what went in' }),
+    );
+  });
+
+  it('Plank: a ball of 7 cm from -1.25 °C in air of -40 °C takes 0.72 h (Singh and Heldman, Introduction to Food Engineering, from memory)', () => {
+    const seconds = plankS({
+      shape: 'ball',
+      thickM: 0.07,
+      densityKgM3: 1000,
+      fusionJKg: 250_000,
+      freezesAtC: -1.25,
+      airC: -40,
+      hW: 50,
+      frozenWMK: 1.2,
+    });
+    expect(seconds / 3600).toBeCloseTo(0.72, 2);
+  });
+
+  it('a tub freezes more slowly than Plank alone says, for it is cooled first, and thinner and colder faster', () => {
+    const ask = { thickM: 0.05, waterShare: 0.9, densityKgM3: 1020, startC: 4, airC: -18, hW: 10 };
+    const plank =
+      plankS({
+        shape: 'slab',
+        thickM: 0.05,
+        densityKgM3: 1020,
+        fusionJKg: 0.9 * 333_600,
+        freezesAtC: -1,
+        airC: -18,
+        hW: 10,
+        frozenWMK: 1.9,
+      }) / 60;
+    const minutes = freezeMinutes(ask);
+    expect(minutes).toBeGreaterThan(plank);
+    expect(minutes).toBeLessThan(plank * 1.6);
+    expect(freezeMinutes({ ...ask, thickM: 0.03 })).toBeLessThan(minutes);
+    expect(freezeMinutes({ ...ask, airC: -30 })).toBeLessThan(minutes);
+    expect(headspaceShare(0.9)).toBeCloseTo(0.101, 3);
+  });
+});

@@ -1,0 +1,71 @@
+/** A slab, long bar or ball that is frozen: shape factors of Plank's equation. */
+const SHAPES = { slab: [1 / 2, 1 / 8], bar: [1 / 4, 1 / 16], ball: [1 / 6, 1 / 24] } as const;
+
+export interface Freezing {
+  readonly shape: keyof typeof SHAPES;
+  /** Full thickness or diameter, m. */
+  readonly thickM: number;
+  readonly densityKgM3: number;
+  /** Heat of fusion of the food, J/kg. */
+  readonly fusionJKg: number;
+  readonly freezesAtC: number;
+  readonly airC: number;
+  readonly hW: number;
+  /** Conductivity of the frozen food, W/(m K). */
+  readonly frozenWMK: number;
+}
+
+/**
+ * Time to freeze what is at its freezing point already, s: Plank (1913), as in textbooks of food engineering.
+ */
+export function plankS({ shape, thickM, densityKgM3, fusionJKg, freezesAtC, airC, hW, frozenWMK }: Freezing): number {
+  const [p, r] = SHAPES[shape];
+  return ((densityKgM3 * fusionJKg) / (freezesAtC - airC)) * ((p * thickM) / hW + (r * thickM ** 2) / frozenWMK);
+}
+
+/** Heat of fusion of water, J/kg, and what ice takes up, from memory. */
+const FUSION_JKG = 333_600;
+const FROZEN_WMK = 1.9;
+const FROZEN_J_M3K = 1.9e6;
+const THAWED_J_M3K = 3.9e6;
+
+export interface FreezeAsk {
+  readonly thickM: number;
+  readonly waterShare: number;
+  readonly densityKgM3: number;
+  readonly startC: number;
+  readonly airC: number;
+  readonly hW: number;
+  /** The middle is frozen through at this, °C. */
+  readonly endC?: number;
+}
+
+/**
+ * Time until the middle of a flat tub is frozen, minutes: Pham (1986), the heat of cooling and of freezing each over its own
+ * mean temperature difference; slab, both faces. Constants from memory; the better-known Plank is the check.
+ */
+export function freezeMinutes({ thickM, waterShare, densityKgM3, startC, airC, hW, endC = -10 }: FreezeAsk): number {
+  const middleC = 1.8 + 0.263 * endC + 0.105 * airC;
+  const cooling = THAWED_J_M3K * Math.max(0, startC - middleC);
+  const freezing = densityKgM3 * waterShare * FUSION_JKG + FROZEN_J_M3K * (middleC - endC);
+  const byCooling = Math.max(1, (startC + middleC) / 2 - airC);
+  const byFreezing = Math.max(1, middleC - airC);
+  const biot = (hW * (thickM / 2)) / FROZEN_WMK;
+  return ((cooling / byCooling + freezing / byFreezing) * (thickM / 2) * (1 + biot / 2)) / hW / 60;
+}
+
+/** Ice takes this much more room than its water. */
+const ICE_GROWS = 0.09;
+/** A little air over it all the same. Kitchen default. */
+const SAFE = 0.02;
+
+/** Share of a tub left free so that the lid stays on when the soup freezes. */
+export function headspaceShare(waterShare: number): number {
+  return waterShare * ICE_GROWS + SAFE;
+}
+
+/** What cream, flour and starch do in a soup that is frozen and thawed, as codes. Common practice. */
+export type Thawed = 'SPLITS' | 'WEEPS';
+export function whenThawed(has: { readonly cream: boolean; readonly starch: boolean }): readonly Thawed[] {
+  return [...(has.cream ? (['SPLITS'] as const) : []), ...(has.starch ? (['WEEPS'] as const) : [])];
+}

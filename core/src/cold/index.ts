@@ -1,0 +1,29 @@
+export { USUAL_MIX, stuffOf, type Stuff } from './stuff.js';
+export { HINDERED, USUAL_PLACES, hindered, type CoolingPlace, type Hindrance } from './place.js';
+export { coolSlab, type Curve, type Slab } from './slab.js';
+export {
+  COOLING_SPREAD,
+  LONGEST_MIN,
+  coolingCurve,
+  forecastCooling,
+  minutesTo,
+  nineInTen,
+  type CoolingForecast,
+  type CoolingPan,
+  type Minutes,
+} from './cooling.js';
+export { COOLING_RULES, outlookOf, type CoolingRule, type CoolingStage, type RuleOutlook, type StageOutlook } from './rule.js';
+export {
+  USUAL_PANS,
+  deepestLayer,
+  fewestPans,
+  splitPlans,
+  type Pan,
+  type Split,
+  type SplitAsk,
+  type SplitPans,
+  type SplitPlan,
+} from './split.js';
+export { KEEPING_RULES, SHORTER_DAYS, useBy, type KeepingRule, type UseBy } from './keep.js';
+export { freezeMinutes, headspaceShare, plankS, whenThawed, type FreezeAsk, type Freezing, type Thawed } from './freeze.js';
+export { lastMinuteFor, rescuedTo, watchCooling, type CoolingReading, type Rescue, type Watched } from './watch.js';

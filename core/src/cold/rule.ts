@@ -1,0 +1,69 @@
+import { nineInTen, type CoolingForecast } from './cooling.js';
+
+/** From one temperature to another within so many minutes; from the moment it is portioned where no first is given. */
+export interface CoolingStage {
+  readonly fromC?: number;
+  readonly toC: number;
+  readonly withinMin: number;
+}
+
+export interface CoolingRule {
+  readonly id: string;
+  readonly name: string;
+  readonly stages: readonly CoolingStage[];
+  readonly source: string;
+  /** What is to be done when a stage is missed. */
+  readonly missed: string;
+}
+
+/** Cooling rules as data. Local food law comes first, whichever is chosen. */
+export const COOLING_RULES: readonly CoolingRule[] = [
+  {
+    id: 'two-stage',
+    name: 'Two stages',
+    stages: [
+      { fromC: 57, toC: 21, withinMin: 120 },
+      { fromC: 57, toC: 5, withinMin: 360 },
+    ],
+    source: 'FDA Food Code 2022, 3-501.14',
+    missed:
+      'The first stage missed: reheat it once to 74 °C and cool it again in shallower pans, or throw it away. The second missed: throw it away.',
+  },
+  {
+    id: 'cook-chill',
+    name: 'Cook-chill',
+    stages: [{ toC: 3, withinMin: 90 }],
+    source: 'British guidance on cook-chill, from memory: to 3 °C within 90 minutes of portioning',
+    missed: 'Not to be kept as cook-chill: eat it the same day, or throw it away.',
+  },
+];
+
+export interface StageOutlook {
+  readonly stage: CoolingStage;
+  /** Middle and nine-in-ten minutes; undefined where it is not reached within a day. */
+  readonly minutes: number | undefined;
+  readonly nineInTenMin: number | undefined;
+  /** Minutes to spare in nine of ten cases; negative by how much it is missed. */
+  readonly spareMin: number;
+}
+
+export interface RuleOutlook {
+  readonly stages: readonly StageOutlook[];
+  /** Met in nine of ten such pans. */
+  readonly isMet: boolean;
+}
+
+/** How a forecast stands to a rule. */
+export function outlookOf(forecast: CoolingForecast, rule: CoolingRule): RuleOutlook {
+  const stages = rule.stages.map((stage): StageOutlook => {
+    const time = stage.fromC === undefined ? forecast.to(stage.toC) : forecast.between(stage.fromC, stage.toC);
+    const safe = time === undefined ? undefined : nineInTen(time);
+    return {
+      stage,
+      minutes: time?.middle,
+      nineInTenMin: safe,
+      spareMin: safe === undefined ? -Infinity : stage.withinMin - safe,
+    };
+  });
+  return { stages, isMet: stages.every(({ spareMin }) => spareMin >= 0) };
+}

@@ -2,6 +2,7 @@ import { given, type Given } from './options.js';
 import { check, plan } from './plan.js';
 import { landing, larder, odds, units, why } from './commands.js';
 import { read } from './read.js';
+import { cool, freeze, split } from './cold.js';
 import { GOOD, Misused, USAGE, type Outcome } from './outcome.js';
 
 const HELP = `npm run tureen -- COMMAND [options]
@@ -14,6 +15,9 @@ const HELP = `npm run tureen -- COMMAND [options]
   why SOUP.json FIGURE   salt, fat, energy, cost, litres, yield, bowls, body, minutes, stock, cream
   larder NAME         one ingredient [--country gb|us|au]
   units [N FROM TO]   all units, or a conversion
+  cool --depth 50mm   how fast a pan cools: [--from 80] [--in fridge|walk-in|blast|ice-bath|kitchen] [--stirred] [--rule two-stage|cook-chill]
+  split --kg 18kg     how many of which pans meet the rule: [--from 80] [--in ...] [--rule ...]
+  freeze --depth 50mm how long a tub takes to freeze through: [--from 4]
 
   --bowls 40 --bowl 300g --pot ID       what is asked; without a pot the smallest that holds it
   --kg 12kg --litres 12l --on-hand beetroot=5kg --fill-pot --trays 4 --jugs 6 --cartons cream=2x600g
@@ -32,6 +36,9 @@ const COMMANDS: Readonly<Record<string, (from: Given) => Outcome | Promise<Outco
   why,
   larder,
   units,
+  cool,
+  split,
+  freeze,
 };
 
 /** Runs one command line. Nothing is read but the files it names, and nothing is written. */

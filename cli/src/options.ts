@@ -27,6 +27,11 @@ const OPTIONS = {
   seed: { type: 'string' },
   hold: { type: 'string' },
   country: { type: 'string' },
+  depth: { type: 'string' },
+  in: { type: 'string' },
+  from: { type: 'string' },
+  rule: { type: 'string' },
+  stirred: { type: 'boolean' },
   help: { type: 'boolean' },
 } as const satisfies NonNullable<ParseArgsConfig['options']>;
 

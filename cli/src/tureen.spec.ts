@@ -222,4 +222,29 @@ describe('the published schemas', () => {
       expect(SoupSchema.safeParse(bad).success).toBeFalse();
     }
   });
+
+  it('cools, splits and freezes: hours with their ranges, pans that meet the rule, what is missed', async () => {
+    const cool = await tureen(['cool', '--depth', '50mm', '--in', 'walk-in', '--json']);
+    expect(cool.exit).toBe(0);
+    const { marks, outlook } = cool.data as { marks: { toC: number; minutes: { middle: number } }[]; outlook: { isMet: boolean } };
+    expect(marks.map(({ toC }) => toC)).toEqual([57, 21, 5]);
+    expect(outlook.isMet).toBeFalse();
+    expect(cool.text).toContain('FDA Food Code 2022');
+    expect(cool.text).toContain('too slow');
+    const split = await tureen(['split', '--kg', '18kg']);
+    expect(split.exit).toBe(0);
+    expect(split.text).toMatch(/1\. 1 × wide deep pan, 18 kg each, \d+ mm deep: ice bath, with \d+ kg of ice, stirred/);
+    expect((await tureen(['split', '--kg', '200kg', '--in', 'fridge'])).exit).toBe(1);
+    expect((await tureen(['freeze', '--depth', '50mm'])).text).toMatch(/about \d+ h/);
+    for (const bad of [
+      ['cool'],
+      ['cool', '--depth', '3m'],
+      ['cool', '--depth', '50mm', '--from', '300'],
+      ['cool', '--depth', '50mm', '--in', 'moon'],
+      ['split'],
+    ])
+      expect((await tureen(bad)).exit)
+        .withContext(bad.join(' '))
+        .toBe(2);
+  });
 });

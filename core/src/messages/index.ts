@@ -8,3 +8,4 @@ export { DOING_CHOICES, DOING_WORDS, actionDetail, actionTitle, methodAssumption
 export { noticeWords } from './change-notices.js';
 export { assumedWords, differenceWords, pastingSentence, readingSentence } from './drafts.js';
 export { unsureWords } from './odds.js';
+export { minutesWords, outlookWords, ruleSentence, splitWords, stageWords, useByWords } from './cold.js';

@@ -1,0 +1,136 @@
+import {
+  COOLING_RULES,
+  USUAL_MIX,
+  USUAL_PANS,
+  USUAL_PLACES,
+  forecastCooling,
+  freezeMinutes,
+  headspaceShare,
+  outlookOf,
+  splitPlans,
+  stuffOf,
+  type CoolingPlace,
+  type CoolingRule,
+} from '@tureen/core/cold';
+import { minutesWords, outlookWords, ruleSentence, splitWords } from '@tureen/core/messages';
+import { showMinutes } from '@tureen/core/units';
+import { numberOf, quantityOf, type Given } from './options.js';
+import { Misused, good, wrong, type Outcome } from './outcome.js';
+import { table } from './table.js';
+
+const START_C = 80;
+/** What a shelf and a chilled tub meet, where a command does not say. */
+const FREEZER_C = -18;
+const FREEZER_W = 10;
+const FRIDGE_C = 4;
+const COLDEST_START = 0;
+const HOTTEST_START = 105;
+
+function placeOf(from: Given): CoolingPlace {
+  const name = from.values.in ?? 'fridge';
+  const place = USUAL_PLACES.find(({ id }) => id === name);
+  if (place === undefined) throw new Misused(`--in is one of ${USUAL_PLACES.map(({ id }) => id).join(', ')}, not "${name}".`);
+  return place;
+}
+
+function ruleOf(from: Given): CoolingRule {
+  const name = from.values.rule ?? 'two-stage';
+  const rule = COOLING_RULES.find(({ id }) => id === name);
+  if (rule === undefined) throw new Misused(`--rule is one of ${COOLING_RULES.map(({ id }) => id).join(', ')}, not "${name}".`);
+  return rule;
+}
+
+function startOf(from: Given): number {
+  const startC = from.values.from === undefined ? START_C : numberOf(from.values.from.replace(/ ?°?c$/i, ''), '--from');
+  if (startC < COLDEST_START || startC > HOTTEST_START)
+    throw new Misused(`--from wants 0 to 105 °C; ${String(startC)} is no soup.`);
+  return startC;
+}
+
+function depthOf(text: string): number {
+  const depthM = quantityOf(text, 'mm', '--depth') / 1000;
+  if (depthM < 0.003 || depthM > 0.5) throw new Misused('--depth wants 3 to 500 mm.');
+  return depthM;
+}
+
+/** How fast a pan of a depth cools somewhere, and how that stands to a rule. */
+export function cool(from: Given): Outcome {
+  if (from.values.depth === undefined) throw new Misused('cool wants how deep: --depth 50mm');
+  const depthM = depthOf(from.values.depth);
+  const place = placeOf(from);
+  const rule = ruleOf(from);
+  const startC = startOf(from);
+  const stuff = stuffOf(USUAL_MIX, 1);
+  const isStirred = from.values.stirred === true;
+  const forecast = forecastCooling({ stuff, depthM, startC, place, isStirred, edgePerM: 10 }, 3);
+  const outlook = outlookOf(forecast, rule);
+  const marks = [57, 21, 5].filter((toC) => toC < startC).map((toC) => ({ toC, minutes: forecast.to(toC) }));
+  const text = [
+    `${String(Math.round(depthM * 1000))} mm from ${String(startC)} °C, ${place.name.toLowerCase()} (air ${String(place.airC)} °C), ${isStirred ? 'stirred' : 'not stirred'}`,
+    table(
+      marks.map(({ toC, minutes }) => [
+        `  to ${String(toC)} °C`,
+        minutes === undefined ? 'not within a day' : minutesWords(minutes),
+      ]),
+    ),
+    ruleSentence(rule),
+    ...outlook.stages.map((stage) => `  ${outlookWords(stage)}`),
+    ...(outlook.isMet ? [] : [rule.missed]),
+  ].join('\n');
+  return good(text, { depthM, startC, place, isStirred, marks, rule, outlook });
+}
+
+/** How many of which pans meet a rule. */
+export function split(from: Given): Outcome {
+  if (from.values.kg === undefined) throw new Misused('split wants how much: --kg 18kg');
+  const kg = quantityOf(from.values.kg, 'kg', '--kg');
+  if (!(kg > 0 && kg <= 2000)) throw new Misused('--kg wants more than nothing, and up to 2000 kg.');
+  const stuff = stuffOf(USUAL_MIX, 1);
+  const rule = ruleOf(from);
+  const places = from.values.in === undefined ? USUAL_PLACES.filter(({ id }) => id !== 'kitchen') : [placeOf(from)];
+  const ask = { kg, stuff, startC: startOf(from), pans: USUAL_PANS, places, rule };
+  const found = splitPlans(ask);
+  if (found.ok)
+    return good(
+      [
+        ruleSentence(rule),
+        ...found.plans.flatMap((plan, n) => [
+          `${String(n + 1)}. ${splitWords(plan)}`,
+          ...plan.outlook.stages.map((stage) => `     ${outlookWords(stage)}`),
+        ]),
+      ].join('\n'),
+      found,
+    );
+  const best =
+    found.best === undefined
+      ? []
+      : [`Nearest: ${splitWords(found.best)}`, ...found.best.outlook.stages.map((stage) => `  ${outlookWords(stage)}`)];
+  const shallow =
+    found.depthM === undefined
+      ? 'Not even a film of it would.'
+      : `It would have to lie ${String(Math.floor(found.depthM * 1000))} mm deep or less: more pans, or half of it now and half later kept hot.`;
+  return wrong([ruleSentence(rule), 'No way with these pans meets it in nine of ten cases.', ...best, shallow].join('\n'), found);
+}
+
+/** How long a flat tub takes to freeze through, and how full it may be. */
+export function freeze(from: Given): Outcome {
+  if (from.values.depth === undefined) throw new Misused('freeze wants how thick: --depth 50mm');
+  const thickM = depthOf(from.values.depth);
+  const stuff = stuffOf(USUAL_MIX, 1);
+  const startC = from.values.from === undefined ? FRIDGE_C : startOf(from);
+  const minutes = freezeMinutes({
+    thickM,
+    waterShare: stuff.waterShare,
+    densityKgM3: stuff.densityKgM3,
+    startC,
+    airC: FREEZER_C,
+    hW: FREEZER_W,
+  });
+  const full = 1 - headspaceShare(stuff.waterShare);
+  const text = [
+    `${String(Math.round(thickM * 1000))} mm from ${String(startC)} °C in a freezer of ${String(FREEZER_C)} °C: about ${showMinutes(minutes)} until the middle is frozen (Pham 1986).`,
+    `Fill to ${String(Math.floor(full * 100))} % and no more: ice needs room.`,
+    ...(startC > 5 ? ['Cool it to 5 °C first: warm food thaws what lies beside it.'] : []),
+  ].join('\n');
+  return good(text, { thickM, startC, minutes, fullShare: full });
+}

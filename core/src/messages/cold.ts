@@ -1,0 +1,51 @@
+import type { CoolingRule, CoolingStage, Minutes, SplitPlan, StageOutlook, UseBy } from '../cold/index.js';
+import { showMinutes } from '../units/index.js';
+
+const degrees = (c: number): string => `${String(Math.round(c * 10) / 10)} °C`;
+const millimetres = (m: number): string => `${String(Math.round(m * 1000))} mm`;
+const kilos = (kg: number): string => `${kg < 10 ? kg.toFixed(1) : String(Math.round(kg))} kg`;
+
+/** "57 to 21 °C within 2 h" */
+export function stageWords({ fromC, toC, withinMin }: CoolingStage): string {
+  return fromC === undefined
+    ? `to ${degrees(toC)} within ${showMinutes(withinMin)} of portioning`
+    : `${String(fromC)} to ${degrees(toC)} within ${showMinutes(withinMin)}`;
+}
+
+/** How a stage looks: when it is met and in how many of ten cases it has how much to spare. */
+export function outlookWords({ stage, minutes, nineInTenMin, spareMin }: StageOutlook): string {
+  const head = stage.fromC === undefined ? `to ${degrees(stage.toC)}` : `${String(stage.fromC)} to ${degrees(stage.toC)}`;
+  if (minutes === undefined || nineInTenMin === undefined) return `${head}: not within a day`;
+  const time = `${head} in ${showMinutes(minutes)}, nine of ten within ${showMinutes(nineInTenMin)}`;
+  return spareMin >= 0 ? `${time}: ${showMinutes(spareMin)} to spare` : `${time}: ${showMinutes(-spareMin)} too slow`;
+}
+
+/** "3 × wide shallow pan, 6.0 kg each, 34 mm deep, in the blast chiller" */
+export function splitWords({ pans, depthM, place, isStirred, iceKg }: SplitPlan): string {
+  const parts = pans.map(({ pan, count, kgEach }) => `${String(count)} × ${pan.name.toLowerCase()}, ${kilos(kgEach)} each`);
+  const ice = iceKg > 0 ? `, with ${kilos(iceKg)} of ice` : '';
+  const how = isStirred ? 'stirred every few minutes' : 'not stirred';
+  return `${parts.join(' and ')}, ${millimetres(depthM)} deep: ${place.name.toLowerCase()}${ice}, ${how}`;
+}
+
+/** "1 h 39 min, between 1 h 6 min and 2 h 29 min in nine of ten" */
+export function minutesWords({ middle, most: [low, high] }: Minutes): string {
+  return `${showMinutes(middle)}, between ${showMinutes(low)} and ${showMinutes(high)} in nine of ten`;
+}
+
+/** A rule with its source, and that local law comes first. */
+export function ruleSentence({ stages, source }: CoolingRule): string {
+  return `${stages.map(stageWords).join(', ')} (${source}). Local food law comes first.`;
+}
+
+const SHORTENERS: Readonly<Record<NonNullable<UseBy['shortenedBy']>, string>> = {
+  cream: 'cream is in it',
+  egg: 'egg is in it',
+  shellfish: 'shellfish is in it',
+  'what went in': 'of what went into it',
+};
+
+/** Why a use-by day is what it is. */
+export function useByWords({ rule, shortenedBy }: UseBy): string {
+  return shortenedBy === undefined ? rule.source : `shorter because ${SHORTENERS[shortenedBy]}; else ${rule.source}`;
+}

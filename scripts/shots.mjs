@@ -143,6 +143,10 @@ try {
   await page.locator('tr', { hasText: 'Parsnip' }).getByRole('link').click();
   await page.getByText('What was entered').waitFor();
   await shoot('ledger-record');
+  await page.goto(`${url}/cold`);
+  await page.getByText('nine of ten within').first().waitFor();
+  await page.waitForTimeout(600);
+  await shoot('cold');
   await page.goto(`${url}/board`);
   await page.getByText('On the stove').waitFor();
   await shoot('board');

@@ -8,6 +8,7 @@ import { loadSolver } from '@tureen/core/solver';
 import { foldBatch } from '@tureen/core/batch';
 import { oddsOf } from '@tureen/core/odds';
 import { namesOf, readLine } from '@tureen/core/amounts';
+import { COOLING_RULES, USUAL_MIX, USUAL_PANS, USUAL_PLACES, forecastCooling, splitPlans, stuffOf } from '@tureen/core/cold';
 import { readRecipe } from '@tureen/core/method';
 import { PASTED } from '../spec/pasted.js';
 
@@ -240,4 +241,18 @@ lines.push({
   figure: ms(medianUs(100, () => foldBatch(plan.snapshot, [], plan))),
   goal: '–',
 });
+const cooling = stuffOf(USUAL_MIX, 1);
+const [walkIn] = USUAL_PLACES.filter(({ id }) => id === 'walk-in');
+const [twoStages] = COOLING_RULES;
+if (walkIn !== undefined && twoStages !== undefined) {
+  lines.push({
+    name: 'a cooling forecast with its bands',
+    figure: ms(
+      medianUs(5, () => forecastCooling({ stuff: cooling, depthM: 0.04, startC: 80, place: walkIn, isStirred: false }, 5), 9),
+    ),
+    goal: '5 ms',
+  });
+  const ask = { kg: 18, stuff: cooling, startC: 80, pans: USUAL_PANS, places: USUAL_PLACES, rule: twoStages };
+  lines.push({ name: 'a split plan over all places and pans', figure: ms(medianUs(1, () => splitPlans(ask), 9)), goal: '200 ms' });
+}
 process.stdout.write(JSON.stringify(lines));

@@ -3,7 +3,7 @@ import { showMinutes } from '../units/index.js';
 
 const degrees = (c: number): string => `${String(Math.round(c * 10) / 10)} °C`;
 const millimetres = (m: number): string => `${String(Math.round(m * 1000))} mm`;
-const kilos = (kg: number): string => `${kg < 10 ? kg.toFixed(1) : String(Math.round(kg))} kg`;
+const kilos = (kg: number): string => `${String(Number(kg.toFixed(kg < 100 ? 1 : 0)))} kg`;
 
 /** "57 to 21 °C within 2 h" */
 export function stageWords({ fromC, toC, withinMin }: CoolingStage): string {
@@ -22,7 +22,9 @@ export function outlookWords({ stage, minutes, nineInTenMin, spareMin }: StageOu
 
 /** "3 × wide shallow pan, 6.0 kg each, 34 mm deep, in the blast chiller" */
 export function splitWords({ pans, depthM, place, isStirred, iceKg }: SplitPlan): string {
-  const parts = pans.map(({ pan, count, kgEach }) => `${String(count)} × ${pan.name.toLowerCase()}, ${kilos(kgEach)} each`);
+  const parts = pans.map(
+    ({ pan, count, kgEach }) => `${String(count)} × ${pan.name.toLowerCase()}, ${kilos(kgEach)}${count > 1 ? ' each' : ''}`,
+  );
   const ice = iceKg > 0 ? `, with ${kilos(iceKg)} of ice` : '';
   const how = isStirred ? 'stirred every few minutes' : 'not stirred';
   return `${parts.join(' and ')}, ${millimetres(depthM)} deep: ${place.name.toLowerCase()}${ice}, ${how}`;

@@ -33,6 +33,7 @@ import type { MethodChoices, Soup } from '@tureen/core/soup';
 import { compare, explain, explainPull, type Askable, type Difference, type Why } from '@tureen/core/why';
 import type { DraftOutcome, Drafting, EditView, Planned, PullKey, StoodIn, Typed, TypedView, UnderstoodMethod } from './answers';
 import { batchView, type BatchView } from './batch-view';
+import { coolingAnswer, type CoolingAnswer, type CoolingQuestion } from './cold-view';
 import { cardView, planOutcome, type CardView } from './views';
 
 /** Plans that are remembered: those of every pot for one question, and the question before. */
@@ -86,6 +87,11 @@ export class Calculator {
     if (this.kit === undefined) return undefined;
     const planned = writtenPlan(soup, this.rows, this.kit);
     return planned === undefined ? undefined : this.cardOf(planned, this.kit, how);
+  }
+
+  /** How a leftover is best cooled. */
+  cooling(question: CoolingQuestion): CoolingAnswer | undefined {
+    return coolingAnswer(question);
   }
 
   /** What the shelf shows of soups, as written. */

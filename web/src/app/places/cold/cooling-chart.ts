@@ -1,0 +1,110 @@
+import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, effect, inject, input, viewChild } from '@angular/core';
+import { Chart, Filler, Legend, LineController, LineElement, LinearScale, PointElement, Tooltip } from 'chart.js';
+import type { CoolingWay } from '../../cooking/cold-view';
+import { ThemeChoice } from '../../services/theme';
+
+Chart.register(Filler, Legend, LineController, LineElement, LinearScale, PointElement, Tooltip);
+
+/** A cooling curve with the range of nine in ten, and the rule that it has to stay under. */
+@Component({
+  selector: 'tt-cooling-chart',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `<canvas #canvas role="img" [attr.aria-label]="label()"></canvas>`,
+  styles: `
+    :host {
+      display: block;
+      position: relative;
+      height: 320px;
+      min-width: 0;
+      overflow: hidden;
+    }
+    canvas {
+      position: absolute;
+      inset: 0;
+    }
+  `,
+})
+export class CoolingChart {
+  readonly way = input.required<CoolingWay>();
+  readonly label = input.required<string>();
+  private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
+  private readonly theme = inject(ThemeChoice);
+  private chart: Chart | undefined;
+
+  constructor() {
+    effect(() => {
+      const way = this.way();
+      this.theme.theme();
+      this.draw(way);
+    });
+    inject(DestroyRef).onDestroy(() => this.chart?.destroy());
+  }
+
+  private draw(way: CoolingWay): void {
+    const style = getComputedStyle(this.canvas().nativeElement);
+    const colour = (name: string): string => style.getPropertyValue(name).trim();
+    const [ink, line, ruleColour, grid] = [colour('--ink'), colour('--cobalt'), colour('--red'), colour('--hairline')];
+    const font = { size: 15, family: style.fontFamily };
+    this.chart?.destroy();
+    this.chart = new Chart(this.canvas().nativeElement, {
+      type: 'line',
+      data: {
+        datasets: [
+          { label: 'fast', data: [...way.fast], borderWidth: 0, pointRadius: 0 },
+          {
+            label: 'nine in ten',
+            data: [...way.slow],
+            borderWidth: 0,
+            pointRadius: 0,
+            pointStyle: 'rect',
+            fill: '-1',
+            backgroundColor: `${line}33`,
+          },
+          { label: 'warmest place', data: [...way.middle], borderColor: line, borderWidth: 3, pointRadius: 0, pointStyle: 'line' },
+          {
+            label: 'the rule',
+            data: [...way.rule],
+            borderColor: ruleColour,
+            backgroundColor: ruleColour,
+            borderWidth: 2,
+            borderDash: [7, 5],
+            pointRadius: 6,
+            pointStyle: 'triangle',
+          },
+        ],
+      },
+      options: {
+        animation: false,
+        responsive: true,
+        maintainAspectRatio: false,
+        interaction: { mode: 'nearest', axis: 'x', intersect: false },
+        scales: {
+          x: {
+            type: 'linear',
+            min: 0,
+            max: Math.ceil(way.middle.at(-1)?.x ?? 1),
+            title: { display: true, text: 'hours from now', color: ink, font },
+            ticks: { color: ink, font, stepSize: 1 },
+            grid: { color: grid },
+          },
+          y: {
+            min: 0,
+            title: { display: true, text: '°C, warmest place', color: ink, font },
+            ticks: { color: ink, font },
+            grid: { color: grid },
+          },
+        },
+        plugins: {
+          legend: { labels: { color: ink, font, usePointStyle: true, filter: ({ text }) => text !== 'fast' } },
+          tooltip: {
+            filter: ({ dataset }) => dataset.label === 'warmest place' || dataset.label === 'the rule',
+            callbacks: {
+              title: ([one]) => (one === undefined ? '' : `after ${(one.parsed.x ?? 0).toFixed(1)} h`),
+              label: ({ dataset, parsed }) => `${dataset.label ?? ''}: ${(parsed.y ?? 0).toFixed(0)} °C`,
+            },
+          },
+        },
+      },
+    });
+  }
+}

@@ -16,21 +16,16 @@ import {
   doFry,
   doBloom,
   doCook,
-  doBoil,
-  doBring,
-  doSimmer,
-  doBlanch,
-  doPressure,
-  doReduce,
-  doTurn,
   doGive,
   doLine,
   doRemark,
   doHold,
-  heated,
 } from './heat.js';
+import { doBoil, doBring, doSimmer, doBlanch, doPressure, doReduce, doTurn } from './boil.js';
+import { heated } from './heated.js';
 import { doTop, doServe, doStore, onTop } from './top.js';
-import { doAdd, doMix, doWrap, doDeglaze, doCover, doThin, doThicken, doJoin, doBind, doBalance } from './into.js';
+import { doAdd, doMix, doWrap, doJoin } from './into.js';
+import { doDeglaze, doCover, doThin, doThicken, doBind, doBalance } from './thin.js';
 import { doSeason, doCheck } from './taste.js';
 import { doBlend, doMash } from './blade.js';
 import {

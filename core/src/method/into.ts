@@ -1,15 +1,15 @@
-import type { CreamTarget } from '../steps/index.js';
-import { hob, target } from './where.js';
+import { unlisted, unknown, soakedIn } from './foods.js';
+import { target } from './where.js';
 import type { Kitchen } from './kitchen.js';
-import { USUAL } from './usual.js';
-import { LIDS } from './lexicon.js';
 import type { Mention } from './mentions.js';
-import { minutesIn, ovenIn, degreesIn, bodyFigureIn } from './measures.js';
+import { minutesIn, ovenIn, degreesIn } from './measures.js';
 import { isHob, newVessel, type Vessel } from './vessel.js';
 import type { Clause } from './clauses.js';
-import { doRoast, doHeat, doCook, heated, kindOfHeat, bodyIn } from './heat.js';
+import { doRoast, doHeat, doCook } from './heat.js';
+import { heated, kindOfHeat } from './heated.js';
 import { lift, partIn } from './lift.js';
 import { onTop } from './top.js';
+import { withWater, isSaltToTaste, isDeglazing, deglazeWith, coverWith, yolksMoved, thinWith, creamTarget } from './poured.js';
 
 export function doAdd(k: Kitchen, clause: Clause, n: number): void {
   const { text } = clause;
@@ -97,7 +97,7 @@ export function doAdd(k: Kitchen, clause: Clause, n: number): void {
     else onTop(k, mentions, body, n);
     return;
   }
-  const more = isLiquor ? [] : k.unlisted(body, clause, mentions);
+  const more = isLiquor ? [] : unlisted(k, body, clause, mentions);
   const isSoaked =
     k.here?.kind === 'bowl' &&
     mentions.length === 0 &&
@@ -132,8 +132,8 @@ export function doAdd(k: Kitchen, clause: Clause, n: number): void {
     else k.as('cool', clause, n);
     return;
   }
-  const all = withWater(k, body, [...mentions, ...more, ...k.soakedIn(body, clause)]);
-  if (all.length === 0 && k.placeIn(body) === undefined) all.push(...k.unknown(body, clause));
+  const all = withWater(k, body, [...mentions, ...more, ...soakedIn(k, body, clause)]);
+  if (all.length === 0 && k.placeIn(body) === undefined) all.push(...unknown(k, body, clause));
   const hasCover =
     /\b(?:to (?:just |barely |almost )?cover|until (?:just |barely )?covered|enough[\w ]*cover|just covers?)\b/i.test(text);
   const vessel = target(k, clause, n, all);
@@ -210,22 +210,6 @@ function isGivenBack(k: Kitchen, clause: Clause, n: number, mentions: readonly M
   k.put('giveBack', n, { vessel: vessel.name, lines: lines.map((line) => ({ line })) });
   k.step(vessel, n, 'give-back', (id) => ({ id, op: 'giveBack', lines, share: 1 }));
   return true;
-}
-
-/** Stock made up from a cube comes with its water. */
-function withWater(k: Kitchen, body: string, mentions: readonly Mention[]): Mention[] {
-  const isStock = /\b(?:stock|broth|bouillon)\b/i.test(body);
-  const cubes = mentions.filter(({ line }) => /stock-cube|bouillon/.test(k.lineOf(line)?.taken.row.id ?? ''));
-  const water = k.all.find(({ id, taken }) => taken.row.id === 'water' && !k.isUsedUp(id));
-  return !isStock || cubes.length === 0 || water === undefined || mentions.some(({ line }) => line === water.id)
-    ? [...mentions]
-    : [...mentions, { line: water.id, at: 0, length: 0 }];
-}
-
-/** Salt whose amount the step that seasons settles. */
-function isSaltToTaste(k: Kitchen, line: string): boolean {
-  const taken = k.lineOf(line)?.taken;
-  return taken?.role === 'salt' && taken.amount.rule === 'byStep';
 }
 
 export function intoVessel(
@@ -377,80 +361,6 @@ function movedHere(k: Kitchen, clause: Clause, n: number, vessel: Vessel, body: 
   }
 }
 
-function isDeglazing(k: Kitchen, vessel: Vessel, mentions: readonly Mention[]): Mention[] {
-  if (!vessel.isHot || vessel.isWet || !isHob(vessel)) return [];
-  return mentions.filter(({ line }) => {
-    const row = k.lineOf(line)?.taken.row;
-    return row?.group === 'drinks' && !row.id.includes('juice');
-  });
-}
-
-export function deglazeWith(k: Kitchen, mention: Mention, vessel: Vessel, clause: Clause, n: number): void {
-  const use = k.use(mention, clause.text);
-  vessel.lines.add(mention.line);
-  const { minutes, assumed } = k.range(clause, USUAL.wineMin);
-  k.put('deglaze', n, { vessel: vessel.name, lines: [use], minutes, assumed });
-  k.spoon(vessel, { kind: 'deglaze', clause: n, use, minutes: (minutes.low + minutes.high) / 2 });
-}
-
-export function coverWith(k: Kitchen, mention: Mention, vessel: Vessel, n: number): void {
-  const { line } = mention;
-  if (k.isUsedUp(line) || (k.uses.get(line) ?? []).length > 0) return;
-  k.settled.add(line);
-  k.uses.set(line, [{ line, said: true }]);
-  vessel.lines.add(line);
-  vessel.isWet = true;
-  vessel.lastIn = [line];
-  const { text } = k.clauses[n] ?? { text: '' };
-  const over = /\bby (?:about |a good )?(\d+(?:[.,]\d+)?)\s*(cm|mm|inch(?:es)?)\b/i.exec(text);
-  const scale = over?.[2] === 'mm' ? 0.001 : over?.[2] === 'cm' ? 0.01 : 0.0254;
-  const overM =
-    over === null ? (/\b(?:just|barely) cover/i.test(text) ? 0 : USUAL.overM) : Number((over[1] ?? '1').replace(',', '.')) * scale;
-  k.put('cover', n, { vessel: vessel.name, lines: [{ line }] });
-  k.spoon(vessel, {
-    kind: 'step',
-    clause: n,
-    id: 'cover',
-    make: (id) => ({ id, op: 'cover', line, overM: Math.min(0.5, overM) }),
-  });
-}
-
-/** A bowl of egg and cream that meets the pot. */
-function yolksMoved(k: Kitchen, vessel: Vessel, n: number, mentions: readonly Mention[]): boolean {
-  const bowl = k
-    .open()
-    .find((one) => one !== vessel && one.kind === 'bowl' && [...one.lines].some((id) => k.lineOf(id)?.taken.role === 'yolk'));
-  const here = [...vessel.lines].some((id) => k.lineOf(id)?.taken.role === 'yolk');
-  if (here || !isHob(vessel)) return false;
-  const own = mentions.find(({ line }) => k.lineOf(line)?.taken.role === 'yolk' && !k.isUsedUp(line));
-  if (bowl === undefined)
-    return own !== undefined && vessel.isHot
-      ? liaison(k, vessel, own.line, mentions.find(({ line }) => k.isCream(line))?.line, n)
-      : false;
-  const yolks = [...bowl.lines].find((id) => k.lineOf(id)?.taken.role === 'yolk');
-  const cream = [...bowl.lines].find((id) => k.isCream(id) || k.isLiquid(id));
-  bowl.joinedTo = vessel;
-  return yolks === undefined ? false : liaison(k, vessel, yolks, cream, n);
-}
-
-function liaison(k: Kitchen, vessel: Vessel, yolks: string, cream: string | undefined, n: number, toC?: number): boolean {
-  if (cream === undefined) return false;
-  for (const line of [yolks, cream]) {
-    k.uses.set(line, [{ line, said: true }]);
-    vessel.lines.add(line);
-  }
-  k.here = vessel;
-  k.put('liaison', n, { vessel: vessel.name, lines: [{ line: yolks }, { line: cream }] });
-  k.step(vessel, n, 'liaison', (id) => ({
-    id,
-    op: 'liaison',
-    yolks: { line: yolks },
-    cream: { line: cream },
-    toC: Math.min(95, Math.max(60, toC ?? USUAL.liaisonC)),
-  }));
-  return true;
-}
-
 export function doMix(k: Kitchen, clause: Clause, n: number): void {
   const { text } = clause;
   const body = k.body(clause);
@@ -482,7 +392,7 @@ export function doMix(k: Kitchen, clause: Clause, n: number): void {
   );
   if ((isYolks || isStarch) && !/\binto the (?:soup|pan|pot)\b|\bin the (?:yolk|egg)/i.test(body)) {
     const bowl = k.fresh('bowl', clause.section);
-    const { added } = k.putLines(bowl, [...mentions, ...k.unlisted(body, clause, mentions)], body, n);
+    const { added } = k.putLines(bowl, [...mentions, ...unlisted(k, body, clause, mentions)], body, n);
     const back = k.here;
     k.here = bowl;
     k.put(isYolks ? 'prepare' : 'add', n, { vessel: bowl.name, lines: added });
@@ -517,157 +427,6 @@ export function doWrap(k: Kitchen, clause: Clause, n: number): void {
   const { added } = k.putLines(parcel, mentions, clause.text, n);
   k.put('add', n, { vessel: parcel.name, lines: added });
   if (tray === undefined) k.here = parcel;
-}
-
-export function doDeglaze(k: Kitchen, clause: Clause, n: number): void {
-  const body = k.body(clause);
-  const mentions = k.mentions(body, clause).filter(({ line }) => !k.isUsedUp(line));
-  const vessel = k.here ?? hob(k, clause, n, false);
-  const all = mentions.length > 0 ? mentions : k.unlisted(body, clause, mentions);
-  if (all.length === 0) k.put('remark', n);
-  if (all.some(({ line }) => k.lineOf(line)?.taken.row.group === 'liquids')) {
-    // A whole pot of stock does not boil away.
-    intoVessel(k, { ...clause, verb: 'add' }, n, vessel, all, false);
-    return;
-  }
-  for (const one of all) deglazeWith(k, one, vessel, clause, n);
-}
-
-export function doCover(k: Kitchen, clause: Clause, n: number): void {
-  const body = k.body(clause);
-  const mentions = k.mentions(body, clause).filter(({ line }) => k.isLiquid(line));
-  const isWith = /\bcover(?:ed)?\b.*\bwith\b/i.test(body);
-  if (isWith && mentions.length === 0 && k.mentions(body, clause).some(({ line }) => !k.isUsedUp(line))) {
-    doAdd(k, clause, n);
-    return;
-  }
-  if (
-    isWith &&
-    !/\bwith (?:a |the |its )?(?:lid|foil|paper|cartouche|circle|plate|cloth|tea towel|baking|greaseproof)/i.test(body)
-  ) {
-    const all = mentions.length > 0 ? mentions : /\bwater\b/i.test(body) ? k.found('water', clause) : [];
-    const vessel = k.here !== undefined && isHob(k.here) ? k.here : target(k, clause, n, all);
-    if (all.length > 0) {
-      k.here = vessel;
-      for (const one of all) coverWith(k, one, vessel, n);
-      if (all.every(({ line }) => k.settled.has(line))) return;
-    }
-  }
-  if (k.here !== undefined) k.here.lid = LIDS.ajar.test(clause.text) ? 'ajar' : 'on';
-  const minutes = minutesIn(clause.text);
-  if (minutes !== undefined && k.here !== undefined && /\b(?:leave|stand|rest)\b/i.test(clause.text)) {
-    k.as('let', clause, n);
-    return;
-  }
-  k.put('setting', n);
-}
-
-export function doThin(k: Kitchen, clause: Clause, n: number): void {
-  const body = k.body(clause);
-  const mentions = k.mentions(body, clause);
-  const { here } = k;
-  const vessel =
-    here !== undefined && (isHob(here) || here.kind === 'bowl') ? here : (k.latestHob() ?? k.fresh('pot', clause.section));
-  const more = mentions.length > 0 ? [] : k.unlisted(body, clause, mentions);
-  const all = [...mentions, ...more];
-  if (!vessel.isBlended) {
-    intoVessel(k, clause, n, vessel, all, false);
-    return;
-  }
-  const [first] = all.filter(({ line }) => k.isLiquid(line));
-  const other = all.filter(({ line }) => !k.isLiquid(line) && !k.isUsedUp(line));
-  if (first === undefined && other.length > 0) {
-    intoVessel(k, clause, n, vessel, other, false);
-    return;
-  }
-  const own = first ?? k.found('water', clause)[0];
-  if (own === undefined) k.put('remark', n);
-  else thinWith(k, own, vessel, clause, n);
-}
-
-export function thinWith(k: Kitchen, mention: Mention, vessel: Vessel, clause: Clause, n: number): void {
-  const own = k.lineOf(mention.line);
-  if (own === undefined) return;
-  k.here = vessel;
-  const have = k.uses.get(mention.line) ?? [];
-  const isFree = have.length === 0;
-  if (!isFree) k.leftFor.add(mention.line);
-  // What is poured to a body is settled there: it stands on a line of its own.
-  const line = isFree
-    ? mention.line
-    : k.bringIn({ ...own.taken, amount: { rule: 'byStep' }, kg: 0, text: `${own.taken.row.name.toLowerCase()} to thin` }, clause)
-        .line;
-  k.settled.add(line);
-  k.uses.set(line, [{ line, said: true }]);
-  vessel.lines.add(line);
-  const said = bodyFigureIn(clause.text) ?? bodyIn(clause.text);
-  const toMPas = said ?? USUAL.bodyMPas;
-  k.put('thin', n, { vessel: vessel.name, lines: [{ line }], assumed: said === undefined ? ['BODY'] : [] });
-  k.step(vessel, n, 'thin', (id) => ({ id, op: 'thin', line, toMPas }));
-}
-
-/** How much of a cream a sentence asks for, where it says so by a figure. */
-function creamTarget(text: string): CreamTarget | undefined {
-  const bowl = /(\d+(?:\.\d+)?) ?g (?:(?:a|per) bowl|for every portion)/i.exec(text);
-  if (bowl !== null) return { by: 'gPerBowl', value: Number(bowl[1]) };
-  const fat = /(\d+(?:\.\d+)?) ?g (?:of )?fat in 100 ?g/i.exec(text);
-  if (fat !== null) return { by: 'fatPer100', value: Number(fat[1]) };
-  const share = /(\d+(?:\.\d+)?) ?% of the soup/i.exec(text);
-  return share === null ? undefined : { by: 'pct', value: Number(share[1]) };
-}
-
-/** "Bind with the yolks and the cream at 80 °C". */
-export function doBind(k: Kitchen, clause: Clause, n: number): void {
-  const mentions = k.mentions(k.body(clause), clause);
-  const yolks = mentions.find(({ line }) => k.lineOf(line)?.taken.role === 'yolk');
-  const cream = mentions.find((one) => one !== yolks);
-  const vessel = k.here ?? k.latestHob();
-  if (yolks === undefined || vessel === undefined || !liaison(k, vessel, yolks.line, cream?.line, n, degreesIn(clause.text)))
-    k.put('remark', n);
-}
-
-/** "Balance with the lemon juice to sour 1.2". */
-export function doBalance(k: Kitchen, clause: Clause, n: number): void {
-  const [first] = k.mentions(k.body(clause), clause);
-  const said = /\bto (sour|sweet|heat|bite) (\d+(?:\.\d+)?)/i.exec(clause.text);
-  const vessel = k.here;
-  if (first === undefined || vessel === undefined || said === null) {
-    doAdd(k, clause, n);
-    return;
-  }
-  const { line } = first;
-  k.settled.add(line);
-  k.uses.set(line, [{ line, said: true }]);
-  vessel.lines.add(line);
-  const taste = (said[1] ?? 'sour').toLowerCase() as 'sour' | 'sweet' | 'heat' | 'bite';
-  const to = Number(said[2]);
-  k.put('add', n, { lines: [{ line }] });
-  k.step(vessel, n, 'balance', (id) => ({ id, op: 'tune', line, taste, to }));
-}
-
-export function doThicken(k: Kitchen, clause: Clause, n: number): void {
-  const toMPas = bodyFigureIn(clause.text);
-  const parts = k.mentions(k.body(clause), clause);
-  const pot = k.here;
-  if (toMPas !== undefined && parts.length > 0 && pot !== undefined) {
-    const figures = [...clause.text.matchAll(/(\d+(?:\.\d+)?) parts? of/gi)].map((hit) => Number(hit[1]));
-    for (const { line } of parts) {
-      k.settled.add(line);
-      k.uses.set(line, [{ line, said: true }]);
-      pot.lines.add(line);
-    }
-    k.put('thicken', n, { lines: parts.map(({ line }) => ({ line })) });
-    k.step(pot, n, 'thicken', (id) => ({
-      id,
-      op: 'thicken',
-      parts: parts.map(({ line }, at) => ({ line, parts: figures[at] ?? 1 })),
-      toMPas,
-    }));
-    return;
-  }
-  const mentions = k.mentions(k.body(clause), clause).filter(({ line }) => !k.isUsedUp(line));
-  if (mentions.length === 0) k.put('remark', n);
-  else doAdd(k, clause, n);
 }
 
 /** The middle of a range. */

@@ -1,4 +1,4 @@
-import { LITTLE_G, WET_SHARE, WHOLE, SPLASH_G, type Heat } from './usual.js';
+import { WET_SHARE, WHOLE, type Heat } from './usual.js';
 import { GARNISH_SECTION, LIDS, PLACES, type Sense, type VesselKind } from './lexicon.js';
 import { LineNames, type Mention, type MethodLine } from './mentions.js';
 import { figureIn, minutesIn, type Range } from './measures.js';
@@ -6,7 +6,7 @@ import { isHob, newVessel, whereNow, type DraftStep, type Vessel } from './vesse
 import type { Clause } from './clauses.js';
 import type { Action, Doing, MethodAssumption } from './action.js';
 import { readLine, type ReadingContext } from '../amounts/index.js';
-import { takeLine, type TakenLine } from '../draft/index.js';
+import type { TakenLine } from '../draft/index.js';
 import type { Line, PlainStep } from '../soup/index.js';
 
 export interface KitchenContext extends ReadingContext {
@@ -38,14 +38,6 @@ export interface TopUse {
   readonly use: OpenUse;
   readonly clause: number;
 }
-
-/** What a bowl has of a food that the method names without an amount, g. Kitchen defaults, marked where they are used. */
-const CREAM_G = 25;
-const VEGETABLE_G = 60;
-
-/** A measure with up to three words behind it. */
-const MEASURED_FOOD =
-  /\b((?:\d+(?:[.,]\d+)?|\d+\s+\d\/\d|[½¼¾]|\d\/\d|a|an|half a|one|two|three|another)\s*(?:kg|g|ml|l|litres?|liters?|cups?|tbsps?|tablespoons?|tsps?|teaspoons?|pints?|quarts?|splash(?:es)?|dash|glug|drop|drizzle|knob|pinch|squeeze|ladle(?:ful)?|little|bit|few drops))\s*(?:of\s+)?(?:(?:hot|cold|warm|boiling|iced|more|extra|fresh|kosher|sea|fine|ground)\s+)*(?=([a-zà-ÿ]+(?:\s+[a-zà-ÿ]+){0,2}))/gi;
 
 /** How many things back what was made ready is still what is meant. */
 const PENDING = 5;
@@ -498,17 +490,6 @@ export class Kitchen {
 
   // What goes in
 
-  /** A food that stands in the method alone becomes a line. */
-  found(name: string, clause: Clause, grams?: number): Mention[] {
-    const have = this.all.find(({ taken }) => taken.text === name && this.added.some(({ id }) => id === taken.row.id));
-    const existing = have ?? this.all.find(({ taken }) => taken.row.name.toLowerCase() === name && !this.isUsedUp(taken.row.id));
-    if (existing !== undefined && grams === undefined) return [{ line: existing.id, at: 0, length: 0 }];
-    const reading = readLine(grams === undefined ? `${name} to cover` : `${String(grams)} g ${name}`, this.context);
-    const taken = takeLine(reading, { larder: this.context.larder, bowls: this.context.bowls });
-    if (taken === undefined) return [];
-    return [this.bringIn({ ...taken, text: name }, clause)];
-  }
-
   bringIn(taken: TakenLine, clause: Clause): Mention {
     const ids = new Set(this.all.map(({ id }) => id));
     let id = taken.row.id.slice(0, 50);
@@ -518,110 +499,6 @@ export class Kitchen {
     this.added.push(line);
     this.names = new LineNames(this.all);
     return { line: id, at: 0, length: 0 };
-  }
-
-  /** Foods with an amount that no line has: "a litre of water", "a splash of cold water". */
-  unlisted(text: string, clause: Clause, mentions: readonly Mention[]): Mention[] {
-    const bare =
-      /\b(?:boiling|hot|cold|warm|just|with|the|in|or|and|some|enough|more)?\s*water\b/i.test(text) &&
-      !/\bwater(?:y|ed|cress)/i.test(text);
-    const named = mentions.map(({ line }) => this.lineOf(line)?.taken.row.id);
-    const found: Mention[] = [];
-    for (const hit of text.matchAll(MEASURED_FOOD)) {
-      const food = hit.index + hit[0].length;
-      // What a line of the recipe is called is that line.
-      if (mentions.some(({ at, length }) => length > 0 && at >= food && at < food + (hit[2] ?? '').length)) continue;
-      const taken = this.measuredFood(hit[1] ?? '', hit[2] ?? '', named);
-      if (taken !== undefined) found.push(this.bringIn(taken, clause));
-    }
-    if (found.length > 0) return found;
-    if (
-      bare &&
-      !named.includes('water') &&
-      !/\b(?:in|under|with) (?:cold|running|the)[\w ]* water\b|\bwater bath\b|\bsalted water\b/i.test(text)
-    ) {
-      return /\bto (?:just |barely )?cover\b|\bcover\b/i.test(text)
-        ? this.found('water', clause)
-        : this.found('water', clause, SPLASH_G * 2);
-    }
-    return [];
-  }
-
-  /** One food with its measure out of the method; undefined where it is none, or one of the recipe's own lines. */
-  private measuredFood(measure: string, behind: string, named: readonly (string | undefined)[]): TakenLine | undefined {
-    const words = behind.split(/\s+/);
-    for (let length = Math.min(3, words.length); length > 0; length -= 1) {
-      const food = words.slice(0, length).join(' ');
-      if (/^(?:the|soup|it|hot|mixture|liquid|more|if)\b/i.test(food)) continue;
-      if (/^salt\b/i.test(food) && !/tsp|teaspoon|tbsp|tablespoon|\bg\b/i.test(measure)) continue;
-      // "A splash more stock" is of the stock that the recipe has.
-      if (/^(?:stock|broth)\b/i.test(food) && named.some((id) => id?.includes('stock') === true)) break;
-      // A cook's splash of water is more than a line's of vinegar; all else weighs what it weighs in a line.
-      const vague = /splash|ladle/i.test(measure)
-        ? `${String(SPLASH_G)} g`
-        : /little|bit/i.test(measure)
-          ? `${String(LITTLE_G)} g`
-          : measure.replace(/few drops/i, 'drop');
-      // Salt with a measure is of the salt that the recipe has.
-      const salt = /^salt\b/i.test(food) ? this.all.find(({ taken }) => taken.role === 'salt')?.taken.row.name : undefined;
-      const reading = readLine(`${vague} ${salt ?? food}`, { ...this.context, guesses: false });
-      if (reading.code !== 'READ' && reading.code !== 'ASK') continue;
-      const taken = takeLine(
-        reading,
-        { larder: this.context.larder, bowls: this.context.bowls },
-        reading.code === 'ASK' ? reading.options[0] : undefined,
-      );
-      if (taken === undefined || named.includes(taken.row.id)) return undefined;
-      const isOwn = this.all.some(
-        ({ taken: own, id }) =>
-          own.row.id === taken.row.id &&
-          !this.added.some((one) => one.id === id) &&
-          !(own.role === 'salt' && own.amount.rule === 'byStep'),
-      );
-      return isOwn ? undefined : { ...taken, text: `${measure} ${food}`.trim() };
-    }
-    return undefined;
-  }
-
-  /** Foods that the method names without an amount and no line has: "add the cream and the potatoes". */
-  unknown(text: string, clause: Clause): Mention[] {
-    const foods = text
-      .replace(/^[\w-]+ (?:in |on |over |with )?/, '')
-      .split(/\s*,\s*(?:and\s+)?|\s+and\s+/i)
-      .map((food) => food.replace(/^(?:the|some|your|a few|in|with) /i, '').trim());
-    return foods.flatMap((food) => {
-      if (food === '' || food.split(' ').length > 3 || /\b(?:salt|pepper|seasoning|soup|mixture)\b/i.test(food)) return [];
-      const cream = this.context.country === 'us' ? 'heavy cream' : 'double cream';
-      const reading = readLine(food === 'cream' ? cream : food, { ...this.context, guesses: false });
-      if (reading.code !== 'NO_AMOUNT') return [];
-      const kitchen = { larder: this.context.larder, bowls: this.context.bowls };
-      const own = takeLine(reading, kitchen);
-      const row = this.context.larder.get(reading.ingredient)?.row;
-      const perBowlG =
-        row === undefined
-          ? undefined
-          : /^(?:dairy|coconut and plant creams)$/.test(row.group)
-            ? CREAM_G
-            : row.softening > 0
-              ? VEGETABLE_G
-              : undefined;
-      const guess =
-        perBowlG === undefined
-          ? undefined
-          : readLine(`${String(perBowlG * this.context.bowls)} g ${food === 'cream' ? cream : food}`, this.context);
-      const taken = own ?? (guess === undefined ? undefined : takeLine(guess, kitchen));
-      // How much is a guess, and marked as one.
-      return taken === undefined ? [] : [{ ...this.bringIn({ ...taken, text: food }, clause), vague: true as const }];
-    });
-  }
-
-  /** The water that something dried was soaked in, where it goes in too. */
-  soakedIn(text: string, clause: Clause): Mention[] {
-    const words = this.soakWater;
-    if (words === undefined || !/\b(?:soaking|strained|their|its) (?:soaking )?(?:liquid|liquor|water|juices?)\b/i.test(text))
-      return [];
-    this.soakWater = undefined;
-    return this.unlisted(words, clause, []);
   }
 
   isFinished(): boolean {

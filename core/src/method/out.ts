@@ -11,8 +11,10 @@ import { isHob } from './vessel.js';
 import type { Clause } from './clauses.js';
 import type { Action } from './action.js';
 import { cutOf } from '../draft/index.js';
-import { doRoast, doPreheat, doSweat, doCook, doBring, doSimmer } from './heat.js';
-import { doAdd, doThin } from './into.js';
+import { doRoast, doPreheat, doSweat, doCook } from './heat.js';
+import { doBring, doSimmer } from './boil.js';
+import { doAdd } from './into.js';
+import { doThin } from './thin.js';
 import { doMash } from './blade.js';
 
 export function doRemove(k: Kitchen, clause: Clause, n: number): void {

@@ -3,7 +3,7 @@ import { intoVessel } from './into.js';
 import type { Kitchen } from './kitchen.js';
 import { USUAL, SALT_LINE } from './usual.js';
 import type { Clause } from './clauses.js';
-import { doThin } from './into.js';
+import { doThin } from './thin.js';
 
 export function doSeason(k: Kitchen, clause: Clause, n: number): void {
   const body = k.body(clause);

@@ -1,7 +1,7 @@
 import type { LineUse } from './action.js';
 import { cutOf, freeId, newLine, placeLine, slug, takeLine, type Role, type TakenLine } from '../draft/index.js';
 import { CARD, walk, type Branch, type Line, type PlainStep, type Soup, type SoupStep } from '../soup/index.js';
-import { bodyIn } from './heat.js';
+import { bodyIn } from './heated.js';
 import { Kitchen, type KitchenContext, type OpenUse } from './kitchen.js';
 import type { Clause } from './clauses.js';
 import type { MethodLine } from './mentions.js';

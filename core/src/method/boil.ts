@@ -1,0 +1,182 @@
+import { found } from './foods.js';
+import { hob } from './where.js';
+import type { Kitchen } from './kitchen.js';
+import { USUAL } from './usual.js';
+import { LOOKS } from './lexicon.js';
+import { minutesIn, ovenIn, degreesIn, bodyFigureIn } from './measures.js';
+import { isHob } from './vessel.js';
+import type { Clause } from './clauses.js';
+import { heated, bodyIn } from './heated.js';
+
+export function doBoil(k: Kitchen, clause: Clause, n: number): void {
+  const { text } = clause;
+  if (/\bkettle\b/i.test(text)) {
+    k.put('remark', n);
+    return;
+  }
+  if (k.actions.at(-1)?.does === 'deglaze' && /\b(?:dry|evaporat\w*|gone|reduced(?! by)|syrup\w*)\b/i.test(text)) {
+    k.put('setting', n);
+    return;
+  }
+  if (/\b(?:in|into) (?:a |the )?(?:pan of )?(?:boiling|salted|simmering)[\w ]* water\b/i.test(text)) {
+    doBlanch(k, clause, n);
+    return;
+  }
+  if (minutesIn(text) === undefined && !LOOKS.soft.test(text)) {
+    doBring(k, clause, n);
+    return;
+  }
+  const mentions = k.about(clause);
+  const vessel = hob(k, clause, n, false);
+  if (vessel.steps.length === 0 || mentions.some(({ line }) => !k.isUsedUp(line))) heated(k, vessel, 'simmer', clause, n, mentions);
+  else heated(k, vessel, 'simmer', clause, n, []);
+}
+
+export function doBring(k: Kitchen, clause: Clause, n: number): void {
+  const degrees = degreesIn(clause.text);
+  if (degrees !== undefined && degrees < BOILS_C && k.isFinished()) {
+    k.as('heat', clause, n, 'heat');
+    return;
+  }
+  const mentions = k.about(clause).filter(({ line }) => !k.isUsedUp(line));
+  const vessel = hob(k, clause, n, false);
+  k.here = vessel;
+  const { added } = k.putLines(vessel, mentions, k.body(clause), n);
+  if (added.length > 0) k.put('add', n, { lines: added, vessel: vessel.name });
+  const lid = k.lidOf(clause, vessel);
+  if (lid !== undefined) vessel.lid = lid;
+  k.put('boil', n, { vessel: vessel.name });
+  vessel.boiling = n;
+  vessel.isHot = true;
+  if (minutesIn(clause.text) !== undefined && /\bsimmer\b/i.test(clause.text) && /\bfor\b/i.test(clause.text))
+    heated(k, vessel, 'simmer', clause, n, []);
+}
+
+/** Below this a soup is brought to heat, not to the boil, °C. */
+const BOILS_C = 97;
+
+export function doSimmer(k: Kitchen, clause: Clause, n: number): void {
+  if (/\bin (?:gently |barely )?(?:simmering|boiling)[\w ]* water\b/i.test(clause.text)) {
+    doBlanch(k, clause, n);
+    return;
+  }
+  if (
+    k.actions.at(-1)?.does === 'deglaze' &&
+    /\b(?:away|nothing|gone|off)\b/i.test(clause.text) &&
+    minutesIn(clause.text) === undefined
+  ) {
+    k.put('setting', n);
+    return;
+  }
+  const mentions = k.about(clause).filter(({ line }) => !k.isUsedUp(line) || k.vesselOf(line) !== k.here);
+  const vessel = hob(k, clause, n, false);
+  heated(k, vessel, 'simmer', clause, n, mentions);
+}
+
+export function doBlanch(k: Kitchen, clause: Clause, n: number): void {
+  const mentions = k.about(clause).filter(({ line }) => k.lineOf(line)?.taken.row.id !== 'water');
+  if (mentions.length === 0 || !/\bwater\b|\bblanch|\bsteam/i.test(clause.text)) {
+    doSimmer(k, { ...clause, text: clause.text.replace(/\bwater\b/gi, 'pan') }, n);
+    return;
+  }
+  const vessel = k.fresh('pan', clause.section);
+  const [water] = found(k, 'water', clause);
+  const { added } = k.putLines(vessel, mentions, clause.text, n);
+  if (water !== undefined) {
+    k.settled.add(water.line);
+    k.uses.set(water.line, [{ line: water.line, said: true }]);
+    const { line } = water;
+    k.spoon(vessel, { kind: 'step', clause: n, id: 'cover', make: (id) => ({ id, op: 'cover', line, overM: 0.03 }) });
+    vessel.lines.add(line);
+  }
+  vessel.isWet = true;
+  k.put('add', n, { lines: added, vessel: vessel.name });
+  heated(k, vessel, 'simmer', clause, n, []);
+}
+
+export function doPressure(k: Kitchen, clause: Clause, n: number): void {
+  const vessel = hob(k, clause, n, false);
+  const mentions = k.about(clause).filter(({ line }) => !k.isUsedUp(line));
+  const { added } = k.putLines(vessel, mentions, clause.text, n);
+  if (added.length > 0) k.put('add', n, { lines: added });
+  const { minutes, assumed } = k.range(clause, USUAL.pressureMin);
+  k.put('pressure', n, { minutes, assumed });
+  vessel.isHot = true;
+  vessel.boiling = undefined;
+  k.here = vessel;
+  k.step(vessel, n, 'pressure', (id) => ({
+    id,
+    op: 'pressure',
+    minutes: (minutes.low + minutes.high) / 2,
+    atC: Math.min(121, Math.max(105, degreesIn(clause.text) ?? USUAL.pressureC)),
+  }));
+}
+
+export function doReduce(k: Kitchen, clause: Clause, n: number): void {
+  const { text } = clause;
+  if (/\b(?:heat|flame|temperature|oven|speed)\b/i.test(text) && !/\bby\b/i.test(text)) {
+    doTurn(k, clause, n);
+    return;
+  }
+  const next = k.clauses[n + 1];
+  if (
+    /^(?:then )?reduce$/i.test(text.trim()) &&
+    next?.sentence === clause.sentence &&
+    /^(?:cook|simmer|continue)$/.test(next.verb ?? '')
+  ) {
+    k.put('setting', n);
+    return;
+  }
+  const vessel = k.here !== undefined && isHob(k.here) ? k.here : hob(k, clause, n, false);
+  const by =
+    /\bby (?:about |at least )?(?:a |one )?(half|third|quarter|two[- ]thirds|three[- ]quarters)\b|\bto (?:a |one )?(half|third|quarter)\b/i.exec(
+      text,
+    );
+  const bodySaid = bodyFigureIn(text);
+  const stated = /\bto (\d+(?:\.\d+)?) ?%/i.exec(text);
+  const gone = by?.[1]?.toLowerCase();
+  const stays = by?.[2]?.toLowerCase();
+  const part: Readonly<Record<string, number>> = {
+    half: 0.5,
+    third: 1 / 3,
+    quarter: 0.25,
+    'two thirds': 2 / 3,
+    'two-thirds': 2 / 3,
+    'three quarters': 0.75,
+    'three-quarters': 0.75,
+  };
+  const kept =
+    stated !== null
+      ? Number(stated[1]) / 100
+      : gone !== undefined
+        ? 1 - (part[gone] ?? 0.5)
+        : stays !== undefined
+          ? (part[stays] ?? 0.5)
+          : undefined;
+  k.put('reduce', n, { ...(kept === undefined ? { assumed: ['BODY' as const] } : { share: kept }) });
+  vessel.boiling = undefined;
+  k.step(vessel, n, 'reduce', (id) => ({
+    id,
+    op: 'reduce',
+    vigour: 'lively',
+    to: kept === undefined ? { by: 'body', mPas: bodySaid ?? bodyIn(text) ?? USUAL.thickMPas } : { by: 'share', kept },
+  }));
+}
+
+export function doTurn(k: Kitchen, clause: Clause, n: number): void {
+  const { text } = clause;
+  if (/\boven\b/i.test(text)) {
+    const oven = ovenIn(text, k.context.country);
+    if (oven !== undefined) k.oven = oven;
+  }
+  if (/\b(?:into|out|in) /i.test(text) && k.placeIn(text) !== undefined && !/\bheat|\boven|\bflame|\bgas\b/i.test(text)) {
+    k.as('add', clause, n);
+    return;
+  }
+  if (/\bbring (?:it )?(?:back )?to (?:a|the) (?:boil|simmer)\b/i.test(text)) {
+    doBring(k, { ...clause, text: 'bring to the boil', verbAt: 0 }, n);
+    return;
+  }
+  k.isTurnedUp = /\b(?:up|increase|raise|high)\b/i.test(text) && !/\b(?:low|down|gentle|medium(?!-high))\b/i.test(text);
+  k.put('setting', n);
+}

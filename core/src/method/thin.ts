@@ -1,0 +1,129 @@
+import { found, unlisted } from './foods.js';
+import { hob, target } from './where.js';
+import type { Kitchen } from './kitchen.js';
+import { LIDS } from './lexicon.js';
+import { minutesIn, degreesIn, bodyFigureIn } from './measures.js';
+import { isHob } from './vessel.js';
+import type { Clause } from './clauses.js';
+import { doAdd, intoVessel } from './into.js';
+import { deglazeWith, coverWith, liaison, thinWith } from './poured.js';
+
+export function doDeglaze(k: Kitchen, clause: Clause, n: number): void {
+  const body = k.body(clause);
+  const mentions = k.mentions(body, clause).filter(({ line }) => !k.isUsedUp(line));
+  const vessel = k.here ?? hob(k, clause, n, false);
+  const all = mentions.length > 0 ? mentions : unlisted(k, body, clause, mentions);
+  if (all.length === 0) k.put('remark', n);
+  if (all.some(({ line }) => k.lineOf(line)?.taken.row.group === 'liquids')) {
+    // A whole pot of stock does not boil away.
+    intoVessel(k, { ...clause, verb: 'add' }, n, vessel, all, false);
+    return;
+  }
+  for (const one of all) deglazeWith(k, one, vessel, clause, n);
+}
+
+export function doCover(k: Kitchen, clause: Clause, n: number): void {
+  const body = k.body(clause);
+  const mentions = k.mentions(body, clause).filter(({ line }) => k.isLiquid(line));
+  const isWith = /\bcover(?:ed)?\b.*\bwith\b/i.test(body);
+  if (isWith && mentions.length === 0 && k.mentions(body, clause).some(({ line }) => !k.isUsedUp(line))) {
+    doAdd(k, clause, n);
+    return;
+  }
+  if (
+    isWith &&
+    !/\bwith (?:a |the |its )?(?:lid|foil|paper|cartouche|circle|plate|cloth|tea towel|baking|greaseproof)/i.test(body)
+  ) {
+    const all = mentions.length > 0 ? mentions : /\bwater\b/i.test(body) ? found(k, 'water', clause) : [];
+    const vessel = k.here !== undefined && isHob(k.here) ? k.here : target(k, clause, n, all);
+    if (all.length > 0) {
+      k.here = vessel;
+      for (const one of all) coverWith(k, one, vessel, n);
+      if (all.every(({ line }) => k.settled.has(line))) return;
+    }
+  }
+  if (k.here !== undefined) k.here.lid = LIDS.ajar.test(clause.text) ? 'ajar' : 'on';
+  const minutes = minutesIn(clause.text);
+  if (minutes !== undefined && k.here !== undefined && /\b(?:leave|stand|rest)\b/i.test(clause.text)) {
+    k.as('let', clause, n);
+    return;
+  }
+  k.put('setting', n);
+}
+
+export function doThin(k: Kitchen, clause: Clause, n: number): void {
+  const body = k.body(clause);
+  const mentions = k.mentions(body, clause);
+  const { here } = k;
+  const vessel =
+    here !== undefined && (isHob(here) || here.kind === 'bowl') ? here : (k.latestHob() ?? k.fresh('pot', clause.section));
+  const more = mentions.length > 0 ? [] : unlisted(k, body, clause, mentions);
+  const all = [...mentions, ...more];
+  if (!vessel.isBlended) {
+    intoVessel(k, clause, n, vessel, all, false);
+    return;
+  }
+  const [first] = all.filter(({ line }) => k.isLiquid(line));
+  const other = all.filter(({ line }) => !k.isLiquid(line) && !k.isUsedUp(line));
+  if (first === undefined && other.length > 0) {
+    intoVessel(k, clause, n, vessel, other, false);
+    return;
+  }
+  const own = first ?? found(k, 'water', clause)[0];
+  if (own === undefined) k.put('remark', n);
+  else thinWith(k, own, vessel, clause, n);
+}
+
+/** "Bind with the yolks and the cream at 80 °C". */
+export function doBind(k: Kitchen, clause: Clause, n: number): void {
+  const mentions = k.mentions(k.body(clause), clause);
+  const yolks = mentions.find(({ line }) => k.lineOf(line)?.taken.role === 'yolk');
+  const cream = mentions.find((one) => one !== yolks);
+  const vessel = k.here ?? k.latestHob();
+  if (yolks === undefined || vessel === undefined || !liaison(k, vessel, yolks.line, cream?.line, n, degreesIn(clause.text)))
+    k.put('remark', n);
+}
+
+/** "Balance with the lemon juice to sour 1.2". */
+export function doBalance(k: Kitchen, clause: Clause, n: number): void {
+  const [first] = k.mentions(k.body(clause), clause);
+  const said = /\bto (sour|sweet|heat|bite) (\d+(?:\.\d+)?)/i.exec(clause.text);
+  const vessel = k.here;
+  if (first === undefined || vessel === undefined || said === null) {
+    doAdd(k, clause, n);
+    return;
+  }
+  const { line } = first;
+  k.settled.add(line);
+  k.uses.set(line, [{ line, said: true }]);
+  vessel.lines.add(line);
+  const taste = (said[1] ?? 'sour').toLowerCase() as 'sour' | 'sweet' | 'heat' | 'bite';
+  const to = Number(said[2]);
+  k.put('add', n, { lines: [{ line }] });
+  k.step(vessel, n, 'balance', (id) => ({ id, op: 'tune', line, taste, to }));
+}
+
+export function doThicken(k: Kitchen, clause: Clause, n: number): void {
+  const toMPas = bodyFigureIn(clause.text);
+  const parts = k.mentions(k.body(clause), clause);
+  const pot = k.here;
+  if (toMPas !== undefined && parts.length > 0 && pot !== undefined) {
+    const figures = [...clause.text.matchAll(/(\d+(?:\.\d+)?) parts? of/gi)].map((hit) => Number(hit[1]));
+    for (const { line } of parts) {
+      k.settled.add(line);
+      k.uses.set(line, [{ line, said: true }]);
+      pot.lines.add(line);
+    }
+    k.put('thicken', n, { lines: parts.map(({ line }) => ({ line })) });
+    k.step(pot, n, 'thicken', (id) => ({
+      id,
+      op: 'thicken',
+      parts: parts.map(({ line }, at) => ({ line, parts: figures[at] ?? 1 })),
+      toMPas,
+    }));
+    return;
+  }
+  const mentions = k.mentions(k.body(clause), clause).filter(({ line }) => !k.isUsedUp(line));
+  if (mentions.length === 0) k.put('remark', n);
+  else doAdd(k, clause, n);
+}

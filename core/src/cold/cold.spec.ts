@@ -22,9 +22,9 @@ import {
   watchCooling,
   type CoolingPan,
   type CoolingPlace,
-  type Pan,
   type Stuff,
 } from './index.js';
+import { READY_KITS, type Pan } from '../kit/index.js';
 
 const soup = stuffOf(USUAL_MIX, 1);
 const STILL: CoolingPlace = {
@@ -35,7 +35,6 @@ const STILL: CoolingPlace = {
   belowC: 3,
   belowW: 10,
   canStir: false,
-  source: 'spec',
 };
 const BLAST: CoolingPlace = { ...STILL, topW: 25, belowW: 25 };
 const [TWO_STAGES] = COOLING_RULES;
@@ -220,6 +219,21 @@ describe('a split plan', () => {
     }
     const counts = split.plans.map(({ panCount }) => panCount);
     expect(counts).toEqual([...counts].sort((a, b) => a - b));
+  });
+
+  it('every ready kitchen can cool a pot of its own with what it has', () => {
+    for (const [name, kit] of Object.entries(READY_KITS)) {
+      const kg = name === 'home' ? 4 : name === 'cafe' ? 10 : 20;
+      const split = splitPlans({
+        kg,
+        stuff: soup,
+        startC: 80,
+        pans: kit.pans ?? USUAL_PANS,
+        places: kit.coldPlaces ?? USUAL_PLACES,
+        rule: TWO_STAGES,
+      });
+      expect(split.ok).withContext(name).toBeTrue();
+    }
   });
 
   it('says by how much it is missed when nothing does, and how shallow it would have to be', () => {

@@ -1,5 +1,5 @@
 export { USUAL_MIX, stuffOf, type Stuff } from './stuff.js';
-export { HINDERED, USUAL_PLACES, hindered, type CoolingPlace, type Hindrance } from './place.js';
+export { HINDERED, PLACES_SOURCE, USUAL_PLACES, hindered, type CoolingPlace, type Hindrance } from './place.js';
 export { coolSlab, type Curve, type Slab } from './slab.js';
 export {
   COOLING_SPREAD,
@@ -18,7 +18,6 @@ export {
   deepestLayer,
   fewestPans,
   splitPlans,
-  type Pan,
   type Split,
   type SplitAsk,
   type SplitPans,

@@ -1,19 +1,9 @@
-/** Where something cools: what is around it and how strongly that takes heat. */
-export interface CoolingPlace {
-  readonly id: string;
-  readonly name: string;
-  /** Over the open face, °C and W/(m2 K). */
-  readonly airC: number;
-  readonly topW: number;
-  /** Under and beside it, °C and W/(m2 K). */
-  readonly belowC: number;
-  readonly belowW: number;
-  /** Somebody can stand by it and stir. */
-  readonly canStir: boolean;
-  readonly source: string;
-}
+import type { ColdPlace } from '../kit/index.js';
 
-const DEFAULT =
+export type CoolingPlace = ColdPlace;
+
+/** Where the figures of the usual places are from. */
+export const PLACES_SOURCE =
   'kitchen default: still air about 10 W/(m2 K), moved air 15, blast 25, iced water 200; correct it by one watched pan';
 
 /**
@@ -21,11 +11,11 @@ const DEFAULT =
  * iced water the pan meets it below and at the sides, and the air of the kitchen above.
  */
 export const USUAL_PLACES: readonly CoolingPlace[] = [
-  { id: 'fridge', name: 'Fridge', airC: 4, topW: 10, belowC: 4, belowW: 10, canStir: false, source: DEFAULT },
-  { id: 'walk-in', name: 'Walk-in cold room', airC: 3, topW: 10, belowC: 3, belowW: 10, canStir: false, source: DEFAULT },
-  { id: 'blast', name: 'Blast chiller', airC: 0, topW: 25, belowC: 0, belowW: 25, canStir: false, source: DEFAULT },
-  { id: 'ice-bath', name: 'Ice bath', airC: 20, topW: 10, belowC: 0.5, belowW: 200, canStir: true, source: DEFAULT },
-  { id: 'kitchen', name: 'On the side, in the kitchen', airC: 22, topW: 10, belowC: 22, belowW: 8, canStir: true, source: DEFAULT },
+  { id: 'fridge', name: 'Fridge', airC: 4, topW: 10, belowC: 4, belowW: 10, canStir: false },
+  { id: 'walk-in', name: 'Walk-in cold room', airC: 3, topW: 10, belowC: 3, belowW: 10, canStir: false },
+  { id: 'blast', name: 'Blast chiller', airC: 0, topW: 25, belowC: 0, belowW: 25, canStir: false },
+  { id: 'ice-bath', name: 'Ice bath', airC: 20, topW: 10, belowC: 0.5, belowW: 200, canStir: true },
+  { id: 'kitchen', name: 'On the side, in the kitchen', airC: 22, topW: 10, belowC: 22, belowW: 8, canStir: true },
 ];
 
 /** How pans on one shelf hinder each other, as factors on what the air takes. Kitchen defaults. */

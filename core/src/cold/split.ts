@@ -1,18 +1,8 @@
 import { forecastCooling } from './cooling.js';
+import type { Pan } from '../kit/index.js';
 import type { CoolingPlace } from './place.js';
 import { outlookOf, type CoolingRule, type RuleOutlook } from './rule.js';
 import { tableAt, type Stuff } from './stuff.js';
-
-/** A pan or tub of the kitchen, and how many there are of it. */
-export interface Pan {
-  readonly id: string;
-  readonly name: string;
-  readonly lengthM: number;
-  readonly widthM: number;
-  /** To the brim. */
-  readonly depthM: number;
-  readonly count: number;
-}
 
 /** Pans that a kitchen has where it has set none of its own: shallow and deep metal pans, and tubs. Kitchen defaults. */
 export const USUAL_PANS: readonly Pan[] = [
@@ -137,7 +127,7 @@ export function splitPlans(ask: SplitAsk): Split {
   let best: SplitPlan | undefined;
   let deepest: number | undefined;
   for (const place of ask.places) {
-    for (const isStirred of place.canStir ? [false, true] : [false]) {
+    for (const isStirred of place.canStir === true ? [false, true] : [false]) {
       const layer = deepestLayer(ask, place, isStirred);
       if (layer !== undefined) deepest = Math.max(deepest ?? 0, layer);
       const fits = layer === undefined ? undefined : fewestPans(ask.pans, volumeM3, layer);

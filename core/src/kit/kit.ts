@@ -45,6 +45,36 @@ export type Measure = z.infer<typeof MeasureSchema>;
 export const SieveSchema = z.strictObject({ id, name, meshM: z.number().min(1e-4).max(0.01) });
 export type Sieve = z.infer<typeof SieveSchema>;
 
+/** A pan or tub that soup is cooled and kept in, and how many there are of it. */
+export const PanSchema = z.strictObject({
+  id,
+  name,
+  lengthM,
+  widthM: lengthM,
+  /** To the brim. */
+  depthM: lengthM,
+  count: z.int().min(1).max(200),
+});
+export type Pan = z.infer<typeof PanSchema>;
+
+const surroundingsC = z.number().min(-60).max(60);
+const takesW = z.number().min(1).max(2000);
+
+/** Where something cools: what is around it and how strongly that takes heat, W/(m2 K). */
+export const ColdPlaceSchema = z.strictObject({
+  id,
+  name,
+  /** Over the open face. */
+  airC: surroundingsC,
+  topW: takesW,
+  /** Under and beside it. */
+  belowC: surroundingsC,
+  belowW: takesW,
+  /** Somebody can stand by it and stir. */
+  canStir: z.boolean().optional(),
+});
+export type ColdPlace = z.infer<typeof ColdPlaceSchema>;
+
 /** What a kitchen cooks with. */
 export const KitShape = z.strictObject({
   kitchen: name,
@@ -68,6 +98,10 @@ export const KitShape = z.strictObject({
   bowls: z.array(MeasureSchema).max(20),
   /** Sieves and their mesh. */
   sieves: z.array(SieveSchema).max(20).optional(),
+  /** What soup is cooled in; usual pans where it is left out. */
+  pans: z.array(PanSchema).max(30).optional(),
+  /** Where it is cooled; usual places where it is left out. */
+  coldPlaces: z.array(ColdPlaceSchema).max(20).optional(),
   /** The kitchen's own figures where it has measured them. */
   parameters: z.partialRecord(z.enum(PARAMETER_NAMES), z.number().positive().max(1000)).optional(),
 });

@@ -35,6 +35,15 @@ export const READY_KITS: Readonly<Record<'home' | 'cafe' | 'canteen', Kit>> = {
     ],
     ladles: LADLES.slice(0, 2).concat(LADLES.slice(3)),
     bowls: [{ id: 'soup-bowl', name: 'Soup bowl', volumeM3: 400e-6 }],
+    pans: [
+      { id: 'roasting-dish', name: 'Roasting dish', lengthM: 0.36, widthM: 0.26, depthM: 0.06, count: 2 },
+      { id: 'bowl-wide', name: 'Wide bowl', lengthM: 0.26, widthM: 0.26, depthM: 0.1, count: 2 },
+      { id: 'tub', name: 'Tub of a litre', lengthM: 0.17, widthM: 0.11, depthM: 0.07, count: 8 },
+    ],
+    coldPlaces: [
+      { id: 'fridge', name: 'Fridge', airC: 4, topW: 10, belowC: 4, belowW: 10 },
+      { id: 'ice-bath', name: 'Ice bath', airC: 20, topW: 10, belowC: 0.5, belowW: 200, canStir: true },
+    ],
   },
   cafe: {
     kitchen: 'Café',
@@ -62,6 +71,16 @@ export const READY_KITS: Readonly<Record<'home' | 'cafe' | 'canteen', Kit>> = {
     ],
     ladles: LADLES,
     bowls: [{ id: 'soup-bowl', name: 'Soup bowl', volumeM3: 400e-6 }],
+    pans: [
+      { id: 'wide-shallow', name: 'Wide shallow pan', lengthM: 0.53, widthM: 0.325, depthM: 0.065, count: 4 },
+      { id: 'half-shallow', name: 'Half shallow pan', lengthM: 0.325, widthM: 0.265, depthM: 0.065, count: 4 },
+      { id: 'tub', name: 'Tub of a litre', lengthM: 0.17, widthM: 0.11, depthM: 0.07, count: 20 },
+    ],
+    coldPlaces: [
+      { id: 'fridge', name: 'Fridge', airC: 4, topW: 10, belowC: 4, belowW: 10 },
+      { id: 'walk-in', name: 'Walk-in cold room', airC: 3, topW: 10, belowC: 3, belowW: 10 },
+      { id: 'ice-bath', name: 'Ice bath', airC: 20, topW: 10, belowC: 0.5, belowW: 200, canStir: true },
+    ],
   },
   canteen: {
     kitchen: 'Canteen',
@@ -94,6 +113,17 @@ export const READY_KITS: Readonly<Record<'home' | 'cafe' | 'canteen', Kit>> = {
     bowls: [
       { id: 'canteen-bowl', name: 'Canteen bowl', volumeM3: 400e-6 },
       { id: 'flask', name: 'Flask', volumeM3: 500e-6 },
+    ],
+    pans: [
+      { id: 'wide-shallow', name: 'Wide shallow pan', lengthM: 0.53, widthM: 0.325, depthM: 0.065, count: 8 },
+      { id: 'half-shallow', name: 'Half shallow pan', lengthM: 0.325, widthM: 0.265, depthM: 0.065, count: 6 },
+      { id: 'wide-deep', name: 'Wide deep pan', lengthM: 0.53, widthM: 0.325, depthM: 0.15, count: 2 },
+      { id: 'tub', name: 'Tub of a litre', lengthM: 0.17, widthM: 0.11, depthM: 0.07, count: 30 },
+    ],
+    coldPlaces: [
+      { id: 'walk-in', name: 'Walk-in cold room', airC: 3, topW: 10, belowC: 3, belowW: 10 },
+      { id: 'blast', name: 'Blast chiller', airC: 0, topW: 25, belowC: 0, belowW: 25 },
+      { id: 'ice-bath', name: 'Ice bath', airC: 20, topW: 10, belowC: 0.5, belowW: 200, canStir: true },
     ],
   },
 };

@@ -91,7 +91,7 @@ export class Calculator {
 
   /** How a leftover is best cooled. */
   cooling(question: CoolingQuestion): CoolingAnswer | undefined {
-    return coolingAnswer(question);
+    return coolingAnswer(question, this.kit);
   }
 
   /** What the shelf shows of soups, as written. */

@@ -9,6 +9,7 @@ import {
   stuffOf,
   type SplitPlan,
 } from '@tureen/core/cold';
+import type { Kit } from '@tureen/core/kit';
 import { outlookWords, ruleSentence, splitWords } from '@tureen/core/messages';
 
 /** What is asked of a leftover: how much, how hot, by which rule. */
@@ -83,15 +84,18 @@ function wayOf(plan: SplitPlan, { startC }: CoolingQuestion): CoolingWay {
 }
 
 /** The ways to cool a leftover by this kitchen's pans and places. */
-export function coolingAnswer(question: CoolingQuestion): CoolingAnswer | undefined {
+export function coolingAnswer(
+  question: CoolingQuestion,
+  kit: Pick<Kit, 'pans' | 'coldPlaces'> | undefined,
+): CoolingAnswer | undefined {
   const rule = COOLING_RULES.find(({ id }) => id === question.ruleId);
   if (rule === undefined || !(question.kg > 0)) return undefined;
-  const places = USUAL_PLACES.filter(({ id }) => id !== 'kitchen');
+  const places = kit?.coldPlaces ?? USUAL_PLACES.filter(({ id }) => id !== 'kitchen');
   const split = splitPlans({
     kg: question.kg,
     startC: question.startC,
     stuff: stuffOf(USUAL_MIX, 1),
-    pans: USUAL_PANS,
+    pans: kit?.pans ?? USUAL_PANS,
     places,
     rule,
   });

@@ -1,9 +1,10 @@
-import type { Blender, Kit, Measure, Sieve, Tray, Vessel } from '@tureen/core/kit';
+import type { Blender, ColdPlace, Kit, Measure, Pan, Sieve, Tray, Vessel } from '@tureen/core/kit';
+import { USUAL_PANS, USUAL_PLACES } from '@tureen/core/cold';
 import { UNITS, type UnitSystem } from '@tureen/core/units';
 
 /** Lists of a kit that are edited as tables. */
-export type Shelf = 'pots' | 'ladles' | 'trays' | 'blenders' | 'bowls' | 'sieves';
-type Item = Vessel | Measure | Tray | Blender | Sieve;
+export type Shelf = 'pots' | 'ladles' | 'trays' | 'blenders' | 'bowls' | 'sieves' | 'pans' | 'coldPlaces';
+type Item = Vessel | Measure | Tray | Blender | Sieve | Pan | ColdPlace;
 
 /** One figure of a thing in the kit: shown in `unit`, which is `factor` of what is kept. */
 export interface Column {
@@ -48,6 +49,26 @@ export function columnsOf(shelf: Shelf, system: UnitSystem): readonly Column[] {
         size('depthM', 'deep'),
         { key: 'count', label: 'at once', unit: 'trays', factor: 1, by: 1, least: 1, most: 100 },
       ];
+    case 'pans':
+      return [
+        size('lengthM', 'long'),
+        size('widthM', 'wide'),
+        size('depthM', 'deep'),
+        { key: 'count', label: 'there are', unit: 'of it', factor: 1, by: 1, least: 1, most: 200 },
+      ];
+    case 'coldPlaces': {
+      const air = (key: string, label: string): Column => ({ key, label, unit: '°C', factor: 1, by: 0.5, least: -60, most: 60 });
+      const takes = (key: string, label: string): Column => ({
+        key,
+        label,
+        unit: 'W/(m² K)',
+        factor: 1,
+        by: 5,
+        least: 1,
+        most: 2000,
+      });
+      return [air('airC', 'above it'), takes('topW', 'takes'), air('belowC', 'under it'), takes('belowW', 'takes')];
+    }
     case 'blenders':
       return [{ key: 'volumeM3', label: 'holds', ...litres, least: 0.1, most: 1000 }];
     case 'sieves':
@@ -64,10 +85,15 @@ export const SHELVES: readonly { readonly shelf: Shelf; readonly title: string; 
   { shelf: 'blenders', title: 'Blenders', one: 'blender', least: 1 },
   { shelf: 'bowls', title: 'Bowls', one: 'bowl', least: 0 },
   { shelf: 'sieves', title: 'Sieves', one: 'sieve', least: 0 },
+  { shelf: 'pans', title: 'Pans and tubs to cool in', one: 'pan', least: 1 },
+  { shelf: 'coldPlaces', title: 'Where it cools', one: 'place', least: 1 },
 ];
 
+/** What a kitchen has where it has set none of its own. */
+const USUAL: Partial<Record<Shelf, readonly Item[]>> = { pans: USUAL_PANS, coldPlaces: USUAL_PLACES };
+
 export function itemsOf(kit: Kit, shelf: Shelf): readonly Item[] {
-  return kit[shelf] ?? [];
+  return kit[shelf] ?? USUAL[shelf] ?? [];
 }
 
 /** A thing to begin with when one more is added: like the last one there, or a usual one. */
@@ -82,6 +108,10 @@ export function fresh(kit: Kit, shelf: Shelf): Item {
   switch (shelf) {
     case 'trays':
       return { ...own, widthM: 0.53, depthM: 0.325, count: 2 };
+    case 'pans':
+      return { ...own, lengthM: 0.53, widthM: 0.325, depthM: 0.065, count: 2 };
+    case 'coldPlaces':
+      return { ...own, airC: 4, topW: 10, belowC: 4, belowW: 10 };
     case 'sieves':
       return { ...own, meshM: 0.001 };
     default:

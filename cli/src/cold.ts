@@ -12,8 +12,10 @@ import {
   type CoolingPlace,
   type CoolingRule,
 } from '@tureen/core/cold';
+import type { Kit } from '@tureen/core/kit';
 import { minutesWords, outlookWords, ruleSentence, splitWords } from '@tureen/core/messages';
 import { showMinutes } from '@tureen/core/units';
+import { loadKit } from './files.js';
 import { numberOf, quantityOf, type Given } from './options.js';
 import { Misused, good, wrong, type Outcome } from './outcome.js';
 import { table } from './table.js';
@@ -26,10 +28,16 @@ const FRIDGE_C = 4;
 const COLDEST_START = 0;
 const HOTTEST_START = 105;
 
-function placeOf(from: Given): CoolingPlace {
+/** The kitchen's own places, and the usual ones that it has none of its own for. */
+function placesOf({ coldPlaces = [] }: Kit): readonly CoolingPlace[] {
+  return [...coldPlaces, ...USUAL_PLACES.filter(({ id }) => !coldPlaces.some((own) => own.id === id))];
+}
+
+function placeOf(from: Given, kit: Kit): CoolingPlace {
+  const places = placesOf(kit);
   const name = from.values.in ?? 'fridge';
-  const place = USUAL_PLACES.find(({ id }) => id === name);
-  if (place === undefined) throw new Misused(`--in is one of ${USUAL_PLACES.map(({ id }) => id).join(', ')}, not "${name}".`);
+  const place = places.find(({ id }) => id === name);
+  if (place === undefined) throw new Misused(`--in is one of ${places.map(({ id }) => id).join(', ')}, not "${name}".`);
   return place;
 }
 
@@ -57,7 +65,9 @@ function depthOf(text: string): number {
 export function cool(from: Given): Outcome {
   if (from.values.depth === undefined) throw new Misused('cool wants how deep: --depth 50mm');
   const depthM = depthOf(from.values.depth);
-  const place = placeOf(from);
+  const kit = loadKit(from.values.kit);
+  if (!kit.ok) return kit.outcome;
+  const place = placeOf(from, kit.value);
   const rule = ruleOf(from);
   const startC = startOf(from);
   const stuff = stuffOf(USUAL_MIX, 1);
@@ -87,8 +97,11 @@ export function split(from: Given): Outcome {
   if (!(kg > 0 && kg <= 2000)) throw new Misused('--kg wants more than nothing, and up to 2000 kg.');
   const stuff = stuffOf(USUAL_MIX, 1);
   const rule = ruleOf(from);
-  const places = from.values.in === undefined ? USUAL_PLACES.filter(({ id }) => id !== 'kitchen') : [placeOf(from)];
-  const ask = { kg, stuff, startC: startOf(from), pans: USUAL_PANS, places, rule };
+  const kit = loadKit(from.values.kit);
+  if (!kit.ok) return kit.outcome;
+  const { pans = USUAL_PANS, coldPlaces = USUAL_PLACES } = kit.value;
+  const places = from.values.in === undefined ? coldPlaces.filter(({ id }) => id !== 'kitchen') : [placeOf(from, kit.value)];
+  const ask = { kg, stuff, startC: startOf(from), pans, places, rule };
   const found = splitPlans(ask);
   if (found.ok)
     return good(

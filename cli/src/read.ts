@@ -119,6 +119,7 @@ export function read(from: Given): Outcome {
           fromMethod: method.tree.fromMethod,
           equalShares: method.tree.equalShares,
           joinedByGuess: method.tree.joinedByGuess,
+          heatsAtOnce: method.tree.heatsAtOnce,
         }),
     soup,
     questions,

@@ -235,6 +235,7 @@ describe('the published schemas', () => {
     expect(split.exit).toBe(0);
     expect(split.text).toMatch(/1\. 1 × wide deep pan, 18 kg, \d+ mm deep: ice bath, with \d+ kg of ice, stirred/);
     expect((await tureen(['split', '--kg', '200kg', '--in', 'fridge'])).exit).toBe(1);
+    expect((await tureen(['split', '--kg', '4kg', '--kit', 'home'])).text).toContain('roasting dish');
     expect((await tureen(['freeze', '--depth', '50mm'])).text).toMatch(/about \d+ h/);
     for (const bad of [
       ['cool'],

@@ -146,6 +146,32 @@ describe('reading a written method', () => {
       }
     }
   });
+
+  it('of what is drained, the measure that is kept is the share of the liquid that it is', () => {
+    const read = readRecipe(
+      'Soup\n1 kg broad beans\n2 l water\n1 l vegetable stock\n\nBoil the beans in the water for 5 minutes. Drain, reserving 300 ml of the cooking water. Add the stock, simmer for 10 minutes and blend.',
+      { id: 'drained', bowlG: 300 },
+      { larder, names, country: 'gb' },
+    );
+    const root = read.ok ? read.soup?.root : undefined;
+    const drained = root === undefined ? undefined : walk(root).find(({ step }) => step.op === 'drain')?.step;
+    expect(drained?.op === 'drain' ? drained.liquidShare : 0).toBeCloseTo(0.15, 3);
+  });
+
+  it('two trays at heats too far apart are told to want two ovens; alike, one behind the other or near each other they share one', () => {
+    const heats = (method: string): readonly number[] => {
+      const text = `Soup\n500 g carrots\n500 g parsnips\n1 l vegetable stock\n\n${method}`;
+      const read = readRecipe(text, { id: 'ovens', bowlG: 300 }, { larder, names, country: 'gb' });
+      return read.ok ? (read.method?.tree.heatsAtOnce ?? []) : [];
+    };
+    const rest = 'Tip both trays into a pan with the stock, simmer for 10 minutes and blend.';
+    const both = (a: number, b: number): string =>
+      `Roast the carrots on a tray at ${String(a)} °C for 30 minutes. On a second tray roast the parsnips at ${String(b)} °C for 40 minutes. ${rest}`;
+    expect(heats(both(180, 220))).toEqual([180, 220]);
+    expect(heats(both(200, 200))).toEqual([]);
+    expect(heats(both(200, 190))).toEqual([]);
+    expect(heats(`Roast the carrots and parsnips on a tray at 220 °C for 30 minutes. ${rest}`)).toEqual([]);
+  });
 });
 
 describe('whatever is pasted', () => {

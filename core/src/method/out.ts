@@ -7,7 +7,8 @@ import { USUAL } from './usual.js';
 import { VERBS } from './lexicon.js';
 import type { Mention } from './mentions.js';
 import { minutesIn, degreesIn, percentIn } from './measures.js';
-import { isHob } from './vessel.js';
+import { isHob, type Vessel } from './vessel.js';
+import { readLine } from '../amounts/index.js';
 import type { Clause } from './clauses.js';
 import type { Action } from './action.js';
 import { cutOf } from '../draft/index.js';
@@ -463,6 +464,20 @@ export function doSoak(k: Kitchen, clause: Clause, n: number): void {
 /** Of the liquid, where a part of it is kept. Kitchen default. */
 const LIQUOR = 0.3;
 
+/** "Reserving 300 ml of the cooking water": the share of the liquid that it is; undefined where no measure is said or none known. */
+function measuredShare(k: Kitchen, vessel: Vessel, text: string): number | undefined {
+  const measure = /(\d+(?:[.,]\d+)?|a|one|two|half a) ?(ml|l|litres?|liters?|cups?|pints?|ladlefuls?|ladles?)\b/i.exec(text)?.[0];
+  if (measure === undefined) return undefined;
+  const reading = readLine(`${measure} water`, k.context);
+  const liquidKg = [...vessel.lines].reduce((sum, line) => {
+    const taken = k.lineOf(line)?.taken;
+    if (taken === undefined || !k.isLiquid(line)) return sum;
+    const used = (k.uses.get(line) ?? []).reduce((all, { share = 1 }) => all + share, 0);
+    return sum + taken.kg * Math.min(1, used);
+  }, 0);
+  return reading.code === 'READ' && liquidKg > 0 ? Math.min(1, reading.kg / liquidKg) : undefined;
+}
+
 export function doDrain(k: Kitchen, clause: Clause, n: number): void {
   const mentions = k.mentions(k.body(clause), clause);
   const at = mentions.map(({ line }) => k.vesselOf(line)).find((one) => one !== undefined);
@@ -471,13 +486,15 @@ export function doDrain(k: Kitchen, clause: Clause, n: number): void {
     k.put('prepare', n, { vessel: undefined, lines: mentions.map(({ line }) => ({ line })) });
     return;
   }
-  const keepsLiquid = /\b(?:reserv|keep|sav)\w*\b.*\b(?:liquid|water|stock|cooking)\b/i.test(joinedText(clause, k.clauses[n + 1]));
+  const said = joinedText(clause, k.clauses[n + 1]);
+  const keepsLiquid = /\b(?:reserv|keep|sav)\w*\b.*\b(?:liquid|water|stock|cooking)\b/i.test(said);
+  const liquidShare = keepsLiquid ? (percentIn(said) ?? measuredShare(k, vessel, said) ?? LIQUOR) : 0;
   k.put('drain', n, { vessel: vessel.name });
   k.step(vessel, n, 'drain', (id) => ({
     id,
     op: 'drain',
     keep: 'pieces',
-    liquidShare: keepsLiquid ? (percentIn(joinedText(clause, k.clauses[n + 1])) ?? LIQUOR) : 0,
+    liquidShare,
   }));
   vessel.isWet = keepsLiquid;
   vessel.isDrained = true;

@@ -1,3 +1,4 @@
+import { heatsAtOnce } from './ovens.js';
 import type { LineUse } from './action.js';
 import { cutOf, freeId, newLine, placeLine, slug, takeLine, type Role, type TakenLine } from '../draft/index.js';
 import { CARD, walk, type Branch, type Line, type PlainStep, type Soup, type SoupStep } from '../soup/index.js';
@@ -21,6 +22,8 @@ export interface MethodTree {
   readonly equalShares: readonly string[];
   /** What was never said to join and was joined before the blade. */
   readonly joinedByGuess: readonly string[];
+  /** Heats that one oven would have to give at the same time, °C. */
+  readonly heatsAtOnce: readonly number[];
 }
 
 export interface TreeAsk {
@@ -467,6 +470,7 @@ export function treeOf(
     fromMethod: kitchen.added.map(({ id }) => id).concat(byStep === undefined && saltLine !== undefined ? [saltLine] : []),
     equalShares,
     joinedByGuess: guessed,
+    heatsAtOnce: heatsAtOnce(soup.root),
   };
 }
 

@@ -43,6 +43,7 @@ export interface UnderstoodMethod {
   readonly placed: readonly string[];
   readonly equalShares: readonly string[];
   readonly joinedByGuess: readonly string[];
+  readonly heatsAtOnce: readonly number[];
 }
 
 /** A recipe that was pasted as far as it is understood, the soup that it makes, and what its amounts come to. */

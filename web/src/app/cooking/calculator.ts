@@ -334,6 +334,7 @@ export class Calculator {
       placed: tree.placed,
       equalShares: tree.equalShares,
       joinedByGuess: tree.joinedByGuess,
+      heatsAtOnce: tree.heatsAtOnce,
     };
   }
 

@@ -173,6 +173,9 @@ export class NewSoup {
       method.joinedByGuess.length === 0
         ? ''
         : `Never said to join, tipped in before the blade: ${method.joinedByGuess.join(', ').toLowerCase()}.`,
+      method.heatsAtOnce.length === 0
+        ? ''
+        : `Two heats at once, ${method.heatsAtOnce.join(' and ')} °C: two ovens, or one tray behind the other, or both at the heat between.`,
     ].filter((sentence) => sentence !== '');
   });
   protected readonly kilos = computed(() => {

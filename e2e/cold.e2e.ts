@@ -34,14 +34,37 @@ test('a leftover is parted so that it meets the rule, by another rule in other p
   await expect(page.locator('.ways')).toContainText('within 1 h 30 min of portioning');
   await page.getByLabel('how much, kg').fill('400');
   await expect(page.locator('.ways').getByRole('status')).toContainText('No way with these pans meets the rule');
+  await expect(page.locator('.ways').getByRole('status')).toContainText(/All of them hold 1\d\d kg/);
+  await expect(ways(page)).toHaveCount(0);
   await page.reload();
   await expect(page.getByRole('radio', { name: 'Cook-chill' })).toBeChecked();
   quiet();
 });
 
+test('a pan is watched by what is read of it, and that is kept over a reload', async ({ page, server }) => {
+  await page.goto(`${server.url}/cold`);
+  await ways(page).nth(2).click();
+  await page.getByRole('button', { name: 'It cools so from now: watch it' }).click();
+  const watched = page.locator('tt-pan-watch');
+  await expect(watched.locator('li').first()).toContainText(
+    /21 °C at \d\d:\d\d \(\d\d:\d\d to \d\d:\d\d in nine of ten\), wanted by/,
+  );
+  await page.getByLabel('it reads, °C').fill('79');
+  await page.getByRole('button', { name: 'Read', exact: true }).click();
+  await expect(page.getByRole('button', { name: /Take back 79 °C/ })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('button', { name: /Take back 79 °C/ })).toBeVisible();
+  await expect(watched.locator('li')).toHaveCount(2);
+  await page.getByRole('button', { name: /Take back 79 °C/ }).click();
+  await page.getByRole('button', { name: 'Stop watching' }).click();
+  await expect(page.getByRole('button', { name: 'It cools so from now: watch it' })).toBeVisible();
+});
+
 test('axe finds nothing on the cold place in light and dark, and it fits a tablet held upright', async ({ page, server }) => {
   await page.goto(`${server.url}/cold`);
   await expect(ways(page)).toHaveCount(3);
+  await page.getByRole('button', { name: /watch it/ }).click();
+  await expect(page.locator('tt-pan-watch li')).toHaveCount(2);
   expect(await seriousIn(page)).toEqual([]);
   await page.getByRole('button', { name: /Gannet Quay/ }).click();
   await page.getByRole('button', { name: 'Dark screen' }).click();

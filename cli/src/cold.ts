@@ -118,11 +118,15 @@ export function split(from: Given): Outcome {
     found.best === undefined
       ? []
       : [`Nearest: ${splitWords(found.best)}`, ...found.best.outlook.stages.map((stage) => `  ${outlookWords(stage)}`)];
+  const held = found.holdsKg >= kg ? [] : [`All pans hold ${String(Math.floor(found.holdsKg))} kg.`];
   const shallow =
     found.depthM === undefined
       ? 'Not even a film of it would.'
       : `It would have to lie ${String(Math.floor(found.depthM * 1000))} mm deep or less: more pans, or half of it now and half later kept hot.`;
-  return wrong([ruleSentence(rule), 'No way with these pans meets it in nine of ten cases.', ...best, shallow].join('\n'), found);
+  return wrong(
+    [ruleSentence(rule), 'No way with these pans meets it in nine of ten cases.', ...held, ...best, shallow].join('\n'),
+    found,
+  );
 }
 
 /** How long a flat tub takes to freeze through, and how full it may be. */

@@ -233,7 +233,7 @@ describe('the published schemas', () => {
     expect(cool.text).toContain('too slow');
     const split = await tureen(['split', '--kg', '18kg']);
     expect(split.exit).toBe(0);
-    expect(split.text).toMatch(/1\. 1 × wide deep pan, 18 kg, \d+ mm deep: ice bath, with \d+ kg of ice, stirred/);
+    expect(split.text).toMatch(/1\. 1 × wide deep pan, 18 kg, \d+ mm deep: ice bath, with [\d.]+ kg of ice, stirred/);
     expect((await tureen(['split', '--kg', '200kg', '--in', 'fridge'])).exit).toBe(1);
     expect((await tureen(['split', '--kg', '4kg', '--kit', 'home'])).text).toContain('roasting dish');
     expect((await tureen(['freeze', '--depth', '50mm'])).text).toMatch(/about \d+ h/);

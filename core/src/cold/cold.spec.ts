@@ -245,6 +245,12 @@ describe('a split plan', () => {
     expect(split.best?.outlook.stages[0]?.spareMin ?? 0).toBeLessThan(0);
     expect(split.depthM ?? 0).toBeGreaterThan(0.015);
     expect(split.depthM ?? 1).toBeLessThan(0.04);
+    // What no pan is left for is not shown as cooled.
+    const much = splitPlans({ kg: 400, stuff: soup, startC: 80, pans: USUAL_PANS, places: USUAL_PLACES, rule: TWO_STAGES });
+    if (much.ok) throw new Error('They do not hold it.');
+    expect(much.best).toBeUndefined();
+    expect(much.holdsKg).toBeGreaterThan(100);
+    expect(much.holdsKg).toBeLessThan(400);
   });
 });
 

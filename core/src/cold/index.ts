@@ -25,4 +25,13 @@ export {
 } from './split.js';
 export { KEEPING_RULES, SHORTER_DAYS, useBy, type KeepingRule, type UseBy } from './keep.js';
 export { freezeMinutes, headspaceShare, plankS, whenThawed, type FreezeAsk, type Freezing, type Thawed } from './freeze.js';
-export { lastMinuteFor, rescuedTo, watchCooling, type CoolingReading, type Rescue, type Watched } from './watch.js';
+export {
+  CoolingWatchSchema,
+  lastMinuteFor,
+  rescuedTo,
+  watchCooling,
+  type CoolingReading,
+  type CoolingWatch,
+  type Rescue,
+  type Watched,
+} from './watch.js';

@@ -45,8 +45,8 @@ export interface SplitPlan {
 
 export type Split =
   | { readonly ok: true; readonly plans: readonly SplitPlan[] }
-  /** None meets the rule: the best there is, what it misses by, and the depth that would do. */
-  | { readonly ok: false; readonly best: SplitPlan | undefined; readonly depthM: number | undefined };
+  /** None meets the rule: the best that holds it all, the depth that would do, and what all pans hold. */
+  | { readonly ok: false; readonly best: SplitPlan | undefined; readonly depthM: number | undefined; readonly holdsKg: number };
 
 function area({ lengthM, widthM }: Pan): number {
   return lengthM * widthM;
@@ -123,6 +123,8 @@ const WAYS = 3;
  */
 export function splitPlans(ask: SplitAsk): Split {
   const volumeM3 = ask.kg / ask.stuff.densityKgM3;
+  const holdsKg = ask.pans.reduce((sum, pan) => sum + pan.count * area(pan) * pan.depthM * FILLED, 0) * ask.stuff.densityKgM3;
+  const isHeld = holdsKg >= ask.kg;
   const plans: SplitPlan[] = [];
   let best: SplitPlan | undefined;
   let deepest: number | undefined;
@@ -148,13 +150,13 @@ export function splitPlans(ask: SplitAsk): Split {
         outlook: outlookAt(ask, place, isStirred, depthM),
       };
       if (fits !== undefined && plan.outlook.isMet) plans.push(plan);
-      else if (best === undefined || spareOf(plan) > spareOf(best)) best = plan;
+      else if (isHeld && (best === undefined || spareOf(plan) > spareOf(best))) best = plan;
     }
   }
   const sorted = plans.sort(
     (a, b) => a.panCount - b.panCount || Number(a.isStirred) - Number(b.isStirred) || spareOf(b) - spareOf(a),
   );
-  return sorted.length > 0 ? { ok: true, plans: sorted.slice(0, WAYS) } : { ok: false, best, depthM: deepest };
+  return sorted.length > 0 ? { ok: true, plans: sorted.slice(0, WAYS) } : { ok: false, best, depthM: deepest, holdsKg };
 }
 
 const MELTS_JKG = 333_600;

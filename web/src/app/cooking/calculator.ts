@@ -33,7 +33,14 @@ import type { MethodChoices, Soup } from '@tureen/core/soup';
 import { compare, explain, explainPull, type Askable, type Difference, type Why } from '@tureen/core/why';
 import type { DraftOutcome, Drafting, EditView, Planned, PullKey, StoodIn, Typed, TypedView, UnderstoodMethod } from './answers';
 import { batchView, type BatchView } from './batch-view';
-import { coolingAnswer, type CoolingAnswer, type CoolingQuestion } from './cold-view';
+import {
+  coolingAnswer,
+  watchAnswer,
+  type CoolingAnswer,
+  type CoolingQuestion,
+  type WatchAnswer,
+  type WatchQuestion,
+} from './cold-view';
 import { cardView, planOutcome, type CardView } from './views';
 
 /** Plans that are remembered: those of every pot for one question, and the question before. */
@@ -87,6 +94,11 @@ export class Calculator {
     if (this.kit === undefined) return undefined;
     const planned = writtenPlan(soup, this.rows, this.kit);
     return planned === undefined ? undefined : this.cardOf(planned, this.kit, how);
+  }
+
+  /** How a pan stands that is watched while it cools. */
+  watching(question: WatchQuestion): WatchAnswer | undefined {
+    return watchAnswer(question, this.kit);
   }
 
   /** How a leftover is best cooled. */

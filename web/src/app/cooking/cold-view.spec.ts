@@ -1,5 +1,5 @@
 import { READY_KITS } from '@tureen/core/kit';
-import { coolingAnswer } from './cold-view';
+import { coolingAnswer, watchAnswer, type WatchQuestion } from './cold-view';
 
 describe('how a leftover is cooled, for the screen', () => {
   const ask = { kg: 10, startC: 80, ruleId: 'two-stage' };
@@ -31,9 +31,61 @@ describe('how a leftover is cooled, for the screen', () => {
   it('says how shallow it would have to lie where nothing meets the rule, and nothing for no soup', () => {
     const answer = coolingAnswer({ ...ask, kg: 500 }, READY_KITS.cafe);
     expect(answer?.isMet).toBeFalse();
-    expect(answer?.ways.length).toBe(1);
+    expect(answer?.ways).toEqual([]);
+    expect(answer?.holdsKg ?? 500).toBeLessThan(500);
     expect(answer?.deepestMm ?? 0).toBeGreaterThan(10);
     expect(coolingAnswer({ ...ask, kg: 0 }, READY_KITS.cafe)).toBeUndefined();
     expect(coolingAnswer({ ...ask, ruleId: 'none' }, READY_KITS.cafe)).toBeUndefined();
+  });
+});
+
+describe('a pan that is watched', () => {
+  const deep: WatchQuestion = {
+    depthM: 0.06,
+    placeId: 'walk-in',
+    isStirred: false,
+    startC: 75,
+    ruleId: 'two-stage',
+    nowMin: 20,
+    readings: [],
+  };
+
+  it('is told to be too slow while something can still be done, with until when and what comes of it', () => {
+    const answer = watchAnswer(deep, READY_KITS.canteen);
+    expect(answer?.stages[0]?.state).toBe('too slow');
+    const [first] = answer?.rescues ?? [];
+    expect(first).toBeDefined();
+    for (const rescue of answer?.rescues ?? []) {
+      expect(rescue.lastMin).toBeGreaterThanOrEqual(20);
+      expect(rescue.thenMin).toBeLessThanOrEqual(answer?.stages[0]?.byMin ?? 0);
+    }
+    expect(answer?.missed).toBeUndefined();
+  });
+
+  it('says what the rule asks for when it is too late, and nothing to do when it is in time', () => {
+    const late = watchAnswer({ ...deep, nowMin: 600 }, READY_KITS.cafe);
+    expect(late?.rescues).toEqual([]);
+    expect(late?.missed).toContain('throw it away');
+    const shallow = watchAnswer({ ...deep, depthM: 0.018 }, READY_KITS.canteen);
+    expect(shallow?.stages.map(({ state }) => state)).toEqual(['in time', 'in time']);
+    expect(shallow?.rescues).toEqual([]);
+  });
+
+  it('goes by what is read, and names a reading that is a slip', () => {
+    const cold = watchAnswer(
+      {
+        ...deep,
+        readings: [
+          { minute: 30, tempC: 58 },
+          { minute: 60, tempC: 42 },
+        ],
+      },
+      READY_KITS.canteen,
+    );
+    const plain = watchAnswer(deep, READY_KITS.canteen);
+    expect(cold?.stages[0]?.middleMin ?? Infinity).toBeLessThan(plain?.stages[0]?.middleMin ?? 0);
+    const readings = [20, 40, 60].map((minute) => ({ minute, tempC: 73 - minute / 10 }));
+    const odd = watchAnswer({ ...deep, readings: [...readings, { minute: 50, tempC: 20 }] }, READY_KITS.canteen);
+    expect(odd?.odd).toEqual([{ minute: 50, tempC: 20 }]);
   });
 });

@@ -4,9 +4,15 @@ import {
   USUAL_PANS,
   USUAL_PLACES,
   coolingCurve,
+  lastMinuteFor,
   minutesTo,
+  rescuedTo,
   splitPlans,
   stuffOf,
+  watchCooling,
+  type CoolingPlace,
+  type CoolingReading,
+  type Rescue,
   type SplitPlan,
 } from '@tureen/core/cold';
 import type { Kit } from '@tureen/core/kit';
@@ -27,6 +33,9 @@ export interface CurvePoint {
 /** One way to cool it, ready to be shown. Hours from now, °C. */
 export interface CoolingWay {
   readonly words: string;
+  /** What a watch goes by. */
+  readonly depthM: number;
+  readonly placeId: string;
   readonly panCount: number;
   readonly isStirred: boolean;
   readonly shelfM2: number;
@@ -45,6 +54,8 @@ export interface CoolingAnswer {
   readonly ways: readonly CoolingWay[];
   /** How shallow it would have to lie where no way meets the rule, mm. */
   readonly deepestMm: number | undefined;
+  /** What all pans hold, where that is less than there is, kg. */
+  readonly holdsKg: number | undefined;
 }
 
 const HOUR_MIN = 60;
@@ -72,6 +83,8 @@ function wayOf(plan: SplitPlan, { startC }: CoolingQuestion): CoolingWay {
   });
   return {
     words: splitWords(plan),
+    depthM,
+    placeId: place.id,
     panCount: plan.panCount,
     isStirred,
     shelfM2: plan.shelfM2,
@@ -105,6 +118,106 @@ export function coolingAnswer(
     ruleWords: ruleSentence(rule),
     missed: rule.missed,
     ways: plans.map((plan) => wayOf(plan, question)),
+    holdsKg: split.ok || split.holdsKg >= question.kg ? undefined : Math.floor(split.holdsKg),
     deepestMm: split.ok || split.depthM === undefined ? undefined : Math.floor(split.depthM * 1000),
   };
+}
+
+/** A pan that is watched: how it was set to cool, and what was read of it, minutes from its start. */
+export interface WatchQuestion {
+  readonly depthM: number;
+  readonly placeId: string;
+  readonly isStirred: boolean;
+  readonly startC: number;
+  readonly ruleId: string;
+  readonly nowMin: number;
+  readonly readings: readonly CoolingReading[];
+}
+
+/** How a stage of the rule stands, minutes from the start. */
+export interface WatchedStage {
+  readonly toC: number;
+  readonly byMin: number;
+  readonly middleMin: number | undefined;
+  readonly lowMin: number | undefined;
+  readonly highMin: number | undefined;
+  readonly state: 'in time' | 'close' | 'too slow';
+}
+
+/** Something that can still be done, until when, and when the stage is reached if it is done now. */
+export interface RescueView {
+  readonly words: string;
+  readonly lastMin: number;
+  readonly thenMin: number;
+}
+
+export interface WatchAnswer {
+  readonly nowC: number;
+  readonly stages: readonly WatchedStage[];
+  readonly rescues: readonly RescueView[];
+  readonly odd: readonly CoolingReading[];
+  readonly missed: string | undefined;
+}
+
+const RESCUES_SHOWN = 2;
+
+/** What is known of a watched pan: when it passes the marks of its rule, and what can still be done where it is too slow. */
+export function watchAnswer(ask: WatchQuestion, kit: Pick<Kit, 'coldPlaces'> | undefined): WatchAnswer | undefined {
+  const rule = COOLING_RULES.find(({ id }) => id === ask.ruleId);
+  const places: readonly CoolingPlace[] = [...(kit?.coldPlaces ?? []), ...USUAL_PLACES];
+  const place = places.find(({ id }) => id === ask.placeId);
+  if (rule === undefined || place === undefined) return undefined;
+  const coldestC = Math.min(...rule.stages.map(({ toC }) => toC));
+  const pan = {
+    stuff: stuffOf(USUAL_MIX, 1),
+    depthM: ask.depthM,
+    startC: ask.startC,
+    place,
+    isStirred: ask.isStirred,
+    edgePerM: EDGE_PER_M,
+  };
+  const watched = watchCooling(pan, ask.readings, coldestC);
+  const stages = rule.stages.map(({ fromC, toC, withinMin }): WatchedStage => {
+    const from = fromC === undefined ? 0 : (minutesTo(watched.curve, fromC) ?? 0);
+    const time = watched.to(toC);
+    const byMin = from + withinMin;
+    const state = time === undefined || time.middle > byMin ? 'too slow' : time.most[1] > byMin ? 'close' : 'in time';
+    return { toC, byMin, middleMin: time?.middle, lowMin: time?.most[0], highMin: time?.most[1], state };
+  });
+  const slow = stages.find(({ state }) => state !== 'in time');
+  const rescues = slow === undefined ? [] : rescuesOf(watched, slow, ask, places);
+  const { warmestC } = watched.curve;
+  return {
+    nowC: warmestC[Math.min(warmestC.length - 1, Math.max(0, Math.round(ask.nowMin)))] ?? ask.startC,
+    stages,
+    rescues,
+    odd: watched.odd,
+    missed: slow?.state === 'too slow' && rescues.length === 0 ? rule.missed : undefined,
+  };
+}
+
+function rescuesOf(
+  watched: Parameters<typeof rescuedTo>[0],
+  { toC, byMin }: WatchedStage,
+  { nowMin, placeId }: WatchQuestion,
+  places: readonly CoolingPlace[],
+): RescueView[] {
+  const colder = places.filter(
+    ({ id, belowW, airC }, n) => id !== placeId && places.findIndex((one) => one.id === id) === n && (belowW > 20 || airC < 2),
+  );
+  const ways: readonly (readonly [words: string, rescue: Rescue])[] = [
+    ['Half of it into a second pan', { kind: 'halve' }],
+    ...colder.map((place): readonly [string, Rescue] => [
+      `Into the ${place.name.toLowerCase()}${place.canStir === true ? ', stirred' : ''}`,
+      { kind: 'move', place, isStirred: place.canStir === true },
+    ]),
+  ];
+  const now = Math.max(0, Math.round(nowMin));
+  return ways
+    .flatMap(([words, rescue]): RescueView[] => {
+      const lastMin = lastMinuteFor(watched, rescue, now, toC, byMin);
+      const thenMin = rescuedTo(watched, rescue, now, toC);
+      return lastMin === undefined || thenMin === undefined ? [] : [{ words, lastMin, thenMin }];
+    })
+    .slice(0, RESCUES_SHOWN);
 }

@@ -15,6 +15,7 @@ import { Clock } from '../../services/clock';
 import { recall, remember } from '../../services/remembered';
 import { day, mass, timeOfDay } from '../figures';
 import { CoolingChart } from './cooling-chart';
+import { PanWatch } from './pan-watch';
 
 const MINUTE_MS = 60_000;
 const LOOK_MS = 30_000;
@@ -28,7 +29,7 @@ const RULE_KEY = 'tureen-cooling-rule';
 @Component({
   selector: 'tt-cold',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choice, CoolingChart, FormsModule, NumberField, RouterLink],
+  imports: [Choice, CoolingChart, FormsModule, NumberField, PanWatch, RouterLink],
   templateUrl: './cold.html',
   styleUrl: './cold.less',
 })

@@ -1,5 +1,7 @@
 import {
   COOLING_RULES,
+  EDGE_PER_M,
+  PLACES_SOURCE,
   USUAL_MIX,
   USUAL_PANS,
   USUAL_PLACES,
@@ -72,7 +74,7 @@ export function cool(from: Given): Outcome {
   const startC = startOf(from);
   const stuff = stuffOf(USUAL_MIX, 1);
   const isStirred = from.values.stirred === true;
-  const forecast = forecastCooling({ stuff, depthM, startC, place, isStirred, edgePerM: 10 }, 3);
+  const forecast = forecastCooling({ stuff, depthM, startC, place, isStirred, edgePerM: EDGE_PER_M }, 3);
   const outlook = outlookOf(forecast, rule);
   const marks = [57, 21, 5].filter((toC) => toC < startC).map((toC) => ({ toC, minutes: forecast.to(toC) }));
   const text = [
@@ -83,6 +85,7 @@ export function cool(from: Given): Outcome {
         minutes === undefined ? 'not within a day' : minutesWords(minutes),
       ]),
     ),
+    `  what takes the heat: ${PLACES_SOURCE}`,
     ruleSentence(rule),
     ...outlook.stages.map((stage) => `  ${outlookWords(stage)}`),
     ...(outlook.isMet ? [] : [rule.missed]),

@@ -51,9 +51,7 @@ const SAME: Readonly<Partial<Record<string, string>>> = {
   taters: 'potato',
   spud: 'potato',
   spuds: 'potato',
-  carrots: 'carrot',
   parm: 'parmesan',
-  coriandar: 'coriander',
 };
 
 /** English plurals, as far as food needs them. */

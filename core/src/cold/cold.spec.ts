@@ -11,6 +11,7 @@ import {
   forecastCooling,
   freezeMinutes,
   headspaceShare,
+  hindered,
   lastMinuteFor,
   minutesTo,
   outlookOf,
@@ -143,6 +144,22 @@ describe('a pan that is not stirred', () => {
     expect(Math.abs(hours(STILL, 0.05) / 3.7 - 1)).toBeLessThan(0.06);
     const blast = USUAL_PLACES.find(({ id }) => id === 'blast');
     expect(Math.abs(hours(blast ?? BLAST, 0.05) / 1.5 - 1)).toBeLessThan(0.05);
+  });
+});
+
+describe('pans that hinder each other', () => {
+  it('a lid slows it, a pan close above it more, and both most of all', () => {
+    const minutes = (by: Parameters<typeof hindered>[1]): number =>
+      minutesTo(coolingCurve({ stuff: soup, depthM: 0.03, startC: 80, place: hindered(STILL, by), isStirred: false }, 1440), 21) ??
+      0;
+    const order = [
+      minutes([]),
+      minutes(['touching']),
+      minutes(['covered', 'touching']),
+      minutes(['stacked', 'covered', 'touching']),
+    ];
+    expect(order).toEqual([...order].sort((a, b) => a - b));
+    expect(new Set(order).size).toBe(4);
   });
 });
 

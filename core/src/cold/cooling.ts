@@ -73,8 +73,9 @@ export interface Minutes {
   readonly most: readonly [low: number, high: number];
 }
 
-const HALF_Z = 0.6745;
-const MOST_Z = 1.6449;
+/** Standard deviations that hold 50 and 90 of 100, both sides. */
+export const HALF_Z = 0.6745;
+export const MOST_Z = 1.6449;
 /** Nine in ten, one-sided. */
 export const NINE_IN_TEN_Z = 1.2816;
 

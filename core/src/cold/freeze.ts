@@ -63,9 +63,3 @@ const SAFE = 0.02;
 export function headspaceShare(waterShare: number): number {
   return waterShare * ICE_GROWS + SAFE;
 }
-
-/** What cream, flour and starch do in a soup that is frozen and thawed, as codes. Common practice. */
-export type Thawed = 'SPLITS' | 'WEEPS';
-export function whenThawed(has: { readonly cream: boolean; readonly starch: boolean }): readonly Thawed[] {
-  return [...(has.cream ? (['SPLITS'] as const) : []), ...(has.starch ? (['WEEPS'] as const) : [])];
-}

@@ -1,5 +1,6 @@
+export { PLACES_SOURCE, USUAL_PANS, USUAL_PLACES } from '../kit/index.js';
 export { USUAL_MIX, stuffOf, type Stuff } from './stuff.js';
-export { HINDERED, PLACES_SOURCE, USUAL_PLACES, hindered, type CoolingPlace, type Hindrance } from './place.js';
+export { HINDERED, hindered, type CoolingPlace, type Hindrance } from './place.js';
 export { coolSlab, type Curve, type Slab } from './slab.js';
 export {
   COOLING_SPREAD,
@@ -14,7 +15,7 @@ export {
 } from './cooling.js';
 export { COOLING_RULES, outlookOf, type CoolingRule, type CoolingStage, type RuleOutlook, type StageOutlook } from './rule.js';
 export {
-  USUAL_PANS,
+  EDGE_PER_M,
   deepestLayer,
   fewestPans,
   splitPlans,
@@ -24,7 +25,7 @@ export {
   type SplitPlan,
 } from './split.js';
 export { KEEPING_RULES, SHORTER_DAYS, useBy, type KeepingRule, type UseBy } from './keep.js';
-export { freezeMinutes, headspaceShare, plankS, whenThawed, type FreezeAsk, type Freezing, type Thawed } from './freeze.js';
+export { freezeMinutes, headspaceShare, plankS, type FreezeAsk, type Freezing } from './freeze.js';
 export {
   CoolingWatchSchema,
   lastMinuteFor,

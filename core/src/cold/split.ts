@@ -4,14 +4,6 @@ import type { CoolingPlace } from './place.js';
 import { outlookOf, type CoolingRule, type RuleOutlook } from './rule.js';
 import { tableAt, type Stuff } from './stuff.js';
 
-/** Pans that a kitchen has where it has set none of its own: shallow and deep metal pans, and tubs. Kitchen defaults. */
-export const USUAL_PANS: readonly Pan[] = [
-  { id: 'wide-shallow', name: 'Wide shallow pan', lengthM: 0.53, widthM: 0.325, depthM: 0.065, count: 6 },
-  { id: 'half-shallow', name: 'Half shallow pan', lengthM: 0.325, widthM: 0.265, depthM: 0.065, count: 6 },
-  { id: 'wide-deep', name: 'Wide deep pan', lengthM: 0.53, widthM: 0.325, depthM: 0.15, count: 2 },
-  { id: 'tub', name: 'Tub of a litre', lengthM: 0.17, widthM: 0.11, depthM: 0.07, count: 12 },
-];
-
 /** Of a pan's depth that is filled at most, so that it can be carried. Kitchen default. */
 const FILLED = 0.9;
 
@@ -53,7 +45,7 @@ function area({ lengthM, widthM }: Pan): number {
 }
 
 /** Edge over area of a middling pan, 1/m: what the sides add where it is stirred. Kitchen default. */
-const EDGE_PER_M = 10;
+export const EDGE_PER_M = 10;
 const LEAST_M = 0.005;
 const DEEPEST_M = 0.3;
 const ROUNDS = 9;

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { coolingCurve, COOLING_SPREAD, LONGEST_MIN, minutesTo, type CoolingPan, type Minutes } from './cooling.js';
+import { coolingCurve, COOLING_SPREAD, HALF_Z, LONGEST_MIN, MOST_Z, minutesTo, type CoolingPan, type Minutes } from './cooling.js';
 import type { Curve } from './slab.js';
 
 /** A temperature of the warmest place, read so many minutes after the start. */
@@ -114,7 +114,7 @@ export function watchCooling(pan: CoolingPan, readings: readonly CoolingReading[
       );
       const sd = Math.sqrt(Math.max(0, variance));
       const at = (z: number): number => Math.max(0, middle + z * sd);
-      return { middle, half: [at(-0.6745), at(0.6745)], most: [at(-1.6449), at(1.6449)] };
+      return { middle, half: [at(-HALF_Z), at(HALF_Z)], most: [at(-MOST_Z), at(MOST_Z)] };
     },
   };
 }

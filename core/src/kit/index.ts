@@ -30,6 +30,7 @@ export { boilingPointC, pressurePa } from './air.js';
 export { dayOf, isZone } from './day.js';
 export { placeFor, type Place } from './place.js';
 export { READY_KITS } from './ready.js';
+export { PLACES_SOURCE, USUAL_PANS, USUAL_PLACES } from './cold-kit.js';
 export {
   DEFAULT_PARAMETERS,
   PARAMETERS,

@@ -1,4 +1,5 @@
-import type { Kit } from './kit.js';
+import { USUAL_PANS, USUAL_PLACES } from './cold-kit.js';
+import type { ColdPlace, Kit, Pan } from './kit.js';
 
 const LADLES = [
   { id: 'ladle-120', name: 'Small ladle', volumeM3: 120e-6 },
@@ -6,6 +7,15 @@ const LADLES = [
   { id: 'ladle-500', name: 'Big ladle', volumeM3: 500e-6 },
   { id: 'jug-1000', name: 'Measuring jug', volumeM3: 1e-3 },
 ];
+
+/** Usual pans, so many of each. */
+function usualPans(counts: Readonly<Record<string, number>>): Pan[] {
+  return USUAL_PANS.flatMap((pan) => (counts[pan.id] === undefined ? [] : [{ ...pan, count: counts[pan.id] ?? 1 }]));
+}
+
+function usualPlaces(...ids: readonly string[]): ColdPlace[] {
+  return USUAL_PLACES.filter(({ id }) => ids.includes(id));
+}
 
 /** Three kitchens to start from; every figure in them can be changed. Kitchen defaults: usual sizes, no source. */
 export const READY_KITS: Readonly<Record<'home' | 'cafe' | 'canteen', Kit>> = {
@@ -38,12 +48,9 @@ export const READY_KITS: Readonly<Record<'home' | 'cafe' | 'canteen', Kit>> = {
     pans: [
       { id: 'roasting-dish', name: 'Roasting dish', lengthM: 0.36, widthM: 0.26, depthM: 0.06, count: 2 },
       { id: 'bowl-wide', name: 'Wide bowl', lengthM: 0.26, widthM: 0.26, depthM: 0.1, count: 2 },
-      { id: 'tub', name: 'Tub of a litre', lengthM: 0.17, widthM: 0.11, depthM: 0.07, count: 8 },
+      ...usualPans({ tub: 8 }),
     ],
-    coldPlaces: [
-      { id: 'fridge', name: 'Fridge', airC: 4, topW: 10, belowC: 4, belowW: 10 },
-      { id: 'ice-bath', name: 'Ice bath', airC: 20, topW: 10, belowC: 0.5, belowW: 200, canStir: true },
-    ],
+    coldPlaces: usualPlaces('fridge', 'ice-bath'),
   },
   cafe: {
     kitchen: 'Café',
@@ -71,16 +78,8 @@ export const READY_KITS: Readonly<Record<'home' | 'cafe' | 'canteen', Kit>> = {
     ],
     ladles: LADLES,
     bowls: [{ id: 'soup-bowl', name: 'Soup bowl', volumeM3: 400e-6 }],
-    pans: [
-      { id: 'wide-shallow', name: 'Wide shallow pan', lengthM: 0.53, widthM: 0.325, depthM: 0.065, count: 4 },
-      { id: 'half-shallow', name: 'Half shallow pan', lengthM: 0.325, widthM: 0.265, depthM: 0.065, count: 4 },
-      { id: 'tub', name: 'Tub of a litre', lengthM: 0.17, widthM: 0.11, depthM: 0.07, count: 20 },
-    ],
-    coldPlaces: [
-      { id: 'fridge', name: 'Fridge', airC: 4, topW: 10, belowC: 4, belowW: 10 },
-      { id: 'walk-in', name: 'Walk-in cold room', airC: 3, topW: 10, belowC: 3, belowW: 10 },
-      { id: 'ice-bath', name: 'Ice bath', airC: 20, topW: 10, belowC: 0.5, belowW: 200, canStir: true },
-    ],
+    pans: usualPans({ 'wide-shallow': 4, 'half-shallow': 4, tub: 20 }),
+    coldPlaces: usualPlaces('fridge', 'walk-in', 'ice-bath'),
   },
   canteen: {
     kitchen: 'Canteen',
@@ -114,16 +113,7 @@ export const READY_KITS: Readonly<Record<'home' | 'cafe' | 'canteen', Kit>> = {
       { id: 'canteen-bowl', name: 'Canteen bowl', volumeM3: 400e-6 },
       { id: 'flask', name: 'Flask', volumeM3: 500e-6 },
     ],
-    pans: [
-      { id: 'wide-shallow', name: 'Wide shallow pan', lengthM: 0.53, widthM: 0.325, depthM: 0.065, count: 8 },
-      { id: 'half-shallow', name: 'Half shallow pan', lengthM: 0.325, widthM: 0.265, depthM: 0.065, count: 6 },
-      { id: 'wide-deep', name: 'Wide deep pan', lengthM: 0.53, widthM: 0.325, depthM: 0.15, count: 2 },
-      { id: 'tub', name: 'Tub of a litre', lengthM: 0.17, widthM: 0.11, depthM: 0.07, count: 30 },
-    ],
-    coldPlaces: [
-      { id: 'walk-in', name: 'Walk-in cold room', airC: 3, topW: 10, belowC: 3, belowW: 10 },
-      { id: 'blast', name: 'Blast chiller', airC: 0, topW: 25, belowC: 0, belowW: 25 },
-      { id: 'ice-bath', name: 'Ice bath', airC: 20, topW: 10, belowC: 0.5, belowW: 200, canStir: true },
-    ],
+    pans: usualPans({ 'wide-shallow': 8, 'half-shallow': 6, 'wide-deep': 2, tub: 30 }),
+    coldPlaces: usualPlaces('walk-in', 'blast', 'ice-bath'),
   },
 };

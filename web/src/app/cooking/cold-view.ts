@@ -1,5 +1,6 @@
 import {
   COOLING_RULES,
+  EDGE_PER_M,
   USUAL_MIX,
   USUAL_PANS,
   USUAL_PLACES,
@@ -62,7 +63,6 @@ const HOUR_MIN = 60;
 const EVERY_MIN = 5;
 /** A curve is drawn a little past its last mark. */
 const PAST = 1.15;
-const EDGE_PER_M = 10;
 
 function wayOf(plan: SplitPlan, { startC }: CoolingQuestion): CoolingWay {
   const { depthM, place, isStirred, outlook } = plan;

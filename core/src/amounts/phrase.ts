@@ -225,7 +225,8 @@ function parsed(text: string): { value: number | undefined; high: number | undef
   };
 }
 
-const FRACTIONS: Readonly<Record<string, number>> = { '½': 0.5, '¼': 0.25, '¾': 0.75, '⅓': 1 / 3, '⅔': 2 / 3 };
+/** Fractions of one sign. */
+export const FRACTIONS: Readonly<Record<string, number>> = { '½': 0.5, '¼': 0.25, '¾': 0.75, '⅓': 1 / 3, '⅔': 2 / 3 };
 
 /** A figure with a fraction behind it. @example mixed('2 1/4') // 2.25 */
 function mixed(figure: string): number {

@@ -2,8 +2,12 @@ import { soupVessel } from './where.js';
 import type { Kitchen } from './kitchen.js';
 import { USUAL } from './usual.js';
 import { BLENDERS } from './lexicon.js';
-import { minutesIn } from './measures.js';
+import { minutesIn, partOf } from './measures.js';
 import type { Clause } from './clauses.js';
+
+/** "Most of it" and "some of it", where no part is named. Kitchen defaults, marked where they are used. */
+const MOST = 0.8;
+const SOME = 0.5;
 
 export function doBlend(k: Kitchen, clause: Clause, n: number, verb: string): void {
   const { text: words } = clause;
@@ -24,24 +28,10 @@ export function doBlend(k: Kitchen, clause: Clause, n: number, verb: string): vo
           : body.replace(/half[- ]?(?:full|fill\w*|way)|in (?:two )?halves/gi, ''),
       )?.[1]
       ?.toLowerCase();
-  const parts: Readonly<Record<string, number>> = {
-    half: 0.5,
-    'a third': 1 / 3,
-    'one third': 1 / 3,
-    'two thirds': 2 / 3,
-    'two-thirds': 2 / 3,
-    'a quarter': 0.25,
-    'three quarters': 0.75,
-    'three-quarters': 0.75,
-    some: 0.5,
-    part: 0.5,
-    'a portion': 0.5,
-    most: 0.8,
-  };
   const blended =
     share === undefined || mentions.some(({ line, share: own }) => own !== undefined && k.isDivided(line))
       ? undefined
-      : parts[share];
+      : (partOf(share) ?? (share === 'most' ? MOST : SOME));
   const fresh = mentions.filter(
     ({ line }) => (!k.isUsedUp(line) || k.vesselOf(line) !== vessel) && !(blended !== undefined && k.isUsedUp(line)),
   );

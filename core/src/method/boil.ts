@@ -3,7 +3,7 @@ import { hob } from './where.js';
 import type { Kitchen } from './kitchen.js';
 import { USUAL } from './usual.js';
 import { LOOKS } from './lexicon.js';
-import { minutesIn, ovenIn, degreesIn, bodyFigureIn } from './measures.js';
+import { minutesIn, ovenIn, degreesIn, bodyFigureIn, partOf } from './measures.js';
 import { isHob } from './vessel.js';
 import type { Clause } from './clauses.js';
 import { heated, bodyIn } from './heated.js';
@@ -136,22 +136,13 @@ export function doReduce(k: Kitchen, clause: Clause, n: number): void {
   const stated = /\bto (\d+(?:\.\d+)?) ?%/i.exec(text);
   const gone = by?.[1]?.toLowerCase();
   const stays = by?.[2]?.toLowerCase();
-  const part: Readonly<Record<string, number>> = {
-    half: 0.5,
-    third: 1 / 3,
-    quarter: 0.25,
-    'two thirds': 2 / 3,
-    'two-thirds': 2 / 3,
-    'three quarters': 0.75,
-    'three-quarters': 0.75,
-  };
   const kept =
     stated !== null
       ? Number(stated[1]) / 100
       : gone !== undefined
-        ? 1 - (part[gone] ?? 0.5)
+        ? 1 - (partOf(gone) ?? 0.5)
         : stays !== undefined
-          ? (part[stays] ?? 0.5)
+          ? (partOf(stays) ?? 0.5)
           : undefined;
   k.put('reduce', n, { ...(kept === undefined ? { assumed: ['BODY' as const] } : { share: kept }) });
   vessel.boiling = undefined;

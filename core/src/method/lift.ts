@@ -1,21 +1,9 @@
+import { partOf } from './measures.js';
 import type { Kitchen } from './kitchen.js';
 import type { Mention } from './mentions.js';
 
 /** A few pieces, a cup of it: so much of what is there. Kitchen default. */
 export const A_FEW = 0.15;
-
-const PARTS: readonly (readonly [RegExp, number])[] = [
-  [/\btwo[- ]thirds\b/i, 2 / 3],
-  [/\bthree[- ]quarters\b/i, 0.75],
-  [/\bhalf\b/i, 0.5],
-  [/\bthird\b/i, 1 / 3],
-  [/\bquarter\b/i, 0.25],
-];
-
-/** The part that words name of what is there; undefined where they name none. @example partIn('about a third') // 1/3 */
-export function partOf(words: string): number | undefined {
-  return PARTS.find(([said]) => said.test(words))?.[1];
-}
 
 /** The same, a few pieces where no part is named. */
 export function partIn(words: string): number {

@@ -1,4 +1,4 @@
-import type { Country } from '../amounts/index.js';
+import { FRACTIONS, type Country } from '../amounts/index.js';
 
 /** What a figure may lie between; both ends alike where one figure is given. */
 export interface Range {
@@ -33,7 +33,6 @@ const WORD_NUMBERS: Readonly<Record<string, number>> = {
   'a few': 3,
   several: 4,
 };
-const VULGAR: Readonly<Record<string, number>> = { '½': 0.5, '¼': 0.25, '¾': 0.75, '⅓': 1 / 3, '⅔': 2 / 3 };
 
 const FIGURE = String.raw`(?:\d+\s+\d\/\d|\d+\s*[½¼¾⅓⅔]|[½¼¾⅓⅔]|\d\/\d|\d+(?:[.,]\d+)?)`;
 const WORDS = Object.keys(WORD_NUMBERS)
@@ -54,7 +53,7 @@ export function figureIn(text: string): number {
   return parts.reduce((sum, part) => {
     const over = /^(\d+)\/(\d+)$/.exec(part);
     if (over !== null) return sum + Number(over[1]) / Number(over[2]);
-    return sum + (VULGAR[part] ?? Number(part.replace(',', '.')));
+    return sum + (FRACTIONS[part] ?? Number(part.replace(',', '.')));
   }, 0);
 }
 
@@ -203,6 +202,19 @@ const VAGUE: readonly (readonly [RegExp, number])[] = [
     0.15,
   ],
 ];
+
+const PARTS: readonly (readonly [RegExp, number])[] = [
+  [/\btwo[- ]thirds\b/i, 2 / 3],
+  [/\bthree[- ]quarters\b/i, 0.75],
+  [/\bhalf\b/i, 0.5],
+  [/\bthird\b/i, 1 / 3],
+  [/\bquarter\b/i, 0.25],
+];
+
+/** The part that words name of what is there; undefined where they name none. @example partIn('about a third') // 1/3 */
+export function partOf(words: string): number | undefined {
+  return PARTS.find(([said]) => said.test(words))?.[1];
+}
 
 /** How much of something is meant by the words before it: a share, the rest of it, or a share that only the cook knows. */
 export function shareBefore(words: string): { readonly share?: number; readonly rest?: true; readonly vague?: true } {

@@ -1,12 +1,12 @@
 import { TOUCH_C } from '../steps/index.js';
-import { A_FEW, lift, partOf } from './lift.js';
+import { A_FEW, lift } from './lift.js';
 import { target } from './where.js';
 import { intoVessel } from './into.js';
 import type { Kitchen } from './kitchen.js';
 import { USUAL } from './usual.js';
 import { VERBS } from './lexicon.js';
 import type { Mention } from './mentions.js';
-import { minutesIn, degreesIn, percentIn } from './measures.js';
+import { minutesIn, degreesIn, percentIn, partOf } from './measures.js';
 import { isHob, type Vessel } from './vessel.js';
 import { readLine } from '../amounts/index.js';
 import type { Clause } from './clauses.js';

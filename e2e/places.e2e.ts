@@ -77,6 +77,27 @@ test('the six places are a key away, and those not built say what they will hold
   await expect(page.getByRole('dialog')).toContainText('Larder');
 });
 
+test('a drawer that is left by one of its links does not take the focus back from what is typed in next', async ({
+  page,
+  server,
+}) => {
+  await page.goto(`${server.url}/shelf`);
+  await page.getByRole('link', { name: /Celeriac/ }).waitFor();
+  const door = page.getByRole('button', { name: /Gannet Quay/ });
+  const beetroot = page.getByRole('button', { name: /^Beetroot/ });
+  for (let n = 0; n < 3; n++) {
+    await door.press('Enter');
+    await page.getByRole('link', { name: /^Larder/ }).press('Enter');
+    await beetroot.first().waitFor();
+    await page.keyboard.press('/');
+    await page.keyboard.type('carrot', { delay: 80 });
+    await expect(page.getByRole('searchbox', { name: 'Find an ingredient' })).toHaveValue('carrot');
+    await expect(beetroot).toHaveCount(0);
+    await page.keyboard.press('Escape');
+    await page.goto(`${server.url}/shelf`);
+  }
+});
+
 test('the big figure is 48 px or more, targets at the stove 56 px, the hand bar in view', async ({ page, server }) => {
   await page.goto(`${server.url}/plan/celeriac-leek-apple`);
   await page.getByRole('button', { name: '40', exact: true }).click();

@@ -23,6 +23,7 @@ import {
   QuestionCircleOutline,
   UpOutline,
 } from '@ant-design/icons-angular/icons';
+import { provideNzNoAnimation } from 'ng-zorro-antd/core/animation';
 import { en_GB, provideNzI18n } from 'ng-zorro-antd/i18n';
 import { provideNzIcons } from 'ng-zorro-antd/icon';
 import { routes } from './app.routes';
@@ -37,6 +38,8 @@ export const appConfig: ApplicationConfig = {
     // Keeps the application itself, so that a reload without a network works.
     // eslint-disable-next-line @typescript-eslint/no-unsafe-class-instance-assignment -- Angular's own way of giving options
     provideServiceWorker('ngsw-worker.js', { enabled: !isDevMode(), registrationStrategy: 'registerWhenStable:10000' }),
+    // A sheet that fades out has the keys, and takes the focus back when it is gone: what is typed meanwhile would be lost.
+    provideNzNoAnimation(),
     provideNzI18n(en_GB),
     provideNzIcons([
       BarChartOutline,

@@ -23,6 +23,7 @@ const ORDER = [
   'draft',
   'method',
   'batch',
+  'stock',
   'bench',
   'messages',
   'formats',

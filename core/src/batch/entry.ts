@@ -164,7 +164,7 @@ export interface StoredEntry extends Entry {
 }
 
 /** Negative when a comes before b. A total order: ids break what stamps leave open. */
-export function compareEntries(a: Entry, b: Entry): number {
+export function compareEntries(a: Pick<Entry, 'id' | 'stamp'>, b: Pick<Entry, 'id' | 'stamp'>): number {
   if (a.stamp.counter !== b.stamp.counter) return a.stamp.counter - b.stamp.counter;
   if (a.stamp.device !== b.stamp.device) return a.stamp.device < b.stamp.device ? -1 : 1;
   if (a.stamp.seq !== b.stamp.seq) return a.stamp.seq - b.stamp.seq;

@@ -1,4 +1,4 @@
-import type { ColdPlace, Pan } from './kit.js';
+import type { ColdPlace, ColdStore, Pan } from './kit.js';
 
 /** Pans that a kitchen has where it has set none of its own: shallow and deep metal pans, and tubs. Kitchen defaults. */
 export const USUAL_PANS: readonly Pan[] = [
@@ -22,4 +22,13 @@ export const USUAL_PLACES: readonly ColdPlace[] = [
   { id: 'blast', name: 'Blast chiller', airC: 0, topW: 25, belowC: 0, belowW: 25, canStir: false },
   { id: 'ice-bath', name: 'Ice bath', airC: 20, topW: 10, belowC: 0.5, belowW: 200, canStir: true },
   { id: 'kitchen', name: 'On the side, in the kitchen', airC: 22, topW: 10, belowC: 22, belowW: 8, canStir: true },
+];
+
+/**
+ * A fridge and a freezer where a kitchen has named none of its own, looked at twice a day: common practice; 5 °C by FDA Food
+ * Code 2022, 3-501.16, and -18 °C by custom.
+ */
+export const USUAL_STORES: readonly ColdStore[] = [
+  { id: 'fridge', name: 'Fridge', kind: 'fridge', mostC: 5, checks: ['08:00', '16:00'] },
+  { id: 'freezer', name: 'Freezer', kind: 'freezer', mostC: -18, checks: ['08:00'] },
 ];

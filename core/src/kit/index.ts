@@ -1,6 +1,8 @@
 export {
   BlenderSchema,
   ColdPlaceSchema,
+  ColdStoreSchema,
+  KEEPS,
   KitSchema,
   KitShape,
   liftKit,
@@ -19,6 +21,7 @@ export {
   usableM3,
   type Blender,
   type ColdPlace,
+  type ColdStore,
   type Kit,
   type Measure,
   type Pan,
@@ -30,7 +33,7 @@ export { boilingPointC, pressurePa } from './air.js';
 export { dayOf, isZone } from './day.js';
 export { placeFor, type Place } from './place.js';
 export { READY_KITS } from './ready.js';
-export { PLACES_SOURCE, USUAL_PANS, USUAL_PLACES } from './cold-kit.js';
+export { PLACES_SOURCE, USUAL_PANS, USUAL_PLACES, USUAL_STORES } from './cold-kit.js';
 export {
   DEFAULT_PARAMETERS,
   PARAMETERS,

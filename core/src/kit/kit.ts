@@ -75,6 +75,22 @@ export const ColdPlaceSchema = z.strictObject({
 });
 export type ColdPlace = z.infer<typeof ColdPlaceSchema>;
 
+/** Rules for keeping soup in the fridge, by the names that a kit gives them. */
+export const KEEPS = ['ready-to-eat', 'home'] as const;
+
+/** A fridge or freezer: how warm it may be at most, and at what times of day it is looked at. */
+export const ColdStoreSchema = z.strictObject({
+  id,
+  name,
+  kind: z.enum(['fridge', 'freezer']),
+  mostC: z.number().min(-40).max(15),
+  checks: z
+    .array(z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/))
+    .max(12)
+    .optional(),
+});
+export type ColdStore = z.infer<typeof ColdStoreSchema>;
+
 /** What a kitchen cooks with. */
 export const KitShape = z.strictObject({
   kitchen: name,
@@ -102,6 +118,10 @@ export const KitShape = z.strictObject({
   pans: z.array(PanSchema).max(30).optional(),
   /** Where it is cooled; usual places where it is left out. */
   coldPlaces: z.array(ColdPlaceSchema).max(20).optional(),
+  /** Fridges and freezers in which it is kept; one of each where it is left out. */
+  coldStores: z.array(ColdStoreSchema).max(20).optional(),
+  /** By which rule it keeps soup in the fridge; as ready-to-eat food where it is left out. */
+  keeps: z.enum(KEEPS).optional(),
   /** The kitchen's own figures where it has measured them. */
   parameters: z.partialRecord(z.enum(PARAMETER_NAMES), z.number().positive().max(1000)).optional(),
 });

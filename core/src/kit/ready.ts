@@ -51,6 +51,7 @@ export const READY_KITS: Readonly<Record<'home' | 'cafe' | 'canteen', Kit>> = {
       ...usualPans({ tub: 8 }),
     ],
     coldPlaces: usualPlaces('fridge', 'ice-bath'),
+    keeps: 'home',
   },
   cafe: {
     kitchen: 'Café',

@@ -1,10 +1,21 @@
-import type { Blender, ColdPlace, Kit, Measure, Pan, Sieve, Tray, Vessel } from '@tureen/core/kit';
+import {
+  USUAL_STORES,
+  type Blender,
+  type ColdPlace,
+  type ColdStore,
+  type Kit,
+  type Measure,
+  type Pan,
+  type Sieve,
+  type Tray,
+  type Vessel,
+} from '@tureen/core/kit';
 import { USUAL_PANS, USUAL_PLACES } from '@tureen/core/cold';
 import { UNITS, type UnitSystem } from '@tureen/core/units';
 
 /** Lists of a kit that are edited as tables. */
-export type Shelf = 'pots' | 'ladles' | 'trays' | 'blenders' | 'bowls' | 'sieves' | 'pans' | 'coldPlaces';
-type Item = Vessel | Measure | Tray | Blender | Sieve | Pan | ColdPlace;
+export type Shelf = 'pots' | 'ladles' | 'trays' | 'blenders' | 'bowls' | 'sieves' | 'pans' | 'coldPlaces' | 'coldStores';
+type Item = Vessel | Measure | Tray | Blender | Sieve | Pan | ColdPlace | ColdStore;
 
 /** One figure of a thing in the kit: shown in `unit`, which is `factor` of what is kept. */
 export interface Column {
@@ -69,6 +80,8 @@ export function columnsOf(shelf: Shelf, system: UnitSystem): readonly Column[] {
       });
       return [air('airC', 'above it'), takes('topW', 'takes'), air('belowC', 'under it'), takes('belowW', 'takes')];
     }
+    case 'coldStores':
+      return [{ key: 'mostC', label: 'at most', unit: '°C', factor: 1, by: 0.5, least: -40, most: 15 }];
     case 'blenders':
       return [{ key: 'volumeM3', label: 'holds', ...litres, least: 0.1, most: 1000 }];
     case 'sieves':
@@ -87,10 +100,11 @@ export const SHELVES: readonly { readonly shelf: Shelf; readonly title: string; 
   { shelf: 'sieves', title: 'Sieves', one: 'sieve', least: 0 },
   { shelf: 'pans', title: 'Pans and tubs to cool in', one: 'pan', least: 1 },
   { shelf: 'coldPlaces', title: 'Where it cools', one: 'place', least: 1 },
+  { shelf: 'coldStores', title: 'Fridges and freezers', one: 'fridge or freezer', least: 1 },
 ];
 
 /** What a kitchen has where it has set none of its own. */
-const USUAL: Partial<Record<Shelf, readonly Item[]>> = { pans: USUAL_PANS, coldPlaces: USUAL_PLACES };
+const USUAL: Partial<Record<Shelf, readonly Item[]>> = { pans: USUAL_PANS, coldPlaces: USUAL_PLACES, coldStores: USUAL_STORES };
 
 export function itemsOf(kit: Kit, shelf: Shelf): readonly Item[] {
   return kit[shelf] ?? USUAL[shelf] ?? [];
@@ -112,12 +126,20 @@ export function fresh(kit: Kit, shelf: Shelf): Item {
       return { ...own, lengthM: 0.53, widthM: 0.325, depthM: 0.065, count: 2 };
     case 'coldPlaces':
       return { ...own, airC: 4, topW: 10, belowC: 4, belowW: 10 };
+    case 'coldStores':
+      return { ...own, kind: 'fridge', mostC: 5 };
     case 'sieves':
       return { ...own, meshM: 0.001 };
     default:
       return { ...own, volumeM3: 400e-6 };
   }
 }
+
+/** What a thing on a shelf can be, where it can be one of several. */
+export const KINDS: Partial<Record<Shelf, readonly string[]>> = {
+  blenders: ['jug', 'stick', 'processor'],
+  coldStores: ['fridge', 'freezer'],
+};
 
 /** A kit with one of its shelves changed. */
 export function withItems(kit: Kit, shelf: Shelf, items: readonly Item[]): Kit {

@@ -2,15 +2,26 @@ import { ChangeDetectionStrategy, Component, computed, HostListener, inject, lin
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import { boilingPointC, parametersOf, KitSchema, READY_KITS, volumeByWaterM3, type Kit, type Vessel } from '@tureen/core/kit';
+import { KEEPING_RULES } from '@tureen/core/cold';
+import {
+  boilingPointC,
+  parametersOf,
+  ColdStoreSchema,
+  KitSchema,
+  READY_KITS,
+  volumeByWaterM3,
+  type Kit,
+  type Vessel,
+} from '@tureen/core/kit';
 import { LIDS, measuredBoilOff, VIGOURS, type Lid, type Vigour } from '@tureen/core/steps';
 import { fahrenheitOf, showVolume, UNITS } from '@tureen/core/units';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
+import { Choice } from '../../parts/choice';
 import { NumberField } from '../../parts/number-field';
 import { Kitchen, type ReadyKitchen } from '../../services/kitchen';
 import { PlaceFields } from './place-fields';
-import { columnsOf, fresh, itemsOf, SHELVES, withItems, type Column, type Shelf } from './fields';
+import { columnsOf, fresh, itemsOf, KINDS, SHELVES, withItems, type Column, type Shelf } from './fields';
 import { PotsDrawing } from './pots-drawing';
 
 const FOOT_M = 12 * UNITS.in.si;
@@ -30,7 +41,7 @@ interface Weighing {
 @Component({
   selector: 'tt-kit',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, NumberField, NzInputModule, NzSelectModule, PlaceFields, PotsDrawing, RouterLink],
+  imports: [Choice, FormsModule, NumberField, NzInputModule, NzSelectModule, PlaceFields, PotsDrawing, RouterLink],
   templateUrl: './kit.html',
   styleUrl: './kit.less',
 })
@@ -60,6 +71,11 @@ export class KitPlace {
     { ready: 'canteen', name: 'a canteen' },
   ];
 
+  protected readonly keepings = [
+    { value: 'ready-to-eat' as const, name: `${String(KEEPING_RULES.readyToEat.days)} days, as ready-to-eat food` },
+    { value: 'home' as const, name: `${String(KEEPING_RULES.home.days)} days, as at home` },
+  ];
+
   protected readonly shelves = computed(() => {
     const kit = this.kit();
     if (kit === undefined) return [];
@@ -71,11 +87,13 @@ export class KitPlace {
         title,
         one,
         columns,
+        kinds: KINDS[shelf] ?? [],
         canRemove: items.length > least,
         items: items.map((item) => ({
           id: item.id,
           name: item.name,
           kind: 'kind' in item ? item.kind : undefined,
+          checks: 'checks' in item ? (item.checks ?? []).join(', ') : '',
           weighed: 'weighed' in item && item.weighed === true,
           boilOff: 'boilOff' in item ? item.boilOff : undefined,
           pressureC: 'pressureC' in item ? (item.pressureC ?? 0) : 0,
@@ -152,6 +170,22 @@ export class KitPlace {
 
   protected setAltitude(value: number): void {
     this.set({ altitudeM: Math.round(value * this.footM()) });
+  }
+
+  protected setKeeps(keeps: Kit['keeps']): void {
+    this.set({ keeps });
+  }
+
+  /** Times of day as they are typed, in order; what is none is named and nothing is changed. */
+  protected setChecks(id: string, typed: string): void {
+    const checks = typed
+      .split(/[\s,;]+/)
+      .filter((time) => time !== '')
+      .map((time) => time.replace('.', ':').replace(/^\d:/, '0$&'))
+      .sort();
+    const parsed = ColdStoreSchema.shape.checks.safeParse(checks);
+    this.refused.set(parsed.success ? '' : `“${typed}” is no list of times of day. Write them as 08:00, 16:00.`);
+    if (parsed.success) this.change('coldStores', id, { checks });
   }
 
   protected setCell(shelf: Shelf, id: string, column: Column, value: number): void {

@@ -1,0 +1,115 @@
+import { z } from 'zod';
+import { StampSchema } from '../batch/index.js';
+import { IngredientSchema } from '../larder/index.js';
+
+/** Shape of entries of the stock as written now. */
+export const STOCK_SHAPE = 1;
+
+const id = z.uuid();
+const kg = z.number().gt(0).max(5000);
+const tempC = z.number().min(-60).max(120);
+const name = z.string().trim().min(1).max(80);
+const atMs = z.number().min(0).max(8.64e15);
+
+/** Where containers stand. What is moved into a freezer freezes, what comes out of one thaws. */
+export const StoreSchema = z.strictObject({
+  id: z.string().min(1).max(60),
+  name,
+  kind: z.enum(['fridge', 'freezer', 'room']),
+});
+export type Store = z.infer<typeof StoreSchema>;
+
+/** What shortens how long a soup keeps. */
+export const SHORTENERS = ['cream', 'egg', 'shellfish'] as const;
+export const DIETS = ['vegan', 'vegetarian', 'gluten-free', 'dairy-free'] as const;
+
+/**
+ * What is in a container, as it was when it was filled: a later version of the soup or of the larder does not rewrite it.
+ * `row` is the soup as an ingredient: composition, salt, allergens and price; so it can go into another soup as it is.
+ */
+export const ContentsSchema = z.strictObject({
+  name,
+  soupId: z.string().max(60).optional(),
+  version: z.int().min(1).optional(),
+  share: z.string().max(60).optional(),
+  bowlG: z.number().gt(0).max(5000),
+  isServedCold: z.boolean(),
+  bodyMPas: z.number().min(0).max(1e7),
+  holds: z.array(z.enum(SHORTENERS)),
+  diets: z.array(z.enum(DIETS)),
+  row: IngredientSchema,
+});
+export type Contents = z.infer<typeof ContentsSchema>;
+
+/** Why soup left a container for good. */
+export const TAKEN_AS = ['bowls', 'staff', 'sample', 'used', 'other'] as const;
+export type TakenAs = (typeof TAKEN_AS)[number];
+
+/** What happened to a container. Masses kg, lengths m, temperatures °C. */
+export const StockActionSchema = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('filled'),
+    container: id,
+    vessel: name,
+    kg,
+    madeMs: atMs,
+    /** The batch, and its entry that says what was left over. */
+    from: z.strictObject({ batchId: id, entryId: id.optional() }).optional(),
+    store: StoreSchema,
+    contents: ContentsSchema,
+  }),
+  /** Set to cool: from now on its temperature is watched against a rule. */
+  z.strictObject({
+    kind: z.literal('set to cool'),
+    container: id,
+    startC: tempC,
+    depthM: z.number().gt(0).max(1),
+    place: z.string().min(1).max(60),
+    isStirred: z.boolean(),
+    rule: z.string().min(1).max(60),
+    words: z.string().max(300),
+  }),
+  z.strictObject({ kind: z.literal('read'), container: id, tempC, from: z.string().max(60).optional() }),
+  /** Cold enough: out of the watch, into its store. */
+  z.strictObject({ kind: z.literal('cooled'), container: id, store: StoreSchema }),
+  z.strictObject({ kind: z.literal('moved'), container: id, store: StoreSchema }),
+  z.strictObject({ kind: z.literal('opened'), container: id }),
+  /** Some of it into a container of its own. */
+  z.strictObject({ kind: z.literal('split'), container: id, into: id, vessel: name, kg }),
+  /** Some or all of another container into this one. */
+  z.strictObject({ kind: z.literal('joined'), container: id, other: id, kg }),
+  z.strictObject({ kind: z.literal('took'), container: id, kg, as: z.enum(TAKEN_AS), batchId: id.optional() }),
+  /** Brought back for service: it leaves the stock hot, and does not come back. */
+  z.strictObject({ kind: z.literal('reheated'), container: id, kg, toC: tempC, minutes: z.number().min(0).max(1440) }),
+  z.strictObject({ kind: z.literal('threw away'), container: id, kg, why: z.string().trim().min(1).max(200) }),
+  /** What is really there, counted or weighed. */
+  z.strictObject({ kind: z.literal('recounted'), container: id, kg: z.number().min(0).max(5000) }),
+  z.strictObject({ kind: z.literal('note'), container: id, text: z.string().trim().min(1).max(500) }),
+  z.strictObject({ kind: z.literal('undone'), container: id, target: id }),
+]);
+export type StockAction = z.infer<typeof StockActionSchema>;
+
+/** One thing that happened to the stock, named in the browser where it was entered. */
+export const StockEntrySchema = z.strictObject({
+  of: z.literal('stock'),
+  id,
+  shape: z.literal(STOCK_SHAPE),
+  stamp: StampSchema,
+  atMs,
+  who: z.string().max(40),
+  action: StockActionSchema,
+});
+export type StockEntry = z.infer<typeof StockEntrySchema>;
+
+/**
+ * What an entry ties together: every container that it touches, and the batch that it filled from or was used in. What is
+ * tied must be folded together, since what one container got another gave.
+ */
+export function tiesOf({ action }: Pick<StockEntry, 'action'>): readonly string[] {
+  const own = [action.container];
+  if (action.kind === 'split') own.push(action.into);
+  if (action.kind === 'joined') own.push(action.other);
+  if (action.kind === 'filled' && action.from !== undefined) own.push(action.from.batchId);
+  if (action.kind === 'took' && action.batchId !== undefined) own.push(action.batchId);
+  return own;
+}

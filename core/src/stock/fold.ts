@@ -1,0 +1,358 @@
+import { compareEntries } from '../batch/index.js';
+import type { Contents, StockAction, StockEntry, Store, TakenAs } from './entry.js';
+import { firstLimit, frozenLimit, sooner, thawedLimit, useByDay, type Keeping, type Limit, type UseByDay } from './keeping.js';
+import { mixedContents } from './contents.js';
+
+/** A container that cools: how it was set to, and what was read of it. */
+export interface Cooling {
+  readonly startMs: number;
+  readonly startC: number;
+  readonly depthM: number;
+  readonly place: string;
+  readonly isStirred: boolean;
+  readonly rule: string;
+  readonly words: string;
+  readonly readings: readonly { readonly entryId: string; readonly atMs: number; readonly tempC: number }[];
+}
+
+/** Ways in which soup leaves a container. */
+export type Out = TakenAs | 'reheated' | 'thrown away' | 'split' | 'joined';
+
+/** One container as its entries have it. Masses kg. */
+export interface Container {
+  readonly id: string;
+  readonly vessel: string;
+  readonly contents: Contents;
+  readonly from: { readonly batchId: string; readonly entryId?: string | undefined } | undefined;
+  readonly store: Store;
+  readonly state: 'cooling' | 'chilled' | 'frozen' | 'thawed' | 'gone';
+  readonly kg: number;
+  readonly inKg: number;
+  readonly outKg: Readonly<Partial<Record<Out, number>>>;
+  /** What recounting found beyond what was known; negative where less was there. */
+  readonly foundKg: number;
+  readonly madeMs: number;
+  readonly filledMs: number;
+  readonly cooling: Cooling | undefined;
+  readonly cooledMs: number | undefined;
+  readonly frozenMs: number | undefined;
+  readonly thawedMs: number | undefined;
+  readonly openedMs: number | undefined;
+  readonly useBy: UseByDay;
+  readonly notes: readonly string[];
+  /** When something last happened to it. */
+  readonly changedMs: number;
+}
+
+/** What could not be booked as it was told. It stays on record and is shown. */
+export interface StockNotice {
+  readonly entryId: string;
+  readonly container: string;
+  readonly kind:
+    'more than was there' | 'no such container' | 'filled twice' | 'into itself' | 'frozen and not' | 'past its day' | 'not cooled';
+  /** Kilos that were told and not there. */
+  readonly kg?: number;
+}
+
+export interface Stock {
+  readonly containers: ReadonlyMap<string, Container>;
+  readonly notices: readonly StockNotice[];
+  /** Entries that count, in causal order. */
+  readonly counted: readonly StockEntry[];
+  readonly undone: ReadonlySet<string>;
+}
+
+/** Less than this is nothing, kg. */
+export const NOTHING_KG = 0.0005;
+
+interface Draft extends Omit<Container, 'state' | 'useBy'> {
+  readonly limit: Limit;
+}
+
+/** What folding needs to know of the kitchen. */
+export interface StockRules {
+  readonly keeping: Keeping;
+  /** The calendar day of a moment where the kitchen stands, YYYY-MM-DD. */
+  readonly dayOf: (ms: number) => string;
+}
+
+function undoneOf(ordered: readonly StockEntry[]): Set<string> {
+  const undone = new Set<string>();
+  for (const { id, action } of ordered.toReversed()) {
+    if (action.kind === 'undone' && !undone.has(id)) undone.add(action.target);
+  }
+  return undone;
+}
+
+/** Containers in the making. Every kilo that leaves one is booked as gone or into another: nothing vanishes. */
+class Shelves {
+  readonly all = new Map<string, Draft>();
+  readonly notices: StockNotice[] = [];
+  /** The soonest last day of what was used in a batch. */
+  private readonly bounds = new Map<string, string>();
+
+  constructor(
+    private readonly rules: StockRules,
+    private readonly entry: { now: StockEntry },
+  ) {}
+
+  private notice(kind: StockNotice['kind'], container: string, kg?: number): void {
+    this.notices.push({ entryId: this.entry.now.id, container, kind, ...(kg === undefined ? {} : { kg }) });
+  }
+
+  private found(id: string): Draft | undefined {
+    const have = this.all.get(id);
+    if (have === undefined) this.notice('no such container', id);
+    return have;
+  }
+
+  private set(draft: Draft, changed: Partial<Draft>): void {
+    this.all.set(draft.id, { ...draft, ...changed, changedMs: this.entry.now.atMs });
+  }
+
+  private useBy({ limit }: Draft): UseByDay {
+    return useByDay(limit, this.rules.keeping);
+  }
+
+  /** Takes so much out as far as it is there. @returns what was there. */
+  private out(id: string, kg: number, as: Out): number {
+    const from = this.found(id);
+    if (from === undefined) return 0;
+    const real = Math.min(kg, from.kg);
+    if (kg - real > NOTHING_KG) this.notice('more than was there', id, kg - real);
+    this.set(from, { kg: from.kg - real, outKg: { ...from.outKg, [as]: (from.outKg[as] ?? 0) + real } });
+    return real;
+  }
+
+  private eaten(id: string): void {
+    const from = this.all.get(id);
+    if (from === undefined) return;
+    if (this.rules.dayOf(this.entry.now.atMs) > this.useBy(from).day) this.notice('past its day', id);
+  }
+
+  fill(action: Extract<StockAction, { kind: 'filled' }>): void {
+    const { container: id, kg, vessel, contents, madeMs, from, store } = action;
+    if (this.all.has(id)) {
+      this.notice('filled twice', id);
+      return;
+    }
+    const { atMs } = this.entry.now;
+    const { dayOf, keeping } = this.rules;
+    const limit = firstLimit(dayOf(madeMs), contents.holds, keeping, from && this.bounds.get(from.batchId));
+    const isFrozen = store.kind === 'freezer';
+    this.all.set(id, {
+      id,
+      vessel,
+      contents,
+      from,
+      store,
+      kg,
+      inKg: kg,
+      outKg: {},
+      foundKg: 0,
+      madeMs,
+      filledMs: atMs,
+      cooling: undefined,
+      cooledMs: undefined,
+      frozenMs: isFrozen ? atMs : undefined,
+      thawedMs: undefined,
+      openedMs: undefined,
+      notes: [],
+      changedMs: atMs,
+      limit: isFrozen ? frozenLimit(limit, dayOf(atMs)) : limit,
+    });
+  }
+
+  move(id: string, store: Store, changed: Partial<Draft> = {}): void {
+    const have = this.found(id);
+    if (have === undefined) return;
+    const { atMs } = this.entry.now;
+    const day = this.rules.dayOf(atMs);
+    const was = have.store.kind === 'freezer';
+    const is = store.kind === 'freezer';
+    this.set(have, {
+      ...changed,
+      store,
+      ...(is && !was ? { frozenMs: atMs, limit: frozenLimit(have.limit, day) } : {}),
+      ...(was && !is ? { thawedMs: atMs, limit: thawedLimit(have.limit, day) } : {}),
+    });
+  }
+
+  split({ container, into, vessel, kg }: Extract<StockAction, { kind: 'split' }>): void {
+    if (container === into) {
+      this.notice('into itself', container);
+      return;
+    }
+    if (this.all.has(into)) {
+      this.notice('filled twice', into);
+      return;
+    }
+    const real = this.out(container, kg, 'split');
+    const from = this.all.get(container);
+    if (from === undefined || real <= 0) return;
+    // Half of a pan that cools goes on cooling, shallower, with nothing read of it yet.
+    this.all.set(into, {
+      ...from,
+      id: into,
+      vessel,
+      kg: real,
+      inKg: real,
+      outKg: {},
+      foundKg: 0,
+      filledMs: this.entry.now.atMs,
+      cooling: from.cooling === undefined ? undefined : { ...from.cooling, readings: [] },
+      notes: [],
+      changedMs: this.entry.now.atMs,
+    });
+  }
+
+  join({ container, other, kg }: Extract<StockAction, { kind: 'joined' }>): void {
+    if (container === other) {
+      this.notice('into itself', container);
+      return;
+    }
+    const into = this.found(container);
+    const from = this.found(other);
+    if (into === undefined || from === undefined) return;
+    if ((into.store.kind === 'freezer') !== (from.store.kind === 'freezer')) {
+      this.notice('frozen and not', container);
+      return;
+    }
+    const real = this.out(other, kg, 'joined');
+    if (real <= 0) return;
+    const now = this.all.get(container) ?? into;
+    this.set(now, {
+      kg: now.kg + real,
+      inKg: now.inKg + real,
+      madeMs: Math.min(into.madeMs, from.madeMs),
+      contents: mixedContents(now.contents, now.kg, from.contents, real),
+      limit: joinedLimit(into.limit, from.limit),
+    });
+  }
+
+  take(action: Extract<StockAction, { kind: 'took' }>): void {
+    const { container, kg, as, batchId } = action;
+    this.eaten(container);
+    const from = this.all.get(container);
+    if (from?.store.kind === 'freezer' && as !== 'used') this.notice('frozen and not', container);
+    const real = this.out(container, kg, as);
+    if (as !== 'used' || batchId === undefined || from === undefined || real <= 0) return;
+    const day = from.limit.day ?? this.rules.dayOf(this.entry.now.atMs);
+    const have = this.bounds.get(batchId);
+    this.bounds.set(batchId, have === undefined || day < have ? day : have);
+  }
+
+  apply({ action, id, atMs }: StockEntry): void {
+    switch (action.kind) {
+      case 'filled':
+        this.fill(action);
+        return;
+      case 'set to cool': {
+        const have = this.found(action.container);
+        if (have === undefined) return;
+        const { startC, depthM, place, isStirred, rule, words } = action;
+        const cooling = { startMs: atMs, startC, depthM, place, isStirred, rule, words, readings: [] };
+        this.set(have, { cooling, cooledMs: undefined });
+        return;
+      }
+      case 'read': {
+        const have = this.found(action.container);
+        if (have === undefined) return;
+        if (have.cooling === undefined) {
+          this.notice('not cooled', have.id);
+          return;
+        }
+        const readings = [...have.cooling.readings, { entryId: id, atMs, tempC: action.tempC }];
+        this.set(have, { cooling: { ...have.cooling, readings } });
+        return;
+      }
+      case 'cooled':
+        this.move(action.container, action.store, { cooledMs: atMs });
+        return;
+      case 'moved':
+        this.move(action.container, action.store);
+        return;
+      case 'opened': {
+        const have = this.found(action.container);
+        if (have !== undefined) this.set(have, { openedMs: have.openedMs ?? atMs });
+        return;
+      }
+      case 'split':
+        this.split(action);
+        return;
+      case 'joined':
+        this.join(action);
+        return;
+      case 'took':
+        this.take(action);
+        return;
+      case 'reheated':
+        this.eaten(action.container);
+        this.out(action.container, action.kg, 'reheated');
+        return;
+      case 'threw away':
+        this.out(action.container, action.kg, 'thrown away');
+        return;
+      case 'recounted': {
+        const have = this.found(action.container);
+        if (have !== undefined) this.set(have, { kg: action.kg, foundKg: have.foundKg + action.kg - have.kg });
+        return;
+      }
+      case 'note': {
+        const have = this.found(action.container);
+        if (have !== undefined) this.set(have, { notes: [...have.notes, action.text] });
+        return;
+      }
+      case 'undone':
+        return;
+    }
+  }
+
+  ended(draft: Draft): Container {
+    const { limit: _, ...own } = draft;
+    return { ...own, state: stateOf(draft), useBy: this.useBy(draft) };
+  }
+}
+
+/** Two limits together: the sooner of both. In the freezer: the fewer days, since the longer time. */
+function joinedLimit(a: Limit, b: Limit): Limit {
+  if (a.day !== undefined) return sooner(a, b.day);
+  if (b.day !== undefined) return a;
+  return {
+    left: Math.min(a.left, b.left),
+    frozenDay: a.frozenDay < b.frozenDay ? a.frozenDay : b.frozenDay,
+    shortenedBy: b.left < a.left ? b.shortenedBy : a.shortenedBy,
+  };
+}
+
+function stateOf({ kg, store, cooling, cooledMs, thawedMs }: Draft): Container['state'] {
+  if (kg < NOTHING_KG) return 'gone';
+  if (cooling !== undefined && cooledMs === undefined) return 'cooling';
+  if (store.kind === 'freezer') return 'frozen';
+  return thawedMs === undefined ? 'chilled' : 'thawed';
+}
+
+/**
+ * The stock as its entries have it, whatever order they are given in and however often: each id once, by cause, undos
+ * applied. Never throws on valid entries: what can't be booked is a notice. For every container
+ * in + found = out + there, and what one gave another got.
+ */
+export function foldStock(entries: readonly StockEntry[], rules: StockRules): Stock {
+  const all = [...new Map(entries.map((entry) => [entry.id, entry])).values()].sort(compareEntries);
+  const undone = undoneOf(all);
+  const counted = all.filter(({ id, action }) => !undone.has(id) && action.kind !== 'undone');
+  const [first] = counted;
+  if (first === undefined) return { containers: new Map(), notices: [], counted, undone };
+  const at = { now: first };
+  const shelves = new Shelves(rules, at);
+  for (const entry of counted) {
+    at.now = entry;
+    shelves.apply(entry);
+  }
+  return {
+    containers: new Map([...shelves.all].map(([id, draft]) => [id, shelves.ended(draft)])),
+    notices: shelves.notices,
+    counted,
+    undone,
+  };
+}

@@ -1,0 +1,41 @@
+export {
+  ContentsSchema,
+  DIETS,
+  SHORTENERS,
+  STOCK_SHAPE,
+  StockActionSchema,
+  StockEntrySchema,
+  StoreSchema,
+  TAKEN_AS,
+  tiesOf,
+  type Contents,
+  type StockAction,
+  type StockEntry,
+  type Store,
+  type TakenAs,
+} from './entry.js';
+export { contentsOf } from './from-batch.js';
+export { dietNames, mixedContents, shortenersOf, soupAsIngredient } from './contents.js';
+export {
+  daysBetween,
+  firstLimit,
+  frozenLimit,
+  keepingOf,
+  plusDays,
+  sooner,
+  thawedLimit,
+  useByDay,
+  type Keeping,
+  type Limit,
+  type UseByDay,
+} from './keeping.js';
+export {
+  NOTHING_KG,
+  foldStock,
+  type Container,
+  type Cooling,
+  type Out,
+  type Stock,
+  type StockNotice,
+  type StockRules,
+} from './fold.js';

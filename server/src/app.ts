@@ -10,7 +10,7 @@ import { secureHeaders } from 'hono/secure-headers';
 import { streamSSE } from 'hono/streaming';
 import { z, type ZodType } from 'zod';
 import { appendEntries, listBatches, listOpen, listTimers, readBatch, startBatch } from './batches.js';
-import { listStored } from './cold.js';
+import { readCold } from './cold.js';
 import {
   BatchBodySchema,
   CorrectionSchema,
@@ -22,6 +22,7 @@ import {
   PricesSchema,
   ShelfBodySchema,
   SoupBodySchema,
+  StockBodySchema,
   withRequest,
 } from './bodies.js';
 import type { Database } from './database.js';
@@ -35,6 +36,7 @@ import { keepPhoto, readPhoto } from './photos.js';
 import { changePlan, dropPlan, listPlans, notePlan, readPlan, savePlan } from './plans.js';
 import { Unreadable } from './shaped.js';
 import { sentence } from './sentences.js';
+import { appendStock, readContainer, rebuildStock } from './stock.js';
 import { listShelf } from './shelf.js';
 import { listSoups, listVersions, readSoup, saveSoup, shelveSoup } from './soups.js';
 
@@ -144,6 +146,9 @@ export function makeApp(services: Services) {
       const choice = c.req.valid('json');
       const kit = 'kit' in choice ? choice.kit : standing(READY_KITS[choice.ready], choice.place);
       await saveKit(database, kit, nowMs());
+      // Its days, and how long it keeps soup, may be others now.
+      await rebuildStock(database);
+      hub.tell({ kind: 'cold' });
       hub.tell({ kind: 'kitchen' });
       // Its day may begin at another hour now, and with it a price.
       hub.tell({ kind: 'larder' });
@@ -261,10 +266,20 @@ export function makeApp(services: Services) {
       if (!outcome.ok) return fail(c, outcome.failure);
       const { kept, known, late } = outcome.value;
       if (kept.length > 0) hub.tell({ kind: 'entries', batchId, entries: kept });
+      if (kept.some(({ action }) => action.kind === 'stored' || action.kind === 'undone')) hub.tell({ kind: 'cold' });
       if (kept.some(({ action }) => action.kind === 'closed' || action.kind === 'undone')) hub.tell({ kind: 'batch', batchId });
       return c.json({ kept: kept.length, known, late: [...late] }, 200);
     })
-    .get('/cold', async (c) => c.json({ stored: await listStored(database) }))
+    .get('/cold', async (c) => c.json(await readCold(database)))
+    .get('/cold/:id', async (c) => {
+      const known = await readContainer(database, c.req.param('id'));
+      return known === undefined ? fail(c, { code: 'NO_SUCH_CONTAINER', field: 'id' }) : c.json(known, 200);
+    })
+    .post('/cold/entries', body(StockBodySchema), async (c) => {
+      const { kept, known, notices } = await appendStock(database, c.req.valid('json').entries, nowMs());
+      if (kept > 0) hub.tell({ kind: 'cold' });
+      return c.json({ kept, known, notices: [...notices] }, 200);
+    })
     .get('/devices', (c) => c.json({ devices: devices.list() }))
     .post('/devices/lines', async (c) => {
       const read = readLines(await c.req.text());

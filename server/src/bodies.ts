@@ -4,6 +4,7 @@ import { IngredientSchema } from '@tureen/core/larder';
 import { PlanRequestSchema } from '@tureen/core/plan';
 import { renamed } from '@tureen/core/shape';
 import { SoupSchema } from '@tureen/core/soup';
+import { StockEntrySchema } from '@tureen/core/stock';
 import { z } from 'zod';
 
 /* What requests may bring: everything from outside passes one of these before it is looked at. */
@@ -52,3 +53,4 @@ export const PricesSchema = z.strictObject({
 });
 export const BatchBodySchema = z.strictObject({ id: uuid, planId: uuid });
 export const EntriesBodySchema = z.strictObject({ entries: z.array(EntrySchema).min(1).max(MOST_ENTRIES) });
+export const StockBodySchema = z.strictObject({ entries: z.array(StockEntrySchema).min(1).max(MOST_ENTRIES) });

@@ -8,7 +8,7 @@ import { READY_KITS } from '@tureen/core/kit';
 import { openKitchen, type Database } from './database.js';
 import { exitCodeOf, fileSentence, textOf, type FileProblem } from './file-check.js';
 import { listBatches, readBatch } from './batches.js';
-import { listStored } from './cold.js';
+import { listLeftovers } from './cold.js';
 import { readKit, saveKit } from './kitchen.js';
 import { projectionsUpToDate } from './projections.js';
 import { listSoups } from './soups.js';
@@ -151,7 +151,7 @@ describe('the kitchen’s file', () => {
     }
     expect(kept).toBe(count);
     expect(batches.reduce((sum, { lateEntries }) => sum + lateEntries, 0)).toBe(1);
-    expect((await listStored(database)).map(({ kg }) => kg)).toEqual([1.5]);
+    expect((await listLeftovers(database)).map(({ kg }) => kg)).toEqual([1.5]);
     expect((await listSoups(database)).length).toBe(8);
     await database.close();
     const copies = readdirSync(folder).filter((name) => name.includes('.before-'));

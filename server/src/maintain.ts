@@ -15,6 +15,7 @@ import { rebuildProjections } from './projections.js';
 import { shelfRows } from './schema.js';
 import { MACHINE } from './outside.js';
 import { refreshShelf } from './shelf.js';
+import { rebuildStock } from './stock.js';
 
 const { values, positionals } = parseArgs({
   allowPositionals: true,
@@ -111,10 +112,11 @@ async function rebuild(path: string, folder: string): Promise<void> {
   const opening = await openKitchen(path, folder);
   if (!opening.ok) stopFor(opening.problem);
   const { batches } = await rebuildProjections(opening.database);
+  const { containers } = await rebuildStock(opening.database);
   await opening.database.db.delete(shelfRows);
   const soups = await refreshShelf(opening.database, MACHINE.nowMs());
   await opening.database.close();
-  say(`The lists of ${String(batches)} batches and ${String(soups)} soups were made anew.`);
+  say(`The lists of ${String(batches)} batches, ${String(containers)} containers and ${String(soups)} soups were made anew.`);
 }
 
 const [command] = positionals;

@@ -3,6 +3,7 @@ import { blob, index, integer, primaryKey, real, sqliteTable, text } from 'drizz
 import { shaped } from './shaped.js';
 import {
   CLOSED,
+  CONTAINER,
   CORRECTION,
   ENTRY,
   FIGURES,
@@ -13,6 +14,7 @@ import {
   SHELF_ROW,
   SNAPSHOT,
   SOUP,
+  STOCK_ENTRY,
   TIMER,
 } from './shapes.js';
 
@@ -78,7 +80,7 @@ export const batches = sqliteTable(
   (table) => [index('batches_by_plan').on(table.planId), index('batches_by_closing').on(table.closedAtMs, table.startedAtMs)],
 );
 
-/** What an entry is about. Containers, days and stock rooms come to stand beside batches. */
+/** What an entry is about. What happens to containers has a record of its own: no batch is folded with it. */
 export const SUBJECTS = ['batch'] as const;
 export type Subject = (typeof SUBJECTS)[number];
 
@@ -104,6 +106,24 @@ export const entries = sqliteTable(
     index('entries_by_subject').on(table.subject, table.subjectId, table.arrival),
     index('entries_by_kind').on(table.subject, table.subjectId, table.kind),
   ],
+);
+
+/** The record of the stock: what anybody entered of a container, in the order in which it reached the server. */
+export const stockEntries = sqliteTable('stock_entries', {
+  arrival: integer('arrival').primaryKey({ autoIncrement: true }),
+  id: text('id').notNull().unique(),
+  entry: shaped('entry', STOCK_ENTRY).notNull(),
+  receivedAtMs: integer('received_at_ms').notNull(),
+});
+
+/** Which containers and batches an entry of the stock ties together: those are folded together. */
+export const stockTies = sqliteTable(
+  'stock_ties',
+  {
+    tie: text('tie').notNull(),
+    arrival: integer('arrival').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.tie, table.arrival] }), index('ties_by_arrival').on(table.arrival)],
 );
 
 /*
@@ -164,6 +184,21 @@ export const leftovers = sqliteTable(
     who: text('who').notNull(),
   },
   (table) => [index('leftovers_by_time').on(table.atMs), index('leftovers_by_batch').on(table.batchId)],
+);
+
+/** Containers as the entries of the stock have them. */
+export const containers = sqliteTable(
+  'containers',
+  {
+    id: text('id').primaryKey(),
+    /** The entry of a batch that said what was left over, where it was filled from that; and how much of it. */
+    leftoverId: text('leftover_id'),
+    filledKg: real('filled_kg').notNull(),
+    isGone: integer('is_gone', { mode: 'boolean' }).notNull(),
+    useByDay: text('use_by_day').notNull(),
+    container: shaped('container', CONTAINER).notNull(),
+  },
+  (table) => [index('containers_by_day').on(table.isGone, table.useByDay), index('containers_by_leftover').on(table.leftoverId)],
 );
 
 /** What trimming left of a line in a batch that was closed, kg as bought and as it went on. */

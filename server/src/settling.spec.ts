@@ -4,7 +4,7 @@ import { eq } from 'drizzle-orm';
 import fc from 'fast-check';
 import { startTestServer, type TestServer } from '../spec/test-server.js';
 import { listBatches, listOpen, listTimers, MOST_BATCHES, readBatch } from './batches.js';
-import { listStored } from './cold.js';
+import { listLeftovers } from './cold.js';
 import { projectionsUpToDate, rebuildProjections } from './projections.js';
 import {
   batches,
@@ -148,7 +148,7 @@ describe('what is settled with an entry', () => {
       entry(batch, 4, { kind: 'stored', kg: 2.5 }),
     ]);
     expect((await listTimers(server.database)).map(({ timer }) => timer.name)).toEqual(['Oven']);
-    expect((await listStored(server.database)).map(({ kg }) => kg)).toEqual([2.5]);
+    expect((await listLeftovers(server.database)).map(({ kg }) => kg)).toEqual([2.5]);
     expect((await listOpen(server.database)).map(({ id }) => id)).toEqual([batch]);
     // A step that is over needs no ringing; a taking-back brings both back as they were.
     await post(batch, [
@@ -156,7 +156,7 @@ describe('what is settled with an entry', () => {
       entry(batch, 6, { kind: 'undone', target: entry(batch, 4, { kind: 'closed' }).id }),
     ]);
     expect(await listTimers(server.database)).toEqual([]);
-    expect(await listStored(server.database)).toEqual([]);
+    expect(await listLeftovers(server.database)).toEqual([]);
     await post(batch, [
       ...STEPS.map((stepId, n) => entry(batch, 10 + n, { kind: 'done', stepId })),
       entry(batch, 60, { kind: 'closed' }),

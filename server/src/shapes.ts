@@ -4,6 +4,7 @@ import { IngredientSchema, type IngredientRow } from '@tureen/core/larder';
 import { PlanRequestSchema, type Figures, type PlanRequest, type ShelfFacts, type Snapshot } from '@tureen/core/plan';
 import { renamed, type Shape } from '@tureen/core/shape';
 import { SoupShape, liftSoup, type Soup } from '@tureen/core/soup';
+import { ContentsSchema, StockEntrySchema, StoreSchema, type Container, type StockEntry } from '@tureen/core/stock';
 import { z } from 'zod';
 
 /** Figures of a batch as they stood when it was closed; a newer core never rewrites them. */
@@ -123,3 +124,21 @@ export const TIMER: Shape<BatchTimer> = {
 };
 /** A correction: a row of the cook's own, or null where it is taken back. */
 export const CORRECTION: Shape<IngredientRow | null> = { name: 'larder row', lifts: [], schema: as(IngredientSchema.nullable()) };
+export const STOCK_ENTRY: Shape<StockEntry> = { name: 'stock entry', lifts: [], schema: as(StockEntrySchema) };
+/** A container: made anew from its entries whenever it is written, so only what is read of it is checked. */
+export const CONTAINER: Shape<Container> = {
+  name: 'container',
+  lifts: [],
+  schema: as(
+    z.looseObject({
+      id: z.string(),
+      vessel: z.string(),
+      contents: ContentsSchema,
+      store: StoreSchema,
+      state: z.enum(['cooling', 'chilled', 'frozen', 'thawed', 'gone']),
+      kg: number,
+      madeMs: number,
+      useBy: z.looseObject({ day: z.string() }),
+    }),
+  ),
+};

@@ -128,9 +128,8 @@ export function mixedContents(a: Contents, aKg: number, b: Contents, bKg: number
   const name = isSame || a.name.includes(` and ${b.name}`) ? a.name : `${a.name} and ${b.name}`.slice(0, 80);
   const heat = between(a.row.scoville?.low ?? 0, b.row.scoville?.low ?? 0);
   const sameSoup = isSame && a.soupId === b.soupId && a.version === b.version;
-  const { soupId: _, version: __, share: ___, ...rest } = a;
   return {
-    ...(sameSoup ? a : rest),
+    ...(sameSoup ? a : { bowlG: a.bowlG }),
     name,
     isServedCold: a.isServedCold && b.isServedCold,
     bodyMPas: rounded(Math.exp(Math.log(a.bodyMPas || 1) * (1 - share) + Math.log(b.bodyMPas || 1) * share)),

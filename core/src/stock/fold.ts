@@ -1,5 +1,5 @@
 import { compareEntries } from '../batch/index.js';
-import type { Contents, StockAction, StockEntry, Store, TakenAs } from './entry.js';
+import { tiesOf, type Contents, type StockAction, type StockEntry, type Store, type TakenAs } from './entry.js';
 import { firstLimit, frozenLimit, sooner, thawedLimit, useByDay, type Keeping, type Limit, type UseByDay } from './keeping.js';
 import { mixedContents } from './contents.js';
 
@@ -27,6 +27,8 @@ export interface Container {
   readonly store: Store;
   readonly state: 'cooling' | 'chilled' | 'frozen' | 'thawed' | 'gone';
   readonly kg: number;
+  /** What was ladled into it, and all that came in: by splitting and joining too. */
+  readonly filledKg: number;
   readonly inKg: number;
   readonly outKg: Readonly<Partial<Record<Out, number>>>;
   /** What recounting found beyond what was known; negative where less was there. */
@@ -38,6 +40,7 @@ export interface Container {
   readonly frozenMs: number | undefined;
   readonly thawedMs: number | undefined;
   readonly openedMs: number | undefined;
+  readonly limit: Limit;
   readonly useBy: UseByDay;
   readonly notes: readonly string[];
   /** When something last happened to it. */
@@ -65,9 +68,7 @@ export interface Stock {
 /** Less than this is nothing, kg. */
 export const NOTHING_KG = 0.0005;
 
-interface Draft extends Omit<Container, 'state' | 'useBy'> {
-  readonly limit: Limit;
-}
+type Draft = Omit<Container, 'state' | 'useBy'>;
 
 /** What folding needs to know of the kitchen. */
 export interface StockRules {
@@ -76,10 +77,14 @@ export interface StockRules {
   readonly dayOf: (ms: number) => string;
 }
 
+/** An undo takes back what touches the container that it names: nothing else need be looked at to know. */
 function undoneOf(ordered: readonly StockEntry[]): Set<string> {
+  const byId = new Map(ordered.map((entry) => [entry.id, entry]));
   const undone = new Set<string>();
   for (const { id, action } of ordered.toReversed()) {
-    if (action.kind === 'undone' && !undone.has(id)) undone.add(action.target);
+    if (action.kind !== 'undone' || undone.has(id)) continue;
+    const target = byId.get(action.target);
+    if (target !== undefined && tiesOf(target).includes(action.container)) undone.add(target.id);
   }
   return undone;
 }
@@ -94,7 +99,10 @@ class Shelves {
   constructor(
     private readonly rules: StockRules,
     private readonly entry: { now: StockEntry },
-  ) {}
+    base: ReadonlyMap<string, Container>,
+  ) {
+    for (const [id, container] of base) this.all.set(id, container);
+  }
 
   private notice(kind: StockNotice['kind'], container: string, kg?: number): void {
     this.notices.push({ entryId: this.entry.now.id, container, kind, ...(kg === undefined ? {} : { kg }) });
@@ -147,6 +155,7 @@ class Shelves {
       from,
       store,
       kg,
+      filledKg: kg,
       inKg: kg,
       outKg: {},
       foundKg: 0,
@@ -196,6 +205,7 @@ class Shelves {
       id: into,
       vessel,
       kg: real,
+      filledKg: 0,
       inKg: real,
       outKg: {},
       foundKg: 0,
@@ -309,8 +319,7 @@ class Shelves {
   }
 
   ended(draft: Draft): Container {
-    const { limit: _, ...own } = draft;
-    return { ...own, state: stateOf(draft), useBy: this.useBy(draft) };
+    return { ...draft, state: stateOf(draft), useBy: this.useBy(draft) };
   }
 }
 
@@ -334,17 +343,24 @@ function stateOf({ kg, store, cooling, cooledMs, thawedMs }: Draft): Container['
 
 /**
  * The stock as its entries have it, whatever order they are given in and however often: each id once, by cause, undos
- * applied. Never throws on valid entries: what can't be booked is a notice. For every container
- * in + found = out + there, and what one gave another got.
+ * applied. Never throws on valid entries: what can't be booked is a notice. For every container what came in and was found
+ * is what went out and is there, and what one gave another got.
+ *
+ * @param base containers as they were before these entries: what a screen has not sent yet is folded onto what the server
+ * said.
  */
-export function foldStock(entries: readonly StockEntry[], rules: StockRules): Stock {
+export function foldStock(
+  entries: readonly StockEntry[],
+  rules: StockRules,
+  base: ReadonlyMap<string, Container> = new Map(),
+): Stock {
   const all = [...new Map(entries.map((entry) => [entry.id, entry])).values()].sort(compareEntries);
   const undone = undoneOf(all);
   const counted = all.filter(({ id, action }) => !undone.has(id) && action.kind !== 'undone');
   const [first] = counted;
-  if (first === undefined) return { containers: new Map(), notices: [], counted, undone };
+  if (first === undefined) return { containers: base, notices: [], counted, undone };
   const at = { now: first };
-  const shelves = new Shelves(rules, at);
+  const shelves = new Shelves(rules, at, base);
   for (const entry of counted) {
     at.now = entry;
     shelves.apply(entry);

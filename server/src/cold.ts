@@ -21,11 +21,14 @@ export interface ColdAnswer {
   readonly containers: readonly (Omit<Container, 'contents'> & { readonly contentsAt: number })[];
   /** The newest entries that are in all this: what a screen has sent and does not find here yet it goes on showing itself. */
   readonly recent: readonly string[];
+  /** The highest counter among them: what is entered next comes after it. */
+  readonly counter: number;
 }
 
 /** What is kept longer than anything is good for is not listed. */
 const MOST_STORED = 200;
 const MOST_RECENT = 500;
+const COUNTER = sql<number>`json_extract(${stockEntries.entry}, '$.value.stamp.counter')`;
 
 /** What batches have left over for the cold, the newest first; what was taken back is not among it. */
 export async function listLeftovers({ db }: Database): Promise<Leftover[]> {
@@ -49,7 +52,7 @@ export async function readCold(database: Database): Promise<ColdAnswer> {
       .from(containers)
       .where(eq(containers.isGone, false))
       .orderBy(asc(containers.useByDay)),
-    db.select({ id: stockEntries.id }).from(stockEntries).orderBy(desc(stockEntries.arrival)).limit(MOST_RECENT),
+    db.select({ id: stockEntries.id, counter: COUNTER }).from(stockEntries).orderBy(desc(stockEntries.arrival)).limit(MOST_RECENT),
   ]);
   const places = new Map<string, number>();
   const contents: Contents[] = [];
@@ -62,5 +65,11 @@ export async function readCold(database: Database): Promise<ColdAnswer> {
     }
     return { ...container, contentsAt };
   });
-  return { stored, contents, containers: listed, recent: newest.map(({ id }) => id) };
+  return {
+    stored,
+    contents,
+    containers: listed,
+    recent: newest.map(({ id }) => id),
+    counter: Math.max(0, ...newest.map(({ counter }) => counter)),
+  };
 }

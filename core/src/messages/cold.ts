@@ -25,9 +25,19 @@ export function splitWords({ pans, depthM, place, isStirred, iceKg }: SplitPlan)
   const parts = pans.map(
     ({ pan, count, kgEach }) => `${String(count)} × ${pan.name.toLowerCase()}, ${kilos(kgEach)}${count > 1 ? ' each' : ''}`,
   );
+  return `${parts.join(' and ')}, ${placeWords({ depthM, place, isStirred, iceKg })}`;
+}
+
+/** "34 mm deep: blast chiller, not stirred" */
+export function placeWords({
+  depthM,
+  place,
+  isStirred,
+  iceKg,
+}: Pick<SplitPlan, 'depthM' | 'place' | 'isStirred' | 'iceKg'>): string {
   const ice = iceKg > 0 ? `, with ${kilos(iceKg)} of ice` : '';
   const how = isStirred ? 'stirred every few minutes' : 'not stirred';
-  return `${parts.join(' and ')}, ${millimetres(depthM)} deep: ${place.name.toLowerCase()}${ice}, ${how}`;
+  return `${millimetres(depthM)} deep: ${place.name.toLowerCase()}${ice}, ${how}`;
 }
 
 /** "1 h 39 min, between 1 h 6 min and 2 h 29 min in nine of ten" */

@@ -68,6 +68,8 @@ export const StockActionSchema = z.discriminatedUnion('kind', [
     isStirred: z.boolean(),
     rule: z.string().min(1).max(60),
     words: z.string().max(300),
+    /** Since when its rule counts, where that is not this moment: a pan that is rescued goes on with the time it had. */
+    countsFromMs: atMs.optional(),
   }),
   z.strictObject({ kind: z.literal('read'), container: id, tempC, from: z.string().max(60).optional() }),
   /** Cold enough: out of the watch, into its store. */

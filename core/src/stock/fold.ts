@@ -12,6 +12,8 @@ export interface Cooling {
   readonly isStirred: boolean;
   readonly rule: string;
   readonly words: string;
+  /** Since when its rule counts, where it was set anew on the way. */
+  readonly countsFromMs: number | undefined;
   readonly readings: readonly { readonly entryId: string; readonly atMs: number; readonly tempC: number }[];
 }
 
@@ -260,8 +262,8 @@ class Shelves {
       case 'set to cool': {
         const have = this.found(action.container);
         if (have === undefined) return;
-        const { startC, depthM, place, isStirred, rule, words } = action;
-        const cooling = { startMs: atMs, startC, depthM, place, isStirred, rule, words, readings: [] };
+        const { startC, depthM, place, isStirred, rule, words, countsFromMs } = action;
+        const cooling = { startMs: atMs, startC, depthM, place, isStirred, rule, words, countsFromMs, readings: [] };
         this.set(have, { cooling, cooledMs: undefined });
         return;
       }

@@ -1,13 +1,16 @@
 import { ENTRY_SHAPE, foldBatch, type BatchState, type Action, type Entry } from '@tureen/core/batch';
 import { READY_KITS, areaM2, type Kit } from '@tureen/core/kit';
 import { EXAMPLE_SOUPS, walk, type SoupStep } from '@tureen/core/soup';
-import { rerun, type Planned, type Snapshot } from '@tureen/core/plan';
+import { LARDER_ROWS } from '@tureen/core/larder';
+import { rerun, writtenPlan, type Planned, type Snapshot } from '@tureen/core/plan';
+import { contentsOf } from '@tureen/core/stock';
 import { uniformInt } from 'pure-rand/distribution/uniformInt';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { appendEntries, startBatch } from '../batches.js';
 import type { Database } from '../database.js';
 import { saveKit } from '../kitchen.js';
 import { savePlan } from '../plans.js';
+import { seedColdStore } from './cold-store.js';
 import { listSoups, saveSoup, shelveSoup } from '../soups.js';
 
 /** A boatyard's canteen on an invented quay. Everything here is made up. */
@@ -17,6 +20,11 @@ const SEED = 20_260_917;
 const WATER_KG_M3 = 1000;
 const DAY_MS = 86_400_000;
 const MINUTE_MS = 60_000;
+
+/** What stood in the fridge before the tablets came, by soup. */
+const BEFORE = { soup: 'swede-barley', daysAgo: 4, tubsKg: [0.9, 0.6] } as const;
+/** A litre tub is filled so far. */
+const TUB_KG = 0.9;
 
 /** The soups of this canteen; the other examples are for whoever starts a kitchen of their own. */
 const SHELF = new Set([
@@ -40,14 +48,17 @@ const TAGS: Readonly<Record<string, readonly string[]>> = {
   'base-two-ways': ['freezer'],
 };
 
-/** Finished batches: days ago, soup, bowls, pot, and how far the cook's pours strayed from the plan. */
+/**
+ * Finished batches: days ago, soup, bowls, pot, how far the cook's pours strayed from the plan, and how many bowls were kept
+ * in the cold.
+ */
 const PAST = [
-  { daysAgo: 41, soup: 'celeriac-leek-apple', bowls: 60, potId: 'boiler-40', strays: 1.04 },
-  { daysAgo: 33, soup: 'beetroot-horseradish', bowls: 80, potId: 'boiler-40', strays: 0.97 },
-  { daysAgo: 24, soup: 'parsnip-butter', bowls: 80, potId: 'boiler-40', strays: 1.12 },
-  { daysAgo: 16, soup: 'pea-lettuce-cold', bowls: 50, potId: 'boiler-40', strays: 1.0 },
-  { daysAgo: 9, soup: 'beetroot-horseradish', bowls: 80, potId: 'boiler-40', strays: 1.06 },
-  { daysAgo: 3, soup: 'celeriac-leek-apple', bowls: 80, potId: 'boiler-40', strays: 0.94 },
+  { daysAgo: 41, soup: 'celeriac-leek-apple', bowls: 60, potId: 'boiler-40', strays: 1.04, keeps: 0, isFrozen: false },
+  { daysAgo: 33, soup: 'beetroot-horseradish', bowls: 80, potId: 'boiler-40', strays: 0.97, keeps: 12, isFrozen: true },
+  { daysAgo: 24, soup: 'parsnip-butter', bowls: 80, potId: 'boiler-40', strays: 1.12, keeps: 9, isFrozen: true },
+  { daysAgo: 16, soup: 'pea-lettuce-cold', bowls: 50, potId: 'boiler-40', strays: 1.0, keeps: 0, isFrozen: false },
+  { daysAgo: 9, soup: 'beetroot-horseradish', bowls: 80, potId: 'boiler-40', strays: 1.06, keeps: 6, isFrozen: true },
+  { daysAgo: 3, soup: 'celeriac-leek-apple', bowls: 80, potId: 'boiler-40', strays: 0.94, keeps: 11, isFrozen: false },
 ] as const;
 
 /** Numbers that look drawn and are the same every time. */
@@ -146,13 +157,22 @@ class PastCook {
     this.did({ kind: 'done', stepId: step.id }, Math.max(0.5, minutes * this.draw.around(0.1)));
   }
 
-  cook(): readonly Entry[] {
+  /** @param keeps bowls that are not dished but put away. */
+  cook(keeps: number): readonly Entry[] {
     for (const { step } of walk(this.snapshot.soup.root)) this.atStep(step);
-    const bowls = Math.floor(this.state().forecast.bowls * this.draw.around(0.015));
+    const bowls = Math.floor(this.state().forecast.bowls * this.draw.around(0.015)) - keeps;
     this.did({ kind: 'dished', bowls }, 40);
+    if (keeps > 0) this.did({ kind: 'stored', kg: (keeps * this.snapshot.request.bowlG) / 1000 }, 5);
     this.did({ kind: 'closed' }, 5);
     return this.entries;
   }
+}
+
+/** So many kilos in litre tubs, the last one with what is left. */
+function tubsOf(kg: number): number[] {
+  const full = Math.floor(kg / TUB_KG + 1e-6);
+  const rest = Math.round((kg - full * TUB_KG) * 1000) / 1000;
+  return [...Array.from({ length: full }, () => TUB_KG), ...(rest > 0 ? [rest] : [])];
 }
 
 /** Fills an empty database with the demo's kitchen, shelf and past; leaves one that holds anything as it is. */
@@ -167,6 +187,7 @@ export async function seedGannetQuay(database: Database, nowMs: number): Promise
     if (!saved.ok) throw new Error(`The demo's ${soup.id} has problems: ${JSON.stringify(saved.failure)}`);
   }
   const midnight = nowMs - (nowMs % DAY_MS);
+  const cold: Parameters<typeof seedColdStore>[1][number][] = [];
   for (const past of PAST) {
     const startMs = midnight - past.daysAgo * DAY_MS + 8 * 3_600_000;
     const request = { bowls: past.bowls, bowlG: past.soup === 'pea-lettuce-cold' ? 250 : 300, potId: past.potId };
@@ -174,9 +195,19 @@ export async function seedGannetQuay(database: Database, nowMs: number): Promise
     if (!plan.ok) throw new Error(`The demo's plan of ${past.soup} failed: ${JSON.stringify(plan.failure)}`);
     const batchId = draw.uuid();
     await startBatch(database, batchId, plan.value.id, startMs);
-    const entries = new PastCook(plan.value.snapshot, draw, startMs, past.strays).cook();
+    const entries = new PastCook(plan.value.snapshot, draw, startMs, past.strays).cook(past.keeps);
     const lastMs = entries.at(-1)?.atMs ?? startMs;
     const kept = await appendEntries(database, batchId, entries, lastMs);
     if (!kept.ok) throw new Error(`The demo's batch of ${past.soup} failed: ${JSON.stringify(kept.failure)}`);
+    const stored = entries.find(({ action }) => action.kind === 'stored');
+    const contents = contentsOf(foldBatch(plan.value.snapshot, entries), 1);
+    if (stored?.action.kind !== 'stored' || contents === undefined) continue;
+    const from = { batchId, entryId: stored.id };
+    cold.push({ contents, madeMs: stored.atMs, from, tubsKg: tubsOf(stored.action.kg), isFrozen: past.isFrozen });
   }
+  const written = EXAMPLE_SOUPS.filter(({ id }) => id === BEFORE.soup).map((soup) => writtenPlan(soup, LARDER_ROWS, KIT))[0];
+  const contents = written === undefined ? undefined : contentsOf(written, 1);
+  if (contents !== undefined)
+    cold.push({ contents, madeMs: midnight - BEFORE.daysAgo * DAY_MS + 13 * 3_600_000, tubsKg: BEFORE.tubsKg, isFrozen: false });
+  await seedColdStore(database, cold, () => draw.uuid());
 }

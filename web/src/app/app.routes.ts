@@ -34,6 +34,17 @@ export const routes: Routes = [
   },
   { path: 'wall', title: 'Wall · Tidy Tureen', loadComponent: () => import('./places/wall/wall').then((m) => m.Wall) },
   { path: 'cold', title: 'Cold · Tidy Tureen', loadComponent: () => import('./places/cold/cold').then((m) => m.Cold) },
+  {
+    path: 'cold/cool',
+    title: 'How to cool it · Tidy Tureen',
+    loadComponent: () => import('./places/cold/cool-it').then((m) => m.CoolIt),
+  },
+  { path: 'cold/use-up', title: 'Use up · Tidy Tureen', loadComponent: () => import('./places/cold/use-up').then((m) => m.UseUp) },
+  {
+    path: 'cold/:containerId',
+    title: 'Container · Tidy Tureen',
+    loadComponent: () => import('./places/cold/container').then((m) => m.ContainerPlace),
+  },
   { path: 'ledger', title: 'Ledger · Tidy Tureen', loadComponent: () => import('./places/ledger/ledger').then((m) => m.Ledger) },
   {
     path: 'ledger/:batchId',

@@ -30,6 +30,7 @@ import {
   type Snapshot,
 } from '@tureen/core/plan';
 import type { MethodChoices, Soup } from '@tureen/core/soup';
+import { contentsOf, type Contents } from '@tureen/core/stock';
 import { compare, explain, explainPull, type Askable, type Difference, type Why } from '@tureen/core/why';
 import type { DraftOutcome, Drafting, EditView, Planned, PullKey, StoodIn, Typed, TypedView, UnderstoodMethod } from './answers';
 import { batchView, type BatchView } from './batch-view';
@@ -97,6 +98,17 @@ export class Calculator {
   }
 
   /** How a pan stands that is watched while it cools. */
+  /** What a container holds that is filled from a batch; undefined for a pot with nothing in it. */
+  contents(snapshot: Snapshot, entries: readonly StoredEntry[], version: number): Contents | undefined {
+    return contentsOf(foldBatch(snapshot, entries), version);
+  }
+
+  /** The same of a soup as its card has it: for what was cooked without a batch on record. */
+  contentsAsWritten(soup: Soup, version: number): Contents | undefined {
+    const planned = this.kit === undefined ? undefined : writtenPlan(soup, this.rows, this.kit);
+    return planned === undefined ? undefined : contentsOf(planned, version);
+  }
+
   watching(question: WatchQuestion): WatchAnswer | undefined {
     return watchAnswer(question, this.kit);
   }

@@ -17,9 +17,9 @@ describe('how a leftover is cooled, for the screen', () => {
     const answer = coolingAnswer(ask, READY_KITS.canteen);
     expect(answer?.isMet).toBeTrue();
     for (const way of answer?.ways ?? []) {
-      expect(way.middle[0]).toEqual({ x: 0, y: 80 });
-      for (const mark of way.rule.slice(1)) {
-        const at = way.middle.findLast(({ x }) => x <= mark.x);
+      expect(way.curve.middle[0]).toEqual({ x: 0, y: 80 });
+      for (const mark of way.curve.rule.slice(1)) {
+        const at = way.curve.middle.findLast(({ x }) => x <= mark.x);
         expect(at?.y ?? 100)
           .withContext(way.words)
           .toBeLessThanOrEqual(mark.y + 0.5);

@@ -13,11 +13,14 @@ import {
   watchCooling,
   type CoolingPlace,
   type CoolingReading,
+  type CoolingRule,
+  type CoolingStage,
+  type Curve,
   type Rescue,
   type SplitPlan,
 } from '@tureen/core/cold';
 import type { Kit } from '@tureen/core/kit';
-import { outlookWords, ruleSentence, splitWords } from '@tureen/core/messages';
+import { outlookWords, placeWords, ruleSentence, splitWords } from '@tureen/core/messages';
 
 /** What is asked of a leftover: how much, how hot, by which rule. */
 export interface CoolingQuestion {
@@ -31,21 +34,30 @@ export interface CurvePoint {
   readonly y: number;
 }
 
-/** One way to cool it, ready to be shown. Hours from now, °C. */
-export interface CoolingWay {
-  readonly words: string;
-  /** What a watch goes by. */
-  readonly depthM: number;
-  readonly placeId: string;
-  readonly panCount: number;
-  readonly isStirred: boolean;
-  readonly shelfM2: number;
-  readonly stages: readonly { readonly words: string; readonly isMet: boolean }[];
+/** A cooling curve ready to be drawn, with nine in ten and the rule. Hours from its start, °C. */
+export interface CurveView {
   readonly middle: readonly CurvePoint[];
   readonly slow: readonly CurvePoint[];
   readonly fast: readonly CurvePoint[];
   /** The rule as a line that the curve has to stay under at its ends. */
   readonly rule: readonly CurvePoint[];
+  readonly readings: readonly CurvePoint[];
+}
+
+/** One way to cool it, ready to be shown. */
+export interface CoolingWay {
+  readonly words: string;
+  /** How each of its pans stands. */
+  readonly each: string;
+  /** What a watch goes by. */
+  readonly depthM: number;
+  readonly placeId: string;
+  /** Each pan that is filled: what it is called and how much goes in, kg. */
+  readonly pans: readonly { readonly name: string; readonly kg: number }[];
+  readonly isStirred: boolean;
+  readonly shelfM2: number;
+  readonly stages: readonly { readonly words: string; readonly isMet: boolean }[];
+  readonly curve: CurveView;
 }
 
 export interface CoolingAnswer {
@@ -64,7 +76,41 @@ const EVERY_MIN = 5;
 /** A curve is drawn a little past its last mark. */
 const PAST = 1.15;
 
-function wayOf(plan: SplitPlan, { startC }: CoolingQuestion): CoolingWay {
+/** @param spread how much longer than the middle nine in ten take. */
+function curveView(
+  { warmestC }: Curve,
+  spread: number,
+  rule: readonly CurvePoint[],
+  readings: readonly CoolingReading[] = [],
+): CurveView {
+  const along = (factor: number): CurvePoint[] =>
+    [...warmestC.keys()]
+      .filter((minute) => minute % EVERY_MIN === 0)
+      .map((minute) => ({ x: (minute * factor) / HOUR_MIN, y: warmestC[minute] ?? 0 }));
+  return {
+    middle: along(1),
+    slow: along(spread),
+    fast: along(1 / spread),
+    rule,
+    readings: readings.map(({ minute, tempC }) => ({ x: minute / HOUR_MIN, y: tempC })),
+  };
+}
+
+/** The rule as a line: from where it begins to count, to the end of each stage. */
+function ruleLine({ stages }: CoolingRule, fromMin: (stage: CoolingStage) => number, startC: number): CurvePoint[] {
+  return stages.flatMap((stage, n): CurvePoint[] => {
+    const from = fromMin(stage);
+    const end = { x: (from + stage.withinMin) / HOUR_MIN, y: stage.toC };
+    return n === 0 ? [{ x: from / HOUR_MIN, y: stage.fromC ?? startC }, end] : [end];
+  });
+}
+
+/** Minutes after its start at which a stage of a rule begins to count. */
+function countsFrom(curve: Curve): (stage: CoolingStage) => number {
+  return ({ fromC }) => (fromC === undefined ? 0 : (minutesTo(curve, fromC) ?? 0));
+}
+
+function wayOf(plan: SplitPlan, { startC }: CoolingQuestion, rule: CoolingRule): CoolingWay {
   const { depthM, place, isStirred, outlook } = plan;
   const stuff = stuffOf(USUAL_MIX, 1);
   const pan = { stuff, depthM, startC, place, isStirred, edgePerM: EDGE_PER_M };
@@ -72,27 +118,16 @@ function wayOf(plan: SplitPlan, { startC }: CoolingQuestion): CoolingWay {
   const curve = coolingCurve(pan, Math.ceil(last * PAST));
   const first = outlook.stages[0];
   const spread = first?.minutes === undefined || first.minutes <= 0 ? 1 : (first.nineInTenMin ?? first.minutes) / first.minutes;
-  const along = (factor: number): CurvePoint[] =>
-    [...curve.warmestC.keys()]
-      .filter((minute) => minute % EVERY_MIN === 0)
-      .map((minute) => ({ x: (minute * factor) / HOUR_MIN, y: curve.warmestC[minute] ?? startC }));
-  const rule = outlook.stages.flatMap(({ stage: { fromC, toC, withinMin } }, n): CurvePoint[] => {
-    const from = fromC === undefined ? 0 : (minutesTo(curve, fromC) ?? 0);
-    const end = { x: (from + withinMin) / HOUR_MIN, y: toC };
-    return n === 0 ? [{ x: from / HOUR_MIN, y: fromC ?? startC }, end] : [end];
-  });
   return {
     words: splitWords(plan),
+    each: placeWords(plan),
     depthM,
     placeId: place.id,
-    panCount: plan.panCount,
+    pans: plan.pans.flatMap(({ pan: { name }, count, kgEach }) => Array.from({ length: count }, () => ({ name, kg: kgEach }))),
     isStirred,
     shelfM2: plan.shelfM2,
     stages: outlook.stages.map((stage) => ({ words: outlookWords(stage), isMet: stage.spareMin >= 0 })),
-    middle: along(1),
-    slow: along(spread),
-    fast: along(1 / spread),
-    rule,
+    curve: curveView(curve, spread, ruleLine(rule, countsFrom(curve), startC)),
   };
 }
 
@@ -117,7 +152,7 @@ export function coolingAnswer(
     isMet: split.ok,
     ruleWords: ruleSentence(rule),
     missed: rule.missed,
-    ways: plans.map((plan) => wayOf(plan, question)),
+    ways: plans.map((plan) => wayOf(plan, question, rule)),
     holdsKg: split.ok || split.holdsKg >= question.kg ? undefined : Math.floor(split.holdsKg),
     deepestMm: split.ok || split.depthM === undefined ? undefined : Math.floor(split.depthM * 1000),
   };
@@ -131,6 +166,8 @@ export interface WatchQuestion {
   readonly startC: number;
   readonly ruleId: string;
   readonly nowMin: number;
+  /** Since when the rule counts, minutes from the start; before it where the pan was set anew on the way. */
+  readonly countsFromMin?: number | undefined;
   readonly readings: readonly CoolingReading[];
 }
 
@@ -149,10 +186,16 @@ export interface RescueView {
   readonly words: string;
   readonly lastMin: number;
   readonly thenMin: number;
+  readonly rescue: Rescue;
 }
 
 export interface WatchAnswer {
+  /** Now, in the warmest place and in the mean of it. */
   readonly nowC: number;
+  readonly meanC: number;
+  /** Since when the rule counts, minutes from the start. */
+  readonly countsFromMin: number;
+  readonly curve: CurveView;
   readonly stages: readonly WatchedStage[];
   readonly rescues: readonly RescueView[];
   readonly odd: readonly CoolingReading[];
@@ -177,18 +220,28 @@ export function watchAnswer(ask: WatchQuestion, kit: Pick<Kit, 'coldPlaces'> | u
     edgePerM: EDGE_PER_M,
   };
   const watched = watchCooling(pan, ask.readings, coldestC);
-  const stages = rule.stages.map(({ fromC, toC, withinMin }): WatchedStage => {
-    const from = fromC === undefined ? 0 : (minutesTo(watched.curve, fromC) ?? 0);
+  const from = ask.countsFromMin === undefined ? countsFrom(watched.curve) : (): number => ask.countsFromMin ?? 0;
+  const stages = rule.stages.map((stage): WatchedStage => {
+    const { toC, withinMin } = stage;
     const time = watched.to(toC);
-    const byMin = from + withinMin;
+    const byMin = from(stage) + withinMin;
     const state = time === undefined || time.middle > byMin ? 'too slow' : time.most[1] > byMin ? 'close' : 'in time';
     return { toC, byMin, middleMin: time?.middle, lowMin: time?.most[0], highMin: time?.most[1], state };
   });
   const slow = stages.find(({ state }) => state !== 'in time');
   const rescues = slow === undefined ? [] : rescuesOf(watched, slow, ask, places);
-  const { warmestC } = watched.curve;
+  const { warmestC, meanC } = watched.curve;
+  const wide = watched.to(coldestC);
+  const spread = wide === undefined || wide.middle <= 0 ? 1 : wide.most[1] / wide.middle;
+  const line = ruleLine(rule, from, ask.startC);
+  const drawn = coolingCurve(watched.pan, Math.ceil(Math.max(...line.map(({ x }) => x)) * HOUR_MIN * PAST));
+  const now = Math.min(warmestC.length - 1, Math.max(0, Math.round(ask.nowMin)));
+  const [first] = rule.stages;
   return {
-    nowC: warmestC[Math.min(warmestC.length - 1, Math.max(0, Math.round(ask.nowMin)))] ?? ask.startC,
+    nowC: warmestC[now] ?? ask.startC,
+    meanC: meanC[now] ?? ask.startC,
+    countsFromMin: first === undefined ? 0 : from(first),
+    curve: curveView(drawn, spread, line, ask.readings),
     stages,
     rescues,
     odd: watched.odd,
@@ -217,7 +270,7 @@ function rescuesOf(
     .flatMap(([words, rescue]): RescueView[] => {
       const lastMin = lastMinuteFor(watched, rescue, now, toC, byMin);
       const thenMin = rescuedTo(watched, rescue, now, toC);
-      return lastMin === undefined || thenMin === undefined ? [] : [{ words, lastMin, thenMin }];
+      return lastMin === undefined || thenMin === undefined ? [] : [{ words, lastMin, thenMin, rescue }];
     })
     .slice(0, RESCUES_SHOWN);
 }

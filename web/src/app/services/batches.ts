@@ -1,14 +1,14 @@
 import { inject, Injectable } from '@angular/core';
 import { ENTRY_SHAPE, type Action, type StoredEntry } from '@tureen/core/batch';
 import type { Snapshot } from '@tureen/core/plan';
-import type { BatchCursor, BatchSummary, StoredBatch, Stored } from '@tureen/server/api';
+import type { BatchCursor, BatchSummary, StoredBatch } from '@tureen/server/api';
 import { combineLatest, filter, map, merge, type Observable, scan, shareReplay, startWith, switchMap, tap } from 'rxjs';
 import { Api, request, type Answer } from './api';
 import { Clock } from './clock';
 import { Copies } from './copies';
 import { Device, newId } from './device';
 import { Live } from './live';
-import { Outbox } from './outbox';
+import { isOfBatch, Outbox } from './outbox';
 import { reasonsToAsk, refetched } from './refetch';
 
 /** A batch with all that is known of it here: what the server has and what it has not yet. */
@@ -100,7 +100,7 @@ export class Batches {
     return combineLatest([kept$, this.outbox.unsent$]).pipe(
       map(([answer, unsent]): Answer<OpenBatch> => {
         if (!answer.ok) return answer;
-        const own = unsent.filter(({ batchId }) => batchId === id);
+        const own = unsent.filter(isOfBatch).filter(({ batchId }) => batchId === id);
         // What has just been sent is shown until the server's own word of it arrives.
         for (const { entry } of own) mine.set(entry.id, entry);
         const { entries, snapshot, ...batch } = answer.value;
@@ -120,7 +120,7 @@ export class Batches {
   }
 
   /** The batch as the server has it; without a network, as it was last heard of here. */
-  private async fetched(id: string): Promise<Answer<StoredBatch>> {
+  async fetched(id: string): Promise<Answer<StoredBatch>> {
     const answer = await request<StoredBatch>(() => this.api.client.batches[':id'].$get({ param: { id } }));
     if (!answer.ok && answer.reachable) return answer;
     const copy = await this.copies.batch(id);
@@ -141,11 +141,6 @@ export class Batches {
       who: this.device.who(),
       action,
     });
-  }
-
-  /** What batches have left over for the cold. */
-  stored(): Promise<Answer<{ stored: Stored[] }>> {
-    return request(() => this.api.client.cold.$get());
   }
 
   /** Starts the batch of a kept plan. Its id is made here, so a second try can't make a second batch. */

@@ -1,18 +1,35 @@
 import { inject, Injectable, type OnDestroy } from '@angular/core';
 import { liftEntry, type Entry } from '@tureen/core/batch';
+import type { StockEntry } from '@tureen/core/stock';
 import { BehaviorSubject, distinctUntilChanged, filter, map } from 'rxjs';
 import { Api, request, isForGood, type Refusal } from './api';
 import { BrowserStore } from './browser-store';
 import { Live } from './live';
 
-export interface Unsent {
+interface Waiting {
   readonly id: string;
-  readonly batchId: string;
-  readonly entry: Entry;
   /** Why the server will not have it; kept and shown, never dropped. */
   readonly refusal?: Refusal;
   /** The browser has it: a reload would not lose it. */
   readonly kept?: boolean;
+}
+
+/** An entry of a batch. */
+export interface UnsentEntry extends Waiting {
+  readonly batchId: string;
+  readonly entry: Entry;
+}
+
+/** An entry of the stock: of no batch. */
+export interface UnsentStock extends Waiting {
+  readonly batchId?: undefined;
+  readonly entry: StockEntry;
+}
+
+export type Unsent = UnsentEntry | UnsentStock;
+
+export function isOfBatch(unsent: Unsent): unsent is UnsentEntry {
+  return unsent.batchId !== undefined;
 }
 
 const RETRY_MS = 3000;
@@ -110,7 +127,7 @@ export class Outbox implements OnDestroy {
   private async reload(): Promise<void> {
     const found = (await this.store.all('unsent')) ?? [];
     // An entry may have waited here since before an update.
-    const all = found.map((unsent) => ({ ...unsent, entry: liftEntry(unsent.entry) as Entry }));
+    const all = found.map((unsent) => (isOfBatch(unsent) ? { ...unsent, entry: liftEntry(unsent.entry) as Entry } : unsent));
     this.add(all);
     this.stored(all.map(({ id }) => id));
   }
@@ -120,22 +137,32 @@ export class Outbox implements OnDestroy {
     await this.reload();
     this.held.next(
       this.held.value.map((unsent) =>
-        unsent.refusal?.code === MAY_COME ? { id: unsent.id, batchId: unsent.batchId, entry: unsent.entry, kept: true } : unsent,
+        isOfBatch(unsent) && unsent.refusal?.code === MAY_COME
+          ? { id: unsent.id, batchId: unsent.batchId, entry: unsent.entry, kept: true }
+          : unsent,
       ),
     );
   }
 
-  /** Holds an entry and sends it. Resolves once the browser has kept it, or has said that it can't. */
-  async keep(batchId: string, entry: Entry): Promise<void> {
-    const unsent: Unsent = { id: entry.id, batchId, entry };
+  /** Holds an entry of a batch and sends it. Resolves once the browser has kept it, or has said that it can't. */
+  keep(batchId: string, entry: Entry): Promise<void> {
+    return this.hold({ id: entry.id, batchId, entry });
+  }
+
+  /** As `keep`, for an entry of the stock. */
+  keepStock(entry: StockEntry): Promise<void> {
+    return this.hold({ id: entry.id, entry });
+  }
+
+  private async hold(unsent: Unsent): Promise<void> {
     this.add([unsent]);
     this.tell({ kind: 'kept', unsent: [unsent] });
     this.send();
     const kept = await this.store.put('unsent', unsent);
-    if (this.gone.has(entry.id)) await this.store.delete('unsent', [entry.id]);
+    if (this.gone.has(unsent.id)) await this.store.delete('unsent', [unsent.id]);
     else if (kept) {
-      this.stored([entry.id]);
-      this.tell({ kind: 'stored', ids: [entry.id] });
+      this.stored([unsent.id]);
+      this.tell({ kind: 'stored', ids: [unsent.id] });
     } else this.fragile.next(true);
   }
 
@@ -154,10 +181,13 @@ export class Outbox implements OnDestroy {
     });
   }
 
-  private post(batchId: string, list: readonly Unsent[]): Promise<Awaited<ReturnType<typeof request>>> {
-    return request(() =>
-      this.api.client.batches[':id'].entries.$post({ param: { id: batchId }, json: { entries: list.map(({ entry }) => entry) } }),
-    );
+  private post(batchId: string | undefined, list: readonly Unsent[]): Promise<Awaited<ReturnType<typeof request>>> {
+    if (batchId === undefined) {
+      const entries = list.flatMap((unsent) => (isOfBatch(unsent) ? [] : [unsent.entry]));
+      return request(() => this.api.client.cold.entries.$post({ json: { entries } }));
+    }
+    const entries = list.flatMap((unsent) => (isOfBatch(unsent) ? [unsent.entry] : []));
+    return request(() => this.api.client.batches[':id'].entries.$post({ param: { id: batchId }, json: { entries } }));
   }
 
   private async sendAll(): Promise<void> {

@@ -6,7 +6,7 @@ import { Api, request, type Answer } from './api';
 import { Live } from './live';
 import { Batches } from './batches';
 import { BURST_MS, reasonsToAsk, refetched } from './refetch';
-import { Outbox, type Unsent } from './outbox';
+import { isOfBatch, Outbox, type UnsentEntry } from './outbox';
 
 /** A timer with the batch that it belongs to. */
 export interface KitchenTimer extends BatchTimer {
@@ -18,7 +18,11 @@ export interface KitchenTimer extends BatchTimer {
 const MOVES: ReadonlySet<string> = new Set(['timed', 'longer', 'silenced', 'done', 'skipped', 'undone', 'closed']);
 
 /** What the server knows, with what this browser has entered and not sent yet. */
-function withUnsent(known: readonly OpenTimer[], unsent: readonly Unsent[], names: ReadonlyMap<string, string>): KitchenTimer[] {
+function withUnsent(
+  known: readonly OpenTimer[],
+  unsent: readonly UnsentEntry[],
+  names: ReadonlyMap<string, string>,
+): KitchenTimer[] {
   const ids = new Set([...known, ...unsent].map(({ batchId }) => batchId));
   return [...ids].flatMap((batchId) => {
     const own = known.filter((one) => one.batchId === batchId).map(({ timer }) => timer);
@@ -65,7 +69,11 @@ export class Timers {
     inject(Batches).open$.pipe(startWith(undefined)),
   ]).pipe(
     map(([known, unsent, open]) =>
-      withUnsent(known, unsent, new Map(open?.ok === true ? open.value.batches.map(({ id, soupName }) => [id, soupName]) : []))
+      withUnsent(
+        known,
+        unsent.filter(isOfBatch),
+        new Map(open?.ok === true ? open.value.batches.map(({ id, soupName }) => [id, soupName]) : []),
+      )
         .filter(({ silenced }) => !silenced)
         .sort((a, b) => a.endsAtMs - b.endsAtMs),
     ),

@@ -1,102 +1,123 @@
-import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, resource, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, signal, viewChild } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
-import { RouterLink } from '@angular/router';
-import { COOLING_RULES, KEEPING_RULES, useBy } from '@tureen/core/cold';
-import { useByWords } from '@tureen/core/messages';
+import { Router, RouterLink } from '@angular/router';
+import { stockNoticeSentence } from '@tureen/core/messages';
 import { showMinutes } from '@tureen/core/units';
+import { USUAL_STORES } from '@tureen/core/kit';
+import { NzInputModule } from 'ng-zorro-antd/input';
 import { map, timer } from 'rxjs';
-import type { CoolingWay } from '../../cooking/cold-view';
-import { Cooking } from '../../cooking/cooking';
-import { Choice } from '../../parts/choice';
-import { NumberField } from '../../parts/number-field';
-import { Batches } from '../../services/batches';
 import { Clock } from '../../services/clock';
-import { recall, remember } from '../../services/remembered';
-import { day, mass, timeOfDay } from '../figures';
-import { CoolingChart } from './cooling-chart';
+import { Kitchen } from '../../services/kitchen';
+import { Stock } from '../../services/stock';
+import { onKeys } from '../../shell/keys';
+import { mass, NOTHING_KG, timeOfDay } from '../figures';
+import { containerRow, type ContainerRow } from './container-words';
 import { PanWatch } from './pan-watch';
+import { Tub } from './tub';
 
 const MINUTE_MS = 60_000;
 const LOOK_MS = 30_000;
-/** A soup off the stove, and what is asked before anything was left over. */
-const USUAL_START_C = 80;
-const USUAL_KG = 10;
-const MOST_KG = 2000;
-const RULE_KEY = 'tureen-cooling-rule';
+/** What a shelf shows before all of it is asked for. */
+const FEW = 24;
 
-/** What came off the stove to be kept, and how it is best cooled: by this kitchen's pans and places, against the rule. */
+interface ShelfOf {
+  readonly id: string;
+  readonly name: string;
+  readonly rows: readonly ContainerRow[];
+  readonly hidden: number;
+  readonly bowls: number;
+}
+
+/** What waits to be put away, what cools now, and what stands in fridge and freezer, soonest day first. */
 @Component({
   selector: 'tt-cold',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choice, CoolingChart, FormsModule, NumberField, PanWatch, RouterLink],
+  imports: [FormsModule, NzInputModule, PanWatch, RouterLink, Tub],
   templateUrl: './cold.html',
   styleUrl: './cold.less',
 })
 export class Cold {
-  private readonly batches = inject(Batches);
+  private readonly stock = inject(Stock);
   private readonly clock = inject(Clock);
-  private readonly cooking = inject(Cooking);
-  private readonly answer = resource({ loader: () => this.batches.stored() });
+  private readonly answer = toSignal(this.stock.cold$);
+  private readonly kitchen = toSignal(inject(Kitchen).kitchen$);
+  private readonly field = viewChild<ElementRef<HTMLInputElement>>('find');
   private readonly nowMs = toSignal(timer(0, LOOK_MS).pipe(map(() => this.clock.now())), { initialValue: this.clock.now() });
-  protected readonly mostKg = MOST_KG;
-  protected readonly rules = COOLING_RULES.map(({ id, name }) => ({ value: id, name }));
-  protected readonly ruleId = signal(
-    COOLING_RULES.some(({ id }) => id === recall(RULE_KEY)) ? (recall(RULE_KEY) ?? '') : 'two-stage',
-  );
+  protected readonly wanted = signal('');
+  protected readonly opened = signal<ReadonlySet<string>>(new Set());
+  protected readonly isLoading = computed(() => this.answer() === undefined);
   protected readonly trouble = computed(() => {
-    const answer = this.answer.value();
+    const answer = this.answer();
     return answer?.ok === false ? answer.refusal.sentence : undefined;
   });
-  protected readonly isLoading = this.answer.isLoading;
-  protected readonly stored = computed(() => {
-    const answer = this.answer.value();
-    if (answer?.ok !== true) return [];
-    return answer.value.stored.map(({ atMs, kg, ...one }) => {
-      const until = useBy(atMs, KEEPING_RULES.readyToEat, []);
-      return {
-        ...one,
-        kg,
-        mass: mass(kg, 'metric'),
-        since: `${day(atMs)} ${timeOfDay(atMs)}`,
+  private readonly view = computed(() => {
+    const answer = this.answer();
+    return answer?.ok === true ? answer.value : undefined;
+  });
+  protected readonly notices = computed(() => [...new Set((this.view()?.notices ?? []).map(stockNoticeSentence))]);
+  protected readonly leftovers = computed(() =>
+    (this.view()?.leftovers ?? [])
+      .filter(({ kg, filledKg }) => kg - filledKg > NOTHING_KG)
+      .map(({ entryId, soupName, kg, filledKg, atMs, who, batchId }) => ({
+        entryId,
+        batchId,
+        soupName,
+        mass: mass(kg - filledKg, 'metric'),
+        of: filledKg > NOTHING_KG ? ` of ${mass(kg, 'metric')}` : '',
+        since: timeOfDay(atMs),
         ago: showMinutes(Math.max(0, this.nowMs() - atMs) / MINUTE_MS),
-        isOver: until.atMs < this.nowMs() - 24 * 60 * MINUTE_MS,
-        until: day(until.atMs),
-        why: useByWords(until),
-      };
+        who,
+      })),
+  );
+  protected readonly overfilled = computed(() =>
+    (this.view()?.leftovers ?? [])
+      .filter(({ kg, filledKg }) => filledKg - kg > NOTHING_KG)
+      .map(({ entryId, soupName, kg, filledKg }) => ({
+        entryId,
+        words: `${mass(filledKg, 'metric')} of ${soupName} stand in containers, ${mass(kg, 'metric')} were told as left over.`,
+      })),
+  );
+  protected readonly cooling = computed(() => (this.view()?.containers ?? []).filter(({ state }) => state === 'cooling'));
+  private readonly rows = computed(() =>
+    (this.view()?.containers ?? []).filter(({ state }) => state !== 'cooling').map((one) => containerRow(one, this.nowMs())),
+  );
+  private readonly found = computed(() => {
+    const words = this.wanted()
+      .toLowerCase()
+      .split(/\s+/)
+      .filter((word) => word !== '');
+    return this.rows().filter(({ text }) => words.every((word) => text.includes(word)));
+  });
+  protected readonly total = computed(() => this.rows().length);
+  protected readonly shelves = computed((): ShelfOf[] => {
+    const answer = this.kitchen();
+    const own = (answer?.ok === true ? answer.value.kit?.coldStores : undefined) ?? USUAL_STORES;
+    const stores = new Map<string, string>(own.map(({ id, name }) => [id, name]));
+    for (const { store } of this.view()?.containers ?? []) if (!stores.has(store.id)) stores.set(store.id, store.name);
+    return [...stores].map(([id, name]) => {
+      const rows = this.found().filter(({ storeId }) => storeId === id);
+      const shown = this.opened().has(id) ? rows : rows.slice(0, FEW);
+      return { id, name, rows: shown, hidden: rows.length - shown.length, bowls: rows.reduce((sum, row) => sum + row.bowls, 0) };
     });
   });
 
-  /** The leftover whose cooling is planned: the newest until another is chosen. */
-  protected readonly chosenId = linkedSignal(() => this.stored()[0]?.entryId);
-  protected readonly chosen = computed(() => this.stored().find(({ entryId }) => entryId === this.chosenId()));
-  protected readonly kg = linkedSignal(() => this.chosen()?.kg ?? USUAL_KG);
-  protected readonly startC = signal(USUAL_START_C);
-  private readonly question = computed(() => {
-    const [kg, startC, ruleId] = [this.kg(), this.startC(), this.ruleId()];
-    return kg > 0 && Number.isFinite(startC) ? { kg, startC, ruleId } : undefined;
-  });
-  protected readonly ways = resource({
-    params: () => this.question(),
-    loader: ({ params }) => this.cooking.calculator.cooling(params),
-  });
-  /** Old ways stay on screen while new ones are worked out. */
-  protected readonly shown = linkedSignal<ReturnType<typeof this.ways.value>, ReturnType<typeof this.ways.value>>({
-    source: () => this.ways.value(),
-    computation: (now, before) => now ?? before?.value,
-  });
-  protected readonly wayAt = linkedSignal({ source: () => this.ruleId(), computation: () => 0 });
-  protected readonly way = computed(() => {
-    const ways = this.shown()?.ways ?? [];
-    return ways[Math.min(this.wayAt(), ways.length - 1)];
-  });
-
-  protected stageWords({ stages }: CoolingWay): string {
-    return stages.map(({ words }) => words).join('; ');
+  constructor() {
+    const router = inject(Router);
+    onKeys({
+      '/': () => {
+        this.field()?.nativeElement.focus();
+      },
+      h: () => void router.navigateByUrl('/cold/cool'),
+      u: () => void router.navigateByUrl('/cold/use-up'),
+    });
   }
 
-  protected setRule(ruleId: string): void {
-    this.ruleId.set(ruleId);
-    remember(RULE_KEY, ruleId);
+  protected openAll(id: string): void {
+    this.opened.update((have) => new Set([...have, id]));
+  }
+
+  protected text(event: Event): string {
+    return (event.target as HTMLInputElement).value;
   }
 }

@@ -1,7 +1,10 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, effect, inject, input, viewChild } from '@angular/core';
 import { Chart, Filler, Legend, LineController, LineElement, LinearScale, PointElement, Tooltip } from 'chart.js';
-import type { CoolingWay } from '../../cooking/cold-view';
+import type { CurveView } from '../../cooking/cold-view';
 import { ThemeChoice } from '../../services/theme';
+import { timeOfDay } from '../figures';
+
+const HOUR_MS = 3_600_000;
 
 Chart.register(Filler, Legend, LineController, LineElement, LinearScale, PointElement, Tooltip);
 
@@ -25,7 +28,9 @@ Chart.register(Filler, Legend, LineController, LineElement, LinearScale, PointEl
   `,
 })
 export class CoolingChart {
-  readonly way = input.required<CoolingWay>();
+  readonly curve = input.required<CurveView>();
+  /** The moment at which it begins, so that hours are times of day; hours from now where it is left out. */
+  readonly startMs = input<number>();
   readonly label = input.required<string>();
   private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
   private readonly theme = inject(ThemeChoice);
@@ -33,17 +38,19 @@ export class CoolingChart {
 
   constructor() {
     effect(() => {
-      const way = this.way();
+      const curve = this.curve();
       this.theme.theme();
-      this.draw(way);
+      this.draw(curve);
     });
     inject(DestroyRef).onDestroy(() => this.chart?.destroy());
   }
 
-  private draw(way: CoolingWay): void {
+  private draw(way: CurveView): void {
     const style = getComputedStyle(this.canvas().nativeElement);
     const colour = (name: string): string => style.getPropertyValue(name).trim();
-    const [ink, line, ruleColour, grid] = [colour('--ink'), colour('--cobalt'), colour('--red'), colour('--hairline')];
+    const [ink, line, ruleColour, grid, paper] = ['--ink', '--cobalt', '--red', '--hairline', '--cream'].map(colour);
+    const startMs = this.startMs();
+    const hour = (x: number): string => (startMs === undefined ? String(x) : timeOfDay(startMs + x * HOUR_MS));
     const font = { size: 15, family: style.fontFamily };
     this.chart?.destroy();
     this.chart = new Chart(this.canvas().nativeElement, {
@@ -58,7 +65,7 @@ export class CoolingChart {
             pointRadius: 0,
             pointStyle: 'rect',
             fill: '-1',
-            backgroundColor: `${line}33`,
+            backgroundColor: `${line ?? ''}33`,
           },
           { label: 'warmest place', data: [...way.middle], borderColor: line, borderWidth: 3, pointRadius: 0, pointStyle: 'line' },
           {
@@ -71,6 +78,20 @@ export class CoolingChart {
             pointRadius: 6,
             pointStyle: 'triangle',
           },
+          ...(way.readings.length === 0
+            ? []
+            : [
+                {
+                  label: 'read',
+                  data: [...way.readings],
+                  borderColor: ink,
+                  backgroundColor: paper,
+                  borderWidth: 3,
+                  showLine: false,
+                  pointRadius: 7,
+                  pointStyle: 'circle' as const,
+                },
+              ]),
         ],
       },
       options: {
@@ -83,8 +104,8 @@ export class CoolingChart {
             type: 'linear',
             min: 0,
             max: Math.ceil(way.middle.at(-1)?.x ?? 1),
-            title: { display: true, text: 'hours from now', color: ink, font },
-            ticks: { color: ink, font, stepSize: 1 },
+            title: { display: startMs === undefined, text: 'hours from now', color: ink, font },
+            ticks: { color: ink, font, stepSize: 1, callback: (x) => hour(Number(x)) },
             grid: { color: grid },
           },
           y: {
@@ -97,9 +118,14 @@ export class CoolingChart {
         plugins: {
           legend: { labels: { color: ink, font, usePointStyle: true, filter: ({ text }) => text !== 'fast' } },
           tooltip: {
-            filter: ({ dataset }) => dataset.label === 'warmest place' || dataset.label === 'the rule',
+            filter: ({ dataset }) => dataset.label !== 'fast' && dataset.label !== 'nine in ten',
             callbacks: {
-              title: ([one]) => (one === undefined ? '' : `after ${(one.parsed.x ?? 0).toFixed(1)} h`),
+              title: ([one]) =>
+                one === undefined
+                  ? ''
+                  : startMs === undefined
+                    ? `after ${(one.parsed.x ?? 0).toFixed(1)} h`
+                    : hour(one.parsed.x ?? 0),
               label: ({ dataset, parsed }) => `${dataset.label ?? ''}: ${(parsed.y ?? 0).toFixed(0)} °C`,
             },
           },

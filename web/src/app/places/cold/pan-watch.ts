@@ -1,210 +1,160 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, resource, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
-import { CoolingWatchSchema, type CoolingWatch } from '@tureen/core/cold';
+import { RouterLink } from '@angular/router';
+import { USUAL_STORES, type ColdStore } from '@tureen/core/kit';
+import type { Container, StockAction } from '@tureen/core/stock';
 import { showMinutes } from '@tureen/core/units';
 import { map, timer } from 'rxjs';
-import type { CoolingWay, WatchAnswer, WatchedStage } from '../../cooking/cold-view';
+import type { RescueView, WatchAnswer, WatchedStage } from '../../cooking/cold-view';
 import { Cooking } from '../../cooking/cooking';
 import { NumberField } from '../../parts/number-field';
 import { Clock } from '../../services/clock';
-import { recall, remember } from '../../services/remembered';
-import { timeOfDay } from '../figures';
+import { newId } from '../../services/device';
+import { Kitchen } from '../../services/kitchen';
+import { Stock } from '../../services/stock';
+import { mass, timeOfDay } from '../figures';
+import { FromDevice } from '../stove/from-device';
+import { CoolingChart } from './cooling-chart';
 
 const MINUTE_MS = 60_000;
 const LOOK_MS = 10_000;
 const COLDEST_C = -5;
 const HOTTEST_C = 100;
+/** What a missed pan is heated to before it is cooled once more, °C: FDA Food Code 2022, 3-403.11. */
+const REHEAT_C = 74;
 
-/** One pan that cools, watched on this screen by what is read of it: when it passes the marks, and what can still be done. */
+/** One container that cools, watched by what is read of it: when it passes the marks, and what can still be done. */
 @Component({
   selector: 'tt-pan-watch',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, NumberField],
-  template: `
-    @if (watch(); as own) {
-      <p class="clock" role="timer">
-        <strong>{{ since() }}</strong>
-        <span>since {{ at(0) }}, about {{ now() }} °C in the warmest place</span>
-      </p>
-      <p class="soft">{{ own.words }}</p>
-      @if (answer(); as answer) {
-        <ul>
-          @for (stage of answer.stages; track stage.toC) {
-            <li [attr.data-state]="stage.state">
-              <span aria-hidden="true">{{ stage.state === 'in time' ? '✓' : stage.state === 'close' ? '▲' : '✗' }}</span>
-              {{ said(stage) }}
-            </li>
-          }
-        </ul>
-        @for (rescue of answer.rescues; track rescue.words) {
-          <p class="caution" role="alert">
-            {{ rescue.words }}, before {{ at(rescue.lastMin) }}: then {{ marked(answer) }} at {{ at(rescue.thenMin) }}.
-          </p>
-        }
-        @if (answer.missed; as text) {
-          <p class="caution" role="alert">{{ text }}</p>
-        }
-        @for (odd of answer.odd; track odd.minute) {
-          <p class="caution">
-            {{ odd.tempC }} °C at {{ at(odd.minute) }} does not fit the others and is left out: did the probe slip?
-          </p>
-        }
-      }
-      <form class="ask" (submit)="$event.preventDefault(); read()">
-        <label
-          >it reads
-          <span class="figure"
-            ><tt-number
-              label="it reads, °C"
-              [least]="coldest"
-              [most]="hottest"
-              [ngModel]="typed()"
-              name="read"
-              (ngModelChange)="typed.set($event)"
-            />
-            °C</span
-          ></label
-        >
-        <button type="submit" class="press" [disabled]="typed() === null">Read</button>
-        @if (own.readings.length > 0) {
-          <button type="button" class="press" (click)="takeBack()">
-            Take back {{ own.readings.at(-1)!.tempC }} °C of {{ at(own.readings.at(-1)!.minute) }}
-          </button>
-        }
-        <button type="button" class="press" (click)="stop()">Stop watching</button>
-      </form>
-      <p class="soft">Read the warmest place: the middle, with a clean probe. The watch is kept on this screen.</p>
-    } @else {
-      <button type="button" class="press" (click)="start()">It cools so from now: watch it</button>
-    }
-  `,
-  styles: `
-    :host {
-      display: grid;
-      gap: 8px;
-      justify-items: start;
-    }
-    .clock {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 4px 14px;
-      align-items: baseline;
-      margin: 0;
-    }
-    .clock strong {
-      font-size: 38px;
-    }
-    ul {
-      display: grid;
-      gap: 4px;
-      margin: 0;
-      padding: 0;
-      list-style: none;
-      font-weight: 600;
-    }
-    p {
-      margin: 0;
-    }
-    [data-state='too slow'] {
-      color: var(--red);
-    }
-    .ask {
-      display: flex;
-      flex-wrap: wrap;
-      gap: 10px 14px;
-      align-items: flex-end;
-    }
-    .figure {
-      white-space: nowrap;
-    }
-  `,
+  imports: [CoolingChart, FormsModule, FromDevice, NumberField, RouterLink],
+  templateUrl: './pan-watch.html',
+  styleUrl: './pan-watch.less',
 })
 export class PanWatch {
-  private readonly cooking = inject(Cooking);
+  private readonly calculating = inject(Cooking);
   private readonly clock = inject(Clock);
-  /** What is watched: a leftover, or a pan that was only asked about. */
-  readonly subject = input.required<string>();
-  readonly way = input<CoolingWay | undefined>();
-  readonly startC = input.required<number>();
-  readonly ruleId = input.required<string>();
+  private readonly stock = inject(Stock);
+  private readonly kitchen = toSignal(inject(Kitchen).kitchen$);
+  readonly container = input.required<Container>();
+  /** The first of several is drawn with its curve; the others until they are opened in words. */
+  readonly isFirst = input(false);
+  protected readonly isOpen = linkedSignal(() => this.isFirst());
   protected readonly coldest = COLDEST_C;
   protected readonly hottest = HOTTEST_C;
-  private readonly nowMs = toSignal(timer(0, LOOK_MS).pipe(map(() => this.clock.now())), { initialValue: this.clock.now() });
-  protected readonly watch = linkedSignal(() => this.recalled(this.subject()));
   protected readonly typed = signal<number | null>(null);
-  private readonly nowMin = computed(() => Math.max(0, (this.nowMs() - (this.watch()?.startMs ?? this.nowMs())) / MINUTE_MS));
+  private readonly nowMs = toSignal(timer(0, LOOK_MS).pipe(map(() => this.clock.now())), { initialValue: this.clock.now() });
+  protected readonly cooling = computed(() => this.container().cooling);
+  private readonly startMs = computed(() => this.cooling()?.startMs ?? this.nowMs());
+  private readonly nowMin = computed(() => Math.max(0, (this.nowMs() - this.startMs()) / MINUTE_MS));
   protected readonly since = computed(() => showMinutes(this.nowMin()));
+  protected readonly weighs = computed(() => mass(this.container().kg, 'metric'));
+  protected readonly last = computed(() => this.cooling()?.readings.at(-1));
+  protected readonly stores = computed((): readonly ColdStore[] => {
+    const answer = this.kitchen();
+    return (answer?.ok === true ? answer.value.kit?.coldStores : undefined) ?? USUAL_STORES;
+  });
 
+  private readonly stocked = toSignal(this.calculating.stocked$);
   private readonly asked = resource({
     params: () => {
-      const own = this.watch();
-      return own === undefined ? undefined : { ...own, nowMin: Math.round(this.nowMin()) };
+      const own = this.cooling();
+      return own === undefined || this.stocked() === undefined ? undefined : { ...own, nowMin: Math.round(this.nowMin()) };
     },
-    loader: ({ params: { depthM, placeId, isStirred, startC, ruleId, nowMin, readings } }) =>
-      this.cooking.calculator.watching({ depthM, placeId, isStirred, startC, ruleId, nowMin, readings }),
+    loader: ({ params: { depthM, place, isStirred, startC, startMs, rule, countsFromMs, nowMin, readings } }) =>
+      this.calculating.calculator.watching({
+        depthM,
+        placeId: place,
+        isStirred,
+        startC,
+        ruleId: rule,
+        nowMin,
+        countsFromMin: countsFromMs === undefined ? undefined : (countsFromMs - startMs) / MINUTE_MS,
+        readings: readings.map(({ atMs, tempC }) => ({ minute: Math.max(0, (atMs - startMs) / MINUTE_MS), tempC })),
+      }),
   });
   protected readonly answer = linkedSignal<WatchAnswer | undefined, WatchAnswer | undefined>({
     source: () => this.asked.value(),
     computation: (now, before) => now ?? before?.value,
   });
-  protected readonly now = computed(() => Math.round(this.answer()?.nowC ?? this.startC()));
+  protected readonly now = computed(() => Math.round(this.answer()?.nowC ?? this.cooling()?.startC ?? 0));
+  /** Cold by its rule: the last mark is met by what was read, not by what is reckoned. */
+  protected readonly isCold = computed(() => {
+    const toC = this.answer()?.stages.at(-1)?.toC;
+    const last = this.last();
+    return toC !== undefined && last !== undefined && last.tempC <= toC;
+  });
+  protected readonly start = computed(() => this.startMs());
 
-  private key(subject: string): string {
-    return `tureen-watch-${subject}`;
-  }
-
-  private recalled(subject: string): CoolingWatch | undefined {
-    try {
-      const parsed = CoolingWatchSchema.safeParse(JSON.parse(recall(this.key(subject)) ?? 'null'));
-      return parsed.success ? parsed.data : undefined;
-    } catch {
-      return undefined;
-    }
-  }
-
-  private keep(watch: CoolingWatch | undefined): void {
-    remember(this.key(this.subject()), JSON.stringify(watch ?? null));
-    this.watch.set(watch);
-  }
-
-  protected start(): void {
-    const way = this.way();
-    if (way === undefined) return;
-    const { depthM, placeId, isStirred, words } = way;
-    this.keep({
-      startMs: this.clock.now(),
-      startC: this.startC(),
-      depthM,
-      placeId,
-      isStirred,
-      ruleId: this.ruleId(),
-      words,
-      readings: [],
-    });
-  }
-
-  protected read(): void {
+  protected async read(): Promise<void> {
     const tempC = this.typed();
-    const own = this.watch();
-    if (tempC === null || own === undefined) return;
-    const minute = Math.max(0, (this.clock.now() - own.startMs) / MINUTE_MS);
-    this.keep({ ...own, readings: [...own.readings, { minute, tempC }] });
+    if (tempC === null) return;
+    await this.stock.enter({ kind: 'read', container: this.container().id, tempC });
     this.typed.set(null);
   }
 
-  protected takeBack(): void {
-    const own = this.watch();
-    if (own !== undefined) this.keep({ ...own, readings: own.readings.slice(0, -1) });
+  protected takeBack(target: string): void {
+    void this.stock.enter({ kind: 'undone', container: this.container().id, target });
   }
 
-  protected stop(): void {
-    this.keep(undefined);
+  protected cold(store: ColdStore): void {
+    const { id, name, kind } = store;
+    void this.stock.enter({ kind: 'cooled', container: this.container().id, store: { id, name, kind } });
+  }
+
+  /** Done now, as it was offered: the rule goes on with the time that is left. */
+  protected rescue({ rescue, words }: RescueView): void {
+    const own = this.cooling();
+    const answer = this.answer();
+    if (own === undefined || answer === undefined) return;
+    const { id, kg, vessel } = this.container();
+    const countsFromMs = this.startMs() + answer.countsFromMin * MINUTE_MS;
+    const anew = (container: string, change: Partial<Extract<StockAction, { kind: 'set to cool' }>>): StockAction => ({
+      kind: 'set to cool',
+      container,
+      startC: Math.round(answer.meanC * 10) / 10,
+      depthM: own.depthM,
+      place: own.place,
+      isStirred: own.isStirred,
+      rule: own.rule,
+      words,
+      countsFromMs,
+      ...change,
+    });
+    if (rescue.kind === 'move') {
+      void this.stock.enter(anew(id, { place: rescue.place.id, isStirred: rescue.isStirred }));
+      return;
+    }
+    const into = newId();
+    const half = { depthM: own.depthM / 2 };
+    void this.stock.enter({ kind: 'split', container: id, into, vessel, kg: kg / 2 }, anew(id, half), anew(into, half));
+  }
+
+  /** Missed, heated through once, and cooled again from the start: its rule counts anew. */
+  protected again(): void {
+    const own = this.cooling();
+    if (own === undefined) return;
+    const { depthM, place, isStirred, rule } = own;
+    const container = this.container().id;
+    void this.stock.enter(
+      { kind: 'note', container, text: `missed its cooling; heated to ${String(REHEAT_C)} °C once and cooled again` },
+      {
+        kind: 'set to cool',
+        container,
+        startC: REHEAT_C,
+        depthM,
+        place,
+        isStirred,
+        rule,
+        words: `again, ${own.words}`.slice(0, 300),
+      },
+    );
   }
 
   /** The time of day so many minutes after the start. */
   protected at(minute: number): string {
-    return timeOfDay((this.watch()?.startMs ?? 0) + minute * MINUTE_MS);
+    return timeOfDay(this.startMs() + minute * MINUTE_MS);
   }
 
   protected marked({ stages }: WatchAnswer): string {

@@ -1,0 +1,111 @@
+import type { Container, Contents, StockAction, StockNotice, TakenAs, UseByDay } from '../stock/index.js';
+
+const kilos = (kg: number): string => (kg < 1 ? `${String(Math.round(kg * 1000))} g` : `${String(Number(kg.toFixed(2)))} kg`);
+const degrees = (c: number): string => `${String(Math.round(c * 10) / 10)} °C`;
+
+/** Where a container stands and how it is, as words. */
+export function stockStateWords({ state, store }: Pick<Container, 'state' | 'store'>): string {
+  switch (state) {
+    case 'cooling':
+      return 'cooling';
+    case 'chilled':
+      return store.name;
+    case 'frozen':
+      return `${store.name}, frozen`;
+    case 'thawed':
+      return `${store.name}, thawed: not frozen again`;
+    case 'gone':
+      return 'gone';
+  }
+}
+
+const SHORTENED: Readonly<Record<NonNullable<UseByDay['shortenedBy']>, string>> = {
+  cream: 'shorter because cream is in it',
+  egg: 'shorter because egg is in it',
+  shellfish: 'shorter because shellfish is in it',
+  'what went in': 'shorter because of what went into it',
+};
+
+/** Why a container's last day is what it is. */
+export function keptWords({ rule, shortenedBy, daysOnceThawed }: UseByDay): string {
+  const thaw =
+    daysOnceThawed === undefined
+      ? ''
+      : daysOnceThawed === 0
+        ? ' No day is left once it thaws: heat it from frozen and eat it at once.'
+        : ` Once thawed: ${String(daysOnceThawed)} day${daysOnceThawed === 1 ? '' : 's'}, that of thawing with them.`;
+  return `${shortenedBy === undefined ? '' : `${SHORTENED[shortenedBy]}; else `}${rule.source}.${thaw}`;
+}
+
+/**
+ * How a kept soup is brought back. 74 °C within two hours: FDA Food Code 2022, 3-403.11, for hot holding; once: common
+ * practice.
+ */
+export function bringBackWords({ isServedCold }: Pick<Contents, 'isServedCold'>, state: Container['state']): string {
+  const thaw = state === 'frozen' ? 'Thaw it in the fridge from the day before. ' : '';
+  return isServedCold
+    ? `${thaw}Serve it from the fridge; stir, taste, season.`
+    : `${thaw}Heat it to 74 °C within 2 hours, once. Stir, taste, season; cream goes in at the end.`;
+}
+
+/** What could not be booked as it was told, and what to do. */
+export function stockNoticeSentence({ kind, kg }: StockNotice): string {
+  switch (kind) {
+    case 'more than was there':
+      return `${kilos(kg ?? 0)} more was told than was there: it was empty by then. Look whether another one was meant, or recount it.`;
+    case 'no such container':
+      return 'This was told of a container that is not known: was its filling taken back?';
+    case 'filled twice':
+      return 'This container was filled already; the second filling does not count.';
+    case 'into itself':
+      return 'Nothing can be poured into itself; that does not count.';
+    case 'frozen and not':
+      return 'One was frozen and the other not, or it was taken while frozen by the record: put right where it stands.';
+    case 'past its day':
+      return 'It was taken after its last day.';
+    case 'not cooled':
+      return 'A temperature was read of it though it was not set to cool.';
+  }
+}
+
+const TAKEN: Readonly<Record<TakenAs, string>> = {
+  bowls: 'for bowls',
+  staff: 'for the staff',
+  sample: 'as a sample',
+  used: 'into another soup',
+  other: 'for something else',
+};
+
+/** One thing that happened to a container, as a line of its history. */
+export function stockActionWords(action: StockAction): string {
+  switch (action.kind) {
+    case 'filled':
+      return `${action.vessel} filled, ${kilos(action.kg)}, ${action.store.name.toLowerCase()}`;
+    case 'set to cool':
+      return `set to cool from ${degrees(action.startC)}: ${action.words}`;
+    case 'read':
+      return `read ${degrees(action.tempC)}${action.from === undefined ? '' : `, ${action.from}`}`;
+    case 'cooled':
+      return `cold: into the ${action.store.name.toLowerCase()}`;
+    case 'moved':
+      return `into the ${action.store.name.toLowerCase()}`;
+    case 'opened':
+      return 'opened';
+    case 'split':
+      return `${kilos(action.kg)} into a ${action.vessel.toLowerCase()} of its own`;
+    case 'joined':
+      return `${kilos(action.kg)} of another put to it`;
+    case 'took':
+      return `${kilos(action.kg)} taken ${TAKEN[action.as]}`;
+    case 'reheated':
+      return `${kilos(action.kg)} heated to ${degrees(action.toC)} in ${String(action.minutes)} min`;
+    case 'threw away':
+      return `${kilos(action.kg)} thrown away: ${action.why}`;
+    case 'recounted':
+      return `recounted: ${kilos(action.kg)} there`;
+    case 'note':
+      return action.text;
+    case 'undone':
+      return 'taken back';
+  }
+}

@@ -1,0 +1,164 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, resource, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { FormsModule } from '@angular/forms';
+import { Router, RouterLink } from '@angular/router';
+import { COOLING_RULES } from '@tureen/core/cold';
+import { USUAL_STORES } from '@tureen/core/kit';
+import type { Contents, StockAction, Store } from '@tureen/core/stock';
+import { NzSelectModule } from 'ng-zorro-antd/select';
+import type { CoolingWay } from '../../cooking/cold-view';
+import { Cooking } from '../../cooking/cooking';
+import { Choice } from '../../parts/choice';
+import { NumberField } from '../../parts/number-field';
+import { Batches } from '../../services/batches';
+import { Clock } from '../../services/clock';
+import { newId } from '../../services/device';
+import { Kitchen } from '../../services/kitchen';
+import { recall, remember } from '../../services/remembered';
+import { Soups } from '../../services/soups';
+import { Stock } from '../../services/stock';
+import { CoolingChart } from './cooling-chart';
+
+/** A soup off the stove, and what is asked before anything was left over. */
+const USUAL_START_C = 80;
+const USUAL_KG = 10;
+const MOST_KG = 2000;
+const RULE_KEY = 'tureen-cooling-rule';
+/** Cold already when it is put away: no watch. */
+const COLD_C = 8;
+
+/** How a leftover is best cooled by this kitchen's pans and places, against the rule; and put into those pans. */
+@Component({
+  selector: 'tt-cool-it',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Choice, CoolingChart, FormsModule, NumberField, NzSelectModule, RouterLink],
+  templateUrl: './cool-it.html',
+  styleUrl: './cool-it.less',
+})
+export class CoolIt {
+  private readonly batches = inject(Batches);
+  private readonly stock = inject(Stock);
+  private readonly clock = inject(Clock);
+  private readonly cooking = inject(Cooking);
+  private readonly soups = inject(Soups);
+  private readonly router = inject(Router);
+  private readonly answer = toSignal(this.stock.cold$);
+  private readonly kitchen = toSignal(inject(Kitchen).kitchen$);
+  private readonly shelf = toSignal(this.soups.shelf$);
+  /** The entry that says what was left over, from the address. */
+  readonly of = input<string>();
+  protected readonly mostKg = MOST_KG;
+  protected readonly coldC = COLD_C;
+  protected readonly rules = COOLING_RULES.map(({ id, name }) => ({ value: id, name }));
+  protected readonly ruleId = signal(
+    COOLING_RULES.some(({ id }) => id === recall(RULE_KEY)) ? (recall(RULE_KEY) ?? '') : 'two-stage',
+  );
+  protected readonly leftover = computed(() => {
+    const answer = this.answer();
+    return answer?.ok === true ? answer.value.leftovers.find(({ entryId }) => entryId === this.of()) : undefined;
+  });
+  protected readonly soupId = signal<string | undefined>(undefined);
+  protected readonly shelfSoups = computed(() => {
+    const answer = this.shelf();
+    return answer?.ok === true ? answer.value.soups.filter(({ retired }) => !retired) : [];
+  });
+  protected readonly kg = linkedSignal(() => {
+    const own = this.leftover();
+    return own === undefined ? USUAL_KG : Math.max(0.1, Math.round((own.kg - own.filledKg) * 100) / 100);
+  });
+  protected readonly startC = signal(USUAL_START_C);
+  /** The thread reckons by this kitchen's pans and places once it has been told of them. */
+  private readonly stocked = toSignal(this.cooking.stocked$);
+  private readonly question = computed(() => {
+    const [kg, startC, ruleId, stocked] = [this.kg(), this.startC(), this.ruleId(), this.stocked()];
+    return stocked !== undefined && kg > 0 && Number.isFinite(startC) ? { kg, startC, ruleId } : undefined;
+  });
+  protected readonly ways = resource({
+    params: () => this.question(),
+    loader: ({ params }) => this.cooking.calculator.cooling(params),
+  });
+  /** Old ways stay on screen while new ones are worked out. */
+  protected readonly shown = linkedSignal<ReturnType<typeof this.ways.value>, ReturnType<typeof this.ways.value>>({
+    source: () => this.ways.value(),
+    computation: (now, before) => now ?? before?.value,
+  });
+  protected readonly wayAt = linkedSignal({ source: () => this.ruleId(), computation: () => 0 });
+  protected readonly way = computed(() => {
+    const ways = this.shown()?.ways ?? [];
+    return ways[Math.min(this.wayAt(), ways.length - 1)];
+  });
+  protected readonly isBusy = signal(false);
+  protected readonly said = signal('');
+
+  protected stageWords({ stages }: CoolingWay): string {
+    return stages.map(({ words }) => words).join('; ');
+  }
+
+  protected setRule(ruleId: string): void {
+    this.ruleId.set(ruleId);
+    remember(RULE_KEY, ruleId);
+  }
+
+  /** What goes in, with when it was made and from which batch; undefined, and said why, where that can't be known. */
+  private async held(): Promise<{ contents: Contents; madeMs: number; from?: { batchId: string; entryId: string } } | undefined> {
+    const own = this.leftover();
+    if (own === undefined) {
+      const soupId = this.soupId();
+      const answer = soupId === undefined ? undefined : await this.soups.one(soupId);
+      if (answer?.ok !== true) {
+        this.said.set(answer === undefined ? 'Say first which soup it is.' : answer.refusal.sentence);
+        return undefined;
+      }
+      const contents = await this.cooking.calculator.contentsAsWritten(answer.value.soup, answer.value.version);
+      if (contents !== undefined) return { contents, madeMs: this.clock.now() };
+      this.said.set('Nothing can be reckoned of this soup as its card stands: look at its card first.');
+      return undefined;
+    }
+    const { batchId, entryId, atMs } = own;
+    const answer = await this.batches.fetched(batchId);
+    if (!answer.ok) {
+      this.said.set(answer.refusal.sentence);
+      return undefined;
+    }
+    const { snapshot, entries, version } = answer.value;
+    const contents = await this.cooking.calculator.contents(snapshot, entries, version);
+    if (contents !== undefined) return { contents, madeMs: atMs, from: { batchId, entryId } };
+    this.said.set('By its record nothing was in the pot: look at the batch first.');
+    return undefined;
+  }
+
+  private store(): Store {
+    const answer = this.kitchen();
+    const stores = (answer?.ok === true ? answer.value.kit?.coldStores : undefined) ?? USUAL_STORES;
+    const { id, name, kind } = stores.find((one) => one.kind === 'fridge') ??
+      stores[0] ?? { id: 'fridge', name: 'Fridge', kind: 'fridge' };
+    return { id, name, kind };
+  }
+
+  /** Fills these pans and sets them to cool, each on record by itself. */
+  protected async fill(way: CoolingWay): Promise<void> {
+    if (this.isBusy()) return;
+    this.isBusy.set(true);
+    this.said.set('');
+    try {
+      const held = await this.held();
+      if (held === undefined) return;
+      const startC = this.startC();
+      const { depthM, placeId, isStirred, each } = way;
+      const actions = way.pans.flatMap(({ name, kg }): StockAction[] => {
+        const container = newId();
+        const filled: StockAction = { kind: 'filled', container, kg, vessel: name, store: this.store(), ...held };
+        return startC <= COLD_C
+          ? [filled]
+          : [
+              filled,
+              { kind: 'set to cool', container, startC, depthM, place: placeId, isStirred, rule: this.ruleId(), words: each },
+            ];
+      });
+      await this.stock.enter(...actions);
+      await this.router.navigateByUrl('/cold');
+    } finally {
+      this.isBusy.set(false);
+    }
+  }
+}

@@ -1,0 +1,122 @@
+import { inject, Injectable } from '@angular/core';
+import { dayOf } from '@tureen/core/kit';
+import {
+  STOCK_SHAPE,
+  foldStock,
+  keepingOf,
+  type Container,
+  type StockAction,
+  type StockEntry,
+  type StockNotice,
+  type StockRules,
+} from '@tureen/core/stock';
+import type { ColdAnswer, KnownContainer, Leftover } from '@tureen/server/api';
+import { combineLatest, map, shareReplay, type Observable } from 'rxjs';
+import { Api, request, type Answer } from './api';
+import { Clock } from './clock';
+import { Device, newId } from './device';
+import { Kitchen } from './kitchen';
+import { Live } from './live';
+import { isOfBatch, Outbox } from './outbox';
+import { reasonsToAsk, refetched } from './refetch';
+
+/** What stands in the cold as far as it is known here: what the server has and what it has not yet. */
+export interface ColdView {
+  readonly leftovers: readonly Leftover[];
+  /** Containers with something in them, soonest day first. */
+  readonly containers: readonly Container[];
+  /** Containers of which something has not been sent yet. */
+  readonly unsent: ReadonlySet<string>;
+  /** What could not be booked of what has not been sent yet. */
+  readonly notices: readonly StockNotice[];
+}
+
+function touched({ action }: StockEntry): readonly string[] {
+  return action.kind === 'split' ? [action.container, action.into] : [action.container];
+}
+
+/** What a list of the server, and entries that it does not have yet, come to. */
+export function coldView(answer: ColdAnswer, own: readonly StockEntry[], rules: StockRules): ColdView {
+  const base = new Map<string, Container>();
+  for (const { contentsAt, ...container } of answer.containers) {
+    const contents = answer.contents[contentsAt];
+    if (contents !== undefined) base.set(container.id, { ...container, contents });
+  }
+  const known = new Set(answer.recent);
+  const fresh = own.filter(({ id }) => !known.has(id));
+  const { containers, notices, undone } = foldStock(fresh, rules, base);
+  const filledKg = new Map<string, number>();
+  for (const { id, action } of fresh) {
+    if (action.kind !== 'filled' || action.from?.entryId === undefined || undone.has(id)) continue;
+    filledKg.set(action.from.entryId, (filledKg.get(action.from.entryId) ?? 0) + action.kg);
+  }
+  return {
+    leftovers: answer.stored.map((one) => ({ ...one, filledKg: one.filledKg + (filledKg.get(one.entryId) ?? 0) })),
+    containers: [...containers.values()]
+      .filter(({ state }) => state !== 'gone')
+      .sort((a, b) => (a.useBy.day === b.useBy.day ? a.madeMs - b.madeMs : a.useBy.day < b.useBy.day ? -1 : 1)),
+    unsent: new Set(fresh.flatMap(touched)),
+    notices,
+  };
+}
+
+/** Containers: what stands in the cold, and what a cook does with it. Entries are kept in the browser until the server has them. */
+@Injectable({ providedIn: 'root' })
+export class Stock {
+  private readonly api = inject(Api);
+  private readonly live = inject(Live);
+  private readonly outbox = inject(Outbox);
+  private readonly device = inject(Device);
+  private readonly clock = inject(Clock);
+  private readonly kitchen = inject(Kitchen);
+  /** What was entered here: shown until the server's own list has it. */
+  private readonly mine = new Map<string, StockEntry>();
+  private counter = 0;
+
+  private readonly list$: Observable<Answer<ColdAnswer>> = refetched(
+    reasonsToAsk(this.live, ({ kind }) => kind === 'cold'),
+    async () => {
+      const answer = await request<ColdAnswer>(() => this.api.client.cold.$get());
+      if (answer.ok) {
+        this.counter = Math.max(this.counter, answer.value.counter);
+        for (const id of answer.value.recent) this.mine.delete(id);
+      }
+      return answer;
+    },
+    true,
+  );
+
+  private readonly rules$: Observable<StockRules> = this.kitchen.kitchen$.pipe(
+    map((answer) => {
+      const kit = answer.ok ? answer.value.kit : null;
+      return { keeping: keepingOf(kit?.keeps), dayOf: (ms: number) => dayOf(ms, kit?.zone) };
+    }),
+  );
+
+  readonly cold$: Observable<Answer<ColdView>> = combineLatest([this.list$, this.outbox.unsent$, this.rules$]).pipe(
+    map(([answer, unsent, rules]): Answer<ColdView> => {
+      for (const one of unsent) if (!isOfBatch(one) && one.refusal === undefined) this.mine.set(one.id, one.entry);
+      return answer.ok ? { ok: true, value: coldView(answer.value, [...this.mine.values()], rules) } : answer;
+    }),
+    shareReplay({ bufferSize: 1, refCount: true }),
+  );
+
+  /** A container with all that the server has on record of it, asked again when something in the cold changes. */
+  container$(id: string): Observable<Answer<KnownContainer>> {
+    return refetched(
+      reasonsToAsk(this.live, ({ kind }) => kind === 'cold'),
+      () => request<KnownContainer>(() => this.api.client.cold[':id'].$get({ param: { id } })),
+    );
+  }
+
+  /** Enters what was done, in this order. It is kept in the browser first and counts at once. @returns the ids of the entries. */
+  async enter(...actions: readonly StockAction[]): Promise<readonly string[]> {
+    const entries = actions.map((action): StockEntry => {
+      const stamp = this.device.stamp(this.counter);
+      this.counter = stamp.counter;
+      return { of: 'stock', id: newId(), shape: STOCK_SHAPE, stamp, atMs: this.clock.now(), who: this.device.who(), action };
+    });
+    await Promise.all(entries.map((entry) => this.outbox.keepStock(entry)));
+    return entries.map(({ id }) => id);
+  }
+}

@@ -26,6 +26,7 @@ const ORDER = [
   'stock',
   'bench',
   'messages',
+  'labels',
   'formats',
 ];
 

@@ -9,8 +9,9 @@ rmSync(join(ROOT, 'dist'), { recursive: true, force: true });
 
 await bundle({
   entryPoints: ['server/src/main.ts', 'server/src/maintain.ts'],
-  external: ['@libsql/client'],
-  banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);" },
+  // The PDF package reads files of its own beside it.
+  external: ['@libsql/client', 'pdfkit'],
+  banner: { js: "import { createRequire as requireOf } from 'node:module'; const require = requireOf(import.meta.url);" },
   outdir: 'dist/server',
   outExtension: { '.js': '.mjs' },
 });

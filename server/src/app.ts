@@ -31,6 +31,7 @@ import { CommandSchema, readLines } from './devices/protocol.js';
 import { STATUS, type Failure } from './failure.js';
 import type { Hub } from './hub.js';
 import { readKit, saveKit } from './kitchen.js';
+import { labelSize, labelsPdf } from './labels.js';
 import { addPrices, correctIngredient, readIngredient, readLarder } from './larder.js';
 import { keepPhoto, readPhoto } from './photos.js';
 import { changePlan, dropPlan, listPlans, notePlan, readPlan, savePlan } from './plans.js';
@@ -45,6 +46,8 @@ const MOST_BYTES = 1_048_576;
 const PING_MS = 15_000;
 /** What may wait to be read by one screen, bytes. */
 const MOST_WAITING_BYTES = 4_194_304;
+/** Labels of one print. */
+const MOST_LABELS = 240;
 /** What is found by its own bytes never changes. */
 const FOR_EVER = 'private, max-age=31536000, immutable';
 
@@ -122,6 +125,23 @@ function idsAsked() {
     .pipe(z.array(z.string().min(1).max(60)).max(200));
   return zValidator('query', z.object({ ids: list.optional() }), (result, c) => {
     if (!result.success) return fail(c, { code: 'NO_SUCH_SOUP', field: 'ids' });
+    return undefined;
+  });
+}
+
+/** Which containers are to have labels, of which size, and from which place of the sheet on. */
+function labelsAsked() {
+  const list = z
+    .string()
+    .transform((text) => text.split(','))
+    .pipe(z.array(z.uuid()).min(1).max(MOST_LABELS));
+  const schema = z.object({
+    ids: list,
+    size: z.string().max(40).default('a4-24'),
+    from: z.coerce.number<string>().int().min(0).max(23).default(0),
+  });
+  return zValidator('query', schema, (result, c) => {
+    if (!result.success) return fail(c, { code: 'BAD_INPUT', field: 'ids', why: 'it names no containers, or too many' });
     return undefined;
   });
 }
@@ -271,6 +291,19 @@ export function makeApp(services: Services) {
       return c.json({ kept: kept.length, known, late: [...late] }, 200);
     })
     .get('/cold', async (c) => c.json(await readCold(database)))
+    .get('/cold/labels.pdf', labelsAsked(), async (c) => {
+      const { ids, size, from } = c.req.valid('query');
+      const own = labelSize(size);
+      if (own === undefined) return fail(c, { code: 'BAD_INPUT', field: 'size', why: 'no such label is known' });
+      const { pdf, unknown } = await labelsPdf(database, ids, own, from, new URL(c.req.url).origin);
+      const [first] = unknown;
+      if (first !== undefined) return fail(c, { code: 'NO_SUCH_CONTAINER', field: 'ids' });
+      return c.body(Uint8Array.from(pdf).buffer, 200, {
+        'content-type': 'application/pdf',
+        'content-disposition': 'inline; filename="labels.pdf"',
+        'cache-control': 'no-store',
+      });
+    })
     .get('/cold/:id', async (c) => {
       const known = await readContainer(database, c.req.param('id'));
       return known === undefined ? fail(c, { code: 'NO_SUCH_CONTAINER', field: 'id' }) : c.json(known, 200);

@@ -40,6 +40,7 @@ export const routes: Routes = [
     loadComponent: () => import('./places/cold/cool-it').then((m) => m.CoolIt),
   },
   { path: 'cold/use-up', title: 'Use up · Tidy Tureen', loadComponent: () => import('./places/cold/use-up').then((m) => m.UseUp) },
+  { path: 'cold/labels', title: 'Labels · Tidy Tureen', loadComponent: () => import('./places/cold/labels').then((m) => m.Labels) },
   {
     path: 'cold/:containerId',
     title: 'Container · Tidy Tureen',

@@ -1,5 +1,5 @@
-/** Hands a text to the browser to be saved as a file; signs that no file name may hold become dashes. */
-export function saveAs(name: string, type: string, text: string): void {
+/** Hands a text or bytes to the browser to be saved as a file; signs that no file name may hold become dashes. */
+export function saveAs(name: string, type: string, text: BlobPart): void {
   const url = URL.createObjectURL(new Blob([text], { type }));
   const link = document.createElement('a');
   link.href = url;

@@ -32,12 +32,13 @@ import { STATUS, type Failure } from './failure.js';
 import type { Hub } from './hub.js';
 import { readKit, saveKit } from './kitchen.js';
 import { labelSize, labelsPdf } from './labels.js';
+import { logPdf } from './log-pdf.js';
 import { addPrices, correctIngredient, readIngredient, readLarder } from './larder.js';
 import { keepPhoto, readPhoto } from './photos.js';
 import { changePlan, dropPlan, listPlans, notePlan, readPlan, savePlan } from './plans.js';
 import { Unreadable } from './shaped.js';
 import { sentence } from './sentences.js';
-import { appendStock, readContainer, rebuildStock } from './stock.js';
+import { appendStock, readColdLog, readContainer, rebuildStock } from './stock.js';
 import { listShelf } from './shelf.js';
 import { listSoups, listVersions, readSoup, saveSoup, shelveSoup } from './soups.js';
 
@@ -125,6 +126,22 @@ function idsAsked() {
     .pipe(z.array(z.string().min(1).max(60)).max(200));
   return zValidator('query', z.object({ ids: list.optional() }), (result, c) => {
     if (!result.success) return fail(c, { code: 'NO_SUCH_SOUP', field: 'ids' });
+    return undefined;
+  });
+}
+
+function pdfAnswer(c: Context, name: string, pdf: Uint8Array): Response {
+  return c.body(Uint8Array.from(pdf).buffer, 200, {
+    'content-type': 'application/pdf',
+    'content-disposition': `inline; filename="${name}"`,
+    'cache-control': 'no-store',
+  });
+}
+
+/** A day of the calendar. */
+function dayAsked() {
+  return zValidator('query', z.object({ day: z.iso.date() }), (result, c) => {
+    if (!result.success) return fail(c, { code: 'BAD_INPUT', field: 'day', why: 'it is no day, as 2026-12-08' });
     return undefined;
   });
 }
@@ -291,6 +308,11 @@ export function makeApp(services: Services) {
       return c.json({ kept: kept.length, known, late: [...late] }, 200);
     })
     .get('/cold', async (c) => c.json(await readCold(database)))
+    .get('/cold/log', dayAsked(), async (c) => c.json(await readColdLog(database, c.req.valid('query').day, nowMs()), 200))
+    .get('/cold/log.pdf', dayAsked(), async (c) => {
+      const { day } = c.req.valid('query');
+      return pdfAnswer(c, `cold-log-${day}.pdf`, await logPdf(await readColdLog(database, day, nowMs())));
+    })
     .get('/cold/labels.pdf', labelsAsked(), async (c) => {
       const { ids, size, from } = c.req.valid('query');
       const own = labelSize(size);
@@ -298,11 +320,7 @@ export function makeApp(services: Services) {
       const { pdf, unknown } = await labelsPdf(database, ids, own, from, new URL(c.req.url).origin);
       const [first] = unknown;
       if (first !== undefined) return fail(c, { code: 'NO_SUCH_CONTAINER', field: 'ids' });
-      return c.body(Uint8Array.from(pdf).buffer, 200, {
-        'content-type': 'application/pdf',
-        'content-disposition': 'inline; filename="labels.pdf"',
-        'cache-control': 'no-store',
-      });
+      return pdfAnswer(c, 'labels.pdf', pdf);
     })
     .get('/cold/:id', async (c) => {
       const known = await readContainer(database, c.req.param('id'));

@@ -109,12 +109,18 @@ export const entries = sqliteTable(
 );
 
 /** The record of the stock: what anybody entered of a container, in the order in which it reached the server. */
-export const stockEntries = sqliteTable('stock_entries', {
-  arrival: integer('arrival').primaryKey({ autoIncrement: true }),
-  id: text('id').notNull().unique(),
-  entry: shaped('entry', STOCK_ENTRY).notNull(),
-  receivedAtMs: integer('received_at_ms').notNull(),
-});
+export const stockEntries = sqliteTable(
+  'stock_entries',
+  {
+    arrival: integer('arrival').primaryKey({ autoIncrement: true }),
+    id: text('id').notNull().unique(),
+    entry: shaped('entry', STOCK_ENTRY).notNull(),
+    /** When it happened, as it was told. */
+    atMs: real('at_ms').generatedAlwaysAs(sql.raw("json_extract(entry, '$.value.atMs')"), { mode: 'virtual' }),
+    receivedAtMs: integer('received_at_ms').notNull(),
+  },
+  (table) => [index('stock_entries_by_time').on(table.atMs)],
+);
 
 /** Which containers and batches an entry of the stock ties together: those are folded together. */
 export const stockTies = sqliteTable(

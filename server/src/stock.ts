@@ -1,18 +1,21 @@
-import { dayOf } from '@tureen/core/kit';
+import { USUAL_STORES, dayClock, dayOf, hotHolding } from '@tureen/core/kit';
+import { daySheetRows, dayWarnings, type HotLook, type SheetRow } from '@tureen/core/messages';
 import {
+  daySheet,
   foldStock,
   keepingOf,
   tiesOf,
   type Container,
+  type DaySheet,
   type StockEntry,
   type StockNotice,
   type StockRules,
 } from '@tureen/core/stock';
-import { asc, desc, inArray } from 'drizzle-orm';
+import { and, asc, between, desc, eq, inArray } from 'drizzle-orm';
 import type { Database } from './database.js';
 import { readKit } from './kitchen.js';
 import { together, type Statement } from './projections.js';
-import { containers, stockEntries, stockTies } from './schema.js';
+import { batchSummaries, containers, entries, stockEntries, stockTies } from './schema.js';
 
 /** A container with all that is on record of it and of what it is tied to. */
 export interface KnownContainer {
@@ -140,10 +143,78 @@ export function appendStock(database: Database, list: readonly StockEntry[], now
 /** One container, with what is on record of all that it is tied to. */
 export async function readContainer(database: Database, id: string): Promise<KnownContainer | undefined> {
   const { arrivals } = await tiedTo(database, [id]);
-  const entries = await entriesAt(database, arrivals);
-  const { containers: folded, notices } = foldStock(entries, await rulesOf(database));
+  const own = await entriesAt(database, arrivals);
+  const { containers: folded, notices } = foldStock(own, await rulesOf(database));
   const container = folded.get(id);
-  return container === undefined ? undefined : { container, entries, notices };
+  return container === undefined ? undefined : { container, entries: own, notices };
+}
+
+/** What the log of one day is made of: entries of that day and what they are tied to, and looks at what was kept hot. */
+interface DayLog {
+  readonly entries: readonly StockEntry[];
+  readonly hot: readonly HotLook[];
+}
+
+const HOUR_MS = 3_600_000;
+/** Days begin up to so many hours before or after those of UTC. */
+const ZONES_H = 14;
+/** A correction may come so many days later. */
+const CORRECTED_DAYS = 7;
+const HOT_KINDS = ['held', 'temperature'];
+
+/** @param day YYYY-MM-DD where the kitchen stands. */
+async function readDayLog(database: Database, day: string): Promise<DayLog> {
+  const { db } = database;
+  const startMs = Date.parse(`${day}T00:00:00Z`) - ZONES_H * HOUR_MS;
+  const endMs = startMs + (24 + 2 * ZONES_H) * HOUR_MS;
+  const rows = await db
+    .select({ entry: stockEntries.entry })
+    .from(stockEntries)
+    .where(between(stockEntries.atMs, startMs, endMs + CORRECTED_DAYS * 24 * HOUR_MS));
+  const own = rows.map(({ entry }) => entry).filter(({ atMs, action }) => atMs <= endMs || action.kind === 'checked');
+  const { arrivals } = await tiedTo(database, own.flatMap(tiesOf));
+  const tied = await entriesAt(database, arrivals);
+  const rules = await rulesOf(database);
+  const hot = await db
+    .select({ entry: entries.entry, batchId: batchSummaries.batchId, soupName: batchSummaries.soupName })
+    .from(batchSummaries)
+    .innerJoin(entries, and(eq(entries.subject, 'batch'), eq(entries.subjectId, batchSummaries.batchId)))
+    .where(and(between(batchSummaries.startedAtMs, startMs - 24 * HOUR_MS, endMs), inArray(entries.kind, HOT_KINDS)));
+  return {
+    entries: [...new Map([...tied, ...own].map((entry) => [entry.id, entry])).values()],
+    hot: hot
+      .filter(({ entry }) => rules.dayOf(entry.atMs) === day)
+      .flatMap(({ entry: { atMs, who, action }, soupName }): HotLook[] =>
+        action.kind === 'held'
+          ? [{ atMs, who, soupName, tempC: action.atC, minutes: action.minutes }]
+          : action.kind === 'temperature'
+            ? [{ atMs, who, soupName, tempC: action.tempC }]
+            : [],
+      ),
+  };
+}
+
+/** The log that a kitchen is asked for, of one day: its lines, what is missing, and the looks that are due. */
+export interface ColdLog {
+  readonly day: string;
+  readonly kitchen: string;
+  readonly rows: readonly SheetRow[];
+  readonly warnings: readonly string[];
+  readonly stores: DaySheet['stores'];
+}
+
+export async function readColdLog(database: Database, day: string, nowMs: number): Promise<ColdLog> {
+  const [log, kit] = await Promise.all([readDayLog(database, day), readKit(database)]);
+  const clock = dayClock(kit?.zone, nowMs);
+  const { containers: folded, counted } = foldStock(log.entries, { keeping: keepingOf(kit?.keeps), dayOf: clock.dayOf });
+  const sheet = daySheet(day, counted, folded.values(), kit?.coldStores ?? USUAL_STORES, clock);
+  return {
+    day,
+    kitchen: kit?.kitchen ?? '',
+    rows: daySheetRows(sheet, folded, log.hot, hotHolding(kit?.country).leastC, clock),
+    warnings: dayWarnings(sheet),
+    stores: sheet.stores,
+  };
 }
 
 /** Makes every container anew from the entries, by the kitchen's rules of today. */

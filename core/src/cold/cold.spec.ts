@@ -318,6 +318,13 @@ describe('a watched pan', () => {
     expect(rescuedTo(watched, { kind: 'halve' }, last, 21) ?? Infinity).toBeLessThanOrEqual(by);
     expect(rescuedTo(watched, { kind: 'halve' }, last + 5, 21) ?? Infinity).toBeGreaterThan(by);
     expect(lastMinuteFor(watched, { kind: 'halve' }, by - 1, 21, by)).toBeUndefined();
+    // What is in time to its last minute ends too, whatever fraction of one the rule ends at.
+    for (const [end, minute] of [
+      [40, 39],
+      [40.3, 40],
+      [40.9, 40],
+    ] as const)
+      expect(lastMinuteFor(watched, { kind: 'halve' }, 10.4, 90, end)).toBe(minute);
   });
 
   it('a reading that jumps is named and does not pull the curve', () => {

@@ -193,8 +193,9 @@ export function lastMinuteFor(
 ): number | undefined {
   const inTime = (minute: number): boolean => (rescuedTo(watched, rescue, minute, toC) ?? Infinity) <= byMinute;
   if (!inTime(fromMinute)) return undefined;
-  let low = fromMinute;
-  let high = byMinute;
+  // Whole minutes: between fractions of one the middle would stand still.
+  let low = Math.floor(fromMinute);
+  let high = Math.ceil(byMinute);
   while (high - low > 1) {
     const middle = Math.floor((low + high) / 2);
     if (inTime(middle)) low = middle;

@@ -27,3 +27,25 @@ export function dayOf(ms: number, zone?: string): string {
   const of = (type: 'year' | 'month' | 'day'): string => parts.find((part) => part.type === type)?.value ?? '';
   return `${of('year').padStart(4, '0')}-${of('month')}-${of('day')}`;
 }
+
+/** What tells days and hours where a kitchen stands. */
+export interface DayClock {
+  /** The day of a moment, YYYY-MM-DD. */
+  readonly dayOf: (ms: number) => string;
+  /** Minutes after midnight of a moment. */
+  readonly minuteOf: (ms: number) => number;
+  readonly nowMs: number;
+}
+
+/** @param zone an IANA time zone; where none is known, the machine's own. */
+export function dayClock(zone: string | undefined, nowMs: number): DayClock {
+  const time = new Intl.DateTimeFormat('en-GB', { timeZone: zone, hour: '2-digit', minute: '2-digit', hourCycle: 'h23' });
+  return {
+    dayOf: (ms) => dayOf(ms, zone),
+    minuteOf: (ms) => {
+      const [hour = 0, minute = 0] = time.format(ms).split(':').map(Number);
+      return hour * 60 + minute;
+    },
+    nowMs,
+  };
+}

@@ -10,3 +10,4 @@ export { assumedWords, differenceWords, pastingSentence, readingSentence } from 
 export { unsureWords } from './odds.js';
 export { minutesWords, outlookWords, ruleSentence, placeWords, splitWords, stageWords, useByWords } from './cold.js';
 export { bringBackWords, keptWords, stockActionWords, stockNoticeSentence, stockStateWords } from './stock.js';
+export { daySheetRows, dayWarnings, type HotLook, type SheetRow } from './day-sheet.js';

@@ -107,5 +107,7 @@ export function stockActionWords(action: StockAction): string {
       return action.text;
     case 'undone':
       return 'taken back';
+    case 'checked':
+      return `${action.store.name}: ${degrees(action.tempC)}`;
   }
 }

@@ -31,6 +31,9 @@ import {
 } from '../pot/index.js';
 import { DIETS, SHORTENERS, type Contents } from './entry.js';
 
+/** What the id of a kept soup as an ingredient begins with. */
+export const KEPT_SOUP = 'kept-';
+
 /** Where a soup holds several, the one that keeps most diets away stands for it. */
 const ORIGIN_ORDER: readonly (typeof ORIGINS)[number][] = ['meat', 'fish', 'egg', 'dairy', 'bee', 'plant'];
 /** Most that a row may say of how it thickens and covers. */
@@ -68,7 +71,7 @@ export function soupAsIngredient(parcel: Parcel, name: string): IngredientRow {
   const tint = tintIn(parcel);
   const scoville = carried[SCOVILLE_KG] / kg;
   return {
-    id: 'kept-soup',
+    id: `${KEPT_SOUP}soup`,
     name,
     group: 'canned goods',
     composition: {

@@ -88,6 +88,13 @@ export const StockActionSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('recounted'), container: id, kg: z.number().min(0).max(5000) }),
   z.strictObject({ kind: z.literal('note'), container: id, text: z.string().trim().min(1).max(500) }),
   z.strictObject({ kind: z.literal('undone'), container: id, target: id }),
+  /** A fridge or freezer was looked at. `corrects` an earlier look, with why: what was written first stays on record. */
+  z.strictObject({
+    kind: z.literal('checked'),
+    store: StoreSchema,
+    tempC,
+    corrects: z.strictObject({ entryId: id, why: z.string().trim().min(1).max(200) }).optional(),
+  }),
 ]);
 export type StockAction = z.infer<typeof StockActionSchema>;
 
@@ -108,6 +115,7 @@ export type StockEntry = z.infer<typeof StockEntrySchema>;
  * tied must be folded together, since what one container got another gave.
  */
 export function tiesOf({ action }: Pick<StockEntry, 'action'>): readonly string[] {
+  if (action.kind === 'checked') return [];
   const own = [action.container];
   if (action.kind === 'split') own.push(action.into);
   if (action.kind === 'joined') own.push(action.other);

@@ -316,6 +316,7 @@ class Shelves {
         return;
       }
       case 'undone':
+      case 'checked':
         return;
     }
   }

@@ -1,7 +1,7 @@
 import { CREAM_KG, contents, parcelKg } from '../pot/index.js';
 import { servedOf, type PreparedSoup, type Run } from '../runner/index.js';
 import { allergenNames } from '../larder/index.js';
-import { dietNames, shortenersOf, soupAsIngredient } from './contents.js';
+import { KEPT_SOUP, dietNames, shortenersOf, soupAsIngredient } from './contents.js';
 import type { Contents } from './entry.js';
 
 const MOST_ID = 50;
@@ -30,6 +30,6 @@ export function contentsOf(
     bodyMPas: servedOf(prepared, run).bodyMPas,
     holds: shortenersOf(allergenNames(parcel.allergens), parcel.carried[CREAM_KG] * 1000),
     diets: dietNames(parcel),
-    row: { ...row, id: `kept-${soup.id}`.slice(0, MOST_ID) },
+    row: { ...row, id: `${KEPT_SOUP}${soup.id}`.slice(0, MOST_ID) },
   };
 }

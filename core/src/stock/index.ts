@@ -15,7 +15,7 @@ export {
   type TakenAs,
 } from './entry.js';
 export { contentsOf } from './from-batch.js';
-export { dietNames, mixedContents, shortenersOf, soupAsIngredient } from './contents.js';
+export { KEPT_SOUP, dietNames, mixedContents, shortenersOf, soupAsIngredient } from './contents.js';
 export {
   daysBetween,
   firstLimit,
@@ -39,3 +39,12 @@ export {
   type StockNotice,
   type StockRules,
 } from './fold.js';
+export {
+  daySheet,
+  verdictsOf,
+  type Check,
+  type CooledToday,
+  type CoolingVerdict,
+  type DaySheet,
+  type StoreChecks,
+} from './day-sheet.js';

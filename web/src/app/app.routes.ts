@@ -40,6 +40,11 @@ export const routes: Routes = [
     loadComponent: () => import('./places/cold/cool-it').then((m) => m.CoolIt),
   },
   { path: 'cold/use-up', title: 'Use up · Tidy Tureen', loadComponent: () => import('./places/cold/use-up').then((m) => m.UseUp) },
+  {
+    path: 'cold/log',
+    title: 'Cold log · Tidy Tureen',
+    loadComponent: () => import('./places/cold/cold-log').then((m) => m.ColdLogPlace),
+  },
   { path: 'cold/labels', title: 'Labels · Tidy Tureen', loadComponent: () => import('./places/cold/labels').then((m) => m.Labels) },
   {
     path: 'cold/:containerId',

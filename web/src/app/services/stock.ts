@@ -4,13 +4,14 @@ import {
   STOCK_SHAPE,
   foldStock,
   keepingOf,
+  tiesOf,
   type Container,
   type StockAction,
   type StockEntry,
   type StockNotice,
   type StockRules,
 } from '@tureen/core/stock';
-import type { ColdAnswer, KnownContainer, Leftover } from '@tureen/server/api';
+import type { ColdAnswer, ColdLog, KnownContainer, Leftover } from '@tureen/server/api';
 import { combineLatest, map, shareReplay, type Observable } from 'rxjs';
 import { Api, request, type Answer } from './api';
 import { Clock } from './clock';
@@ -29,10 +30,6 @@ export interface ColdView {
   readonly unsent: ReadonlySet<string>;
   /** What could not be booked of what has not been sent yet. */
   readonly notices: readonly StockNotice[];
-}
-
-function touched({ action }: StockEntry): readonly string[] {
-  return action.kind === 'split' ? [action.container, action.into] : [action.container];
 }
 
 /** What a list of the server, and entries that it does not have yet, come to. */
@@ -55,7 +52,7 @@ export function coldView(answer: ColdAnswer, own: readonly StockEntry[], rules: 
     containers: [...containers.values()]
       .filter(({ state }) => state !== 'gone')
       .sort((a, b) => (a.useBy.day === b.useBy.day ? a.madeMs - b.madeMs : a.useBy.day < b.useBy.day ? -1 : 1)),
-    unsent: new Set(fresh.flatMap(touched)),
+    unsent: new Set(fresh.flatMap(tiesOf)),
     notices,
   };
 }
@@ -106,6 +103,14 @@ export class Stock {
     return refetched(
       reasonsToAsk(this.live, ({ kind }) => kind === 'cold'),
       () => request<KnownContainer>(() => this.api.client.cold[':id'].$get({ param: { id } })),
+    );
+  }
+
+  /** The log of a day of the calendar, asked again when something in the cold changes. */
+  log$(day: string): Observable<Answer<ColdLog>> {
+    return refetched(
+      reasonsToAsk(this.live, ({ kind }) => kind === 'cold'),
+      () => request<ColdLog>(() => this.api.client.cold.log.$get({ query: { day } })),
     );
   }
 

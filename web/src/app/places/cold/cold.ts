@@ -109,6 +109,7 @@ export class Cold {
         this.field()?.nativeElement.focus();
       },
       h: () => void router.navigateByUrl('/cold/cool'),
+      o: () => void router.navigateByUrl('/cold/log'),
       b: () => void router.navigateByUrl('/cold/labels'),
       u: () => void router.navigateByUrl('/cold/use-up'),
     });

@@ -1,15 +1,22 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, resource, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
+import { dayOf } from '@tureen/core/kit';
 import type { IngredientRow } from '@tureen/core/larder';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { NumberField } from '../../parts/number-field';
 import { Cooking } from '../../cooking/cooking';
+import { Clock } from '../../services/clock';
+import { Stock } from '../../services/stock';
+import { kitchenZone } from '../../services/zone';
+import { dayWords } from '../cold/container-words';
+import { mass } from '../figures';
 import { Sheet } from './sheet';
 
 const MOST_FOUND = 8;
 const MOST_NEAR = 3;
+const MOST_KEPT = 4;
 
 /** A line that may be changed on the way. */
 export interface ChangeableLine {
@@ -22,7 +29,13 @@ export interface ChangeableLine {
 export type Changed =
   | { readonly kind: 'swapped'; readonly line: string; readonly row: IngredientRow }
   | { readonly kind: 'left out'; readonly line: string }
-  | { readonly kind: 'brought'; readonly row: IngredientRow; readonly kg: number };
+  | {
+      readonly kind: 'brought';
+      readonly row: IngredientRow;
+      readonly kg: number;
+      /** The container that it comes out of, where it is kept soup. */
+      readonly container?: string;
+    };
 
 /** Something else in a line's place, something left out, something that was never planned: what the counter has to know. */
 @Component({
@@ -75,6 +88,21 @@ export type Changed =
           <span class="soft">It is in already, so it can’t be left out any more.</span>
         }
       </p>
+    }
+    @if (line() === '' && kept().length > 0) {
+      <ul class="found" aria-label="From the cold">
+        @for (one of kept(); track one.id) {
+          <li>
+            <button
+              type="button"
+              class="press"
+              (click)="changed.emit({ kind: 'brought', row: one.row, kg: one.kg, container: one.id })"
+            >
+              All of it from the cold: {{ one.name }}, {{ one.words }} <span class="soft">{{ brings(one.row) }}</span>
+            </button>
+          </li>
+        }
+      </ul>
     }
     <label for="change-find">{{ line() === '' ? 'What goes in' : 'or what goes in its place' }}</label>
     <input
@@ -190,6 +218,29 @@ export class ChangeSheet {
     const names = ({ name, us, au }: IngredientRow): string => [name, us, au].join(' ').toLowerCase();
     const rows = (this.stocked()?.rows ?? []).filter((row) => names(row).includes(wanted));
     return [...rows].sort((a, b) => names(a).indexOf(wanted) - names(b).indexOf(wanted)).slice(0, MOST_FOUND);
+  });
+
+  private readonly cold = toSignal(inject(Stock).cold$);
+  private readonly now = inject(Clock);
+  /** Kept soup that could go in, soonest day first; what is frozen or past its day is not offered. */
+  protected readonly kept = computed(() => {
+    const cold = this.cold();
+    if (cold?.ok !== true) return [];
+    const wanted = this.text().trim().toLowerCase();
+    const today = dayOf(this.now.now(), kitchenZone());
+    return cold.value.containers
+      .filter(({ state, useBy, contents }) => {
+        const isThere = state === 'chilled' || state === 'thawed';
+        return isThere && useBy.day >= today && contents.name.toLowerCase().includes(wanted);
+      })
+      .slice(0, MOST_KEPT)
+      .map(({ id, contents, kg, useBy }) => ({
+        id,
+        name: contents.name,
+        row: contents.row,
+        kg,
+        words: `${mass(kg, 'metric')}, use by ${dayWords(useBy.day)}`,
+      }));
   });
 
   protected brings({ allergens }: IngredientRow): string {

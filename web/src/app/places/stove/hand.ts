@@ -1,10 +1,11 @@
 import { computed, effect, inject, Injectable, linkedSignal, signal, untracked } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import type { Action } from '@tureen/core/batch';
+import type { Action, StoredEntry } from '@tureen/core/batch';
 import { freeId, slug } from '@tureen/core/draft';
 import type { Measure } from '@tureen/core/kit';
 import { stepName } from '@tureen/core/messages';
 import { kindOf, linesOf, walk } from '@tureen/core/soup';
+import { KEPT_SOUP } from '@tureen/core/stock';
 import { showMinutes } from '@tureen/core/units';
 import { map, timer } from 'rxjs';
 import type { BatchView, FrontView } from '../../cooking/batch-view';
@@ -12,6 +13,7 @@ import { allowNotes } from '../../services/bell';
 import { Batches } from '../../services/batches';
 import { Clock } from '../../services/clock';
 import { newId } from '../../services/device';
+import { Stock } from '../../services/stock';
 import { mass, NOTHING_KG } from '../figures';
 import { watchBatch } from '../watched-batch';
 import type { Changed } from './change-sheet';
@@ -22,6 +24,13 @@ import { remindedOf } from './reminders';
 const SECOND_MS = 1000;
 const MINUTE_MS = 60_000;
 const SHOWN_MS = 3000;
+
+/** What is said when an entry is taken back: kept soup that went in is off the stock until it is put back there too. */
+export function takenBackWords({ action }: StoredEntry): string {
+  const wasKept = action.kind === 'brought' && action.row.id.startsWith(KEPT_SOUP);
+  return wasKept ? 'Taken back. Its container in the cold still says that it was used: take that back there too.' : 'Taken back.';
+}
+
 /** An entry is said within so long, whatever the sums take. */
 const SAID_WITHIN_MS = 60;
 
@@ -30,6 +39,7 @@ const SAID_WITHIN_MS = 60;
 export class Hand {
   private readonly batches = inject(Batches);
   private readonly clock = inject(Clock);
+  private readonly stock = inject(Stock);
   readonly batchId = signal('');
   readonly watched = watchBatch(this.batchId);
   readonly open = this.watched.open;
@@ -262,7 +272,12 @@ export class Hand {
     } else {
       const taken = new Set(this.view()?.lines.map(({ lineId }) => lineId));
       const line = freeId(slug(change.row.id), taken);
-      this.enter({ ...change, stepId: step.id, line }, `${change.row.name} goes in, not planned.`);
+      const { row, kg, container } = change;
+      this.enter({ kind: 'brought', row, kg, stepId: step.id, line }, `${row.name} goes in, not planned.`);
+      const batchId = this.open()?.batch.id;
+      // What was kept leaves its container: the new soup keeps no longer than it.
+      if (container !== undefined && batchId !== undefined)
+        void this.stock.enter({ kind: 'took', container, kg, as: 'used', batchId });
     }
   }
 
@@ -340,6 +355,6 @@ export class Hand {
 
   undo(): void {
     const [target] = this.counted();
-    if (target !== undefined) this.enter({ kind: 'undone', target: target.id }, 'Taken back.');
+    if (target !== undefined) this.enter({ kind: 'undone', target: target.id }, takenBackWords(target));
   }
 }

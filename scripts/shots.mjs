@@ -144,12 +144,24 @@ try {
   await page.getByText('What was entered').waitFor();
   await shoot('ledger-record');
   await page.goto(`${url}/cold`);
-  await page.getByText('nine of ten within').first().waitFor();
+  await page.getByText('soonest first').first().waitFor();
   await page.waitForTimeout(600);
   await shoot('cold');
-  await page.goto(`${url}/board`);
-  await page.getByText('On the stove').waitFor();
-  await shoot('board');
+  await page.goto(`${url}/cold/cool`);
+  await page.getByText('nine of ten within').first().waitFor();
+  await page.getByLabel('how much, kg').fill('12');
+  await page
+    .getByText(/^\s*2 × wide shallow pan/)
+    .first()
+    .waitFor();
+  await page.locator('nz-select').first().click();
+  await page.getByText('Squash', { exact: false }).last().click();
+  await page.locator('.way').filter({ hasText: '2 × wide shallow pan' }).first().click();
+  await page.getByRole('button', { name: /watch it cool/ }).click();
+  await page.getByText('Cooling now').waitFor();
+  await page.locator('tt-cooling-chart').waitFor();
+  await page.waitForTimeout(600);
+  await shoot('cold-watch');
 } finally {
   await browser.close();
   server.kill();

@@ -1,7 +1,6 @@
 import fc from 'fast-check';
 import {
   COOLING_RULES,
-  KEEPING_RULES,
   USUAL_MIX,
   USUAL_PANS,
   USUAL_PLACES,
@@ -19,7 +18,6 @@ import {
   rescuedTo,
   splitPlans,
   stuffOf,
-  useBy,
   watchCooling,
   type CoolingPan,
   type CoolingPlace,
@@ -337,20 +335,7 @@ describe('a watched pan', () => {
   });
 });
 
-describe('keeping and freezing', () => {
-  const made = Date.UTC(2026, 10, 29, 12);
-  const day = (ms: number): string => new Date(ms).toISOString().slice(0, 10);
-
-  it('seven days with the day it was made as the first (FDA Food Code 2022, 3-501.17); cream and egg shorten it; what went in bounds it', () => {
-    expect(day(useBy(made, KEEPING_RULES.readyToEat, []).atMs)).toBe('2026-12-05');
-    expect(day(useBy(made, KEEPING_RULES.readyToEat, ['cream']).atMs)).toBe('2026-12-02');
-    expect(useBy(made, KEEPING_RULES.readyToEat, ['cream', 'egg']).shortenedBy).toBe('egg');
-    const old = Date.UTC(2026, 10, 30, 12);
-    expect(useBy(made, KEEPING_RULES.readyToEat, [], [old])).toEqual(
-      jasmine.objectContaining({ atMs: old, shortenedBy: 'what went in' }),
-    );
-  });
-
+describe('freezing', () => {
   it('Plank: a ball of 7 cm from -1.25 °C in air of -40 °C takes 0.72 h (Singh and Heldman, Introduction to Food Engineering, from memory)', () => {
     const seconds = plankS({
       shape: 'ball',

@@ -24,7 +24,7 @@ export {
   type SplitPans,
   type SplitPlan,
 } from './split.js';
-export { KEEPING_RULES, SHORTER_DAYS, useBy, type KeepingRule, type UseBy } from './keep.js';
+export { KEEPING_RULES, SHORTER_DAYS, type KeepingRule } from './keep.js';
 export { freezeMinutes, headspaceShare, plankS, type FreezeAsk, type Freezing } from './freeze.js';
 export {
   CoolingWatchSchema,

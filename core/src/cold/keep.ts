@@ -34,33 +34,3 @@ export const KEEPING_RULES = {
 
 /** What shortens it, in days in the fridge: the kitchen's own settings. Kitchen defaults, common practice. */
 export const SHORTER_DAYS: Readonly<Record<'cream' | 'egg' | 'shellfish', number>> = { cream: 4, egg: 2, shellfish: 2 };
-
-const DAY_MS = 86_400_000;
-
-export interface UseBy {
-  /** The last day on which it may be eaten, by the calendar of UTC noon of that day. */
-  readonly atMs: number;
-  readonly rule: KeepingRule;
-  /** What made it shorter than the rule, where something did. */
-  readonly shortenedBy: 'cream' | 'egg' | 'shellfish' | 'what went in' | undefined;
-}
-
-/**
- * The last day on which a soup may be eaten: by its rule, shortened by what is in it, and never after the first of what went
- * into it. Thawing and reheating start no new count: `madeMs` stays what it was.
- */
-export function useBy(
-  madeMs: number,
-  rule: KeepingRule,
-  holds: readonly (keyof typeof SHORTER_DAYS)[],
-  wentIn: readonly number[] = [],
-): UseBy {
-  const days = rule.days ?? (rule.months ?? 1) * 30;
-  const shortest = holds.reduce<keyof typeof SHORTER_DAYS | undefined>(
-    (best, one) => (rule.days !== undefined && SHORTER_DAYS[one] < (best === undefined ? days : SHORTER_DAYS[best]) ? one : best),
-    undefined,
-  );
-  const own = madeMs + ((shortest === undefined ? days : SHORTER_DAYS[shortest]) - 1) * DAY_MS;
-  const first = wentIn.length === 0 ? Infinity : Math.min(...wentIn);
-  return first < own ? { atMs: first, rule, shortenedBy: 'what went in' } : { atMs: own, rule, shortenedBy: shortest };
-}

@@ -1,4 +1,4 @@
-import type { CoolingRule, CoolingStage, Minutes, SplitPlan, StageOutlook, UseBy } from '../cold/index.js';
+import type { CoolingRule, CoolingStage, Minutes, SplitPlan, StageOutlook } from '../cold/index.js';
 import { showMinutes } from '../units/index.js';
 
 const degrees = (c: number): string => `${String(Math.round(c * 10) / 10)} °C`;
@@ -48,16 +48,4 @@ export function minutesWords({ middle, most: [low, high] }: Minutes): string {
 /** A rule with its source, and that local law comes first. */
 export function ruleSentence({ stages, source }: CoolingRule): string {
   return `${stages.map(stageWords).join(', ')} (${source}). Local food law comes first.`;
-}
-
-const SHORTENERS: Readonly<Record<NonNullable<UseBy['shortenedBy']>, string>> = {
-  cream: 'cream is in it',
-  egg: 'egg is in it',
-  shellfish: 'shellfish is in it',
-  'what went in': 'of what went into it',
-};
-
-/** Why a use-by day is what it is. */
-export function useByWords({ rule, shortenedBy }: UseBy): string {
-  return shortenedBy === undefined ? rule.source : `shorter because ${SHORTENERS[shortenedBy]}; else ${rule.source}`;
 }

@@ -8,6 +8,6 @@ export { DOING_CHOICES, DOING_WORDS, actionDetail, actionTitle, methodAssumption
 export { noticeWords } from './change-notices.js';
 export { assumedWords, differenceWords, pastingSentence, readingSentence } from './drafts.js';
 export { unsureWords } from './odds.js';
-export { minutesWords, outlookWords, ruleSentence, placeWords, splitWords, stageWords, useByWords } from './cold.js';
+export { minutesWords, outlookWords, ruleSentence, placeWords, splitWords, stageWords } from './cold.js';
 export { bringBackWords, keptWords, stockActionWords, stockNoticeSentence, stockStateWords } from './stock.js';
 export { daySheetRows, dayWarnings, type HotLook, type SheetRow } from './day-sheet.js';

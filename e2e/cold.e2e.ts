@@ -205,6 +205,13 @@ test('frozen, thawed, used in a new soup: its days go on, and what is made of it
   await sheet.getByRole('button', { name: /All of it from the cold: Parsnip & butter, 900 g/ }).click();
   await expect(page.getByText(/Parsnip & butter goes in, not planned/)).toBeVisible();
   await expect.poll(async () => (await cold(server.url)).containers.some(({ id: one }) => one === thawed.id)).toBe(false);
+  // Taken back at the stove, it stands in its container again; put in once more, it is gone from there.
+  await page.keyboard.press('u');
+  await expect.poll(async () => (await cold(server.url)).containers.some(({ id: one }) => one === thawed.id)).toBe(true);
+  await page.keyboard.press('x');
+  await sheet.getByPlaceholder('coconut').fill('parsnip');
+  await sheet.getByRole('button', { name: /All of it from the cold: Parsnip & butter, 900 g/ }).click();
+  await expect.poll(async () => (await cold(server.url)).containers.some(({ id: one }) => one === thawed.id)).toBe(false);
   const contents = (await cold(server.url)).contents[0]!;
   const made = id();
   await entered(server.url, [
@@ -234,25 +241,62 @@ test('two screens take the last bowls of one container at once: both see what ha
   await page.goto(`${server.url}/cold`);
   await page.getByRole('link', { name: /Swede & barley, Tub of a litre, 2 bowls/ }).click();
   await expect(page).toHaveURL(/\/cold\/[0-9a-f-]{36}$/);
+  // The other one stands where no word of another screen gets through.
   const away = await browser.newContext();
+  const stream = '**/api/stream**';
+  await away.route(stream, (route) => route.abort());
   const other = await away.newPage();
   await other.goto(page.url());
   for (const screen of [page, other]) {
     await screen.getByRole('button', { name: 'Take bowls' }).click();
     await screen.getByLabel('bowls', { exact: true }).fill('2');
   }
-  // The other one is behind a thick wall just then, and hears of nothing.
-  await away.setOffline(true);
   await page.getByRole('button', { name: 'Enter it' }).click();
+  await expect(page.getByText('Nothing is left in it.')).toBeVisible();
   await other.getByRole('button', { name: 'Enter it' }).click();
-  await expect(other.getByText('Not sent yet')).toBeVisible();
-  await away.setOffline(false);
+  await expect(other.getByText('Nothing is left in it.')).toBeVisible();
+  await away.unroute(stream);
+  await other.reload();
   for (const screen of [page, other]) {
     await expect(screen.getByText('Nothing is left in it.')).toBeVisible();
     await expect(screen.getByRole('alert').filter({ hasText: '600 g more was told than was there' })).toBeVisible();
     await expect(screen.getByRole('button', { name: /^Take back: 600 g taken for bowls/ })).toHaveCount(2);
   }
   await away.close();
+});
+
+test('a label that is scanned opens its container; the kitchen’s own rule is one to cool by, and the wall shows what cools', async ({
+  page,
+  server,
+}) => {
+  test.setTimeout(120_000);
+  const [tub] = (await cold(server.url)).containers;
+  await page.goto(`${server.url}/cold`);
+  await page.getByRole('searchbox', { name: 'Find a container' }).waitFor();
+  await page.keyboard.press('/');
+  // A scanner types what it reads, and Enter.
+  await page.keyboard.type(`${server.url}/cold/${tub!.id}`);
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(new RegExp(`/cold/${tub!.id}$`));
+  await page.goto(`${server.url}/kit`);
+  await page.getByText('A cooling rule of our own').click();
+  await page.getByRole('button', { name: 'Write one' }).click();
+  await page.getByLabel('stage 1 to, °C').fill('10');
+  await page.getByLabel('stage 1 within, minutes').fill('240');
+  await page.getByRole('button', { name: 'Save the kit' }).click();
+  await expect(page.getByText('The kit is saved.')).toBeVisible();
+  await page.goto(`${server.url}/cold/cool`);
+  await page.getByText('Our own', { exact: true }).click();
+  await expect(page.locator('.ways')).toContainText('60 to 10 °C within 4 h (this kitchen’s own rule)');
+  await page.locator('nz-select').first().click();
+  await page.getByText('Swede & barley').last().click();
+  await expect(page.locator('.ways')).toContainText('this soup by what is in it');
+  await ways(page).first().click();
+  await page.getByRole('button', { name: /watch it cool/ }).click();
+  await expect(page.locator('tt-pan-watch').first()).toContainText('10 °C at');
+  await page.goto(`${server.url}/wall`);
+  const wall = page.getByRole('region', { name: 'Swede & barley, cooling' }).first();
+  await expect(wall).toContainText(/10 °C at \d\d:\d\d, wanted by \d\d:\d\d: in time/);
 });
 
 test('labels: the PDF says what it should, the pictures’ codes open the container, and a label of another kitchen is named', async ({

@@ -6,6 +6,8 @@ const SLOWED = 4;
 const KEYS = ' 1234567890';
 const SOUPS = 1000;
 const INGREDIENTS = 2000;
+const CONTAINERS = 5000;
+const AT_ONCE = 500;
 
 const SCRIPT = ['FunctionCall', 'RunMicrotasks', 'EvaluateScript', 'FireAnimationFrame', 'TimerFire', 'FireIdleCallback'];
 /** What the browser does of itself to put a letter in a field and show it. */
@@ -116,6 +118,50 @@ async function found(page, field, text, wanted) {
   return Date.now() - started;
 }
 
+/** @returns milliseconds until a full cold store has been asked of the server, and until its first tubs are drawn, slowed. */
+async function coldStore(page, { url, post, get }) {
+  const { contents } = await get('/cold');
+  const store = { id: 'fridge', name: 'Fridge', kind: 'fridge' };
+  const id = (n) => `00000000-0000-4000-9000-${n.toString(16).padStart(12, '0')}`;
+  const nowMs = Date.now();
+  for (let from = 0; from < CONTAINERS; from += AT_ONCE) {
+    const entries = Array.from({ length: AT_ONCE }, (_, n) => ({
+      of: 'stock',
+      id: id(100_000 + from + n),
+      shape: 1,
+      stamp: { counter: from + n + 1, device: 'bench', seq: from + n },
+      atMs: nowMs,
+      who: '',
+      action: {
+        kind: 'filled',
+        container: id(from + n),
+        kg: 0.9,
+        vessel: 'Tub',
+        madeMs: nowMs - ((from + n) % 6) * 86_400_000,
+        store,
+        contents: contents[(from + n) % contents.length],
+      },
+    }));
+    await post('/cold/entries', { entries });
+  }
+  const asked = performance.now();
+  await get('/cold');
+  const serverMs = performance.now() - asked;
+  // Once before, so that what is loaded only once is here; then from the shelf to the cold by its link.
+  await page.goto(`${url}/cold`);
+  await page.locator('tt-tub').first().waitFor();
+  await page.getByRole('link', { name: 'Ledger' }).click();
+  await page.getByRole('heading', { name: 'Ledger' }).waitFor();
+  const cdp = await page.context().newCDPSession(page);
+  await cdp.send('Emulation.setCPUThrottlingRate', { rate: SLOWED });
+  const started = Date.now();
+  await page.getByRole('link', { name: 'Cold' }).click();
+  await page.locator('tt-tub').first().waitFor();
+  const screenMs = Date.now() - started;
+  await cdp.send('Emulation.setCPUThrottlingRate', { rate: 1 });
+  return { serverMs, screenMs };
+}
+
 /** Figures of the web in a browser, as rows of the bench. `post` and `put` talk to the server that `url` is of. */
 export async function benchBrowser({ url, post, put, get }) {
   const executablePath = findChromium();
@@ -159,7 +205,14 @@ export async function benchBrowser({ url, post, put, get }) {
       test: (text) => [...document.querySelectorAll('.row .name')].every((node) => node.textContent.startsWith(text)),
       what: 'Courgette',
     });
+    const cold = await coldStore(page, { url, post, get });
     return [
+      { name: `cold store of ${CONTAINERS} containers: asked of the server`, figure: `${cold.serverMs.toFixed(0)} ms`, goal: '' },
+      {
+        name: `cold store of ${CONTAINERS} containers: first tubs, ${SLOWED}x slowed CPU`,
+        figure: `${cold.screenMs} ms`,
+        goal: '100 ms',
+      },
       {
         name: `a keystroke in a line, script at ${SLOWED}x slowed CPU: median`,
         figure: `${median.all.toFixed(1)} ms`,

@@ -2,7 +2,7 @@
 import { readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
-import { bundle } from './bundle.mjs';
+import { bundle, REQUIRE } from './bundle.mjs';
 import { ROOT, run, stop } from './ready.mjs';
 
 rmSync(join(ROOT, 'dist'), { recursive: true, force: true });
@@ -11,7 +11,7 @@ await bundle({
   entryPoints: ['server/src/main.ts', 'server/src/maintain.ts'],
   // The PDF package reads files of its own beside it.
   external: ['@libsql/client', 'pdfkit'],
-  banner: { js: "import { createRequire as requireOf } from 'node:module'; const require = requireOf(import.meta.url);" },
+  banner: { js: REQUIRE },
   outdir: 'dist/server',
   outExtension: { '.js': '.mjs' },
 });

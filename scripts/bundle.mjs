@@ -2,6 +2,9 @@
 import { build } from 'esbuild';
 import { ROOT } from './ready.mjs';
 
+/** What packages that are no modules find their files by. */
+export const REQUIRE = "import { createRequire as requireOf } from 'node:module'; const require = requireOf(import.meta.url);";
+
 export function bundle(options) {
   return build({
     absWorkingDir: ROOT,

@@ -50,7 +50,7 @@ describe('a server killed right after it acknowledged an entry', () => {
   let folder: string;
 
   beforeAll(async () => {
-    // Inside the project, so that the bundle finds the one package it leaves outside.
+    // Inside the project, so that the bundle finds the packages it leaves outside.
     folder = mkdtempSync(join(process.cwd(), '.tmp-killed-'));
     await build({
       entryPoints: ['server/src/main.ts'],
@@ -58,8 +58,10 @@ describe('a server killed right after it acknowledged an entry', () => {
       platform: 'node',
       format: 'esm',
       target: 'node20',
-      external: ['@libsql/client'],
-      banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);" },
+      external: ['@libsql/client', 'pdfkit'],
+      banner: {
+        js: "import { createRequire as requireOf } from 'node:module'; const require = requireOf(import.meta.url);",
+      },
       outfile: join(folder, 'server.mjs'),
       logLevel: 'error',
     });

@@ -110,7 +110,15 @@ export const ActionSchema = z.discriminatedUnion('kind', [
   /** Another ingredient in the place of a line's, with all that is known of it, so that its allergens count at once. */
   z.strictObject({ kind: z.literal('swapped'), line: lineIdSchema, row: IngredientSchema }),
   /** Something that was never planned. */
-  z.strictObject({ kind: z.literal('brought'), stepId, line: lineIdSchema, row: IngredientSchema, kg }),
+  z.strictObject({
+    kind: z.literal('brought'),
+    stepId,
+    line: lineIdSchema,
+    row: IngredientSchema,
+    kg,
+    /** Kept soup: the container that it came out of, and the entry of the stock that says so. */
+    kept: z.strictObject({ container: z.uuid(), entryId: z.uuid() }).optional(),
+  }),
   /** A line that does not go in this time. */
   z.strictObject({ kind: z.literal('left out'), line: lineIdSchema }),
   /** Bowls that went out, of one share where the soup has several; `sitting` counts services. */

@@ -15,7 +15,9 @@ import {
   minutesTo,
   outlookOf,
   plankS,
+  ownRule,
   rescuedTo,
+  rulesFor,
   splitPlans,
   stuffOf,
   watchCooling,
@@ -23,7 +25,7 @@ import {
   type CoolingPlace,
   type Stuff,
 } from './index.js';
-import { READY_KITS, type Pan } from '../kit/index.js';
+import { OwnCoolingRuleSchema, READY_KITS, type Pan } from '../kit/index.js';
 
 const soup = stuffOf(USUAL_MIX, 1);
 const STILL: CoolingPlace = {
@@ -332,6 +334,27 @@ describe('a watched pan', () => {
     const watched = watchCooling(pan, [...good, { minute: 70, tempC: 12 }], 10);
     expect(watched.odd).toEqual([{ minute: 70, tempC: 12 }]);
     expect(Math.abs((watched.to(21)?.middle ?? 0) / (minutesTo(coolingCurve(pan, 1440), 21) ?? 1) - 1)).toBeLessThan(0.02);
+  });
+});
+
+describe('a kitchen’s own rule', () => {
+  const own = { stages: [{ fromC: 60, toC: 10, withinMin: 120 }], missed: 'Throw it away.' };
+
+  it('stands beside the published ones and is met or missed like them', () => {
+    expect(rulesFor(undefined)).toEqual(COOLING_RULES);
+    const rule = rulesFor(own).at(-1);
+    if (rule === undefined) throw new Error('It is there.');
+    expect([rule.id, rule.source]).toEqual(['own', 'this kitchen’s own rule']);
+    const pan = { stuff: soup, startC: 80, place: STILL, isStirred: false };
+    expect(outlookOf(forecastCooling({ ...pan, depthM: 0.02 }), rule).isMet).toBe(false);
+    const slower = ownRule({ ...own, stages: [{ fromC: 60, toC: 10, withinMin: 600 }] });
+    expect(outlookOf(forecastCooling({ ...pan, depthM: 0.02 }), slower).isMet).toBe(true);
+  });
+
+  it('ends colder than it begins, or it is none', () => {
+    expect(OwnCoolingRuleSchema.safeParse(own).success).toBe(true);
+    expect(OwnCoolingRuleSchema.safeParse({ ...own, stages: [{ fromC: 20, toC: 21, withinMin: 60 }] }).success).toBe(false);
+    expect(OwnCoolingRuleSchema.safeParse({ ...own, stages: [] }).success).toBe(false);
   });
 });
 

@@ -13,7 +13,17 @@ export {
   type CoolingPan,
   type Minutes,
 } from './cooling.js';
-export { COOLING_RULES, outlookOf, type CoolingRule, type CoolingStage, type RuleOutlook, type StageOutlook } from './rule.js';
+export {
+  COOLING_RULES,
+  OWN_RULE,
+  outlookOf,
+  ownRule,
+  rulesFor,
+  type CoolingRule,
+  type CoolingStage,
+  type RuleOutlook,
+  type StageOutlook,
+} from './rule.js';
 export {
   EDGE_PER_M,
   deepestLayer,

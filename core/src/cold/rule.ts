@@ -1,3 +1,4 @@
+import type { OwnCoolingRule } from '../kit/index.js';
 import { nineInTen, type CoolingForecast } from './cooling.js';
 
 /** From one temperature to another within so many minutes; from the moment it is portioned where no first is given. */
@@ -37,6 +38,25 @@ export const COOLING_RULES: readonly CoolingRule[] = [
     missed: 'Not to be kept as cook-chill: eat it the same day, or throw it away.',
   },
 ];
+
+/** How a kitchen's own rule is named. */
+export const OWN_RULE = 'own';
+
+/** A kitchen's own rule as a rule like the others. */
+export function ownRule({ stages, missed }: OwnCoolingRule): CoolingRule {
+  return {
+    id: OWN_RULE,
+    name: 'Our own',
+    stages: stages.map(({ fromC, toC, withinMin }) => ({ ...(fromC === undefined ? {} : { fromC }), toC, withinMin })),
+    source: 'this kitchen’s own rule',
+    missed,
+  };
+}
+
+/** The rules that a kitchen may cool by: those that are published, and its own where it has one. */
+export function rulesFor(own: OwnCoolingRule | undefined): readonly CoolingRule[] {
+  return own === undefined ? COOLING_RULES : [...COOLING_RULES, ownRule(own)];
+}
 
 export interface StageOutlook {
   readonly stage: CoolingStage;

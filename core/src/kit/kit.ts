@@ -91,6 +91,24 @@ export const ColdStoreSchema = z.strictObject({
 });
 export type ColdStore = z.infer<typeof ColdStoreSchema>;
 
+/** A cooling rule of a kitchen's own: from one temperature to another within so many minutes, and what to do when it is missed. */
+export const OwnCoolingRuleSchema = z.strictObject({
+  stages: z
+    .array(
+      z.strictObject({
+        /** From portioning on where it is left out. */
+        fromC: z.number().min(10).max(100).optional(),
+        toC: z.number().min(-5).max(60),
+        withinMin: z.number().min(5).max(1440),
+      }),
+    )
+    .min(1)
+    .max(3)
+    .refine((stages) => stages.every(({ fromC = 101, toC }) => fromC > toC), { message: 'it has to end colder than it begins' }),
+  missed: z.string().trim().min(1).max(200),
+});
+export type OwnCoolingRule = z.infer<typeof OwnCoolingRuleSchema>;
+
 /** What a kitchen cooks with. */
 export const KitShape = z.strictObject({
   kitchen: name,
@@ -120,6 +138,8 @@ export const KitShape = z.strictObject({
   coldPlaces: z.array(ColdPlaceSchema).max(20).optional(),
   /** Fridges and freezers in which it is kept; one of each where it is left out. */
   coldStores: z.array(ColdStoreSchema).max(20).optional(),
+  /** Its own cooling rule, beside those that are published. */
+  coolingRule: OwnCoolingRuleSchema.optional(),
   /** By which rule it keeps soup in the fridge; as ready-to-eat food where it is left out. */
   keeps: z.enum(KEEPS).optional(),
   /** The kitchen's own figures where it has measured them. */

@@ -80,8 +80,9 @@ interface Block {
   readonly text: string;
   readonly sizePt: number;
   readonly isBold: boolean;
-  /** Lines that it may take at most. */
+  /** Lines that it may take at most; what is more is cut where it may be, and does not fit where it may not. */
   readonly most: number;
+  readonly canCut: boolean;
 }
 
 /** Blocks one under another beside the code and under it; undefined where they don't fit. */
@@ -94,7 +95,7 @@ function placed(
   const texts: PlacedText[] = [];
   const codeTop = heightMm - MARGIN_MM - codeMm;
   let y = MARGIN_MM;
-  for (const { text, sizePt, isBold, most } of blocks) {
+  for (const { text, sizePt, isBold, most, canCut } of blocks) {
     const high = sizePt * MM_A_POINT * LINE;
     const of = (some: string): number => measure(some, sizePt, isBold);
     // A line that begins above the code may reach over it only where it ends above it too.
@@ -106,6 +107,7 @@ function placed(
       if (first === undefined) break;
       if (y + high > heightMm - MARGIN_MM + 1e-9) return undefined;
       const isLast = n === most - 1 && others.length > 0;
+      if (isLast && !canCut) return undefined;
       let shown = first;
       if (isLast) {
         while (shown.length > 1 && of(shown + ELLIPSIS) > room) shown = shown.slice(0, -1);
@@ -121,11 +123,11 @@ function placed(
 
 function blocksOf(label: LabelText, scale: number, dropped: LabelLayout['dropped']): Block[] {
   const pt = (size: number): number => Math.max(LEAST_PT, size * scale);
-  const plain = (text: string, most: number): Block => ({ text, sizePt: pt(PT.plain), isBold: false, most });
+  const plain = (text: string, most: number): Block => ({ text, sizePt: pt(PT.plain), isBold: false, most, canCut: true });
   const allergens = label.allergens.map((one) => one.toUpperCase()).join(', ');
   return [
-    { text: label.name, sizePt: pt(PT.name), isBold: true, most: 2 },
-    { text: label.useBy, sizePt: pt(PT.useBy), isBold: true, most: 1 },
+    { text: label.name, sizePt: pt(PT.name), isBold: true, most: 2, canCut: true },
+    { text: label.useBy, sizePt: pt(PT.useBy), isBold: true, most: 2, canCut: false },
     ...(dropped.includes('amount') ? [] : [plain(label.amount, 1)]),
     ...(dropped.includes('made') ? [] : [plain(label.made, 1)]),
     {
@@ -133,6 +135,7 @@ function blocksOf(label: LabelText, scale: number, dropped: LabelLayout['dropped
       sizePt: pt(PT.plain),
       isBold: allergens !== '',
       most: Infinity,
+      canCut: false,
     },
     ...(dropped.includes('bring back') ? [] : [plain(label.bringBack, 4)]),
   ];

@@ -41,11 +41,22 @@ export function keptWords({ rule, shortenedBy, daysOnceThawed }: UseByDay): stri
  * How a kept soup is brought back. 74 °C within two hours: FDA Food Code 2022, 3-403.11, for hot holding; once: common
  * practice.
  */
-export function bringBackWords({ isServedCold }: Pick<Contents, 'isServedCold'>, state: Container['state']): string {
-  const thaw = state === 'frozen' ? 'Thaw it in the fridge from the day before. ' : '';
+export function bringBackWords(
+  { isServedCold, holds }: Pick<Contents, 'isServedCold' | 'holds'>,
+  state: Container['state'],
+): string {
+  const isFrozen = state === 'frozen';
+  const thaw = isFrozen ? 'Thaw it in the fridge from the day before. ' : '';
+  // Ice draws the water out of cream and egg; the blade puts it back: common practice.
+  const whisk = (isFrozen || state === 'thawed') && holds.length > 0 ? ' Blend it once more: it may have parted.' : '';
   return isServedCold
-    ? `${thaw}Serve it from the fridge; stir, taste, season.`
-    : `${thaw}Heat it to 74 °C within 2 hours, once. Stir, taste, season; cream goes in at the end.`;
+    ? `${thaw}Serve it from the fridge; stir, taste, season.${whisk}`
+    : `${thaw}Heat it to 74 °C within 2 hours, once.${whisk} Stir, taste, season; cream goes in at the end.`;
+}
+
+/** How long a flat container takes to freeze through, and how much of it must be free. */
+export function freezingWords(minutes: number, freeShare: number): string {
+  return `about ${String(Math.max(1, Math.round(minutes / 60)))} h through at -18 °C; ${String(Math.ceil(freeShare * 100))} % of it left free`;
 }
 
 /** What could not be booked as it was told, and what to do. */

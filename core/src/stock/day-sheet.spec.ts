@@ -69,6 +69,7 @@ describe('the day sheet', () => {
       isStirred: false,
       rule: 'two-stage',
       words: '',
+      own: undefined,
       countsFromMs: undefined,
       readings: readings.map(([time, tempC], n) => ({ entryId: idOf(n), atMs: at(time), tempC })),
       ...more,

@@ -1,6 +1,6 @@
-import { COOLING_RULES, type CoolingRule } from '../cold/index.js';
+import type { CoolingRule } from '../cold/index.js';
 import type { ColdStore, DayClock } from '../kit/index.js';
-import type { Container, Cooling } from './fold.js';
+import { coolingRuleOf, type Container, type Cooling } from './fold.js';
 import type { StockEntry } from './entry.js';
 
 /** A look at a fridge or freezer that was due or was made. */
@@ -132,7 +132,7 @@ export function daySheet(
   const checks = stores.map((store) => checksOf(store, counted, day, clock));
   const cooled = [...containers].flatMap((container): CooledToday[] => {
     const { cooling } = container;
-    const rule = COOLING_RULES.find(({ id }) => id === cooling?.rule);
+    const rule = cooling === undefined ? undefined : coolingRuleOf(cooling);
     if (cooling === undefined || rule === undefined || clock.dayOf(cooling.startMs) !== day) return [];
     return [{ container, verdicts: verdictsOf(cooling, rule, clock.nowMs) }];
   });

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { StampSchema } from '../batch/index.js';
+import { OwnCoolingRuleSchema } from '../kit/index.js';
 import { IngredientSchema } from '../larder/index.js';
 
 /** Shape of entries of the stock as written now. */
@@ -68,6 +69,8 @@ export const StockActionSchema = z.discriminatedUnion('kind', [
     isStirred: z.boolean(),
     rule: z.string().min(1).max(60),
     words: z.string().max(300),
+    /** The kitchen's own rule as it was then, where it is cooled by that. */
+    own: OwnCoolingRuleSchema.optional(),
     /** Since when its rule counts, where that is not this moment: a pan that is rescued goes on with the time it had. */
     countsFromMs: atMs.optional(),
   }),

@@ -1,4 +1,6 @@
 import { compareEntries } from '../batch/index.js';
+import { rulesFor, type CoolingRule } from '../cold/index.js';
+import type { OwnCoolingRule } from '../kit/index.js';
 import { tiesOf, type Contents, type StockAction, type StockEntry, type Store, type TakenAs } from './entry.js';
 import { firstLimit, frozenLimit, sooner, thawedLimit, useByDay, type Keeping, type Limit, type UseByDay } from './keeping.js';
 import { mixedContents } from './contents.js';
@@ -12,9 +14,16 @@ export interface Cooling {
   readonly isStirred: boolean;
   readonly rule: string;
   readonly words: string;
+  /** The kitchen's own rule as it was then, where it is cooled by that. */
+  readonly own: OwnCoolingRule | undefined;
   /** Since when its rule counts, where it was set anew on the way. */
   readonly countsFromMs: number | undefined;
   readonly readings: readonly { readonly entryId: string; readonly atMs: number; readonly tempC: number }[];
+}
+
+/** The rule that a container is cooled by; undefined for one that is not known here. */
+export function coolingRuleOf({ rule, own }: Pick<Cooling, 'rule' | 'own'>): CoolingRule | undefined {
+  return rulesFor(own).find(({ id }) => id === rule);
 }
 
 /** Ways in which soup leaves a container. */
@@ -262,8 +271,8 @@ class Shelves {
       case 'set to cool': {
         const have = this.found(action.container);
         if (have === undefined) return;
-        const { startC, depthM, place, isStirred, rule, words, countsFromMs } = action;
-        const cooling = { startMs: atMs, startC, depthM, place, isStirred, rule, words, countsFromMs, readings: [] };
+        const { startC, depthM, place, isStirred, rule, words, own, countsFromMs } = action;
+        const cooling = { startMs: atMs, startC, depthM, place, isStirred, rule, words, own, countsFromMs, readings: [] };
         this.set(have, { cooling, cooledMs: undefined });
         return;
       }

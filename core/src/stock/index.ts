@@ -15,7 +15,7 @@ export {
   type TakenAs,
 } from './entry.js';
 export { contentsOf } from './from-batch.js';
-export { KEPT_SOUP, dietNames, mixedContents, shortenersOf, soupAsIngredient } from './contents.js';
+export { dietNames, mixedContents, shortenersOf, soupAsIngredient } from './contents.js';
 export {
   daysBetween,
   firstLimit,
@@ -31,6 +31,7 @@ export {
 } from './keeping.js';
 export {
   NOTHING_KG,
+  coolingRuleOf,
   foldStock,
   type Container,
   type Cooling,

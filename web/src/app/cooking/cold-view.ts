@@ -1,5 +1,4 @@
 import {
-  COOLING_RULES,
   EDGE_PER_M,
   USUAL_MIX,
   USUAL_PANS,
@@ -8,6 +7,7 @@ import {
   lastMinuteFor,
   minutesTo,
   rescuedTo,
+  rulesFor,
   splitPlans,
   stuffOf,
   watchCooling,
@@ -19,12 +19,16 @@ import {
   type Rescue,
   type SplitPlan,
 } from '@tureen/core/cold';
-import type { Kit } from '@tureen/core/kit';
+import type { Kit, OwnCoolingRule } from '@tureen/core/kit';
+import { makeIngredient, type Mix } from '@tureen/core/larder';
+import type { Container } from '@tureen/core/stock';
 import { outlookWords, placeWords, ruleSentence, splitWords } from '@tureen/core/messages';
 
 /** What is asked of a leftover: how much, how hot, by which rule. */
 export interface CoolingQuestion {
   readonly kg: number;
+  /** What a kilo of it is made of; a middling blended soup where that is not known. */
+  readonly mix?: Mix | undefined;
   readonly startC: number;
   readonly ruleId: string;
 }
@@ -110,9 +114,9 @@ function countsFrom(curve: Curve): (stage: CoolingStage) => number {
   return ({ fromC }) => (fromC === undefined ? 0 : (minutesTo(curve, fromC) ?? 0));
 }
 
-function wayOf(plan: SplitPlan, { startC }: CoolingQuestion, rule: CoolingRule): CoolingWay {
+function wayOf(plan: SplitPlan, { startC, mix = USUAL_MIX }: CoolingQuestion, rule: CoolingRule): CoolingWay {
   const { depthM, place, isStirred, outlook } = plan;
-  const stuff = stuffOf(USUAL_MIX, 1);
+  const stuff = stuffOf(mix, 1);
   const pan = { stuff, depthM, startC, place, isStirred, edgePerM: EDGE_PER_M };
   const last = Math.max(...outlook.stages.map(({ nineInTenMin = 0, stage }) => Math.max(nineInTenMin, stage.withinMin)));
   const curve = coolingCurve(pan, Math.ceil(last * PAST));
@@ -134,15 +138,15 @@ function wayOf(plan: SplitPlan, { startC }: CoolingQuestion, rule: CoolingRule):
 /** The ways to cool a leftover by this kitchen's pans and places. */
 export function coolingAnswer(
   question: CoolingQuestion,
-  kit: Pick<Kit, 'pans' | 'coldPlaces'> | undefined,
+  kit: Pick<Kit, 'pans' | 'coldPlaces' | 'coolingRule'> | undefined,
 ): CoolingAnswer | undefined {
-  const rule = COOLING_RULES.find(({ id }) => id === question.ruleId);
+  const rule = rulesFor(kit?.coolingRule).find(({ id }) => id === question.ruleId);
   if (rule === undefined || !(question.kg > 0)) return undefined;
   const places = kit?.coldPlaces ?? USUAL_PLACES.filter(({ id }) => id !== 'kitchen');
   const split = splitPlans({
     kg: question.kg,
     startC: question.startC,
-    stuff: stuffOf(USUAL_MIX, 1),
+    stuff: stuffOf(question.mix ?? USUAL_MIX, 1),
     pans: kit?.pans ?? USUAL_PANS,
     places,
     rule,
@@ -160,15 +164,39 @@ export function coolingAnswer(
 
 /** A pan that is watched: how it was set to cool, and what was read of it, minutes from its start. */
 export interface WatchQuestion {
+  readonly mix?: Mix | undefined;
   readonly depthM: number;
   readonly placeId: string;
   readonly isStirred: boolean;
   readonly startC: number;
   readonly ruleId: string;
+  /** The kitchen's own rule, where it is cooled by that. */
+  readonly own?: OwnCoolingRule | undefined;
   readonly nowMin: number;
   /** Since when the rule counts, minutes from the start; before it where the pan was set anew on the way. */
   readonly countsFromMin?: number | undefined;
   readonly readings: readonly CoolingReading[];
+}
+
+const MINUTE_MS = 60_000;
+
+/** What is asked of a container that cools; undefined for one that does not. */
+export function watchOf({ cooling, contents }: Pick<Container, 'cooling' | 'contents'>, nowMs: number): WatchQuestion | undefined {
+  if (cooling === undefined) return undefined;
+  const { startMs, startC, depthM, place, isStirred, rule, own, countsFromMs, readings } = cooling;
+  const minute = (ms: number): number => Math.max(0, (ms - startMs) / MINUTE_MS);
+  return {
+    mix: makeIngredient(contents.row).perKg,
+    depthM,
+    placeId: place,
+    isStirred,
+    startC,
+    ruleId: rule,
+    own,
+    nowMin: Math.round(minute(nowMs)),
+    countsFromMin: countsFromMs === undefined ? undefined : (countsFromMs - startMs) / MINUTE_MS,
+    readings: readings.map(({ atMs, tempC }) => ({ minute: minute(atMs), tempC })),
+  };
 }
 
 /** How a stage of the rule stands, minutes from the start. */
@@ -206,13 +234,13 @@ const RESCUES_SHOWN = 2;
 
 /** What is known of a watched pan: when it passes the marks of its rule, and what can still be done where it is too slow. */
 export function watchAnswer(ask: WatchQuestion, kit: Pick<Kit, 'coldPlaces'> | undefined): WatchAnswer | undefined {
-  const rule = COOLING_RULES.find(({ id }) => id === ask.ruleId);
+  const rule = rulesFor(ask.own).find(({ id }) => id === ask.ruleId);
   const places: readonly CoolingPlace[] = [...(kit?.coldPlaces ?? []), ...USUAL_PLACES];
   const place = places.find(({ id }) => id === ask.placeId);
   if (rule === undefined || place === undefined) return undefined;
   const coldestC = Math.min(...rule.stages.map(({ toC }) => toC));
   const pan = {
-    stuff: stuffOf(USUAL_MIX, 1),
+    stuff: stuffOf(ask.mix ?? USUAL_MIX, 1),
     depthM: ask.depthM,
     startC: ask.startC,
     place,

@@ -26,6 +26,8 @@ export interface ColdView {
   readonly leftovers: readonly Leftover[];
   /** Containers with something in them, soonest day first. */
   readonly containers: readonly Container[];
+  /** Those too that were emptied here and that the server does not know as empty yet. */
+  readonly all: ReadonlyMap<string, Container>;
   /** Containers of which something has not been sent yet. */
   readonly unsent: ReadonlySet<string>;
   /** What could not be booked of what has not been sent yet. */
@@ -52,6 +54,7 @@ export function coldView(answer: ColdAnswer, own: readonly StockEntry[], rules: 
     containers: [...containers.values()]
       .filter(({ state }) => state !== 'gone')
       .sort((a, b) => (a.useBy.day === b.useBy.day ? a.madeMs - b.madeMs : a.useBy.day < b.useBy.day ? -1 : 1)),
+    all: containers,
     unsent: new Set(fresh.flatMap(tiesOf)),
     notices,
   };
@@ -114,14 +117,23 @@ export class Stock {
     );
   }
 
-  /** Enters what was done, in this order. It is kept in the browser first and counts at once. @returns the ids of the entries. */
-  async enter(...actions: readonly StockAction[]): Promise<readonly string[]> {
-    const entries = actions.map((action): StockEntry => {
-      const stamp = this.device.stamp(this.counter);
-      this.counter = stamp.counter;
-      return { of: 'stock', id: newId(), shape: STOCK_SHAPE, stamp, atMs: this.clock.now(), who: this.device.who(), action };
+  /** Enters what was done, in this order. It is kept in the browser first and counts at once. */
+  async enter(...actions: readonly StockAction[]): Promise<void> {
+    await Promise.all(actions.map((action) => this.enterAs(newId(), action)));
+  }
+
+  /** As `enter`, under an id that is known before: something else may name it. */
+  enterAs(id: string, action: StockAction): Promise<void> {
+    const stamp = this.device.stamp(this.counter);
+    this.counter = stamp.counter;
+    return this.outbox.keepStock({
+      of: 'stock',
+      id,
+      shape: STOCK_SHAPE,
+      stamp,
+      atMs: this.clock.now(),
+      who: this.device.who(),
+      action,
     });
-    await Promise.all(entries.map((entry) => this.outbox.keepStock(entry)));
-    return entries.map(({ id }) => id);
   }
 }

@@ -20,6 +20,8 @@ const MINUTE_MS = 60_000;
 const LOOK_MS = 30_000;
 /** What a shelf shows before all of it is asked for. */
 const FEW = 24;
+/** The address that stands in the code of a label. */
+const SCANNED = /\/cold\/([0-9a-f-]{36})\s*$/i;
 
 interface ShelfOf {
   readonly id: string;
@@ -38,6 +40,7 @@ interface ShelfOf {
   styleUrl: './cold.less',
 })
 export class Cold {
+  private readonly router = inject(Router);
   private readonly stock = inject(Stock);
   private readonly clock = inject(Clock);
   private readonly answer = toSignal(this.stock.cold$);
@@ -83,6 +86,7 @@ export class Cold {
     (this.view()?.containers ?? []).filter(({ state }) => state !== 'cooling').map((one) => containerRow(one, this.nowMs())),
   );
   private readonly found = computed(() => {
+    if (SCANNED.test(this.wanted())) return this.rows();
     const words = this.wanted()
       .toLowerCase()
       .split(/\s+/)
@@ -103,16 +107,23 @@ export class Cold {
   });
 
   constructor() {
-    const router = inject(Router);
     onKeys({
       '/': () => {
         this.field()?.nativeElement.focus();
       },
-      h: () => void router.navigateByUrl('/cold/cool'),
-      o: () => void router.navigateByUrl('/cold/log'),
-      b: () => void router.navigateByUrl('/cold/labels'),
-      u: () => void router.navigateByUrl('/cold/use-up'),
+      h: () => void this.router.navigateByUrl('/cold/cool'),
+      o: () => void this.router.navigateByUrl('/cold/log'),
+      b: () => void this.router.navigateByUrl('/cold/labels'),
+      u: () => void this.router.navigateByUrl('/cold/use-up'),
     });
+  }
+
+  /** A scanner types the address of a label and presses Enter; a cook who has found one does too. */
+  protected open(): void {
+    const scanned = SCANNED.exec(this.wanted())?.[1];
+    const [only, ...others] = this.found();
+    const id = scanned ?? (others.length === 0 ? only?.id : undefined);
+    if (id !== undefined) void this.router.navigate(['/cold', id.toLowerCase()]);
   }
 
   protected openAll(id: string): void {

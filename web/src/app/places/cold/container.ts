@@ -2,7 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSign
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import { stockActionWords, stockNoticeSentence } from '@tureen/core/messages';
+import { freezeMinutes, headspaceShare, stuffOf } from '@tureen/core/cold';
+import { makeIngredient } from '@tureen/core/larder';
+import { freezingWords, stockActionWords, stockNoticeSentence } from '@tureen/core/messages';
 import { USUAL_STORES, type ColdStore } from '@tureen/core/kit';
 import { tiesOf, type Container, type StockAction, type TakenAs } from '@tureen/core/stock';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -29,6 +31,20 @@ const ASKS = ['took', 'split', 'joined', 'reheated', 'threw away', 'recounted', 
 type Ask = (typeof ASKS)[number];
 
 const WHYS = ['past its day', 'missed its cooling', 'stood warm', 'spilt', 'does not taste'] as const;
+
+/** A freezer's still air, W/(m2 K), and what a tub is deep where nobody said. Kitchen defaults. */
+const FREEZER = { airC: -18, hW: 10 } as const;
+const USUAL_DEPTH_M = 0.06;
+const FRIDGE_C = 4;
+
+function freezingOf({ contents, cooling }: Container): string {
+  const { densityKgM3, waterShare } = stuffOf(makeIngredient(contents.row).perKg, 1);
+  const thickM = cooling?.depthM ?? USUAL_DEPTH_M;
+  return freezingWords(
+    freezeMinutes({ thickM, waterShare, densityKgM3, startC: FRIDGE_C, ...FREEZER }),
+    headspaceShare(waterShare),
+  );
+}
 
 function isAsk(text: string | undefined): text is Ask {
   return (ASKS as readonly (string | undefined)[]).includes(text);
@@ -57,12 +73,16 @@ export class ContainerPlace {
     const cold = this.cold();
     return cold?.ok === true ? cold.value.containers : [];
   });
+  private readonly everything = computed(() => {
+    const cold = this.cold();
+    return cold?.ok === true ? cold.value.all : undefined;
+  });
   private readonly known = computed(() => {
     const answer = this.answer();
     return answer?.ok === true ? answer.value : undefined;
   });
   protected readonly container = computed(
-    (): Container | undefined => this.listed().find(({ id }) => id === this.containerId()) ?? this.known()?.container,
+    (): Container | undefined => this.everything()?.get(this.containerId()) ?? this.known()?.container,
   );
   protected readonly isUnsent = computed(() => {
     const cold = this.cold();
@@ -94,6 +114,7 @@ export class ContainerPlace {
       { name: 'frozen', value: at(frozenMs) },
       { name: 'thawed', value: at(thawedMs) },
       { name: 'opened', value: at(openedMs) },
+      { name: 'to freeze', value: own.state === 'chilled' ? freezingOf(own) : undefined },
       { name: 'worth', value: contents.row.pricePerKg > 0 ? money(contents.row.pricePerKg * kg, this.currency()) : undefined },
       {
         name: 'by recounting',

@@ -2,8 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSign
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
-import { COOLING_RULES } from '@tureen/core/cold';
+import { OWN_RULE, rulesFor } from '@tureen/core/cold';
 import { USUAL_STORES } from '@tureen/core/kit';
+import { makeIngredient } from '@tureen/core/larder';
 import type { Contents, StockAction, Store } from '@tureen/core/stock';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import type { CoolingWay } from '../../cooking/cold-view';
@@ -27,6 +28,22 @@ const RULE_KEY = 'tureen-cooling-rule';
 /** Cold already when it is put away: no watch. */
 const COLD_C = 8;
 
+/** What is put away: something left over of a batch, or a soup of the shelf. */
+interface Asked {
+  readonly batchId: string | undefined;
+  readonly entryId: string | undefined;
+  readonly atMs: number | undefined;
+  readonly soupId: string | undefined;
+}
+
+interface Held {
+  readonly contents: Contents;
+  readonly madeMs: number;
+  readonly from?: { batchId: string; entryId: string };
+}
+
+type Outcome = { readonly ok: true; readonly value: Held } | { readonly ok: false; readonly why: string };
+
 /** How a leftover is best cooled by this kitchen's pans and places, against the rule; and put into those pans. */
 @Component({
   selector: 'tt-cool-it',
@@ -49,9 +66,14 @@ export class CoolIt {
   readonly of = input<string>();
   protected readonly mostKg = MOST_KG;
   protected readonly coldC = COLD_C;
-  protected readonly rules = COOLING_RULES.map(({ id, name }) => ({ value: id, name }));
-  protected readonly ruleId = signal(
-    COOLING_RULES.some(({ id }) => id === recall(RULE_KEY)) ? (recall(RULE_KEY) ?? '') : 'two-stage',
+  private readonly ours = computed(() => {
+    const answer = this.kitchen();
+    return answer?.ok === true ? answer.value.kit?.coolingRule : undefined;
+  });
+  protected readonly rules = computed(() => rulesFor(this.ours()).map(({ id, name }) => ({ value: id, name })));
+  private readonly wantedRule = signal(recall(RULE_KEY) ?? '');
+  protected readonly ruleId = computed(() =>
+    this.rules().some(({ value }) => value === this.wantedRule()) ? this.wantedRule() : 'two-stage',
   );
   protected readonly leftover = computed(() => {
     const answer = this.answer();
@@ -69,9 +91,29 @@ export class CoolIt {
   protected readonly startC = signal(USUAL_START_C);
   /** The thread reckons by this kitchen's pans and places once it has been told of them. */
   private readonly stocked = toSignal(this.cooking.stocked$);
+  private readonly asked = computed(
+    (): Asked | undefined => {
+      const [leftover, soupId, stocked] = [this.leftover(), this.soupId(), this.stocked()];
+      return stocked === undefined || (leftover === undefined && soupId === undefined)
+        ? undefined
+        : { batchId: leftover?.batchId, entryId: leftover?.entryId, atMs: leftover?.atMs, soupId };
+    },
+    { equal: (a, b) => a?.entryId === b?.entryId && a?.soupId === b?.soupId },
+  );
+  /** What goes in, as soon as it is known which soup it is: its own composition cools, not a middling one's. */
+  private readonly known = resource({
+    params: () => this.asked(),
+    loader: ({ params }) => this.held(params),
+  });
+  private readonly contents = computed(() => {
+    const known = this.known.hasValue() ? this.known.value() : undefined;
+    return known?.ok === true ? known.value.contents : undefined;
+  });
+  protected readonly isOwn = computed(() => this.contents() !== undefined);
   private readonly question = computed(() => {
-    const [kg, startC, ruleId, stocked] = [this.kg(), this.startC(), this.ruleId(), this.stocked()];
-    return stocked !== undefined && kg > 0 && Number.isFinite(startC) ? { kg, startC, ruleId } : undefined;
+    const [kg, startC, ruleId, stocked, contents] = [this.kg(), this.startC(), this.ruleId(), this.stocked(), this.contents()];
+    const mix = contents === undefined ? undefined : makeIngredient(contents.row).perKg;
+    return stocked !== undefined && kg > 0 && Number.isFinite(startC) ? { kg, startC, ruleId, mix } : undefined;
   });
   protected readonly ways = resource({
     params: () => this.question(),
@@ -95,36 +137,27 @@ export class CoolIt {
   }
 
   protected setRule(ruleId: string): void {
-    this.ruleId.set(ruleId);
+    this.wantedRule.set(ruleId);
     remember(RULE_KEY, ruleId);
   }
 
-  /** What goes in, with when it was made and from which batch; undefined, and said why, where that can't be known. */
-  private async held(): Promise<{ contents: Contents; madeMs: number; from?: { batchId: string; entryId: string } } | undefined> {
-    const own = this.leftover();
-    if (own === undefined) {
-      const soupId = this.soupId();
+  /** What goes in, with when it was made and from which batch; or why that can't be known. */
+  private async held({ batchId, entryId, atMs, soupId }: Asked): Promise<Outcome> {
+    if (batchId === undefined || entryId === undefined || atMs === undefined) {
       const answer = soupId === undefined ? undefined : await this.soups.one(soupId);
-      if (answer?.ok !== true) {
-        this.said.set(answer === undefined ? 'Say first which soup it is.' : answer.refusal.sentence);
-        return undefined;
-      }
+      if (answer?.ok !== true) return { ok: false, why: answer?.refusal.sentence ?? 'Say first which soup it is.' };
       const contents = await this.cooking.calculator.contentsAsWritten(answer.value.soup, answer.value.version);
-      if (contents !== undefined) return { contents, madeMs: this.clock.now() };
-      this.said.set('Nothing can be reckoned of this soup as its card stands: look at its card first.');
-      return undefined;
+      return contents === undefined
+        ? { ok: false, why: 'Nothing can be reckoned of this soup as its card stands: look at its card first.' }
+        : { ok: true, value: { contents, madeMs: this.clock.now() } };
     }
-    const { batchId, entryId, atMs } = own;
     const answer = await this.batches.fetched(batchId);
-    if (!answer.ok) {
-      this.said.set(answer.refusal.sentence);
-      return undefined;
-    }
+    if (!answer.ok) return { ok: false, why: answer.refusal.sentence };
     const { snapshot, entries, version } = answer.value;
     const contents = await this.cooking.calculator.contents(snapshot, entries, version);
-    if (contents !== undefined) return { contents, madeMs: atMs, from: { batchId, entryId } };
-    this.said.set('By its record nothing was in the pot: look at the batch first.');
-    return undefined;
+    return contents === undefined
+      ? { ok: false, why: 'By its record nothing was in the pot: look at the batch first.' }
+      : { ok: true, value: { contents, madeMs: atMs, from: { batchId, entryId } } };
   }
 
   private store(): Store {
@@ -141,10 +174,22 @@ export class CoolIt {
     this.isBusy.set(true);
     this.said.set('');
     try {
-      const held = await this.held();
-      if (held === undefined) return;
+      const leftover = this.leftover();
+      const outcome = await this.held({
+        batchId: leftover?.batchId,
+        entryId: leftover?.entryId,
+        atMs: leftover?.atMs,
+        soupId: this.soupId(),
+      });
+      if (!outcome.ok) {
+        this.said.set(outcome.why);
+        return;
+      }
+      const held = outcome.value;
       const startC = this.startC();
       const { depthM, placeId, isStirred, each } = way;
+      const ours = this.ours();
+      const own = this.ruleId() === OWN_RULE && ours !== undefined ? { own: ours } : {};
       const actions = way.pans.flatMap(({ name, kg }): StockAction[] => {
         const container = newId();
         const filled: StockAction = { kind: 'filled', container, kg, vessel: name, store: this.store(), ...held };
@@ -152,7 +197,17 @@ export class CoolIt {
           ? [filled]
           : [
               filled,
-              { kind: 'set to cool', container, startC, depthM, place: placeId, isStirred, rule: this.ruleId(), words: each },
+              {
+                kind: 'set to cool',
+                container,
+                startC,
+                depthM,
+                place: placeId,
+                isStirred,
+                rule: this.ruleId(),
+                ...own,
+                words: each,
+              },
             ];
       });
       await this.stock.enter(...actions);

@@ -6,7 +6,7 @@ import { USUAL_STORES, type ColdStore } from '@tureen/core/kit';
 import type { Container, StockAction } from '@tureen/core/stock';
 import { showMinutes } from '@tureen/core/units';
 import { map, timer } from 'rxjs';
-import type { RescueView, WatchAnswer, WatchedStage } from '../../cooking/cold-view';
+import { watchOf, type RescueView, type WatchAnswer, type WatchedStage } from '../../cooking/cold-view';
 import { Cooking } from '../../cooking/cooking';
 import { NumberField } from '../../parts/number-field';
 import { Clock } from '../../services/clock';
@@ -58,21 +58,8 @@ export class PanWatch {
 
   private readonly stocked = toSignal(this.calculating.stocked$);
   private readonly asked = resource({
-    params: () => {
-      const own = this.cooling();
-      return own === undefined || this.stocked() === undefined ? undefined : { ...own, nowMin: Math.round(this.nowMin()) };
-    },
-    loader: ({ params: { depthM, place, isStirred, startC, startMs, rule, countsFromMs, nowMin, readings } }) =>
-      this.calculating.calculator.watching({
-        depthM,
-        placeId: place,
-        isStirred,
-        startC,
-        ruleId: rule,
-        nowMin,
-        countsFromMin: countsFromMs === undefined ? undefined : (countsFromMs - startMs) / MINUTE_MS,
-        readings: readings.map(({ atMs, tempC }) => ({ minute: Math.max(0, (atMs - startMs) / MINUTE_MS), tempC })),
-      }),
+    params: () => (this.stocked() === undefined ? undefined : watchOf(this.container(), this.nowMs())),
+    loader: ({ params }) => this.calculating.calculator.watching(params),
   });
   protected readonly answer = linkedSignal<WatchAnswer | undefined, WatchAnswer | undefined>({
     source: () => this.asked.value(),
@@ -118,6 +105,7 @@ export class PanWatch {
       place: own.place,
       isStirred: own.isStirred,
       rule: own.rule,
+      own: own.own,
       words,
       countsFromMs,
       ...change,
@@ -135,7 +123,7 @@ export class PanWatch {
   protected again(): void {
     const own = this.cooling();
     if (own === undefined) return;
-    const { depthM, place, isStirred, rule } = own;
+    const { depthM, place, isStirred, rule, own: ours } = own;
     const container = this.container().id;
     void this.stock.enter(
       { kind: 'note', container, text: `missed its cooling; heated to ${String(REHEAT_C)} °C once and cooled again` },
@@ -147,6 +135,7 @@ export class PanWatch {
         place,
         isStirred,
         rule,
+        own: ours,
         words: `again, ${own.words}`.slice(0, 300),
       },
     );

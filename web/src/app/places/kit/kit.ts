@@ -11,6 +11,7 @@ import {
   READY_KITS,
   volumeByWaterM3,
   type Kit,
+  type OwnCoolingRule,
   type Vessel,
 } from '@tureen/core/kit';
 import { LIDS, measuredBoilOff, VIGOURS, type Lid, type Vigour } from '@tureen/core/steps';
@@ -27,6 +28,10 @@ import { PotsDrawing } from './pots-drawing';
 const FOOT_M = 12 * UNITS.in.si;
 /** Where kitchens stand, m. */
 const ALTITUDE_M = { least: -400, most: 5000 };
+
+/** What a rule of one's own begins with. */
+const FIRST_STAGE = { fromC: 60, toC: 21, withinMin: 90 };
+const NEW_RULE: OwnCoolingRule = { stages: [], missed: 'Throw it away.' };
 
 interface Weighing {
   readonly potId: string;
@@ -174,6 +179,20 @@ export class KitPlace {
 
   protected setKeeps(keeps: Kit['keeps']): void {
     this.set({ keeps });
+  }
+
+  protected setStage(at: number, change: Partial<OwnCoolingRule['stages'][number]>): void {
+    const rule = this.kit()?.coolingRule;
+    if (rule === undefined) return;
+    this.set({ coolingRule: { ...rule, stages: rule.stages.map((stage, n) => (n === at ? { ...stage, ...change } : stage)) } });
+  }
+
+  protected addStage(): void {
+    const rule = this.kit()?.coolingRule ?? NEW_RULE;
+    const last = rule.stages.at(-1);
+    const next =
+      last === undefined ? FIRST_STAGE : { fromC: last.fromC ?? FIRST_STAGE.fromC, toC: 5, withinMin: last.withinMin + 240 };
+    this.set({ coolingRule: { ...rule, stages: [...rule.stages, next] } });
   }
 
   /** Times of day as they are typed, in order; what is none is named and nothing is changed. */

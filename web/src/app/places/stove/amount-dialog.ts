@@ -92,7 +92,7 @@ export interface AmountQuestion {
         @if (question().note; as note) {
           <p class="soft">{{ note }}</p>
         }
-        <button type="submit" class="press main" [disabled]="!good()">
+        <button type="submit" class="press main" [attr.aria-disabled]="!good() || null">
           Enter it <span class="key" aria-hidden="true">Enter</span>
         </button>
       </form>

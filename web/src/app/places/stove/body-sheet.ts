@@ -116,7 +116,7 @@ const SYRINGE_S = 10;
           [(ngModel)]="value"
         />
         <span>{{ range().unit }}</span>
-        <button type="submit" class="press main" [disabled]="!good()">Enter it</button>
+        <button type="submit" class="press main" [attr.aria-disabled]="!good() || null">Enter it</button>
       </form>
       @if (device() === 'syringe') {
         <p class="row">

@@ -5,7 +5,6 @@ import { freeId, slug } from '@tureen/core/draft';
 import type { Measure } from '@tureen/core/kit';
 import { stepName } from '@tureen/core/messages';
 import { kindOf, linesOf, walk } from '@tureen/core/soup';
-import { KEPT_SOUP } from '@tureen/core/stock';
 import { showMinutes } from '@tureen/core/units';
 import { map, timer } from 'rxjs';
 import type { BatchView, FrontView } from '../../cooking/batch-view';
@@ -24,12 +23,6 @@ import { remindedOf } from './reminders';
 const SECOND_MS = 1000;
 const MINUTE_MS = 60_000;
 const SHOWN_MS = 3000;
-
-/** What is said when an entry is taken back: kept soup that went in is off the stock until it is put back there too. */
-export function takenBackWords({ action }: StoredEntry): string {
-  const wasKept = action.kind === 'brought' && action.row.id.startsWith(KEPT_SOUP);
-  return wasKept ? 'Taken back. Its container in the cold still says that it was used: take that back there too.' : 'Taken back.';
-}
 
 /** An entry is said within so long, whatever the sums take. */
 const SAID_WITHIN_MS = 60;
@@ -273,11 +266,16 @@ export class Hand {
       const taken = new Set(this.view()?.lines.map(({ lineId }) => lineId));
       const line = freeId(slug(change.row.id), taken);
       const { row, kg, container } = change;
-      this.enter({ kind: 'brought', row, kg, stepId: step.id, line }, `${row.name} goes in, not planned.`);
       const batchId = this.open()?.batch.id;
+      const said = `${row.name} goes in, not planned.`;
+      if (container === undefined || batchId === undefined) {
+        this.enter({ kind: 'brought', row, kg, stepId: step.id, line }, said);
+        return;
+      }
       // What was kept leaves its container: the new soup keeps no longer than it.
-      if (container !== undefined && batchId !== undefined)
-        void this.stock.enter({ kind: 'took', container, kg, as: 'used', batchId });
+      const entryId = newId();
+      this.enter({ kind: 'brought', row, kg, stepId: step.id, line, kept: { container, entryId } }, said);
+      void this.stock.enterAs(entryId, { kind: 'took', container, kg, as: 'used', batchId });
     }
   }
 
@@ -355,6 +353,14 @@ export class Hand {
 
   undo(): void {
     const [target] = this.counted();
-    if (target !== undefined) this.enter({ kind: 'undone', target: target.id }, takenBackWords(target));
+    if (target !== undefined) this.takeBack(target);
+  }
+
+  /** Takes an entry back; kept soup that it brought in stands in its container again. */
+  takeBack({ id, action }: StoredEntry): void {
+    this.enter({ kind: 'undone', target: id }, 'Taken back.');
+    if (action.kind !== 'brought' || action.kept === undefined) return;
+    const { container, entryId } = action.kept;
+    void this.stock.enter({ kind: 'undone', container, target: entryId });
   }
 }

@@ -24,7 +24,9 @@ import { Sheet } from './sheet';
       <p class="row">
         <label class="press" for="note-photo">{{ photo() === undefined ? 'Add a photo' : 'Photo is in' }}</label>
         <input id="note-photo" class="unseen" type="file" accept="image/*" capture="environment" (change)="take($event)" />
-        <button type="submit" class="press main" [disabled]="text().trim() === '' && photo() === undefined">Keep the note</button>
+        <button type="submit" class="press main" [attr.aria-disabled]="(text().trim() === '' && photo() === undefined) || null">
+          Keep the note
+        </button>
       </p>
       @if (trouble() !== '') {
         <p class="caution" role="alert">{{ trouble() }}</p>
@@ -63,6 +65,7 @@ export class NoteSheet {
   }
 
   protected say(): void {
+    if (this.text().trim() === '' && this.photo() === undefined) return;
     this.noted.emit({ text: this.text().trim(), photo: this.photo() });
   }
 }

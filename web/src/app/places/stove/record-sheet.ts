@@ -6,7 +6,7 @@ import { newId } from '../../services/device';
 import { actionText } from '../action-text';
 import { timeOfDay } from '../figures';
 import { effectBetween } from './effect';
-import { Hand, takenBackWords } from './hand';
+import { Hand } from './hand';
 import { Sheet } from './sheet';
 
 /** Entries that are listed at a time. */
@@ -136,6 +136,6 @@ export class RecordSheet {
 
   protected takeBack(entry: StoredEntry): void {
     this.asked.set(undefined);
-    this.hand.enter({ kind: 'undone', target: entry.id }, takenBackWords(entry));
+    this.hand.takeBack(entry);
   }
 }

@@ -72,7 +72,9 @@ const NO_BRANCH: Branch = { id: '', name: '', vessel: 'pot', steps: [] };
         @if (carried(); as dose) {
           <p class="advice">For the pot that is {{ dose.all }}; give {{ dose.first }} first, then taste.</p>
         }
-        <button type="submit" class="press main" [disabled]="carried() === undefined">Liked: carry it to the pot</button>
+        <button type="submit" class="press main" [attr.aria-disabled]="carried() === undefined || null">
+          Liked: carry it to the pot
+        </button>
       </form>
     } @else {
       <p class="soft">{{ how() }}</p>

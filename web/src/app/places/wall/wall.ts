@@ -6,8 +6,10 @@ import { Batches } from '../../services/batches';
 import { Clock } from '../../services/clock';
 import { keepAwake } from '../../services/awake';
 import { Live } from '../../services/live';
+import { Stock } from '../../services/stock';
 import { timeOfDay } from '../figures';
 import { WallBatch } from './wall-batch';
+import { WallCooling } from './wall-cooling';
 
 const SECOND_MS = 1000;
 
@@ -15,7 +17,7 @@ const SECOND_MS = 1000;
 @Component({
   selector: 'tt-wall',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterLink, WallBatch],
+  imports: [RouterLink, WallBatch, WallCooling],
   template: `<main class="wall">
     <p class="top">
       <span class="clock">{{ clockText() }}</span>
@@ -28,8 +30,13 @@ const SECOND_MS = 1000;
       @for (id of open(); track id) {
         <tt-wall-batch [batchId]="id" [nowMs]="nowMs()" />
       } @empty {
-        <h1>Nothing is on the stove</h1>
-        <p class="soft"><a class="press" routerLink="/plan">Plan a batch</a></p>
+        @if (cooling().length === 0) {
+          <h1>Nothing is on the stove</h1>
+          <p class="soft"><a class="press" routerLink="/plan">Plan a batch</a></p>
+        }
+      }
+      @for (one of cooling(); track one.id) {
+        <tt-wall-cooling [container]="one" />
       }
     </div>
   </main>`,
@@ -74,6 +81,12 @@ export class Wall {
   protected readonly open = computed(() => {
     const answer = this.answer();
     return answer?.ok === true ? answer.value.batches.map(({ id }) => id) : [];
+  });
+
+  private readonly cold = toSignal(inject(Stock).cold$);
+  protected readonly cooling = computed(() => {
+    const cold = this.cold();
+    return cold?.ok === true ? cold.value.containers.filter(({ state }) => state === 'cooling') : [];
   });
 
   protected readonly clockText = computed(() => timeOfDay(this.nowMs()));

@@ -327,7 +327,9 @@ export function makeApp(services: Services) {
       return known === undefined ? fail(c, { code: 'NO_SUCH_CONTAINER', field: 'id' }) : c.json(known, 200);
     })
     .post('/cold/entries', body(StockBodySchema), async (c) => {
-      const { kept, known, notices } = await appendStock(database, c.req.valid('json').entries, nowMs());
+      const outcome = await appendStock(database, c.req.valid('json').entries, nowMs());
+      if (!outcome.ok) return fail(c, outcome.failure);
+      const { kept, known, notices } = outcome.value;
       if (kept > 0) hub.tell({ kind: 'cold' });
       return c.json({ kept, known, notices: [...notices] }, 200);
     })

@@ -28,7 +28,6 @@ export interface ColdAnswer {
 /** What is kept longer than anything is good for is not listed. */
 const MOST_STORED = 200;
 const MOST_RECENT = 500;
-const COUNTER = sql<number>`json_extract(${stockEntries.entry}, '$.value.stamp.counter')`;
 
 /** What batches have left over for the cold, the newest first; what was taken back is not among it. */
 export async function listLeftovers({ db }: Database): Promise<Leftover[]> {
@@ -52,7 +51,11 @@ export async function readCold(database: Database): Promise<ColdAnswer> {
       .from(containers)
       .where(eq(containers.isGone, false))
       .orderBy(asc(containers.useByDay)),
-    db.select({ id: stockEntries.id, counter: COUNTER }).from(stockEntries).orderBy(desc(stockEntries.arrival)).limit(MOST_RECENT),
+    db
+      .select({ id: stockEntries.id, counter: stockEntries.counter })
+      .from(stockEntries)
+      .orderBy(desc(stockEntries.arrival))
+      .limit(MOST_RECENT),
   ]);
   const places = new Map<string, number>();
   const contents: Contents[] = [];
@@ -70,6 +73,6 @@ export async function readCold(database: Database): Promise<ColdAnswer> {
     contents,
     containers: listed,
     recent: newest.map(({ id }) => id),
-    counter: Math.max(0, ...newest.map(({ counter }) => counter)),
+    counter: Math.max(0, ...newest.map(({ counter }) => counter ?? 0)),
   };
 }

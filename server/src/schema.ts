@@ -115,11 +115,12 @@ export const stockEntries = sqliteTable(
     arrival: integer('arrival').primaryKey({ autoIncrement: true }),
     id: text('id').notNull().unique(),
     entry: shaped('entry', STOCK_ENTRY).notNull(),
+    counter: integer('counter').generatedAlwaysAs(sql.raw("json_extract(entry, '$.value.stamp.counter')"), { mode: 'virtual' }),
     /** When it happened, as it was told. */
     atMs: real('at_ms').generatedAlwaysAs(sql.raw("json_extract(entry, '$.value.atMs')"), { mode: 'virtual' }),
     receivedAtMs: integer('received_at_ms').notNull(),
   },
-  (table) => [index('stock_entries_by_time').on(table.atMs)],
+  (table) => [index('stock_entries_by_time').on(table.atMs), index('stock_entries_by_counter').on(table.counter)],
 );
 
 /** Which containers and batches an entry of the stock ties together: those are folded together. */

@@ -175,6 +175,18 @@ describe('the stock on the server', () => {
     expect(JSON.stringify(stranger.body)).toContain('another kitchen');
   });
 
+  it('a counter at its end is refused: nothing could come after it; a day’s work ahead is not', async () => {
+    const a = uuid();
+    const last = fill(a, 1);
+    const { status, body } = await server.send('POST', '/cold/entries', {
+      entries: [{ ...last, stamp: { ...last.stamp, counter: 2 ** 50 } }],
+    });
+    expect(status).toBe(400);
+    expect(JSON.stringify(body)).toContain('entries.0.stamp.counter');
+    await enter({ ...last, stamp: { ...last.stamp, counter: 900_000 } });
+    expect((await cold()).counter).toBe(900_000);
+  });
+
   it('a day away comes in one request, in whatever order, and folds as if it had come one by one', async () => {
     const ids = Array.from({ length: 40 }, uuid);
     const filled = ids.map((id) => fill(id, 2));

@@ -11,8 +11,9 @@ import {
   type StockNotice,
   type StockRules,
 } from '@tureen/core/stock';
-import { and, asc, between, desc, eq, inArray } from 'drizzle-orm';
+import { and, asc, between, desc, eq, inArray, max } from 'drizzle-orm';
 import type { Database } from './database.js';
+import { done, failed, type Outcome } from './failure.js';
 import { readKit } from './kitchen.js';
 import { together, type Statement } from './projections.js';
 import { batchSummaries, containers, entries, stockEntries, stockTies } from './schema.js';
@@ -30,6 +31,9 @@ export interface StockAppended {
   /** What of these entries could not be booked as it was told; it is on record all the same. */
   readonly notices: readonly StockNotice[];
 }
+
+/** How far a counter may be ahead of all others: one that is at its end would let nothing come after it. */
+const MOST_AHEAD = 1_000_000;
 
 /** SQLite binds so many values in one statement. */
 const AT_ONCE = 500;
@@ -104,7 +108,7 @@ function containerStatements({ db }: Database, ties: ReadonlySet<string>, folded
  * Puts entries of the stock on disk, each once, with the containers that follow from them, all or nothing. Nothing is
  * refused: what can't be booked as it was told is said in `notices`.
  */
-export function appendStock(database: Database, list: readonly StockEntry[], nowMs: number): Promise<StockAppended> {
+export function appendStock(database: Database, list: readonly StockEntry[], nowMs: number): Promise<Outcome<StockAppended>> {
   return database.write(async () => {
     const { db } = database;
     const unique = [...new Map(list.map((entry) => [entry.id, entry])).values()];
@@ -114,7 +118,11 @@ export function appendStock(database: Database, list: readonly StockEntry[], now
       for (const { id } of found) have.add(id);
     }
     const fresh = unique.filter(({ id }) => !have.has(id));
-    if (fresh.length === 0) return { kept: 0, known: unique.length, notices: [] };
+    if (fresh.length === 0) return done({ kept: 0, known: unique.length, notices: [] });
+    const [highest] = await db.select({ counter: max(stockEntries.counter) }).from(stockEntries);
+    const ahead = fresh.findIndex(({ stamp }) => stamp.counter > (highest?.counter ?? 0) + MOST_AHEAD);
+    if (ahead >= 0)
+      return failed({ code: 'BAD_INPUT', field: `entries.${String(ahead)}.stamp.counter`, why: 'it is far ahead of all others' });
     const [last] = await db
       .select({ arrival: stockEntries.arrival })
       .from(stockEntries)
@@ -132,11 +140,11 @@ export function appendStock(database: Database, list: readonly StockEntry[], now
       ...containerStatements(database, ties, stock.containers),
     ]);
     const own = new Set(fresh.map(({ id }) => id));
-    return {
+    return done({
       kept: fresh.length,
       known: unique.length - fresh.length,
       notices: stock.notices.filter(({ entryId }) => own.has(entryId)),
-    };
+    });
   });
 }
 

@@ -10,7 +10,8 @@ const id = z.uuid();
 const kg = z.number().gt(0).max(5000);
 const tempC = z.number().min(-60).max(120);
 const name = z.string().trim().min(1).max(80);
-const atMs = z.number().min(0).max(8.64e15);
+/** Before the year 9900: days after it can still be written. */
+const atMs = z.number().min(0).max(2.5e14);
 
 /** Where containers stand. What is moved into a freezer freezes, what comes out of one thaws. */
 export const StoreSchema = z.strictObject({

@@ -233,6 +233,17 @@ describe('the stock', () => {
     }
   });
 
+  it('holds at the ends of time that an entry may name, and takes none beyond', () => {
+    const [entry] = entries([[0, filled(A, 2, {}, freezer)]]);
+    const at = (atMs: number) => StockEntrySchema.safeParse({ ...entry!, atMs });
+    for (const atMs of [0, 2.5e14]) {
+      const parsed = at(atMs);
+      if (!parsed.success) throw new Error('It may be named.');
+      expect(foldStock([parsed.data], rules).containers.get(A)!.useBy.day).toMatch(/^\d{4}-\d\d-\d\d$/);
+    }
+    expect(at(8.64e15).success).toBe(false);
+  });
+
   it('days are days of the calendar, over the end of a month, a leap year and the change of the clocks', () => {
     expect(plusDays('2028-02-27', 3)).toBe('2028-03-01');
     expect(plusDays('2026-03-28', 2)).toBe('2026-03-30');

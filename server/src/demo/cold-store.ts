@@ -49,5 +49,6 @@ export async function seedColdStore(database: Database, kept: readonly Kept[], n
       if (isFrozen) did({ kind: 'moved', container, store: FREEZER }, madeMs + 5 * HOUR_MS);
     }
   }
-  await appendStock(database, entries, entries.at(-1)?.atMs ?? 0);
+  const outcome = await appendStock(database, entries, entries.at(-1)?.atMs ?? 0);
+  if (!outcome.ok) throw new Error(`The demo's cold store failed: ${JSON.stringify(outcome.failure)}`);
 }

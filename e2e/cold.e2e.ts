@@ -304,6 +304,35 @@ test('a label that is scanned opens its container; the kitchen’s own rule is o
   await expect(wall).toContainText(/10 °C at \d\d:\d\d, wanted by \d\d:\d\d: in time/);
 });
 
+test('what is being typed and chosen stays while other screens enter things', async ({ page, server }) => {
+  const busy = await coolingSince(server.url, 20, 2);
+  const happens = async (tempC: number): Promise<void> => {
+    const heard = page.waitForResponse((answer) => answer.url().endsWith('/api/cold'));
+    await entered(server.url, [1, { kind: 'read', container: busy, tempC }]);
+    await heard;
+    await page.waitForTimeout(300);
+  };
+  await page.goto(`${server.url}/cold`);
+  await page
+    .getByRole('link', { name: /Celeriac, leek & apple/ })
+    .first()
+    .click();
+  await page.getByRole('button', { name: 'Throw away' }).click();
+  await page.getByLabel('how much, kg').fill('0.4');
+  await happens(70);
+  await expect(page.getByLabel('how much, kg')).toHaveValue('0.4');
+  await page.goto(`${server.url}/cold/cool`);
+  await page.getByLabel('how much, kg').fill('7');
+  await happens(69);
+  await expect(page.getByLabel('how much, kg')).toHaveValue('7');
+  await page.goto(`${server.url}/cold/labels`);
+  const first = page.getByRole('checkbox').first();
+  await expect(first).toBeChecked();
+  await first.uncheck();
+  await happens(68);
+  await expect(first).not.toBeChecked();
+});
+
 test('labels: the PDF says what it should, the pictures’ codes open the container, and a label of another kitchen is named', async ({
   page,
   server,

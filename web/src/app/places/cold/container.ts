@@ -1,8 +1,9 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal, untracked } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { freezeMinutes, headspaceShare, stuffOf } from '@tureen/core/cold';
+import { energyKcal } from '@tureen/core/dish';
 import { makeIngredient } from '@tureen/core/larder';
 import { freezingWords, stockActionWords, stockNoticeSentence } from '@tureen/core/messages';
 import { USUAL_STORES, type ColdStore } from '@tureen/core/kit';
@@ -106,9 +107,10 @@ export class ContainerPlace {
     if (own === undefined) return [];
     const { contents, madeMs, cooledMs, frozenMs, thawedMs, openedMs, kg, foundKg } = own;
     const at = (ms: number | undefined): string | undefined => (ms === undefined ? undefined : `${day(ms)} ${timeOfDay(ms)}`);
+    const kcal = (energyKcal(makeIngredient(contents.row).perKg) * contents.bowlG) / 1000;
     const saltG = (contents.row.composition.salt / 100) * contents.bowlG;
     return [
-      { name: 'a bowl', value: `${contents.bowlG.toFixed(0)} g, salt ${saltG.toFixed(1)} g` },
+      { name: 'a bowl', value: `${contents.bowlG.toFixed(0)} g, ${kcal.toFixed(0)} kcal, salt ${saltG.toFixed(1)} g` },
       { name: 'made', value: at(madeMs) },
       { name: 'cold', value: at(cooledMs) },
       { name: 'frozen', value: at(frozenMs) },
@@ -160,10 +162,16 @@ export class ContainerPlace {
   });
 
   protected readonly asking = linkedSignal<Ask | undefined>(() => (isAsk(this.ask()) ? (this.ask() as Ask) : undefined));
-  protected readonly bowlCount = linkedSignal<number | null>(() =>
-    Math.min(1, bowlsOf(this.container()?.kg ?? 0, this.contents())),
-  );
-  protected readonly kg = linkedSignal<number | null>(() => Math.round((this.container()?.kg ?? 0) * 1000) / 1000);
+  /** Figures begin anew with another container, and not when another screen enters something: what is typed stays. */
+  private readonly shownId = computed(() => this.container()?.id);
+  protected readonly bowlCount = linkedSignal<string | undefined, number | null>({
+    source: () => this.shownId(),
+    computation: () => untracked(() => Math.min(1, this.whole())),
+  });
+  protected readonly kg = linkedSignal<string | undefined, number | null>({
+    source: () => this.shownId(),
+    computation: () => untracked(() => this.inGrams(1)),
+  });
   protected readonly takenFor = signal<TakenAs>('bowls');
   protected readonly otherId = signal<string | undefined>(undefined);
   protected readonly why = signal('');
@@ -185,9 +193,15 @@ export class ContainerPlace {
     return this.container()?.contents ?? { bowlG: 300 };
   }
 
+  /** A share of what is there, kg to the gram. */
+  private inGrams(share: number): number {
+    return Math.round((this.container()?.kg ?? 0) * share * 1000) / 1000;
+  }
+
   protected begin(ask: Ask): void {
     this.said.set('');
-    this.kg.set(Math.round((this.container()?.kg ?? 0) * (ask === 'split' ? 500 : 1000)) / 1000);
+    this.kg.set(this.inGrams(ask === 'split' ? 0.5 : 1));
+    this.bowlCount.set(Math.min(1, this.whole()));
     this.asking.set(this.asking() === ask ? undefined : ask);
   }
 

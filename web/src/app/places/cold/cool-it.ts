@@ -84,10 +84,12 @@ export class CoolIt {
     const answer = this.shelf();
     return answer?.ok === true ? answer.value.soups.filter(({ retired }) => !retired) : [];
   });
-  protected readonly kg = linkedSignal(() => {
+  private readonly rest = computed(() => {
     const own = this.leftover();
-    return own === undefined ? USUAL_KG : Math.max(0.1, Math.round((own.kg - own.filledKg) * 100) / 100);
+    return own === undefined ? undefined : Math.max(0.1, Math.round((own.kg - own.filledKg) * 100) / 100);
   });
+  /** What is left over until something else is typed: only when that changes is it put in anew. */
+  protected readonly kg = linkedSignal({ source: () => this.rest(), computation: (rest) => rest ?? USUAL_KG });
   protected readonly startC = signal(USUAL_START_C);
   /** The thread reckons by this kitchen's pans and places once it has been told of them. */
   private readonly stocked = toSignal(this.cooking.stocked$);

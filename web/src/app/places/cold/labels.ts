@@ -9,6 +9,7 @@ import {
   input,
   linkedSignal,
   signal,
+  untracked,
 } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
@@ -67,11 +68,16 @@ export class Labels {
     const answer = this.answer();
     return answer?.ok === true ? answer.value.unsent : new Set<string>();
   });
-  protected readonly chosen = linkedSignal<ReadonlySet<string>>(() => {
-    const asked = (this.ids() ?? '').split(',').filter((id) => id !== '');
-    if (asked.length > 0) return new Set(asked);
-    const since = this.clock.now() - LATELY_MS;
-    return new Set(this.containers().flatMap(({ id, filledMs }) => (filledMs >= since ? [id] : [])));
+  private readonly isHere = computed(() => this.containers().length > 0);
+  /** Chosen anew for other ids, and once when the containers are here: not when another screen enters something. */
+  protected readonly chosen = linkedSignal<string, ReadonlySet<string>>({
+    source: () => `${String(this.isHere())} ${this.ids() ?? ''}`,
+    computation: () => {
+      const asked = (this.ids() ?? '').split(',').filter((id) => id !== '');
+      if (asked.length > 0) return new Set(asked);
+      const since = this.clock.now() - LATELY_MS;
+      return new Set(untracked(this.containers).flatMap(({ id, filledMs }) => (filledMs >= since ? [id] : [])));
+    },
   });
   protected readonly rows = computed(() =>
     this.containers().map((one) => ({

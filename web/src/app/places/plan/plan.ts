@@ -33,7 +33,6 @@ import { OddsPanel } from './odds-panel';
 import { PullList } from './pull-list';
 import { SideBySide } from './side-by-side';
 import { StationPanel } from './station-panel';
-import { KeptBowls } from './kept-bowls';
 import { cautionRows, containsText, dietsText, isAbsurd, oddRows, waysOut } from './plan-words';
 
 const KEYSTROKE_MS = 60;
@@ -51,7 +50,6 @@ function essenceOf(plan: StoredPlan | undefined): unknown {
   selector: 'tt-plan',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
-    KeptBowls,
     Figure,
     FormsModule,
     Choice,

@@ -8,9 +8,10 @@ import { compress } from 'hono/compress';
 import { HTTPException } from 'hono/http-exception';
 import { secureHeaders } from 'hono/secure-headers';
 import { streamSSE } from 'hono/streaming';
-import { z, type ZodType } from 'zod';
+import { z } from 'zod';
 import { appendEntries, listBatches, listOpen, listTimers, readBatch, startBatch } from './batches.js';
-import { readCold } from './cold.js';
+import { body, fail } from './answers.js';
+import { coldRoutes } from './cold-routes.js';
 import {
   BatchBodySchema,
   CorrectionSchema,
@@ -22,23 +23,18 @@ import {
   PricesSchema,
   ShelfBodySchema,
   SoupBodySchema,
-  StockBodySchema,
   withRequest,
 } from './bodies.js';
 import type { Database } from './database.js';
 import type { Devices } from './devices/devices.js';
 import { CommandSchema, readLines } from './devices/protocol.js';
-import { STATUS, type Failure } from './failure.js';
 import type { Hub } from './hub.js';
 import { readKit, saveKit } from './kitchen.js';
-import { labelSize, labelsPdf } from './labels.js';
-import { logPdf } from './log-pdf.js';
 import { addPrices, correctIngredient, readIngredient, readLarder } from './larder.js';
 import { keepPhoto, readPhoto } from './photos.js';
 import { changePlan, dropPlan, listPlans, notePlan, readPlan, savePlan } from './plans.js';
 import { Unreadable } from './shaped.js';
-import { sentence } from './sentences.js';
-import { appendStock, readColdLog, readContainer, rebuildStock } from './stock.js';
+import { rebuildStock } from './stock.js';
 import { listShelf } from './shelf.js';
 import { listSoups, listVersions, readSoup, saveSoup, shelveSoup } from './soups.js';
 
@@ -47,8 +43,6 @@ const MOST_BYTES = 1_048_576;
 const PING_MS = 15_000;
 /** What may wait to be read by one screen, bytes. */
 const MOST_WAITING_BYTES = 4_194_304;
-/** Labels of one print. */
-const MOST_LABELS = 240;
 /** What is found by its own bytes never changes. */
 const FOR_EVER = 'private, max-age=31536000, immutable';
 
@@ -66,19 +60,6 @@ export interface Services {
   readonly refresh?: () => Promise<void>;
   readonly nowMs: () => number;
   readonly logBug: (error: unknown) => void;
-}
-
-function fail(c: Context, failure: Failure): Response {
-  return c.json({ error: { ...failure, sentence: sentence(failure) } }, STATUS[failure.code]);
-}
-
-/** Validates a body by a schema; the first thing that is wrong is named with its place. */
-function body<T extends ZodType>(schema: T) {
-  return zValidator('json', schema, (result, c) => {
-    if (result.success) return;
-    const issue = result.error.issues[0];
-    return fail(c, { code: 'BAD_INPUT', field: issue?.path.join('.') ?? '', why: issue?.message ?? 'it has the wrong shape' });
-  });
 }
 
 function hostnameOf(host: string | undefined): string | undefined {
@@ -126,39 +107,6 @@ function idsAsked() {
     .pipe(z.array(z.string().min(1).max(60)).max(200));
   return zValidator('query', z.object({ ids: list.optional() }), (result, c) => {
     if (!result.success) return fail(c, { code: 'NO_SUCH_SOUP', field: 'ids' });
-    return undefined;
-  });
-}
-
-function pdfAnswer(c: Context, name: string, pdf: Uint8Array): Response {
-  return c.body(Uint8Array.from(pdf).buffer, 200, {
-    'content-type': 'application/pdf',
-    'content-disposition': `inline; filename="${name}"`,
-    'cache-control': 'no-store',
-  });
-}
-
-/** A day of the calendar. */
-function dayAsked() {
-  return zValidator('query', z.object({ day: z.iso.date() }), (result, c) => {
-    if (!result.success) return fail(c, { code: 'BAD_INPUT', field: 'day', why: 'it is no day, as 2026-12-08' });
-    return undefined;
-  });
-}
-
-/** Which containers are to have labels, of which size, and from which place of the sheet on. */
-function labelsAsked() {
-  const list = z
-    .string()
-    .transform((text) => text.split(','))
-    .pipe(z.array(z.uuid()).min(1).max(MOST_LABELS));
-  const schema = z.object({
-    ids: list,
-    size: z.string().max(40).default('a4-24'),
-    from: z.coerce.number<string>().int().min(0).max(23).default(0),
-  });
-  return zValidator('query', schema, (result, c) => {
-    if (!result.success) return fail(c, { code: 'BAD_INPUT', field: 'ids', why: 'it names no containers, or too many' });
     return undefined;
   });
 }
@@ -307,32 +255,7 @@ export function makeApp(services: Services) {
       if (kept.some(({ action }) => action.kind === 'closed' || action.kind === 'undone')) hub.tell({ kind: 'batch', batchId });
       return c.json({ kept: kept.length, known, late: [...late] }, 200);
     })
-    .get('/cold', async (c) => c.json(await readCold(database)))
-    .get('/cold/log', dayAsked(), async (c) => c.json(await readColdLog(database, c.req.valid('query').day, nowMs()), 200))
-    .get('/cold/log.pdf', dayAsked(), async (c) => {
-      const { day } = c.req.valid('query');
-      return pdfAnswer(c, `cold-log-${day}.pdf`, await logPdf(await readColdLog(database, day, nowMs())));
-    })
-    .get('/cold/labels.pdf', labelsAsked(), async (c) => {
-      const { ids, size, from } = c.req.valid('query');
-      const own = labelSize(size);
-      if (own === undefined) return fail(c, { code: 'BAD_INPUT', field: 'size', why: 'no such label is known' });
-      const { pdf, unknown } = await labelsPdf(database, ids, own, from, new URL(c.req.url).origin);
-      const [first] = unknown;
-      if (first !== undefined) return fail(c, { code: 'NO_SUCH_CONTAINER', field: 'ids' });
-      return pdfAnswer(c, 'labels.pdf', pdf);
-    })
-    .get('/cold/:id', async (c) => {
-      const known = await readContainer(database, c.req.param('id'));
-      return known === undefined ? fail(c, { code: 'NO_SUCH_CONTAINER', field: 'id' }) : c.json(known, 200);
-    })
-    .post('/cold/entries', body(StockBodySchema), async (c) => {
-      const outcome = await appendStock(database, c.req.valid('json').entries, nowMs());
-      if (!outcome.ok) return fail(c, outcome.failure);
-      const { kept, known, notices } = outcome.value;
-      if (kept > 0) hub.tell({ kind: 'cold' });
-      return c.json({ kept, known, notices: [...notices] }, 200);
-    })
+    .route('/cold', coldRoutes(services))
     .get('/devices', (c) => c.json({ devices: devices.list() }))
     .post('/devices/lines', async (c) => {
       const read = readLines(await c.req.text());

@@ -42,7 +42,6 @@ export async function labelsPdf(
     return one === undefined ? [] : [one];
   });
   const kit = await readKit(database);
-  const days = { dayWords: longDay, dayOf: (ms: number) => dayOf(ms, kit?.zone) };
   const doc = pdfOf(size.pageMm, 'Labels');
   const places = onPages(list.length, size, startAt);
   let page = -1;
@@ -56,22 +55,12 @@ export async function labelsPdf(
     }
     faces ??= facesIn(doc);
     const own = faces;
-    const label = labelText(container, origin, days);
+    const label = labelText(container, origin, (ms) => dayOf(ms, kit?.zone));
     const layout = layOut(label, size, (text, sizePt, isBold) => widthMm(doc, text, sizePt, own[isBold ? 'bold' : 'plain']));
     drawLabel(doc, faces, layout, label.url, place.xMm, place.yMm);
   }
   if (list.length === 0) doc.addPage();
   return { pdf: await pdfBytes(doc), unknown: ids.filter((id) => !known.has(id)) };
-}
-
-/** A day with its year, as a label needs it. @example longDay('2026-12-08') // '8 Dec 2026' */
-function longDay(day: string): string {
-  return new Date(`${day}T00:00:00Z`).toLocaleDateString('en-GB', {
-    day: 'numeric',
-    month: 'short',
-    year: 'numeric',
-    timeZone: 'UTC',
-  });
 }
 
 /** A size of label by its name; undefined for one that is not known. */

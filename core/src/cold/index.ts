@@ -16,6 +16,7 @@ export {
 export {
   COOLING_RULES,
   OWN_RULE,
+  REHEATING,
   outlookOf,
   ownRule,
   rulesFor,
@@ -36,13 +37,4 @@ export {
 } from './split.js';
 export { KEEPING_RULES, SHORTER_DAYS, type KeepingRule } from './keep.js';
 export { freezeMinutes, headspaceShare, plankS, type FreezeAsk, type Freezing } from './freeze.js';
-export {
-  CoolingWatchSchema,
-  lastMinuteFor,
-  rescuedTo,
-  watchCooling,
-  type CoolingReading,
-  type CoolingWatch,
-  type Rescue,
-  type Watched,
-} from './watch.js';
+export { lastMinuteFor, rescuedTo, watchCooling, type CoolingReading, type Rescue, type Watched } from './watch.js';

@@ -39,6 +39,9 @@ export const COOLING_RULES: readonly CoolingRule[] = [
   },
 ];
 
+/** How soup is brought back for service: to this, within so many minutes, once. Source: FDA Food Code 2022, 3-403.11. */
+export const REHEATING = { toC: 74, withinMin: 120 } as const;
+
 /** How a kitchen's own rule is named. */
 export const OWN_RULE = 'own';
 

@@ -1,4 +1,3 @@
-import { z } from 'zod';
 import { coolingCurve, COOLING_SPREAD, HALF_Z, LONGEST_MIN, MOST_Z, minutesTo, type CoolingPan, type Minutes } from './cooling.js';
 import type { Curve } from './slab.js';
 
@@ -7,26 +6,6 @@ export interface CoolingReading {
   readonly minute: number;
   readonly tempC: number;
 }
-
-const minute = z
-  .number()
-  .min(0)
-  .max(LONGEST_MIN * 7);
-const tempC = z.number().min(-60).max(110);
-
-/** A pan that is watched, as it is kept: when it was set to cool and how, by which rule, and what was read of it. */
-export const CoolingWatchSchema = z.strictObject({
-  startMs: z.number(),
-  startC: tempC,
-  depthM: z.number().positive().max(1),
-  placeId: z.string().min(1).max(60),
-  isStirred: z.boolean(),
-  ruleId: z.string().min(1).max(60),
-  /** The way in words, as it was chosen. */
-  words: z.string().max(300),
-  readings: z.array(z.strictObject({ minute, tempC })).max(500),
-});
-export type CoolingWatch = z.infer<typeof CoolingWatchSchema>;
 
 /** How far a reading may be off: the probe, and a tip that is not quite in the middle, K. Kitchen default. */
 const READ_SD_K = 0.8;

@@ -1,7 +1,8 @@
 import type { CoolingRule, CoolingStage, Minutes, SplitPlan, StageOutlook } from '../cold/index.js';
 import { showMinutes } from '../units/index.js';
 
-const degrees = (c: number): string => `${String(Math.round(c * 10) / 10)} °C`;
+/** A temperature to a tenth of a degree. */
+export const degrees = (c: number): string => `${String(Math.round(c * 10) / 10)} °C`;
 const millimetres = (m: number): string => `${String(Math.round(m * 1000))} mm`;
 const kilos = (kg: number): string => `${String(Number(kg.toFixed(kg < 100 ? 1 : 0)))} kg`;
 

@@ -1,7 +1,9 @@
+import { REHEATING } from '../cold/index.js';
 import type { DayClock } from '../kit/index.js';
-import type { Check, Container, CoolingVerdict, DaySheet, StockEntry } from '../stock/index.js';
+import { readingsOf, type Check, type Container, type CoolingVerdict, type DaySheet, type StockEntry } from '../stock/index.js';
 import { showMinutes } from '../units/index.js';
-import { stockActionWords } from './stock.js';
+import { degrees } from './cold.js';
+import { reheatingWords, stockActionWords } from './stock.js';
 
 /** A temperature of what was kept hot, for so many minutes where that was told. */
 export interface HotLook {
@@ -25,8 +27,6 @@ export interface SheetRow {
   /** The entry that it is of, where it can be corrected. */
   readonly entryId?: string;
 }
-
-const degrees = (c: number): string => `${String(Math.round(c * 10) / 10)} °C`;
 
 function timeOf(minute: number): string {
   return `${String(Math.floor(minute / 60)).padStart(2, '0')}:${String(Math.floor(minute % 60)).padStart(2, '0')}`;
@@ -85,10 +85,16 @@ export function daySheetRows(
     ...stores.flatMap(({ store, checks }) => checks.map((check) => checkRow(check, store.name, store.mostC, clock))),
     ...cooled.map(({ container, verdicts }): SheetRow => ({
       section: 'Cooling',
-      when: at(container.cooling?.startMs ?? container.filledMs),
+      when: at(
+        container.cooling === undefined
+          ? container.filledMs
+          : (readingsOf(container.cooling)[0]?.atMs ?? container.cooling.startMs),
+      ),
       what: nameOf(container.id),
       figure:
-        (container.cooling?.readings ?? []).map(({ atMs, tempC }) => `${at(atMs)} ${degrees(tempC)}`).join(', ') || 'nothing read',
+        (container.cooling === undefined ? [] : readingsOf(container.cooling))
+          .map(({ atMs, tempC }) => `${at(atMs)} ${degrees(tempC)}`)
+          .join(', ') || 'nothing read',
       state: verdicts.map(verdictWords).join('; '),
       isBad: verdicts.some(({ state }) => state === 'missed'),
       who: '',
@@ -103,16 +109,13 @@ export function daySheetRows(
       who,
     })),
     ...heated.map((entry) => {
-      const isBad = entry.action.kind === 'reheated' && (entry.action.toC < REHEAT_C || entry.action.minutes > REHEAT_MIN);
-      return told('Heated again', entry, isBad, isBad ? 'less hot or slower than 74 °C within 2 h' : 'good');
+      const isBad =
+        entry.action.kind === 'reheated' && (entry.action.toC < REHEATING.toC || entry.action.minutes > REHEATING.withinMin);
+      return told('Heated again', entry, isBad, isBad ? `less hot or slower than ${reheatingWords()}` : 'good');
     }),
     ...thrownAway.map((entry) => told('Thrown away', entry, false, '')),
   ];
 }
-
-/** FDA Food Code 2022, 3-403.11. */
-const REHEAT_C = 74;
-const REHEAT_MIN = 120;
 
 /** What is missing on a day, as sentences; none where nothing is. */
 export function dayWarnings({ missed: { checks, warm, coolings } }: DaySheet): string[] {

@@ -9,5 +9,14 @@ export { noticeWords } from './change-notices.js';
 export { assumedWords, differenceWords, pastingSentence, readingSentence } from './drafts.js';
 export { unsureWords } from './odds.js';
 export { minutesWords, outlookWords, ruleSentence, placeWords, splitWords, stageWords } from './cold.js';
-export { bringBackWords, freezingWords, keptWords, stockActionWords, stockNoticeSentence, stockStateWords } from './stock.js';
+export {
+  bringBackWords,
+  freezingWords,
+  keptWords,
+  kilos,
+  reheatingWords,
+  stockActionWords,
+  stockNoticeSentence,
+  stockStateWords,
+} from './stock.js';
 export { daySheetRows, dayWarnings, type HotLook, type SheetRow } from './day-sheet.js';

@@ -1,7 +1,11 @@
+import { REHEATING } from '../cold/index.js';
 import type { Container, Contents, StockAction, StockNotice, TakenAs, UseByDay } from '../stock/index.js';
+import { showMinutes } from '../units/index.js';
+import { degrees } from './cold.js';
 
-const kilos = (kg: number): string => (kg < 1 ? `${String(Math.round(kg * 1000))} g` : `${String(Number(kg.toFixed(2)))} kg`);
-const degrees = (c: number): string => `${String(Math.round(c * 10) / 10)} °C`;
+/** Grams below a kilo, kilos to the ten grams above it. */
+export const kilos = (kg: number): string =>
+  kg < 1 ? `${String(Math.round(kg * 1000))} g` : `${String(Number(kg.toFixed(2)))} kg`;
 
 /** Where a container stands and how it is, as words. */
 export function stockStateWords({ state, store }: Pick<Container, 'state' | 'store'>): string {
@@ -37,10 +41,12 @@ export function keptWords({ rule, shortenedBy, daysOnceThawed }: UseByDay): stri
   return `${shortenedBy === undefined ? '' : `${SHORTENED[shortenedBy]}; else `}${rule.source}.${thaw}`;
 }
 
-/**
- * How a kept soup is brought back. 74 °C within two hours: FDA Food Code 2022, 3-403.11, for hot holding; once: common
- * practice.
- */
+/** "74 °C within 2 h" */
+export function reheatingWords(): string {
+  return `${degrees(REHEATING.toC)} within ${showMinutes(REHEATING.withinMin)}`;
+}
+
+/** How a kept soup is brought back. */
 export function bringBackWords(
   { isServedCold, holds }: Pick<Contents, 'isServedCold' | 'holds'>,
   state: Container['state'],
@@ -51,11 +57,11 @@ export function bringBackWords(
   const whisk = (isFrozen || state === 'thawed') && holds.length > 0 ? ' Blend it once more: it may have parted.' : '';
   return isServedCold
     ? `${thaw}Serve it from the fridge; stir, taste, season.${whisk}`
-    : `${thaw}Heat it to 74 °C within 2 hours, once.${whisk} Stir, taste, season; cream goes in at the end.`;
+    : `${thaw}Heat it to ${reheatingWords()}, once.${whisk} Stir, taste, season.`;
 }
 
 /** How long a flat container takes to freeze through, and how much of it must be free. */
-export function freezingWords(minutes: number, freeShare: number): string {
+export function freezingWords({ minutes, freeShare }: { readonly minutes: number; readonly freeShare: number }): string {
   return `about ${String(Math.max(1, Math.round(minutes / 60)))} h through at -18 °C; ${String(Math.ceil(freeShare * 100))} % of it left free`;
 }
 
@@ -71,7 +77,9 @@ export function stockNoticeSentence({ kind, kg }: StockNotice): string {
     case 'into itself':
       return 'Nothing can be poured into itself; that does not count.';
     case 'frozen and not':
-      return 'One was frozen and the other not, or it was taken while frozen by the record: put right where it stands.';
+      return 'One of them was frozen and the other not, so they were not joined: thaw it first.';
+    case 'taken frozen':
+      return 'It was taken while it stood in the freezer by the record: put right where it stands.';
     case 'past its day':
       return 'It was taken after its last day.';
     case 'not cooled':

@@ -122,6 +122,14 @@ export function shortenersOf(allergens: IngredientRow['allergens'], creamG: numb
   return SHORTENERS.filter((one) => held.has(one));
 }
 
+/** A bowl is full to a gram of a kilo. */
+const ROUNDING = 1e-6;
+
+/** Whole bowls that a mass gives, never more than there are. */
+export function bowlsIn(kg: number, { bowlG }: Pick<Contents, 'bowlG'>): number {
+  return Math.floor((kg * 1000) / bowlG + ROUNDING);
+}
+
 /** Two soups in one container: composition by weight, every allergen of both, the diets that both keep to. */
 export function mixedContents(a: Contents, aKg: number, b: Contents, bKg: number): Contents {
   const share = bKg / (aKg + bKg);

@@ -71,6 +71,7 @@ describe('the day sheet', () => {
       words: '',
       own: undefined,
       countsFromMs: undefined,
+      earlier: [],
       readings: readings.map(([time, tempC], n) => ({ entryId: idOf(n), atMs: at(time), tempC })),
       ...more,
     });
@@ -96,15 +97,16 @@ describe('the day sheet', () => {
     ).toEqual(['missed', 'kept']);
     expect(states(cooling([['14:30', 60]]), '15:00')).toEqual(['not shown', 'not shown']);
     expect(states(cooling([['14:30', 60]]), '17:00')).toEqual(['missed', 'not shown']);
-    // Set anew on the way by a rescue: the time that it had before counts.
+    // Set anew on the way by a rescue: what was read before counts, what was reckoned at the start of it does not.
+    const before = (time: string, tempC: number) => ({ entryId: idOf(90), atMs: at(time), tempC });
     const rescued = cooling(
       [
         ['16:10', 20],
         ['18:00', 5],
       ],
-      { startMs: at('15:30'), startC: 45, countsFromMs: at('14:20') },
+      { startMs: at('15:30'), startC: 45, countsFromMs: at('14:50'), earlier: [before('14:00', 80), before('14:20', 62)] },
     );
     expect(states(rescued)).toEqual(['kept', 'kept']);
-    expect(states({ ...rescued, countsFromMs: at('14:00') })).toEqual(['missed', 'kept']);
+    expect(states({ ...rescued, earlier: [before('14:00', 80), before('14:05', 62)] })).toEqual(['missed', 'kept']);
   });
 });

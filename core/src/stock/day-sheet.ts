@@ -1,6 +1,6 @@
 import type { CoolingRule } from '../cold/index.js';
 import type { ColdStore, DayClock } from '../kit/index.js';
-import { coolingRuleOf, type Container, type Cooling } from './fold.js';
+import { coolingRuleOf, readingsOf, type Container, type Cooling } from './fold.js';
 import type { StockEntry } from './entry.js';
 
 /** A look at a fridge or freezer that was due or was made. */
@@ -94,16 +94,17 @@ function checksOf(store: ColdStore, entries: readonly StockEntry[], day: string,
 }
 
 /**
- * What the readings of a cooling show. A stage counts from the last reading at its first mark or above (from its start where
- * there is none, or where it was set anew), to the first at its second mark or below: on the strict side of what was between.
+ * What the readings of a cooling show. A stage counts from the last reading at its first mark or above (from the first one
+ * where there is none) to the first at its second mark or below: on the strict side of what was between. Of a pan that was
+ * rescued its readings before count with it.
  */
 export function verdictsOf(cooling: Cooling, rule: CoolingRule, nowMs: number): readonly CoolingVerdict[] {
-  const points = [{ atMs: cooling.startMs, tempC: cooling.startC }, ...cooling.readings];
+  const points = readingsOf(cooling);
   return rule.stages.map(({ fromC, toC, withinMin }): CoolingVerdict => {
     const first = points.find(({ tempC }) => tempC <= toC);
     const above =
       fromC === undefined ? undefined : points.findLast(({ tempC, atMs }) => tempC >= fromC && atMs <= (first?.atMs ?? Infinity));
-    const fromMs = cooling.countsFromMs ?? above?.atMs ?? cooling.startMs;
+    const fromMs = (above ?? points[0])?.atMs ?? cooling.startMs;
     const minutes = first === undefined ? undefined : Math.max(0, (first.atMs - fromMs) / MINUTE_MS);
     const isOver = (nowMs - fromMs) / MINUTE_MS > withinMin;
     return {
@@ -133,7 +134,8 @@ export function daySheet(
   const cooled = [...containers].flatMap((container): CooledToday[] => {
     const { cooling } = container;
     const rule = cooling === undefined ? undefined : coolingRuleOf(cooling);
-    if (cooling === undefined || rule === undefined || clock.dayOf(cooling.startMs) !== day) return [];
+    if (cooling === undefined || rule === undefined || clock.dayOf(readingsOf(cooling)[0]?.atMs ?? cooling.startMs) !== day)
+      return [];
     return [{ container, verdicts: verdictsOf(cooling, rule, clock.nowMs) }];
   });
   const all = checks.flatMap((one) => one.checks);

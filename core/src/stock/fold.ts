@@ -18,7 +18,27 @@ export interface Cooling {
   readonly own: OwnCoolingRule | undefined;
   /** Since when its rule counts, where it was set anew on the way. */
   readonly countsFromMs: number | undefined;
-  readonly readings: readonly { readonly entryId: string; readonly atMs: number; readonly tempC: number }[];
+  readonly readings: readonly Reading[];
+  /** What was read, and told at the start, before it was set anew or parted: what shows how the rule was kept. */
+  readonly earlier: readonly Reading[];
+}
+
+export interface Reading {
+  readonly entryId: string;
+  readonly atMs: number;
+  readonly tempC: number;
+}
+
+/** What was told and read of a cooling, in its order. The start of one that was set anew is reckoned, not read. */
+export function readingsOf({
+  startMs,
+  startC,
+  countsFromMs,
+  earlier,
+  readings,
+}: Cooling): readonly Pick<Reading, 'atMs' | 'tempC'>[] {
+  const start = countsFromMs === undefined && earlier.length === 0 ? [{ atMs: startMs, tempC: startC }] : [];
+  return [...start, ...earlier, ...readings];
 }
 
 /** The rule that a container is cooled by; undefined for one that is not known here. */
@@ -63,7 +83,14 @@ export interface StockNotice {
   readonly entryId: string;
   readonly container: string;
   readonly kind:
-    'more than was there' | 'no such container' | 'filled twice' | 'into itself' | 'frozen and not' | 'past its day' | 'not cooled';
+    | 'more than was there'
+    | 'no such container'
+    | 'filled twice'
+    | 'into itself'
+    | 'frozen and not'
+    | 'taken frozen'
+    | 'past its day'
+    | 'not cooled';
   /** Kilos that were told and not there. */
   readonly kg?: number;
 }
@@ -221,7 +248,7 @@ class Shelves {
       outKg: {},
       foundKg: 0,
       filledMs: this.entry.now.atMs,
-      cooling: from.cooling === undefined ? undefined : { ...from.cooling, readings: [] },
+      cooling: from.cooling && partedCooling(from.cooling, this.entry.now.id),
       notes: [],
       changedMs: this.entry.now.atMs,
     });
@@ -255,7 +282,7 @@ class Shelves {
     const { container, kg, as, batchId } = action;
     this.eaten(container);
     const from = this.all.get(container);
-    if (from?.store.kind === 'freezer' && as !== 'used') this.notice('frozen and not', container);
+    if (from?.store.kind === 'freezer' && as !== 'used') this.notice('taken frozen', container);
     const real = this.out(container, kg, as);
     if (as !== 'used' || batchId === undefined || from === undefined || real <= 0) return;
     const day = from.limit.day ?? this.rules.dayOf(this.entry.now.atMs);
@@ -272,7 +299,8 @@ class Shelves {
         const have = this.found(action.container);
         if (have === undefined) return;
         const { startC, depthM, place, isStirred, rule, words, own, countsFromMs } = action;
-        const cooling = { startMs: atMs, startC, depthM, place, isStirred, rule, words, own, countsFromMs, readings: [] };
+        const earlier = countsFromMs === undefined || have.cooling === undefined ? [] : partedCooling(have.cooling, id).earlier;
+        const cooling = { startMs: atMs, startC, depthM, place, isStirred, rule, words, own, countsFromMs, readings: [], earlier };
         this.set(have, { cooling, cooledMs: undefined });
         return;
       }
@@ -333,6 +361,12 @@ class Shelves {
   ended(draft: Draft): Container {
     return { ...draft, state: stateOf(draft), useBy: this.useBy(draft) };
   }
+}
+
+/** A cooling that goes on in another way, with nothing read of it yet; what was read stays known. */
+function partedCooling(cooling: Cooling, entryId: string): Cooling {
+  const earlier = readingsOf(cooling).map((one) => ({ entryId, ...one }));
+  return { ...cooling, readings: [], earlier };
 }
 
 /** Two limits together: the sooner of both. In the freezer: the fewer days, since the longer time. */

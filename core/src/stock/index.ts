@@ -15,7 +15,7 @@ export {
   type TakenAs,
 } from './entry.js';
 export { contentsOf } from './from-batch.js';
-export { dietNames, mixedContents, shortenersOf, soupAsIngredient } from './contents.js';
+export { bowlsIn, dietNames, mixedContents, shortenersOf, soupAsIngredient } from './contents.js';
 export {
   daysBetween,
   firstLimit,
@@ -32,6 +32,7 @@ export {
 export {
   NOTHING_KG,
   coolingRuleOf,
+  readingsOf,
   foldStock,
   type Container,
   type Cooling,
@@ -49,3 +50,4 @@ export {
   type DaySheet,
   type StoreChecks,
 } from './day-sheet.js';
+export { freezingOf } from './freezing.js';

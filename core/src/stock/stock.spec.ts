@@ -15,6 +15,7 @@ import {
   foldStock,
   keepingOf,
   plusDays,
+  readingsOf,
   tiesOf,
   type Container,
   type Contents,
@@ -160,7 +161,7 @@ describe('the stock', () => {
       'no such container',
       'into itself',
       'frozen and not',
-      'frozen and not',
+      'taken frozen',
       'not cooled',
       'past its day',
     ]);
@@ -195,6 +196,10 @@ describe('the stock', () => {
     const end = foldStock(list, rules).containers;
     expect(end.get(A)).toEqual(jasmine.objectContaining({ state: 'chilled', kg: 3, cooledMs: START + 6 * HOUR_MS }));
     expect(end.get(A)!.cooling!.depthM).toBe(0.03);
+    // Set to cool anew without the time it had: the rule begins again, and what was before is not of it.
+    expect(readingsOf(end.get(A)!.cooling!)).toEqual([{ atMs: START + 1.5 * HOUR_MS, tempC: 50 }]);
+    // The other half was only poured apart: what was read of the whole was read of it.
+    expect(readingsOf(end.get(B)!.cooling!).map(({ tempC }) => tempC)).toEqual([80, 55]);
   });
 
   it('keeps allergens of all, and only the diets of both, when soups are joined', () => {

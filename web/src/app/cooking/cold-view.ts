@@ -68,6 +68,8 @@ export interface CoolingAnswer {
   readonly isMet: boolean;
   readonly ruleWords: string;
   readonly missed: string;
+  /** Where its rule ends, °C. */
+  readonly coldC: number;
   readonly ways: readonly CoolingWay[];
   /** How shallow it would have to lie where no way meets the rule, mm. */
   readonly deepestMm: number | undefined;
@@ -156,6 +158,7 @@ export function coolingAnswer(
     isMet: split.ok,
     ruleWords: ruleSentence(rule),
     missed: rule.missed,
+    coldC: Math.min(...rule.stages.map(({ toC }) => toC)),
     ways: plans.map((plan) => wayOf(plan, question, rule)),
     holdsKg: split.ok || split.holdsKg >= question.kg ? undefined : Math.floor(split.holdsKg),
     deepestMm: split.ok || split.depthM === undefined ? undefined : Math.floor(split.depthM * 1000),

@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import type { Kit, Place } from '@tureen/core/kit';
+import { USUAL_STORES, type ColdStore, type Kit, type Place } from '@tureen/core/kit';
 import type { IngredientRow } from '@tureen/core/larder';
 import { filter, map, shareReplay, type Observable } from 'rxjs';
 import type { IngredientHistory, StoredLarder } from '@tureen/server/api';
@@ -43,6 +43,11 @@ export class Kitchen {
   );
 
   readonly rows$: Observable<readonly IngredientRow[]> = this.larder$.pipe(map(({ rows }) => rows));
+
+  /** Fridges and freezers; a usual one of each where the kitchen has named none. */
+  readonly coldStores$: Observable<readonly ColdStore[]> = this.kitchen$.pipe(
+    map((answer) => (answer.ok ? answer.value.kit?.coldStores : undefined) ?? USUAL_STORES),
+  );
 
   /** Saves the kit as it now is. */
   save(kit: Kit): Promise<Answer<{ kit: Kit }>> {

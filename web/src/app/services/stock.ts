@@ -95,7 +95,12 @@ export class Stock {
 
   readonly cold$: Observable<Answer<ColdView>> = combineLatest([this.list$, this.outbox.unsent$, this.rules$]).pipe(
     map(([answer, unsent, rules]): Answer<ColdView> => {
-      for (const one of unsent) if (!isOfBatch(one) && one.refusal === undefined) this.mine.set(one.id, one.entry);
+      for (const one of unsent) {
+        if (isOfBatch(one)) continue;
+        // What the server will not have is shown as refused, not as if it had happened.
+        if (one.refusal === undefined) this.mine.set(one.id, one.entry);
+        else this.mine.delete(one.id);
+      }
       return answer.ok ? { ok: true, value: coldView(answer.value, [...this.mine.values()], rules) } : answer;
     }),
     shareReplay({ bufferSize: 1, refCount: true }),

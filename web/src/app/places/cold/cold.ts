@@ -4,7 +4,6 @@ import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { stockNoticeSentence } from '@tureen/core/messages';
 import { showMinutes } from '@tureen/core/units';
-import { USUAL_STORES } from '@tureen/core/kit';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { map, timer } from 'rxjs';
 import { Clock } from '../../services/clock';
@@ -44,7 +43,7 @@ export class Cold {
   private readonly stock = inject(Stock);
   private readonly clock = inject(Clock);
   private readonly answer = toSignal(this.stock.cold$);
-  private readonly kitchen = toSignal(inject(Kitchen).kitchen$);
+  private readonly stores = toSignal(inject(Kitchen).coldStores$, { initialValue: [] });
   private readonly field = viewChild<ElementRef<HTMLInputElement>>('find');
   private readonly nowMs = toSignal(timer(0, LOOK_MS).pipe(map(() => this.clock.now())), { initialValue: this.clock.now() });
   protected readonly wanted = signal('');
@@ -95,9 +94,7 @@ export class Cold {
   });
   protected readonly total = computed(() => this.rows().length);
   protected readonly shelves = computed((): ShelfOf[] => {
-    const answer = this.kitchen();
-    const own = (answer?.ok === true ? answer.value.kit?.coldStores : undefined) ?? USUAL_STORES;
-    const stores = new Map<string, string>(own.map(({ id, name }) => [id, name]));
+    const stores = new Map<string, string>(this.stores().map(({ id, name }) => [id, name]));
     for (const { store } of this.view()?.containers ?? []) if (!stores.has(store.id)) stores.set(store.id, store.name);
     return [...stores].map(([id, name]) => {
       const rows = this.found().filter(({ storeId }) => storeId === id);

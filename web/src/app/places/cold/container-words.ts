@@ -1,4 +1,4 @@
-import type { Container, Contents } from '@tureen/core/stock';
+import { bowlsIn, daysBetween, type Container } from '@tureen/core/stock';
 import { bringBackWords, keptWords, stockStateWords } from '@tureen/core/messages';
 import { dayOf } from '@tureen/core/kit';
 import { kitchenZone } from '../../services/zone';
@@ -28,11 +28,6 @@ export interface ContainerRow {
   readonly text: string;
 }
 
-/** Whole bowls that a mass gives, never more than there are. */
-export function bowlsOf(kg: number, { bowlG }: Pick<Contents, 'bowlG'>): number {
-  return Math.floor((kg * 1000) / bowlG + 1e-6);
-}
-
 const SOON_DAYS = 1;
 
 /** A day of the calendar as a cook says it. @example dayWords('2026-12-08') // '8 Dec' */
@@ -41,7 +36,7 @@ export function dayWords(day: string): string {
 }
 
 function urgencyOf(day: string, today: string): ContainerRow['urgency'] {
-  const days = (Date.parse(day) - Date.parse(today)) / 86_400_000;
+  const days = daysBetween(today, day);
   return days < 0 ? 'past' : days === 0 ? 'today' : days <= SOON_DAYS ? 'soon' : 'later';
 }
 
@@ -55,7 +50,7 @@ export function containerRow(container: Container, nowMs: number): ContainerRow 
     id,
     name: contents.name,
     vessel,
-    bowls: bowlsOf(kg, contents),
+    bowls: bowlsIn(kg, contents),
     mass: mass(kg, 'metric'),
     where,
     storeId: store.id,

@@ -2,12 +2,12 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSign
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import { freezeMinutes, headspaceShare, stuffOf } from '@tureen/core/cold';
+import { REHEATING } from '@tureen/core/cold';
 import { energyKcal } from '@tureen/core/dish';
 import { makeIngredient } from '@tureen/core/larder';
-import { freezingWords, stockActionWords, stockNoticeSentence } from '@tureen/core/messages';
-import { USUAL_STORES, type ColdStore } from '@tureen/core/kit';
-import { tiesOf, type Container, type StockAction, type TakenAs } from '@tureen/core/stock';
+import { freezingWords, reheatingWords, stockActionWords, stockNoticeSentence } from '@tureen/core/messages';
+import type { ColdStore } from '@tureen/core/kit';
+import { bowlsIn, freezingOf, tiesOf, type Container, type StockAction, type TakenAs } from '@tureen/core/stock';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { switchMap, timer, map } from 'rxjs';
@@ -18,34 +18,17 @@ import { newId } from '../../services/device';
 import { Kitchen } from '../../services/kitchen';
 import { Stock } from '../../services/stock';
 import { day, mass, money, timeOfDay } from '../figures';
-import { bowlsOf, containerRow, dayWords } from './container-words';
+import { containerRow, dayWords } from './container-words';
 import { PanWatch } from './pan-watch';
 import { Tub } from './tub';
 
 const LOOK_MS = 30_000;
-/** What a soup is brought back to, °C: FDA Food Code 2022, 3-403.11. */
-const REHEAT_C = 74;
-const MOST_MIN = 120;
 
 /** What can be asked for; each has a small form. */
 const ASKS = ['took', 'split', 'joined', 'reheated', 'threw away', 'recounted', 'note'] as const;
 type Ask = (typeof ASKS)[number];
 
 const WHYS = ['past its day', 'missed its cooling', 'stood warm', 'spilt', 'does not taste'] as const;
-
-/** A freezer's still air, W/(m2 K), and what a tub is deep where nobody said. Kitchen defaults. */
-const FREEZER = { airC: -18, hW: 10 } as const;
-const USUAL_DEPTH_M = 0.06;
-const FRIDGE_C = 4;
-
-function freezingOf({ contents, cooling }: Container): string {
-  const { densityKgM3, waterShare } = stuffOf(makeIngredient(contents.row).perKg, 1);
-  const thickM = cooling?.depthM ?? USUAL_DEPTH_M;
-  return freezingWords(
-    freezeMinutes({ thickM, waterShare, densityKgM3, startC: FRIDGE_C, ...FREEZER }),
-    headspaceShare(waterShare),
-  );
-}
 
 function isAsk(text: string | undefined): text is Ask {
   return (ASKS as readonly (string | undefined)[]).includes(text);
@@ -116,7 +99,7 @@ export class ContainerPlace {
       { name: 'frozen', value: at(frozenMs) },
       { name: 'thawed', value: at(thawedMs) },
       { name: 'opened', value: at(openedMs) },
-      { name: 'to freeze', value: own.state === 'chilled' ? freezingOf(own) : undefined },
+      { name: 'to freeze', value: own.state === 'chilled' ? freezingWords(freezingOf(own)) : undefined },
       { name: 'worth', value: contents.row.pricePerKg > 0 ? money(contents.row.pricePerKg * kg, this.currency()) : undefined },
       {
         name: 'by recounting',
@@ -144,10 +127,7 @@ export class ContainerPlace {
       }))
       .reverse();
   });
-  protected readonly stores = computed((): readonly ColdStore[] => {
-    const answer = this.kitchen();
-    return (answer?.ok === true ? answer.value.kit?.coldStores : undefined) ?? USUAL_STORES;
-  });
+  protected readonly stores = toSignal(inject(Kitchen).coldStores$, { initialValue: [] });
   protected readonly others = computed(() => {
     const own = this.container();
     return this.listed()
@@ -176,10 +156,11 @@ export class ContainerPlace {
   protected readonly otherId = signal<string | undefined>(undefined);
   protected readonly why = signal('');
   protected readonly minutes = signal<number | null>(15);
-  protected readonly toC = signal<number | null>(REHEAT_C);
+  protected readonly toC = signal<number | null>(REHEATING.toC);
   protected readonly said = signal('');
   protected readonly whys = WHYS;
-  protected readonly mostMin = MOST_MIN;
+  protected readonly reheating = reheatingWords();
+  protected readonly isShort = computed(() => (this.toC() ?? 0) < REHEATING.toC || (this.minutes() ?? 0) > REHEATING.withinMin);
   protected readonly takenAs: readonly { readonly value: TakenAs; readonly name: string }[] = [
     { value: 'bowls', name: 'for bowls' },
     { value: 'staff', name: 'for the staff' },
@@ -187,7 +168,7 @@ export class ContainerPlace {
     { value: 'used', name: 'into another soup' },
     { value: 'other', name: 'else' },
   ];
-  protected readonly whole = computed(() => bowlsOf(this.container()?.kg ?? 0, this.contents()));
+  protected readonly whole = computed(() => bowlsIn(this.container()?.kg ?? 0, this.contents()));
 
   private contents(): { readonly bowlG: number } {
     return this.container()?.contents ?? { bowlG: 300 };

@@ -3,7 +3,6 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { OWN_RULE, rulesFor } from '@tureen/core/cold';
-import { USUAL_STORES } from '@tureen/core/kit';
 import { makeIngredient } from '@tureen/core/larder';
 import type { Contents, StockAction, Store } from '@tureen/core/stock';
 import { NzSelectModule } from 'ng-zorro-antd/select';
@@ -25,8 +24,8 @@ const USUAL_START_C = 80;
 const USUAL_KG = 10;
 const MOST_KG = 2000;
 const RULE_KEY = 'tureen-cooling-rule';
-/** Cold already when it is put away: no watch. */
-const COLD_C = 8;
+/** Where it stands until the kitchen's own fridges are heard of. */
+const FRIDGE: Store = { id: 'fridge', name: 'Fridge', kind: 'fridge' };
 
 /** What is put away: something left over of a batch, or a soup of the shelf. */
 interface Asked {
@@ -61,11 +60,11 @@ export class CoolIt {
   private readonly router = inject(Router);
   private readonly answer = toSignal(this.stock.cold$);
   private readonly kitchen = toSignal(inject(Kitchen).kitchen$);
+  private readonly stores = toSignal(inject(Kitchen).coldStores$, { initialValue: [] });
   private readonly shelf = toSignal(this.soups.shelf$);
   /** The entry that says what was left over, from the address. */
   readonly of = input<string>();
   protected readonly mostKg = MOST_KG;
-  protected readonly coldC = COLD_C;
   private readonly ours = computed(() => {
     const answer = this.kitchen();
     return answer?.ok === true ? answer.value.kit?.coolingRule : undefined;
@@ -131,6 +130,8 @@ export class CoolIt {
     const ways = this.shown()?.ways ?? [];
     return ways[Math.min(this.wayAt(), ways.length - 1)];
   });
+  /** Cold already by its rule when it is put away: there is nothing to watch. */
+  protected readonly isCold = computed(() => this.startC() <= (this.shown()?.coldC ?? -Infinity));
   protected readonly isBusy = signal(false);
   protected readonly said = signal('');
 
@@ -163,10 +164,8 @@ export class CoolIt {
   }
 
   private store(): Store {
-    const answer = this.kitchen();
-    const stores = (answer?.ok === true ? answer.value.kit?.coldStores : undefined) ?? USUAL_STORES;
-    const { id, name, kind } = stores.find((one) => one.kind === 'fridge') ??
-      stores[0] ?? { id: 'fridge', name: 'Fridge', kind: 'fridge' };
+    const stores = this.stores();
+    const { id, name, kind } = stores.find((one) => one.kind === 'fridge') ?? stores[0] ?? FRIDGE;
     return { id, name, kind };
   }
 
@@ -195,7 +194,7 @@ export class CoolIt {
       const actions = way.pans.flatMap(({ name, kg }): StockAction[] => {
         const container = newId();
         const filled: StockAction = { kind: 'filled', container, kg, vessel: name, store: this.store(), ...held };
-        return startC <= COLD_C
+        return this.isCold()
           ? [filled]
           : [
               filled,

@@ -30,15 +30,6 @@ const SIZE_KEY = 'tureen-label-size';
 /** What was filled so lately is meant where nothing is said, ms. */
 const LATELY_MS = 12 * 3_600_000;
 
-function longDay(of: string): string {
-  return new Date(`${of}T00:00:00Z`).toLocaleDateString('en-GB', {
-    day: 'numeric',
-    month: 'short',
-    year: 'numeric',
-    timeZone: 'UTC',
-  });
-}
-
 /** Labels of containers as they will be printed: on paper, as PDF, or as pictures for a label printer. */
 @Component({
   selector: 'tt-labels',
@@ -88,10 +79,9 @@ export class Labels {
     })),
   );
   protected readonly labels = computed(() => {
-    const words = { dayWords: longDay, dayOf: (ms: number) => dayOf(ms, kitchenZone()) };
     return this.containers()
       .filter(({ id }) => this.chosen().has(id))
-      .map((one) => ({ id: one.id, text: labelText(one, this.document.location.origin, words) }));
+      .map((one) => ({ id: one.id, text: labelText(one, this.document.location.origin, (ms) => dayOf(ms, kitchenZone())) }));
   });
   protected readonly waits = computed(() => this.labels().some(({ id }) => this.unsent().has(id)));
   protected readonly pdf = computed(() => {

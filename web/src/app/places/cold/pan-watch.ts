@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSign
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import { USUAL_STORES, type ColdStore } from '@tureen/core/kit';
+import { REHEATING } from '@tureen/core/cold';
+import type { ColdStore } from '@tureen/core/kit';
 import type { Container, StockAction } from '@tureen/core/stock';
 import { showMinutes } from '@tureen/core/units';
 import { map, timer } from 'rxjs';
@@ -21,8 +22,6 @@ const MINUTE_MS = 60_000;
 const LOOK_MS = 10_000;
 const COLDEST_C = -5;
 const HOTTEST_C = 100;
-/** What a missed pan is heated to before it is cooled once more, °C: FDA Food Code 2022, 3-403.11. */
-const REHEAT_C = 74;
 
 /** One container that cools, watched by what is read of it: when it passes the marks, and what can still be done. */
 @Component({
@@ -36,11 +35,11 @@ export class PanWatch {
   private readonly calculating = inject(Cooking);
   private readonly clock = inject(Clock);
   private readonly stock = inject(Stock);
-  private readonly kitchen = toSignal(inject(Kitchen).kitchen$);
   readonly container = input.required<Container>();
   /** The first of several is drawn with its curve; the others until they are opened in words. */
   readonly isFirst = input(false);
   protected readonly isOpen = linkedSignal(() => this.isFirst());
+  protected readonly reheatC = REHEATING.toC;
   protected readonly coldest = COLDEST_C;
   protected readonly hottest = HOTTEST_C;
   protected readonly typed = signal<number | null>(null);
@@ -51,10 +50,7 @@ export class PanWatch {
   protected readonly since = computed(() => showMinutes(this.nowMin()));
   protected readonly weighs = computed(() => mass(this.container().kg, 'metric'));
   protected readonly last = computed(() => this.cooling()?.readings.at(-1));
-  protected readonly stores = computed((): readonly ColdStore[] => {
-    const answer = this.kitchen();
-    return (answer?.ok === true ? answer.value.kit?.coldStores : undefined) ?? USUAL_STORES;
-  });
+  protected readonly stores = toSignal(inject(Kitchen).coldStores$, { initialValue: [] });
 
   private readonly stocked = toSignal(this.calculating.stocked$);
   private readonly asked = resource({
@@ -126,11 +122,11 @@ export class PanWatch {
     const { depthM, place, isStirred, rule, own: ours } = own;
     const container = this.container().id;
     void this.stock.enter(
-      { kind: 'note', container, text: `missed its cooling; heated to ${String(REHEAT_C)} °C once and cooled again` },
+      { kind: 'note', container, text: `missed its cooling; heated to ${String(REHEATING.toC)} °C once and cooled again` },
       {
         kind: 'set to cool',
         container,
-        startC: REHEAT_C,
+        startC: REHEATING.toC,
         depthM,
         place,
         isStirred,

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { dayOf } from '@tureen/core/kit';
-import { daysBetween } from '@tureen/core/stock';
+import { bowlsIn, daysBetween } from '@tureen/core/stock';
 import { map, timer } from 'rxjs';
 import { Clock } from '../../services/clock';
 import { Kitchen } from '../../services/kitchen';
@@ -10,7 +10,7 @@ import { Soups } from '../../services/soups';
 import { Stock } from '../../services/stock';
 import { kitchenZone } from '../../services/zone';
 import { mass, money } from '../figures';
-import { bowlsOf, dayWords } from './container-words';
+import { dayWords } from './container-words';
 
 const LOOK_MS = 60_000;
 /** What is looked at ahead, days. */
@@ -76,13 +76,13 @@ export class UseUp {
           day,
           name: away < 0 ? `${dayWords(day)}, past` : away === 0 ? 'today' : away === 1 ? 'tomorrow' : dayWords(day),
           isPast: away < 0,
-          bowls: list.reduce((sum, { kg, contents }) => sum + bowlsOf(kg, contents), 0),
+          bowls: list.reduce((sum, { kg, contents }) => sum + bowlsIn(kg, contents), 0),
           worth: list.reduce((sum, { kg, contents }) => sum + kg * contents.row.pricePerKg, 0),
           rows: list.map(({ id, contents, kg, store }) => ({
             id,
             name: contents.name,
             where: store.name,
-            bowls: bowlsOf(kg, contents),
+            bowls: bowlsIn(kg, contents),
             mass: mass(kg, 'metric'),
             worth: this.cash(kg * contents.row.pricePerKg),
           })),

@@ -76,6 +76,12 @@ export class KitPlace {
     { ready: 'canteen', name: 'a canteen' },
   ];
 
+  protected readonly firstC = FIRST_STAGE.fromC;
+  protected readonly stageCells = [
+    { key: 'fromC', label: 'from', unit: '°C', words: '°C', least: 10, most: 100, by: 1 },
+    { key: 'toC', label: 'to', unit: '°C', words: '°C', least: -5, most: 60, by: 1 },
+    { key: 'withinMin', label: 'within', unit: 'min', words: 'minutes', least: 5, most: 1440, by: 5 },
+  ] as const;
   protected readonly keepings = [
     { value: 'ready-to-eat' as const, name: `${String(KEEPING_RULES.readyToEat.days)} days, as ready-to-eat food` },
     { value: 'home' as const, name: `${String(KEEPING_RULES.home.days)} days, as at home` },
@@ -181,10 +187,10 @@ export class KitPlace {
     this.set({ keeps });
   }
 
-  protected setStage(at: number, change: Partial<OwnCoolingRule['stages'][number]>): void {
+  protected setStage(at: number, key: 'fromC' | 'toC' | 'withinMin', value: number): void {
     const rule = this.kit()?.coolingRule;
     if (rule === undefined) return;
-    this.set({ coolingRule: { ...rule, stages: rule.stages.map((stage, n) => (n === at ? { ...stage, ...change } : stage)) } });
+    this.set({ coolingRule: { ...rule, stages: rule.stages.map((stage, n) => (n === at ? { ...stage, [key]: value } : stage)) } });
   }
 
   protected addStage(): void {

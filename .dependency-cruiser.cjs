@@ -23,6 +23,7 @@ const ORDER = [
   'draft',
   'method',
   'batch',
+  'learn',
   'stock',
   'bench',
   'messages',

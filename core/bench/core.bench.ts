@@ -5,11 +5,14 @@ import { makePlan, type Planned } from '@tureen/core/plan';
 import { EXAMPLE_SOUPS, type Branch, type Soup, type SoupStep } from '@tureen/core/soup';
 import { land, roundTogether, scaleForBowls, unitsOf } from '@tureen/core/solve';
 import { loadSolver } from '@tureen/core/solver';
-import { foldBatch } from '@tureen/core/batch';
+import { asCooked, foldBatch } from '@tureen/core/batch';
+import { evidenceOfBatch, learn, reconcile, type BatchEvidence } from '@tureen/core/learn';
 import { oddsOf } from '@tureen/core/odds';
 import { namesOf, readLine } from '@tureen/core/amounts';
 import { COOLING_RULES, USUAL_MIX, USUAL_PANS, USUAL_PLACES, forecastCooling, splitPlans, stuffOf } from '@tureen/core/cold';
 import { readRecipe } from '@tureen/core/method';
+import { HiddenKitchen } from '../spec/hidden-kitchen.js';
+import { WITH_METERS, cookedBy, fortyBowls } from '../spec/kitchens.js';
 import { PASTED } from '../spec/pasted.js';
 
 interface Line {
@@ -239,6 +242,40 @@ lines.push({ name: 'the slowest of them', figure: ms(readAll.at(-1) ?? Number.Na
 lines.push({
   name: 'folding a batch with nothing done',
   figure: ms(medianUs(100, () => foldBatch(plan.snapshot, [], plan))),
+  goal: '–',
+});
+const leek = EXAMPLE_SOUPS.find(({ id }) => id === 'leek-potato') ?? soup;
+const forty = fortyBowls(leek);
+const cooks = [1, 2, 3, 4, 5, 6, 7, 8].map((n) => cookedBy(forty, new HiddenKitchen(3), n, WITH_METERS).entries);
+lines.push({
+  name: 'what one batch teaches, made at its close',
+  figure: ms(medianUs(1, () => evidenceOfBatch(asCooked(forty, cooks[0] ?? [])), 9)),
+  goal: '–',
+});
+const one = cooks.flatMap((entries) => evidenceOfBatch(asCooked(forty, entries)) ?? []);
+const eighty = Array.from({ length: 80 }, (_, n): BatchEvidence => {
+  const own = one[n % one.length];
+  if (own === undefined) throw new Error('Batches are needed.');
+  // Ten soups of a kitchen: each with figures of its own beside those that they share.
+  const keys = own.keys.map((key) => (key.includes('@soup') || key.startsWith('trim:') ? `${key}${String(n % 10)}` : key));
+  return { ...own, keys, batchId: String(n), atMs: n * 86_400_000 };
+});
+lines.push({
+  name: 'learning from 80 batches of ten soups',
+  figure: ms(medianUs(1, () => learn(eighty), 9)),
+  goal: '2 s; 200 ms after one more',
+});
+lines.push({
+  name: 'reconciling an honest batch',
+  figure: ms(medianUs(1, () => reconcile(forty, cooks[0] ?? [], LARDER_ROWS), 9)),
+  goal: '–',
+});
+const slipped = cookedBy(forty, new HiddenKitchen(3), 1, WITH_METERS, (action) =>
+  action.kind === 'weighed' ? { ...action, tareKg: 0 } : action,
+).entries;
+lines.push({
+  name: 'finding what is wrong with one that is not',
+  figure: ms(medianUs(1, () => reconcile(forty, slipped, LARDER_ROWS), 5)),
   goal: '–',
 });
 const cooling = stuffOf(USUAL_MIX, 1);

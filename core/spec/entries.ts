@@ -116,6 +116,12 @@ export function anyEntries(snapshot: Snapshot, maxLength: number): fc.Arbitrary<
   const one = fc.oneof(
     { arbitrary: anyAction(snapshot), weight: 16 },
     { arbitrary: fc.nat({ max: maxLength }).map((n): Action => ({ kind: 'undone', target: uuid(n + 1) })), weight: 3 },
+    {
+      arbitrary: fc.tuple(fc.nat({ max: maxLength }), anyAction(snapshot)).map(([n, to]): Action => {
+        return { kind: 'corrected', target: uuid(n + 1), to: to as Extract<Action, { kind: 'corrected' }>['to'] };
+      }),
+      weight: 2,
+    },
     { arbitrary: fc.constant<Action>({ kind: 'closed' }), weight: 1 },
   );
   return fc.array(one, { minLength: 1, maxLength }).map(entriesOf);

@@ -3,15 +3,24 @@
  * boil is a little other than the card says, and so is what the instruments show. The cook presses what the page offers.
  */
 import { entriesOf } from './entries.js';
-import { foldBatch, landBody, landSalt, saltPctNow, type Action, type BatchState, type SaltLanding } from '../src/batch/index.js';
+import {
+  foldBatch,
+  landBody,
+  landSalt,
+  saltPctNow,
+  type Action,
+  type BatchState,
+  type Entry,
+  type SaltLanding,
+} from '../src/batch/index.js';
 import { SPOON_WORDS } from '../src/body/index.js';
 import { FIBRE, PROTEIN, SALT, STARCH, WATER, type Mix } from '../src/larder/index.js';
-import { instrument, massOf, saltPctOf, stiffenedTo, thicknessOf, type SimulatedPot } from '../src/bench/index.js';
-import { bodyMPas, contents, potKg, type Flow } from '../src/pot/index.js';
-import type { Planned } from '../src/plan/index.js';
+import { massOf, saltPctOf, stiffenedTo, thicknessOf, type SimulatedPot } from '../src/bench/index.js';
+import { bodyMPas, contents, parcelKg, potKg, type Flow } from '../src/pot/index.js';
+import { rerun, type Planned } from '../src/plan/index.js';
 import { servedOf, type StepRecord } from '../src/runner/index.js';
 import { walk, type SoupStep } from '../src/soup/index.js';
-import { drawsFrom } from '../src/odds/index.js';
+import { HiddenKitchen, normalFrom } from './hidden-kitchen.js';
 
 /** What the kitchen reads with. */
 export interface Kitchen {
@@ -33,10 +42,9 @@ export interface Ended {
 const MOST_POURS = 3;
 const MOST_ADDITIONS = 3;
 const NINETY = 1.6449;
-/** A generator that starts with neighbouring seeds starts alike: it is run in first. */
-const RUN_IN = 64;
-/** How far a kitchen and a batch stray from the card, 1 sd of ln. Invented for the bench. */
-const STRAYS = { measured: 0.012, solids: 0.07, kept: 0.03, steamBias: 0.18, steam: 0.08, thickness: 0.4, covered: 0.09 };
+/** How far one batch strays from the card by itself, 1 sd of ln, and how far its kitchen does for good. Invented for the bench. */
+const STRAYS = { measured: 0.012, solids: 0.03, kept: 0.015, steam: 0.08, thickness: 0.2, covered: 0.07 };
+const LASTING = { solids: 0.063, kept: 0.026, steam: 0.18, thickness: 0.346, covered: 0.057, salt: 0.05 };
 const DENSITY = 1018;
 const FOAM = 0.02;
 
@@ -55,12 +63,8 @@ export class SimulatedCook {
   private truth: SimulatedPot = { waterKg: 0, solidsKg: 0, saltKg: 0, thinKg: 0, tempC: 80, stiffness: 1 };
   private readonly normal: () => number;
   private readonly lines = new Map<string, { readonly solids: number; readonly kept: number }>();
-  private readonly steamBias: number;
-  private readonly scale;
-  private readonly visc;
-  private readonly meter;
-  private readonly dipBiasM: number;
-  private readonly eyeBias: number;
+  /** The same plan in a kitchen that has learnt and measured nothing: what really happens does not hang on what is believed. */
+  private readonly unlearnt: Planned;
   private pours = 0;
   private additions = 0;
 
@@ -68,16 +72,16 @@ export class SimulatedCook {
     private readonly plan: Planned,
     seed: number,
     private readonly kitchen: Kitchen,
+    private readonly hidden: HiddenKitchen = new HiddenKitchen(seed),
+    /** What gets on record of what is entered: a slip changes it, or leaves it out. */
+    private readonly slip: (action: Action) => Action | undefined = (action) => action,
   ) {
-    const { normal } = drawsFrom(seed);
-    for (let n = 0; n < RUN_IN; n++) normal();
-    this.normal = normal;
-    this.steamBias = normal() * STRAYS.steamBias;
-    this.scale = instrument({ biasSd: 0.003, noiseSd: 0.004, driftPerHour: 0 }, normal);
-    this.visc = instrument({ biasSd: 0.06, noiseSd: 0.08, driftPerHour: 0 }, normal);
-    this.meter = instrument({ biasSd: 0.02, noiseSd: 0.03, driftPerHour: 0 }, normal);
-    this.dipBiasM = normal() * 0.002;
-    this.eyeBias = normal() * 0.16;
+    this.normal = normalFrom(seed);
+    const { kit: own } = plan.snapshot;
+    const isPlain =
+      own.learned === undefined && own.parameters === undefined && own.pots.every(({ boilOff }) => boilOff === undefined);
+    const pots = own.pots.map((pot) => ({ ...pot, boilOff: undefined }));
+    this.unlearnt = isPlain ? plan : rerun({ ...plan.snapshot, kit: { ...own, pots, learned: undefined, parameters: undefined } });
   }
 
   private get state(): BatchState {
@@ -86,7 +90,9 @@ export class SimulatedCook {
   }
 
   private enter(action: Action): void {
-    this.actions.push(action);
+    const entered = this.slip(action);
+    if (entered === undefined) return;
+    this.actions.push(entered);
     this.folded = undefined;
   }
 
@@ -94,8 +100,16 @@ export class SimulatedCook {
     return Math.exp(this.normal() * sd);
   }
 
+  private ingredientOf(line: string): string {
+    return this.plan.prepared.lines.find((own) => own.line.id === line)?.line.ingredient.row.id ?? line;
+  }
+
   private strayOf(line: string): { readonly solids: number; readonly kept: number } {
-    const own = this.lines.get(line) ?? { solids: this.exp(STRAYS.solids), kept: this.exp(STRAYS.kept) };
+    const ingredient = this.ingredientOf(line);
+    const own = this.lines.get(line) ?? {
+      solids: this.exp(STRAYS.solids) * Math.exp(this.hidden.of(`solids of ${ingredient}`, LASTING.solids)),
+      kept: this.exp(STRAYS.kept) * Math.exp(this.hidden.of(`kept of ${ingredient}`, LASTING.kept)),
+    };
     this.lines.set(line, own);
     return own;
   }
@@ -104,12 +118,17 @@ export class SimulatedCook {
   private putIn(line: string, mix: Mix, times: number): void {
     const { solids } = this.strayOf(line);
     const own = kilosOf(mix);
+    const allKg = mix.reduce((sum, kg) => sum + kg, 0);
+    const saltShare = own.saltKg / allKg;
+    const ingredient = this.ingredientOf(line);
+    // Salt itself is what it is; what comes salted is as salt as its maker made it.
+    const salty = saltShare > 0.5 ? 1 : Math.exp(this.hidden.of(`salt of ${ingredient}`, LASTING.salt));
     const solidsKg = own.solidsKg * solids;
     this.truth = {
       ...this.truth,
       waterKg: this.truth.waterKg + times * (own.waterKg + own.solidsKg - solidsKg),
       solidsKg: this.truth.solidsKg + times * solidsKg,
-      saltKg: this.truth.saltKg + times * own.saltKg,
+      saltKg: this.truth.saltKg + times * (own.saltKg * salty + allKg * (this.hidden.unlabelled.get(ingredient) ?? 0)),
       thinKg: this.truth.thinKg + times * own.thinKg,
     };
   }
@@ -117,7 +136,7 @@ export class SimulatedCook {
   private takeOut(flow: Flow, ofKg: number): void {
     const kg = flow.parcel.mix.reduce((sum, one) => sum + one, 0);
     if (flow.kind === 'vapour') {
-      const steam = Math.exp(this.steamBias) * this.exp(STRAYS.steam);
+      const steam = Math.exp(this.hidden.of('steam', LASTING.steam)) * this.exp(STRAYS.steam);
       this.truth = { ...this.truth, waterKg: Math.max(0.3 * this.truth.waterKg, this.truth.waterKg - kg * steam) };
       return;
     }
@@ -132,47 +151,63 @@ export class SimulatedCook {
     };
   }
 
-  /** What really happens at a step that the page counts as done as planned. */
-  private happens({ step, inflows, outflows, before, pot }: StepRecord): void {
+  /** What really happens at a step that the page counts as done as planned; `unlearnt` is the same step as nobody has learnt it. */
+  private happens({ step, inflows }: StepRecord, unlearnt: StepRecord): void {
     if (step.op === 'dish') return;
-    const trimmed = new Map(outflows.filter(({ kind }) => kind === 'trim').map(({ lineId, parcel }) => [lineId, parcel.mix]));
+    const bought = new Map(unlearnt.inflows.map(({ lineId, parcel }) => [lineId, parcelKg(parcel)]));
+    const trimmed = new Map(
+      unlearnt.outflows.filter(({ kind }) => kind === 'trim').map(({ lineId, parcel }) => [lineId, parcelKg(parcel)]),
+    );
     for (const { kind, lineId, parcel } of inflows) {
       if (kind !== 'ingredient') continue;
       const waste = trimmed.get(lineId);
-      const kept = waste === undefined ? parcel.mix : (parcel.mix.map((kg, n) => kg - (waste[n] ?? 0)) as unknown as Mix);
-      const byKnife = waste === undefined ? 1 : this.strayOf(lineId).kept;
-      const byEye = step.op === 'cover' ? this.exp(STRAYS.covered) : 1;
-      this.putIn(lineId, kept, byKnife * byEye * this.exp(STRAYS.measured));
+      const keeps = waste === undefined ? 1 : 1 - waste / (bought.get(lineId) ?? waste);
+      const byKnife = waste === undefined ? 1 : Math.min(1, keeps * this.strayOf(lineId).kept);
+      const byEye = step.op === 'cover' ? this.exp(STRAYS.covered) * Math.exp(this.hidden.of('covered', LASTING.covered)) : 1;
+      this.putIn(lineId, parcel.mix, byKnife * byEye * this.exp(STRAYS.measured));
     }
-    for (const flow of outflows) if (flow.kind !== 'trim') this.takeOut(flow, potKg(before));
+    for (const flow of unlearnt.outflows) if (flow.kind !== 'trim') this.takeOut(flow, potKg(unlearnt.before));
     if (step.op === 'blend' && thicknessOf(this.truth, 65) > 0) {
-      const { servedC, parameters } = this.plan.prepared;
-      const believed = bodyMPas(pot, servedC, parameters.bodyA);
-      this.truth = stiffenedTo(this.truth, believed * this.exp(STRAYS.thickness), servedC);
+      const { servedC, parameters } = this.unlearnt.prepared;
+      const believed = bodyMPas(unlearnt.pot, servedC, parameters.bodyA);
+      const { id } = this.plan.snapshot.soup;
+      const off = this.hidden.of(`thickness of ${id}`, LASTING.thickness);
+      this.truth = stiffenedTo(this.truth, believed * Math.exp(off) * this.exp(STRAYS.thickness), servedC);
     }
   }
 
   private tick(step: SoupStep): void {
     this.enter({ kind: 'done', stepId: step.id });
-    const records = this.state.happened.filter((record) => record.step.id === step.id && record.step.op === step.op);
+    const isOwn = (record: StepRecord): boolean => record.step.id === step.id && record.step.op === step.op;
+    const records = this.state.happened.filter(isOwn);
+    const unlearnt = (
+      this.unlearnt === this.plan ? this.state : foldBatch(this.unlearnt.snapshot, entriesOf(this.actions), this.unlearnt)
+    ).happened.filter(isOwn);
     // What was entered by hand is in already.
-    for (const record of records) if (record.step.op !== 'read' && !this.byHand(record)) this.happens(record);
+    for (const [n, record] of records.entries()) {
+      if (record.step.op !== 'read' && !this.byHand(record)) this.happens(record, unlearnt[n] ?? record);
+    }
   }
 
   private byHand({ step }: StepRecord): boolean {
-    return step.op === 'add' && this.actions.some((action) => action.kind === 'added' && action.stepId === step.id);
+    return (
+      step.op === 'add' &&
+      this.actions.some(
+        ({ kind, ...action }) => (kind === 'added' || kind === 'poured') && 'stepId' in action && action.stepId === step.id,
+      )
+    );
   }
 
   private readMass(step: SoupStep): void {
     const { vessel } = this.plan.prepared;
     const floorM2 = (Math.PI / 4) * vessel.widthM ** 2;
     if (this.kitchen.mass === 'scale') {
-      const massKg = this.scale.read(massOf(this.truth), 0);
+      const massKg = this.hidden.scale.read(massOf(this.truth), 0);
       this.enter({ kind: 'weighed', stepId: step.id, grossKg: massKg + vessel.tareKg, tareKg: vessel.tareKg });
       return;
     }
     const belowM = vessel.depthM - massOf(this.truth) / DENSITY / (1 - FOAM) / floorM2;
-    this.enter({ kind: 'dipped', stepId: step.id, belowRimM: belowM + this.dipBiasM + this.normal() * 0.0035 });
+    this.enter({ kind: 'dipped', stepId: step.id, belowRimM: belowM + this.hidden.dipBiasM + this.normal() * 0.0035 });
   }
 
   private readBody(step: SoupStep): void {
@@ -182,11 +217,11 @@ export class SimulatedCook {
       this.enter({
         kind: 'body',
         stepId: step.id,
-        reading: { device: 'viscometer', mPas: this.visc.read(mPas, 0), tempC: servedC },
+        reading: { device: 'viscometer', mPas: this.hidden.viscometer.read(mPas, 0), tempC: servedC },
       });
       return;
     }
-    const seen = Math.log(mPas) + this.eyeBias + this.normal() * 0.12;
+    const seen = Math.log(mPas) + this.hidden.eyeBias + this.normal() * 0.12;
     const off = (bodyMPas: number): number => Math.abs(Math.log(bodyMPas) - seen);
     const [nearest] = [...SPOON_WORDS].sort((a, b) => off(a.bodyMPas) - off(b.bodyMPas));
     this.enter({ kind: 'body', stepId: step.id, reading: { device: 'spoon', word: nearest!.word, tempC: servedC } });
@@ -194,7 +229,7 @@ export class SimulatedCook {
 
   private readSalt(step: SoupStep): void {
     if (!this.kitchen.meter || saltPctOf(this.truth) <= 0) return;
-    this.enter({ kind: 'salt', stepId: step.id, saltPct: this.meter.read(saltPctOf(this.truth), 0) });
+    this.enter({ kind: 'salt', stepId: step.id, saltPct: this.hidden.meter.read(saltPctOf(this.truth), 0) });
   }
 
   private give(step: SoupStep, line: string, kg: number): void {
@@ -241,6 +276,16 @@ export class SimulatedCook {
       saltPct: (saltPctOf(this.truth) * served.saltPct) / Math.max(1e-9, saltPctBelieved),
       mPas: thicknessOf(this.truth, servedC) * toBowl,
     };
+  }
+
+  /** What really stands in the pot, kg. */
+  get trueKg(): number {
+    return massOf(this.truth);
+  }
+
+  /** What was entered so far. */
+  get entries(): Entry[] {
+    return entriesOf(this.actions);
   }
 
   /** Cooks the batch from the first knife to the ladle. */

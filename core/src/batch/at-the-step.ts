@@ -153,7 +153,7 @@ export function hourNow(step: SoupStep | undefined, pot: PotState, { prepared, d
   const line = (id: string): never => {
     throw new Error(`An hour without a top-up asks for no line, ${id} neither.`);
   };
-  const context = stepContext(prepared, line, UNREAD);
+  const context = stepContext(prepared, line, prepared.unread ?? UNREAD);
   const { leastC, source } = hotHolding(prepared.kit.country);
   const atC = Math.min(HELD_MOST_C, Math.max(leastC, Math.round(pot.tempC)));
   const held = (lid: 'off' | 'on'): PotState => hold(left, { id: step.id, op: 'hold', minutes: HOUR_MIN, atC, lid }, context).pot;

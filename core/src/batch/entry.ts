@@ -34,9 +34,15 @@ export const TASTED = ['salt', 'sour', 'sweet', 'heat', 'body'] as const;
 export type Tasted = (typeof TASTED)[number];
 
 /** What happened. Masses kg, volumes m3, lengths m. */
-export const ActionSchema = z.discriminatedUnion('kind', [
+const HappenedSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('started'), stepId }),
-  z.strictObject({ kind: z.literal('done'), stepId, minutes: minutesSchema.optional() }),
+  /** `gaveKg`: what the page said it wants when it was ticked, where a record that was put right would say something else now. */
+  z.strictObject({
+    kind: z.literal('done'),
+    stepId,
+    minutes: minutesSchema.optional(),
+    gaveKg: z.number().min(0).max(5000).optional(),
+  }),
   /** A step that is not done at all; a reason may be given. */
   z.strictObject({ kind: z.literal('skipped'), stepId, why: z.string().max(200).optional() }),
   /** A timer from this moment on, of a step or free; its end is a time of day, so that nothing stops it. */
@@ -143,6 +149,21 @@ export const ActionSchema = z.discriminatedUnion('kind', [
   }),
   z.strictObject({ kind: z.literal('undone'), target: z.uuid() }),
   z.strictObject({ kind: z.literal('closed') }),
+]);
+
+/**
+ * What happened, or that an earlier entry said it wrongly: what stands here counts in its place, at its moment, and the
+ * entry itself is kept as it was written.
+ */
+export const ActionSchema = z.discriminatedUnion('kind', [
+  ...HappenedSchema.options,
+  z.strictObject({
+    kind: z.literal('corrected'),
+    target: z.uuid(),
+    to: HappenedSchema,
+    /** What was found wrong. */
+    why: z.string().max(200).optional(),
+  }),
 ]);
 export type Action = z.infer<typeof ActionSchema>;
 

@@ -5,7 +5,7 @@ import { ribbonOf, run, type Held, type PreparedSoup, type Ribbon, type Run, typ
 import { MASS, UNREAD, sdOf, type Estimate } from '../body/index.js';
 import { EMPTY_POT, contents, potKg, type Caution, type PotState } from '../pot/index.js';
 import { potKgPerBowl, massSeen } from '../steps/index.js';
-import { kindOf, walk, type SoupStep, type Walked } from '../soup/index.js';
+import { kindOf, walk, type Branch, type SoupStep, type Walked } from '../soup/index.js';
 import { changesOf, type BatchChanges } from './changes.js';
 import type { Entry, StoredEntry } from './entry.js';
 import { historyOf, type History } from './history.js';
@@ -164,6 +164,7 @@ interface Worked {
   readonly actions: ReadonlyMap<string, StepActions>;
   readonly changes: BatchChanges;
   readonly ahead: ReadonlySet<SoupStep>;
+  readonly root: Branch;
   readonly real: Run;
 }
 
@@ -177,7 +178,7 @@ function workedIn(planned: Planned, history: History, held: Held): Worked {
     (id) => actions.get(id) ?? NOTHING_DONE,
   );
   const real = run({ ...prepared, soup: { ...prepared.soup, root: rewritten.root } }, scale, held);
-  return { actions, changes, ahead: rewritten.ahead, real };
+  return { actions, changes, ahead: rewritten.ahead, root: rewritten.root, real };
 }
 
 /** What ticks gave in the list of entries that a plan was followed by last, by their places in it. */
@@ -218,7 +219,12 @@ function settledWhenTicked(planned: Planned, history: History): Held {
   const kgAt = new Map<number, number | undefined>();
   for (const [n, { action }] of counted.entries()) {
     // Behind the last entry nothing can have changed it yet.
-    if (action.kind !== 'done' || !settles.has(action.stepId) || n === counted.length - 1) continue;
+    if (action.kind !== 'done' || !settles.has(action.stepId)) continue;
+    if (action.gaveKg !== undefined) {
+      held.set(action.stepId, action.gaveKg);
+      continue;
+    }
+    if (n === counted.length - 1) continue;
     const kg =
       n < alike && last?.kg.has(n) === true
         ? last.kg.get(n)
@@ -239,8 +245,16 @@ export function foldBatch(
   entries: readonly (Entry | StoredEntry)[],
   planned: Planned = rerun(snapshot),
 ): BatchState {
+  return foldWorked(planned, entries).state;
+}
+
+/** The state of a batch with the tree of steps that it was run by. */
+export function foldWorked(
+  planned: Planned,
+  entries: readonly (Entry | StoredEntry)[],
+): { readonly state: BatchState; readonly root: Branch } {
   const history = historyOf(entries);
-  const { actions, changes, ahead: stillAhead, real } = workedIn(planned, history, settledWhenTicked(planned, history));
+  const { actions, changes, ahead: stillAhead, root, real } = workedIn(planned, history, settledWhenTicked(planned, history));
   const { prepared } = changes;
   const walked = walk(prepared.soup.root);
   const isOver = (stepId: string): boolean => {
@@ -253,7 +267,7 @@ export function foldBatch(
   const ahead = real.records.filter(({ step }) => stillAhead.has(step));
   const last = happened.at(-1);
   const pot = last === undefined ? EMPTY_POT : standing(last);
-  const estimate = last?.estimate ?? UNREAD;
+  const estimate = last?.estimate ?? prepared.unread ?? UNREAD;
   const massKg = potKg(pot);
   const known = new Set(walk(planned.prepared.soup.root).map(({ step }) => step.id));
   const output = potOutputOf(history);
@@ -262,7 +276,7 @@ export function foldBatch(
   const isEarly = (stepId: string | undefined): boolean =>
     stepId !== undefined && history.closed === undefined && known.has(stepId) && !isOver(stepId) && !workable.has(stepId);
 
-  return {
+  const state: BatchState = {
     planned,
     history,
     steps: walked.map(({ step }) => {
@@ -308,6 +322,7 @@ export function foldBatch(
     ),
     early: history.counted.filter((entry) => entry.action.kind !== 'note' && isEarly(stepOf(entry))).map(({ id }) => id),
   };
+  return { state, root };
 }
 
 /** The ribbon of what has really happened so far; the plan's own is the outline around it. */

@@ -4,6 +4,8 @@ import { compareEntries, type Action, type Entry, type StoredEntry } from './ent
 export interface History {
   readonly counted: readonly StoredEntry[];
   readonly undone: ReadonlySet<string>;
+  /** Entries that a later one has corrected, and by which. */
+  readonly corrected: ReadonlyMap<string, string>;
   readonly late: ReadonlySet<string>;
   readonly closed: StoredEntry | undefined;
   /** What it was last closed by: a closing, or the taking back of an opening. */
@@ -32,6 +34,13 @@ function markOf(action: Action): string | undefined {
     default:
       return undefined;
   }
+}
+
+/** Entries that open, close or take back are what they are; nothing else becomes one of them. */
+const NEVER_CORRECTED: ReadonlySet<Action['kind']> = new Set(['undone', 'closed', 'corrected']);
+
+function canCorrect(from: Action, to: Action): boolean {
+  return !NEVER_CORRECTED.has(from.kind) && !NEVER_CORRECTED.has(to.kind);
 }
 
 /** Which entries are taken back. An undo may itself be undone; the later by cause decides, whatever came in first. */
@@ -118,12 +127,22 @@ export function historyOf(entries: readonly (Entry | StoredEntry)[]): History {
   const all = [...byId.values()].sort(compareEntries);
   const { late, closedBy } = latenessOf(all, turning(all, byId));
   const undone = undoneIds(all, ({ id }) => !late.has(id));
+  const standing = all.filter(({ id, action }) => !undone.has(id) && !late.has(id) && action.kind !== 'undone');
+  // The last correction of an entry is the one that counts.
+  const corrections = new Map(
+    standing.flatMap((entry) => (entry.action.kind === 'corrected' ? [[entry.action.target, entry] as const] : [])),
+  );
   return {
     all,
     undone,
+    corrected: new Map([...corrections].map(([target, { id }]) => [target, id])),
     late,
     closedBy,
     closed: all.find(({ action, id }) => action.kind === 'closed' && !undone.has(id)),
-    counted: all.filter(({ id, action }) => !undone.has(id) && !late.has(id) && action.kind !== 'undone'),
+    counted: standing.flatMap((entry) => {
+      if (entry.action.kind === 'corrected') return [];
+      const by = corrections.get(entry.id)?.action;
+      return [by?.kind === 'corrected' && canCorrect(entry.action, by.to) ? { ...entry, action: by.to } : entry];
+    }),
   };
 }

@@ -44,3 +44,4 @@ export {
   type ReadingState,
   type StepState,
 } from './fold.js';
+export { asCooked, type CookedBatch } from './cooked.js';

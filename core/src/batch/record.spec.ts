@@ -405,3 +405,39 @@ describe('bowls with a finish', () => {
     expect(unnamed.dishedKg).toBeCloseTo(full.massKg, 6);
   });
 });
+
+describe('an entry that says an earlier one was wrong', () => {
+  const snapshot = snapshotOf('leek-potato');
+  const added: Action = { kind: 'added', stepId: 'thin-to', line: 'water', kg: 2.2 };
+  const water = (list: readonly Entry[]): number => foldBatch(snapshot, list).inKg.get('water') ?? 0;
+  const correction = (n: number, target: number, kg: number): Entry =>
+    entryOf(n, { kind: 'corrected', target: uuid(target), to: { kind: 'added', stepId: 'thin-to', line: 'water', kg } });
+
+  it('counts in its place, and the last one does', () => {
+    const before = water([entryOf(1, added)]);
+    expect(water([entryOf(1, added), correction(2, 1, 1)])).toBeCloseTo(before - 1.2, 9);
+    expect(water([entryOf(1, added), correction(3, 1, 0.5), correction(2, 1, 1)])).toBeCloseTo(before - 1.7, 9);
+  });
+
+  it('stands at the moment of the entry that it corrects, not at its own', () => {
+    const read = entryOf(2, { kind: 'weighed', stepId: 'thin-to', grossKg: 12, tareKg: 0 });
+    const right = entryOf(1, { ...added, kg: 1 });
+    const [a] = foldBatch(snapshot, [entryOf(1, added), read, correction(9, 1, 1)]).readings;
+    const [b] = foldBatch(snapshot, [right, read]).readings;
+    expect(a!.massKg).toBeCloseTo(b!.massKg, 9);
+    expect(foldBatch(snapshot, [entryOf(1, added), read, correction(9, 1, 1)]).massKg).toBeCloseTo(
+      foldBatch(snapshot, [right, read]).massKg,
+      9,
+    );
+  });
+
+  it('can be taken back, and closes or opens nothing', () => {
+    const undo = entryOf(3, { kind: 'undone', target: uuid(2) });
+    expect(water([entryOf(1, added), correction(2, 1, 1), undo])).toBeCloseTo(water([entryOf(1, added)]), 9);
+    const closing = entryOf(4, { kind: 'closed' });
+    const overClosing = entryOf(5, { kind: 'corrected', target: uuid(4), to: { kind: 'note', text: 'not closed' } });
+    expect(
+      foldBatch(snapshot, [entryOf(1, added), closing, { ...overClosing, stamp: { ...overClosing.stamp } }]).closed,
+    ).toBeTrue();
+  });
+});

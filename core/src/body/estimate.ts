@@ -39,6 +39,14 @@ export const UNREAD: Estimate = {
   ],
 };
 
+/** What a run without any reading is trusted to where the body of this soup is known to so many sd of its ln. */
+export function unreadWith(bodySd: number): Estimate {
+  return {
+    ...UNREAD,
+    cov: UNREAD.cov.map((row, i) => row.map((c, j) => (i === BODY && j === BODY ? bodySd ** 2 : c))),
+  };
+}
+
 function at({ cov }: Estimate, i: number, j: number): number {
   return cov[i]?.[j] ?? 0;
 }

@@ -6,3 +6,5 @@ export { soupCsvAsText, toPullCsv, toSoupCsv, type CsvAsText } from './soup-csv.
 export { readPrices, type PriceRead, type PriceRefused, type PricesRead } from './prices-csv.js';
 export { omissionsIn, type Format, type Omission } from './omissions.js';
 export { omissionsSentence, refusedPriceSentence, unreadSentence } from './sentences.js';
+export { BATCH_FILE_SHAPE, BatchFileSchema, toBatchFile, type BatchFile } from './batch-file.js';
+export { toLearntCsv, toLedgerCsv, type LedgerBatch } from './ledger-csv.js';

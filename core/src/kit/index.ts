@@ -47,3 +47,4 @@ export {
 } from './parameters.js';
 export { volumeByWaterM3 } from './weighed.js';
 export { hotHolding, type HotHolding } from './hot-holding.js';
+export { LearnedFigureSchema, LearnedSchema, learnedOf, type Learned, type LearnedFigure } from './learned.js';

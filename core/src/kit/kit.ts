@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { renamed } from '../shape/index.js';
 import { COUNTRIES } from '../amounts/index.js';
 import { isZone } from './day.js';
+import { LearnedSchema } from './learned.js';
 import { PARAMETER_NAMES } from './parameters.js';
 
 const id = z.string().regex(/^[a-z0-9-]+$/);
@@ -144,6 +145,8 @@ export const KitShape = z.strictObject({
   keeps: z.enum(KEEPS).optional(),
   /** The kitchen's own figures where it has measured them. */
   parameters: z.partialRecord(z.enum(PARAMETER_NAMES), z.number().positive().max(1000)).optional(),
+  /** What its own batches have shown, as a plan takes it over: the server puts it in, nobody types it. */
+  learned: LearnedSchema.optional(),
 });
 export type Kit = z.infer<typeof KitShape>;
 

@@ -20,3 +20,14 @@ export {
   stockStateWords,
 } from './stock.js';
 export { daySheetRows, dayWarnings, type HotLook, type SheetRow } from './day-sheet.js';
+export {
+  deviceWords,
+  learnedNames,
+  learnedWords,
+  oddsWords,
+  offWords,
+  suspectWords,
+  tellApartWords,
+  type LearnedNames,
+  type LearnedWords,
+} from './learned.js';

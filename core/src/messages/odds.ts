@@ -6,5 +6,6 @@ export function unsureWords(key: string, nameOf: NameOf): string {
   const parameter = PARAMETER_NAMES.find((name) => name === key);
   if (parameter !== undefined) return PARAMETERS[parameter].about;
   const [kind, line = ''] = key.split(':');
+  if (kind === 'salt') return `how salt the ${nameOf(line)} really is`;
   return kind === 'trim' ? `what trimming leaves of the ${nameOf(line)}` : `how exactly the ${nameOf(line)} is measured out`;
 }

@@ -1,2 +1,3 @@
 export { risingRoot, type Root, type RootSearch } from './root.js';
 export { between, normalBelow, normalDensity } from './normal.js';
+export { symmetric } from './matrix.js';

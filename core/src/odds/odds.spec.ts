@@ -1,8 +1,8 @@
 import { byStep, example, kilos, prepared, soupOf } from '../../spec/pots.js';
 import { PARAMETERS } from '../kit/index.js';
-import { run, type PreparedSoup } from '../runner/index.js';
+import { moved, run, type PreparedSoup } from '../runner/index.js';
 import { normalBelow } from '../numbers/index.js';
-import { drawsFrom, moved, oddsOf, outcomesOf, sampleInputs, unsureOf } from './index.js';
+import { drawsFrom, oddsOf, outcomesOf, sampleInputs, unsureOf } from './index.js';
 
 /** Salt and water weighed out and ladled: everything in it is linear, so its odds have a closed form. */
 const linear = prepared(
@@ -80,7 +80,7 @@ describe('odds', () => {
       ),
     );
     const draws = drawsFrom(99);
-    const unsure = unsureOf(leek);
+    const { inputs: unsure } = unsureOf(leek);
     let hits = 0;
     for (let n = 0; n < 100; n++) {
       const truth = sampleInputs(leek, unsure, unsure.map(draws.normal));

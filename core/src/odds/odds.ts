@@ -159,7 +159,7 @@ function mattering(
  */
 export function oddsOf(prepared: PreparedSoup, scale: number, request: OddsRequest, onProgress?: (share: number) => boolean): Odds {
   const planned = run(prepared, scale);
-  const unsure = unsureOf(prepared);
+  const { inputs: unsure, correlated } = unsureOf(prepared);
   const draws = drawsFrom(request.seed);
   const holding = holdable(planned, request.held);
   const held = heldTo(planned, holding);
@@ -171,15 +171,12 @@ export function oddsOf(prepared: PreparedSoup, scale: number, request: OddsReque
     Float64Array
   >;
   const deviates = unsure.map(() => new Float64Array(request.samples));
-  const one = new Array<number>(unsure.length).fill(0);
+  const drawn = new Array<number>(unsure.length).fill(0);
   let done = 0;
   for (; done < request.samples; done++) {
-    for (let i = 0; i < unsure.length; i++) {
-      const z = draws.normal();
-      one[i] = z;
-      const row = deviates[i];
-      if (row !== undefined) row[done] = z;
-    }
+    for (let i = 0; i < unsure.length; i++) drawn[i] = draws.normal();
+    const one = correlated(drawn);
+    for (const [i, row] of deviates.entries()) row[done] = one[i] ?? 0;
     const turned = sampleInputs(prepared, unsure, one);
     const given = measuredOut(held, lineOf, measuredBy(unsure, one));
     const outcome: Outcomes = outcomesOf(turned, sample(turned, scale, given, bowlsWanted, thinId));

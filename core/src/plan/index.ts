@@ -27,3 +27,4 @@ export { sharesOf, wholeBowls, wholeShares, type ShareFigures } from './shares.j
 export { cardAmounts, cardsMade, type CardMade } from './cards.js';
 export { planToBuy, roundedPull, roundingOf, toBuy, type RoundedPull, type RoundedRow } from './rounded.js';
 export { NO_COLOUR, shelfFactsOf, type ShelfFacts } from './shelf-facts.js';
+export { SnapshotSchema } from './snapshot.js';

@@ -25,9 +25,9 @@ export interface Snapshot {
   readonly request: PlanRequest;
   readonly scale: number;
   /** Kilos of each card's outcome that it was worked out for. */
-  readonly cardKg?: Readonly<Record<string, number>>;
+  readonly cardKg?: Readonly<Record<string, number>> | undefined;
   /** Kilos of lines that were rounded to what can be bought and measured, as bought: these are cooked, whatever the scale. */
-  readonly lineKg?: Readonly<Record<string, number>>;
+  readonly lineKg?: Readonly<Record<string, number>> | undefined;
   readonly coreVersion: string;
 }
 

@@ -6,3 +6,4 @@ export { clocksOf, type LineClock } from './clocks.js';
 export { ribbonOf, type Band, type Ribbon, type RibbonFlow, type Stop } from './ribbon.js';
 export { minutesOf, timeline, type Task } from './timeline.js';
 export { servedOf, servedPot, type Served } from './served.js';
+export { covarianceOf, inputsOf, alreadyMoved, moved, withMoves, type Input, type InputPart, type Moves } from './inputs.js';

@@ -2,6 +2,7 @@ import { weigh } from '../amounts/index.js';
 import { areaM2, boilingPointC, parametersOf, potsBySize, type Kit, type Vessel } from '../kit/index.js';
 import type { Ingredient, Larder } from '../larder/index.js';
 import { SERVED_COLD_C, SERVED_HOT_C, type Shape } from '../pot/index.js';
+import { UNREAD_BODY_SD, unreadWith } from '../body/index.js';
 import { saltWanted, type SpiceScaling } from '../season/index.js';
 import {
   CARD,
@@ -17,6 +18,7 @@ import {
   type SoupProblem,
 } from '../soup/index.js';
 import { outcomeOf } from './card.js';
+import { covarianceOf, inputsOf, learnedMoves, withMoves } from './inputs.js';
 import type { Preparation, PreparedSoup, PreparedLine } from './prepared.js';
 
 /** Piece size where a line names none: what is already small. Kitchen default. */
@@ -141,7 +143,7 @@ function preparation(written: Soup, larder: Larder, kit: Kit, potId: string, bow
   };
   return {
     ok: true,
-    prepared: {
+    prepared: asLearned({
       soup,
       kit,
       parameters: parametersOf(kit.parameters),
@@ -151,8 +153,18 @@ function preparation(written: Soup, larder: Larder, kit: Kit, potId: string, bow
       bowlKg,
       lines: soup.lines.map((line) => readyLine(line, around)),
       cards,
-    },
+    }),
   };
+}
+
+/** A soup with what this kitchen's own batches have shown of it. */
+function asLearned(prepared: PreparedSoup): PreparedSoup {
+  const { kit } = prepared;
+  if (kit.learned === undefined || kit.learned.figures.length === 0) return prepared;
+  const inputs = inputsOf(prepared);
+  const body = inputs.filter(({ parameter }) => parameter === 'bodyA');
+  const [[variance = UNREAD_BODY_SD ** 2] = []] = covarianceOf(kit, body);
+  return { ...withMoves(prepared, learnedMoves(kit, inputs)), unread: unreadWith(Math.sqrt(variance)) };
 }
 
 /** Checks a soup against larder and kit, works its method choices into its steps, and looks everything up for the runner. */

@@ -9,6 +9,8 @@ export interface PreparedSoup extends Surroundings {
   readonly lines: readonly PreparedLine[];
   /** Of a batch: lines as they were before a cook put something else in their place, each under a key that only its steps know. */
   readonly earlier?: ReadonlyMap<string, PreparedLine>;
+  /** How well a pot is known before any reading, by what this kitchen's batches have shown; as for any kitchen where it is left out. */
+  readonly unread?: Estimate;
   /** Cards that its lines take from, prepared too, with how much of each a kilo was worked out for. */
   readonly cards: ReadonlyMap<string, PreparedSoup>;
 }

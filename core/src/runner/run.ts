@@ -188,7 +188,7 @@ class Runner {
 
   branch(branch: Branch, isRoot: boolean): { pot: PotState; estimate: Estimate } {
     let pot = EMPTY_POT;
-    let estimate = UNREAD;
+    let estimate = this.prepared.unread ?? UNREAD;
     let at = -1;
     for (const step of branch.steps) {
       at += 1;

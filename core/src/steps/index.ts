@@ -55,7 +55,7 @@ export { RefillSchema, refill, type Refill } from './refill.js';
 export { portion } from './portion.js';
 export { LEAVES_AS, LadleOutSchema, ladleOut, type LadleOut, type LeavesAs } from './ladle-out.js';
 export { CupSchema, cup, type Cup } from './cup.js';
-export { ReadSchema, massSeen, read, type Read, type Seen } from './read.js';
+export { DENSITY_SD_SHARE, POURED_SD, ReadSchema, massSeen, read, type Read, type Seen } from './read.js';
 export { SeasonSchema, saltToAdd, season, type SaltCase, type Season } from './season.js';
 export { TuneSchema, doseFor, tune, type Dose, type Tune } from './tune.js';
 export {

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { learnedOf } from '../kit/index.js';
 import { SALT, WATER, type Mix } from '../larder/index.js';
 import {
   SPOON_WORDS,
@@ -53,12 +54,12 @@ export const ReadSchema = z.strictObject({ ...stepBase, op: z.literal('read'), s
 export type Read = z.infer<typeof ReadSchema>;
 
 /** How well a density is known: foam settles at its own pace. Kitchen default. */
-const DENSITY_SD_SHARE = 0.012;
+export const DENSITY_SD_SHARE = 0.012;
 
 /** Of a weighing's or dip's variance, what all readings of that device share. Kitchen default. */
 const SHARED = 0.25;
 /** What was poured since the last look makes the next one a worse witness: 1 sd of ln body for each ln that it should have moved. Kitchen default. */
-const POURED_SD = 0.2;
+export const POURED_SD = 0.2;
 /** Least and most that a body is taken to answer more than its composition says. Kitchen defaults. */
 const LEAST_ANSWERS = -0.5;
 const MOST_ANSWERS = 0.8;
@@ -133,6 +134,14 @@ function observationOf(pot: PotState, seen: Seen, context: StepContext): Observa
       };
     }
   }
+}
+
+/** An observation by a device that this kitchen's batches have shown something of: what it reads too high is taken off, and how sure that is. */
+function asLearnt(observation: Observation, { kit }: StepContext): Observation {
+  const figure = learnedOf(kit.learned, `bias:${observation.device}`);
+  if (figure === undefined) return observation;
+  const { low, high } = observation;
+  return { ...observation, low: low - figure.by, high: high - figure.by, biasSd: figure.sd };
 }
 
 function questioned(pot: PotState, seen: Exclude<Seen, { of: 'heat' }>, observation: Observation): Caution {
@@ -213,8 +222,9 @@ function readFromHere(pot: PotState, estimate: Estimate, a: number): { pot: PotS
 export function read(pot: PotState, settings: Read, context: StepContext): StepResult {
   const { seen } = settings;
   if (seen.of === 'heat') return probed(pot, seen.tempC, context.boilC);
-  const observation = observationOf(pot, seen, context);
-  if (observation === undefined) return unchanged(pot);
+  const raw = observationOf(pot, seen, context);
+  if (raw === undefined) return unchanged(pot);
+  const observation = asLearnt(raw, context);
   const before = context.estimate;
   const first = observe(before, observation);
   const offLn = middle(observation) - observation.expected;

@@ -1,4 +1,4 @@
-import { DEFAULT_PARAMETERS, PARAMETERS, type ParameterName } from '../kit/index.js';
+import { PARAMETERS, learnedOf, type ParameterName } from '../kit/index.js';
 import type { PreparedSoup } from '../runner/index.js';
 import type { Askable } from './askable.js';
 
@@ -7,7 +7,14 @@ export interface Rule {
   readonly rule: string;
   readonly source: string;
   readonly parameter:
-    | { readonly name: ParameterName; readonly value: number; readonly unit: string; readonly from: 'default' | 'kitchen' }
+    | {
+        readonly name: ParameterName;
+        readonly value: number;
+        readonly unit: string;
+        readonly from: 'default' | 'kitchen' | 'learnt';
+        /** How many batches it was learnt from; 0 where it was not. */
+        readonly batches: number;
+      }
     | undefined;
 }
 
@@ -109,8 +116,18 @@ const RULES: Readonly<Record<Askable | 'pull', readonly Plain[]>> = {
   cream: [{ rule: 'cream to its target in the finished soup', source: 'balance' }],
 };
 
+type Known = Pick<PreparedSoup, 'parameters' | 'kit' | 'soup' | 'vessel'>;
+
+/** Where a parameter has its value from: given by hand, learnt from so many batches, or as for any kitchen. */
+function originOf(name: ParameterName, { kit, soup, vessel }: Known): { from: 'default' | 'kitchen' | 'learnt'; batches: number } {
+  if (kit.parameters?.[name] !== undefined) return { from: 'kitchen', batches: 0 };
+  const keys = [name, `${name}@soup:${soup.id}`, `${name}@pot:${vessel.id}`];
+  const batches = Math.max(0, ...keys.map((key) => learnedOf(kit.learned, key)?.batches ?? 0));
+  return { from: batches > 0 ? 'learnt' : 'default', batches };
+}
+
 /** Rules behind a figure, with the kitchen's own figures where it has them. */
-export function ruleOf(figure: Askable | 'pull', prepared: Pick<PreparedSoup, 'parameters'>): Rule[] {
+export function ruleOf(figure: Askable | 'pull', prepared: Known): Rule[] {
   return RULES[figure].map(({ rule, source, parameter }) => ({
     rule,
     source,
@@ -121,7 +138,7 @@ export function ruleOf(figure: Askable | 'pull', prepared: Pick<PreparedSoup, 'p
             name: parameter,
             value: prepared.parameters[parameter],
             unit: PARAMETERS[parameter].unit,
-            from: prepared.parameters[parameter] === DEFAULT_PARAMETERS[parameter] ? 'default' : 'kitchen',
+            ...originOf(parameter, prepared),
           },
   }));
 }

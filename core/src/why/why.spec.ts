@@ -154,10 +154,23 @@ describe('why', () => {
   });
 
   it('says its rules, and whose figure is in them', () => {
-    const parameter = (name: string, from: typeof own): string | undefined =>
-      explain(from, of, 'yield').rules.find((rule) => rule.parameter?.name === name)?.parameter?.from;
-    expect(parameter('boilOff', own)).toBe('default');
-    expect(parameter('boilOff', { ...own, parameters: { ...own.parameters, boilOff: 1.2 } })).toBe('kitchen');
+    const parameter = (kit: Partial<typeof own.kit>): unknown => {
+      const { from, batches } = explain({ ...own, kit: { ...own.kit, ...kit } }, of, 'yield').rules.find(
+        (rule) => rule.parameter?.name === 'boilOff',
+      )!.parameter!;
+      return { from, batches };
+    };
+    expect(parameter({})).toEqual({ from: 'default', batches: 0 });
+    expect(parameter({ parameters: { boilOff: 1.2 } })).toEqual({ from: 'kitchen', batches: 0 });
+    const learned = {
+      figures: [
+        { key: 'boilOff', by: 0.1, sd: 0.05, batches: 9 },
+        { key: `boilOff@pot:${own.vessel.id}`, by: 0.1, sd: 0.05, batches: 4 },
+      ],
+      together: [],
+    };
+    expect(parameter({ learned })).toEqual({ from: 'learnt', batches: 9 });
+    expect(parameter({ learned, parameters: { boilOff: 1.2 } })).toEqual({ from: 'kitchen', batches: 0 });
     for (const figure of ASKABLE) for (const { source } of explain(own, of, figure).rules) expect(source).not.toBe('');
   });
 });

@@ -18,7 +18,7 @@ function told(file: string, problems: readonly FileProblem[]): Outcome {
 }
 
 /** A JSON file through its schema; what is wrong is told with its path in the file. */
-function load<T>(file: string, schema: z.ZodType<T>): Loaded<T> {
+export function load<T>(file: string, schema: z.ZodType<T>): Loaded<T> {
   let text: string;
   try {
     text = readFileSync(file, 'utf8');

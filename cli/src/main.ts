@@ -3,6 +3,7 @@ import { check, plan } from './plan.js';
 import { landing, larder, odds, units, why } from './commands.js';
 import { read } from './read.js';
 import { cool, freeze, split } from './cold.js';
+import { learned, reconciled } from './ledger.js';
 import { GOOD, Misused, USAGE, type Outcome } from './outcome.js';
 
 const HELP = `npm run tureen -- COMMAND [options]
@@ -17,6 +18,8 @@ const HELP = `npm run tureen -- COMMAND [options]
   units [N FROM TO]   all units, or a conversion
   cool --depth 50mm   how fast a pan cools: [--from 80] [--in fridge|walk-in|blast|ice-bath|kitchen] [--stirred] [--rule two-stage|cook-chill]
   split --kg 18kg     how many of which pans meet the rule: [--from 80] [--in ...] [--rule ...]
+  reconcile BATCH.json   readings beside entries, and what would explain where they disagree
+  learn DIR           what the batches of a folder say of their kitchen
   freeze --depth 50mm how long a tub takes to freeze through: [--from 4]
 
   --bowls 40 --bowl 300g --pot ID       what is asked; without a pot the smallest that holds it
@@ -39,6 +42,8 @@ const COMMANDS: Readonly<Record<string, (from: Given) => Outcome | Promise<Outco
   cool,
   split,
   freeze,
+  reconcile: reconciled,
+  learn: learned,
 };
 
 /** Runs one command line. Nothing is read but the files it names, and nothing is written. */

@@ -1,6 +1,7 @@
 /** `npm run schemas`: writes the JSON Schemas (2020-12) of the files that people write, from the schemas that read them. */
 import { writeFileSync } from 'node:fs';
 import { z } from 'zod';
+import { BatchFileSchema } from '@tureen/core/formats';
 import { KitShape } from '@tureen/core/kit';
 import { LarderFileSchema } from '@tureen/core/larder';
 import { SoupShape } from '@tureen/core/soup';
@@ -9,6 +10,7 @@ const FILES = [
   { name: 'soup', title: 'A soup of Tidy Tureen', schema: SoupShape },
   { name: 'kit', title: 'A kitchen’s kit', schema: KitShape },
   { name: 'larder', title: 'Larder rows, what ships or a cook’s own', schema: LarderFileSchema },
+  { name: 'batch', title: 'A batch with all that it was computed from', schema: BatchFileSchema },
 ] as const;
 
 for (const { name, title, schema } of FILES) {

@@ -5,10 +5,15 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import Ajv from 'ajv/dist/2020.js';
 import { z } from 'zod';
+import type { Action } from '@tureen/core/batch';
+import { BatchFileSchema, toBatchFile } from '@tureen/core/formats';
 import { KitShape, READY_KITS } from '@tureen/core/kit';
 import { LARDER_ROWS, LarderFileSchema } from '@tureen/core/larder';
 import { figuresOf, planToBuy } from '@tureen/core/plan';
 import { EXAMPLE_SOUPS, SoupSchema, SoupShape } from '@tureen/core/soup';
+import { uuid } from '../../core/spec/entries.js';
+import { HiddenKitchen } from '../../core/spec/hidden-kitchen.js';
+import { WITH_METERS, cookedBy, fortyBowls } from '../../core/spec/kitchens.js';
 import { tureen } from './main.js';
 
 const ROOT = fileURLToPath(new URL('../..', import.meta.url));
@@ -134,6 +139,41 @@ describe('the command line', () => {
     expect((await tureen(['read'])).exit).toBe(2);
   });
 
+  it('reconciles a batch from its file, and learns from a folder of them', async () => {
+    const leek = EXAMPLE_SOUPS.find(({ id }) => id === 'leek-potato')!;
+    const plan = fortyBowls(leek);
+    const batches = mkdtempSync(join(tmpdir(), 'tureen-batches-'));
+    const files = [1, 2, 3].map((n) => {
+      const cook = cookedBy(plan, new HiddenKitchen(5), 50 + n, WITH_METERS, n === 3 ? tareLeftOn : undefined);
+      const text = toBatchFile({
+        id: uuid(n),
+        soupName: leek.name,
+        startedAtMs: 1_700_000_000_000 + n * 86_400_000,
+        snapshot: plan.snapshot,
+        entries: cook.entries,
+      });
+      const path = join(batches, `${String(n)}.json`);
+      writeFileSync(path, text);
+      return path;
+    });
+    const honest = await tureen(['reconcile', files[0]!]);
+    expect(honest.exit).toBe(0);
+    expect(honest.text).toContain('Readings and entries agree.');
+    const wrong = await tureen(['reconcile', files[2]!, '--json']);
+    expect((wrong.data as { suspected: { suspects: { what: string }[] }[] }).suspected[0]!.suspects[0]!.what).toBe('tare');
+    expect(wrong.text).toMatch(/The pot was on the scale: 4\.5 kg of what was weighed is the pot: .*likelier than chance/);
+    const learnt = await tureen(['learn', batches]);
+    expect(learnt.exit).toBe(0);
+    const { figures, odd } = learnt.data as { figures: { key: string; batches: number }[]; odd: string[] };
+    expect(odd).toEqual([uuid(3)]);
+    expect(figures.find(({ key }) => key === 'bodyA@soup:leek-potato')?.batches).toBe(2);
+    expect(learnt.text).toContain('Unlike the others, and left out: Leek & potato');
+    expect((await tureen(['learn', join(batches, 'none')])).exit).toBe(1);
+    expect((await tureen(['learn'])).exit).toBe(2);
+    expect((await tureen(['reconcile', file('leek-potato')])).exit).toBe(1);
+    rmSync(batches, { recursive: true });
+  });
+
   it('lands, gives odds, says why', async () => {
     const at = [file('leek-potato'), '--bowls', '40'];
     const landed = await tureen(['land', ...at, '--band', 'salt=0.6..0.7', '--band', 'body=120..160']);
@@ -186,8 +226,13 @@ describe('the command line', () => {
   });
 });
 
+/** Weighed with the pot on the scale, and nothing taken off for it. */
+function tareLeftOn(action: Action): Action {
+  return action.kind === 'weighed' ? { ...action, tareKg: 0 } : action;
+}
+
 describe('the published schemas', () => {
-  const PUBLISHED = { soup: SoupShape, kit: KitShape, larder: LarderFileSchema } as const;
+  const PUBLISHED = { soup: SoupShape, kit: KitShape, larder: LarderFileSchema, batch: BatchFileSchema } as const;
 
   for (const [name, schema] of Object.entries(PUBLISHED)) {
     it(`docs/${name}.schema.json is what the program reads by`, () => {

@@ -1,8 +1,17 @@
 import { zValidator } from '@hono/zod-validator';
 import type { Context } from 'hono';
 import type { ZodType } from 'zod';
+import type { Database } from './database.js';
 import { STATUS, type Failure } from './failure.js';
+import type { Hub } from './hub.js';
 import { sentence } from './sentences.js';
+
+/** What a group of routes works with. */
+export interface Routed {
+  readonly database: Database;
+  readonly hub: Hub;
+  readonly nowMs: () => number;
+}
 
 /** What went wrong, with its status and its sentence. */
 export function fail(c: Context, failure: Failure): Response {

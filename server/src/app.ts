@@ -29,7 +29,10 @@ import type { Database } from './database.js';
 import type { Devices } from './devices/devices.js';
 import { CommandSchema, readLines } from './devices/protocol.js';
 import type { Hub } from './hub.js';
-import { readKit, saveKit } from './kitchen.js';
+import { learnedVersion } from './evidence.js';
+import { saveKit } from './kitchen.js';
+import { readKitAsLearned } from './learned.js';
+import { learnedRoutes } from './learned-routes.js';
 import { addPrices, correctIngredient, readIngredient, readLarder } from './larder.js';
 import { keepPhoto, readPhoto } from './photos.js';
 import { changePlan, dropPlan, listPlans, notePlan, readPlan, savePlan } from './plans.js';
@@ -126,10 +129,12 @@ export function makeApp(services: Services) {
   const { database, hub, devices, mode, nowMs } = services;
 
   const api = new Hono()
-    .get('/kitchen', async (c) => c.json({ kit: (await readKit(database)) ?? null, mode, coreVersion: CORE_VERSION }))
+    .get('/kitchen', async (c) => c.json({ kit: (await readKitAsLearned(database)) ?? null, mode, coreVersion: CORE_VERSION }))
     .put('/kitchen', body(KitchenChoiceSchema), async (c) => {
       const choice = c.req.valid('json');
-      const kit = 'kit' in choice ? choice.kit : standing(READY_KITS[choice.ready], choice.place);
+      // What was learnt is no part of the kit that is kept: it is put in anew whenever the kit is read.
+      const given = 'kit' in choice ? choice.kit : standing(READY_KITS[choice.ready], choice.place);
+      const kit = { ...given, learned: undefined };
       await saveKit(database, kit, nowMs());
       // Its days, and how long it keeps soup, may be others now.
       await rebuildStock(database);
@@ -230,7 +235,7 @@ export function makeApp(services: Services) {
       const { startedBefore, id } = c.req.valid('query');
       const from = startedBefore === undefined || id === undefined ? undefined : { startedAtMs: startedBefore, id };
       const { batches, next } = await listBatches(database, from);
-      return c.json({ batches, more: next ?? null }, 200);
+      return c.json({ batches, next: next ?? null }, 200);
     })
     .get('/batches/open', async (c) => c.json({ batches: await listOpen(database) }))
     .get('/timers', async (c) => c.json({ timers: await listTimers(database) }))
@@ -247,15 +252,21 @@ export function makeApp(services: Services) {
     })
     .post('/batches/:id/entries', body(EntriesBodySchema), async (c) => {
       const batchId = c.req.param('id');
+      const taught = learnedVersion(database);
       const outcome = await appendEntries(database, batchId, c.req.valid('json').entries, nowMs());
       if (!outcome.ok) return fail(c, outcome.failure);
       const { kept, known, late } = outcome.value;
       if (kept.length > 0) hub.tell({ kind: 'entries', batchId, entries: kept });
       if (kept.some(({ action }) => action.kind === 'stored' || action.kind === 'undone')) hub.tell({ kind: 'cold' });
-      if (kept.some(({ action }) => action.kind === 'closed' || action.kind === 'undone')) hub.tell({ kind: 'batch', batchId });
+      if (kept.some(({ action }) => action.kind === 'closed' || action.kind === 'undone')) {
+        hub.tell({ kind: 'batch', batchId });
+      }
+      // What a closed batch teaches is in the next plan.
+      if (learnedVersion(database) !== taught) hub.tell({ kind: 'kitchen' });
       return c.json({ kept: kept.length, known, late: [...late] }, 200);
     })
     .route('/cold', coldRoutes(services))
+    .route('/learned', learnedRoutes(services))
     .get('/devices', (c) => c.json({ devices: devices.list() }))
     .post('/devices/lines', async (c) => {
       const read = readLines(await c.req.text());

@@ -1,6 +1,7 @@
 import { foldBatch, historyOf, linesNamed, type Action, type Entry, type History, type StoredEntry } from '@tureen/core/batch';
 import { eq, inArray, max, sql } from 'drizzle-orm';
 import type { Database } from './database.js';
+import { forgetLearned } from './evidence.js';
 import { done, failed, type Failure, type Outcome } from './failure.js';
 import {
   entriesOf,
@@ -46,9 +47,15 @@ function turns({ action }: Entry): boolean {
 
 /** Lines that an entry leans on; those that it brings in are not among them. */
 function linesOf(action: Action): readonly string[] {
+  if (action.kind === 'corrected') return linesOf(action.to);
   if (action.kind === 'swapped' || action.kind === 'left out' || action.kind === 'cup' || action.kind === 'gave back')
     return [action.line];
   return linesNamed({ action });
+}
+
+function broughtBy(action: Action): readonly string[] {
+  if (action.kind === 'corrected') return broughtBy(action.to);
+  return action.kind === 'brought' ? [action.line] : [];
 }
 
 /**
@@ -107,10 +114,13 @@ export class Appends {
     for (const { id, closedAtMs } of found) {
       const plan = await planOfBatch(this.database, id);
       const brought = await this.database.db
-        .select({ line: entries.line })
+        .select({ entry: entries.entry })
         .from(entries)
-        .where(sql`${entries.subject} = 'batch' and ${entries.subjectId} = ${id} and ${entries.kind} = 'brought'`);
-      const lines = new Set([...(plan?.soup.lines ?? []).map((line) => line.id), ...brought.flatMap(({ line }) => line ?? [])]);
+        .where(sql`${entries.subject} = 'batch' and ${entries.subjectId} = ${id} and ${entries.kind} in ('brought', 'corrected')`);
+      const lines = new Set([
+        ...(plan?.soup.lines ?? []).map((line) => line.id),
+        ...brought.flatMap(({ entry }) => broughtBy(entry.action)),
+      ]);
       this.known.set(id, { isClosed: closedAtMs !== null, lines });
     }
   }
@@ -128,7 +138,7 @@ export class Appends {
   private refused({ batchId, list }: Waiting): Failure | undefined {
     const known = this.known.get(batchId);
     if (known === undefined) return { code: 'NO_SUCH_BATCH', field: 'id' };
-    const brought = new Set(list.flatMap(({ action }) => (action.kind === 'brought' ? [action.line] : [])));
+    const brought = new Set(list.flatMap(({ action }) => broughtBy(action)));
     for (const { id, action } of list) {
       const line = linesOf(action).find((one) => !known.lines.has(one) && !brought.has(one));
       if (line !== undefined) return { code: 'NO_SUCH_LINE', field: 'entries', id, line };
@@ -208,6 +218,8 @@ export class Appends {
       if (isTaken(error)) return undefined;
       throw error;
     }
+    // Only now: who asks while it is written must not keep what was there before as if it were new.
+    if (closedNow.size > 0) forgetLearned(this.database);
     for (const [batchId, isClosed] of closedNow) {
       const known = this.known.get(batchId);
       if (known !== undefined) this.known.set(batchId, { ...known, isClosed });

@@ -56,7 +56,7 @@ export interface BatchCursor {
   readonly id: string;
 }
 
-/** Batches, newest first, at most a hundred; `more` says where the older ones begin, undefined when there are none. */
+/** Batches, newest first, at most a hundred; `next` says where the older ones begin, undefined when there are none. */
 export async function listBatches(
   { db }: Database,
   from?: BatchCursor,

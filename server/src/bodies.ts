@@ -54,3 +54,12 @@ export const PricesSchema = z.strictObject({
 export const BatchBodySchema = z.strictObject({ id: uuid, planId: uuid });
 export const EntriesBodySchema = z.strictObject({ entries: z.array(EntrySchema).min(1).max(MOST_ENTRIES) });
 export const StockBodySchema = z.strictObject({ entries: z.array(StockEntrySchema).min(1).max(MOST_ENTRIES) });
+/** A learnt figure held at an offset, or learnt anew from a moment on; neither takes back what was said. */
+export const FigureChoiceSchema = z
+  .strictObject({
+    key: z.string().min(1).max(140),
+    holds: z.number().min(-3).max(3).optional(),
+    sinceMs: z.number().int().min(0).max(8.64e15).optional(),
+  })
+  .refine(({ holds, sinceMs }) => holds === undefined || sinceMs === undefined, { message: 'it is either held or learnt anew' });
+export const TeachingSchema = z.strictObject({ counts: z.boolean().nullable() });

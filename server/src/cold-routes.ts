@@ -1,11 +1,9 @@
 import { zValidator } from '@hono/zod-validator';
 import { Hono, type Context } from 'hono';
 import { z } from 'zod';
-import { body, fail } from './answers.js';
+import { body, fail, type Routed } from './answers.js';
 import { StockBodySchema } from './bodies.js';
 import { readCold } from './cold.js';
-import type { Database } from './database.js';
-import type { Hub } from './hub.js';
 import { labelSize, labelsPdf } from './labels.js';
 import { logPdf } from './log-pdf.js';
 import { appendStock, readColdLog, readContainer } from './stock.js';
@@ -48,15 +46,7 @@ function labelsAsked() {
 
 /** What is kept cold: the list, one container, its entries, labels and the log of a day. */
 // eslint-disable-next-line @typescript-eslint/explicit-module-boundary-types -- the inferred type is what the web's typed client is made of
-export function coldRoutes({
-  database,
-  hub,
-  nowMs,
-}: {
-  readonly database: Database;
-  readonly hub: Hub;
-  readonly nowMs: () => number;
-}) {
+export function coldRoutes({ database, hub, nowMs }: Routed) {
   return new Hono()
     .get('/', async (c) => c.json(await readCold(database)))
     .get('/log', dayAsked(), async (c) => c.json(await readColdLog(database, c.req.valid('query').day, nowMs()), 200))

@@ -3,7 +3,7 @@ import { figuresOf, planToBuy, type PlanRequest, type Figures, type Snapshot } f
 import { desc, eq, sql } from 'drizzle-orm';
 import type { Database } from './database.js';
 import { done, failed, type Outcome } from './failure.js';
-import { readKit } from './kitchen.js';
+import { readKitAsLearned } from './learned.js';
 import { readLarder } from './larder.js';
 import { batches, plans } from './schema.js';
 import { readSoup } from './soups.js';
@@ -34,7 +34,7 @@ type Computed = Pick<StoredPlan, 'soupId' | 'version' | 'request' | 'snapshot' |
 
 /** Works a plan out from what the kitchen has now. */
 async function computed(database: Database, wish: Omit<PlanWish, 'id'>, nowMs: number): Promise<Outcome<Computed>> {
-  const kit = await readKit(database);
+  const kit = await readKitAsLearned(database);
   if (kit === undefined) return failed({ code: 'NO_KITCHEN' });
   const kept = await readSoup(database, wish.soupId, wish.version);
   if (kept === undefined) return failed({ code: 'NO_SUCH_SOUP', field: 'soupId' });

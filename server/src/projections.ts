@@ -1,10 +1,13 @@
 import { foldBatch, historyOf, timersOf, type BatchState, type Action, type History, type StoredEntry } from '@tureen/core/batch';
 import { CORE_VERSION, type Snapshot } from '@tureen/core/plan';
 import { parcelKg } from '@tureen/core/pot';
-import { and, asc, eq, inArray } from 'drizzle-orm';
+import { MOST_BATCHES } from '@tureen/core/learn';
+import { and, asc, desc, eq, inArray } from 'drizzle-orm';
 import type { BatchItem } from 'drizzle-orm/batch';
 import type { Database } from './database.js';
+import { evidenceStatements, forgetLearned } from './evidence.js';
 import {
+  batchEvidence,
   batchSummaries,
   batches,
   entries,
@@ -19,7 +22,7 @@ import {
 export type Statement = BatchItem<'sqlite'>;
 
 /** Shape of what is projected: one that is older is made anew at the next start. */
-const PROJECTIONS = '1';
+const PROJECTIONS = '2';
 
 /** Actions that lists follow, and what opens, closes and takes back. */
 const FOLLOWED: ReadonlySet<Action['kind']> = new Set([
@@ -30,6 +33,7 @@ const FOLLOWED: ReadonlySet<Action['kind']> = new Set([
   'skipped',
   'stored',
   'undone',
+  'corrected',
   'closed',
 ]);
 
@@ -84,8 +88,15 @@ function yieldsOf({ happened, prepared }: BatchState): { line: string; ingredien
   });
 }
 
+/** When a batch was over: one that was opened again to put its record right was over when it was closed first. */
+function closedAtMs({ history }: BatchState, nowMs: number): number {
+  const [first, ...again] = history.all.filter(({ action }) => action.kind === 'closed');
+  return first === undefined || again.length === 0 ? nowMs : Math.round(Math.min(first.atMs, nowMs));
+}
+
 /** What closing or opening a batch again writes: the batch itself, its place in the lists, and what its lines yielded. */
-export function settlingStatements({ db }: Database, batchId: string, state: BatchState, nowMs: number): Statement[] {
+export function settlingStatements(database: Database, batchId: string, state: BatchState, nowMs: number): Statement[] {
+  const { db } = database;
   const closedFigures: ClosedFigures | null = state.closed
     ? {
         planned: state.plannedFigures,
@@ -94,13 +105,14 @@ export function settlingStatements({ db }: Database, batchId: string, state: Bat
         coreVersion: CORE_VERSION,
       }
     : null;
-  const set = { closedAtMs: state.closed ? nowMs : null, closedFigures };
+  const set = { closedAtMs: state.closed ? closedAtMs(state, nowMs) : null, closedFigures };
   const yields = state.closed ? yieldsOf(state) : [];
   return [
     db.update(batches).set(set).where(eq(batches.id, batchId)),
     db.update(batchSummaries).set(set).where(eq(batchSummaries.batchId, batchId)),
     db.delete(lineYields).where(eq(lineYields.batchId, batchId)),
     ...(yields.length === 0 ? [] : [db.insert(lineYields).values(yields.map((own) => ({ batchId, ...own })))]),
+    ...evidenceStatements(database, batchId, state),
   ];
 }
 
@@ -130,7 +142,7 @@ async function snapshotOf({ db }: Database, planId: string): Promise<typeof plan
 }
 
 /** Everything that lists show of one batch, made from its plan and its entries. Closed figures stay what they were. */
-async function batchStatements(database: Database, batch: typeof batches.$inferSelect): Promise<Statement[]> {
+async function batchStatements(database: Database, batch: typeof batches.$inferSelect, teaches: boolean): Promise<Statement[]> {
   const { db } = database;
   const plan = await snapshotOf(database, batch.planId);
   if (plan === undefined) return [];
@@ -149,6 +161,7 @@ async function batchStatements(database: Database, batch: typeof batches.$inferS
     db.insert(batchSummaries).values(summary),
     ...followedStatements(database, batch.id, history),
     ...(yields.length === 0 ? [] : [db.insert(lineYields).values(yields.map((one) => ({ batchId: batch.id, ...one })))]),
+    ...(teaches && state?.closed === true && isSettled ? evidenceStatements(database, batch.id, state) : []),
     // A server that died between keeping a close and settling it left this behind: it is put right here.
     ...(isSettled || state === undefined
       ? []
@@ -169,15 +182,19 @@ export async function rebuildProjections(database: Database): Promise<{ readonly
       db.delete(leftovers),
       db.delete(lineYields),
       db.delete(projectionDays),
+      db.delete(batchEvidence),
     ]);
-    const all = await db.select().from(batches);
+    const all = await db.select().from(batches).orderBy(desc(batches.startedAtMs));
+    // Older ones would not count: what they teach is not worth the wait at a start.
+    const teaching = new Set(all.slice(0, MOST_BATCHES).map(({ id }) => id));
     for (let from = 0; from < all.length; from += AT_ONCE) {
       const statements = (
-        await Promise.all(all.slice(from, from + AT_ONCE).map((batch) => batchStatements(database, batch)))
+        await Promise.all(all.slice(from, from + AT_ONCE).map((batch) => batchStatements(database, batch, teaching.has(batch.id))))
       ).flat();
       await together(database, statements);
     }
     await db.insert(projectionDays).values({ projection: 'batches', day: PROJECTIONS });
+    forgetLearned(database);
     return { batches: all.length };
   });
 }

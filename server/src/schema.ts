@@ -6,6 +6,7 @@ import {
   CONTAINER,
   CORRECTION,
   ENTRY,
+  EVIDENCE,
   FIGURES,
   KIT,
   NAMES,
@@ -220,6 +221,28 @@ export const lineYields = sqliteTable(
   },
   (table) => [primaryKey({ columns: [table.batchId, table.line] }), index('yields_by_ingredient').on(table.ingredient)],
 );
+
+/** What a closed batch says of the kitchen's own figures, made from its plan and its entries. */
+export const batchEvidence = sqliteTable('batch_evidence', {
+  batchId: text('batch_id').primaryKey(),
+  atMs: integer('at_ms').notNull(),
+  evidence: shaped('evidence', EVIDENCE).notNull(),
+});
+
+/** What the cook has said of a learnt figure: held at a value, or what was before a moment forgotten. No projection. */
+export const learningChoices = sqliteTable('learning_choices', {
+  key: text('key').primaryKey(),
+  holds: real('holds'),
+  sinceMs: integer('since_ms'),
+  atMs: integer('at_ms').notNull(),
+});
+
+/** Whether a batch that is unlike the others teaches all the same, as the cook has said. No projection. */
+export const learningBatches = sqliteTable('learning_batches', {
+  batchId: text('batch_id').primaryKey(),
+  counts: integer('counts', { mode: 'boolean' }).notNull(),
+  atMs: integer('at_ms').notNull(),
+});
 
 /** The price of each ingredient that holds on a day of the kitchen, made anew when a day begins or a price is added. */
 export const pricesInForce = sqliteTable('prices_in_force', {

@@ -35,6 +35,8 @@ export function sentence(failure: Failure): string {
       return `Neither the plan nor the record of this batch knows “${failure.line}”. Bring it in first; nothing of this was kept.`;
     case 'NO_SUCH_CONTAINER':
       return 'No such container is known here. Its label may be of another kitchen; nothing was changed.';
+    case 'NO_SUCH_FIGURE':
+      return 'No batch has said anything of that figure, so there is nothing to hold or to forget.';
     case 'NO_PHOTO':
       return 'That file is no JPEG, PNG or WebP picture. Nothing was changed; choose a photo.';
     case 'NO_SUCH_PHOTO':

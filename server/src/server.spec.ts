@@ -388,7 +388,10 @@ describe('the server', () => {
     const soups = (await send('GET', '/soups')).body as { soups: unknown[] };
     const list = (await send('GET', '/batches')).body as { batches: StoredBatch[] };
     expect(soups.soups.length).toBe(8);
-    expect(list.batches.length).toBe(6);
+    expect(list.batches.length).toBe(20);
+    // Its two planted mishaps are the two that are unlike the others.
+    const { batches: teaching } = (await send('GET', '/learned')).body as { batches: { waits: boolean }[] };
+    expect(teaching.filter(({ waits }) => waits).length).toBe(2);
     for (const one of list.batches) {
       expect(one.closedFigures?.dishedBowls).toBeGreaterThan(30);
       expect(Math.abs((one.closedFigures?.actual.cookedKg ?? 0) / one.planned.cookedKg - 1)).toBeLessThan(0.2);

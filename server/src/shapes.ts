@@ -1,7 +1,15 @@
 import { EntryShape, liftEntry, type BatchTimer, type Entry } from '@tureen/core/batch';
 import { KitShape, liftKit, type Kit } from '@tureen/core/kit';
 import { IngredientSchema, type IngredientRow } from '@tureen/core/larder';
-import { PlanRequestSchema, type Figures, type PlanRequest, type ShelfFacts, type Snapshot } from '@tureen/core/plan';
+import type { Evidence } from '@tureen/core/learn';
+import {
+  PlanRequestSchema,
+  SnapshotSchema,
+  type Figures,
+  type PlanRequest,
+  type ShelfFacts,
+  type Snapshot,
+} from '@tureen/core/plan';
 import { renamed, type Shape } from '@tureen/core/shape';
 import { SoupShape, liftSoup, type Soup } from '@tureen/core/soup';
 import { ContentsSchema, StockEntrySchema, StoreSchema, type Container, type StockEntry } from '@tureen/core/stock';
@@ -56,18 +64,7 @@ export const NAMES: Shape<readonly string[]> = { name: 'names', lifts: [], schem
 export const SNAPSHOT: Shape<Snapshot> = {
   name: 'plan',
   lifts: [liftSnapshot],
-  schema: as(
-    z.object({
-      soup: SoupShape,
-      kit: KitShape,
-      rows: z.array(IngredientSchema),
-      request: PlanRequestSchema,
-      scale: number,
-      cardKg: z.record(z.string(), number).optional(),
-      lineKg: z.record(z.string(), number).optional(),
-      coreVersion: z.string(),
-    }),
-  ),
+  schema: as(SnapshotSchema),
 };
 export const CLOSED: Shape<ClosedFigures> = {
   name: 'closed figures',
@@ -139,6 +136,22 @@ export const CONTAINER: Shape<Container> = {
       kg: number,
       madeMs: number,
       useBy: z.looseObject({ day: z.string() }),
+    }),
+  ),
+};
+
+const rows = z.array(z.array(number));
+export const EVIDENCE: Shape<Evidence> = {
+  name: 'evidence',
+  lifts: [],
+  schema: as(
+    z.object({
+      keys: strings,
+      priorSd: z.array(number),
+      seen: z.array(number),
+      slopes: rows,
+      spread: rows,
+      rows: z.array(z.object({ device: z.string(), stepId: z.string() })),
     }),
   ),
 };

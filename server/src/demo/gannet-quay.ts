@@ -4,13 +4,13 @@ import { EXAMPLE_SOUPS, walk, type SoupStep } from '@tureen/core/soup';
 import { LARDER_ROWS } from '@tureen/core/larder';
 import { rerun, writtenPlan, type Planned, type Snapshot } from '@tureen/core/plan';
 import { contentsOf } from '@tureen/core/stock';
-import { uniformInt } from 'pure-rand/distribution/uniformInt';
-import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { appendEntries, startBatch } from '../batches.js';
 import type { Database } from '../database.js';
 import { saveKit } from '../kitchen.js';
 import { savePlan } from '../plans.js';
 import { seedColdStore } from './cold-store.js';
+import { Draw } from './draw.js';
+import { OLDER, cookedOlder } from './older-past.js';
 import { listSoups, saveSoup, shelveSoup } from '../soups.js';
 
 /** A boatyard's canteen on an invented quay. Everything here is made up. */
@@ -60,32 +60,6 @@ const PAST = [
   { daysAgo: 9, soup: 'beetroot-horseradish', bowls: 80, potId: 'boiler-40', strays: 1.06, keeps: 6, isFrozen: true },
   { daysAgo: 3, soup: 'celeriac-leek-apple', bowls: 80, potId: 'boiler-40', strays: 0.94, keeps: 11, isFrozen: false },
 ] as const;
-
-/** Numbers that look drawn and are the same every time. */
-class Draw {
-  private readonly generator: ReturnType<typeof xoroshiro128plus>;
-
-  constructor(seed: number) {
-    this.generator = xoroshiro128plus(seed);
-  }
-
-  /** Between 0 and 1, in thousandths. */
-  unit(): number {
-    return uniformInt(this.generator, 0, 1000) / 1000;
-  }
-
-  /** Between 1 - spread and 1 + spread. */
-  around(spread: number): number {
-    return 1 + spread * (2 * this.unit() - 1);
-  }
-
-  uuid(): string {
-    const hex = Array.from({ length: 32 }, (_, n) =>
-      (n === 12 ? 4 : n === 16 ? 8 : uniformInt(this.generator, 0, 15)).toString(16),
-    ).join('');
-    return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-${hex.slice(12, 16)}-${hex.slice(16, 20)}-${hex.slice(20)}`;
-  }
-}
 
 /** Writes down one batch as a cook would: ladle by ladle, a dip after the simmer, salt in two goes, bowls counted. */
 class PastCook {
@@ -187,6 +161,19 @@ export async function seedGannetQuay(database: Database, nowMs: number): Promise
     if (!saved.ok) throw new Error(`The demo's ${soup.id} has problems: ${JSON.stringify(saved.failure)}`);
   }
   const midnight = nowMs - (nowMs % DAY_MS);
+
+  const olderDraw = new Draw(SEED + 1);
+  for (const older of OLDER) {
+    const startMs = midnight - older.daysAgo * DAY_MS + 8 * 3_600_000;
+    const request = { bowls: older.bowls, bowlG: 300, potId: older.potId };
+    const plan = await savePlan(database, { id: olderDraw.uuid(), soupId: older.soup, version: 1, request }, startMs - DAY_MS);
+    if (!plan.ok) throw new Error(`The demo's plan of ${older.soup} failed: ${JSON.stringify(plan.failure)}`);
+    const batchId = olderDraw.uuid();
+    await startBatch(database, batchId, plan.value.id, startMs);
+    const entries = cookedOlder(plan.value.snapshot, olderDraw, startMs, older.slip);
+    const kept = await appendEntries(database, batchId, entries, entries.at(-1)?.atMs ?? startMs);
+    if (!kept.ok) throw new Error(`The demo's batch of ${older.soup} failed: ${JSON.stringify(kept.failure)}`);
+  }
   const cold: Parameters<typeof seedColdStore>[1][number][] = [];
   for (const past of PAST) {
     const startMs = midnight - past.daysAgo * DAY_MS + 8 * 3_600_000;

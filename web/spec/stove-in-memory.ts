@@ -4,10 +4,12 @@ import { provideRouter } from '@angular/router';
 import { ENTRY_SHAPE, type Action, type StoredEntry } from '@tureen/core/batch';
 import { READY_KITS, type Kit } from '@tureen/core/kit';
 import { LARDER_ROWS, makeLarder, nearTo } from '@tureen/core/larder';
-import { makePlan, type Snapshot } from '@tureen/core/plan';
+import { reconcile } from '@tureen/core/learn';
+import { makePlan, rerun, type Snapshot } from '@tureen/core/plan';
 import { EXAMPLE_SOUPS, walk, type SoupStep } from '@tureen/core/soup';
 import { BehaviorSubject, map, of } from 'rxjs';
 import { batchView } from '../src/app/cooking/batch-view';
+import { RECONCILER } from '../src/app/cooking/reconciling';
 import { Cooking } from '../src/app/cooking/cooking';
 import { Asking } from '../src/app/places/stove/asking';
 import { Hand } from '../src/app/places/stove/hand';
@@ -73,6 +75,13 @@ export class StoveInMemory {
           },
           stocked$: of({ kit: snapshot.kit, rows: LARDER_ROWS }),
         },
+      },
+      {
+        provide: RECONCILER,
+        useValue: () => ({
+          reconcile: (own: Snapshot, entries: readonly StoredEntry[]) =>
+            Promise.resolve(reconcile(rerun(own), entries, LARDER_ROWS)),
+        }),
       },
       { provide: Devices, useValue: { devices$: this.devices } },
     ];

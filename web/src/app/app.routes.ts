@@ -53,6 +53,16 @@ export const routes: Routes = [
   },
   { path: 'ledger', title: 'Ledger · Tidy Tureen', loadComponent: () => import('./places/ledger/ledger').then((m) => m.Ledger) },
   {
+    path: 'ledger/learnt',
+    title: 'Learnt here · Tidy Tureen',
+    loadComponent: () => import('./places/ledger/learnt').then((m) => m.Learnt),
+  },
+  {
+    path: 'ledger/over-time',
+    title: 'Over time · Tidy Tureen',
+    loadComponent: () => import('./places/ledger/over-time').then((m) => m.OverTime),
+  },
+  {
     path: 'ledger/:batchId',
     title: 'Ledger · Tidy Tureen',
     loadComponent: () => import('./places/ledger/record').then((m) => m.Record),

@@ -97,6 +97,8 @@ export interface BatchView {
   readonly shares: readonly ShareFigures[];
   readonly writeBack: readonly WriteBack[];
   readonly undone: readonly string[];
+  /** Entries that a later one has put right. */
+  readonly corrected: readonly string[];
   readonly late: readonly string[];
   /** Entries at steps that nobody could be at yet. */
   readonly early: readonly string[];
@@ -234,6 +236,7 @@ export function batchView(snapshot: Snapshot, entries: readonly StoredEntry[], p
     shares: state.shares,
     writeBack: writeBack(state),
     undone: [...state.history.undone],
+    corrected: [...state.history.corrected.keys()],
     late: [...state.history.late],
     early: state.early,
     belowTare: state.belowTare,

@@ -86,6 +86,10 @@ export function actionText(action: Action, soup: Soup, nameOf: NameOf, units: Un
       return `wanted: a body that ${bodyWord(action.mPas)} (${action.mPas.toFixed(0)} mPa·s)`;
     case 'note':
       return `${action.text}${action.photo === undefined ? '' : ' (photo)'}`;
+    case 'corrected': {
+      const why = action.why === undefined ? '' : ` (${action.why})`;
+      return `put right: ${actionText(action.to, soup, nameOf, units)}${why}`;
+    }
     case 'closed':
       return 'batch closed';
     case 'undone':

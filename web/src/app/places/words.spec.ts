@@ -54,6 +54,12 @@ const ACTIONS: readonly Action[] = [
   { kind: 'note', text: 'gas low', photo: 'a'.repeat(64) },
   { kind: 'wanted', mPas: 220 },
   { kind: 'undone', target: '00000000-0000-4000-8000-000000000001' },
+  {
+    kind: 'corrected',
+    target: '00000000-0000-4000-8000-000000000001',
+    to: { kind: 'added', stepId: 'cover', line: 'stock', kg: 1.2 },
+    why: 'pounds entered as kilos',
+  },
   { kind: 'closed' },
 ];
 

@@ -1,4 +1,5 @@
 import { inject, Injectable } from '@angular/core';
+import type { Correction } from '@tureen/core/learn';
 import { ENTRY_SHAPE, type Action, type StoredEntry } from '@tureen/core/batch';
 import type { Snapshot } from '@tureen/core/plan';
 import type { BatchCursor, BatchSummary, StoredBatch } from '@tureen/server/api';
@@ -141,6 +142,23 @@ export class Batches {
       who: this.device.who(),
       action,
     });
+  }
+
+  /** Enters what puts a record right, in this order; what belongs before another entry is stamped so. */
+  async correct(open: OpenBatch, corrections: readonly Correction[]): Promise<void> {
+    let highest = open.entries.reduce((most, { stamp }) => Math.max(most, stamp.counter), 0);
+    for (const { action, counter } of corrections) {
+      const stamp = this.device.stamp(highest);
+      if (counter === undefined) highest = stamp.counter;
+      await this.outbox.keep(open.batch.id, {
+        id: newId(),
+        shape: ENTRY_SHAPE,
+        stamp: counter === undefined ? stamp : { ...stamp, counter },
+        atMs: this.clock.now(),
+        who: this.device.who(),
+        action,
+      });
+    }
   }
 
   /** Starts the batch of a kept plan. Its id is made here, so a second try can't make a second batch. */

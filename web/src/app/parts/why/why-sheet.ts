@@ -83,8 +83,14 @@ const KINDS: Readonly<Partial<Record<NonNullable<Part['kind']>, string>>> = {
             <span class="soft">Source: {{ rule.source }}.</span>
             @if (rule.parameter; as parameter) {
               <span class="parameter"
-                >{{ parameter.value }} {{ parameter.unit }},
-                {{ parameter.from === 'kitchen' ? 'this kitchen’s own' : 'a default' }}</span
+                >{{ threeFigures(parameter.value) }} {{ parameter.unit }},
+                {{
+                  parameter.from === 'learnt'
+                    ? 'learnt from ' + parameter.batches + (parameter.batches === 1 ? ' batch' : ' batches') + ' here'
+                    : parameter.from === 'kitchen'
+                      ? 'this kitchen’s own'
+                      : 'a default'
+                }}</span
               >
             }
           </li>
@@ -204,6 +210,10 @@ export class WhySheet {
         };
       });
   });
+
+  protected threeFigures(value: number): string {
+    return String(Number(value.toPrecision(3)));
+  }
 
   private shown({ unit, figure }: Why, value: number): string {
     if (unit === 'kg') return mass(value, this.units());

@@ -11,7 +11,7 @@ import { Kitchen } from '../../services/kitchen';
 import { Stock } from '../../services/stock';
 import { onKeys } from '../../shell/keys';
 import { mass, NOTHING_KG, timeOfDay } from '../figures';
-import { containerRow, type ContainerRow } from './container-words';
+import { containerRow, isFoundBy, type ContainerRow } from './container-words';
 import { PanWatch } from './pan-watch';
 import { Tub } from './tub';
 
@@ -90,7 +90,7 @@ export class Cold {
       .toLowerCase()
       .split(/\s+/)
       .filter((word) => word !== '');
-    return this.rows().filter(({ text }) => words.every((word) => text.includes(word)));
+    return this.rows().filter((row) => words.every((word) => isFoundBy(row, word)));
   });
   protected readonly total = computed(() => this.rows().length);
   protected readonly shelves = computed((): ShelfOf[] => {

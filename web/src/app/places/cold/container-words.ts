@@ -24,8 +24,13 @@ export interface ContainerRow {
   readonly allergens: readonly string[];
   readonly diets: readonly string[];
   readonly bringBack: string;
-  /** What finding goes by, in small letters. */
+  /** What finding goes by beside the diets, in small letters. */
   readonly text: string;
+}
+
+/** Whether a typed word finds a container. A diet is found by its whole name only: "gluten" must not find what is free of it. */
+export function isFoundBy({ text, diets }: Pick<ContainerRow, 'text' | 'diets'>, word: string): boolean {
+  return text.includes(word) || diets.includes(word);
 }
 
 const SOON_DAYS = 1;
@@ -63,6 +68,6 @@ export function containerRow(container: Container, nowMs: number): ContainerRow 
     allergens,
     diets: contents.diets,
     bringBack: bringBackWords(contents, state),
-    text: [contents.name, vessel, where, dayWords(useBy.day), ...allergens, ...contents.diets].join(' ').toLowerCase(),
+    text: [contents.name, vessel, where, dayWords(useBy.day), ...allergens].join(' ').toLowerCase(),
   };
 }

@@ -1,29 +1,21 @@
-import { ChangeDetectionStrategy, Component, DestroyRef, ElementRef, effect, inject, input, viewChild } from '@angular/core';
-import { Chart, Filler, Legend, LineController, LineElement, LinearScale, PointElement, Tooltip } from 'chart.js';
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import type { ChartConfiguration } from 'chart.js';
 import type { CurveView } from '../../cooking/cold-view';
-import { ThemeChoice } from '../../services/theme';
+import { ThemedChart, type ChartLook } from '../../parts/chart';
 import { timeOfDay } from '../figures';
 
 const HOUR_MS = 3_600_000;
-
-Chart.register(Filler, Legend, LineController, LineElement, LinearScale, PointElement, Tooltip);
 
 /** A cooling curve with the range of nine in ten, and the rule that it has to stay under. */
 @Component({
   selector: 'tt-cooling-chart',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `<canvas #canvas role="img" [attr.aria-label]="label()"></canvas>`,
+  imports: [ThemedChart],
+  template: `<tt-chart [label]="label()" [make]="make()" />`,
   styles: `
     :host {
       display: block;
-      position: relative;
-      height: 320px;
       min-width: 0;
-      overflow: hidden;
-    }
-    canvas {
-      position: absolute;
-      inset: 0;
     }
   `,
 })
@@ -32,105 +24,96 @@ export class CoolingChart {
   /** The moment at which it begins, so that hours are times of day; hours from now where it is left out. */
   readonly startMs = input<number>();
   readonly label = input.required<string>();
-  private readonly canvas = viewChild.required<ElementRef<HTMLCanvasElement>>('canvas');
-  private readonly theme = inject(ThemeChoice);
-  private chart: Chart | undefined;
-
-  constructor() {
-    effect(() => {
-      const curve = this.curve();
-      this.theme.theme();
-      this.draw(curve);
-    });
-    inject(DestroyRef).onDestroy(() => this.chart?.destroy());
-  }
-
-  private draw(way: CurveView): void {
-    const style = getComputedStyle(this.canvas().nativeElement);
-    const colour = (name: string): string => style.getPropertyValue(name).trim();
-    const [ink, line, ruleColour, grid, paper] = ['--ink', '--cobalt', '--red', '--hairline', '--cream'].map(colour);
+  protected readonly make = computed(() => {
+    const way = this.curve();
     const startMs = this.startMs();
-    const hour = (x: number): string => (startMs === undefined ? String(x) : timeOfDay(startMs + x * HOUR_MS));
-    const font = { size: 15, family: style.fontFamily };
-    this.chart?.destroy();
-    this.chart = new Chart(this.canvas().nativeElement, {
-      type: 'line',
-      data: {
-        datasets: [
-          { label: 'fast', data: [...way.fast], borderWidth: 0, pointRadius: 0 },
-          {
-            label: 'nine in ten',
-            data: [...way.slow],
-            borderWidth: 0,
-            pointRadius: 0,
-            pointStyle: 'rect',
-            fill: '-1',
-            backgroundColor: `${line ?? ''}33`,
-          },
-          { label: 'warmest place', data: [...way.middle], borderColor: line, borderWidth: 3, pointRadius: 0, pointStyle: 'line' },
-          {
-            label: 'the rule',
-            data: [...way.rule],
-            borderColor: ruleColour,
-            backgroundColor: ruleColour,
-            borderWidth: 2,
-            borderDash: [7, 5],
-            pointRadius: 6,
-            pointStyle: 'triangle',
-          },
-          ...(way.readings.length === 0
-            ? []
-            : [
-                {
-                  label: 'read',
-                  data: [...way.readings],
-                  borderColor: ink,
-                  backgroundColor: paper,
-                  borderWidth: 3,
-                  showLine: false,
-                  pointRadius: 7,
-                  pointStyle: 'circle' as const,
-                },
-              ]),
-        ],
-      },
-      options: {
-        animation: false,
-        responsive: true,
-        maintainAspectRatio: false,
-        interaction: { mode: 'nearest', axis: 'x', intersect: false },
-        scales: {
-          x: {
-            type: 'linear',
-            min: 0,
-            max: Math.ceil(way.middle.at(-1)?.x ?? 1),
-            title: { display: startMs === undefined, text: 'hours from now', color: ink, font },
-            ticks: { color: ink, font, stepSize: 1, callback: (x) => hour(Number(x)) },
-            grid: { color: grid },
-          },
-          y: {
-            min: 0,
-            title: { display: true, text: '°C, warmest place', color: ink, font },
-            ticks: { color: ink, font },
-            grid: { color: grid },
-          },
+    return (look: ChartLook) => chartOf(way, startMs, look);
+  });
+}
+
+function chartOf(
+  way: CurveView,
+  startMs: number | undefined,
+  { ink, line, red, grid, paper, font }: ChartLook,
+): ChartConfiguration<'line'> {
+  const hour = (x: number): string => (startMs === undefined ? String(x) : timeOfDay(startMs + x * HOUR_MS));
+  return {
+    type: 'line',
+    data: {
+      datasets: [
+        { label: 'fast', data: [...way.fast], borderWidth: 0, pointRadius: 0 },
+        {
+          label: 'nine in ten',
+          data: [...way.slow],
+          borderWidth: 0,
+          pointRadius: 0,
+          pointStyle: 'rect',
+          fill: '-1',
+          backgroundColor: `${line}33`,
         },
-        plugins: {
-          legend: { labels: { color: ink, font, usePointStyle: true, filter: ({ text }) => text !== 'fast' } },
-          tooltip: {
-            filter: ({ dataset }) => dataset.label !== 'fast' && dataset.label !== 'nine in ten',
-            callbacks: {
-              title: ([one]) =>
-                one === undefined
-                  ? ''
-                  : startMs === undefined
-                    ? `after ${(one.parsed.x ?? 0).toFixed(1)} h`
-                    : hour(one.parsed.x ?? 0),
-              label: ({ dataset, parsed }) => `${dataset.label ?? ''}: ${(parsed.y ?? 0).toFixed(0)} °C`,
-            },
-          },
+        { label: 'warmest place', data: [...way.middle], borderColor: line, borderWidth: 3, pointRadius: 0, pointStyle: 'line' },
+        {
+          label: 'the rule',
+          data: [...way.rule],
+          borderColor: red,
+          backgroundColor: red,
+          borderWidth: 2,
+          borderDash: [7, 5],
+          pointRadius: 6,
+          pointStyle: 'triangle',
+        },
+        ...(way.readings.length === 0
+          ? []
+          : [
+              {
+                label: 'read',
+                data: [...way.readings],
+                borderColor: ink,
+                backgroundColor: paper,
+                borderWidth: 3,
+                showLine: false,
+                pointRadius: 7,
+                pointStyle: 'circle' as const,
+              },
+            ]),
+      ],
+    },
+    options: {
+      animation: false,
+      responsive: true,
+      maintainAspectRatio: false,
+      interaction: { mode: 'nearest', axis: 'x', intersect: false },
+      scales: {
+        x: {
+          type: 'linear',
+          min: 0,
+          max: Math.ceil(way.middle.at(-1)?.x ?? 1),
+          title: { display: startMs === undefined, text: 'hours from now', color: ink, font },
+          ticks: { color: ink, font, stepSize: 1, callback: (x) => hour(Number(x)) },
+          grid: { color: grid },
+        },
+        y: {
+          min: 0,
+          title: { display: true, text: '°C, warmest place', color: ink, font },
+          ticks: { color: ink, font },
+          grid: { color: grid },
         },
       },
-    });
-  }
+      plugins: {
+        legend: { labels: { color: ink, font, usePointStyle: true, filter: ({ text }) => text !== 'fast' } },
+        tooltip: {
+          filter: ({ dataset }) => dataset.label !== 'fast' && dataset.label !== 'nine in ten',
+          callbacks: {
+            title: ([one]) =>
+              one === undefined
+                ? ''
+                : startMs === undefined
+                  ? `after ${(one.parsed.x ?? 0).toFixed(1)} h`
+                  : hour(one.parsed.x ?? 0),
+            label: ({ dataset, parsed }) => `${dataset.label ?? ''}: ${(parsed.y ?? 0).toFixed(0)} °C`,
+          },
+        },
+      },
+    },
+  };
 }

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, HostListener, inject, lin
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
+import { deepEqual } from 'fast-equals';
 import { KEEPING_RULES } from '@tureen/core/cold';
 import {
   boilingPointC,
@@ -53,10 +54,15 @@ interface Weighing {
 export class KitPlace {
   private readonly kitchen = inject(Kitchen);
   private readonly answer = toSignal(this.kitchen.kitchen$);
-  private readonly kept = computed(() => {
-    const answer = this.answer();
-    return answer?.ok === true ? (answer.value.kit ?? undefined) : undefined;
-  });
+  /** The kit as it was given: what batches teach is no part of it, and comes and goes without taking back what is typed. */
+  private readonly kept = computed(
+    (): Kit | undefined => {
+      const answer = this.answer();
+      const kit = answer?.ok === true ? (answer.value.kit ?? undefined) : undefined;
+      return kit === undefined ? undefined : { ...kit, learned: undefined };
+    },
+    { equal: deepEqual },
+  );
   protected readonly trouble = computed(() => {
     const answer = this.answer();
     if (answer?.ok === false) return answer.refusal.sentence;

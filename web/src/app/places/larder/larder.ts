@@ -11,6 +11,7 @@ import {
 } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
+import { deepEqual } from 'fast-equals';
 import { namesOf } from '@tureen/core/amounts';
 import { freeId, slug } from '@tureen/core/draft';
 import { readPrices, refusedPriceSentence, unreadSentence } from '@tureen/core/formats';
@@ -108,10 +109,14 @@ export class LarderPlace {
       switchMap(([id]) => (id === undefined ? of(undefined) : from(this.kitchen.ingredient(id)))),
     ),
   );
-  protected readonly known = computed(() => {
-    const answer = this.history();
-    return answer?.ok === true ? answer.value : undefined;
-  });
+  /** What is known of it; asked again and the same, it takes nothing back that is typed. */
+  protected readonly known = computed(
+    () => {
+      const answer = this.history();
+      return answer?.ok === true ? answer.value : undefined;
+    },
+    { equal: deepEqual },
+  );
   /** The row as it is being corrected. */
   protected readonly draft = linkedSignal<IngredientRow | undefined>(() => this.known()?.now ?? undefined);
   protected readonly isChanged = computed(() => JSON.stringify(this.draft()) !== JSON.stringify(this.known()?.now ?? undefined));

@@ -1,16 +1,20 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
+import { toLedgerCsv } from '@tureen/core/formats';
 import { NzTableModule } from 'ng-zorro-antd/table';
 import { Batches, type BatchList } from '../../services/batches';
 import { Kitchen } from '../../services/kitchen';
 import { day, mass } from '../figures';
+import { LearnedFigures } from '../../services/learned';
+import { saveAs } from '../save-as';
+import { LedgerTabs } from './ledger-tabs';
 
 /** What was really made: cooked yield beside the planned one. */
 @Component({
   selector: 'tt-ledger',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NzTableModule, RouterLink],
+  imports: [LedgerTabs, NzTableModule, RouterLink],
   templateUrl: './ledger.html',
   styleUrl: './ledger.less',
 })
@@ -21,6 +25,7 @@ export class Ledger {
   private readonly older = signal<readonly BatchList[]>([]);
   protected readonly fetching = signal(false);
   protected readonly olderTrouble = signal('');
+  private readonly learned = toSignal(inject(LearnedFigures).learned$);
   private readonly kitchen = toSignal(inject(Kitchen).kitchen$);
   private readonly units = computed(() => {
     const kitchen = this.kitchen();
@@ -29,6 +34,11 @@ export class Ledger {
   protected readonly trouble = computed(() => {
     const answer = this.answer();
     return answer?.ok === false ? answer.refusal.sentence : undefined;
+  });
+  /** Batches that are so unlike the others that they wait for a word. */
+  private readonly waiting = computed(() => {
+    const answer = this.learned();
+    return new Set(answer?.ok === true ? answer.value.batches.filter(({ waits }) => waits).map(({ batchId }) => batchId) : []);
   });
   protected readonly rows = computed(() => {
     const answer = this.answer();
@@ -52,6 +62,7 @@ export class Ledger {
         apart: cooked === undefined ? '' : this.apart(cooked - planned),
         salt: closed === null ? '' : `${closed.actual.saltPct.toFixed(2)} %`,
         late: batch.lateEntries,
+        waits: this.waiting().has(batch.id),
       };
     });
   });
@@ -71,6 +82,16 @@ export class Ledger {
     this.fetching.set(false);
     this.olderTrouble.set(answer.ok ? '' : answer.refusal.sentence);
     if (answer.ok) this.older.update((lists) => [...lists, answer.value]);
+  }
+
+  /** What is listed, for a spreadsheet. */
+  protected save(): void {
+    const answer = this.answer();
+    if (answer?.ok !== true) return;
+    const newest = answer.value.batches;
+    const known = new Set(newest.map(({ id }) => id));
+    const all = [...newest, ...this.older().flatMap((list) => list.batches.filter(({ id }) => !known.has(id)))];
+    saveAs('ledger.csv', 'text/csv', toLedgerCsv(all));
   }
 
   private apart(kg: number): string {

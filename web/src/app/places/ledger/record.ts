@@ -1,11 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import { toBatchFile } from '@tureen/core/formats';
 import { compareEntries } from '@tureen/core/batch';
 import { noticeWords } from '@tureen/core/messages';
 import { Figure } from '../../parts/why/figure';
 import { RibbonPicture } from '../../parts/ribbon/ribbon';
 import { actionText } from '../action-text';
 import { day, factRows, mass, money, timeOfDay } from '../figures';
+import { saveAs } from '../save-as';
+import { AddsUp } from './adds-up';
 import { WriteBackList } from './write-back';
 import { watchBatch } from '../watched-batch';
 
@@ -16,7 +19,7 @@ const AT_ONCE = 200;
 @Component({
   selector: 'tt-record',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Figure, RibbonPicture, RouterLink, WriteBackList],
+  imports: [AddsUp, Figure, RibbonPicture, RouterLink, WriteBackList],
   templateUrl: './record.html',
   styleUrl: './record.less',
 })
@@ -29,6 +32,7 @@ export class Record {
   protected readonly units = this.watched.units;
   protected readonly nameOf = this.watched.nameOf;
   protected readonly asked = this.watched.asked;
+  protected readonly opened = this.watched.open;
   protected readonly ribbon = this.watched.drawn({ height: 190 });
   protected readonly batch = computed(() => this.watched.open()?.batch);
   protected readonly when = computed(() => {
@@ -73,6 +77,15 @@ export class Record {
   private readonly shown = signal(AT_ONCE);
   protected readonly later = computed(() => Math.max(0, this.listed().length - this.shown()));
 
+  /** The batch with all that it was computed from, for another kitchen or the command line. */
+  protected save(): void {
+    const open = this.watched.open();
+    if (open === undefined) return;
+    const { id, soupName, startedAtMs } = open.batch;
+    const text = toBatchFile({ id, soupName, startedAtMs, snapshot: open.snapshot, entries: open.entries });
+    saveAs(`${soupName}, ${day(startedAtMs)}.json`, 'application/json', text);
+  }
+
   protected showLater(): void {
     this.shown.update((count) => count + AT_ONCE);
   }
@@ -82,6 +95,7 @@ export class Record {
     const view = this.view();
     if (open === undefined || view === undefined) return [];
     const undone = new Set(view.undone);
+    const corrected = new Set(view.corrected);
     const late = new Set(view.late);
     const told = new Map(view.changes.notices.map((one) => [one.entryId, noticeWords(one)]));
     return this.listed()
@@ -92,6 +106,7 @@ export class Record {
         who: entry.who,
         text: actionText(entry.action, view.soup, this.nameOf(), this.units()),
         undone: undone.has(entry.id),
+        corrected: corrected.has(entry.id),
         late: late.has(entry.id),
         told: told.get(entry.id) ?? '',
       }));

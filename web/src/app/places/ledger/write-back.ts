@@ -65,14 +65,14 @@ export class WriteBackList {
   protected readonly saving = signal(false);
   protected readonly saved = signal<number | undefined>(undefined);
   protected readonly trouble = signal('');
+  /** What is offered, as one text: what is ticked stays while that is the same. */
+  private readonly offered = computed(() =>
+    this.view()
+      .writeBack.map(({ key }) => key)
+      .join(),
+  );
   /** What is ticked; nothing is taken over unasked. */
-  protected readonly ticked = linkedSignal({
-    source: () =>
-      this.view()
-        .writeBack.map(({ key }) => key)
-        .join(),
-    computation: (): ReadonlySet<string> => new Set<string>(),
-  });
+  protected readonly ticked = linkedSignal({ source: this.offered, computation: (): ReadonlySet<string> => new Set<string>() });
   protected readonly items = computed(() => this.view().writeBack.map((item) => ({ key: item.key, text: this.words(item) })));
 
   private words(item: WriteBack): string {

@@ -12,6 +12,7 @@ import { AmountDialog } from './amount-dialog';
 import { Asking } from './asking';
 import { BodySheet } from './body-sheet';
 import { ChangeSheet } from './change-sheet';
+import { DoubtMark } from './doubt-mark';
 import { GaugesPanel } from './gauges-panel';
 import { Hand } from './hand';
 import { HandBar } from './hand-bar';
@@ -38,6 +39,7 @@ type SheetName = 'body' | 'taste' | 'change' | 'vessels' | 'note' | 'record' | '
     AmountDialog,
     BodySheet,
     ChangeSheet,
+    DoubtMark,
     GaugesPanel,
     HandBar,
     HoldingSheet,

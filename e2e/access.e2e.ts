@@ -99,6 +99,8 @@ test('axe finds nothing in the dark either', async ({ page, server }) => {
     '/plan/beetroot-horseradish',
     '/stove',
     '/ledger',
+    '/ledger/over-time',
+    '/ledger/learnt',
     '/board',
     '/larder',
     '/kit',

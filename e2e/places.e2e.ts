@@ -11,6 +11,8 @@ const PLACES = [
   '/stove',
   '/cold',
   '/ledger',
+  '/ledger/over-time',
+  '/ledger/learnt',
   '/larder',
   '/kit',
   '/nowhere',

@@ -87,7 +87,6 @@ try {
   await shoot('plan');
   await page.keyboard.press('3');
   await page.getByText('Bowls to count on').waitFor();
-  await shoot('plan-odds');
   await page.keyboard.press('1');
   await page.evaluate(() => {
     document.documentElement.dataset.theme = 'dark';
@@ -123,7 +122,6 @@ try {
   await page.getByRole('button', { name: /Jug done/ }).click();
   await page.evaluate(() => document.activeElement?.blur());
   await page.waitForTimeout(3500);
-  await shoot('stove-jug');
   await to('Ladle into');
   await page.getByRole('group', { name: 'Creamed bowls' }).getByRole('button', { name: '+10' }).click();
   await page.waitForTimeout(500);
@@ -140,9 +138,17 @@ try {
   await page.goto(`${url}/ledger`);
   await page.getByText('yield cooked').waitFor();
   await shoot('ledger');
-  await page.locator('tr', { hasText: 'Parsnip' }).getByRole('link').click();
-  await page.getByText('What was entered').waitFor();
+  const record = await page.locator('tr', { hasText: 'does not add up' }).last().getByRole('link').first().getAttribute('href');
+  await page.goto(`${url}${record}`);
+  await page.getByText('It does not add up').waitFor();
   await shoot('ledger-record');
+  await page.goto(`${url}/ledger/over-time`);
+  await page.getByText(/On average/).waitFor();
+  await page.waitForTimeout(600);
+  await shoot('ledger-over-time');
+  await page.goto(`${url}/ledger/learnt`);
+  await page.getByRole('button', { name: 'celeriac, peeled' }).click();
+  await shoot('ledger-learnt');
   await page.goto(`${url}/cold`);
   await page.getByText('soonest first').first().waitFor();
   await page.waitForTimeout(600);

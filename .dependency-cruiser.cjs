@@ -25,6 +25,7 @@ const ORDER = [
   'batch',
   'learn',
   'stock',
+  'board',
   'bench',
   'messages',
   'labels',

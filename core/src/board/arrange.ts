@@ -1,0 +1,196 @@
+import { SERVICE, type BatchWork, type Block, type Link } from './blocks.js';
+import { EARLIEST_MIN, type Lanes } from './lanes.js';
+import { Timetable, WASH_MIN, type PlacedBlock } from './timetable.js';
+
+/** What is to be laid out: the work of a day, on what, and what is settled already. */
+export interface DayWork {
+  readonly lanes: Lanes;
+  readonly batches: readonly BatchWork[];
+  /** Nothing can start before: when the first hands come in, or now. */
+  readonly fromMin: number;
+  /** By block, what the cook has settled or what has begun. */
+  readonly pins?: ReadonlyMap<string, { readonly startMin?: number | undefined; readonly person?: string | undefined }>;
+}
+
+/** In which order batches are laid out, and by block how many minutes before it is wanted it is over at the least. */
+export interface Order {
+  readonly batchIds: readonly string[];
+  readonly earlyMin: ReadonlyMap<string, number>;
+}
+
+/** A wash between two soups. */
+export interface Wash {
+  readonly what: string;
+  readonly startMin: number;
+  readonly endMin: number;
+  readonly person: string;
+  readonly of: string;
+  readonly beforeOf: string;
+}
+
+/** A whole day, laid out. */
+export interface Arrangement {
+  readonly blocks: readonly PlacedBlock[];
+  readonly washes: readonly Wash[];
+  /** When the first thing starts that has not begun, minutes after midnight. */
+  readonly firstMin: number;
+  /** Minutes for which what is done waits for its use, over all batches: less is fresher. */
+  readonly waitMin: number;
+}
+
+/** How many places are tried for one batch before it is left to another order. */
+const MOST_TRIES = 3000;
+/** How much earlier a batch is tried at a time. Minutes. */
+const EARLIER_MIN = 1;
+
+/** Successors of a batch's blocks come before them: what is last is laid out first. */
+function backwards(blocks: readonly Block[]): Block[] {
+  const byId = new Map(blocks.map((block) => [block.id, block]));
+  const done = new Set<string>();
+  const sorted: Block[] = [];
+  const visit = (block: Block): void => {
+    if (done.has(block.id)) return;
+    done.add(block.id);
+    for (const { to } of block.links) {
+      const next = byId.get(to);
+      if (next !== undefined) visit(next);
+    }
+    sorted.push(block);
+  };
+  for (const block of blocks) visit(block);
+  return sorted;
+}
+
+class Arranging {
+  readonly table: Timetable;
+  private readonly startOf = new Map<string, number>();
+  private tries = 0;
+
+  constructor(
+    private readonly day: DayWork,
+    private readonly order: Order,
+    private readonly lateMin: ReadonlyMap<string, number>,
+  ) {
+    this.table = new Timetable(day.lanes);
+  }
+
+  private dueMin(work: BatchWork): number {
+    return work.dueMin + (this.lateMin.get(work.batchId) ?? 0);
+  }
+
+  private moment(work: BatchWork, { to, atMin }: Link): number | undefined {
+    if (to === SERVICE) return this.dueMin(work);
+    const start = this.startOf.get(to);
+    return start === undefined ? undefined : start + atMin;
+  }
+
+  /** When a block can end: not after what uses it, and not so long before that it spoils. */
+  private window(work: BatchWork, block: Block): { readonly first: number; readonly last: number } {
+    let first = EARLIEST_MIN;
+    let last = Number.POSITIVE_INFINITY;
+    for (const link of block.links) {
+      const at = this.moment(work, link);
+      if (at === undefined) continue;
+      last = Math.min(last, at);
+      first = Math.max(first, at - link.mostWaitMin);
+    }
+    return { first, last: Number.isFinite(last) ? last : this.dueMin(work) };
+  }
+
+  /** Until when a pot is held from a block on: the next block of the pot, or the end of service. */
+  private potUntil(work: BatchWork, block: Block, endMin: number): number {
+    if (block.kind !== 'pot') return endMin;
+    let until = endMin;
+    for (const link of block.links)
+      until = Math.max(until, link.to === SERVICE ? this.dueMin(work) + work.servedMin : (this.moment(work, link) ?? endMin));
+    return until;
+  }
+
+  private tryAt(work: BatchWork, block: Block, endMin: number): boolean {
+    const pin = this.day.pins?.get(block.id);
+    const startMin = endMin - block.minutes;
+    if (pin?.startMin !== undefined && pin.startMin !== startMin) return false;
+    this.tries += 1;
+    const placed = this.table.place(work, block, startMin, this.potUntil(work, block, endMin), pin?.person);
+    if (placed === undefined) return false;
+    this.startOf.set(block.id, startMin);
+    return true;
+  }
+
+  private takeOut(block: Block): void {
+    this.table.unplace();
+    this.startOf.delete(block.id);
+  }
+
+  /** Blocks from the `at`-th on, each as late as can be; where one finds no place, those after it go earlier. */
+  private inTurn(work: BatchWork, blocks: readonly Block[], at: number): boolean {
+    const block = blocks[at];
+    if (block === undefined) return true;
+    const { first, last } = this.window(work, block);
+    const pinned = this.day.pins?.get(block.id)?.startMin;
+    const from = pinned === undefined ? last - (this.order.earlyMin.get(block.id) ?? 0) : pinned + block.minutes;
+    const to = pinned === undefined ? first : from;
+    if (pinned !== undefined && from > last) return false;
+    for (let end = from; end >= to; end -= EARLIER_MIN) {
+      if (this.tries > MOST_TRIES) return false;
+      if (!this.tryAt(work, block, end)) continue;
+      if (this.inTurn(work, blocks, at + 1)) return true;
+      this.takeOut(block);
+    }
+    return false;
+  }
+
+  /** What can't be moved apart, batch by batch; then washing up; then all that is cut, the last wanted first. */
+  all(): Arrangement | undefined {
+    const works = this.order.batchIds.flatMap((id) => this.day.batches.find(({ batchId }) => batchId === id) ?? []);
+    const trims: { work: BatchWork; block: Block; last: number }[] = [];
+    for (const work of works) {
+      this.tries = 0;
+      const sorted = backwards(work.blocks);
+      const stiff = sorted.filter(({ kind }) => kind !== 'trim');
+      if (!this.inTurn(work, stiff, 0)) return undefined;
+      for (const block of sorted) if (block.kind === 'trim') trims.push({ work, block, last: this.window(work, block).last });
+    }
+    const washes: Wash[] = [];
+    for (const gap of this.table.gapsToWash()) {
+      const found = this.table.wash(gap);
+      if (found === undefined) return undefined;
+      washes.push({ ...gap, ...found, endMin: found.startMin + WASH_MIN });
+    }
+    trims.sort((a, b) => b.last - a.last || b.block.minutes - a.block.minutes);
+    for (const { work, block } of trims) {
+      this.tries = 0;
+      if (!this.inTurn(work, [block], 0)) return undefined;
+    }
+    return this.arrangement(washes);
+  }
+
+  private arrangement(washes: readonly Wash[]): Arrangement {
+    let waitMin = 0;
+    const workOf = new Map(this.day.batches.map((work) => [work.batchId, work]));
+    for (const { block, endMin } of this.table.blocks) {
+      const work = workOf.get(block.batchId);
+      if (work === undefined || block.kind === 'trim') continue;
+      for (const link of block.links) waitMin += Math.max(0, (this.moment(work, link) ?? endMin) - endMin);
+    }
+    const begun = (id: string): boolean => this.day.pins?.get(id)?.startMin !== undefined;
+    const starts = this.table.blocks.flatMap(({ block, startMin }) => (begun(block.id) ? [] : [startMin]));
+    return {
+      blocks: [...this.table.blocks].sort((a, b) => a.startMin - b.startMin),
+      washes,
+      firstMin: Math.min(...starts, ...washes.map(({ startMin }) => startMin)),
+      waitMin,
+    };
+  }
+}
+
+/**
+ * Lays a day out backwards from its bowls in one order, each thing as late as what comes after it, the kit and the hands
+ * allow. It may start before the day does: how much is then the answer to whether it can be done. Undefined where this
+ * order finds no place for something.
+ *
+ * @param lateMin minutes by which a batch's bowls may come after they are wanted.
+ */
+export function arrange(day: DayWork, order: Order, lateMin: ReadonlyMap<string, number> = new Map()): Arrangement | undefined {
+  return new Arranging(day, order, lateMin).all();
+}

@@ -1,0 +1,225 @@
+import { faultsOf } from '../../spec/day-checker.js';
+import { randomDay } from '../../spec/random-days.js';
+import { LARDER_ROWS } from '../larder/index.js';
+import { READY_KITS } from '../kit/index.js';
+import { EXAMPLE_SOUPS } from '../soup/index.js';
+import { DaySchema, clockMinute, clockOf, type Day } from './day.js';
+import { dayWork, plansIn } from './day-work.js';
+import { arrange } from './arrange.js';
+import { limitsOf } from './bound.js';
+import { planDay } from './search.js';
+import { latestBy, waysOut } from './ways-out.js';
+
+const KIT = READY_KITS.canteen;
+const FRIDAY: Day = {
+  date: '2026-12-04',
+  starts: '07:00',
+  ends: '15:00',
+  people: [
+    { id: 'jt', name: 'JT' },
+    { id: 'mo', name: 'MO' },
+  ],
+  batches: [
+    { id: 'beetroot', soupId: 'beetroot-horseradish', request: { bowls: 60, bowlG: 350 }, at: '12:00' },
+    { id: 'celeriac', soupId: 'celeriac-leek-apple', request: { bowls: 40, bowlG: 350 }, at: '12:00' },
+    { id: 'pea', soupId: 'pea-lettuce-cold', request: { bowls: 20, bowlG: 300 }, at: '12:30' },
+  ],
+};
+const soupOf = (id: string) => EXAMPLE_SOUPS.find((soup) => soup.id === id);
+const planning = (day: Day, kit = KIT) => dayWork(day, kit, soupOf, plansIn(LARDER_ROWS, kit));
+
+describe('the work of a day', () => {
+  it('comes from the plans: as many minutes as they say, in pots of their own', () => {
+    const { work, plans, problems } = planning(FRIDAY);
+    expect(problems).toEqual([]);
+    expect(new Set(work.batches.map(({ potId }) => potId)).size).toBe(3);
+    for (const { batchId, blocks } of work.batches) {
+      const tasks = plans.get(batchId)?.run.tasks ?? [];
+      const planned = tasks.reduce((sum, { minutes }) => sum + minutes, 0);
+      const laid = blocks.reduce((sum, { minutes }) => sum + minutes, 0);
+      expect(laid)
+        .withContext(batchId)
+        .toBeGreaterThanOrEqual(planned - 0.5);
+      // Each activity is rounded up to whole minutes, and no more.
+      const count = blocks.reduce((sum, { activities }) => sum + activities.filter(({ minutes }) => minutes > 0).length, 0);
+      expect(laid)
+        .withContext(batchId)
+        .toBeLessThan(planned + count + 0.5);
+    }
+  });
+
+  it('with a soup that nobody knows, or that no pot holds, says so and plans the rest', () => {
+    const [first] = FRIDAY.batches;
+    if (first === undefined) throw new Error('The day has soups.');
+    const unknown = { ...first, id: 'unknown', soupId: 'no-such' };
+    const huge = { ...first, id: 'huge', request: { bowls: 2000, bowlG: 350 } };
+    const { work, problems } = planning({ ...FRIDAY, batches: [first, unknown, huge] }, READY_KITS.home);
+    expect(problems.map(({ code, batchId }) => `${code} ${batchId}`)).toEqual(
+      jasmine.arrayContaining(['NO_SUCH_SOUP unknown', 'NO_POT_HOLDS_IT huge']),
+    );
+    expect(work.batches.every(({ batchId }) => batchId === 'beetroot')).toBeTrue();
+  });
+
+  it('that is done is not done again, and what runs has only its minutes left', () => {
+    const progress = new Map([
+      [
+        'beetroot',
+        {
+          left: new Map([
+            ['trim', 0],
+            ['roast', 12],
+          ]),
+          running: ['roast'],
+        },
+      ],
+    ]);
+    const { work } = dayWork(FRIDAY, KIT, soupOf, plansIn(LARDER_ROWS, KIT), clockMinute('09:30'), progress);
+    const blocks = work.batches.find(({ batchId }) => batchId === 'beetroot')?.blocks ?? [];
+    expect(blocks.some(({ id }) => id.startsWith('beetroot/trim'))).toBeFalse();
+    expect(blocks.find(({ id }) => id === 'beetroot/roast')?.minutes).toBe(12);
+    expect(work.pins?.get('beetroot/roast')?.startMin).toBe(clockMinute('09:30'));
+    const plan = planDay(work);
+    const roast = plan?.arrangement.blocks.find(({ block }) => block.id === 'beetroot/roast');
+    expect(roast?.startMin).toBe(clockMinute('09:30'));
+    expect(plan?.lateMin.size).toBe(0);
+  });
+});
+
+describe('a day laid out', () => {
+  it('can be done by a cook who does just what it says', () => {
+    const { work } = planning(FRIDAY);
+    const plan = planDay(work);
+    if (plan === undefined) throw new Error('The day has soups.');
+    expect(faultsOf(work, plan.arrangement, plan.lateMin)).toEqual([]);
+    expect(plan.lateMin.size).toBe(0);
+    expect(plan.inHandMin).toBeGreaterThan(60);
+    expect(plan.inHandMin).toBeLessThanOrEqual(plan.mostInHandMin);
+  });
+
+  it('is the same for the same seed', () => {
+    const { work } = planning(FRIDAY);
+    const starts = (): unknown => planDay(work, 40, 7)?.arrangement.blocks.map(({ block, startMin }) => [block.id, startMin]);
+    expect(starts()).toEqual(starts());
+  });
+
+  it('of 300 made-up days is never shown as one that can be done where it can’t', () => {
+    let late = 0;
+    for (let seed = 1; seed <= 300; seed++) {
+      const day = randomDay(seed, 1 + (seed % 6));
+      const plan = planDay(day, 12, seed);
+      if (plan === undefined) throw new Error('The day has soups.');
+      const laid = { ...day, batches: day.batches.filter(({ batchId }) => !plan.unplaced.includes(batchId)) };
+      expect(faultsOf(laid, plan.arrangement, plan.lateMin))
+        .withContext(String(seed))
+        .toEqual([]);
+      expect(plan.arrangement.firstMin).withContext(String(seed)).toBeGreaterThanOrEqual(day.fromMin);
+      if (plan.lateMin.size > 0) late += 1;
+    }
+    // The made-up days are both kinds, or this would say nothing.
+    expect(late).toBeGreaterThan(10);
+    expect(late).toBeLessThan(290);
+  });
+
+  it('keeps what the cook has settled: its time and who does it', () => {
+    const pins = [{ block: 'beetroot/trim.1', at: '08:10', person: 'mo' }];
+    const { work } = planning({ ...FRIDAY, pins });
+    const plan = planDay(work);
+    const trim = plan?.arrangement.blocks.find(({ block }) => block.id === 'beetroot/trim.1');
+    expect(trim?.startMin).toBe(clockMinute('08:10'));
+    expect(trim?.placed[0]?.person).toBe('mo');
+    if (plan !== undefined) expect(faultsOf(work, plan.arrangement)).toEqual([]);
+  });
+
+  it('does nothing with hands that are not there yet', () => {
+    const people = [
+      { id: 'jt', name: 'JT' },
+      { id: 'mo', name: 'MO', from: '11:00' },
+    ];
+    const { work } = planning({ ...FRIDAY, people });
+    const plan = planDay(work);
+    if (plan === undefined) throw new Error('The day has soups.');
+    expect(faultsOf(work, plan.arrangement, plan.lateMin)).toEqual([]);
+  });
+
+  it('blends what has fewer allergens first where one jug serves two soups, or has it washed', () => {
+    for (let seed = 1; seed <= 40; seed++) {
+      const day = randomDay(seed, 4);
+      const plan = planDay(day, 12, seed);
+      if (plan === undefined || plan.unplaced.length > 0) continue;
+      expect(faultsOf(day, plan.arrangement, plan.lateMin).filter((fault) => fault.includes('washed'))).toEqual([]);
+    }
+  });
+});
+
+describe('the bound', () => {
+  /** Every start of every block from the day's earliest on, tried in turn: only for the smallest days. */
+  it('is never below what some order of work reaches', () => {
+    let tight = 0;
+    for (let seed = 1; seed <= 80; seed++) {
+      const day = randomDay(seed, 1 + (seed % 3));
+      const bound = limitsOf(day)[0]?.latestMin ?? Number.NaN;
+      for (let n = 0; n < 30; n++) {
+        const batchIds = day.batches.map(({ batchId }) => batchId);
+        if (n % 2 === 1) batchIds.reverse();
+        const earlyMin = new Map(batchIds.map((id, k) => [`${id}/blend`, ((n * 7 + k * 5) % 6) * 5]));
+        const first = arrange(day, { batchIds, earlyMin })?.firstMin;
+        if (first === undefined) continue;
+        expect(first)
+          .withContext(String(seed))
+          .toBeLessThanOrEqual(bound + 1e-9);
+        if (first >= Math.floor(bound)) tight += 1;
+      }
+    }
+    // A bound that nothing reaches would be no use.
+    expect(tight).toBeGreaterThan(20);
+  });
+});
+
+describe('a day that can’t be on time', () => {
+  const rushed: Day = { ...FRIDAY, starts: '10:20' };
+
+  it('says how late which bowls are, and each way out was tried', () => {
+    const { work } = planning(rushed);
+    const plan = planDay(work);
+    if (plan === undefined) throw new Error('The day has soups.');
+    expect(plan.mostInHandMin).toBeLessThan(0);
+    const late = latestBy(plan);
+    expect(late).toBeGreaterThanOrEqual(-plan.mostInHandMin);
+    expect(faultsOf(work, plan.arrangement, plan.lateMin)).toEqual([]);
+    const ways = waysOut(work, plan, () => []);
+    const start = ways.find(({ way }) => way.kind === 'start');
+    if (start?.way.kind !== 'start') throw new Error('Starting earlier always helps.');
+    // Done as it says, it is on time.
+    const { work: earlier } = planning({ ...rushed, starts: clockOf(start.way.atMin) });
+    expect(planDay(earlier)?.lateMin.size).toBe(0);
+    for (const { lateMin } of ways) expect(lateMin).toBeLessThan(late);
+  });
+
+  it('because two soups want the only pot at once puts one off, and says which', () => {
+    const kit = { ...READY_KITS.cafe, pots: READY_KITS.cafe.pots.slice(1) };
+    const batches = FRIDAY.batches.slice(0, 2).map((batch) => ({ ...batch, request: { ...batch.request, bowls: 20 } }));
+    const { work, problems } = planning({ ...FRIDAY, batches }, kit);
+    expect(problems).toEqual([]);
+    const plan = planDay(work);
+    if (plan === undefined) throw new Error('The day has soups.');
+    expect(plan.unplaced).toEqual([]);
+    expect(plan.lateMin.size).toBe(1);
+    expect(faultsOf(work, plan.arrangement, plan.lateMin)).toEqual([]);
+  });
+});
+
+describe('a day as it is written', () => {
+  it('is refused where it ends before it starts, has a person twice, or a time that is none', () => {
+    expect(DaySchema.safeParse(FRIDAY).success).toBeTrue();
+    expect(DaySchema.safeParse({ ...FRIDAY, ends: '06:00' }).success).toBeFalse();
+    expect(DaySchema.safeParse({ ...FRIDAY, people: [...FRIDAY.people, { id: 'jt', name: 'Jo' }] }).success).toBeFalse();
+    expect(DaySchema.safeParse({ ...FRIDAY, starts: '7' }).success).toBeFalse();
+    expect(DaySchema.safeParse({ ...FRIDAY, date: '2026-02-30' }).success).toBeFalse();
+  });
+
+  it('tells times of the evening before and the night after on the clock', () => {
+    expect(clockOf(450)).toBe('07:30');
+    expect(clockOf(-30)).toBe('23:30');
+    expect(clockOf(1450)).toBe('00:10');
+  });
+});

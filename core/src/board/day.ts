@@ -1,0 +1,81 @@
+import { z } from 'zod';
+import { PlanRequestSchema } from '../plan/index.js';
+
+const id = z
+  .string()
+  .regex(/^[a-z0-9-]+$/)
+  .max(60);
+
+/** A time on the kitchen's wall clock. */
+export const ClockSchema = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, { message: 'it has to be a time such as 12:00' });
+
+/** A pair of hands of the day; there from its beginning to its end unless said otherwise. */
+export const PersonSchema = z.strictObject({
+  id,
+  name: z.string().trim().min(1).max(30),
+  from: ClockSchema.optional(),
+  to: ClockSchema.optional(),
+});
+export type Person = z.infer<typeof PersonSchema>;
+
+/** A soup of the day: how much of it, when it is wanted, and in which pot if that is settled. */
+export const DayBatchSchema = z.strictObject({
+  id,
+  soupId: z.string().min(1).max(60),
+  /** The card's version; the newest where it is left out. */
+  version: z.int().min(1).optional(),
+  /** Without a pot the smallest that holds it and is free. */
+  request: PlanRequestSchema.omit({ potId: true }).extend({ potId: z.string().min(1).max(60).optional() }),
+  /** When the first bowl is wanted. */
+  at: ClockSchema,
+  /** Whether it is for the freezer: ready by then, and not held hot. */
+  keeps: z.boolean().optional(),
+  /** The batch that was started of it. */
+  batchId: z.uuid().optional(),
+});
+export type DayBatch = z.infer<typeof DayBatchSchema>;
+
+/** What the cook has settled of one block: when it starts, who does it. */
+export const PinSchema = z.strictObject({
+  block: z.string().max(200),
+  at: ClockSchema.optional(),
+  person: id.optional(),
+});
+export type Pin = z.infer<typeof PinSchema>;
+
+/** Most soups of one day: more is a slip. */
+export const MOST_BATCHES = 24;
+
+export const DaySchema = z
+  .strictObject({
+    /** YYYY-MM-DD on the kitchen's calendar. */
+    date: z.iso.date(),
+    /** When the first hands come in, and when the last should be gone. */
+    starts: ClockSchema,
+    ends: ClockSchema,
+    people: z.array(PersonSchema).min(1).max(20),
+    batches: z.array(DayBatchSchema).max(MOST_BATCHES),
+    pins: z.array(PinSchema).max(400).optional(),
+  })
+  .refine(({ starts, ends }) => starts < ends, { path: ['ends'], message: 'the day has to end after it starts' })
+  .refine(({ people }) => new Set(people.map((one) => one.id)).size === people.length, {
+    path: ['people'],
+    message: 'each person once',
+  })
+  .refine(({ batches }) => new Set(batches.map((one) => one.id)).size === batches.length, {
+    path: ['batches'],
+    message: 'each soup of the day needs an id of its own',
+  });
+export type Day = z.infer<typeof DaySchema>;
+
+/** Minutes after midnight. @example minuteOf('07:30') // 450 */
+export function clockMinute(clock: string): number {
+  const [hours = 0, minutes = 0] = clock.split(':').map(Number);
+  return hours * 60 + minutes;
+}
+
+/** A minute of the day on the wall clock; what lies before midnight or after it is on the neighbouring day. @example clockOf(450) // '07:30' */
+export function clockOf(minute: number): string {
+  const own = ((Math.round(minute) % 1440) + 1440) % 1440;
+  return `${String(Math.floor(own / 60)).padStart(2, '0')}:${String(own % 60).padStart(2, '0')}`;
+}

@@ -1,0 +1,32 @@
+export {
+  ClockSchema,
+  DayBatchSchema,
+  DaySchema,
+  MOST_BATCHES,
+  PersonSchema,
+  PinSchema,
+  clockMinute,
+  clockOf,
+  type Day,
+  type DayBatch,
+  type Person,
+  type Pin,
+} from './day.js';
+export {
+  ONE_PERSON,
+  SERVICE,
+  workOf,
+  type Activity,
+  type BatchWork,
+  type Block,
+  type BlockKind,
+  type Link,
+  type OfTheDay,
+} from './blocks.js';
+export { lanesOf, usualPeople, type Hands, type Lanes, type Machine, type Oven } from './lanes.js';
+export { SAME_OVEN_K, WASH_MIN, needsWash, type Placed, type PlacedBlock } from './timetable.js';
+export { arrange, type Arrangement, type DayWork, type Order, type Wash } from './arrange.js';
+export { limitsOf, type Limit } from './bound.js';
+export { DaySearch, planDay, type DayPlan } from './search.js';
+export { SERVED_MIN, dayWork, plansIn, type DayProblem, type PlanIn, type Planning, type Progress } from './day-work.js';
+export { latestBy, waysOut, type Fewer, type Tried, type Way } from './ways-out.js';

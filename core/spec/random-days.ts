@@ -1,5 +1,6 @@
 import { lanesOf, type BatchWork, type Block, type DayWork } from '@tureen/core/board';
 import { READY_KITS, type Kit } from '@tureen/core/kit';
+import type { SoupStep } from '@tureen/core/soup';
 import type { Allergen } from '@tureen/core/larder';
 
 /** Numbers from a seed: the same seed gives the same days. */
@@ -13,6 +14,8 @@ export function dice(seed: number): (least: number, most: number) => number {
 
 const ALLERGENS: readonly Allergen[] = ['milk', 'celery', 'nuts', 'egg'];
 const KITS: readonly Kit[] = [READY_KITS.home, READY_KITS.cafe, READY_KITS.canteen];
+
+const SIMMER: SoupStep = { id: 'simmer', op: 'simmer', minutes: 10, lid: 'off', vigour: 'steady' };
 
 /** Work of a made-up soup: cut, perhaps roasted, cooked, blended. */
 export function randomWork(batchId: string, potId: string, throwDice: (a: number, b: number) => number): BatchWork {
@@ -29,7 +32,7 @@ export function randomWork(batchId: string, potId: string, throwDice: (a: number
       const activity = {
         id: `${id(name)}.${String(n)}`,
         stepId: name,
-        op: 'simmer' as const,
+        step: SIMMER,
         startsAfter,
         minutes: own,
         hands: 2,
@@ -43,7 +46,7 @@ export function randomWork(batchId: string, potId: string, throwDice: (a: number
       startsAfter += own;
       return activity;
     });
-    return { id: id(name), batchId, kind, minutes: startsAfter, activities, links };
+    return { id: id(name), batchId, kind, minutes: startsAfter, activities, links, names: new Map(), part: undefined };
   };
   const blender = throwDice(0, 3) === 0 ? ('stick' as const) : ('jug' as const);
   const roasts = throwDice(0, 1) === 0;
@@ -64,7 +67,7 @@ export function randomWork(batchId: string, potId: string, throwDice: (a: number
   const pieces = throwDice(1, 3);
   for (let n = 0; n < pieces; n++)
     blocks.push(
-      block(`trim-${String(n)}`, 'trim', [throwDice(2, 25)], { hands: 20, op: 'trim' }, [
+      block(`trim-${String(n)}`, 'trim', [throwDice(2, 25)], { hands: 20 }, [
         { to: roasts ? id('roast') : id('cook'), atMin: 0, mostWaitMin: 720 },
       ]),
     );

@@ -2,6 +2,7 @@ export type { Api } from './app.js';
 export type { DeviceState } from './devices/protocol.js';
 export type { ColdAnswer, Leftover } from './cold.js';
 export type { ColdLog, KnownContainer } from './stock.js';
+export type { DayAnswer, DayInList } from './days.js';
 export type { LearnedAnswer, TeachingBatch } from './learned.js';
 export type { BatchCursor, BatchSummary, StoredBatch, OpenTimer } from './batches.js';
 export type { Failure } from './failure.js';

@@ -12,6 +12,7 @@ import { z } from 'zod';
 import { appendEntries, listBatches, listOpen, listTimers, readBatch, startBatch } from './batches.js';
 import { body, fail } from './answers.js';
 import { coldRoutes } from './cold-routes.js';
+import { dayRoutes } from './day-routes.js';
 import {
   BatchBodySchema,
   CorrectionSchema,
@@ -266,6 +267,7 @@ export function makeApp(services: Services) {
       return c.json({ kept: kept.length, known, late: [...late] }, 200);
     })
     .route('/cold', coldRoutes(services))
+    .route('/days', dayRoutes(services))
     .route('/learned', learnedRoutes(services))
     .get('/devices', (c) => c.json({ devices: devices.list() }))
     .post('/devices/lines', async (c) => {

@@ -1,4 +1,5 @@
 import { EntrySchema } from '@tureen/core/batch';
+import { DaySchema } from '@tureen/core/board';
 import { KitSchema, KitShape } from '@tureen/core/kit';
 import { IngredientSchema } from '@tureen/core/larder';
 import { PlanRequestSchema } from '@tureen/core/plan';
@@ -62,4 +63,6 @@ export const FigureChoiceSchema = z
     sinceMs: z.number().int().min(0).max(8.64e15).optional(),
   })
   .refine(({ holds, sinceMs }) => holds === undefined || sinceMs === undefined, { message: 'it is either held or learnt anew' });
+/** A day, and which state of it was seen; null where there was none. */
+export const DayBodySchema = z.strictObject({ day: DaySchema, seenMs: z.number().int().nullable() });
 export const TeachingSchema = z.strictObject({ counts: z.boolean().nullable() });

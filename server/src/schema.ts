@@ -5,6 +5,7 @@ import {
   CLOSED,
   CONTAINER,
   CORRECTION,
+  DAY,
   ENTRY,
   EVIDENCE,
   FIGURES,
@@ -227,6 +228,13 @@ export const batchEvidence = sqliteTable('batch_evidence', {
   batchId: text('batch_id').primaryKey(),
   atMs: integer('at_ms').notNull(),
   evidence: shaped('evidence', EVIDENCE).notNull(),
+});
+
+/** Days as they are planned: soups, times, people. `changedAtMs` tells one state of it from the next. */
+export const days = sqliteTable('days', {
+  date: text('date').primaryKey(),
+  day: shaped('day', DAY).notNull(),
+  changedAtMs: integer('changed_at_ms').notNull(),
 });
 
 /** What the cook has said of a learnt figure: held at a value, or what was before a moment forgotten. No projection. */

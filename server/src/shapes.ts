@@ -1,4 +1,5 @@
 import { EntryShape, liftEntry, type BatchTimer, type Entry } from '@tureen/core/batch';
+import { DaySchema, type Day } from '@tureen/core/board';
 import { KitShape, liftKit, type Kit } from '@tureen/core/kit';
 import { IngredientSchema, type IngredientRow } from '@tureen/core/larder';
 import type { Evidence } from '@tureen/core/learn';
@@ -60,6 +61,7 @@ export const SOUP: Shape<Soup> = { name: 'soup', lifts: [liftSoup], schema: as(S
 export const ENTRY: Shape<Entry> = { name: 'entry', lifts: [liftEntry], schema: as(EntryShape) };
 export const REQUEST: Shape<PlanRequest> = { name: 'request', lifts: [], schema: as(PlanRequestSchema) };
 export const FIGURES: Shape<Figures> = { name: 'figures', lifts: [], schema: as(FiguresSchema) };
+export const DAY: Shape<Day> = { name: 'day', lifts: [], schema: as(DaySchema) };
 export const NAMES: Shape<readonly string[]> = { name: 'names', lifts: [], schema: as(strings) };
 export const SNAPSHOT: Shape<Snapshot> = {
   name: 'plan',

@@ -1,14 +1,14 @@
 import { contents, parcelKg, potKg, tintIn } from '../pot/index.js';
 import { allergenNames, colourOf, type Allergen } from '../larder/index.js';
 import { cardsMade, figuresOf, type Planned } from '../plan/index.js';
-import type { Run, StepRecord, Task } from '../runner/index.js';
+import type { PreparedSoup, Run, StepRecord, Task } from '../runner/index.js';
 import { kindOf, type SoupStep } from '../soup/index.js';
 
 /** Something that is done, in whole minutes from the start of its block. */
 export interface Activity {
   readonly id: string;
   readonly stepId: string;
-  readonly op: SoupStep['op'];
+  readonly step: SoupStep;
   /** Minutes after the start of its block. */
   readonly startsAfter: number;
   readonly minutes: number;
@@ -42,6 +42,10 @@ export interface Block {
   readonly minutes: number;
   readonly activities: readonly Activity[];
   readonly links: readonly Link[];
+  /** Ingredients by the ids of the lines that its steps name. */
+  readonly names: ReadonlyMap<string, string>;
+  /** Of a piece of trimming, the how manieth of how many; of a roast, the round. */
+  readonly part: { readonly n: number; readonly of: number } | undefined;
 }
 
 /** All the work that one soup of the day asks for. */
@@ -88,6 +92,7 @@ interface Making {
   readonly kind: BlockKind;
   readonly activities: Activity[];
   readonly links: Link[];
+  readonly part: { readonly n: number; readonly of: number } | undefined;
   minutes: number;
 }
 
@@ -130,8 +135,15 @@ class BlockMaker {
     return have;
   }
 
-  private make(kind: BlockKind, stepId: string, part = ''): Making {
-    const made: Making = { id: `${this.prefix}/${stepId}${part}`, kind, activities: [], links: [], minutes: 0 };
+  private make(kind: BlockKind, stepId: string, n = 1, of = 1): Making {
+    const made: Making = {
+      id: `${this.prefix}/${stepId}${of === 1 ? '' : `.${String(n)}`}`,
+      kind,
+      activities: [],
+      links: [],
+      minutes: 0,
+      part: of === 1 ? undefined : { n, of },
+    };
     this.blocks.push(made);
     return made;
   }
@@ -145,7 +157,7 @@ class BlockMaker {
     block.activities.push({
       id: `${this.prefix}/${task.stepId}${part}`,
       stepId: task.stepId,
-      op: step.op,
+      step,
       startsAfter: block.minutes,
       minutes,
       hands: Math.round(task.attention * ONE_PERSON),
@@ -184,7 +196,7 @@ class BlockMaker {
     const parts = Math.max(1, Math.ceil(minutes / AT_THE_BOARD_MIN));
     for (let n = 1; n <= parts; n++) {
       const name = parts === 1 ? '' : `.${String(n)}`;
-      const block = this.make('trim', task.stepId, name);
+      const block = this.make('trim', task.stepId, n, parts);
       this.put(block, task, Math.max(1, Math.ceil(minutes / parts)), name);
       this.waiting(task.branchId).push({ id: block.id, mostWaitMin: MOST_WAIT.trim, part: { n, of: parts } });
     }
@@ -198,7 +210,7 @@ class BlockMaker {
     const after: Pending[] = [];
     for (let round = 1; round <= task.rounds; round++) {
       const name = task.rounds === 1 ? '' : `.${String(round)}`;
-      const block = this.make('roast', task.stepId, name);
+      const block = this.make('roast', task.stepId, round, task.rounds);
       this.pending.set(
         task.branchId,
         before.filter(({ part }) => part === undefined || part.n <= Math.ceil((part.of * round) / task.rounds)),
@@ -268,12 +280,11 @@ export function workOf({ prepared, run, snapshot }: Planned, { batchId, dueMin, 
   const own = new BlockMaker(batchId, run, soup.root.id, skip);
   const hold = mostHold(run, soup.served === 'cold' || keeps === true);
   const last = own.last;
-  const finals: Making[] = [];
-  const all: Making[] = [...own.blocks];
-  if (last !== undefined) {
-    last.links.push({ to: SERVICE, atMin: 0, mostWaitMin: hold });
-    finals.push(last);
-  }
+  last?.links.push({ to: SERVICE, atMin: 0, mostWaitMin: hold });
+  const namesOf = (lines: PreparedSoup['lines']): ReadonlyMap<string, string> =>
+    new Map(lines.map(({ line }) => [line.id, line.ingredient.row.name]));
+  const ownNames = namesOf(prepared.lines);
+  const all = own.blocks.map((making) => ({ ...making, names: ownNames }));
   const toEnd = (making: readonly Making[], ids: readonly Pending[]): void => {
     for (const { id, mostWaitMin } of ids) making.find((one) => one.id === id)?.links.push({ to: SERVICE, atMin: 0, mostWaitMin });
   };
@@ -284,7 +295,8 @@ export function workOf({ prepared, run, snapshot }: Planned, { batchId, dueMin, 
     // What a card makes is there before the pot goes to the bowls.
     end?.links.push({ to: SERVICE, atMin: 0, mostWaitMin: MOST_WAIT.trim });
     toEnd(card.blocks, card.left);
-    all.push(...card.blocks.map((block) => (block.kind === 'pot' ? { ...block, kind: 'side' as const } : block)));
+    const names = namesOf(made.prepared.lines);
+    all.push(...card.blocks.map((block) => ({ ...block, kind: block.kind === 'pot' ? ('side' as const) : block.kind, names })));
   }
   const dished = run.records.at(-1);
   const facts = figuresOf(prepared, run).facts;
@@ -298,6 +310,6 @@ export function workOf({ prepared, run, snapshot }: Planned, { batchId, dueMin, 
     potId: prepared.vessel.id,
     dueMin,
     servedMin,
-    blocks: all.map(({ id, kind, minutes, activities, links }) => ({ id, batchId, kind, minutes, activities, links })),
+    blocks: all.map((block) => ({ ...block, batchId })),
   };
 }

@@ -50,15 +50,9 @@ interface Choices {
 function potted(all: readonly Choices[]): ReadonlyMap<string, Planned> {
   const chosen = new Map<string, Planned>();
   const hardest = [...all].sort((a, b) => a.plans.length - b.plans.length);
+  const potOf = (id: string): string | undefined => chosen.get(id)?.prepared.vessel.id;
   const clash = (one: Choices, plan: Planned): boolean =>
-    all.some((other) => {
-      const have = chosen.get(other.batch.id);
-      return (
-        have !== undefined &&
-        have.prepared.vessel.id === plan.prepared.vessel.id &&
-        Math.abs(other.dueMin - one.dueMin) < AT_ONCE_MIN
-      );
-    });
+    all.some(({ batch, dueMin }) => potOf(batch.id) === plan.prepared.vessel.id && Math.abs(dueMin - one.dueMin) < AT_ONCE_MIN);
   const from = (at: number): boolean => {
     const one = hardest[at];
     if (one === undefined) return true;

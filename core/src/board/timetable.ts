@@ -172,7 +172,10 @@ export class Timetable {
       if (activity.hands > 0 && activity.minutes > 0) {
         who = this.freePerson(from, to, activity.hands, before, person);
         const level = who === undefined ? undefined : this.hands.get(who);
-        if (level === undefined) { this.giveUp(undo); return; }
+        if (level === undefined) {
+          this.giveUp(undo);
+          return;
+        }
         hold(level, from, to, activity.hands);
         before = who;
       }
@@ -180,7 +183,10 @@ export class Timetable {
       if (activity.blender !== undefined && activity.minutes > 0) {
         blender = this.freeBlender(activity.blender, from, to, work);
         const single = blender === undefined ? undefined : this.blenders.get(blender);
-        if (single === undefined) { this.giveUp(undo); return; }
+        if (single === undefined) {
+          this.giveUp(undo);
+          return;
+        }
         single.spans.push({ from, to, work });
         undo.push(() => single.spans.pop());
       }
@@ -188,12 +194,18 @@ export class Timetable {
       if (activity.ovenC !== undefined) {
         oven = this.freeOven(activity, from, to);
         const spans = oven === undefined ? undefined : this.ovens.get(oven);
-        if (spans === undefined) { this.giveUp(undo); return; }
+        if (spans === undefined) {
+          this.giveUp(undo);
+          return;
+        }
         spans.push({ from, to, work, trays: activity.trays, ovenC: activity.ovenC });
         undo.push(() => spans.pop());
       }
       if (activity.isHeated && activity.minutes > 0) {
-        if (!this.hob.fits(from, to, 1)) { this.giveUp(undo); return; }
+        if (!this.hob.fits(from, to, 1)) {
+          this.giveUp(undo);
+          return;
+        }
         hold(this.hob, from, to, 1);
       }
       placed.push({ activity, startMin: from, endMin: to, person: who, blender, oven });

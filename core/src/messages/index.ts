@@ -31,3 +31,4 @@ export {
   type LearnedNames,
   type LearnedWords,
 } from './learned.js';
+export { dayProblemSentence, dayRows, dayVerdict, delayWords, limitWords, wayWords, type DayRow } from './board.js';

@@ -1,11 +1,13 @@
+import type { Day } from '@tureen/core/board';
 import { ENTRY_SHAPE, foldBatch, type BatchState, type Action, type Entry } from '@tureen/core/batch';
-import { READY_KITS, areaM2, type Kit } from '@tureen/core/kit';
+import { READY_KITS, areaM2, dayOf, type Kit } from '@tureen/core/kit';
 import { EXAMPLE_SOUPS, walk, type SoupStep } from '@tureen/core/soup';
 import { LARDER_ROWS } from '@tureen/core/larder';
 import { rerun, writtenPlan, type Planned, type Snapshot } from '@tureen/core/plan';
 import { contentsOf } from '@tureen/core/stock';
 import { appendEntries, startBatch } from '../batches.js';
 import type { Database } from '../database.js';
+import { saveDay } from '../days.js';
 import { saveKit } from '../kitchen.js';
 import { savePlan } from '../plans.js';
 import { seedColdStore } from './cold-store.js';
@@ -14,7 +16,30 @@ import { OLDER, cookedOlder } from './older-past.js';
 import { listSoups, saveSoup, shelveSoup } from '../soups.js';
 
 /** A boatyard's canteen on an invented quay. Everything here is made up. */
-const KIT: Kit = { ...READY_KITS.canteen, kitchen: 'Gannet Quay' };
+const KIT: Kit = {
+  ...READY_KITS.canteen,
+  kitchen: 'Gannet Quay',
+  ovens: [
+    { id: 'oven-top', name: 'Oven, top' },
+    { id: 'oven-low', name: 'Oven, low' },
+  ],
+};
+
+/** What the canteen cooks on the day after its first start. */
+const TOMORROW: Omit<Day, 'date'> = {
+  starts: '07:30',
+  ends: '15:00',
+  people: [
+    { id: 'jt', name: 'JT' },
+    { id: 'mo', name: 'MO' },
+  ],
+  batches: [
+    { id: 'beetroot', soupId: 'beetroot-horseradish', request: { bowls: 80, bowlG: 300 }, at: '12:00' },
+    { id: 'celeriac', soupId: 'celeriac-leek-apple', request: { bowls: 40, bowlG: 300 }, at: '12:00' },
+    { id: 'pea', soupId: 'pea-lettuce-cold', request: { bowls: 16, bowlG: 250 }, at: '12:00' },
+    { id: 'parsnip', soupId: 'parsnip-butter', request: { bowls: 50, bowlG: 300 }, at: '15:00', keeps: true },
+  ],
+};
 const SEED = 20_260_917;
 /** The ruler of the invented cook is read as if soup were water. */
 const WATER_KG_M3 = 1000;
@@ -197,4 +222,5 @@ export async function seedGannetQuay(database: Database, nowMs: number): Promise
   if (contents !== undefined)
     cold.push({ contents, madeMs: midnight - BEFORE.daysAgo * DAY_MS + 13 * 3_600_000, tubsKg: BEFORE.tubsKg, isFrozen: false });
   await seedColdStore(database, cold, () => draw.uuid());
+  await saveDay(database, { ...TOMORROW, date: dayOf(nowMs + DAY_MS, KIT.zone) }, null, nowMs);
 }

@@ -1,0 +1,54 @@
+import { deepEqual } from 'fast-equals';
+import type { Day } from '@tureen/core/board';
+import { asc, eq, gte } from 'drizzle-orm';
+import type { Database } from './database.js';
+import { done, failed, type Outcome } from './failure.js';
+import { days } from './schema.js';
+
+/** A day as it is kept; null where nothing was planned for it. */
+export interface DayAnswer {
+  readonly day: Day | null;
+  /** Which state of it this is: whoever changes it says which one was seen. */
+  readonly changedAtMs: number | null;
+}
+
+/** A day in the list. */
+export interface DayInList {
+  readonly date: string;
+  readonly soups: number;
+  readonly bowls: number;
+}
+
+export async function readDay({ db }: Database, date: string): Promise<DayAnswer> {
+  const [row] = await db.select().from(days).where(eq(days.date, date));
+  return { day: row?.day ?? null, changedAtMs: row?.changedAtMs ?? null };
+}
+
+/** Days from a date on, the soonest first. */
+export async function listDays({ db }: Database, from: string): Promise<DayInList[]> {
+  const rows = await db.select().from(days).where(gte(days.date, from)).orderBy(asc(days.date)).limit(60);
+  return rows.map(({ date, day }) => ({
+    date,
+    soups: day.batches.length,
+    bowls: day.batches.reduce((sum, { request }) => sum + request.bowls, 0),
+  }));
+}
+
+/**
+ * Keeps a day. Two that change it at once don't overwrite each other: whoever saw an older state is told.
+ *
+ * @param seenMs the state that was seen; null where the day was empty.
+ */
+export async function saveDay(database: Database, day: Day, seenMs: number | null, nowMs: number): Promise<Outcome<DayAnswer>> {
+  return database.write(async () => {
+    const have = await readDay(database, day.date);
+    if (have.day !== null && deepEqual(have.day, day)) return done(have);
+    if (have.changedAtMs !== seenMs) return failed({ code: 'DAY_CHANGED_SINCE', field: 'seenMs' });
+    const changedAtMs = Math.max(nowMs, (have.changedAtMs ?? 0) + 1);
+    await database.db
+      .insert(days)
+      .values({ date: day.date, day, changedAtMs })
+      .onConflictDoUpdate({ target: days.date, set: { day, changedAtMs } });
+    return done({ day, changedAtMs });
+  });
+}

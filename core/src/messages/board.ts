@@ -69,7 +69,7 @@ function sayings(
       continue;
     }
     const what = [...before, text].map((part, n) => (n === 0 ? part : lowerFirst(part))).join('; ');
-    rows.push({ one, what: what + partWords(block), short: stepName(one.activity.step, nameOf) });
+    rows.push({ one, what: what + partWords(block), short: shortOf(one, nameOf) });
     before = [];
   }
   const only = placed[0];
@@ -80,6 +80,12 @@ function sayings(
       short: stepName(only.activity.step, nameOf),
     });
   return rows;
+}
+
+/** What is cut is named by its first ingredient. */
+function shortOf({ activity: { step } }: Placed, nameOf: (lineId: string) => string): string {
+  if (step.op !== 'trim' || step.uses.length < 2) return stepName(step, nameOf);
+  return `Trim ${nameOf(step.uses[0]?.line ?? '')} and more`;
 }
 
 function trays({ activity }: Placed): string {
@@ -112,7 +118,7 @@ export function dayRows({ arrangement, lateMin }: DayPlan, batches: readonly Bat
         soup: work.soupName,
         startMin: one.startMin,
         endMin: one.endMin,
-        short: short + (block.part === undefined ? '' : ` ${String(block.part.n)}/${String(block.part.of)}`),
+        short: short + (block.part === undefined ? '' : `, ${String(block.part.n)} of ${String(block.part.of)}`),
         what,
         person: one.person === undefined ? undefined : people.get(one.person),
         isLook: one.activity.hands <= 2,

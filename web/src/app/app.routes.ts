@@ -3,6 +3,7 @@ import type { Routes } from '@angular/router';
 export const routes: Routes = [
   { path: '', pathMatch: 'full', redirectTo: 'shelf' },
   { path: 'board', title: 'Board · Tidy Tureen', loadComponent: () => import('./places/board/board').then((m) => m.Board) },
+  { path: 'board/:date', title: 'Board · Tidy Tureen', loadComponent: () => import('./places/board/board').then((m) => m.Board) },
   { path: 'shelf', title: 'Shelf · Tidy Tureen', loadComponent: () => import('./places/shelf/shelf').then((m) => m.Shelf) },
   {
     path: 'shelf/new',

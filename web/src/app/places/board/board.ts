@@ -1,55 +1,441 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
-import { RouterLink } from '@angular/router';
+import { deepEqual } from 'fast-equals';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { FormsModule } from '@angular/forms';
+import { Router, RouterLink } from '@angular/router';
+import { clockMinute, clockOf, usualPeople, type Day, type DayBatch, type Pin } from '@tureen/core/board';
+import { dayClock, dayOf, type Kit } from '@tureen/core/kit';
+import { NzSelectModule } from 'ng-zorro-antd/select';
+import {
+  catchError,
+  combineLatest,
+  concat,
+  debounceTime,
+  EMPTY,
+  filter,
+  from,
+  map,
+  of,
+  switchMap,
+  timer,
+  type Observable,
+} from 'rxjs';
+import { Cooking } from '../../cooking/cooking';
+import { DayPlanning } from '../../cooking/day-planning';
+import type { DayAsk, DayView, SoupOfDay, Started, WayView } from '../../cooking/day-view';
 import { Batches } from '../../services/batches';
-import { day, timeOfDay } from '../figures';
+import { Clock } from '../../services/clock';
+import { Days } from '../../services/days';
+import { newId } from '../../services/device';
+import { Plans } from '../../services/plans';
+import { Soups } from '../../services/soups';
+import { clockText, Timers } from '../../services/timers';
+import { kitchenZone } from '../../services/zone';
+import { onKeys } from '../../shell/keys';
+import { DayLanes } from './day-lanes';
+import { DayList } from './day-list';
+import { DaySoups } from './day-soups';
 
+const TICK_MS = 1000;
+const DAY_MS = 86_400_000;
+/** A day that goes on is laid out anew so often, minutes; the line of now moves by itself. */
+const ANEW_MIN = 5;
+const KEYSTROKE_MS = 80;
+/** What starts by less another time has not moved. */
+const MOVED_MIN = 5;
+const NUDGE_MIN = 10;
+/** Days back that can be copied. */
+const COPY_DAYS = 35;
+
+interface Planned {
+  readonly view: DayView | undefined;
+  readonly ways: readonly WayView[];
+}
+
+/** A date so many days on. @example plusDay('2026-12-31', 1) // '2027-01-01' */
+export function plusDay(date: string, days: number): string {
+  return new Date(Date.parse(`${date}T12:00:00Z`) + days * DAY_MS).toISOString().slice(0, 10);
+}
+
+/** How many things start at another time than they did, and of which soups there were both times. */
+export function movedCount(before: DayView | undefined, after: DayView | undefined): number {
+  if (before === undefined || after === undefined) return 0;
+  const starts = new Map(before.rows.map(({ id, startMin }) => [id, startMin]));
+  return after.rows.filter(({ id, startMin }) => {
+    const was = starts.get(id);
+    return was !== undefined && Math.abs(was - startMin) > MOVED_MIN;
+  }).length;
+}
+
+/** What is on today, what needs me next, which clock is running out; and the whole day on the real kit. */
 @Component({
   selector: 'tt-board',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterLink],
-  template: `<main class="place">
-    <h1>Board</h1>
-    @if (cooking(); as list) {
-      <section class="sheet">
-        <h2>On the stove</h2>
-        @for (batch of list; track batch.id) {
-          <a class="press" [routerLink]="['/stove', batch.id]">
-            <span class="soup-name">{{ batch.soupName }}</span> {{ batch.request.bowls }} bowls, since {{ day(batch.startedAtMs) }}
-            {{ time(batch.startedAtMs) }}
-          </a>
-        } @empty {
-          <p>Nothing is being cooked. Choose a soup on the shelf and plan a batch.</p>
-          <a class="press main" routerLink="/shelf">To the Shelf</a>
-        }
-      </section>
-    }
-    <section class="sheet soft">
-      <p>Not built yet: the day’s soups on the real kit, what needs you next, and which clock is running out.</p>
-    </section>
-  </main>`,
-  styles: `
-    .soup-name {
-      font-size: 22px;
-    }
-    .sheet {
-      display: grid;
-      gap: 14px;
-      justify-items: start;
-      max-width: 760px;
-      font-size: 19px;
-    }
-    h2 {
-      font-size: 21px;
-    }
-  `,
+  imports: [DayLanes, DayList, DaySoups, FormsModule, NzSelectModule, RouterLink],
+  templateUrl: './board.html',
+  styleUrl: './board.less',
 })
 export class Board {
-  private readonly answer = toSignal(inject(Batches).open$);
-  protected readonly day = day;
-  protected readonly time = timeOfDay;
-  protected readonly cooking = computed(() => {
-    const answer = this.answer();
-    return answer?.ok === true ? answer.value.batches : undefined;
+  /** Of which day; without one, today or the next day on which something is planned. */
+  readonly date = input<string | undefined>();
+
+  private readonly router = inject(Router);
+  private readonly clock = inject(Clock);
+  private readonly days = inject(Days);
+  private readonly soupsOf = inject(Soups);
+  private readonly batches = inject(Batches);
+  private readonly plans = inject(Plans);
+  private readonly cooking = inject(Cooking);
+  private readonly planning = inject(DayPlanning);
+
+  protected readonly clockOf = clockOf;
+  protected readonly nowMs = toSignal(timer(0, TICK_MS).pipe(map(() => this.clock.now())), { initialValue: this.clock.now() });
+  protected readonly today = computed(() => dayOf(this.nowMs(), kitchenZone()));
+  protected readonly nowMin = computed(() => Math.floor(dayClock(kitchenZone(), this.nowMs()).minuteOf(this.nowMs())));
+
+  private readonly kitchen = toSignal(this.planning.stocked$);
+  protected readonly kit = computed((): Kit | undefined => this.kitchen()?.kit);
+  protected readonly noKitchen = computed(() => this.kitchen() !== undefined && this.kit() === undefined);
+
+  private readonly ahead = toSignal(
+    toObservable(this.today).pipe(switchMap((today) => this.days.from$(plusDay(today, -COPY_DAYS)))),
+  );
+  private readonly withSoups = computed(() => {
+    const answer = this.ahead();
+    return answer?.ok === true ? answer.value.days.filter(({ soups }) => soups > 0) : undefined;
   });
+  protected readonly onDate = computed(() => {
+    const asked = this.date();
+    if (asked !== undefined && /^\d{4}-\d{2}-\d{2}$/.test(asked)) return asked;
+    const days = this.withSoups();
+    if (days === undefined) return this.ahead()?.ok === false ? this.today() : undefined;
+    return days.find(({ date }) => date >= this.today())?.date ?? this.today();
+  });
+  protected readonly copyable = computed(() =>
+    (this.withSoups() ?? [])
+      .filter(({ date }) => date !== this.onDate())
+      .reverse()
+      .map(({ date, soups, bowls }) => ({
+        date,
+        name: `${this.nameOf(date)}: ${String(soups)} ${soups === 1 ? 'soup' : 'soups'}, ${String(Math.round(bowls))} bowls`,
+      })),
+  );
+
+  private readonly answer = toSignal(
+    toObservable(this.onDate).pipe(
+      filter((date) => date !== undefined),
+      switchMap((date) => this.days.day$(date)),
+    ),
+  );
+  protected readonly trouble = computed(() => {
+    const answer = this.answer();
+    return answer?.ok === false ? answer.refusal.sentence : undefined;
+  });
+  private readonly kept = computed(
+    () => {
+      const answer = this.answer();
+      return answer?.ok === true ? answer.value : undefined;
+    },
+    { equal: deepEqual },
+  );
+  /** The day as it stands on the screen; what was just changed is ahead of the server for a moment. */
+  protected readonly day = linkedSignal<Day | undefined>(() => this.kept()?.day ?? undefined);
+  private seenMs: number | null = null;
+  protected readonly isEmpty = computed(() => this.kept() !== undefined && (this.day()?.batches.length ?? 0) === 0);
+  protected readonly refused = signal('');
+
+  protected readonly title = computed(() => {
+    const date = this.onDate();
+    return date === undefined ? 'Board' : this.nameOf(date);
+  });
+  protected readonly isToday = computed(() => this.onDate() === this.today());
+  private readonly isPast = computed(() => {
+    const last = Math.max(...(this.day()?.batches.map(({ at }) => clockMinute(at)) ?? [0]));
+    const date = this.onDate() ?? '';
+    return date < this.today() || (this.isToday() && this.nowMin() > last + 60);
+  });
+  protected readonly over = computed(() => !this.isEmpty() && this.isPast());
+
+  private readonly wantedSoups = computed(
+    () => [...new Set(this.day()?.batches.map(({ soupId, version }) => `${soupId} ${String(version ?? '')}`) ?? [])].sort(),
+    { equal: deepEqual },
+  );
+  private readonly cards = toSignal(
+    combineLatest([toObservable(this.wantedSoups), this.soupsOf.shelf$]).pipe(
+      switchMap(async ([wanted]): Promise<(SoupOfDay & { readonly newest: number })[]> => {
+        const found = await Promise.all(
+          wanted.map(async (key) => {
+            const [soupId = '', version = ''] = key.split(' ');
+            const asked = version === '' ? undefined : Number(version);
+            const answer = await this.soupsOf.one(soupId, asked);
+            return answer.ok ? [{ soupId, version: asked, soup: answer.value.soup, newest: answer.value.version }] : [];
+          }),
+        );
+        return found.flat();
+      }),
+    ),
+  );
+
+  private readonly startedIds = computed(
+    () => this.day()?.batches.flatMap(({ id, batchId }) => (batchId === undefined ? [] : [{ id, batchId }])) ?? [],
+    { equal: deepEqual },
+  );
+  private readonly started = toSignal(
+    toObservable(this.startedIds).pipe(
+      switchMap((ids) => (ids.length === 0 ? of([]) : combineLatest(ids.map(({ id, batchId }) => this.startedOf(id, batchId))))),
+      map((all) => all.filter((one) => one !== undefined)),
+    ),
+    { initialValue: [] as Started[] },
+  );
+
+  private readonly nowAsked = computed(() =>
+    this.isToday() && !this.isPast() ? Math.floor(this.nowMin() / ANEW_MIN) * ANEW_MIN : undefined,
+  );
+  private readonly ask = computed(
+    (): DayAsk | undefined => {
+      const day = this.day();
+      const cards = this.cards();
+      if (day === undefined || cards === undefined || day.batches.length === 0) return undefined;
+      const soups = cards.map(({ soupId, version, soup }) => ({ soupId, version, soup }));
+      return { day, soups, started: this.started(), nowMin: this.nowAsked() };
+    },
+    { equal: deepEqual },
+  );
+  private readonly planned = toSignal(
+    combineLatest([toObservable(this.ask), this.planning.stocked$]).pipe(
+      debounceTime(KEYSTROKE_MS),
+      switchMap(([ask]) => (ask === undefined ? of({ view: undefined, ways: [] }) : this.lookedAt(ask))),
+    ),
+  );
+  protected readonly view = computed(() => (this.day() === undefined ? undefined : this.planned()?.view));
+  protected readonly ways = computed(() => this.planned()?.ways ?? []);
+  protected readonly moved = signal('');
+
+  protected readonly chosen = signal('');
+  protected readonly chosenRows = computed(
+    () => this.view()?.rows.filter(({ blockId }) => blockId !== '' && blockId === this.chosen()) ?? [],
+  );
+  protected readonly chosenPin = computed(() => this.day()?.pins?.find(({ block }) => block === this.chosen()));
+
+  private readonly timers = toSignal(inject(Timers).timers$, { initialValue: [] });
+  protected readonly runsOut = computed(() => {
+    const [first] = this.timers();
+    return first === undefined ? undefined : { ...first, text: clockText(first.endsAtMs, this.nowMs()) };
+  });
+  protected readonly next = computed(() => {
+    const rows = this.view()?.rows ?? [];
+    const day = this.day();
+    if (day === undefined || this.isPast()) return [];
+    return day.people.flatMap(({ id, name }) => {
+      const row = rows.find(({ person, isLook }) => person === name && !isLook);
+      return row === undefined ? [] : [{ id, name, row }];
+    });
+  });
+  private readonly openAnswer = toSignal(this.batches.open$);
+  protected readonly elsewhere = computed(() => {
+    const answer = this.openAnswer();
+    const own = new Set(this.startedIds().map(({ batchId }) => batchId));
+    return answer?.ok === true ? answer.value.batches.filter(({ id }) => !own.has(id)) : [];
+  });
+  protected readonly summary = computed(() => {
+    const view = this.view();
+    return view === undefined
+      ? ''
+      : `${view.soups.map(({ name }) => name).join(', ')}. ${view.main} The list below says the same by the clock.`;
+  });
+
+  constructor() {
+    onKeys({
+      ArrowLeft: () => void this.turn(-1),
+      ArrowRight: () => void this.turn(1),
+      p: () => {
+        this.print();
+      },
+    });
+  }
+
+  protected nameOf(date: string): string {
+    const said = new Date(`${date}T12:00:00Z`).toLocaleDateString('en-GB', {
+      weekday: 'long',
+      day: 'numeric',
+      month: 'long',
+      timeZone: 'UTC',
+    });
+    const today = this.today();
+    const near =
+      date === today ? 'Today, ' : date === plusDay(today, 1) ? 'Tomorrow, ' : date === plusDay(today, -1) ? 'Yesterday, ' : '';
+    return near + said;
+  }
+
+  protected async turn(days: number): Promise<void> {
+    const date = this.onDate();
+    if (date !== undefined) await this.router.navigate(['/board', plusDay(date, days)]);
+  }
+
+  protected print(): void {
+    globalThis.print();
+  }
+
+  /** A batch of the day as it stands at the stove: what is done, what runs, and for how long. */
+  private startedOf(id: string, batchId: string): Observable<Started | undefined> {
+    return this.batches.batch$(batchId).pipe(
+      switchMap(async (answer): Promise<Started | undefined> => {
+        if (!answer.ok) return undefined;
+        const { snapshot, entries, batch } = answer.value;
+        const view = await this.cooking.batch(batchId, snapshot, entries);
+        const running = view.steps.filter(({ status, startedAtMs }) => status === 'now' && startedAtMs !== undefined);
+        const left = view.steps.flatMap(({ stepId, status, startedAtMs, minutes }): [string, number][] => {
+          if (status === 'done' || status === 'skipped') return [[stepId, 0]];
+          if (startedAtMs === undefined || status !== 'now') return [];
+          return [[stepId, Math.max(1, minutes - (this.clock.now() - startedAtMs) / 60_000)]];
+        });
+        return { id, snapshot, left, running: running.map(({ stepId }) => stepId), isOver: batch.closedAtMs !== null };
+      }),
+    );
+  }
+
+  /** First what can be told at once, then what a longer look finds, then the ways out where it is late. */
+  private lookedAt(ask: DayAsk): Observable<Planned> {
+    const before = this.planned()?.view;
+    const thread = this.planning.ask;
+    let last: DayView | undefined;
+    const first$ = from(thread.first(ask)).pipe(
+      map((view): Planned => {
+        last = view;
+        return { view, ways: [] };
+      }),
+    );
+    const better$ = from(of(undefined)).pipe(
+      switchMap(() => thread.better()),
+      switchMap(async (view): Promise<Planned> => {
+        last = view ?? last;
+        this.tellMoved(before, last);
+        return { view: last, ways: last?.isLate === true ? await thread.ways() : [] };
+      }),
+    );
+    return concat(first$, better$).pipe(catchError(() => EMPTY));
+  }
+
+  private tellMoved(before: DayView | undefined, after: DayView | undefined): void {
+    const count = movedCount(before, after);
+    if (before === undefined || after === undefined) return;
+    const what =
+      count === 0
+        ? 'nothing else moved'
+        : count === 1
+          ? 'one thing starts at another time'
+          : `${String(count)} things start at another time`;
+    this.moved.set(`Laid out anew: ${what}. ${after.main}`);
+  }
+
+  /** Keeps the day as it now is, for every screen. */
+  protected async change(day: Day): Promise<boolean> {
+    this.seenMs = this.kept()?.changedAtMs ?? null;
+    this.day.set(day);
+    this.refused.set('');
+    return this.keep(day);
+  }
+
+  private keeping: Promise<unknown> = Promise.resolve();
+
+  private keep(day: Day): Promise<boolean> {
+    // One after the other: each has to have seen what the one before came to.
+    const done = this.keeping.then(async () => {
+      const answer = await this.days.save(day, this.seenMs);
+      if (answer.ok) {
+        this.seenMs = answer.value.changedAtMs;
+        return true;
+      }
+      this.refused.set(answer.refusal.sentence);
+      this.day.set(this.kept()?.day ?? undefined);
+      return false;
+    });
+    this.keeping = done;
+    return done;
+  }
+
+  protected async begin(): Promise<void> {
+    const date = this.onDate();
+    const kit = this.kit();
+    if (date === undefined || kit === undefined) return;
+    await this.change({ date, starts: '07:00', ends: '15:00', people: usualPeople(kit), batches: [] });
+  }
+
+  /** Another day's soups, people and times, none of its batches. */
+  protected async copy(of: string | null): Promise<void> {
+    const date = this.onDate();
+    if (of === null || date === undefined) return;
+    const answer = await this.days.once(of);
+    if (!answer.ok) this.refused.set(answer.refusal.sentence);
+    else if (answer.value.day !== null) {
+      const { day } = answer.value;
+      const batches = day.batches.map((batch) => ({ ...batch, batchId: undefined }));
+      await this.change({ ...day, date, batches, pins: undefined });
+    }
+  }
+
+  protected async start(batch: DayBatch): Promise<void> {
+    const day = this.day();
+    const card = this.cards()?.find(({ soupId, version }) => soupId === batch.soupId && version === batch.version);
+    const potId = this.view()?.soups.find(({ id }) => id === batch.id)?.potId;
+    if (day === undefined || card === undefined || potId === undefined || potId === '') return;
+    const planId = newId();
+    const kept = await this.plans.keep({
+      id: planId,
+      soupId: batch.soupId,
+      version: card.newest,
+      request: { ...batch.request, potId },
+    });
+    const started = kept.ok ? await this.batches.start(newId(), planId) : kept;
+    if (!started.ok) {
+      this.refused.set(started.refusal.sentence);
+      return;
+    }
+    const batchId = started.value.id;
+    const isKept = await this.change({
+      ...day,
+      batches: day.batches.map((one) => (one.id === batch.id ? { ...one, batchId } : one)),
+    });
+    if (isKept) await this.router.navigate(['/stove', batchId]);
+  }
+
+  protected async take(way: WayView): Promise<void> {
+    const day = this.day();
+    const { change } = way;
+    if (day === undefined || change === undefined) return;
+    const { starts, batchId, bowls } = change;
+    await this.change({
+      ...day,
+      ...(starts === undefined ? {} : { starts }),
+      batches: day.batches.map((batch) =>
+        batch.id === batchId && bowls !== undefined ? { ...batch, request: { ...batch.request, bowls } } : batch,
+      ),
+    });
+  }
+
+  protected choose(blockId: string): void {
+    this.chosen.update((have) => (have === blockId ? '' : blockId));
+  }
+
+  private async pin(change: Partial<Pin> | undefined): Promise<void> {
+    const day = this.day();
+    const block = this.chosen();
+    if (day === undefined || block === '') return;
+    const others = day.pins?.filter((one) => one.block !== block) ?? [];
+    const own = change === undefined ? [] : [{ ...this.chosenPin(), block, ...change }];
+    await this.change({ ...day, pins: [...others, ...own] });
+  }
+
+  protected async nudge(minutes: number): Promise<void> {
+    const [first] = this.chosenRows();
+    if (first !== undefined) await this.pin({ at: clockOf(first.startMin + minutes * NUDGE_MIN) });
+  }
+
+  protected async give(person: string): Promise<void> {
+    await this.pin({ person });
+  }
+
+  protected async free(): Promise<void> {
+    await this.pin(undefined);
+  }
 }

@@ -50,8 +50,9 @@ describe('the kit', () => {
   }
 
   const isOff = (shown: Shown<KitPlace>): boolean =>
-    [...(shown.fixture.nativeElement as HTMLElement).querySelectorAll('button')].find((one) => one.innerText.includes('Save the kit'))!
-      .disabled;
+    [...(shown.fixture.nativeElement as HTMLElement).querySelectorAll('button')].find((one) =>
+      one.innerText.includes('Save the kit'),
+    )!.disabled;
 
   it('shows what the kitchen has, and saves nothing before Save', async () => {
     const shown = await show(KitPlace);

@@ -1,0 +1,42 @@
+import { wrap } from 'comlink';
+import { inject, Injectable, InjectionToken } from '@angular/core';
+import type { Kit } from '@tureen/core/kit';
+import type { IngredientRow } from '@tureen/core/larder';
+import { combineLatest, shareReplay, switchMap } from 'rxjs';
+import { Kitchen } from '../services/kitchen';
+import type { DayAsk, DayPlanner, DayView, WayView } from './day-view';
+
+/** What lays days out: a thread in the application, something else in a test. */
+export interface DayThread {
+  stock(rows: readonly IngredientRow[], kit: Kit | undefined): Promise<void>;
+  first(ask: DayAsk): Promise<DayView | undefined>;
+  better(): Promise<DayView | undefined>;
+  ways(): Promise<WayView[]>;
+}
+
+export const DAY_THREAD = new InjectionToken<() => DayThread>('DAY_THREAD', {
+  providedIn: 'root',
+  factory: () => () => wrap<DayPlanner>(new Worker(new URL('./day.worker', import.meta.url), { type: 'module' })),
+});
+
+/** The thread, made when it is first asked, and told of the kitchen whenever that changes. */
+@Injectable({ providedIn: 'root' })
+export class DayPlanning {
+  private readonly make = inject(DAY_THREAD);
+  private thread: DayThread | undefined;
+
+  get ask(): DayThread {
+    this.thread ??= this.make();
+    return this.thread;
+  }
+
+  /** The kitchen as the thread knows it: every value comes after the thread has been told. */
+  readonly stocked$ = combineLatest([inject(Kitchen).kitchen$, inject(Kitchen).rows$]).pipe(
+    switchMap(async ([answer, rows]) => {
+      const kit = answer.ok ? (answer.value.kit ?? undefined) : undefined;
+      await this.ask.stock(rows, kit);
+      return { kit, rows };
+    }),
+    shareReplay({ bufferSize: 1, refCount: false }),
+  );
+}

@@ -1,0 +1,229 @@
+import {
+  SERVED_MIN,
+  dayWork,
+  latestBy,
+  plansIn,
+  planDay,
+  waysOut,
+  workOf,
+  clockMinute,
+  clockOf,
+  type Day,
+  type DayBatch,
+  type DayPlan,
+  type Order,
+  type PlanIn,
+  type Planning,
+  type Progress,
+} from '@tureen/core/board';
+import { dayProblemSentence, dayRows, dayVerdict, wayWords, type DayRow } from '@tureen/core/messages';
+import type { Kit } from '@tureen/core/kit';
+import type { IngredientRow } from '@tureen/core/larder';
+import { rerun, type Snapshot } from '@tureen/core/plan';
+import type { Soup } from '@tureen/core/soup';
+import { dayPicture, type DayPicture } from './day-picture';
+
+/** A soup of the day with its card. */
+export interface SoupOfDay {
+  readonly soupId: string;
+  readonly version: number | undefined;
+  readonly soup: Soup;
+}
+
+/** A batch of the day that has been started: what it was planned from, and how far it is. */
+export interface Started {
+  readonly id: string;
+  readonly snapshot: Snapshot;
+  readonly left: readonly (readonly [stepId: string, minutes: number])[];
+  readonly running: readonly string[];
+  readonly isOver: boolean;
+}
+
+export interface DayAsk {
+  readonly day: Day;
+  readonly soups: readonly SoupOfDay[];
+  readonly started: readonly Started[];
+  /** Minutes after midnight, where the day is today. */
+  readonly nowMin: number | undefined;
+}
+
+/** A soup of the day as the Board lists it. */
+export interface DaySoup {
+  readonly id: string;
+  readonly name: string;
+  readonly colour: string;
+  readonly potId: string;
+  readonly potName: string;
+  readonly bowls: number;
+  readonly lateMin: number;
+  readonly trouble: string | undefined;
+}
+
+/** A day as the Board shows it. */
+export interface DayView {
+  readonly soups: readonly DaySoup[];
+  readonly rows: readonly DayRow[];
+  readonly picture: DayPicture;
+  readonly main: string;
+  readonly more: string;
+  readonly isLate: boolean;
+  /** The minute at which the first thing starts that has not begun. */
+  readonly firstMin: number;
+}
+
+/** A way out as it was tried. */
+export interface WayView {
+  readonly words: string;
+  readonly outcome: string;
+  /** What of the day would be changed by it, where one touch can do that. */
+  readonly change: { readonly starts?: string; readonly batchId?: string; readonly bowls?: number } | undefined;
+}
+
+/** Orders tried at once, before the screen shows anything, and in all. */
+const FIRST_TRIES = 12;
+const ALL_TRIES = 400;
+/** Shares of its bowls that a soup is tried at where a day is late. */
+const FEWER = [0.9, 0.8, 0.65, 0.5] as const;
+
+/** Plans days on one kitchen, remembering what each soup comes to in each pot. */
+export class DayPlanner {
+  private kit: Kit | undefined;
+  private rows: readonly IngredientRow[] = [];
+  private readonly known = new Map<string, ReturnType<PlanIn>>();
+  private planning: Planning | undefined;
+  private found: DayPlan | undefined;
+  private order: Order | undefined;
+  private ask: DayAsk | undefined;
+
+  /** Told of the kitchen: what was planned before is planned anew. */
+  stock(rows: readonly IngredientRow[], kit: Kit | undefined): void {
+    this.kit = kit;
+    this.rows = rows;
+    this.known.clear();
+  }
+
+  /** The day as it can be told at once; undefined without a kitchen or without a soup that can be planned. */
+  first(ask: DayAsk): DayView | undefined {
+    if (this.kit === undefined) return undefined;
+    this.ask = ask;
+    this.planning = this.worked(ask, this.kit);
+    this.found = planDay(this.planning.work, FIRST_TRIES, 1, this.order);
+    return this.view();
+  }
+
+  /** The same after a longer look; undefined where nothing better was found. */
+  better(): DayView | undefined {
+    if (this.planning === undefined || this.found === undefined) return undefined;
+    const found = planDay(this.planning.work, ALL_TRIES, 1, this.found.order);
+    if (found === undefined) return undefined;
+    const isBetter =
+      latestBy(found) < latestBy(this.found) ||
+      (latestBy(found) === latestBy(this.found) && found.arrangement.firstMin > this.found.arrangement.firstMin);
+    if (!isBetter) return undefined;
+    this.found = found;
+    return this.view();
+  }
+
+  /** What would help a late day, each laid out anew. */
+  ways(): WayView[] {
+    const { planning, found, ask } = this;
+    if (planning === undefined || found === undefined || ask === undefined) return [];
+    const late = latestBy(found);
+    return waysOut(planning.work, found, (id) => this.fewer(id)).map(({ way, lateMin }) => ({
+      words: wayWords(way, planning.work.batches),
+      outcome: lateMin === 0 ? 'then all is on time' : `then late by ${String(lateMin)} min instead of ${String(late)}`,
+      change:
+        way.kind === 'start' && way.atMin >= 0
+          ? { starts: clockOf(way.atMin) }
+          : way.kind === 'fewer'
+            ? { batchId: way.batchId, bowls: way.bowls }
+            : undefined,
+    }));
+  }
+
+  private fewer(batchId: string): { bowls: number; work: Planning['work']['batches'][number] }[] {
+    const batch = this.ask?.day.batches.find(({ id }) => id === batchId);
+    const own = this.planning?.work.batches.find((work) => work.batchId === batchId);
+    const soup = batch === undefined ? undefined : this.soupOf(batch.soupId, batch.version);
+    if (batch === undefined || own === undefined || soup === undefined) return [];
+    return FEWER.flatMap((share) => {
+      const bowls = Math.floor(batch.request.bowls * share);
+      const less = { ...batch, request: { ...batch.request, bowls } };
+      const planning = bowls < 1 ? undefined : this.planIn(soup, less, own.potId);
+      if (planning?.ok !== true) return [];
+      return [
+        { bowls, work: workOf(planning.plan, { batchId, dueMin: own.dueMin, servedMin: own.servedMin, keeps: batch.keeps }) },
+      ];
+    });
+  }
+
+  private readonly planIn: PlanIn = (soup, batch, potId) => {
+    const { kit } = this;
+    if (kit === undefined) throw new Error('A day is planned once there is a kitchen.');
+    const key = JSON.stringify([soup, batch.request, potId]);
+    const have = this.known.get(key);
+    if (have !== undefined) return have;
+    const planned = plansIn(this.rows, kit)(soup, batch, potId);
+    this.known.set(key, planned);
+    return planned;
+  };
+
+  private soupOf(soupId: string, version: number | undefined): Soup | undefined {
+    return this.ask?.soups.find((one) => one.soupId === soupId && one.version === version)?.soup;
+  }
+
+  private worked({ day, started, nowMin }: DayAsk, kit: Kit): Planning {
+    const begun = new Map(started.map((one) => [one.id, one]));
+    const going: Day = {
+      ...day,
+      batches: day.batches
+        .filter(({ id }) => begun.get(id)?.isOver !== true)
+        .map((batch): DayBatch => {
+          const snapshot = begun.get(batch.id)?.snapshot;
+          return snapshot === undefined ? batch : { ...batch, request: { ...batch.request, potId: snapshot.request.potId } };
+        }),
+    };
+    const progress = new Map(started.map((one): [string, Progress] => [one.id, { left: new Map(one.left), running: one.running }]));
+    // What has been started goes on by its own plan, whatever card or kit say by now.
+    const planIn: PlanIn = (soup, batch, potId) => {
+      const snapshot = begun.get(batch.id)?.snapshot;
+      return snapshot === undefined ? this.planIn(soup, batch, potId) : { ok: true, plan: rerun(snapshot) };
+    };
+    return dayWork(going, kit, (id, version) => this.soupOf(id, version), planIn, nowMin, progress);
+  }
+
+  private view(): DayView | undefined {
+    const { planning, found, ask, kit } = this;
+    if (planning === undefined || ask === undefined || kit === undefined) return undefined;
+    const { batches, lanes } = planning.work;
+    if (found !== undefined) this.order = found.order;
+    const soups = ask.day.batches.map((batch): DaySoup => {
+      const work = batches.find(({ batchId }) => batchId === batch.id);
+      const problem = planning.problems.find(({ batchId }) => batchId === batch.id);
+      return {
+        id: batch.id,
+        name: work?.soupName ?? this.soupOf(batch.soupId, batch.version)?.name ?? batch.soupId,
+        colour: work?.colour ?? 'transparent',
+        potId: work?.potId ?? '',
+        potName: kit.pots.find(({ id }) => id === work?.potId)?.name ?? '',
+        bowls: batch.request.bowls,
+        lateMin: found?.lateMin.get(batch.id) ?? 0,
+        trouble:
+          problem !== undefined
+            ? dayProblemSentence(problem)
+            : found?.unplaced.includes(batch.id) === true
+              ? 'It finds no place on this day’s kit and hands.'
+              : undefined,
+      };
+    });
+    const verdict = found === undefined ? { main: '', more: '' } : dayVerdict(found, batches, lanes);
+    return {
+      soups,
+      rows: found === undefined ? [] : dayRows(found, batches, lanes),
+      picture: dayPicture(ask.day, planning.work, found, SERVED_MIN),
+      ...verdict,
+      isLate: found !== undefined && latestBy(found) > 0,
+      firstMin: found?.arrangement.firstMin ?? clockMinute(ask.day.starts),
+    };
+  }
+}

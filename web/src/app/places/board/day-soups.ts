@@ -1,0 +1,117 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { FormsModule } from '@angular/forms';
+import { RouterLink } from '@angular/router';
+import { MOST_BATCHES, type Day, type DayBatch, type Person } from '@tureen/core/board';
+import type { Kit } from '@tureen/core/kit';
+import { LEAST_BOWL_G, MOST_BOWL_G, MOST_BOWLS } from '@tureen/core/plan';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { NzSelectModule } from 'ng-zorro-antd/select';
+import type { DaySoup } from '../../cooking/day-view';
+import { ClockField } from '../../parts/clock-field';
+import { NumberField } from '../../parts/number-field';
+import { Soups } from '../../services/soups';
+
+/** Bowls of a soup that is put on a day, until the cook says otherwise. */
+const USUAL_BOWLS = 40;
+
+function freeId(stem: string, taken: ReadonlySet<string>): string {
+  for (let n = 1; ; n++) {
+    const id = n === 1 ? stem : `${stem}-${String(n)}`;
+    if (!taken.has(id)) return id;
+  }
+}
+
+/** What is wanted on a day: its soups with bowls and times, its hours, its people. Every change is a whole new day. */
+@Component({
+  selector: 'tt-day-soups',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ClockField, FormsModule, NumberField, NzInputModule, NzSelectModule, RouterLink],
+  templateUrl: './day-soups.html',
+  styleUrl: './day-soups.less',
+})
+export class DaySoups {
+  readonly day = input.required<Day>();
+  readonly soups = input.required<readonly DaySoup[]>();
+  readonly kit = input.required<Kit>();
+  readonly changed = output<Day>();
+  readonly started = output<DayBatch>();
+
+  protected readonly mostBowls = MOST_BOWLS;
+  protected readonly leastG = LEAST_BOWL_G;
+  protected readonly mostG = MOST_BOWL_G;
+
+  private readonly shelfAnswer = toSignal(inject(Soups).shelf$);
+  protected readonly shelf = computed(() => {
+    const answer = this.shelfAnswer();
+    return answer?.ok === true ? answer.value.soups.filter(({ retired }) => !retired) : [];
+  });
+  protected readonly isFull = computed(() => this.day().batches.length >= MOST_BATCHES);
+  protected readonly rows = computed(() =>
+    this.day().batches.map((batch) => {
+      const planned = this.soups().find(({ id }) => id === batch.id);
+      const name = planned?.name ?? this.shelf().find(({ id }) => id === batch.soupId)?.name ?? batch.soupId;
+      return { batch, planned, name };
+    }),
+  );
+
+  protected text(event: Event): string {
+    return (event.target as HTMLInputElement).value;
+  }
+
+  protected set(change: Partial<Day>): void {
+    this.changed.emit({ ...this.day(), ...change });
+  }
+
+  protected setBatch(id: string, change: Partial<DayBatch>): void {
+    this.set({ batches: this.day().batches.map((batch) => (batch.id === id ? { ...batch, ...change } : batch)) });
+  }
+
+  protected setRequest(batch: DayBatch, change: Partial<DayBatch['request']>): void {
+    this.setBatch(batch.id, { request: { ...batch.request, ...change } });
+  }
+
+  protected setPot(batch: DayBatch, potId: string): void {
+    this.setRequest(batch, { potId: potId === '' ? undefined : potId });
+  }
+
+  protected setKeeps(batch: DayBatch, keeps: boolean): void {
+    this.setBatch(batch.id, { keeps: keeps ? true : undefined });
+  }
+
+  protected remove(id: string): void {
+    const pins = this.day().pins?.filter(({ block }) => !block.startsWith(`${id}/`));
+    this.set({ batches: this.day().batches.filter((batch) => batch.id !== id), ...(pins === undefined ? {} : { pins }) });
+  }
+
+  protected add(soupId: string | null): void {
+    const soup = this.shelf().find(({ id }) => id === soupId);
+    if (soup === undefined) return;
+    const { batches } = this.day();
+    const id = freeId(soup.id, new Set(batches.map((batch) => batch.id)));
+    const at = batches.find(({ keeps }) => keeps !== true)?.at ?? '12:00';
+    this.set({ batches: [...batches, { id, soupId: soup.id, request: { bowls: USUAL_BOWLS, bowlG: soup.bowlG }, at }] });
+  }
+
+  protected setPerson(id: string, change: { name?: string; from?: string; to?: string }): void {
+    const people = this.day().people.map((person): Person => {
+      if (person.id !== id) return person;
+      const { from, to } = { ...person, ...change };
+      return { ...person, ...change, from: from === '' ? undefined : from, to: to === '' ? undefined : to };
+    });
+    this.set({ people });
+  }
+
+  protected addPerson(): void {
+    const { people } = this.day();
+    const id = freeId('cook', new Set(people.map((person) => person.id)));
+    this.set({ people: [...people, { id, name: `Cook ${String(people.length + 1)}` }] });
+  }
+
+  protected removePerson(id: string): void {
+    const { people, pins } = this.day();
+    if (people.length < 2) return;
+    const kept = pins?.map(({ person, ...pin }) => (person === id || person === undefined ? pin : { ...pin, person }));
+    this.set({ people: people.filter((person) => person.id !== id), ...(kept === undefined ? {} : { pins: kept }) });
+  }
+}

@@ -1,0 +1,40 @@
+import { inject, Injectable } from '@angular/core';
+import type { Day } from '@tureen/core/board';
+import type { DayAnswer, DayInList } from '@tureen/server/api';
+import type { Observable } from 'rxjs';
+import { Api, request, type Answer } from './api';
+import { Live } from './live';
+import { reasonsToAsk, refetched } from './refetch';
+
+/** Days of the Board, as every screen sees them. */
+@Injectable({ providedIn: 'root' })
+export class Days {
+  private readonly api = inject(Api);
+  private readonly live = inject(Live);
+
+  /** One day, asked again whenever it changes anywhere. */
+  day$(date: string): Observable<Answer<DayAnswer>> {
+    return refetched(
+      reasonsToAsk(this.live, (change) => change.kind === 'day' && change.date === date),
+      () => this.once(date),
+    );
+  }
+
+  /** One day as it is now. */
+  once(date: string): Promise<Answer<DayAnswer>> {
+    return request(() => this.api.client.days[':date'].$get({ param: { date } }));
+  }
+
+  /** Days from a date on that have something planned. */
+  from$(date: string): Observable<Answer<{ days: DayInList[] }>> {
+    return refetched(
+      reasonsToAsk(this.live, ({ kind }) => kind === 'day'),
+      () => request<{ days: DayInList[] }>(() => this.api.client.days.$get({ query: { from: date } })),
+    );
+  }
+
+  /** Keeps a day; whoever saw an older state of it is told. */
+  save(day: Day, seenMs: number | null): Promise<Answer<DayAnswer>> {
+    return request(() => this.api.client.days[':date'].$put({ param: { date: day.date }, json: { day, seenMs } }));
+  }
+}

@@ -26,6 +26,7 @@ const ORDER = [
   'learn',
   'stock',
   'board',
+  'shop',
   'bench',
   'messages',
   'labels',

@@ -37,6 +37,7 @@ import { learnedRoutes } from './learned-routes.js';
 import { addPrices, correctIngredient, readIngredient, readLarder } from './larder.js';
 import { keepPhoto, readPhoto } from './photos.js';
 import { changePlan, dropPlan, listPlans, notePlan, readPlan, savePlan } from './plans.js';
+import { supplyRoutes } from './supply-routes.js';
 import { Unreadable } from './shaped.js';
 import { rebuildStock } from './stock.js';
 import { listShelf } from './shelf.js';
@@ -268,6 +269,7 @@ export function makeApp(services: Services) {
     })
     .route('/cold', coldRoutes(services))
     .route('/days', dayRoutes(services))
+    .route('/supplies', supplyRoutes(services))
     .route('/learned', learnedRoutes(services))
     .get('/devices', (c) => c.json({ devices: devices.list() }))
     .post('/devices/lines', async (c) => {

@@ -7,6 +7,7 @@ export type Change =
   | { readonly kind: 'batch'; readonly batchId: string }
   | { readonly kind: 'soup'; readonly soupId: string }
   | { readonly kind: 'plan'; readonly planId: string }
+  | { readonly kind: 'supplies' }
   | { readonly kind: 'day'; readonly date: string }
   | { readonly kind: 'cold' }
   | { readonly kind: 'shelf' }

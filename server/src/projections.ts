@@ -9,6 +9,7 @@ import { evidenceStatements, forgetLearned } from './evidence.js';
 import {
   batchEvidence,
   batchSummaries,
+  batchUses,
   batches,
   entries,
   leftovers,
@@ -22,7 +23,7 @@ import {
 export type Statement = BatchItem<'sqlite'>;
 
 /** Shape of what is projected: one that is older is made anew at the next start. */
-const PROJECTIONS = '2';
+const PROJECTIONS = '3';
 
 /** Actions that lists follow, and what opens, closes and takes back. */
 const FOLLOWED: ReadonlySet<Action['kind']> = new Set([
@@ -88,6 +89,23 @@ function yieldsOf({ happened, prepared }: BatchState): { line: string; ingredien
   });
 }
 
+/** Cards are made here, not bought. */
+const MADE = 'card:';
+
+/** What a batch took of each ingredient, kg as bought. */
+function usesOf({ happened, prepared }: BatchState): { ingredient: string; kg: number }[] {
+  const ingredients = new Map(prepared.lines.map(({ line }) => [line.id, line.ingredient.row.id]));
+  const sums = new Map<string, number>();
+  for (const { inflows } of happened) {
+    for (const { kind, lineId, parcel } of inflows) {
+      const ingredient = ingredients.get(lineId);
+      if (kind !== 'ingredient' || ingredient === undefined || ingredient.startsWith(MADE)) continue;
+      sums.set(ingredient, (sums.get(ingredient) ?? 0) + parcelKg(parcel));
+    }
+  }
+  return [...sums].flatMap(([ingredient, kg]) => (kg > 0 ? [{ ingredient, kg }] : []));
+}
+
 /** When a batch was over: one that was opened again to put its record right was over when it was closed first. */
 function closedAtMs({ history }: BatchState, nowMs: number): number {
   const [first, ...again] = history.all.filter(({ action }) => action.kind === 'closed');
@@ -107,11 +125,14 @@ export function settlingStatements(database: Database, batchId: string, state: B
     : null;
   const set = { closedAtMs: state.closed ? closedAtMs(state, nowMs) : null, closedFigures };
   const yields = state.closed ? yieldsOf(state) : [];
+  const uses = state.closed ? usesOf(state).map((own) => ({ batchId, ...own, atMs: closedAtMs(state, nowMs) })) : [];
   return [
     db.update(batches).set(set).where(eq(batches.id, batchId)),
     db.update(batchSummaries).set(set).where(eq(batchSummaries.batchId, batchId)),
     db.delete(lineYields).where(eq(lineYields.batchId, batchId)),
     ...(yields.length === 0 ? [] : [db.insert(lineYields).values(yields.map((own) => ({ batchId, ...own })))]),
+    db.delete(batchUses).where(eq(batchUses.batchId, batchId)),
+    ...(uses.length === 0 ? [] : [db.insert(batchUses).values(uses)]),
     ...evidenceStatements(database, batchId, state),
   ];
 }

@@ -2,6 +2,7 @@ import { sql } from 'drizzle-orm';
 import { blob, index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 import { shaped } from './shaped.js';
 import {
+  BUYING,
   CLOSED,
   CONTAINER,
   CORRECTION,
@@ -17,6 +18,7 @@ import {
   SNAPSHOT,
   SOUP,
   STOCK_ENTRY,
+  SUPPLY_ENTRY,
   TIMER,
 } from './shapes.js';
 
@@ -222,6 +224,31 @@ export const lineYields = sqliteTable(
   },
   (table) => [primaryKey({ columns: [table.batchId, table.line] }), index('yields_by_ingredient').on(table.ingredient)],
 );
+
+/** What a closed batch took of each ingredient, kg as bought. */
+export const batchUses = sqliteTable(
+  'batch_uses',
+  {
+    batchId: text('batch_id').notNull(),
+    ingredient: text('ingredient').notNull(),
+    kg: real('kg').notNull(),
+    atMs: integer('at_ms').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.batchId, table.ingredient] }), index('uses_by_ingredient').on(table.ingredient)],
+);
+
+/** What was bought, counted and thrown away of ingredients. Nothing in it is ever changed. No projection. */
+export const supplyEntries = sqliteTable('supply_entries', {
+  id: text('id').primaryKey(),
+  entry: shaped('entry', SUPPLY_ENTRY).notNull(),
+  receivedAtMs: integer('received_at_ms').notNull(),
+});
+
+/** From whom an ingredient is bought, and in what size. No projection. */
+export const buyings = sqliteTable('buyings', {
+  ingredient: text('ingredient').primaryKey(),
+  buying: shaped('buying', BUYING).notNull(),
+});
 
 /** What a closed batch says of the kitchen's own figures, made from its plan and its entries. */
 export const batchEvidence = sqliteTable('batch_evidence', {

@@ -12,6 +12,7 @@ import {
   type Snapshot,
 } from '@tureen/core/plan';
 import { renamed, type Shape } from '@tureen/core/shape';
+import { BuyingSchema, SupplyEntrySchema, type Buying, type SupplyEntry } from '@tureen/core/shop';
 import { SoupShape, liftSoup, type Soup } from '@tureen/core/soup';
 import { ContentsSchema, StockEntrySchema, StoreSchema, type Container, type StockEntry } from '@tureen/core/stock';
 import { z } from 'zod';
@@ -62,6 +63,8 @@ export const ENTRY: Shape<Entry> = { name: 'entry', lifts: [liftEntry], schema: 
 export const REQUEST: Shape<PlanRequest> = { name: 'request', lifts: [], schema: as(PlanRequestSchema) };
 export const FIGURES: Shape<Figures> = { name: 'figures', lifts: [], schema: as(FiguresSchema) };
 export const DAY: Shape<Day> = { name: 'day', lifts: [], schema: as(DaySchema) };
+export const SUPPLY_ENTRY: Shape<SupplyEntry> = { name: 'supply entry', lifts: [], schema: as(SupplyEntrySchema) };
+export const BUYING: Shape<Buying> = { name: 'way of buying', lifts: [], schema: as(BuyingSchema) };
 export const NAMES: Shape<readonly string[]> = { name: 'names', lifts: [], schema: as(strings) };
 export const SNAPSHOT: Shape<Snapshot> = {
   name: 'plan',

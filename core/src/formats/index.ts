@@ -8,3 +8,4 @@ export { omissionsIn, type Format, type Omission } from './omissions.js';
 export { omissionsSentence, refusedPriceSentence, unreadSentence } from './sentences.js';
 export { BATCH_FILE_SHAPE, BatchFileSchema, toBatchFile, type BatchFile } from './batch-file.js';
 export { toLearntCsv, toLedgerCsv, type LedgerBatch } from './ledger-csv.js';
+export { orderText, shoppingCsv } from './shopping.js';

@@ -4,6 +4,7 @@ import { READY_KITS, areaM2, dayOf, type Kit } from '@tureen/core/kit';
 import { EXAMPLE_SOUPS, walk, type SoupStep } from '@tureen/core/soup';
 import { LARDER_ROWS } from '@tureen/core/larder';
 import { rerun, writtenPlan, type Planned, type Snapshot } from '@tureen/core/plan';
+import type { Buying, SupplyEntry } from '@tureen/core/shop';
 import { contentsOf } from '@tureen/core/stock';
 import { appendEntries, startBatch } from '../batches.js';
 import type { Database } from '../database.js';
@@ -14,6 +15,7 @@ import { seedColdStore } from './cold-store.js';
 import { Draw } from './draw.js';
 import { OLDER, cookedOlder } from './older-past.js';
 import { listSoups, saveSoup, shelveSoup } from '../soups.js';
+import { enterSupplies, keepBuying } from '../supplies.js';
 
 /** A boatyard's canteen on an invented quay. Everything here is made up. */
 const KIT: Kit = {
@@ -24,6 +26,21 @@ const KIT: Kit = {
     { id: 'oven-low', name: 'Oven, low' },
   ],
 };
+
+/** From whom the canteen buys, in what; suppliers are invented. */
+const BUYING: readonly Buying[] = [
+  { ingredient: 'beetroot', supplier: 'Tideway Greens', packKg: 5, packName: 'net' },
+  { ingredient: 'celeriac', supplier: 'Tideway Greens', packKg: 6, packName: 'crate' },
+  { ingredient: 'parsnip', supplier: 'Tideway Greens', packKg: 5, packName: 'net' },
+  { ingredient: 'onion', supplier: 'Tideway Greens', packKg: 10, packName: 'sack' },
+  { ingredient: 'leek', supplier: 'Tideway Greens' },
+  { ingredient: 'apple', supplier: 'Tideway Greens' },
+  { ingredient: 'single-cream', supplier: 'Skerry Dairy', packKg: 1, packName: 'carton' },
+  { ingredient: 'butter', supplier: 'Skerry Dairy', packKg: 0.5, packName: 'block' },
+];
+
+/** What was counted in the store when the tablets came, kg. */
+const COUNTED: Readonly<Record<string, number>> = { onion: 7.5, butter: 1.2, beetroot: 3.4, 'single-cream': 1 };
 
 /** What the canteen cooks on the day after its first start. */
 const TOMORROW: Omit<Day, 'date'> = {
@@ -222,5 +239,14 @@ export async function seedGannetQuay(database: Database, nowMs: number): Promise
   if (contents !== undefined)
     cold.push({ contents, madeMs: midnight - BEFORE.daysAgo * DAY_MS + 13 * 3_600_000, tubsKg: BEFORE.tubsKg, isFrozen: false });
   await seedColdStore(database, cold, () => draw.uuid());
+  for (const buying of BUYING) await keepBuying(database, buying, nowMs);
+  const counted = Object.entries(COUNTED).map(([ingredient, kg]): SupplyEntry => ({
+    id: draw.uuid(),
+    ingredient,
+    action: { kind: 'counted', kg },
+    atMs: nowMs,
+    who: 'MO',
+  }));
+  await enterSupplies(database, counted, nowMs);
   await saveDay(database, { ...TOMORROW, date: dayOf(nowMs + DAY_MS, KIT.zone) }, null, nowMs);
 }

@@ -4,6 +4,7 @@ export const routes: Routes = [
   { path: '', pathMatch: 'full', redirectTo: 'shelf' },
   { path: 'board', title: 'Board · Tidy Tureen', loadComponent: () => import('./places/board/board').then((m) => m.Board) },
   { path: 'board/:date', title: 'Board · Tidy Tureen', loadComponent: () => import('./places/board/board').then((m) => m.Board) },
+  { path: 'board/:date/shop', title: 'Shop · Tidy Tureen', loadComponent: () => import('./places/board/shop').then((m) => m.Shop) },
   { path: 'shelf', title: 'Shelf · Tidy Tureen', loadComponent: () => import('./places/shelf/shelf').then((m) => m.Shelf) },
   {
     path: 'shelf/new',

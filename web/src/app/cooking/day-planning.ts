@@ -4,7 +4,8 @@ import type { Kit } from '@tureen/core/kit';
 import type { IngredientRow } from '@tureen/core/larder';
 import { combineLatest, shareReplay, switchMap } from 'rxjs';
 import { Kitchen } from '../services/kitchen';
-import type { DayAsk, DayPlanner, DayView, WayView } from './day-view';
+import type { Buying, ShoppingRow, Supply } from '@tureen/core/shop';
+import type { DayAsk, DayPlanner, DayView, ShopDay, WayView } from './day-view';
 
 /** What lays days out: a thread in the application, something else in a test. */
 export interface DayThread {
@@ -12,6 +13,7 @@ export interface DayThread {
   first(ask: DayAsk): Promise<DayView | undefined>;
   better(): Promise<DayView | undefined>;
   ways(): Promise<WayView[]>;
+  shop(days: readonly ShopDay[], supplies: readonly Supply[], buying: readonly Buying[]): Promise<ShoppingRow[]>;
 }
 
 export const DAY_THREAD = new InjectionToken<() => DayThread>('DAY_THREAD', {

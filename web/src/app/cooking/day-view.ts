@@ -20,6 +20,7 @@ import { dayProblemSentence, dayRows, dayVerdict, wayWords, type DayRow } from '
 import type { Kit } from '@tureen/core/kit';
 import type { IngredientRow } from '@tureen/core/larder';
 import { rerun, type Snapshot } from '@tureen/core/plan';
+import { shoppingList, type Buying, type ShoppingRow, type Supply } from '@tureen/core/shop';
 import type { Soup } from '@tureen/core/soup';
 import { dayPicture, type DayPicture } from './day-picture';
 
@@ -45,6 +46,12 @@ export interface DayAsk {
   readonly started: readonly Started[];
   /** Minutes after midnight, where the day is today. */
   readonly nowMin: number | undefined;
+}
+
+/** A day of which what it needs is to be bought. */
+export interface ShopDay {
+  readonly day: Day;
+  readonly soups: readonly SoupOfDay[];
 }
 
 /** A soup of the day as the Board lists it. */
@@ -139,6 +146,19 @@ export class DayPlanner {
             ? { batchId: way.batchId, bowls: way.bowls }
             : undefined,
     }));
+  }
+
+  /** What all the soups of some days need from the shop. */
+  shop(days: readonly ShopDay[], supplies: readonly Supply[], buying: readonly Buying[]): ShoppingRow[] {
+    const { kit } = this;
+    if (kit === undefined) return [];
+    const wanted = days.flatMap(({ day, soups }) => {
+      const soupOf = (soupId: string, version: number | undefined): Soup | undefined =>
+        soups.find((one) => one.soupId === soupId && one.version === version)?.soup;
+      const { plans } = dayWork(day, kit, soupOf, this.planIn);
+      return [...plans].map(([, plan]) => ({ name: plan.snapshot.soup.name, plan }));
+    });
+    return shoppingList(wanted, this.rows, supplies, buying);
   }
 
   private fewer(batchId: string): { bowls: number; work: Planning['work']['batches'][number] }[] {

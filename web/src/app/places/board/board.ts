@@ -32,12 +32,12 @@ import { Soups } from '../../services/soups';
 import { clockText, Timers } from '../../services/timers';
 import { kitchenZone } from '../../services/zone';
 import { onKeys } from '../../shell/keys';
+import { dateName, plusDay } from './dates';
 import { DayLanes } from './day-lanes';
 import { DayList } from './day-list';
 import { DaySoups } from './day-soups';
 
 const TICK_MS = 1000;
-const DAY_MS = 86_400_000;
 /** A day that goes on is laid out anew so often, minutes; the line of now moves by itself. */
 const ANEW_MIN = 5;
 const KEYSTROKE_MS = 80;
@@ -50,11 +50,6 @@ const COPY_DAYS = 35;
 interface Planned {
   readonly view: DayView | undefined;
   readonly ways: readonly WayView[];
-}
-
-/** A date so many days on. @example plusDay('2026-12-31', 1) // '2027-01-01' */
-export function plusDay(date: string, days: number): string {
-  return new Date(Date.parse(`${date}T12:00:00Z`) + days * DAY_MS).toISOString().slice(0, 10);
 }
 
 /** How many things start at another time than they did, and of which soups there were both times. */
@@ -255,16 +250,7 @@ export class Board {
   }
 
   protected nameOf(date: string): string {
-    const said = new Date(`${date}T12:00:00Z`).toLocaleDateString('en-GB', {
-      weekday: 'long',
-      day: 'numeric',
-      month: 'long',
-      timeZone: 'UTC',
-    });
-    const today = this.today();
-    const near =
-      date === today ? 'Today, ' : date === plusDay(today, 1) ? 'Tomorrow, ' : date === plusDay(today, -1) ? 'Yesterday, ' : '';
-    return near + said;
+    return dateName(date, this.today());
   }
 
   protected async turn(days: number): Promise<void> {
@@ -316,9 +302,14 @@ export class Board {
     return concat(first$, better$).pipe(catchError(() => EMPTY));
   }
 
+  /** Whether somebody changed the day here since it was last laid out. */
+  private hasChanged = false;
+
   private tellMoved(before: DayView | undefined, after: DayView | undefined): void {
-    const count = movedCount(before, after);
     if (before === undefined || after === undefined) return;
+    const count = movedCount(before, after);
+    if (count === 0 && !this.hasChanged) return;
+    this.hasChanged = false;
     const what =
       count === 0
         ? 'nothing else moved'
@@ -331,6 +322,7 @@ export class Board {
   /** Keeps the day as it now is, for every screen. */
   protected async change(day: Day): Promise<boolean> {
     this.seenMs = this.kept()?.changedAtMs ?? null;
+    this.hasChanged = true;
     this.day.set(day);
     this.refused.set('');
     return this.keep(day);

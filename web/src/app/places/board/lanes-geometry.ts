@@ -61,7 +61,7 @@ const LEFT = 132;
 const TOP = 52;
 const BOTTOM = 8;
 const RIGHT = 16;
-const LANE = 50;
+const LANE = 45;
 /** What lies side by side in one lane adds so much to it, px. */
 const BESIDE = 20;
 const LEAST = 5;

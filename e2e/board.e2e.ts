@@ -1,0 +1,130 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { DayAnswer, SuppliesAnswer } from '@tureen/server/api';
+import { choose, expect, test, watch } from './kitchen.js';
+
+const tomorrow = async (url: string): Promise<string> => {
+  const { days } = (await (await fetch(`${url}/api/days?from=2020-01-01`)).json()) as { days: { date: string }[] };
+  return days[0]!.date;
+};
+const dayOf = async (url: string, date: string): Promise<DayAnswer> =>
+  (await fetch(`${url}/api/days/${date}`)).json() as Promise<DayAnswer>;
+const supplies = async (url: string): Promise<SuppliesAnswer> =>
+  (await fetch(`${url}/api/supplies`)).json() as Promise<SuppliesAnswer>;
+
+test('the demo’s day with four soups, two ovens, one jug and two people is on time; a pair of hands less, and it is laid out anew', async ({
+  page,
+  context,
+  server,
+}) => {
+  const quiet = watch(page);
+  const date = await tomorrow(server.url);
+  await page.goto(`${server.url}/board`);
+  await expect(page.getByRole('heading', { name: /^Tomorrow/ })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /On time, with .* in hand/ })).toBeVisible();
+  const rows = page.getByRole('table', { name: 'What is done when, by whom' }).getByRole('row');
+  await expect(rows.filter({ hasText: 'Roast at 190' })).toHaveCount(1);
+  await expect(page.getByText('Laid out anew')).toHaveCount(0);
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).join(' | ')}`)).toEqual([]);
+
+  // A second screen follows what is changed on the first.
+  const other = await context.newPage();
+  await other.goto(`${server.url}/board/${date}`);
+  await expect(other.getByRole('heading', { name: /On time/ })).toBeVisible();
+  await page.getByRole('button', { name: 'MO is not here' }).click();
+  await expect.poll(async () => (await dayOf(server.url, date)).day?.people.length).toBe(1);
+  await expect(page.getByText(/Laid out anew/)).toBeVisible();
+  await expect(rows.filter({ hasText: /\bMO\b/ })).toHaveCount(0);
+  await expect(other.getByRole('button', { name: 'MO is not here' })).toHaveCount(0);
+
+  // From ten on alone it can’t be done: it says by how much, and the ways out were tried.
+  await page.getByLabel('The day goes from').fill('10');
+  await page.getByLabel('The day goes from').press('Enter');
+  const verdict = page.getByRole('heading', { name: /late, by up to/ });
+  await expect(verdict).toBeVisible();
+  const ways = page.getByRole('region', { name: 'What would help' });
+  const start = ways.getByRole('button', { name: /^Start at/ });
+  await expect(start).toBeVisible({ timeout: 30_000 });
+  await expect(ways.filter({ hasText: 'then all is on time' })).toHaveCount(1);
+  await start.click();
+  await expect(page.getByRole('heading', { name: /On time/ })).toBeVisible();
+  quiet();
+});
+
+test('a block is given to somebody and moved by keys; the plan goes round it, and a reload knows it', async ({ page, server }) => {
+  const date = await tomorrow(server.url);
+  await page.goto(`${server.url}/board/${date}`);
+  const roast = page.getByRole('button', { name: /^Trim and cut the lettuce/ });
+  await roast.focus();
+  await page.keyboard.press('Enter');
+  const chosen = page.getByRole('region', { name: 'What was chosen' });
+  await expect(chosen).toBeVisible();
+  await chosen.getByRole('button', { name: 'MO does it' }).click();
+  await expect.poll(async () => (await dayOf(server.url, date)).day?.pins).toEqual([{ block: 'pea/lettuce', person: 'mo' }]);
+  await chosen.getByRole('button', { name: '10 min earlier' }).click();
+  await expect.poll(async () => (await dayOf(server.url, date)).day?.pins?.[0]?.at).toMatch(/^\d\d:\d\d$/);
+  const at = (await dayOf(server.url, date)).day!.pins![0]!.at!;
+  await expect(chosen).toContainText(`${at} to`);
+  await page.reload();
+  const row = page.getByRole('row').filter({ hasText: 'Trim and cut the lettuce' });
+  await expect(row).toContainText(at);
+  await expect(row).toContainText('MO');
+});
+
+test('a day is planned from nothing, taken over from another, and a soup of it started at the stove', async ({ page, server }) => {
+  const quiet = watch(page);
+  await page.goto(`${server.url}/board/2031-03-05`);
+  await page.getByRole('button', { name: 'Plan this day' }).click();
+  await choose(page, 'add-soup', /Parsnip/);
+  await expect(page.getByRole('heading', { name: /On time/ })).toBeVisible();
+  const bowls = page.getByRole('spinbutton', { name: /Bowls of Parsnip/ });
+  await bowls.fill('2000');
+  await bowls.press('Enter');
+  await expect(page.getByText(/more than this pot may boil/)).toBeVisible();
+  await bowls.fill('30');
+  await bowls.press('Enter');
+  await expect(page.getByRole('heading', { name: /On time/ })).toBeVisible();
+  const when = page.getByRole('textbox', { name: /When Parsnip/ });
+  await when.fill('25:00');
+  await when.press('Enter');
+  await expect(page.getByText('Not a time: write it as 12:30')).toBeVisible();
+  await when.fill('13');
+  await when.press('Enter');
+  await expect.poll(async () => (await dayOf(server.url, '2031-03-05')).day?.batches[0]?.at).toBe('13:00');
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await expect(page).toHaveURL(/\/stove\//);
+  const batchId = /stove\/([0-9a-f-]+)/.exec(page.url())![1];
+  await expect.poll(async () => (await dayOf(server.url, '2031-03-05')).day?.batches[0]?.batchId).toBe(batchId);
+
+  // Taken over by the next day it is a day of its own.
+  await page.goto(`${server.url}/board/2031-03-06`);
+  await expect(page.getByText('Nothing is planned for this day yet.')).toBeVisible();
+  quiet();
+});
+
+test('the shopping list adds the day up, less what is on hand; what comes in is off it, at its price', async ({ page, server }) => {
+  const quiet = watch(page);
+  const date = await tomorrow(server.url);
+  await page.goto(`${server.url}/board/${date}`);
+  await page.getByRole('link', { name: 'Shop' }).click();
+  const greens = page.getByRole('region', { name: 'Tideway Greens' });
+  const beetroot = greens.getByRole('listitem').filter({ hasText: 'eetroot' });
+  await expect(beetroot).toContainText(/\d × net of 5/);
+  await expect(beetroot).toContainText('3.4 kg on hand');
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).join(' | ')}`)).toEqual([]);
+  await beetroot.getByRole('button', { name: /^It came in/ }).click();
+  await beetroot.getByLabel(/^came in/).fill('15');
+  await beetroot.getByLabel(/another price/).fill('1,75');
+  await beetroot.getByRole('button', { name: 'It came in', exact: true }).click();
+  await expect(page.getByText('15 kg Beetroot came in.')).toBeVisible();
+  await expect(page.getByRole('region', { name: 'On hand already' })).toContainText('eetroot');
+  await expect
+    .poll(async () => (await supplies(server.url)).supplies.find(({ ingredient }) => ingredient === 'beetroot')?.onHandKg)
+    .toBeCloseTo(18.4, 6);
+  const larder = (await (await fetch(`${server.url}/api/larder`)).json()) as { rows: { id: string; pricePerKg: number }[] };
+  expect(larder.rows.find(({ id }) => id === 'beetroot')?.pricePerKg).toBe(1.75);
+  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'CSV' }).click()]);
+  expect(file.suggestedFilename()).toBe(`shopping ${date}.csv`);
+  quiet();
+});

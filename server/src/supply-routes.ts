@@ -1,0 +1,25 @@
+import { Hono } from 'hono';
+import { body, fail, type Routed } from './answers.js';
+import { BuyingBodySchema, SuppliesBodySchema } from './bodies.js';
+import { enterSupplies, keepBuying, readSupplies } from './supplies.js';
+
+/** What is in the store, and what came into it. */
+// eslint-disable-next-line @typescript-eslint/explicit-module-boundary-types -- the inferred type is what the web's typed client is made of
+export function supplyRoutes({ database, hub, nowMs }: Routed) {
+  return new Hono()
+    .get('/', async (c) => c.json(await readSupplies(database)))
+    .post('/', body(SuppliesBodySchema), async (c) => {
+      const { entries } = c.req.valid('json');
+      const outcome = await enterSupplies(database, entries, nowMs());
+      if (!outcome.ok) return fail(c, outcome.failure);
+      hub.tell({ kind: 'supplies' });
+      if (entries.some(({ action }) => action.kind === 'bought' && action.pricePerKg !== undefined)) hub.tell({ kind: 'larder' });
+      return c.json(outcome.value, 200);
+    })
+    .put('/buying', body(BuyingBodySchema), async (c) => {
+      const outcome = await keepBuying(database, c.req.valid('json'), nowMs());
+      if (!outcome.ok) return fail(c, outcome.failure);
+      hub.tell({ kind: 'supplies' });
+      return c.json(outcome.value, 200);
+    });
+}

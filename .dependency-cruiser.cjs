@@ -61,7 +61,7 @@ module.exports = {
         pathNot: [
           '^core/src/',
           '^examples/',
-          '^node_modules/(zod|fast-equals|fuse\\.js|highs|html-entities|papaparse|parse-ingredient|pure-rand|schema-dts|d3-random|simple-statistics|ml-matrix|@sindresorhus/slugify)/',
+          '^node_modules/(zod|fast-equals|fuse\\.js|highs|html-entities|papaparse|parse-ingredient|pure-rand|schema-dts|d3-random|simple-statistics|ml-matrix|ics|@sindresorhus/slugify)/',
         ],
       },
     },

@@ -108,14 +108,14 @@ test('the shopping list adds the day up, less what is on hand; what comes in is 
   await page.goto(`${server.url}/board/${date}`);
   await page.getByRole('link', { name: 'Shop' }).click();
   const greens = page.getByRole('region', { name: 'Tideway Greens' });
-  const beetroot = greens.getByRole('listitem').filter({ hasText: 'eetroot' });
+  const beetroot = greens.getByRole('listitem').filter({ hasText: /net of 5 kg Beetroot/ });
   await expect(beetroot).toContainText(/\d × net of 5/);
   await expect(beetroot).toContainText('3.4 kg on hand');
   const { violations } = await new AxeBuilder({ page }).analyze();
   expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).join(' | ')}`)).toEqual([]);
   await beetroot.getByRole('button', { name: /^It came in/ }).click();
-  await beetroot.getByLabel(/^came in/).fill('15');
-  await beetroot.getByLabel(/another price/).fill('1,75');
+  await beetroot.getByRole('spinbutton', { name: /that came in/ }).fill('15');
+  await beetroot.getByRole('spinbutton', { name: /^Price of a kilo/ }).fill('1,75');
   await beetroot.getByRole('button', { name: 'It came in', exact: true }).click();
   await expect(page.getByText('15 kg Beetroot came in.')).toBeVisible();
   await expect(page.getByRole('region', { name: 'On hand already' })).toContainText('eetroot');

@@ -3,6 +3,7 @@ import { check, plan } from './plan.js';
 import { landing, larder, odds, units, why } from './commands.js';
 import { read } from './read.js';
 import { cool, freeze, split } from './cold.js';
+import { dayPlanned, shopped } from './day.js';
 import { learned, reconciled } from './ledger.js';
 import { GOOD, Misused, USAGE, type Outcome } from './outcome.js';
 
@@ -20,6 +21,8 @@ const HELP = `npm run tureen -- COMMAND [options]
   split --kg 18kg     how many of which pans meet the rule: [--from 80] [--in ...] [--rule ...]
   reconcile BATCH.json   readings beside entries, and what would explain where they disagree
   learn DIR           what the batches of a folder say of their kitchen
+  day DAY.json        a day's soups laid out on kit and hands: [--soups DIR] [--ics]
+  shop DAY.json       what that day needs, added up by ingredient
   freeze --depth 50mm how long a tub takes to freeze through: [--from 4]
 
   --bowls 40 --bowl 300g --pot ID       what is asked; without a pot the smallest that holds it
@@ -44,6 +47,8 @@ const COMMANDS: Readonly<Record<string, (from: Given) => Outcome | Promise<Outco
   freeze,
   reconcile: reconciled,
   learn: learned,
+  day: dayPlanned,
+  shop: shopped,
 };
 
 /** Runs one command line. Nothing is read but the files it names, and nothing is written. */

@@ -32,6 +32,8 @@ const OPTIONS = {
   from: { type: 'string' },
   rule: { type: 'string' },
   stirred: { type: 'boolean' },
+  soups: { type: 'string' },
+  ics: { type: 'boolean' },
   help: { type: 'boolean' },
 } as const satisfies NonNullable<ParseArgsConfig['options']>;
 

@@ -9,3 +9,4 @@ export { omissionsSentence, refusedPriceSentence, unreadSentence } from './sente
 export { BATCH_FILE_SHAPE, BatchFileSchema, toBatchFile, type BatchFile } from './batch-file.js';
 export { toLearntCsv, toLedgerCsv, type LedgerBatch } from './ledger-csv.js';
 export { orderText, shoppingCsv } from './shopping.js';
+export { dayCalendar, type CalendarRow } from './day-calendar.js';

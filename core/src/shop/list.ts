@@ -104,5 +104,11 @@ export function shoppingList(
         supplier: pack?.supplier ?? '',
       };
     })
-    .sort((a, b) => a.supplier.localeCompare(b.supplier) || a.group.localeCompare(b.group) || a.name.localeCompare(b.name));
+    .sort(
+      (a, b) =>
+        Number(a.supplier === '') - Number(b.supplier === '') ||
+        a.supplier.localeCompare(b.supplier) ||
+        a.group.localeCompare(b.group) ||
+        a.name.localeCompare(b.name),
+    );
 }

@@ -4,6 +4,7 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { clockMinute, clockOf, usualPeople, type Day, type DayBatch, type Pin } from '@tureen/core/board';
+import { dayCalendar } from '@tureen/core/formats';
 import { dayClock, dayOf, type Kit } from '@tureen/core/kit';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import {
@@ -23,6 +24,7 @@ import {
 import { Cooking } from '../../cooking/cooking';
 import { DayPlanning } from '../../cooking/day-planning';
 import type { DayAsk, DayView, SoupOfDay, Started, WayView } from '../../cooking/day-view';
+import type { DayAnswer } from '@tureen/server/api';
 import { Batches } from '../../services/batches';
 import { Clock } from '../../services/clock';
 import { Days } from '../../services/days';
@@ -32,6 +34,7 @@ import { Soups } from '../../services/soups';
 import { clockText, Timers } from '../../services/timers';
 import { kitchenZone } from '../../services/zone';
 import { onKeys } from '../../shell/keys';
+import { saveAs } from '../save-as';
 import { dateName, plusDay } from './dates';
 import { DayLanes } from './day-lanes';
 import { DayList } from './day-list';
@@ -133,9 +136,18 @@ export class Board {
     },
     { equal: deepEqual },
   );
+  /** Changes on their way to the server: until they are there, what it says is older than what stands here. */
+  private underWay = 0;
   /** The day as it stands on the screen; what was just changed is ahead of the server for a moment. */
-  protected readonly day = linkedSignal<Day | undefined>(() => this.kept()?.day ?? undefined);
-  private seenMs: number | null = null;
+  protected readonly day = linkedSignal<DayAnswer | undefined, Day | undefined>({
+    source: this.kept,
+    computation: (kept, before) =>
+      this.underWay > 0 && before?.value !== undefined && before.value.date === this.onDate()
+        ? before.value
+        : (kept?.day ?? undefined),
+  });
+  /** The state of the day that this screen has seen or made last. */
+  private seen: { readonly date: string; readonly ms: number | null } = { date: '', ms: null };
   protected readonly isEmpty = computed(() => this.kept() !== undefined && (this.day()?.batches.length ?? 0) === 0);
   protected readonly refused = signal('');
 
@@ -258,6 +270,14 @@ export class Board {
     if (date !== undefined) await this.router.navigate(['/board', plusDay(date, days)]);
   }
 
+  /** The list by the clock for a calendar: of everybody, or of one person. */
+  protected saveCalendar(): void {
+    const date = this.onDate();
+    const rows = this.view()?.rows;
+    if (date === undefined || rows === undefined || rows.length === 0) return;
+    saveAs(`day ${date}.ics`, 'text/calendar', dayCalendar(rows, date, `${this.kit()?.kitchen ?? ''} ${date}`.trim()));
+  }
+
   protected print(): void {
     globalThis.print();
   }
@@ -321,7 +341,7 @@ export class Board {
 
   /** Keeps the day as it now is, for every screen. */
   protected async change(day: Day): Promise<boolean> {
-    this.seenMs = this.kept()?.changedAtMs ?? null;
+    this.underWay += 1;
     this.hasChanged = true;
     this.day.set(day);
     this.refused.set('');
@@ -330,20 +350,36 @@ export class Board {
 
   private keeping: Promise<unknown> = Promise.resolve();
 
+  /** The newer of what the server said last and what it said to this screen's own last change. */
+  private seenOf(date: string): number | null {
+    const told = this.kept()?.changedAtMs ?? null;
+    const own = this.seen.date === date ? this.seen.ms : null;
+    return told === null || own === null ? (told ?? own) : Math.max(told, own);
+  }
+
   private keep(day: Day): Promise<boolean> {
     // One after the other: each has to have seen what the one before came to.
     const done = this.keeping.then(async () => {
-      const answer = await this.days.save(day, this.seenMs);
+      const answer = await this.days.save(day, this.seenOf(day.date));
+      this.underWay -= 1;
       if (answer.ok) {
-        this.seenMs = answer.value.changedAtMs;
+        this.seen = { date: day.date, ms: answer.value.changedAtMs };
         return true;
       }
       this.refused.set(answer.refusal.sentence);
-      this.day.set(this.kept()?.day ?? undefined);
+      if (this.underWay === 0) await this.asItIs(day.date);
       return false;
     });
     this.keeping = done;
     return done;
+  }
+
+  /** What was refused is not shown as if it were so. */
+  private async asItIs(date: string): Promise<void> {
+    const answer = await this.days.once(date);
+    if (!answer.ok || this.onDate() !== date) return;
+    this.seen = { date, ms: answer.value.changedAtMs };
+    this.day.set(answer.value.day ?? undefined);
   }
 
   protected async begin(): Promise<void> {

@@ -1,0 +1,184 @@
+import { provideZonelessChangeDetection, type EnvironmentProviders, type Provider, type Type } from '@angular/core';
+import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import { provideRouter } from '@angular/router';
+import type { Day } from '@tureen/core/board';
+import { READY_KITS, type Kit } from '@tureen/core/kit';
+import { LARDER_ROWS } from '@tureen/core/larder';
+import { foldSupplies, type Buying, type SupplyAction, type SupplyEntry } from '@tureen/core/shop';
+import { EXAMPLE_SOUPS } from '@tureen/core/soup';
+import type { DayAnswer } from '@tureen/server/api';
+import { BehaviorSubject, map, of } from 'rxjs';
+import { DAY_THREAD, type DayThread } from '../src/app/cooking/day-planning';
+import { DayPlanner } from '../src/app/cooking/day-view';
+import { Cooking } from '../src/app/cooking/cooking';
+import { Batches } from '../src/app/services/batches';
+import { Clock } from '../src/app/services/clock';
+import { Days } from '../src/app/services/days';
+import { newId } from '../src/app/services/device';
+import { Kitchen } from '../src/app/services/kitchen';
+import { Plans } from '../src/app/services/plans';
+import { Soups } from '../src/app/services/soups';
+import { Supplies } from '../src/app/services/supplies';
+import { Timers } from '../src/app/services/timers';
+
+/** The core itself as the thread would be: the same answers, only here. */
+function thread(): DayThread {
+  const planner = new DayPlanner();
+  return {
+    stock: (rows, kit) => {
+      planner.stock(rows, kit);
+      return Promise.resolve();
+    },
+    first: (ask) => Promise.resolve(planner.first(ask)),
+    better: () => Promise.resolve(planner.better()),
+    ways: () => Promise.resolve(planner.ways()),
+    shop: (days, supplies, buying) => Promise.resolve(planner.shop(days, supplies, buying)),
+  };
+}
+
+/** A board with no server behind it: days stand in a list, and the core that really plans lays them out. */
+export class BoardInMemory {
+  readonly days = new Map<string, BehaviorSubject<DayAnswer>>();
+  readonly started: string[] = [];
+  private readonly entries = new BehaviorSubject<readonly SupplyEntry[]>([]);
+  private readonly ways = new BehaviorSubject<readonly Buying[]>([]);
+  /** What a save is refused with, once. */
+  refusal = '';
+  private made = 0;
+
+  constructor(
+    readonly nowMs: number,
+    private readonly kit: Kit = READY_KITS.canteen,
+  ) {}
+
+  private of(date: string): BehaviorSubject<DayAnswer> {
+    const have = this.days.get(date) ?? new BehaviorSubject<DayAnswer>({ day: null, changedAtMs: null });
+    this.days.set(date, have);
+    return have;
+  }
+
+  put(day: Day): void {
+    this.made += 1;
+    this.of(day.date).next({ day, changedAtMs: this.made });
+  }
+
+  kept(date: string): Day | null {
+    return this.of(date).value.day;
+  }
+
+  supply(ingredient: string, action: SupplyAction): void {
+    this.entries.next([...this.entries.value, { id: newId(), ingredient, action, atMs: this.nowMs, who: 'MO' }]);
+  }
+
+  private save(day: Day, seenMs: number | null) {
+    const sentence = this.refusal;
+    this.refusal = '';
+    const have = this.of(day.date).value;
+    const isStale = have.changedAtMs !== seenMs;
+    if (sentence !== '' || isStale)
+      return Promise.resolve({
+        ok: false as const,
+        reachable: true,
+        refusal: { code: 'DAY_CHANGED_SINCE', sentence: sentence || 'Somebody changed this day meanwhile.' },
+      });
+    this.put(day);
+    return Promise.resolve({ ok: true as const, value: this.of(day.date).value });
+  }
+
+  providers(): (Provider | EnvironmentProviders)[] {
+    const shelf = EXAMPLE_SOUPS.map(({ id, name, writtenFor }) => ({ id, name, bowlG: writtenFor.bowlG, retired: false }));
+    return [
+      provideZonelessChangeDetection(),
+      provideRouter([{ path: '**', children: [] }]),
+      { provide: DAY_THREAD, useValue: thread },
+      { provide: Clock, useValue: { now: () => this.nowMs, offMs: () => 0 } },
+      {
+        provide: Days,
+        useValue: {
+          day$: (date: string) => this.of(date).pipe(map((value) => ({ ok: true, value }))),
+          once: (date: string) => Promise.resolve({ ok: true, value: this.of(date).value }),
+          from$: (from: string) =>
+            of({
+              ok: true,
+              value: {
+                days: [...this.days]
+                  .filter(([date, { value }]) => date >= from && value.day !== null)
+                  .map(([date, { value }]) => ({ date, soups: value.day?.batches.length ?? 0, bowls: 1 })),
+              },
+            }),
+          save: (day: Day, seenMs: number | null) => this.save(day, seenMs),
+        },
+      },
+      {
+        provide: Soups,
+        useValue: {
+          shelf$: of({ ok: true, value: { soups: shelf } }),
+          one: (id: string) => {
+            const soup = EXAMPLE_SOUPS.find((one) => one.id === id);
+            return Promise.resolve(
+              soup === undefined
+                ? { ok: false, reachable: true, refusal: { sentence: 'none' } }
+                : { ok: true, value: { soup, version: 1 } },
+            );
+          },
+        },
+      },
+      { provide: Kitchen, useValue: { kitchen$: of({ ok: true, value: { kit: this.kit, mode: 'own' } }), rows$: of(LARDER_ROWS) } },
+      {
+        provide: Batches,
+        useValue: {
+          open$: of({ ok: true, value: { batches: [] } }),
+          batch$: () => of({ ok: false, reachable: false, refusal: { sentence: 'none here' } }),
+          start: (batchId: string) => {
+            this.started.push(batchId);
+            return Promise.resolve({ ok: true, value: { id: batchId } });
+          },
+        },
+      },
+      { provide: Plans, useValue: { keep: ({ id }: { id: string }) => Promise.resolve({ ok: true, value: { id } }) } },
+      { provide: Cooking, useValue: {} },
+      { provide: Timers, useValue: { timers$: of([]) } },
+      {
+        provide: Supplies,
+        useValue: {
+          supplies$: this.entries.pipe(
+            map((entries) => ({ ok: true, value: { supplies: foldSupplies(entries, []), buying: this.ways.value } })),
+          ),
+          enter: (ingredient: string, action: SupplyAction) => {
+            this.supply(ingredient, action);
+            return Promise.resolve({ ok: true, value: { kept: 1 } });
+          },
+          buy: (buying: Buying) => {
+            this.ways.next([...this.ways.value.filter((one) => one.ingredient !== buying.ingredient), buying]);
+            this.entries.next([...this.entries.value]);
+            return Promise.resolve({ ok: true, value: buying });
+          },
+        },
+      },
+    ];
+  }
+}
+
+/** Waits until something is so; fails after a while with what is on the page. */
+export async function until(fixture: ComponentFixture<unknown>, isSo: () => boolean): Promise<void> {
+  for (let n = 0; n < 300; n++) {
+    await fixture.whenStable();
+    fixture.detectChanges();
+    if (isSo()) return;
+    await new Promise((done) => setTimeout(done, 20));
+  }
+  throw new Error(`It never came: ${(fixture.nativeElement as HTMLElement).textContent}`);
+}
+
+/** Makes a place of the board; `inputs` are set before it is first drawn. */
+export function boardPlace<T>(
+  place: Type<T>,
+  memory: BoardInMemory,
+  inputs: Readonly<Record<string, unknown>>,
+): ComponentFixture<T> {
+  TestBed.configureTestingModule({ imports: [place], providers: memory.providers() });
+  const fixture = TestBed.createComponent(place);
+  for (const [name, value] of Object.entries(inputs)) fixture.componentRef.setInput(name, value);
+  fixture.detectChanges();
+  return fixture;
+}

@@ -1,0 +1,239 @@
+import type { ComponentFixture } from '@angular/core/testing';
+import type { Day } from '@tureen/core/board';
+import { BoardInMemory, boardPlace, until } from '../../../../spec/board-in-memory';
+import { readClock } from '../../parts/clock-field';
+import { dateName, plusDay } from './dates';
+import { Board, movedCount } from './board';
+import { drawn } from './lanes-geometry';
+import { Shop } from './shop';
+
+const NOW = Date.UTC(2026, 11, 4, 8);
+const DATE = '2026-12-04';
+const DAY: Day = {
+  date: DATE,
+  starts: '07:00',
+  ends: '15:00',
+  people: [
+    { id: 'jt', name: 'JT' },
+    { id: 'mo', name: 'MO' },
+  ],
+  batches: [
+    { id: 'beetroot', soupId: 'beetroot-horseradish', request: { bowls: 60, bowlG: 300 }, at: '18:00' },
+    { id: 'celeriac', soupId: 'celeriac-leek-apple', request: { bowls: 30, bowlG: 300 }, at: '18:00' },
+  ],
+};
+
+function text(fixture: ComponentFixture<unknown>): string {
+  return (fixture.nativeElement as HTMLElement).textContent;
+}
+
+function button(fixture: ComponentFixture<unknown>, name: RegExp): HTMLButtonElement {
+  const all = [...(fixture.nativeElement as HTMLElement).querySelectorAll('button')];
+  const found = all.find((one) => name.test((one.getAttribute('aria-label') ?? '') || one.textContent));
+  if (found === undefined) throw new Error(`No button ${String(name)} in ${all.map((one) => one.textContent).join(' | ')}`);
+  return found;
+}
+
+function has(fixture: ComponentFixture<unknown>, pattern: RegExp): () => boolean {
+  return () => pattern.test(text(fixture));
+}
+
+describe('the board', () => {
+  it('lays the day out, with what each person does first, and says how much is in hand', async () => {
+    const memory = new BoardInMemory(NOW);
+    memory.put(DAY);
+    const fixture = boardPlace(Board, memory, { date: DATE });
+    await until(fixture, has(fixture, /On time, with .* in hand/));
+    expect(text(fixture)).toContain('Today, Friday 4 December');
+    expect(text(fixture)).toMatch(/Next for JT/);
+    const svg = (fixture.nativeElement as HTMLElement).querySelector('svg');
+    expect(svg?.getAttribute('aria-label')).toContain('Beetroot & horseradish, Celeriac, leek & apple');
+    expect(svg?.querySelectorAll('.bar').length).toBeGreaterThan(6);
+    // Of today it shows where now is; what has not begun starts after it.
+    expect(svg?.querySelector('.now')).not.toBeNull();
+  });
+
+  it('of a day without anything offers to plan it, or to take another over', async () => {
+    const memory = new BoardInMemory(NOW);
+    memory.put(DAY);
+    const fixture = boardPlace(Board, memory, { date: '2026-12-11' });
+    await until(fixture, has(fixture, /Nothing is planned for this day yet/));
+    expect(text(fixture)).toContain('or take over');
+    button(fixture, /Plan this day/).click();
+    await until(fixture, () => memory.kept('2026-12-11') !== null);
+    expect(memory.kept('2026-12-11')?.people.length).toBe(2);
+  });
+
+  it('laid out anew because a cook is not there says what moved, and whether it holds', async () => {
+    const memory = new BoardInMemory(NOW);
+    memory.put(DAY);
+    const fixture = boardPlace(Board, memory, { date: DATE });
+    await until(fixture, has(fixture, /On time/));
+    button(fixture, /MO is not here/).click();
+    await until(fixture, has(fixture, /Laid out anew/));
+    expect(memory.kept(DATE)?.people.map(({ id }) => id)).toEqual(['jt']);
+    expect(text(fixture)).not.toContain('Next for MO');
+  });
+
+  it('a day that can’t be done says by how much, and a way out is taken by one touch', async () => {
+    const memory = new BoardInMemory(NOW - 86_400_000);
+    memory.put({ ...DAY, starts: '16:30', ends: '20:00' });
+    const fixture = boardPlace(Board, memory, { date: DATE });
+    await until(fixture, has(fixture, /late, by up to/));
+    await until(fixture, has(fixture, /then all is on time/));
+    button(fixture, /^\s*Start at/).click();
+    await until(fixture, has(fixture, /On time/));
+    const starts = memory.kept(DATE)?.starts ?? '';
+    expect(starts < '16:30' && starts > '12:00').toBeTrue();
+  });
+
+  it('a block that is chosen says when, and moved it stays where it was put', async () => {
+    const memory = new BoardInMemory(NOW);
+    memory.put(DAY);
+    const fixture = boardPlace(Board, memory, { date: DATE });
+    await until(fixture, has(fixture, /On time/));
+    button(fixture, /Trim and cut the leek/).click();
+    await until(fixture, has(fixture, /10 min earlier/));
+    button(fixture, /10 min earlier/).click();
+    await until(fixture, () => memory.kept(DATE)?.pins?.length === 1);
+    const at = memory.kept(DATE)?.pins?.[0]?.at ?? '';
+    await until(fixture, has(fixture, new RegExp(`${at} to`)));
+    button(fixture, /JT does it/).click();
+    await until(fixture, () => memory.kept(DATE)?.pins?.[0]?.person === 'jt');
+    button(fixture, /Leave it to the plan/).click();
+    await until(fixture, () => memory.kept(DATE)?.pins?.length === 0);
+  });
+
+  it('two changes in a row both stand; what somebody else changed meanwhile is not overwritten', async () => {
+    const memory = new BoardInMemory(NOW);
+    memory.put(DAY);
+    const fixture = boardPlace(Board, memory, { date: DATE });
+    await until(fixture, has(fixture, /On time/));
+    button(fixture, /One more pair of hands/).click();
+    fixture.detectChanges();
+    button(fixture, /One more pair of hands/).click();
+    await until(fixture, () => memory.kept(DATE)?.people.length === 4);
+    memory.refusal = 'Somebody changed this day meanwhile.';
+    button(fixture, /One more pair of hands/).click();
+    await until(fixture, has(fixture, /Somebody changed this day meanwhile/));
+    expect(memory.kept(DATE)?.people.length).toBe(4);
+  });
+
+  it('a soup is started at the stove, and from then on it is that batch', async () => {
+    const memory = new BoardInMemory(NOW);
+    memory.put({ ...DAY, batches: DAY.batches.slice(0, 1) });
+    const fixture = boardPlace(Board, memory, { date: DATE });
+    await until(fixture, has(fixture, /On time/));
+    button(fixture, /^\s*Start\s*$/).click();
+    await until(fixture, () => memory.kept(DATE)?.batches[0]?.batchId !== undefined);
+    expect(memory.kept(DATE)?.batches[0]?.batchId).toBe(memory.started[0]);
+  });
+
+  it('of a day that is over shows it as it was planned', async () => {
+    const memory = new BoardInMemory(NOW + 7 * 86_400_000);
+    memory.put(DAY);
+    const fixture = boardPlace(Board, memory, { date: DATE });
+    await until(fixture, has(fixture, /This day is over/));
+    expect(text(fixture)).not.toContain('Next for');
+  });
+});
+
+describe('the shopping list', () => {
+  it('says what to buy for which soup; what came in is off it, and a count is believed', async () => {
+    const memory = new BoardInMemory(NOW);
+    memory.put(DAY);
+    const fixture = boardPlace(Shop, memory, { date: DATE });
+    await until(fixture, has(fixture, /Beetroot/));
+    const row = [...(fixture.nativeElement as HTMLElement).querySelectorAll('li')].find((one) =>
+      one.textContent.includes(' Beetroot'),
+    );
+    expect(row?.textContent).toContain('Beetroot & horseradish');
+    button(fixture, /how Beetroot is bought/).click();
+    fixture.detectChanges();
+    button(fixture, /^\s*It came in\s*$/).click();
+    await until(fixture, has(fixture, /Beetroot came in\./));
+    await until(fixture, has(fixture, /On hand already/));
+    memory.supply('beetroot', { kind: 'counted', kg: 0 });
+    await until(fixture, () => !text(fixture).includes('On hand already'));
+  });
+
+  it('of a day without soups says so', async () => {
+    const fixture = boardPlace(Shop, new BoardInMemory(NOW), { date: DATE });
+    await until(fixture, has(fixture, /nothing to buy/));
+  });
+});
+
+describe('times and dates of the board', () => {
+  it('a clock is read however it is written, and what is none is none', () => {
+    expect(['9', '930', '9.30', '9:05', '09h30', ' 12 ', '0000'].map(readClock)).toEqual([
+      '09:00',
+      '09:30',
+      '09:30',
+      '09:05',
+      '09:30',
+      '12:00',
+      '00:00',
+    ]);
+    expect(['', '24', '9:60', '9.5', 'noon', '1:2:3'].map(readClock)).toEqual(Array.from({ length: 6 }, () => undefined));
+  });
+
+  it('days are counted over the ends of months and years, and named from today', () => {
+    expect(plusDay('2026-12-31', 1)).toBe('2027-01-01');
+    expect(plusDay('2028-03-01', -1)).toBe('2028-02-29');
+    expect(dateName('2026-12-04')).toBe('Friday 4 December');
+    expect(dateName('2026-12-05', '2026-12-04')).toBe('Tomorrow, Saturday 5 December');
+    expect(dateName('nonsense')).toBe('nonsense');
+  });
+});
+
+describe('the picture of a day', () => {
+  const picture = {
+    lanes: [
+      { id: 'oven', name: 'Oven', isHands: false },
+      { id: 'jt', name: 'JT', isHands: true },
+    ],
+    ways: [
+      {
+        batchId: 'a',
+        name: 'A soup',
+        colour: '#a00',
+        stays: [
+          { lane: 'jt', fromMin: 480, toMin: 500, kg: 4, blockId: 'a/trim', waits: false },
+          { lane: 'oven', fromMin: 500, toMin: 560, kg: 16, blockId: 'a/roast', waits: false },
+          { lane: 'oven', fromMin: 520, toMin: 540, kg: 1, blockId: 'b/roast', waits: false },
+        ],
+        bends: [{ fromLane: 'jt', fromMin: 500, toLane: 'oven', toMin: 500, kg: 4 }],
+      },
+    ],
+    chips: [{ lane: 'jt', fromMin: 505, toMin: 506, text: 'a long word' }],
+    posts: [{ atMin: 600, text: '40 bowls' }],
+    fromMin: 480,
+    toMin: 660,
+    mostKg: 16,
+  };
+
+  it('is as thick as it is heavy, side by side where two share a lane, and no word is cut', () => {
+    const own = drawn(picture, 1000, 530);
+    const heights = own.bars.map(({ path }) => {
+      const [, top = '0', , bottom = '0'] = /^M[\d.]+ ([\d.]+)H([\d.]+)V([\d.]+)/.exec(path) ?? [];
+      return Number(bottom) - Number(top);
+    });
+    expect(heights[1]).toBeGreaterThan(heights[0] ?? 0);
+    expect(heights[0]).toBeGreaterThan(heights[2] ?? 0);
+    const tops = own.bars.map(({ path }) => Number(/^M[\d.]+ ([\d.]+)/.exec(path)?.[1]));
+    expect(Math.abs((tops[1] ?? 0) - (tops[2] ?? 0))).toBeGreaterThan(5);
+    expect(own.chips[0]?.text).toBe('');
+    expect(own.chips[0]?.title).toBe('a long word');
+    expect(own.nowX).toBeGreaterThan(132);
+    expect(drawn(picture, 1000, 700).nowX).toBeUndefined();
+    // The hour of a service is on its post.
+    expect(own.hours.find(({ x }) => x === own.posts[0]?.x)?.text).toBe('');
+  });
+
+  it('counts what starts at another time', () => {
+    const row = (id: string, startMin: number) => ({ id, startMin }) as never;
+    const before = { rows: [row('a', 10), row('b', 20), row('c', 30)] } as never;
+    expect(movedCount(before, { rows: [row('a', 10), row('b', 40), row('d', 5)] } as never)).toBe(1);
+    expect(movedCount(undefined, before)).toBe(0);
+  });
+});

@@ -58,6 +58,14 @@ try {
   await page.getByText('Beetroot & horseradish').waitFor();
   await page.waitForTimeout(800);
   await shoot('shelf');
+  await page.goto(`${url}/board`);
+  await page.getByText(/On time, with/).waitFor();
+  await page.waitForTimeout(2500);
+  await shoot('board');
+  await page.getByRole('link', { name: 'Shop' }).click();
+  await page.getByText('Tideway Greens').waitFor();
+  await page.waitForTimeout(600);
+  await shoot('board-shop');
   await page.goto(`${url}/shelf/new`);
   await page.getByLabel('Type or paste').fill(WRITTEN);
   await page.getByText(/things to do understood/).waitFor();
@@ -88,13 +96,6 @@ try {
   await page.keyboard.press('3');
   await page.getByText('Bowls to count on').waitFor();
   await page.keyboard.press('1');
-  await page.evaluate(() => {
-    document.documentElement.dataset.theme = 'dark';
-  });
-  await shoot('plan-dark');
-  await page.evaluate(() => {
-    document.documentElement.dataset.theme = 'light';
-  });
   await page.getByRole('button', { name: /Start this batch/ }).click();
   await page.getByText('The step in hand').or(page.locator('.step h2')).first().waitFor();
   await page.keyboard.press('Escape');
@@ -109,7 +110,6 @@ try {
   await done(6);
   await page.waitForTimeout(300);
   await done(1);
-  await shoot('stove-salt');
   const stove = page.url();
   await page.goto(`${url}/plan/base-two-ways`);
   await page.getByRole('button', { name: '40', exact: true }).click();

@@ -294,3 +294,72 @@ describe('the published schemas', () => {
         .toBe(2);
   });
 });
+
+describe('a day on the command line', () => {
+  let folder: string;
+  const written = (name: string, content: unknown): string => {
+    const path = join(folder, name);
+    writeFileSync(path, JSON.stringify(content));
+    return path;
+  };
+
+  beforeAll(() => {
+    folder = mkdtempSync(join(tmpdir(), 'tureen-day-'));
+  });
+
+  afterAll(() => {
+    rmSync(folder, { recursive: true, force: true });
+  });
+
+  it('day lays a day out on kit and hands, late or not, as a table, as data and as a calendar', async () => {
+    const day = {
+      date: '2026-12-04',
+      starts: '08:00',
+      ends: '15:00',
+      people: [{ id: 'jt', name: 'JT' }],
+      batches: [{ id: 'noon', soupId: 'parsnip-butter', request: { bowls: 30, bowlG: 300 }, at: '12:00' }],
+    };
+    const path = written('day.json', day);
+    const { exit, text, data } = await tureen(['day', path]);
+    expect(exit).toBe(0);
+    expect(text).toContain('On time, with');
+    expect(text).toMatch(/\d\d:\d\d\s+\d\d:\d\d\s+JT\s+Trim and cut the parsnip/);
+    const { rows, inHandMin } = data as { rows: { start: string; endMin: number }[]; inHandMin: number };
+    expect(rows.length).toBeGreaterThan(3);
+    // The first thing to do starts as many minutes after the day begins as are in hand.
+    const [hours = 0, minutes = 0] = (rows[0]?.start ?? '').split(':').map(Number);
+    expect(hours * 60 + minutes - 8 * 60).toBe(inHandMin);
+    expect(Math.max(...rows.map(({ endMin }) => endMin))).toBeLessThanOrEqual(12 * 60);
+    const calendar = await tureen(['day', path, '--ics']);
+    expect(calendar.text.match(/BEGIN:VEVENT/g)?.length).toBe(rows.length);
+    const rushed = await tureen(['day', written('rushed.json', { ...day, starts: '11:30' }), '--json']);
+    expect(rushed.exit).toBe(1);
+    expect((rushed.data as { late: Record<string, number> }).late.noon).toBeGreaterThan(30);
+    expect(rushed.text).toContain('Start at');
+    expect((await tureen(['day', written('bad-day.json', { ...day, ends: '07:00' })])).text).toContain('ends: ');
+  });
+
+  it('shop adds up what a day needs', async () => {
+    const batch = { soupId: 'parsnip-butter', request: { bowls: 30, bowlG: 300 }, at: '12:00' };
+    const day = (ids: readonly string[]) => ({
+      date: '2026-12-04',
+      starts: '08:00',
+      ends: '15:00',
+      people: [{ id: 'jt', name: 'JT' }],
+      batches: ids.map((id) => ({ id, ...batch })),
+    });
+    interface List {
+      list: { ingredient: string; neededKg: number }[];
+    }
+    const parsnips = async (name: string, ids: readonly string[]) =>
+      ((await tureen(['shop', written(name, day(ids)), '--kit', 'canteen'])).data as List).list.find(
+        ({ ingredient }) => ingredient === 'parsnip',
+      )?.neededKg ?? 0;
+    const one = await parsnips('one.json', ['a']);
+    const two = await parsnips('two.json', ['a', 'b']);
+    expect(one).toBeGreaterThan(2);
+    // The second is cooked in a wider pot, where a little more boils away.
+    expect(two / one).toBeGreaterThan(1.9);
+    expect(two / one).toBeLessThan(2.1);
+  });
+});

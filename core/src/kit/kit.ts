@@ -129,11 +129,7 @@ export const KitShape = z.strictObject({
   pots: z.array(VesselSchema).min(1).max(50),
   trays: z.array(TraySchema).max(20),
   /** Ovens by name, each with places for all trays of the first size; one where it is left out and there are trays. */
-  ovens: z
-    .array(z.strictObject({ id, name }))
-    .min(1)
-    .max(10)
-    .optional(),
+  ovens: z.array(z.strictObject({ id, name })).min(1).max(10).optional(),
   /** Pots that can be heated at once; all of them where it is left out. */
   hobs: z.int().min(1).max(50).optional(),
   blenders: z.array(BlenderSchema).min(1).max(20),

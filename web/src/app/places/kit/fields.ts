@@ -14,8 +14,9 @@ import { USUAL_PANS, USUAL_PLACES } from '@tureen/core/cold';
 import { UNITS, type UnitSystem } from '@tureen/core/units';
 
 /** Lists of a kit that are edited as tables. */
-export type Shelf = 'pots' | 'ladles' | 'trays' | 'blenders' | 'bowls' | 'sieves' | 'pans' | 'coldPlaces' | 'coldStores';
-type Item = Vessel | Measure | Tray | Blender | Sieve | Pan | ColdPlace | ColdStore;
+export type Shelf = 'pots' | 'ladles' | 'trays' | 'ovens' | 'blenders' | 'bowls' | 'sieves' | 'pans' | 'coldPlaces' | 'coldStores';
+type Oven = NonNullable<Kit['ovens']>[number];
+type Item = Oven | Vessel | Measure | Tray | Blender | Sieve | Pan | ColdPlace | ColdStore;
 
 /** One figure of a thing in the kit: shown in `unit`, which is `factor` of what is kept. */
 export interface Column {
@@ -84,6 +85,8 @@ export function columnsOf(shelf: Shelf, system: UnitSystem): readonly Column[] {
       return [{ key: 'mostC', label: 'at most', unit: '°C', factor: 1, by: 0.5, least: -40, most: 15 }];
     case 'blenders':
       return [{ key: 'volumeM3', label: 'holds', ...litres, least: 0.1, most: 1000 }];
+    case 'ovens':
+      return [];
     case 'sieves':
       return [{ key: 'meshM', label: 'mesh', unit: 'mm', factor: 1000, by: 0.5, least: 0.1, most: 10 }];
     default:
@@ -95,6 +98,7 @@ export const SHELVES: readonly { readonly shelf: Shelf; readonly title: string; 
   { shelf: 'pots', title: 'Pots', one: 'pot', least: 1 },
   { shelf: 'ladles', title: 'Ladles and jugs', one: 'ladle', least: 1 },
   { shelf: 'trays', title: 'Oven trays', one: 'tray', least: 0 },
+  { shelf: 'ovens', title: 'Ovens, each for all trays of the first size', one: 'oven', least: 1 },
   { shelf: 'blenders', title: 'Blenders', one: 'blender', least: 1 },
   { shelf: 'bowls', title: 'Bowls', one: 'bowl', least: 0 },
   { shelf: 'sieves', title: 'Sieves', one: 'sieve', least: 0 },
@@ -104,7 +108,12 @@ export const SHELVES: readonly { readonly shelf: Shelf; readonly title: string; 
 ];
 
 /** What a kitchen has where it has set none of its own. */
-const USUAL: Partial<Record<Shelf, readonly Item[]>> = { pans: USUAL_PANS, coldPlaces: USUAL_PLACES, coldStores: USUAL_STORES };
+const USUAL: Partial<Record<Shelf, readonly Item[]>> = {
+  ovens: [{ id: 'oven', name: 'Oven' }],
+  pans: USUAL_PANS,
+  coldPlaces: USUAL_PLACES,
+  coldStores: USUAL_STORES,
+};
 
 export function itemsOf(kit: Kit, shelf: Shelf): readonly Item[] {
   return kit[shelf] ?? USUAL[shelf] ?? [];
@@ -128,6 +137,8 @@ export function fresh(kit: Kit, shelf: Shelf): Item {
       return { ...own, airC: 4, topW: 10, belowC: 4, belowW: 10 };
     case 'coldStores':
       return { ...own, kind: 'fridge', mostC: 5 };
+    case 'ovens':
+      return own;
     case 'sieves':
       return { ...own, meshM: 0.001 };
     default:

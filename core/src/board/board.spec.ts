@@ -130,6 +130,15 @@ describe('a day laid out', () => {
     if (plan !== undefined) expect(faultsOf(work, plan.arrangement)).toEqual([]);
   });
 
+  it('lets go of a time that has passed without anything begun at it', () => {
+    const pins = [{ block: 'celeriac/trim-leek', at: '08:10' }];
+    const { work } = dayWork({ ...FRIDAY, pins }, KIT, soupOf, plansIn(LARDER_ROWS, KIT), clockMinute('09:00'));
+    const plan = planDay(work);
+    const trim = plan?.arrangement.blocks.find(({ block }) => block.id === 'celeriac/trim-leek');
+    expect(trim?.startMin).toBeGreaterThanOrEqual(clockMinute('09:00'));
+    expect(plan?.unplaced).toEqual([]);
+  });
+
   it('does nothing with hands that are not there yet', () => {
     const people = [
       { id: 'jt', name: 'JT' },

@@ -112,7 +112,11 @@ export function dayWork(
   const pins = new Map<string, { startMin?: number; person?: string }>(
     (day.pins ?? []).map(({ block, at, person }) => [
       block,
-      { ...(at === undefined ? {} : { startMin: clockMinute(at) }), ...(person === undefined ? {} : { person }) },
+      {
+        // A time that is past and at which nothing was begun holds no longer.
+        ...(at === undefined || clockMinute(at) < fromMin ? {} : { startMin: clockMinute(at) }),
+        ...(person === undefined ? {} : { person }),
+      },
     ]),
   );
   const batches: BatchWork[] = [];

@@ -179,7 +179,16 @@ export function dayVerdict(
   plan: DayPlan,
   batches: readonly BatchWork[],
   lanes: Lanes,
+  endsMin?: number,
 ): { readonly main: string; readonly more: string } {
+  const { main, more } = verdict(plan, batches, lanes);
+  const { blocks, washes } = plan.arrangement;
+  const last = Math.max(...blocks.map(({ endMin }) => endMin), ...washes.map(({ endMin }) => endMin));
+  const over = endsMin === undefined || !Number.isFinite(last) ? 0 : last - endsMin;
+  return { main, more: over > 0 ? `${more} The last work is over ${delayWords(over)} after the day ends.` : more };
+}
+
+function verdict(plan: DayPlan, batches: readonly BatchWork[], lanes: Lanes): { readonly main: string; readonly more: string } {
   const [tightest] = plan.limits;
   const held = tightest === undefined ? '' : limitWords(tightest, batches, lanes);
   if (plan.unplaced.length > 0) {

@@ -35,8 +35,8 @@ export interface SoupOfDay {
 export interface Started {
   readonly id: string;
   readonly snapshot: Snapshot;
-  readonly left: readonly (readonly [stepId: string, minutes: number])[];
-  readonly running: readonly string[];
+  readonly done: readonly string[];
+  readonly running: readonly { readonly stepId: string; readonly startedAtMs: number; readonly minutes: number }[];
   readonly isOver: boolean;
 }
 
@@ -44,8 +44,8 @@ export interface DayAsk {
   readonly day: Day;
   readonly soups: readonly SoupOfDay[];
   readonly started: readonly Started[];
-  /** Minutes after midnight, where the day is today. */
-  readonly nowMin: number | undefined;
+  /** Now, where the day is today and not over. */
+  readonly now: { readonly ms: number; readonly minute: number } | undefined;
 }
 
 /** A day of which what it needs is to be bought. */
@@ -91,6 +91,10 @@ const FIRST_TRIES = 12;
 const ALL_TRIES = 400;
 /** Shares of its bowls that a soup is tried at where a day is late. */
 const FEWER = [0.9, 0.8, 0.65, 0.5] as const;
+/** Orders tried for each way out: there may be forty of them. */
+const WAY_TRIES = 15;
+/** Plans that are remembered. */
+const MOST_KNOWN = 400;
 
 /** Plans days on one kitchen, remembering what each soup comes to in each pot. */
 export class DayPlanner {
@@ -136,7 +140,7 @@ export class DayPlanner {
     const { planning, found, ask } = this;
     if (planning === undefined || found === undefined || ask === undefined) return [];
     const late = latestBy(found);
-    return waysOut(planning.work, found, (id) => this.fewer(id)).map(({ way, lateMin }) => ({
+    return waysOut(planning.work, found, (id) => this.fewer(id), WAY_TRIES).map(({ way, lateMin }) => ({
       words: wayWords(way, planning.work.batches),
       outcome: lateMin === 0 ? 'then all is on time' : `then late by ${String(lateMin)} min instead of ${String(late)}`,
       change:
@@ -184,6 +188,7 @@ export class DayPlanner {
     const have = this.known.get(key);
     if (have !== undefined) return have;
     const planned = plansIn(this.rows, kit)(soup, batch, potId);
+    if (this.known.size >= MOST_KNOWN) this.known.clear();
     this.known.set(key, planned);
     return planned;
   };
@@ -192,7 +197,7 @@ export class DayPlanner {
     return this.ask?.soups.find((one) => one.soupId === soupId && one.version === version)?.soup;
   }
 
-  private worked({ day, started, nowMin }: DayAsk, kit: Kit): Planning {
+  private worked({ day, started, now }: DayAsk, kit: Kit): Planning {
     const begun = new Map(started.map((one) => [one.id, one]));
     const going: Day = {
       ...day,
@@ -203,13 +208,13 @@ export class DayPlanner {
           return snapshot === undefined ? batch : { ...batch, request: { ...batch.request, potId: snapshot.request.potId } };
         }),
     };
-    const progress = new Map(started.map((one): [string, Progress] => [one.id, { left: new Map(one.left), running: one.running }]));
+    const progress = new Map(started.map((one): [string, Progress] => [one.id, progressOf(one, now?.ms)]));
     // What has been started goes on by its own plan, whatever card or kit say by now.
     const planIn: PlanIn = (soup, batch, potId) => {
       const snapshot = begun.get(batch.id)?.snapshot;
       return snapshot === undefined ? this.planIn(soup, batch, potId) : { ok: true, plan: rerun(snapshot) };
     };
-    return dayWork(going, kit, (id, version) => this.soupOf(id, version), planIn, nowMin, progress);
+    return dayWork(going, kit, (id, version) => this.soupOf(id, version), planIn, now?.minute, progress);
   }
 
   private view(): DayView | undefined {
@@ -232,11 +237,11 @@ export class DayPlanner {
           problem !== undefined
             ? dayProblemSentence(problem)
             : found?.unplaced.includes(batch.id) === true
-              ? 'It finds no place on this day’s kit and hands.'
+              ? noPlace(ask.day, batch.id)
               : undefined,
       };
     });
-    const verdict = found === undefined ? { main: '', more: '' } : dayVerdict(found, batches, lanes);
+    const verdict = found === undefined ? { main: '', more: '' } : dayVerdict(found, batches, lanes, clockMinute(ask.day.ends));
     return {
       soups,
       rows: found === undefined ? [] : dayRows(found, batches, lanes),
@@ -246,4 +251,21 @@ export class DayPlanner {
       firstMin: found?.arrangement.firstMin ?? clockMinute(ask.day.starts),
     };
   }
+}
+
+/** Why a soup is on no lane: what was settled by hand, or the kit itself. */
+function noPlace({ pins = [] }: Day, batchId: string): string {
+  return pins.some(({ block }) => block.startsWith(`${batchId}/`))
+    ? 'It finds no place round what was settled by hand. Leave that to the plan again.'
+    : 'It finds no place on this day’s kit and hands.';
+}
+
+const MINUTE_MS = 60_000;
+
+/** How far a batch is: what is done, and of what runs the minutes that are left; a minute of what should be over. */
+export function progressOf({ done, running }: Started, nowMs: number | undefined): Progress {
+  const left = new Map(done.map((stepId) => [stepId, 0]));
+  for (const { stepId, startedAtMs, minutes } of running)
+    left.set(stepId, nowMs === undefined ? minutes : Math.max(1, minutes - (nowMs - startedAtMs) / MINUTE_MS));
+  return { left, running: running.map(({ stepId }) => stepId) };
 }

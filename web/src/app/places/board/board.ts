@@ -1,5 +1,5 @@
 import { deepEqual } from 'fast-equals';
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal, untracked } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
@@ -204,7 +204,9 @@ export class Board {
       const cards = this.cards();
       if (day === undefined || cards === undefined || day.batches.length === 0) return undefined;
       const soups = cards.map(({ soupId, version, soup }) => ({ soupId, version, soup }));
-      return { day, soups, started: this.started(), nowMin: this.nowAsked() };
+      const asked = this.nowAsked();
+      const now = asked === undefined ? undefined : untracked(() => ({ ms: this.nowMs(), minute: this.nowMin() }));
+      return { day, soups, started: this.started(), now };
     },
     { equal: deepEqual },
   );
@@ -215,6 +217,9 @@ export class Board {
     ),
   );
   protected readonly view = computed(() => (this.day() === undefined ? undefined : this.planned()?.view));
+  protected readonly isLayingOut = computed(
+    () => !this.isEmpty() && this.day() !== undefined && this.planned()?.view === undefined,
+  );
   protected readonly ways = computed(() => this.planned()?.ways ?? []);
   protected readonly moved = signal('');
 
@@ -289,13 +294,11 @@ export class Board {
         if (!answer.ok) return undefined;
         const { snapshot, entries, batch } = answer.value;
         const view = await this.cooking.batch(batchId, snapshot, entries);
-        const running = view.steps.filter(({ status, startedAtMs }) => status === 'now' && startedAtMs !== undefined);
-        const left = view.steps.flatMap(({ stepId, status, startedAtMs, minutes }): [string, number][] => {
-          if (status === 'done' || status === 'skipped') return [[stepId, 0]];
-          if (startedAtMs === undefined || status !== 'now') return [];
-          return [[stepId, Math.max(1, minutes - (this.clock.now() - startedAtMs) / 60_000)]];
-        });
-        return { id, snapshot, left, running: running.map(({ stepId }) => stepId), isOver: batch.closedAtMs !== null };
+        const done = view.steps.flatMap(({ stepId, status }) => (status === 'done' || status === 'skipped' ? [stepId] : []));
+        const running = view.steps.flatMap(({ stepId, status, startedAtMs, minutes }) =>
+          status === 'now' && startedAtMs !== undefined ? [{ stepId, startedAtMs, minutes }] : [],
+        );
+        return { id, snapshot, done, running, isOver: batch.closedAtMs !== null };
       }),
     );
   }

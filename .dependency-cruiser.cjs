@@ -27,6 +27,7 @@ const ORDER = [
   'stock',
   'board',
   'shop',
+  'service',
   'bench',
   'messages',
   'labels',

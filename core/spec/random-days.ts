@@ -58,17 +58,20 @@ export function randomWork(batchId: string, potId: string, throwDice: (a: number
       { to: id('blend'), atMin: 0, mostWaitMin: 30 },
     ]),
   ];
-  if (roasts)
+  const rounds = roasts ? throwDice(1, 3) : 0;
+  const ovenC = 180 + 20 * throwDice(0, 2);
+  const roundMin = throwDice(20, 50);
+  for (let round = 1; round <= rounds; round++)
     blocks.push(
-      block('roast', 'roast', [throwDice(25, 70)], { ovenC: 180 + 20 * throwDice(0, 2), trays: throwDice(1, 2) }, [
-        { to: id('cook'), atMin: 0, mostWaitMin: 80 },
+      block(`roast-${String(round)}`, 'roast', [roundMin], { ovenC, trays: 2 }, [
+        { to: id('cook'), atMin: 0, mostWaitMin: 30 + (rounds - round) * roundMin },
       ]),
     );
   const pieces = throwDice(1, 3);
   for (let n = 0; n < pieces; n++)
     blocks.push(
       block(`trim-${String(n)}`, 'trim', [throwDice(2, 25)], { hands: 20 }, [
-        { to: roasts ? id('roast') : id('cook'), atMin: 0, mostWaitMin: 720 },
+        { to: roasts ? id('roast-1') : id('cook'), atMin: 0, mostWaitMin: 720 },
       ]),
     );
   const allergens = ALLERGENS.filter(() => throwDice(0, 2) === 0);

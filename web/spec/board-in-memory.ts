@@ -7,7 +7,7 @@ import { LARDER_ROWS } from '@tureen/core/larder';
 import { foldSupplies, type Buying, type SupplyAction, type SupplyEntry } from '@tureen/core/shop';
 import { EXAMPLE_SOUPS } from '@tureen/core/soup';
 import type { DayAnswer } from '@tureen/server/api';
-import { BehaviorSubject, map, of } from 'rxjs';
+import { BehaviorSubject, defer, map, of } from 'rxjs';
 import { DAY_THREAD, type DayThread } from '../src/app/cooking/day-planning';
 import { DayPlanner } from '../src/app/cooking/day-view';
 import { Cooking } from '../src/app/cooking/cooking';
@@ -44,6 +44,8 @@ export class BoardInMemory {
   private readonly ways = new BehaviorSubject<readonly Buying[]>([]);
   /** What a save is refused with, once. */
   refusal = '';
+  /** Batches of the past: when they were started, and how many bowls went out. */
+  past: readonly { readonly startedAtMs: number; readonly bowls: number }[] = [];
   private made = 0;
 
   constructor(
@@ -128,6 +130,15 @@ export class BoardInMemory {
         provide: Batches,
         useValue: {
           open$: of({ ok: true, value: { batches: [] } }),
+          batches$: defer(() =>
+            of({
+              ok: true,
+              value: {
+                batches: this.past.map(({ startedAtMs, bowls }) => ({ startedAtMs, closedFigures: { dishedBowls: bowls } })),
+                next: null,
+              },
+            }),
+          ),
           batch$: () => of({ ok: false, reachable: false, refusal: { sentence: 'none here' } }),
           start: (batchId: string) => {
             this.started.push(batchId);

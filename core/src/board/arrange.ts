@@ -39,9 +39,18 @@ export interface Arrangement {
 }
 
 /** How many places are tried for one batch before it is left to another order. */
-const MOST_TRIES = 3000;
-/** How much earlier a batch is tried at a time. Minutes. */
-const EARLIER_MIN = 1;
+const MOST_TRIES = 800;
+/** How much earlier something is tried at a time, minutes: by single ones near where it is wanted, further off by more. */
+const NEAR_MIN = 8;
+const EARLIER_MIN = 4;
+/** No place is looked for further off than this, minutes. */
+const FURTHEST_MIN = 480;
+
+/** What has to go earlier for something to find a place, and by how many minutes. */
+interface Blocked {
+  readonly by: string;
+  readonly min: number;
+}
 
 /** Successors of a batch's blocks come before them: what is last is laid out first. */
 function backwards(blocks: readonly Block[]): Block[] {
@@ -57,7 +66,8 @@ function backwards(blocks: readonly Block[]): Block[] {
     }
     sorted.push(block);
   };
-  for (const block of blocks) visit(block);
+  // Of rounds that wait for each other the last is laid out first: it may wait least.
+  for (const block of [...blocks].reverse()) visit(block);
   return sorted;
 }
 
@@ -122,22 +132,65 @@ class Arranging {
     this.startOf.delete(block.id);
   }
 
-  /** Blocks from the `at`-th on, each as late as can be; where one finds no place, those after it go earlier. */
-  private inTurn(work: BatchWork, blocks: readonly Block[], at: number): boolean {
-    const block = blocks[at];
-    if (block === undefined) return true;
-    const { first, last } = this.window(work, block);
-    const pinned = this.day.pins?.get(block.id)?.startMin;
-    const from = pinned === undefined ? last - (this.order.earlyMin.get(block.id) ?? 0) : pinned + block.minutes;
-    const to = pinned === undefined ? first : from;
-    if (pinned !== undefined && from > last) return false;
-    for (let end = from; end >= to; end -= EARLIER_MIN) {
-      if (this.tries > MOST_TRIES) return false;
-      if (!this.tryAt(work, block, end)) continue;
-      if (this.inTurn(work, blocks, at + 1)) return true;
-      this.takeOut(block);
+  /** What holds a block from going earlier: the successor for which it would wait too long. */
+  private heldBy(work: BatchWork, block: Block): string {
+    let by = SERVICE;
+    let first = Number.NEGATIVE_INFINITY;
+    for (const link of block.links) {
+      const at = this.moment(work, link);
+      if (at === undefined || at - link.mostWaitMin <= first) continue;
+      first = at - link.mostWaitMin;
+      by = link.to;
     }
-    return false;
+    return by;
+  }
+
+  /** How many minutes before its window a block would find a place. */
+  private missing(work: BatchWork, block: Block, first: number): number {
+    for (let by = 1; by <= FURTHEST_MIN; by += by < NEAR_MIN ? 1 : EARLIER_MIN) {
+      if (!this.tryAt(work, block, first - by)) continue;
+      this.takeOut(block);
+      return by;
+    }
+    return FURTHEST_MIN;
+  }
+
+  /**
+   * Blocks from the `at`-th on, each as late as can be. Where one finds no place in its window, the one that it must not wait for
+   * any longer goes so much earlier, and all that was laid out since anew.
+   *
+   * @returns what has to go earlier, and by how much; undefined where all have their place.
+   */
+  private inTurn(work: BatchWork, blocks: readonly Block[], at: number): Blocked | undefined {
+    const block = blocks[at];
+    if (block === undefined) return undefined;
+    const { first, last } = this.window(work, block);
+    const held = this.heldBy(work, block);
+    const pinned = this.day.pins?.get(block.id)?.startMin;
+    if (pinned !== undefined) {
+      const end = pinned + block.minutes;
+      if (end > last || end < first || !this.tryAt(work, block, end)) return { by: held, min: Math.max(1, first - end) };
+      const blocked = this.inTurn(work, blocks, at + 1);
+      if (blocked !== undefined) this.takeOut(block);
+      return blocked;
+    }
+    const from = last - (this.order.earlyMin.get(block.id) ?? 0);
+    let end = from;
+    let wasPlaced = false;
+    while (end >= first) {
+      if (this.tries > MOST_TRIES) return { by: SERVICE, min: FURTHEST_MIN };
+      if (!this.tryAt(work, block, end)) {
+        end -= from - end < NEAR_MIN ? 1 : EARLIER_MIN;
+        continue;
+      }
+      wasPlaced = true;
+      const blocked = this.inTurn(work, blocks, at + 1);
+      if (blocked === undefined) return undefined;
+      this.takeOut(block);
+      if (blocked.by !== block.id) return blocked;
+      end -= Math.max(1, blocked.min);
+    }
+    return { by: held, min: wasPlaced ? Math.max(1, first - end) : this.missing(work, block, first) };
   }
 
   /** What can't be moved apart, batch by batch; then washing up; then all that is cut, the last wanted first. */
@@ -146,10 +199,9 @@ class Arranging {
     const trims: { work: BatchWork; block: Block; last: number }[] = [];
     for (const work of works) {
       this.tries = 0;
-      const sorted = backwards(work.blocks);
-      const stiff = sorted.filter(({ kind }) => kind !== 'trim');
-      if (!this.inTurn(work, stiff, 0)) return undefined;
-      for (const block of sorted) if (block.kind === 'trim') trims.push({ work, block, last: this.window(work, block).last });
+      const stiff = backwards(work.blocks.filter(({ kind }) => kind !== 'trim'));
+      if (this.inTurn(work, stiff, 0) !== undefined) return undefined;
+      for (const block of work.blocks) if (block.kind === 'trim') trims.push({ work, block, last: this.window(work, block).last });
     }
     const washes: Wash[] = [];
     for (const gap of this.table.gapsToWash()) {
@@ -160,7 +212,7 @@ class Arranging {
     trims.sort((a, b) => b.last - a.last || b.block.minutes - a.block.minutes);
     for (const { work, block } of trims) {
       this.tries = 0;
-      if (!this.inTurn(work, [block], 0)) return undefined;
+      if (this.inTurn(work, [block], 0) !== undefined) return undefined;
     }
     return this.arrangement(washes);
   }

@@ -218,7 +218,8 @@ class BlockMaker {
       this.link(task.branchId, block);
       this.put(block, task, Math.max(1, Math.ceil(minutes / task.rounds)), name);
       // Rounds that are out stand warm until the last one is.
-      after.push({ id: block.id, mostWaitMin: MOST_WAIT.roast + Math.ceil(minutes) });
+      const others = ((task.rounds - round) * minutes) / task.rounds;
+      after.push({ id: block.id, mostWaitMin: MOST_WAIT.roast + Math.ceil(others) });
     }
     this.pending.set(task.branchId, after);
   }
@@ -260,6 +261,9 @@ function mostHold(run: Run, isCold: boolean): number {
   return run.records.some(({ step }) => step.op === 'liaison') ? MOST_WAIT.liaison : MOST_WAIT.hot;
 }
 
+/** Of a card that a batch takes from nobody enters how far it is. */
+const NOTHING_DONE: ReadonlyMap<string, number> = new Map();
+
 export interface OfTheDay {
   readonly batchId: string;
   readonly dueMin: number;
@@ -290,7 +294,7 @@ export function workOf({ prepared, run, snapshot }: Planned, { batchId, dueMin, 
   };
   toEnd(own.blocks, own.left);
   for (const made of cardsMade(prepared, run)) {
-    const card = new BlockMaker(`${batchId}/${made.cardId}`, made.run, made.prepared.soup.root.id, skip);
+    const card = new BlockMaker(`${batchId}/${made.cardId}`, made.run, made.prepared.soup.root.id, NOTHING_DONE);
     const end = card.last;
     // What a card makes is there before the pot goes to the bowls.
     end?.links.push({ to: SERVICE, atMin: 0, mostWaitMin: MOST_WAIT.trim });

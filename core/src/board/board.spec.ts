@@ -60,6 +60,44 @@ describe('the work of a day', () => {
     expect(work.batches.every(({ batchId }) => batchId === 'beetroot')).toBeTrue();
   });
 
+  it('of a card that a soup takes from is in it, and is over before the bowls', () => {
+    const batches = [{ id: 'carrot', soupId: 'carrot-ginger', request: { bowls: 40, bowlG: 300 }, at: '12:00' }];
+    const { work, plans } = planning({ ...FRIDAY, batches });
+    const [own] = work.batches;
+    const cards = own?.blocks.filter(({ id }) => id.split('/').length === 3) ?? [];
+    expect(cards.length).toBeGreaterThan(0);
+    expect(cards.every(({ kind }) => kind !== 'pot')).toBeTrue();
+    const plan = planDay(work);
+    if (plan === undefined) throw new Error('The day has soups.');
+    expect(faultsOf(work, plan.arrangement, plan.lateMin)).toEqual([]);
+    // A card whose steps are called like the soup's own is not done because those are.
+    const done = new Map((plans.get('carrot')?.run.tasks ?? []).map(({ stepId }) => [stepId, 0]));
+    const { work: later } = dayWork(
+      { ...FRIDAY, batches },
+      KIT,
+      soupOf,
+      plansIn(LARDER_ROWS, KIT),
+      600,
+      new Map([['carrot', { left: done, running: [] }]]),
+    );
+    expect(later.batches[0]?.blocks.map(({ id }) => id)).toEqual(cards.map(({ id }) => id));
+  });
+
+  it('of a roast in rounds lets each round wait warm for those after it, and the last for the pot', () => {
+    const kit = { ...KIT, trays: KIT.trays.map((tray) => ({ ...tray, count: 2 })) };
+    const batches = [{ id: 'beetroot', soupId: 'beetroot-horseradish', request: { bowls: 80, bowlG: 350 }, at: '12:00' }];
+    const { work } = planning({ ...FRIDAY, batches }, kit);
+    const rounds = work.batches[0]?.blocks.filter(({ kind }) => kind === 'roast') ?? [];
+    expect(rounds.length).toBeGreaterThan(1);
+    const waits = rounds.map(({ links }) => links[0]?.mostWaitMin ?? 0);
+    expect(waits.at(-1)).toBe(30);
+    expect(waits[0]).toBeGreaterThan(30);
+    const plan = planDay(work);
+    if (plan === undefined) throw new Error('The day has soups.');
+    expect(plan.unplaced).toEqual([]);
+    expect(faultsOf(work, plan.arrangement, plan.lateMin)).toEqual([]);
+  });
+
   it('that is done is not done again, and what runs has only its minutes left', () => {
     const progress = new Map([
       [

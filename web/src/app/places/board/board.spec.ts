@@ -1,9 +1,11 @@
-import type { ComponentFixture } from '@angular/core/testing';
+import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import type { Day } from '@tureen/core/board';
 import { BoardInMemory, boardPlace, until } from '../../../../spec/board-in-memory';
+import { StoveInMemory, rest, show } from '../../../../spec/stove-in-memory';
 import { readClock } from '../../parts/clock-field';
 import { dateName, plusDay } from './dates';
 import { Board, movedCount } from './board';
+import { GoingOut } from './going-out';
 import { drawn } from './lanes-geometry';
 import { Shop } from './shop';
 
@@ -135,6 +137,45 @@ describe('the board', () => {
     const fixture = boardPlace(Board, memory, { date: DATE });
     await until(fixture, has(fixture, /This day is over/));
     expect(text(fixture)).not.toContain('Next for');
+  });
+});
+
+describe('bowls of the board', () => {
+  it('says what such a day has taken so far, and how many to make by what too many and too few cost', async () => {
+    const memory = new BoardInMemory(NOW);
+    memory.put(DAY);
+    // Fridays of eight weeks took 100 bowls, other days 60.
+    memory.past = Array.from({ length: 56 }, (_, n) => ({
+      startedAtMs: NOW - (n + 1) * 86_400_000,
+      bowls: (n + 1) % 7 === 0 ? 100 : 60,
+    }));
+    const fixture = boardPlace(Board, memory, { date: DATE });
+    await until(fixture, has(fixture, /By 56 days of the past about \d+ bowls/));
+    const about = Number(/about (\d+) bowls/.exec(text(fixture))?.[1]);
+    expect(about).toBeGreaterThan(80);
+    expect(about).toBeLessThan(100);
+    const make = Number(/make\s+(\d+)/.exec(text(fixture))?.[1]);
+    // Too few cost three times as much as too many: more than the middle.
+    expect(make).toBeGreaterThan(about);
+    expect(text(fixture)).toContain('90 are planned');
+  });
+
+  it('that go out are told with how many are left and when they are gone', async () => {
+    const stove = new StoveInMemory('celeriac-leek-apple');
+    stove.cookedUpTo('dish');
+    TestBed.configureTestingModule({ providers: stove.providers() });
+    const { text: said, fixture } = await show(GoingOut, { batchId: 'batch', nowMs: 1_790_000_000_000 + 10 * 60_000 });
+    expect(said()).toBe('');
+    stove.did({ kind: 'dished', bowls: 10 }, { kind: 'dished', bowls: 8 });
+    await rest(fixture);
+    const left = Number(/^(\d+) bowls left/.exec(said())?.[1]);
+    expect(left).toBeGreaterThan(19);
+    expect(left).toBeLessThan(24);
+    expect(said()).toMatch(/a minute: gone about \d\d:\d\d, nine times in ten between \d\d:\d\d and \d\d:\d\d/);
+    const again = stove.kept.at(-1);
+    if (again !== undefined) stove.did({ kind: 'undone', target: again.id });
+    await rest(fixture);
+    expect(Number(/^(\d+) bowls left/.exec(said())?.[1])).toBe(left + 8);
   });
 });
 

@@ -36,9 +36,11 @@ import { kitchenZone } from '../../services/zone';
 import { onKeys } from '../../shell/keys';
 import { saveAs } from '../save-as';
 import { dateName, plusDay } from './dates';
+import { DayDemand } from './day-demand';
 import { DayLanes } from './day-lanes';
 import { DayList } from './day-list';
 import { DaySoups } from './day-soups';
+import { GoingOut } from './going-out';
 
 const TICK_MS = 1000;
 /** A day that goes on is laid out anew so often, minutes; the line of now moves by itself. */
@@ -69,7 +71,7 @@ export function movedCount(before: DayView | undefined, after: DayView | undefin
 @Component({
   selector: 'tt-board',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DayLanes, DayList, DaySoups, FormsModule, NzSelectModule, RouterLink],
+  imports: [DayDemand, DayLanes, DayList, DaySoups, FormsModule, GoingOut, NzSelectModule, RouterLink],
   templateUrl: './board.html',
   styleUrl: './board.less',
 })
@@ -83,7 +85,7 @@ export class Board {
   private readonly soupsOf = inject(Soups);
   private readonly batches = inject(Batches);
   private readonly plans = inject(Plans);
-  private readonly cooking = inject(Cooking);
+  private readonly calculating = inject(Cooking);
   private readonly planning = inject(DayPlanning);
 
   protected readonly clockOf = clockOf;
@@ -244,6 +246,14 @@ export class Board {
     });
   });
   private readonly openAnswer = toSignal(this.batches.open$);
+  protected readonly cooking = computed(() => {
+    const answer = this.openAnswer();
+    return answer?.ok === true ? answer.value.batches.map(({ id }) => id) : [];
+  });
+  /** Bowls that go out on the day; what goes into the cold is for another. */
+  protected readonly bowls = computed(() =>
+    Math.round(this.day()?.batches.reduce((sum, { request, keeps }) => sum + (keeps === true ? 0 : request.bowls), 0) ?? 0),
+  );
   protected readonly elsewhere = computed(() => {
     const answer = this.openAnswer();
     const own = new Set(this.startedIds().map(({ batchId }) => batchId));
@@ -293,7 +303,7 @@ export class Board {
       switchMap(async (answer): Promise<Started | undefined> => {
         if (!answer.ok) return undefined;
         const { snapshot, entries, batch } = answer.value;
-        const view = await this.cooking.batch(batchId, snapshot, entries);
+        const view = await this.calculating.batch(batchId, snapshot, entries);
         const done = view.steps.flatMap(({ stepId, status }) => (status === 'done' || status === 'skipped' ? [stepId] : []));
         const running = view.steps.flatMap(({ stepId, status, startedAtMs, minutes }) =>
           status === 'now' && startedAtMs !== undefined ? [{ stepId, startedAtMs, minutes }] : [],

@@ -1,0 +1,91 @@
+import { paceOf, perMinute, runsOut, usualPace } from './pace.js';
+import { bowlsToMake, demandOn, type Served } from './tomorrow.js';
+
+const MINUTE_MS = 60_000;
+
+describe('how fast bowls go', () => {
+  it('is what has gone out over the minutes since service began, leaning on the past while there is little', () => {
+    const usual = usualPace(60, 1);
+    expect(perMinute(usual)).toBe(1);
+    const out = Array.from({ length: 40 }, (_, n) => ({ atMs: n * 0.5 * MINUTE_MS, bowls: 1 }));
+    const after = paceOf(usual, out, 0, 20 * MINUTE_MS);
+    // 5 bowls in 5 minutes believed and 40 in 20 seen.
+    expect(perMinute(after)).toBeCloseTo(45 / 25, 9);
+    // Nobody came for half an hour: that counts too.
+    expect(perMinute(paceOf(usual, out, 0, 50 * MINUTE_MS))).toBeLessThan(perMinute(after));
+  });
+
+  it('runs out as the closed form says: the mean of a scaled beta prime', () => {
+    const pace = { shape: 30, rate: 20 };
+    const { middleMin, bandMin } = runsOut(24, pace);
+    // Mean n b / (a - 1); the median lies a little below it, the band round both.
+    const mean = (24 * pace.rate) / (pace.shape - 1);
+    expect(middleMin).toBeGreaterThan(mean * 0.9);
+    expect(middleMin).toBeLessThan(mean);
+    expect(bandMin[0]).toBeLessThan(middleMin);
+    expect(bandMin[1]).toBeGreaterThan(mean);
+    expect(runsOut(0, pace).middleMin).toBe(0);
+  });
+
+  it('of a hundred services with a pace that nobody knew nine in ten end within the band', () => {
+    let state = 7;
+    const uniform = (): number => {
+      state = (Math.imul(state, 1_664_525) + 1_013_904_223) >>> 0;
+      return (state + 0.5) / 4_294_967_296;
+    };
+    let within = 0;
+    const services = 200;
+    for (let n = 0; n < services; n++) {
+      const perMin = 0.5 + 1.5 * uniform();
+      const out: { atMs: number; bowls: number }[] = [];
+      let at = 0;
+      const next = (): number => (at += -Math.log(uniform()) / perMin);
+      while (next() < 20) out.push({ atMs: at * MINUTE_MS, bowls: 1 });
+      const pace = paceOf(usualPace(80, undefined), out, 0, 20 * MINUTE_MS);
+      let gone = 20;
+      for (let k = 0; k < 25; k++) gone += -Math.log(uniform()) / perMin;
+      const [low, high] = runsOut(25, pace).bandMin;
+      if (gone - 20 >= low && gone - 20 <= high) within += 1;
+    }
+    expect(within / services).toBeGreaterThan(0.84);
+    expect(within / services).toBeLessThan(0.97);
+  });
+});
+
+describe('bowls of a day to come', () => {
+  const weeks = (bowlsOn: (weekday: number) => number, count = 8): Served[] =>
+    Array.from({ length: count * 7 }, (_, n) => {
+      const date = new Date(Date.UTC(2026, 8, 7 + n)).toISOString().slice(0, 10);
+      return { date, bowls: bowlsOn((n + 1) % 7) };
+    });
+
+  it('are those of its weekday where there are many, and those of all days where there are none', () => {
+    // Mondays 40, all else 80; 2026-11-02 is a Monday.
+    const past = weeks((weekday) => (weekday === 1 ? 40 : 80));
+    const monday = demandOn('2026-11-02', past);
+    const tuesday = demandOn('2026-11-03', past);
+    expect(monday?.middle).toBeLessThan(60);
+    expect(tuesday?.middle).toBeGreaterThan(74);
+    expect(demandOn('2026-11-02', past.slice(1, 4))?.middle).toBeCloseTo(80, 6);
+    expect(demandOn('2026-11-02', [])).toBeUndefined();
+    // What is still to come says nothing of it.
+    expect(demandOn('2026-09-07', past)).toBeUndefined();
+  });
+
+  it('lean to what is recent, and the band is wide where the past is short', () => {
+    const rising = weeks(() => 0).map((one, n) => ({ ...one, bowls: 40 + n }));
+    expect(demandOn('2026-11-02', rising)?.middle).toBeGreaterThan(67.5);
+    const short = demandOn('2026-11-02', [{ date: '2026-10-30', bowls: 50 }]);
+    expect(short?.high).toBeGreaterThan(60);
+    expect(short?.low).toBeLessThan(40);
+  });
+
+  it('to make are the middle where too many and too few cost the same, and more where too few cost more', () => {
+    const demand = { middle: 80, low: 70, high: 90, sd: 10, days: 20 };
+    expect(bowlsToMake(demand, 1, 1)).toBeCloseTo(80, 6);
+    // Normal quantiles of 0.75 and 0.975: 0.6745 and 1.9600.
+    expect(bowlsToMake(demand, 1, 3)).toBeCloseTo(86.745, 2);
+    expect(bowlsToMake(demand, 1, 39)).toBeCloseTo(99.6, 2);
+    expect(bowlsToMake(demand, 3, 1)).toBeCloseTo(73.255, 2);
+  });
+});

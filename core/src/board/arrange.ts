@@ -8,6 +8,8 @@ export interface DayWork {
   readonly batches: readonly BatchWork[];
   /** Nothing can start before: when the first hands come in, or now. */
   readonly fromMin: number;
+  /** Now, where the day is today: what lies before it is no way out. */
+  readonly nowMin?: number | undefined;
   /** By block, what the cook has settled or what has begun. */
   readonly pins?: ReadonlyMap<string, { readonly startMin?: number | undefined; readonly person?: string | undefined }>;
 }
@@ -195,7 +197,11 @@ class Arranging {
 
   /** What can't be moved apart, batch by batch; then washing up; then all that is cut, the last wanted first. */
   all(): Arrangement | undefined {
-    const works = this.order.batchIds.flatMap((id) => this.day.batches.find(({ batchId }) => batchId === id) ?? []);
+    // An order of a moment ago may know fewer soups, or more: every soup of the day is laid out.
+    const placeOf = new Map(this.order.batchIds.map((id, n) => [id, n]));
+    const works = [...this.day.batches].sort(
+      (a, b) => (placeOf.get(a.batchId) ?? placeOf.size) - (placeOf.get(b.batchId) ?? placeOf.size),
+    );
     const trims: { work: BatchWork; block: Block; last: number }[] = [];
     for (const work of works) {
       this.tries = 0;

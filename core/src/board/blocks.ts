@@ -1,5 +1,5 @@
 import { contents, parcelKg, potKg, tintIn } from '../pot/index.js';
-import { allergenNames, colourOf, type Allergen } from '../larder/index.js';
+import { NO_TINT, allergenNames, colourOf, type Allergen } from '../larder/index.js';
 import { cardsMade, figuresOf, type Planned } from '../plan/index.js';
 import type { PreparedSoup, Run, StepRecord, Task } from '../runner/index.js';
 import { kindOf, type SoupStep } from '../soup/index.js';
@@ -170,16 +170,10 @@ class BlockMaker {
     block.minutes += minutes;
   }
 
-  private link(branchId: string, block: Making, which: (one: Pending) => boolean = () => true): void {
-    const left: Pending[] = [];
-    for (const one of this.waiting(branchId)) {
-      if (!which(one)) left.push(one);
-      else
-        this.blocks
-          .find(({ id }) => id === one.id)
-          ?.links.push({ to: block.id, atMin: block.minutes, mostWaitMin: one.mostWaitMin });
-    }
-    this.pending.set(branchId, left);
+  private link(branchId: string, block: Making): void {
+    for (const { id, mostWaitMin } of this.waiting(branchId))
+      this.blocks.find((one) => one.id === id)?.links.push({ to: block.id, atMin: block.minutes, mostWaitMin });
+    this.pending.set(branchId, []);
   }
 
   /** The pot's block is over: it waits for whatever comes next in its branch. */
@@ -206,20 +200,24 @@ class BlockMaker {
   private roast(task: Task): void {
     this.closePot(task.branchId);
     const before = this.waiting(task.branchId);
+    const { rounds } = task;
+    const each = task.minutes / rounds;
     const minutes = this.skip.get(task.stepId) ?? task.minutes;
+    // Of rounds that are over nothing is left; the one that is in has what is left of it.
+    const first = rounds + 1 - Math.max(1, Math.ceil(minutes / each - 1e-9));
     const after: Pending[] = [];
-    for (let round = 1; round <= task.rounds; round++) {
-      const name = task.rounds === 1 ? '' : `.${String(round)}`;
-      const block = this.make('roast', task.stepId, round, task.rounds);
+    for (let round = first; round <= rounds; round++) {
+      const name = rounds === 1 ? '' : `.${String(round)}`;
+      const block = this.make('roast', task.stepId, round, rounds);
       this.pending.set(
         task.branchId,
-        before.filter(({ part }) => part === undefined || part.n <= Math.ceil((part.of * round) / task.rounds)),
+        before.filter(({ part }) => part === undefined || part.n <= Math.ceil((part.of * round) / rounds)),
       );
       this.link(task.branchId, block);
-      this.put(block, task, Math.max(1, Math.ceil(minutes / task.rounds)), name);
+      const own = round === first ? minutes - (rounds - round) * each : each;
+      this.put(block, task, Math.max(1, Math.ceil(own - 1e-9)), name);
       // Rounds that are out stand warm until the last one is.
-      const others = ((task.rounds - round) * minutes) / task.rounds;
-      after.push({ id: block.id, mostWaitMin: MOST_WAIT.roast + Math.ceil(others) });
+      after.push({ id: block.id, mostWaitMin: MOST_WAIT.roast + Math.ceil((rounds - round) * each) });
     }
     this.pending.set(task.branchId, after);
   }
@@ -308,7 +306,7 @@ export function workOf({ prepared, run, snapshot }: Planned, { batchId, dueMin, 
   return {
     batchId,
     soupName: soup.name,
-    colour: before === undefined ? '#ddd' : colourOf(tintIn(before)),
+    colour: colourOf(before === undefined ? NO_TINT : tintIn(before)),
     kg: run.peakKg,
     allergens: facts?.allergens ?? allergenNames(0),
     potId: prepared.vessel.id,

@@ -198,6 +198,60 @@ describe('a day laid out', () => {
   });
 });
 
+describe('a day that was laid out a moment ago', () => {
+  it('and then got one more soup has that too, whatever order it began with', () => {
+    const { work } = planning(FRIDAY);
+    const two = { ...work, batches: work.batches.slice(0, 2) };
+    const before = planDay(two, 20);
+    const after = planDay(work, 20, 1, before?.order);
+    if (after === undefined) throw new Error('The day has soups.');
+    expect(faultsOf(work, after.arrangement, after.lateMin)).toEqual([]);
+    expect(new Set(after.arrangement.blocks.map(({ block }) => block.batchId)).size).toBe(3);
+    const fewer = planDay(two, 20, 1, after.order);
+    expect(new Set(fewer?.arrangement.blocks.map(({ block }) => block.batchId)).size).toBe(2);
+  });
+
+  it('with a tray in the oven has the round that is in it and those after it, not all at once', () => {
+    const kit = { ...KIT, trays: KIT.trays.map((tray) => ({ ...tray, count: 2 })) };
+    const batches = [{ id: 'beetroot', soupId: 'beetroot-horseradish', request: { bowls: 80, bowlG: 350 }, at: '14:00' }];
+    const day = { ...FRIDAY, batches };
+    const roast = planning(day, kit)
+      .plans.get('beetroot')
+      ?.run.tasks.find(({ stepId }) => stepId === 'roast');
+    if (roast === undefined) throw new Error('It is roasted.');
+    const each = roast.minutes / roast.rounds;
+    // One round is over, and ten minutes of the second.
+    const left = new Map([
+      ['trim', 0],
+      ['oil', 0],
+      ['roast', roast.minutes - each - 10],
+    ]);
+    const progress = new Map([['beetroot', { left, running: ['roast'] }]]);
+    const { work } = dayWork(day, kit, soupOf, plansIn(LARDER_ROWS, kit), clockMinute('09:00'), progress);
+    const rounds = work.batches[0]?.blocks.filter(({ kind }) => kind === 'roast') ?? [];
+    expect(rounds.map(({ part }) => part?.n)).toEqual(Array.from({ length: roast.rounds - 1 }, (_, n) => n + 2));
+    expect(rounds[0]?.minutes).toBe(Math.ceil(each - 10));
+    expect(rounds[1]?.minutes).toBe(Math.ceil(each));
+    const plan = planDay(work);
+    if (plan === undefined) throw new Error('The day has soups.');
+    expect(plan.unplaced).toEqual([]);
+    expect(faultsOf(work, plan.arrangement, plan.lateMin)).toEqual([]);
+    const starts = plan.arrangement.blocks.filter(({ block }) => block.kind === 'roast').map(({ startMin }) => startMin);
+    expect(starts.filter((start) => start === 540).length).toBe(1);
+    expect(plan.inHandMin).toBeLessThanOrEqual(plan.mostInHandMin);
+  });
+
+  it('and is late offers nothing that has passed: no earlier start, nothing of the day before', () => {
+    const { work } = dayWork(FRIDAY, KIT, soupOf, plansIn(LARDER_ROWS, KIT), clockMinute('11:00'));
+    const plan = planDay(work);
+    if (plan === undefined) throw new Error('The day has soups.');
+    expect(latestBy(plan)).toBeGreaterThan(0);
+    const kinds = waysOut(work, plan, () => [], 10).map(({ way }) => way.kind);
+    expect(kinds).not.toContain('start');
+    expect(kinds).not.toContain('roasted before');
+  });
+});
+
 describe('the bound', () => {
   /** Every start of every block from the day's earliest on, tried in turn: only for the smallest days. */
   it('is never below what some order of work reaches', () => {

@@ -134,7 +134,7 @@ function latest(jobs: readonly Job[], capacity: number): number {
  * machine; Carlier 1982, from memory), and for what does one thing at a time that its jobs fit in some order with the washing
  * between them.
  */
-export function limitsOf({ lanes, batches }: DayWork): Limit[] {
+export function limitsOf({ lanes, batches, pins }: DayWork): Limit[] {
   const hands: Job[] = [];
   const oven: Job[] = [];
   const roasts: (SingleJob & { readonly ovenC: number })[] = [];
@@ -142,10 +142,12 @@ export function limitsOf({ lanes, batches }: DayWork): Limit[] {
   const pots = new Map<string, SingleJob[]>();
   const found: Limit[] = [];
   for (const work of batches) {
-    const lengths = new Lengths(work.blocks);
+    // What is settled or has begun says nothing of when the rest can start.
+    const blocks = work.blocks.filter(({ id }) => pins?.get(id)?.startMin === undefined);
+    const lengths = new Lengths(blocks);
     let chain = 0;
     const inPot: { readonly head: number; readonly tail: number }[] = [];
-    for (const block of work.blocks) {
+    for (const block of blocks) {
       const tail = lengths.tail(block);
       const head = lengths.head(block);
       chain = Math.max(chain, head + tail);
@@ -165,7 +167,7 @@ export function limitsOf({ lanes, batches }: DayWork): Limit[] {
         if (blender !== undefined && minutes > 0) blenders.set(blender, [...(blenders.get(blender) ?? []), job(1)]);
       }
     }
-    found.push({ latestMin: work.dueMin - chain, by: { kind: 'batch', batchId: work.batchId } });
+    if (blocks.length > 0) found.push({ latestMin: work.dueMin - chain, by: { kind: 'batch', batchId: work.batchId } });
     const longest = Math.max(0, ...inPot.map(({ tail }) => tail));
     if (longest > 0) {
       const headMin = Math.min(...inPot.map(({ head }) => head));

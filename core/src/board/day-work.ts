@@ -132,10 +132,12 @@ export function dayWork(
       ...(own === undefined ? {} : { left: own.left }),
     });
     batches.push(work);
-    for (const block of work.blocks) {
-      const isOn = block.activities.some(({ stepId }) => own?.running.includes(stepId) === true);
-      if (isOn && nowMin !== undefined) pins.set(block.id, { ...pins.get(block.id), startMin: Math.floor(nowMin) });
+    if (own === undefined || nowMin === undefined) continue;
+    for (const stepId of own.running) {
+      // Of a roast in rounds the first that is not over is in the oven.
+      const on = work.blocks.find(({ activities }) => activities.some((one) => one.stepId === stepId));
+      if (on !== undefined) pins.set(on.id, { ...pins.get(on.id), startMin: Math.floor(nowMin) });
     }
   }
-  return { plans, work: { lanes: lanesOf(kit, day), batches, fromMin, pins }, problems };
+  return { plans, work: { lanes: lanesOf(kit, day), batches, fromMin, nowMin, pins }, problems };
 }

@@ -25,6 +25,9 @@ export function latestBy({ lateMin, unplaced }: Pick<DayPlan, 'lateMin' | 'unpla
   return unplaced.length > 0 ? Number.POSITIVE_INFINITY : Math.max(0, ...lateMin.values());
 }
 
+/** How much earlier a day is tried to begin at the most, minutes. */
+const EARLIER_MIN = 720;
+
 function withoutRoast(work: BatchWork): BatchWork | undefined {
   const roasts = new Set(work.blocks.filter(({ kind }) => kind === 'roast').map(({ id }) => id));
   if (roasts.size === 0) return undefined;
@@ -47,7 +50,8 @@ export function waysOut(day: DayWork, plan: DayPlan, fewer: Fewer, tries = 40): 
     if (lateMin < late) found.push({ way, lateMin });
     return lateMin;
   };
-  const open = planDay({ ...day, fromMin: day.fromMin - 720 }, tries, 1, plan.order);
+  const { nowMin = Number.NEGATIVE_INFINITY } = day;
+  const open = planDay({ ...day, fromMin: Math.max(nowMin, day.fromMin - EARLIER_MIN) }, tries, 1, plan.order);
   if (open !== undefined && latestBy(open) === 0)
     found.push({ way: { kind: 'start', atMin: open.arrangement.firstMin }, lateMin: 0 });
   const { lanes } = day;
@@ -64,7 +68,7 @@ export function waysOut(day: DayWork, plan: DayPlan, fewer: Fewer, tries = 40): 
     attempt({ kind: 'blender', of }, { ...day, lanes: { ...lanes, blenders: [...lanes.blenders, more] } });
   }
   for (const work of day.batches) {
-    const roasted = withoutRoast(work);
+    const roasted = day.nowMin === undefined ? withoutRoast(work) : undefined;
     if (roasted !== undefined) attempt({ kind: 'roasted before', batchId: work.batchId }, swapped(day, roasted));
     for (const { bowls, work: smaller } of fewer(work.batchId)) {
       if (attempt({ kind: 'fewer', batchId: work.batchId, bowls }, swapped(day, smaller)) === 0) break;

@@ -5,7 +5,7 @@ import { IngredientSchema } from '@tureen/core/larder';
 import { PlanRequestSchema } from '@tureen/core/plan';
 import { renamed } from '@tureen/core/shape';
 import { SoupSchema } from '@tureen/core/soup';
-import { BuyingSchema, SupplyEntrySchema } from '@tureen/core/shop';
+import { SupplyEntrySchema } from '@tureen/core/shop';
 import { StockEntrySchema } from '@tureen/core/stock';
 import { z } from 'zod';
 
@@ -67,5 +67,4 @@ export const FigureChoiceSchema = z
 /** A day, and which state of it was seen; null where there was none. */
 export const DayBodySchema = z.strictObject({ day: DaySchema, seenMs: z.number().int().nullable() });
 export const SuppliesBodySchema = z.strictObject({ entries: z.array(SupplyEntrySchema).min(1).max(500) });
-export const BuyingBodySchema = BuyingSchema;
 export const TeachingSchema = z.strictObject({ counts: z.boolean().nullable() });

@@ -1,6 +1,7 @@
+import { BuyingSchema } from '@tureen/core/shop';
 import { Hono } from 'hono';
 import { body, fail, type Routed } from './answers.js';
-import { BuyingBodySchema, SuppliesBodySchema } from './bodies.js';
+import { SuppliesBodySchema } from './bodies.js';
 import { enterSupplies, keepBuying, readSupplies } from './supplies.js';
 
 /** What is in the store, and what came into it. */
@@ -16,7 +17,7 @@ export function supplyRoutes({ database, hub, nowMs }: Routed) {
       if (entries.some(({ action }) => action.kind === 'bought' && action.pricePerKg !== undefined)) hub.tell({ kind: 'larder' });
       return c.json(outcome.value, 200);
     })
-    .put('/buying', body(BuyingBodySchema), async (c) => {
+    .put('/buying', body(BuyingSchema), async (c) => {
       const outcome = await keepBuying(database, c.req.valid('json'), nowMs());
       if (!outcome.ok) return fail(c, outcome.failure);
       hub.tell({ kind: 'supplies' });

@@ -1,13 +1,11 @@
 import { z } from 'zod';
+import { ClockSchema } from '../kit/index.js';
 import { PlanRequestSchema } from '../plan/index.js';
 
 const id = z
   .string()
   .regex(/^[a-z0-9-]+$/)
   .max(60);
-
-/** A time on the kitchen's wall clock. */
-export const ClockSchema = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, { message: 'it has to be a time such as 12:00' });
 
 /** A pair of hands of the day; there from its beginning to its end unless said otherwise. */
 export const PersonSchema = z.strictObject({

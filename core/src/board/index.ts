@@ -1,5 +1,4 @@
 export {
-  ClockSchema,
   DayBatchSchema,
   DaySchema,
   MOST_BATCHES,
@@ -13,6 +12,7 @@ export {
   type Pin,
 } from './day.js';
 export {
+  LOOK,
   ONE_PERSON,
   SERVICE,
   workOf,

@@ -1,4 +1,5 @@
 import { createEvents, type DateArray, type EventAttributes } from 'ics';
+import { plusDays } from '../stock/index.js';
 
 /** One thing of a day, for a calendar. Minutes after midnight on the kitchen's wall clock. */
 export interface CalendarRow {
@@ -12,17 +13,12 @@ export interface CalendarRow {
   readonly person: string | undefined;
 }
 
-const DAY_MS = 86_400_000;
 const DAY_MIN = 1440;
 
 /** A minute of a day as a calendar's date and time; before midnight it is the day before. */
 function moment(date: string, minute: number): DateArray {
   const days = Math.floor(minute / DAY_MIN);
-  const [year = 0, month = 0, day = 0] = new Date(Date.parse(`${date}T12:00:00Z`) + days * DAY_MS)
-    .toISOString()
-    .slice(0, 10)
-    .split('-')
-    .map(Number);
+  const [year = 0, month = 0, day = 0] = plusDays(date, days).split('-').map(Number);
   const own = minute - days * DAY_MIN;
   return [year, month, day, Math.floor(own / 60), Math.round(own) % 60];
 }

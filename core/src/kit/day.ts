@@ -1,3 +1,8 @@
+import { z } from 'zod';
+
+/** A time on the kitchen's wall clock. */
+export const ClockSchema = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, { message: 'it has to be a time such as 12:00' });
+
 /** Whether a name is a time zone of the IANA database that this machine knows. */
 export function isZone(name: string): boolean {
   try {

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { renamed } from '../shape/index.js';
 import { COUNTRIES } from '../amounts/index.js';
-import { isZone } from './day.js';
+import { ClockSchema, isZone } from './day.js';
 import { LearnedSchema } from './learned.js';
 import { PARAMETER_NAMES } from './parameters.js';
 
@@ -85,10 +85,7 @@ export const ColdStoreSchema = z.strictObject({
   name,
   kind: z.enum(['fridge', 'freezer']),
   mostC: z.number().min(-40).max(15),
-  checks: z
-    .array(z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/))
-    .max(12)
-    .optional(),
+  checks: z.array(ClockSchema).max(12).optional(),
 });
 export type ColdStore = z.infer<typeof ColdStoreSchema>;
 

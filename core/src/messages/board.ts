@@ -1,4 +1,5 @@
 import {
+  LOOK,
   clockOf,
   latestBy,
   type BatchWork,
@@ -121,7 +122,7 @@ export function dayRows({ arrangement, lateMin }: DayPlan, batches: readonly Bat
         short: short + (block.part === undefined ? '' : `, ${String(block.part.n)} of ${String(block.part.of)}`),
         what,
         person: one.person === undefined ? undefined : people.get(one.person),
-        isLook: one.activity.hands <= 2,
+        isLook: one.activity.hands <= LOOK,
         where: where === undefined ? (block.kind === 'trim' ? 'board' : 'a pan') : (kit.get(where) ?? where),
         byMin: latestEnd(placed, starts, due) - (block.minutes - one.activity.startsAfter - one.activity.minutes),
       });

@@ -21,7 +21,7 @@ export interface RunsOut {
   readonly bandMin: readonly [number, number];
 }
 
-/** So many minutes of service are believed of the past before anything has gone out today. Kitchen default. */
+/** So many minutes of service are believed before anything has gone out today. Kitchen default. */
 const BELIEVED_MIN = 5;
 /** All bowls go within an hour where nothing is known. Kitchen default. */
 const USUAL_MIN = 60;
@@ -29,10 +29,9 @@ const MINUTE_MS = 60_000;
 const DRAWS = 4000;
 const SEED = 1;
 
-/** What is expected before the first bowl: so many bowls in an hour, or as the kitchen's past has it. @param perMin bowls a minute of the past. */
-export function usualPace(bowls: number, perMin: number | undefined): Pace {
-  const mean = perMin ?? Math.max(1, bowls) / USUAL_MIN;
-  return { shape: Math.max(0.5, mean * BELIEVED_MIN), rate: BELIEVED_MIN };
+/** What is expected before the first bowl of so many goes out. */
+export function usualPace(bowls: number): Pace {
+  return { shape: Math.max(0.5, (Math.max(1, bowls) / USUAL_MIN) * BELIEVED_MIN), rate: BELIEVED_MIN };
 }
 
 /**

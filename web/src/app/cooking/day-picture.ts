@@ -1,5 +1,5 @@
 import type { BatchWork, Day, DayPlan, DayWork, PlacedBlock } from '@tureen/core/board';
-import { clockMinute } from '@tureen/core/board';
+import { LOOK, clockMinute } from '@tureen/core/board';
 
 /** A lane of the picture: a piece of kit, or a pair of hands. */
 export interface LaneView {
@@ -136,7 +136,7 @@ function postsOf(day: Day, late: ReadonlyMap<string, number>): Post[] {
 }
 
 /** A day as laid out, as lanes and ribbons; lanes that nothing uses are left out, hands never are. */
-export function dayPicture(day: Day, { batches, lanes }: DayWork, plan: DayPlan | undefined, servedMin: number): DayPicture {
+export function dayPicture(day: Day, { batches, lanes }: DayWork, plan: DayPlan | undefined): DayPicture {
   const blocks = plan?.arrangement.blocks ?? [];
   const late = plan?.lateMin ?? new Map<string, number>();
   const ways = batches.map((work) =>
@@ -144,7 +144,7 @@ export function dayPicture(day: Day, { batches, lanes }: DayWork, plan: DayPlan 
       work,
       blocks.filter(({ block }) => block.batchId === work.batchId),
       work.dueMin + (late.get(work.batchId) ?? 0),
-      Math.min(servedMin, work.servedMin),
+      work.servedMin,
     ),
   );
   const used = new Set(ways.flatMap(({ stays }) => stays.map(({ lane }) => lane)));
@@ -161,7 +161,7 @@ export function dayPicture(day: Day, { batches, lanes }: DayWork, plan: DayPlan 
   for (const { block, placed } of blocks) {
     if (block.kind === 'trim') continue;
     for (const { activity, person, startMin, endMin } of placed)
-      if (person !== undefined && activity.hands > 2)
+      if (person !== undefined && activity.hands > LOOK)
         chips.push({
           lane: person,
           fromMin: startMin,

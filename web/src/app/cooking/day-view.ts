@@ -1,5 +1,4 @@
 import {
-  SERVED_MIN,
   dayWork,
   latestBy,
   plansIn,
@@ -245,7 +244,7 @@ export class DayPlanner {
     return {
       soups,
       rows: found === undefined ? [] : dayRows(found, batches, lanes),
-      picture: dayPicture(ask.day, planning.work, found, SERVED_MIN),
+      picture: dayPicture(ask.day, planning.work, found),
       ...verdict,
       isLate: found !== undefined && latestBy(found) > 0,
       firstMin: found?.arrangement.firstMin ?? clockMinute(ask.day.starts),

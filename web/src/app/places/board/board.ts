@@ -3,9 +3,10 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSign
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
-import { clockMinute, clockOf, usualPeople, type Day, type DayBatch, type Pin } from '@tureen/core/board';
+import { SERVED_MIN, clockMinute, clockOf, usualPeople, type Day, type DayBatch, type Pin } from '@tureen/core/board';
 import { dayCalendar } from '@tureen/core/formats';
 import { dayClock, dayOf, type Kit } from '@tureen/core/kit';
+import { plusDays } from '@tureen/core/stock';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import {
   catchError,
@@ -35,7 +36,7 @@ import { clockText, Timers } from '../../services/timers';
 import { kitchenZone } from '../../services/zone';
 import { onKeys } from '../../shell/keys';
 import { saveAs } from '../save-as';
-import { dateName, plusDay } from './dates';
+import { dateName } from './dates';
 import { DayDemand } from './day-demand';
 import { DayLanes } from './day-lanes';
 import { DayList } from './day-list';
@@ -98,7 +99,7 @@ export class Board {
   protected readonly noKitchen = computed(() => this.kitchen() !== undefined && this.kit() === undefined);
 
   private readonly ahead = toSignal(
-    toObservable(this.today).pipe(switchMap((today) => this.days.from$(plusDay(today, -COPY_DAYS)))),
+    toObservable(this.today).pipe(switchMap((today) => this.days.from$(plusDays(today, -COPY_DAYS)))),
   );
   private readonly withSoups = computed(() => {
     const answer = this.ahead();
@@ -161,7 +162,7 @@ export class Board {
   private readonly isPast = computed(() => {
     const last = Math.max(...(this.day()?.batches.map(({ at }) => clockMinute(at)) ?? [0]));
     const date = this.onDate() ?? '';
-    return date < this.today() || (this.isToday() && this.nowMin() > last + 60);
+    return date < this.today() || (this.isToday() && this.nowMin() > last + SERVED_MIN);
   });
   protected readonly over = computed(() => !this.isEmpty() && this.isPast());
 
@@ -282,7 +283,7 @@ export class Board {
 
   protected async turn(days: number): Promise<void> {
     const date = this.onDate();
-    if (date !== undefined) await this.router.navigate(['/board', plusDay(date, days)]);
+    if (date !== undefined) await this.router.navigate(['/board', plusDays(date, days)]);
   }
 
   /** The list by the clock for a calendar: of everybody, or of one person. */

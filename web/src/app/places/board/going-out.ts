@@ -51,7 +51,7 @@ export class GoingOut {
     if (view === undefined || out.length === 0) return undefined;
     const nowMs = this.nowMs();
     const left = wholeBowls(view.forecast.bowls - (view.dishedBowls ?? 0));
-    const pace = paceOf(usualPace(view.request.bowls, undefined), out, Math.min(...out.map(({ atMs }) => atMs)), nowMs);
+    const pace = paceOf(usualPace(view.request.bowls), out, Math.min(...out.map(({ atMs }) => atMs)), nowMs);
     const { middleMin, bandMin } = runsOut(left, pace);
     const at = (minutes: number): string => timeOfDay(nowMs + minutes * MINUTE_MS);
     return {

@@ -1,3 +1,4 @@
+import { clockOf } from '@tureen/core/board';
 import type { DayPicture, Stay } from '../../cooking/day-picture';
 
 /** From one lane to another, drawn as a line so wide. */
@@ -169,7 +170,7 @@ export function drawn(picture: DayPicture, width: number, nowMin: number | undef
   });
   const posts = picture.posts.map(({ atMin, text }): PostLine => {
     const at = x(atMin);
-    const said = `${String(Math.floor(atMin / 60) % 24).padStart(2, '0')}:${String(Math.round(atMin) % 60).padStart(2, '0')}  ${text}`;
+    const said = `${clockOf(atMin)}  ${text}`;
     const fits = at + said.length * LETTER < width;
     return { x: at, y: 16, text: said, anchor: fits ? 'start' : 'end' };
   });

@@ -3,6 +3,7 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { orderText, shoppingCsv } from '@tureen/core/formats';
 import type { ShoppingRow, SupplyAction } from '@tureen/core/shop';
+import { plusDays } from '@tureen/core/stock';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { combineLatest, from, map, of, switchMap, type Observable } from 'rxjs';
 import { DayPlanning } from '../../cooking/day-planning';
@@ -16,7 +17,7 @@ import { Supplies } from '../../services/supplies';
 import { onKeys } from '../../shell/keys';
 import { mass, money } from '../figures';
 import { saveAs } from '../save-as';
-import { dateName, plusDay } from './dates';
+import { dateName } from './dates';
 
 type Span = 'day' | 'week';
 const SPANS: readonly { value: Span; name: string }[] = [
@@ -64,7 +65,7 @@ export class Shop {
   protected readonly title = computed(() => dateName(this.date()));
 
   private readonly dates = computed(() =>
-    Array.from({ length: this.span() === 'day' ? 1 : WEEK_DAYS }, (_, n) => plusDay(this.date(), n)),
+    Array.from({ length: this.span() === 'day' ? 1 : WEEK_DAYS }, (_, n) => plusDays(this.date(), n)),
   );
   private readonly wanted$: Observable<ShopDay[]> = combineLatest([
     toObservable(this.dates).pipe(switchMap((dates) => combineLatest(dates.map((date) => this.days.day$(date))))),

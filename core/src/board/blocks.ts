@@ -107,6 +107,8 @@ class BlockMaker {
   /** By branch, what is done and waits to be used. */
   private readonly pending = new Map<string, Pending[]>();
   private readonly open = new Map<string, Making>();
+  /** By branch, what takes no time and waits for the block that it is done in. */
+  private readonly atOnce = new Map<string, Task[]>();
   private readonly records: ReadonlyMap<string, StepRecord>;
 
   constructor(
@@ -176,6 +178,12 @@ class BlockMaker {
     this.pending.set(branchId, []);
   }
 
+  /** What takes no time and stood in no block yet is done when the next one begins. */
+  private putAtOnce(branchId: string, block: Making): void {
+    for (const task of this.atOnce.get(branchId) ?? []) this.put(block, task, 0);
+    this.atOnce.delete(branchId);
+  }
+
   /** The pot's block is over: it waits for whatever comes next in its branch. */
   private closePot(branchId: string): void {
     const open = this.open.get(branchId);
@@ -214,6 +222,7 @@ class BlockMaker {
         before.filter(({ part }) => part === undefined || part.n <= Math.ceil((part.of * round) / rounds)),
       );
       this.link(task.branchId, block);
+      this.putAtOnce(task.branchId, block);
       const own = round === first ? minutes - (rounds - round) * each : each;
       this.put(block, task, Math.max(1, Math.ceil(own - 1e-9)), name);
       // Rounds that are out stand warm until the last one is.
@@ -229,15 +238,19 @@ class BlockMaker {
       this.closePot(task.after);
       this.waiting(branchId).push(...this.waiting(task.after));
       this.pending.delete(task.after);
+      this.atOnce.set(branchId, [...(this.atOnce.get(branchId) ?? []), ...(this.atOnce.get(task.after) ?? [])]);
     }
     const op = this.records.get(stepId)?.step.op;
     if (op === 'blend' && (this.open.get(branchId)?.minutes ?? 0) > 0) this.closePot(branchId);
-    // A tray's branch: oil on what is cut goes into the oven with it.
-    const nothing = minutes <= 0 && this.open.get(branchId) === undefined && branchId !== this.rootId;
-    if (nothing) return;
+    if (minutes <= 0 && this.open.get(branchId) === undefined && branchId !== this.rootId) {
+      // A tray's branch: oil on what is cut goes into the oven with it.
+      this.atOnce.set(branchId, [...(this.atOnce.get(branchId) ?? []), task]);
+      return;
+    }
     const block = this.open.get(branchId) ?? this.make(branchId === this.rootId ? 'pot' : 'side', stepId);
     this.open.set(branchId, block);
     this.link(branchId, block);
+    this.putAtOnce(branchId, block);
     this.put(block, task, Math.max(0, Math.ceil(minutes - 0.05)));
   }
 

@@ -48,6 +48,21 @@ describe('the work of a day', () => {
     }
   });
 
+  it('leaves out no step of any soup that ships, and has none twice', () => {
+    for (const soup of EXAMPLE_SOUPS) {
+      const day: Day = { ...FRIDAY, batches: [{ id: 'it', soupId: soup.id, request: { bowls: 30, bowlG: 300 }, at: '14:00' }] };
+      const { work, plans } = planning(day);
+      const own = work.batches[0]?.blocks.filter(({ id }) => id.split('/').length === 2) ?? [];
+      const done = own.flatMap(({ activities, part }) =>
+        activities.flatMap(({ stepId }) => (part === undefined || part.n === 1 ? [stepId] : [])),
+      );
+      const asked = (plans.get('it')?.run.records ?? []).map(({ step }) => step.id);
+      expect([...done].sort())
+        .withContext(soup.id)
+        .toEqual([...new Set(asked)].sort());
+    }
+  });
+
   it('with a soup that nobody knows, or that no pot holds, says so and plans the rest', () => {
     const [first] = FRIDAY.batches;
     if (first === undefined) throw new Error('The day has soups.');

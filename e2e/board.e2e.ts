@@ -115,7 +115,7 @@ test('the shopping list adds the day up, less what is on hand; what comes in is 
   expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).join(' | ')}`)).toEqual([]);
   await beetroot.getByRole('button', { name: /^It came in/ }).click();
   await beetroot.getByRole('spinbutton', { name: /that came in/ }).fill('15');
-  await beetroot.getByRole('spinbutton', { name: /^Price of a kilo/ }).fill('1,75');
+  await beetroot.getByRole('spinbutton', { name: /^Price of a kg/ }).fill('1,75');
   await beetroot.getByRole('button', { name: 'It came in', exact: true }).click();
   await expect(page.getByText('15 kg Beetroot came in.')).toBeVisible();
   await expect(page.getByRole('region', { name: 'On hand already' })).toContainText('eetroot');

@@ -42,6 +42,11 @@ export class BoardInMemory {
   readonly started: string[] = [];
   private readonly entries = new BehaviorSubject<readonly SupplyEntry[]>([]);
   private readonly ways = new BehaviorSubject<readonly Buying[]>([]);
+  /** Screens hear of nothing any more until they ask. */
+  isDeaf = false;
+  private readonly unheard = new Map<string, DayAnswer>();
+  /** What a save waits for before it is there. */
+  slow: Promise<unknown> = Promise.resolve();
   /** What a save is refused with, once. */
   refusal = '';
   /** Batches of the past: when they were started, and how many bowls went out. */
@@ -61,30 +66,38 @@ export class BoardInMemory {
 
   put(day: Day): void {
     this.made += 1;
-    this.of(day.date).next({ day, changedAtMs: this.made });
+    const answer = { day, changedAtMs: this.made };
+    if (this.isDeaf) this.unheard.set(day.date, answer);
+    else this.of(day.date).next(answer);
+  }
+
+  /** A day as the server has it, heard of or not. */
+  private known(date: string): DayAnswer {
+    return this.unheard.get(date) ?? this.of(date).value;
   }
 
   kept(date: string): Day | null {
-    return this.of(date).value.day;
+    return this.known(date).day;
   }
 
   supply(ingredient: string, action: SupplyAction): void {
     this.entries.next([...this.entries.value, { id: newId(), ingredient, action, atMs: this.nowMs, who: 'MO' }]);
   }
 
-  private save(day: Day, seenMs: number | null) {
+  private async save(day: Day, seenMs: number | null) {
+    await this.slow;
     const sentence = this.refusal;
     this.refusal = '';
-    const have = this.of(day.date).value;
+    const have = this.known(day.date);
     const isStale = have.changedAtMs !== seenMs;
     if (sentence !== '' || isStale)
-      return Promise.resolve({
+      return {
         ok: false as const,
         reachable: true,
         refusal: { code: 'DAY_CHANGED_SINCE', sentence: sentence || 'Somebody changed this day meanwhile.' },
-      });
+      };
     this.put(day);
-    return Promise.resolve({ ok: true as const, value: this.of(day.date).value });
+    return { ok: true as const, value: this.known(day.date) };
   }
 
   providers(): (Provider | EnvironmentProviders)[] {
@@ -98,7 +111,7 @@ export class BoardInMemory {
         provide: Days,
         useValue: {
           day$: (date: string) => this.of(date).pipe(map((value) => ({ ok: true, value }))),
-          once: (date: string) => Promise.resolve({ ok: true, value: this.of(date).value }),
+          once: (date: string) => Promise.resolve({ ok: true, value: this.known(date) }),
           from$: (from: string) =>
             of({
               ok: true,
@@ -115,14 +128,13 @@ export class BoardInMemory {
         provide: Soups,
         useValue: {
           shelf$: of({ ok: true, value: { soups: shelf } }),
-          one: (id: string) => {
-            const soup = EXAMPLE_SOUPS.find((one) => one.id === id);
-            return Promise.resolve(
-              soup === undefined
-                ? { ok: false, reachable: true, refusal: { sentence: 'none' } }
-                : { ok: true, value: { soup, version: 1 } },
-            );
-          },
+          cardsOf: (asked: readonly { soupId: string; version: number | undefined }[]) =>
+            Promise.resolve(
+              asked.flatMap(({ soupId, version }) => {
+                const soup = EXAMPLE_SOUPS.find(({ id }) => id === soupId);
+                return soup === undefined ? [] : [{ soupId, version, soup, newest: 1 }];
+              }),
+            ),
         },
       },
       { provide: Kitchen, useValue: { kitchen$: of({ ok: true, value: { kit: this.kit, mode: 'own' } }), rows$: of(LARDER_ROWS) } },

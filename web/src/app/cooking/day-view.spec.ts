@@ -96,7 +96,7 @@ describe('a day as it is shown', () => {
     const own = planner();
     const first = own.first(asked());
     const better = own.better() ?? first;
-    expect(better?.firstMin ?? 0).toBeGreaterThanOrEqual(first?.firstMin ?? 0);
+    expect(better?.rows[0]?.startMin ?? 0).toBeGreaterThanOrEqual(first?.rows[0]?.startMin ?? 0);
     const lanes = new Set(better?.picture.lanes.map(({ id }) => id));
     const used = better?.picture.ways.flatMap(({ stays }) => stays.map(({ lane }) => lane)) ?? [];
     expect(used.length).toBeGreaterThan(0);

@@ -73,8 +73,6 @@ export interface DayView {
   readonly main: string;
   readonly more: string;
   readonly isLate: boolean;
-  /** The minute at which the first thing starts that has not begun. */
-  readonly firstMin: number;
 }
 
 /** A way out as it was tried. */
@@ -247,7 +245,6 @@ export class DayPlanner {
       picture: dayPicture(ask.day, planning.work, found),
       ...verdict,
       isLate: found !== undefined && latestBy(found) > 0,
-      firstMin: found?.arrangement.firstMin ?? clockMinute(ask.day.starts),
     };
   }
 }

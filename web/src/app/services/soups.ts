@@ -24,6 +24,19 @@ export class Soups {
     );
   }
 
+  /** Soups in the versions that are asked for, the newest where none is; those that are gone are left out. */
+  async cardsOf(
+    asked: readonly { readonly soupId: string; readonly version?: number | undefined }[],
+  ): Promise<{ soupId: string; version: number | undefined; soup: Soup; newest: number }[]> {
+    const found = await Promise.all(
+      asked.map(async ({ soupId, version }) => {
+        const answer = await this.one(soupId, version);
+        return answer.ok ? [{ soupId, version, soup: answer.value.soup, newest: answer.value.version }] : [];
+      }),
+    );
+    return found.flat();
+  }
+
   /** Some soups whole, in their newest version. */
   some(ids: readonly string[]): Promise<Answer<{ soups: StoredSoup[] }>> {
     return request(() => this.api.client.soups.$get({ query: { ids: ids.join(',') } }));

@@ -4,8 +4,9 @@ import { BoardInMemory, boardPlace, until } from '../../../../spec/board-in-memo
 import { StoveInMemory, rest, show } from '../../../../spec/stove-in-memory';
 import { readClock } from '../../parts/clock-field';
 import { dateName } from './dates';
-import { Board, movedCount } from './board';
+import { Board } from './board';
 import { GoingOut } from './going-out';
+import { movedCount } from './laid-out';
 import { drawn } from './lanes-geometry';
 import { Shop } from './shop';
 

@@ -1,5 +1,5 @@
 import { deepEqual } from 'fast-equals';
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal, untracked } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal, untracked } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
@@ -8,24 +8,10 @@ import { dayCalendar } from '@tureen/core/formats';
 import { dayClock, dayOf, type Kit } from '@tureen/core/kit';
 import { plusDays } from '@tureen/core/stock';
 import { NzSelectModule } from 'ng-zorro-antd/select';
-import {
-  catchError,
-  combineLatest,
-  concat,
-  debounceTime,
-  EMPTY,
-  filter,
-  from,
-  map,
-  of,
-  switchMap,
-  timer,
-  type Observable,
-} from 'rxjs';
+import { combineLatest, map, of, switchMap, timer, type Observable } from 'rxjs';
 import { Cooking } from '../../cooking/cooking';
 import { DayPlanning } from '../../cooking/day-planning';
-import type { DayAsk, DayView, SoupOfDay, Started, WayView } from '../../cooking/day-view';
-import type { DayAnswer } from '@tureen/server/api';
+import type { DayAsk, Started, WayView } from '../../cooking/day-view';
 import { Batches } from '../../services/batches';
 import { Clock } from '../../services/clock';
 import { Days } from '../../services/days';
@@ -42,31 +28,15 @@ import { DayLanes } from './day-lanes';
 import { DayList } from './day-list';
 import { DaySoups } from './day-soups';
 import { GoingOut } from './going-out';
+import { KeptDay } from './kept-day';
+import { LaidOut } from './laid-out';
 
 const TICK_MS = 1000;
 /** A day that goes on is laid out anew so often, minutes; the line of now moves by itself. */
 const ANEW_MIN = 5;
-const KEYSTROKE_MS = 80;
-/** What starts by less another time has not moved. */
-const MOVED_MIN = 5;
 const NUDGE_MIN = 10;
 /** Days back that can be copied. */
 const COPY_DAYS = 35;
-
-interface Planned {
-  readonly view: DayView | undefined;
-  readonly ways: readonly WayView[];
-}
-
-/** How many things start at another time than they did, and of which soups there were both times. */
-export function movedCount(before: DayView | undefined, after: DayView | undefined): number {
-  if (before === undefined || after === undefined) return 0;
-  const starts = new Map(before.rows.map(({ id, startMin }) => [id, startMin]));
-  return after.rows.filter(({ id, startMin }) => {
-    const was = starts.get(id);
-    return was !== undefined && Math.abs(was - startMin) > MOVED_MIN;
-  }).length;
-}
 
 /** What is on today, what needs me next, which clock is running out; and the whole day on the real kit. */
 @Component({
@@ -122,37 +92,11 @@ export class Board {
       })),
   );
 
-  private readonly answer = toSignal(
-    toObservable(this.onDate).pipe(
-      filter((date) => date !== undefined),
-      switchMap((date) => this.days.day$(date)),
-    ),
-  );
-  protected readonly trouble = computed(() => {
-    const answer = this.answer();
-    return answer?.ok === false ? answer.refusal.sentence : undefined;
-  });
-  private readonly kept = computed(
-    () => {
-      const answer = this.answer();
-      return answer?.ok === true ? answer.value : undefined;
-    },
-    { equal: deepEqual },
-  );
-  /** Changes on their way to the server: until they are there, what it says is older than what stands here. */
-  private underWay = 0;
-  /** The day as it stands on the screen; what was just changed is ahead of the server for a moment. */
-  protected readonly day = linkedSignal<DayAnswer | undefined, Day | undefined>({
-    source: this.kept,
-    computation: (kept, before) =>
-      this.underWay > 0 && before?.value !== undefined && before.value.date === this.onDate()
-        ? before.value
-        : (kept?.day ?? undefined),
-  });
-  /** The state of the day that this screen has seen or made last. */
-  private seen: { readonly date: string; readonly ms: number | null } = { date: '', ms: null };
-  protected readonly isEmpty = computed(() => this.kept() !== undefined && (this.day()?.batches.length ?? 0) === 0);
-  protected readonly refused = signal('');
+  private readonly keptDay = new KeptDay(this.onDate);
+  protected readonly day = this.keptDay.day;
+  protected readonly trouble = this.keptDay.trouble;
+  protected readonly refused = this.keptDay.refused;
+  protected readonly isEmpty = computed(() => this.keptDay.isLoaded() && (this.day()?.batches.length ?? 0) === 0);
 
   protected readonly title = computed(() => {
     const date = this.onDate();
@@ -166,23 +110,12 @@ export class Board {
   });
   protected readonly over = computed(() => !this.isEmpty() && this.isPast());
 
-  private readonly wantedSoups = computed(
-    () => [...new Set(this.day()?.batches.map(({ soupId, version }) => `${soupId} ${String(version ?? '')}`) ?? [])].sort(),
-    { equal: deepEqual },
-  );
+  private readonly wantedSoups = computed(() => this.day()?.batches.map(({ soupId, version }) => ({ soupId, version })) ?? [], {
+    equal: deepEqual,
+  });
   private readonly cards = toSignal(
     combineLatest([toObservable(this.wantedSoups), this.soupsOf.shelf$]).pipe(
-      switchMap(async ([wanted]): Promise<(SoupOfDay & { readonly newest: number })[]> => {
-        const found = await Promise.all(
-          wanted.map(async (key) => {
-            const [soupId = '', version = ''] = key.split(' ');
-            const asked = version === '' ? undefined : Number(version);
-            const answer = await this.soupsOf.one(soupId, asked);
-            return answer.ok ? [{ soupId, version: asked, soup: answer.value.soup, newest: answer.value.version }] : [];
-          }),
-        );
-        return found.flat();
-      }),
+      switchMap(([wanted]) => this.soupsOf.cardsOf(wanted)),
     ),
   );
 
@@ -213,18 +146,12 @@ export class Board {
     },
     { equal: deepEqual },
   );
-  private readonly planned = toSignal(
-    combineLatest([toObservable(this.ask), this.planning.stocked$]).pipe(
-      debounceTime(KEYSTROKE_MS),
-      switchMap(([ask]) => (ask === undefined ? of({ view: undefined, ways: [] }) : this.lookedAt(ask))),
-    ),
-  );
-  protected readonly view = computed(() => (this.day() === undefined ? undefined : this.planned()?.view));
-  protected readonly isLayingOut = computed(
-    () => !this.isEmpty() && this.day() !== undefined && this.planned()?.view === undefined,
-  );
-  protected readonly ways = computed(() => this.planned()?.ways ?? []);
-  protected readonly moved = signal('');
+  private readonly laidOut = new LaidOut(this.ask);
+  protected readonly view = computed(() => (this.day() === undefined ? undefined : this.laidOut.view()));
+  protected readonly isLayingOut = computed(() => !this.isEmpty() && this.day() !== undefined && this.laidOut.view() === undefined);
+  protected readonly isBroken = this.laidOut.isBroken;
+  protected readonly ways = this.laidOut.ways;
+  protected readonly moved = this.laidOut.moved;
 
   protected readonly chosen = signal('');
   protected readonly chosenRows = computed(
@@ -314,86 +241,10 @@ export class Board {
     );
   }
 
-  /** First what can be told at once, then what a longer look finds, then the ways out where it is late. */
-  private lookedAt(ask: DayAsk): Observable<Planned> {
-    const before = this.planned()?.view;
-    const thread = this.planning.ask;
-    let last: DayView | undefined;
-    const first$ = from(thread.first(ask)).pipe(
-      map((view): Planned => {
-        last = view;
-        return { view, ways: [] };
-      }),
-    );
-    const better$ = from(of(undefined)).pipe(
-      switchMap(() => thread.better()),
-      switchMap(async (view): Promise<Planned> => {
-        last = view ?? last;
-        this.tellMoved(before, last);
-        return { view: last, ways: last?.isLate === true ? await thread.ways() : [] };
-      }),
-    );
-    return concat(first$, better$).pipe(catchError(() => EMPTY));
-  }
-
-  /** Whether somebody changed the day here since it was last laid out. */
-  private hasChanged = false;
-
-  private tellMoved(before: DayView | undefined, after: DayView | undefined): void {
-    if (before === undefined || after === undefined) return;
-    const count = movedCount(before, after);
-    if (count === 0 && !this.hasChanged) return;
-    this.hasChanged = false;
-    const what =
-      count === 0
-        ? 'nothing else moved'
-        : count === 1
-          ? 'one thing starts at another time'
-          : `${String(count)} things start at another time`;
-    this.moved.set(`Laid out anew: ${what}. ${after.main}`);
-  }
-
   /** Keeps the day as it now is, for every screen. */
   protected async change(day: Day): Promise<boolean> {
-    this.underWay += 1;
-    this.hasChanged = true;
-    this.day.set(day);
-    this.refused.set('');
-    return this.keep(day);
-  }
-
-  private keeping: Promise<unknown> = Promise.resolve();
-
-  /** The newer of what the server said last and what it said to this screen's own last change. */
-  private seenOf(date: string): number | null {
-    const told = this.kept()?.changedAtMs ?? null;
-    const own = this.seen.date === date ? this.seen.ms : null;
-    return told === null || own === null ? (told ?? own) : Math.max(told, own);
-  }
-
-  private keep(day: Day): Promise<boolean> {
-    // One after the other: each has to have seen what the one before came to.
-    const done = this.keeping.then(async () => {
-      const answer = await this.days.save(day, this.seenOf(day.date));
-      this.underWay -= 1;
-      if (answer.ok) {
-        this.seen = { date: day.date, ms: answer.value.changedAtMs };
-        return true;
-      }
-      this.refused.set(answer.refusal.sentence);
-      if (this.underWay === 0) await this.asItIs(day.date);
-      return false;
-    });
-    this.keeping = done;
-    return done;
-  }
-
-  /** What was refused is not shown as if it were so. */
-  private async asItIs(date: string): Promise<void> {
-    const answer = await this.days.once(date);
-    if (!answer.ok || this.onDate() !== date) return;
-    this.seen = { date, ms: answer.value.changedAtMs };
-    this.day.set(answer.value.day ?? undefined);
+    this.laidOut.expectMoves();
+    return this.keptDay.change(day);
   }
 
   protected async begin(): Promise<void> {
@@ -434,9 +285,11 @@ export class Board {
       return;
     }
     const batchId = started.value.id;
+    // Others may have changed the day while the batch was being started.
+    const now = this.day() ?? day;
     const isKept = await this.change({
-      ...day,
-      batches: day.batches.map((one) => (one.id === batch.id ? { ...one, batchId } : one)),
+      ...now,
+      batches: now.batches.map((one) => (one.id === batch.id ? { ...one, batchId } : one)),
     });
     if (isKept) await this.router.navigate(['/stove', batchId]);
   }

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { toSignal } from '@angular/core/rxjs-interop';
 import { dayOf } from '@tureen/core/kit';
 import { bowlsToMake, demandOn, type Served } from '@tureen/core/service';
-import { NumberField } from '../../parts/number-field';
+import { AmountField } from '../../parts/amount-field';
 import { Batches } from '../../services/batches';
 import { kitchenZone } from '../../services/zone';
 
@@ -14,36 +14,29 @@ const TOO_FEW = 3;
 @Component({
   selector: 'tt-day-demand',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NumberField],
+  imports: [AmountField],
   template: `@if (demand(); as own) {
     <p>
       By {{ own.days }} days of the past about <strong>{{ own.middle.toFixed(0) }} bowls</strong> are wanted on such a day, four
       times in five {{ own.low.toFixed(0) }} to {{ own.high.toFixed(0) }}.
-      <label
-        >Where a bowl too few costs
-        <tt-number
-          class="dense"
-          label="What a bowl too few costs"
-          [least]="0.1"
-          [most]="most"
-          [step]="0.5"
-          [start]="few()"
-          (committed)="few.set($event ?? few())"
-        />
-      </label>
-      <label
-        >and one too many
-        <tt-number
-          class="dense"
-          label="What a bowl too many costs"
-          [least]="0.1"
-          [most]="most"
-          [step]="0.5"
-          [start]="many()"
-          (committed)="many.set($event ?? many())"
-        />
-        ,</label
-      >
+      <tt-amount
+        before="Where a bowl too few costs"
+        label="What a bowl too few costs"
+        [unit]="currency()"
+        [least]="0.1"
+        [most]="most"
+        [start]="few()"
+        (committed)="few.set($event)"
+      />
+      <tt-amount
+        before="and one too many"
+        label="What a bowl too many costs"
+        [unit]="currency() + ','"
+        [least]="0.1"
+        [most]="most"
+        [start]="many()"
+        (committed)="many.set($event)"
+      />
       make <strong>{{ make() }}</strong>; {{ planned() }} are planned.
     </p>
   }`,
@@ -51,17 +44,13 @@ const TOO_FEW = 3;
     p {
       line-height: 2.4;
     }
-    label {
-      white-space: nowrap;
-    }
-    tt-number {
-      width: 80px;
-    }
   `,
 })
 export class DayDemand {
   readonly date = input.required<string>();
   readonly planned = input.required<number>();
+  /** The kitchen's currency, as three letters. */
+  readonly currency = input('');
 
   protected readonly most = MOST;
   protected readonly few = signal(TOO_FEW);

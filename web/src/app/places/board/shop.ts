@@ -2,14 +2,12 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { orderText, shoppingCsv } from '@tureen/core/formats';
-import type { ShoppingRow, SupplyAction } from '@tureen/core/shop';
+import type { ShoppingRow } from '@tureen/core/shop';
 import { plusDays } from '@tureen/core/stock';
-import { NzInputModule } from 'ng-zorro-antd/input';
 import { combineLatest, from, map, of, switchMap, type Observable } from 'rxjs';
 import { DayPlanning } from '../../cooking/day-planning';
-import type { ShopDay, SoupOfDay } from '../../cooking/day-view';
+import type { ShopDay } from '../../cooking/day-view';
 import { Choice } from '../../parts/choice';
-import { NumberField } from '../../parts/number-field';
 import { Batches } from '../../services/batches';
 import { Days } from '../../services/days';
 import { Soups } from '../../services/soups';
@@ -18,6 +16,7 @@ import { onKeys } from '../../shell/keys';
 import { mass, money } from '../figures';
 import { saveAs } from '../save-as';
 import { dateName } from './dates';
+import { StoreForm } from './store-form';
 
 type Span = 'day' | 'week';
 const SPANS: readonly { value: Span; name: string }[] = [
@@ -25,7 +24,6 @@ const SPANS: readonly { value: Span; name: string }[] = [
   { value: 'week', name: 'A week from it' },
 ];
 const WEEK_DAYS = 7;
-const MOST_KG = 20_000;
 
 interface Group {
   readonly supplier: string;
@@ -37,7 +35,7 @@ interface Group {
 @Component({
   selector: 'tt-shop',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choice, NumberField, NzInputModule, RouterLink],
+  imports: [Choice, RouterLink, StoreForm],
   templateUrl: './shop.html',
   styleUrl: './shop.less',
 })
@@ -51,17 +49,14 @@ export class Shop {
   private readonly open$ = inject(Batches).open$;
 
   protected readonly spans = SPANS;
-  protected readonly mostKg = MOST_KG;
   protected readonly span = signal<Span>('day');
   protected readonly opened = signal('');
   protected readonly refused = signal('');
   protected readonly said = signal('');
-  protected readonly gotKg = signal<number | null>(null);
-  protected readonly gotPrice = signal<number | null>(null);
 
   private readonly kitchen = toSignal(this.planning.stocked$);
   protected readonly units = computed(() => this.kitchen()?.kit?.units ?? 'metric');
-  private readonly currency = computed(() => this.kitchen()?.kit?.currency);
+  protected readonly currency = computed(() => this.kitchen()?.kit?.currency ?? '');
   protected readonly title = computed(() => dateName(this.date()));
 
   private readonly dates = computed(() =>
@@ -80,7 +75,7 @@ export class Shop {
         // What a batch that is over has taken is out of the store already.
         return [{ ...day, batches: day.batches.filter(({ batchId }) => batchId === undefined || cooking.has(batchId)) }];
       });
-      return Promise.all(days.map(async (day): Promise<ShopDay> => ({ day, soups: await this.cardsOf(day.batches) })));
+      return Promise.all(days.map(async (day): Promise<ShopDay> => ({ day, soups: await this.soups.cardsOf(day.batches) })));
     }),
   );
   private readonly list = toSignal(
@@ -115,22 +110,12 @@ export class Shop {
     });
   }
 
-  private async cardsOf(batches: ShopDay['day']['batches']): Promise<SoupOfDay[]> {
-    const found = await Promise.all(
-      batches.map(async ({ soupId, version }) => {
-        const answer = await this.soups.one(soupId, version);
-        return answer.ok ? [{ soupId, version, soup: answer.value.soup }] : [];
-      }),
-    );
-    return found.flat();
-  }
-
   protected mass(kg: number): string {
     return mass(kg, this.units());
   }
 
   protected cash(amount: number): string {
-    return money(amount, this.currency());
+    return money(amount, this.kitchen()?.kit?.currency);
   }
 
   protected buyWords({ packs, pack, buyKg }: ShoppingRow): string {
@@ -142,61 +127,16 @@ export class Shop {
     return soups.map(({ name, kg }) => `${this.mass(kg)} ${name}`).join(' + ');
   }
 
-  protected text(event: Event): string {
-    return (event.target as HTMLInputElement).value.trim();
-  }
-
-  protected look({ ingredient, buyKg }: ShoppingRow): void {
+  protected look({ ingredient }: ShoppingRow): void {
     this.opened.update((have) => (have === ingredient ? '' : ingredient));
-    this.gotKg.set(Math.round(buyKg * 1000) / 1000 || null);
-    this.gotPrice.set(null);
     this.said.set('');
     this.refused.set('');
   }
 
-  private async enter(row: ShoppingRow, action: SupplyAction, said: string): Promise<void> {
-    const answer = await this.supplies.enter(row.ingredient, action);
-    if (answer.ok) {
-      this.said.set(said);
-      this.opened.set('');
-    } else this.refused.set(answer.refusal.sentence);
-  }
-
-  protected async received(row: ShoppingRow): Promise<void> {
-    const kg = this.gotKg();
-    if (kg === null || kg <= 0) {
-      this.refused.set('How many kilos came? Type them, or count what is there.');
-      return;
-    }
-    const price = this.gotPrice();
-    await this.enter(
-      row,
-      { kind: 'bought', kg, ...(price === null ? {} : { pricePerKg: price }) },
-      `${this.mass(kg)} ${row.name} came in.`,
-    );
-  }
-
-  protected async counted(row: ShoppingRow, kg: number | null): Promise<void> {
-    if (kg !== null) await this.enter(row, { kind: 'counted', kg }, `${this.mass(kg)} ${row.name} on hand.`);
-  }
-
-  protected async thrown(row: ShoppingRow, kg: number | null): Promise<void> {
-    if (kg !== null && kg > 0)
-      await this.enter(row, { kind: 'thrown', kg, why: 'gone off' }, `${this.mass(kg)} ${row.name} thrown away.`);
-  }
-
-  protected async buying(
-    row: ShoppingRow,
-    change: { supplier?: string; packKg?: number | null; packName?: string },
-  ): Promise<void> {
-    const { supplier, packKg, packName } = { ...row.pack, ...change };
-    const answer = await this.supplies.buy({
-      ingredient: row.ingredient,
-      supplier: supplier ?? '',
-      packKg: packKg ?? undefined,
-      packName: packName === '' ? undefined : packName,
-    });
-    if (!answer.ok) this.refused.set(answer.refusal.sentence);
+  protected done(said: string): void {
+    this.said.set(said);
+    this.refused.set('');
+    this.opened.set('');
   }
 
   protected print(): void {

@@ -10,9 +10,11 @@ import { evidenceOfBatch, learn, reconcile, type BatchEvidence } from '@tureen/c
 import { oddsOf } from '@tureen/core/odds';
 import { namesOf, readLine } from '@tureen/core/amounts';
 import { COOLING_RULES, USUAL_MIX, USUAL_PANS, USUAL_PLACES, forecastCooling, splitPlans, stuffOf } from '@tureen/core/cold';
+import { arrange, planDay } from '@tureen/core/board';
 import { readRecipe } from '@tureen/core/method';
 import { HiddenKitchen } from '../spec/hidden-kitchen.js';
 import { WITH_METERS, cookedBy, fortyBowls } from '../spec/kitchens.js';
+import { randomDay } from '../spec/random-days.js';
 import { PASTED } from '../spec/pasted.js';
 
 interface Line {
@@ -291,5 +293,17 @@ if (walkIn !== undefined && twoStages !== undefined) {
   });
   const ask = { kg: 18, stuff: cooling, startC: 80, pans: USUAL_PANS, places: USUAL_PLACES, rule: twoStages };
   lines.push({ name: 'a split plan over all places and pans', figure: ms(medianUs(1, () => splitPlans(ask), 9)), goal: '200 ms' });
+}
+for (const soups of [2, 4, 8, 16]) {
+  const day = randomDay(soups, soups);
+  const ids = day.batches.map(({ batchId }) => batchId);
+  lines.push(
+    {
+      name: `a day of ${String(soups)} soups, its first order of work`,
+      figure: ms(medianUs(1, () => arrange(day, { batchIds: ids, earlyMin: new Map() }), 9)),
+      goal: '100 ms',
+    },
+    { name: `a day of ${String(soups)} soups, 120 orders`, figure: ms(medianUs(1, () => planDay(day, 120, 1), 3)), goal: '2 s' },
+  );
 }
 process.stdout.write(JSON.stringify(lines));

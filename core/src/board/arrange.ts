@@ -134,6 +134,14 @@ class Arranging {
     this.startOf.delete(block.id);
   }
 
+  /** A block that stands where it ends at a minute is put as late as it finds a place within so many minutes. @returns its end. */
+  private latestFrom(work: BatchWork, block: Block, end: number, within: number): number {
+    this.takeOut(block);
+    for (let by = within - 1; by > 0; by--) if (this.tryAt(work, block, end + by)) return end + by;
+    this.tryAt(work, block, end);
+    return end;
+  }
+
   /** What holds a block from going earlier: the successor for which it would wait too long. */
   private heldBy(work: BatchWork, block: Block): string {
     let by = SERVICE;
@@ -178,13 +186,18 @@ class Arranging {
     }
     const from = last - (this.order.earlyMin.get(block.id) ?? 0);
     let end = from;
+    let step = 1;
     let wasPlaced = false;
     while (end >= first) {
       if (this.tries > MOST_TRIES) return { by: SERVICE, min: FURTHEST_MIN };
       if (!this.tryAt(work, block, end)) {
-        end -= from - end < NEAR_MIN ? 1 : EARLIER_MIN;
+        step = from - end < NEAR_MIN ? 1 : EARLIER_MIN;
+        end -= step;
         continue;
       }
+      // Found by a long step, it may have stepped over what is better.
+      if (step > 1) end = this.latestFrom(work, block, end, step);
+      step = 1;
       wasPlaced = true;
       const blocked = this.inTurn(work, blocks, at + 1);
       if (blocked === undefined) return undefined;

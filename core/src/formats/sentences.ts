@@ -1,9 +1,15 @@
+import type { DaysRead, OrderRefused } from './days-csv.js';
 import type { CsvAsText } from './soup-csv.js';
 import type { Omission } from './omissions.js';
 import type { PriceRefused } from './prices-csv.js';
 import type { RecipeFound } from './recipe-ld.js';
 
-type Unread = Extract<RecipeFound, { ok: false }>['code'] | Extract<CsvAsText, { ok: false }>['code'] | 'TOO_BIG' | 'UNKNOWN_KIND';
+type Unread =
+  | Extract<RecipeFound, { ok: false }>['code']
+  | Extract<CsvAsText, { ok: false }>['code']
+  | Extract<DaysRead, { ok: false }>['code']
+  | 'TOO_BIG'
+  | 'UNKNOWN_KIND';
 
 const UNREAD: Readonly<Record<Unread, string>> = {
   NOT_JSON: 'It is not JSON, or was cut off on the way.',
@@ -14,6 +20,7 @@ const UNREAD: Readonly<Record<Unread, string>> = {
   NOT_TEXT: 'It is not a text but a file of another kind.',
   NO_COLUMN:
     'Its columns are not known: it needs “line”, or “ingredient” with “amount” and “unit”; prices need “ingredient” and “price”.',
+  NO_DAY_COLUMN: 'It needs the columns “date”, “soup” and “bowls”; “time” and “cold” may stand beside them.',
   TOO_BIG: 'It is bigger than 2 MB, far more than a soup.',
   UNKNOWN_KIND: 'It is no text, web page, JSON or CSV.',
 };
@@ -55,4 +62,18 @@ const REFUSED: Readonly<Record<PriceRefused['why'], string>> = {
 /** A price row that was not taken, and why. */
 export function refusedPriceSentence({ row, text, why }: PriceRefused): string {
   return `Row ${String(row)}: ${text === '' ? 'an empty name' : text.slice(0, 60)} ${REFUSED[why]}.`;
+}
+
+const ORDER_REFUSED: Readonly<Record<OrderRefused['why'], string>> = {
+  BAD_DAY: 'is no date: write it as 2031-02-28',
+  UNKNOWN_SOUP: 'is not on the shelf',
+  TWO_SOUPS: 'is the name of two soups: give one of them another name',
+  NO_BOWLS: 'has no bowls',
+  TOO_MANY_BOWLS: 'has more than 5000 bowls, which is taken for a slip',
+  BAD_TIME: 'is no time: write it as 12:30',
+};
+
+/** An order that was not taken, and why. */
+export function refusedOrderSentence({ row, text, why }: OrderRefused): string {
+  return `Row ${String(row)}: ${text === '' ? 'an empty cell' : text.slice(0, 60)} ${ORDER_REFUSED[why]}.`;
 }

@@ -128,3 +128,32 @@ test('the shopping list adds the day up, less what is on hand; what comes in is 
   expect(file.suggestedFilename()).toBe(`shopping ${date}.csv`);
   quiet();
 });
+
+test('orders come from a file; the menu card says what each soup contains; the wall shows who does what next', async ({
+  page,
+  server,
+}) => {
+  const quiet = watch(page);
+  const date = await tomorrow(server.url);
+  await page.goto(`${server.url}/board/${date}`);
+  await expect(page.getByRole('heading', { name: /On time/ })).toBeVisible();
+  const before = (await dayOf(server.url, date)).day!.batches.length;
+  const today = new Date(Date.parse(`${date}T12:00:00Z`) - 86_400_000).toISOString().slice(0, 10);
+  const csv = `date,soup,bowls,time\n${date},"Celeriac, leek & apple",12,13:00\n${today},"Celeriac, leek & apple",10,23:59\n${date},Gruel,3,\n`;
+  await page.getByLabel('Orders from CSV').setInputFiles({ name: 'orders.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
+  await expect(page.getByText(/Gruel is not on the shelf/)).toBeVisible();
+  await expect.poll(async () => (await dayOf(server.url, date)).day?.batches.length).toBe(before + 1);
+  await expect.poll(async () => (await dayOf(server.url, today)).day?.batches.length).toBe(1);
+
+  await page.goto(`${server.url}/board/${date}/menu`);
+  await expect(page.getByRole('heading', { name: 'Celeriac, leek & apple' }).last()).toBeVisible();
+  await expect(page.getByText(/^contains .*celery/).first()).toBeVisible();
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).join(' | ')}`)).toEqual([]);
+
+  await page.goto(`${server.url}/wall`);
+  const work = page.getByRole('region', { name: 'Today’s work' });
+  await expect(work).toContainText('Celeriac, leek & apple');
+  await expect(work.getByRole('listitem').first()).toContainText(/\d\d:\d\d/);
+  quiet();
+});

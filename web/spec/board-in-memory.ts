@@ -32,6 +32,7 @@ function thread(): DayThread {
     first: (ask) => Promise.resolve(planner.first(ask)),
     better: () => Promise.resolve(planner.better()),
     ways: () => Promise.resolve(planner.ways()),
+    menu: (day) => Promise.resolve(planner.menu(day)),
     shop: (days, supplies, buying) => Promise.resolve(planner.shop(days, supplies, buying)),
   };
 }

@@ -5,6 +5,11 @@ export const routes: Routes = [
   { path: 'board', title: 'Board · Tidy Tureen', loadComponent: () => import('./places/board/board').then((m) => m.Board) },
   { path: 'board/:date', title: 'Board · Tidy Tureen', loadComponent: () => import('./places/board/board').then((m) => m.Board) },
   { path: 'board/:date/shop', title: 'Shop · Tidy Tureen', loadComponent: () => import('./places/board/shop').then((m) => m.Shop) },
+  {
+    path: 'board/:date/menu',
+    title: 'Menu card · Tidy Tureen',
+    loadComponent: () => import('./places/board/menu-card').then((m) => m.MenuCard),
+  },
   { path: 'shelf', title: 'Shelf · Tidy Tureen', loadComponent: () => import('./places/shelf/shelf').then((m) => m.Shelf) },
   {
     path: 'shelf/new',

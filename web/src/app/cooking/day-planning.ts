@@ -5,7 +5,7 @@ import type { IngredientRow } from '@tureen/core/larder';
 import { combineLatest, shareReplay, switchMap } from 'rxjs';
 import { Kitchen } from '../services/kitchen';
 import type { Buying, ShoppingRow, Supply } from '@tureen/core/shop';
-import type { DayAsk, DayPlanner, DayView, ShopDay, WayView } from './day-view';
+import type { DayAsk, DayPlanner, DayView, MenuSoup, ShopDay, WayView } from './day-view';
 
 /** What lays days out: a thread in the application, something else in a test. */
 export interface DayThread {
@@ -13,6 +13,7 @@ export interface DayThread {
   first(ask: DayAsk): Promise<DayView | undefined>;
   better(): Promise<DayView | undefined>;
   ways(): Promise<WayView[]>;
+  menu(day: ShopDay): Promise<MenuSoup[]>;
   shop(days: readonly ShopDay[], supplies: readonly Supply[], buying: readonly Buying[]): Promise<ShoppingRow[]>;
 }
 

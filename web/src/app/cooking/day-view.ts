@@ -18,7 +18,7 @@ import {
 import { dayProblemSentence, dayRows, dayVerdict, wayWords, type DayRow } from '@tureen/core/messages';
 import type { Kit } from '@tureen/core/kit';
 import type { IngredientRow } from '@tureen/core/larder';
-import { rerun, type Snapshot } from '@tureen/core/plan';
+import { rerun, sharesOf, type ShareFigures, type Snapshot } from '@tureen/core/plan';
 import { shoppingList, type Buying, type ShoppingRow, type Supply } from '@tureen/core/shop';
 import type { Soup } from '@tureen/core/soup';
 import { dayPicture, type DayPicture } from './day-picture';
@@ -51,6 +51,13 @@ export interface DayAsk {
 export interface ShopDay {
   readonly day: Day;
   readonly soups: readonly SoupOfDay[];
+}
+
+/** A soup of a day as guests are told of it. */
+export interface MenuSoup {
+  readonly id: string;
+  readonly name: string;
+  readonly shares: readonly ShareFigures[];
 }
 
 /** A soup of the day as the Board lists it. */
@@ -147,6 +154,16 @@ export class DayPlanner {
             ? { batchId: way.batchId, bowls: way.bowls }
             : undefined,
     }));
+  }
+
+  /** For guests: what a bowl of each soup of a day holds, share by share, as it is planned. */
+  menu({ day, soups }: ShopDay): MenuSoup[] {
+    const { kit } = this;
+    if (kit === undefined) return [];
+    const soupOf = (soupId: string, version: number | undefined): Soup | undefined =>
+      soups.find((one) => one.soupId === soupId && one.version === version)?.soup;
+    const { plans } = dayWork(day, kit, soupOf, this.planIn);
+    return [...plans].map(([id, plan]) => ({ id, name: plan.snapshot.soup.name, shares: sharesOf(plan.run) }));
   }
 
   /** What all the soups of some days need from the shop. */

@@ -1,25 +1,20 @@
-import { deepEqual } from 'fast-equals';
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal, untracked } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
-import { SERVED_MIN, clockMinute, clockOf, usualPeople, type Day, type DayBatch, type Pin } from '@tureen/core/board';
+import { clockOf, usualPeople, type Day, type DayBatch, type Pin } from '@tureen/core/board';
 import { dayCalendar } from '@tureen/core/formats';
-import { dayClock, dayOf, type Kit } from '@tureen/core/kit';
+import type { Kit } from '@tureen/core/kit';
 import { plusDays } from '@tureen/core/stock';
 import { NzSelectModule } from 'ng-zorro-antd/select';
-import { combineLatest, map, of, switchMap, timer, type Observable } from 'rxjs';
-import { Cooking } from '../../cooking/cooking';
+import { switchMap } from 'rxjs';
 import { DayPlanning } from '../../cooking/day-planning';
-import type { DayAsk, Started, WayView } from '../../cooking/day-view';
+import type { WayView } from '../../cooking/day-view';
 import { Batches } from '../../services/batches';
-import { Clock } from '../../services/clock';
 import { Days } from '../../services/days';
 import { newId } from '../../services/device';
 import { Plans } from '../../services/plans';
-import { Soups } from '../../services/soups';
 import { clockText, Timers } from '../../services/timers';
-import { kitchenZone } from '../../services/zone';
 import { onKeys } from '../../shell/keys';
 import { saveAs } from '../save-as';
 import { dateName } from './dates';
@@ -28,12 +23,9 @@ import { DayLanes } from './day-lanes';
 import { DayList } from './day-list';
 import { DaySoups } from './day-soups';
 import { GoingOut } from './going-out';
-import { KeptDay } from './kept-day';
-import { LaidOut } from './laid-out';
+import { DayAtWork, KitchenClock } from './day-at-work';
+import { DaysFile } from './days-file';
 
-const TICK_MS = 1000;
-/** A day that goes on is laid out anew so often, minutes; the line of now moves by itself. */
-const ANEW_MIN = 5;
 const NUDGE_MIN = 10;
 /** Days back that can be copied. */
 const COPY_DAYS = 35;
@@ -42,7 +34,7 @@ const COPY_DAYS = 35;
 @Component({
   selector: 'tt-board',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DayDemand, DayLanes, DayList, DaySoups, FormsModule, GoingOut, NzSelectModule, RouterLink],
+  imports: [DayDemand, DayLanes, DayList, DaysFile, DaySoups, FormsModule, GoingOut, NzSelectModule, RouterLink],
   templateUrl: './board.html',
   styleUrl: './board.less',
 })
@@ -51,18 +43,16 @@ export class Board {
   readonly date = input<string | undefined>();
 
   private readonly router = inject(Router);
-  private readonly clock = inject(Clock);
   private readonly days = inject(Days);
-  private readonly soupsOf = inject(Soups);
   private readonly batches = inject(Batches);
   private readonly plans = inject(Plans);
-  private readonly calculating = inject(Cooking);
   private readonly planning = inject(DayPlanning);
 
   protected readonly clockOf = clockOf;
-  protected readonly nowMs = toSignal(timer(0, TICK_MS).pipe(map(() => this.clock.now())), { initialValue: this.clock.now() });
-  protected readonly today = computed(() => dayOf(this.nowMs(), kitchenZone()));
-  protected readonly nowMin = computed(() => Math.floor(dayClock(kitchenZone(), this.nowMs()).minuteOf(this.nowMs())));
+  private readonly clock = new KitchenClock();
+  protected readonly nowMs = this.clock.nowMs;
+  protected readonly today = this.clock.today;
+  protected readonly nowMin = this.clock.nowMin;
 
   private readonly kitchen = toSignal(this.planning.stocked$);
   protected readonly kit = computed((): Kit | undefined => this.kitchen()?.kit);
@@ -92,8 +82,9 @@ export class Board {
       })),
   );
 
-  private readonly keptDay = new KeptDay(this.onDate);
-  protected readonly day = this.keptDay.day;
+  private readonly atWork = new DayAtWork(this.onDate, this.clock);
+  private readonly keptDay = this.atWork.kept;
+  protected readonly day = this.atWork.day;
   protected readonly trouble = this.keptDay.trouble;
   protected readonly refused = this.keptDay.refused;
   protected readonly isEmpty = computed(() => this.keptDay.isLoaded() && (this.day()?.batches.length ?? 0) === 0);
@@ -102,51 +93,11 @@ export class Board {
     const date = this.onDate();
     return date === undefined ? 'Board' : this.nameOf(date);
   });
-  protected readonly isToday = computed(() => this.onDate() === this.today());
-  private readonly isPast = computed(() => {
-    const last = Math.max(...(this.day()?.batches.map(({ at }) => clockMinute(at)) ?? [0]));
-    const date = this.onDate() ?? '';
-    return date < this.today() || (this.isToday() && this.nowMin() > last + SERVED_MIN);
-  });
+  protected readonly isToday = this.atWork.isToday;
+  private readonly isPast = this.atWork.isPast;
   protected readonly over = computed(() => !this.isEmpty() && this.isPast());
 
-  private readonly wantedSoups = computed(() => this.day()?.batches.map(({ soupId, version }) => ({ soupId, version })) ?? [], {
-    equal: deepEqual,
-  });
-  private readonly cards = toSignal(
-    combineLatest([toObservable(this.wantedSoups), this.soupsOf.shelf$]).pipe(
-      switchMap(([wanted]) => this.soupsOf.cardsOf(wanted)),
-    ),
-  );
-
-  private readonly startedIds = computed(
-    () => this.day()?.batches.flatMap(({ id, batchId }) => (batchId === undefined ? [] : [{ id, batchId }])) ?? [],
-    { equal: deepEqual },
-  );
-  private readonly started = toSignal(
-    toObservable(this.startedIds).pipe(
-      switchMap((ids) => (ids.length === 0 ? of([]) : combineLatest(ids.map(({ id, batchId }) => this.startedOf(id, batchId))))),
-      map((all) => all.filter((one) => one !== undefined)),
-    ),
-    { initialValue: [] as Started[] },
-  );
-
-  private readonly nowAsked = computed(() =>
-    this.isToday() && !this.isPast() ? Math.floor(this.nowMin() / ANEW_MIN) * ANEW_MIN : undefined,
-  );
-  private readonly ask = computed(
-    (): DayAsk | undefined => {
-      const day = this.day();
-      const cards = this.cards();
-      if (day === undefined || cards === undefined || day.batches.length === 0) return undefined;
-      const soups = cards.map(({ soupId, version, soup }) => ({ soupId, version, soup }));
-      const asked = this.nowAsked();
-      const now = asked === undefined ? undefined : untracked(() => ({ ms: this.nowMs(), minute: this.nowMin() }));
-      return { day, soups, started: this.started(), now };
-    },
-    { equal: deepEqual },
-  );
-  private readonly laidOut = new LaidOut(this.ask);
+  private readonly laidOut = this.atWork.laidOut;
   protected readonly view = computed(() => (this.day() === undefined ? undefined : this.laidOut.view()));
   protected readonly isLayingOut = computed(() => !this.isEmpty() && this.day() !== undefined && this.laidOut.view() === undefined);
   protected readonly isBroken = this.laidOut.isBroken;
@@ -184,7 +135,7 @@ export class Board {
   );
   protected readonly elsewhere = computed(() => {
     const answer = this.openAnswer();
-    const own = new Set(this.startedIds().map(({ batchId }) => batchId));
+    const own = new Set(this.atWork.startedIds().map(({ batchId }) => batchId));
     return answer?.ok === true ? answer.value.batches.filter(({ id }) => !own.has(id)) : [];
   });
   protected readonly summary = computed(() => {
@@ -210,7 +161,11 @@ export class Board {
 
   protected async turn(days: number): Promise<void> {
     const date = this.onDate();
-    if (date !== undefined) await this.router.navigate(['/board', plusDays(date, days)]);
+    if (date !== undefined) await this.turnTo(plusDays(date, days));
+  }
+
+  protected async turnTo(date: string): Promise<void> {
+    if (date !== this.onDate()) await this.router.navigate(['/board', date]);
   }
 
   /** The list by the clock for a calendar: of everybody, or of one person. */
@@ -223,22 +178,6 @@ export class Board {
 
   protected print(): void {
     globalThis.print();
-  }
-
-  /** A batch of the day as it stands at the stove: what is done, what runs, and for how long. */
-  private startedOf(id: string, batchId: string): Observable<Started | undefined> {
-    return this.batches.batch$(batchId).pipe(
-      switchMap(async (answer): Promise<Started | undefined> => {
-        if (!answer.ok) return undefined;
-        const { snapshot, entries, batch } = answer.value;
-        const view = await this.calculating.batch(batchId, snapshot, entries);
-        const done = view.steps.flatMap(({ stepId, status }) => (status === 'done' || status === 'skipped' ? [stepId] : []));
-        const running = view.steps.flatMap(({ stepId, status, startedAtMs, minutes }) =>
-          status === 'now' && startedAtMs !== undefined ? [{ stepId, startedAtMs, minutes }] : [],
-        );
-        return { id, snapshot, done, running, isOver: batch.closedAtMs !== null };
-      }),
-    );
   }
 
   /** Keeps the day as it now is, for every screen. */
@@ -269,7 +208,7 @@ export class Board {
 
   protected async start(batch: DayBatch): Promise<void> {
     const day = this.day();
-    const card = this.cards()?.find(({ soupId, version }) => soupId === batch.soupId && version === batch.version);
+    const card = this.atWork.cards()?.find(({ soupId, version }) => soupId === batch.soupId && version === batch.version);
     const potId = this.view()?.soups.find(({ id }) => id === batch.id)?.potId;
     if (day === undefined || card === undefined || potId === undefined || potId === '') return;
     const planId = newId();

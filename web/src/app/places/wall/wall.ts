@@ -10,6 +10,7 @@ import { Stock } from '../../services/stock';
 import { timeOfDay } from '../figures';
 import { WallBatch } from './wall-batch';
 import { WallCooling } from './wall-cooling';
+import { WallDay } from './wall-day';
 
 const SECOND_MS = 1000;
 
@@ -17,7 +18,7 @@ const SECOND_MS = 1000;
 @Component({
   selector: 'tt-wall',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterLink, WallBatch, WallCooling],
+  imports: [RouterLink, WallBatch, WallCooling, WallDay],
   template: `<main class="wall">
     <p class="top">
       <span class="clock">{{ clockText() }}</span>
@@ -27,6 +28,7 @@ const SECOND_MS = 1000;
       <a class="press" routerLink="/stove">Leave the wall</a>
     </p>
     <div class="batches">
+      <tt-wall-day />
       @for (id of open(); track id) {
         <tt-wall-batch [batchId]="id" [nowMs]="nowMs()" />
       } @empty {

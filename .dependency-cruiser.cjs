@@ -29,6 +29,7 @@ const ORDER = [
   'shop',
   'service',
   'bench',
+  'practice',
   'messages',
   'labels',
   'formats',

@@ -12,7 +12,7 @@ import { LARDER_ROWS, LarderFileSchema } from '@tureen/core/larder';
 import { figuresOf, planToBuy } from '@tureen/core/plan';
 import { EXAMPLE_SOUPS, SoupSchema, SoupShape } from '@tureen/core/soup';
 import { uuid } from '../../core/spec/entries.js';
-import { HiddenKitchen } from '../../core/spec/hidden-kitchen.js';
+import { HiddenKitchen } from '@tureen/core/practice';
 import { WITH_METERS, cookedBy, fortyBowls } from '../../core/spec/kitchens.js';
 import { tureen } from './main.js';
 

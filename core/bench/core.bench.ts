@@ -12,7 +12,7 @@ import { namesOf, readLine } from '@tureen/core/amounts';
 import { COOLING_RULES, USUAL_MIX, USUAL_PANS, USUAL_PLACES, forecastCooling, splitPlans, stuffOf } from '@tureen/core/cold';
 import { arrange, planDay } from '@tureen/core/board';
 import { readRecipe } from '@tureen/core/method';
-import { HiddenKitchen } from '../spec/hidden-kitchen.js';
+import { HiddenKitchen } from '@tureen/core/practice';
 import { WITH_METERS, cookedBy, fortyBowls } from '../spec/kitchens.js';
 import { randomDay } from '../spec/random-days.js';
 import { PASTED } from '../spec/pasted.js';

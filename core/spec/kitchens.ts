@@ -5,7 +5,7 @@ import { LARDER_ROWS } from '../src/larder/index.js';
 import { evidenceOfBatch, type BatchEvidence } from '../src/learn/index.js';
 import { planToBuy, type Planned } from '../src/plan/index.js';
 import type { Soup } from '../src/soup/index.js';
-import { HiddenKitchen } from './hidden-kitchen.js';
+import { HiddenKitchen } from '../src/practice/index.js';
 import { SimulatedCook, type Kitchen } from './simulated-cook.js';
 
 export const WITH_METERS: Kitchen = { mass: 'scale', body: 'viscometer', meter: true };

@@ -1,7 +1,7 @@
 import type { Entry, StoredEntry } from '@tureen/core/batch';
 import type { Kit } from '@tureen/core/kit';
 import type { LearnedAnswer } from './learned.js';
-import { HiddenKitchen } from '../../core/spec/hidden-kitchen.js';
+import { HiddenKitchen } from '@tureen/core/practice';
 import { WITH_METERS, cookedBy } from '../../core/spec/kitchens.js';
 import { rerun, type Snapshot } from '@tureen/core/plan';
 import { EXAMPLE_SOUPS } from '@tureen/core/soup';

@@ -1,4 +1,5 @@
 export {
+  boiledOffKg,
   heated,
   massOf,
   saltPctOf,
@@ -6,6 +7,7 @@ export {
   stirredIn,
   takenOut,
   thicknessOf,
+  type Boil,
   type SimulatedPot,
   type Stirred,
 } from './simulated-pot.js';

@@ -1,6 +1,6 @@
 import { BY_EYE, WITH_METERS, evidenceFrom, fortyBowls } from '../../spec/kitchens.js';
 import { entriesOf } from '../../spec/entries.js';
-import { HiddenKitchen } from '../../spec/hidden-kitchen.js';
+import { HiddenKitchen } from '../practice/index.js';
 import { SimulatedCook, type Kitchen } from '../../spec/simulated-cook.js';
 import { foldBatch, type Action } from '../batch/index.js';
 import { LearnedSchema, READY_KITS, learnedOf, type Kit } from '../kit/index.js';

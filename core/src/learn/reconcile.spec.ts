@@ -1,5 +1,5 @@
 import { WITH_METERS, BY_EYE, cookedBy, fortyBowls } from '../../spec/kitchens.js';
-import { HiddenKitchen } from '../../spec/hidden-kitchen.js';
+import { HiddenKitchen } from '../practice/index.js';
 import type { Kitchen } from '../../spec/simulated-cook.js';
 import { foldBatch, type Action, type Entry } from '../batch/index.js';
 import { entryOf } from '../../spec/entries.js';

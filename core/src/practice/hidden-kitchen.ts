@@ -1,0 +1,64 @@
+import { instrument, type Instrument } from '../bench/index.js';
+import { drawsFrom } from '../odds/index.js';
+
+/** A generator that starts with neighbouring seeds starts alike: it is run in first. */
+const RUN_IN = 64;
+
+/** Standard normal deviates from a seed. */
+export function normalFrom(seed: number): () => number {
+  const { normal } = drawsFrom(seed);
+  for (let n = 0; n < RUN_IN; n++) normal();
+  return normal;
+}
+
+/** A number of a name, so that a figure does not depend on which others were asked for before it. */
+export function numberOf(name: string): number {
+  let sum = 7;
+  for (const letter of name) sum = (Math.imul(sum, 31) + letter.charCodeAt(0)) | 0;
+  return sum;
+}
+
+/** What is otherwise than anybody in a kitchen thinks. */
+export interface Mishaps {
+  /** Salt, kg/kg, that is in an ingredient though its label says nothing of it: somebody opened the other carton. */
+  readonly unlabelledSalt?: Readonly<Record<string, number>>;
+  /** What a ladle really holds of what it is said to. */
+  readonly ladle?: number;
+  /** What stands on the scale that nobody took off, kg. */
+  readonly onScaleKg?: number;
+  /** How many times as thick as the card thinks what is blended gets. */
+  readonly thickness?: number;
+  /** How many times as much steam leaves: a lid left off, a tray forgotten. */
+  readonly steam?: number;
+}
+
+/** What is true of a simulated kitchen from batch to batch and what nobody there knows: each figure is drawn once, when it is first asked for. */
+export class HiddenKitchen {
+  private readonly figures = new Map<string, number>();
+  readonly scale: Instrument;
+  readonly viscometer: Instrument;
+  readonly meter: Instrument;
+  readonly dipBiasM: number;
+  readonly eyeBias: number;
+  readonly unlabelled: Map<string, number>;
+
+  constructor(
+    private readonly seed: number,
+    readonly mishaps: Mishaps = {},
+  ) {
+    const normal = normalFrom(seed * 7919);
+    this.scale = instrument({ biasSd: 0.003, noiseSd: 0.004, driftPerHour: 0 }, normal);
+    this.viscometer = instrument({ biasSd: 0.06, noiseSd: 0.08, driftPerHour: 0 }, normal);
+    this.meter = instrument({ biasSd: 0.02, noiseSd: 0.03, driftPerHour: 0 }, normal);
+    this.dipBiasM = normal() * 0.002;
+    this.eyeBias = normal() * 0.16;
+    this.unlabelled = new Map(Object.entries(mishaps.unlabelledSalt ?? {}));
+  }
+
+  /** A lasting figure of the kitchen: so many sd of ln off what a card thinks. */
+  of(name: string, sd: number): number {
+    const have = this.figures.get(name) ?? normalFrom(this.seed * 104_729 + numberOf(name))();
+    this.figures.set(name, have);
+    return have * sd;
+  }
+}

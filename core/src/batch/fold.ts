@@ -146,8 +146,9 @@ function standing({ step, before, pot }: StepRecord): PotState {
 /** Cautions of a step as it stands in a batch. That a reading was doubted is over once another has been taken. */
 export function cautionsAt({ run: { records: all } }: Pick<BatchState, 'run'>, stepId: string | undefined): Caution[] {
   const records = all.filter(({ step }) => step.id === stepId);
-  const last = (of: 'body' | 'heat'): number => records.findLastIndex(({ step }) => step.op === 'read' && step.seen.of === of);
-  const over = { BODY_QUESTIONED: last('body'), TEMPERATURE_QUESTIONED: last('heat') };
+  const last = (of: 'body' | 'heat' | 'salt'): number =>
+    records.findLastIndex(({ step }) => step.op === 'read' && step.seen.of === of);
+  const over = { BODY_QUESTIONED: last('body'), SALT_QUESTIONED: last('salt'), TEMPERATURE_QUESTIONED: last('heat') };
   const from = (code: Caution['code']): number => (code in over ? over[code as keyof typeof over] : 0);
   const standing = records.flatMap(({ cautions }, n) => cautions.filter(({ code }) => n >= from(code)));
   // What doubts a reading comes first: it is about what the hand has just done.

@@ -2,6 +2,7 @@ export {
   boiledOffKg,
   heated,
   massOf,
+  pouredTogether,
   saltPctOf,
   stiffenedTo,
   stirredIn,

@@ -76,6 +76,20 @@ export function stirredIn(pot: SimulatedPot, { kg, solidsShare, saltShare, tempC
   };
 }
 
+/** Two pots in one: kilos and heat add up, and each of them makes as thick as what it brings. */
+export function pouredTogether(a: SimulatedPot, b: SimulatedPot): SimulatedPot {
+  const heat = capacityJK(a) + capacityJK(b);
+  const solidsKg = a.solidsKg + b.solidsKg;
+  return {
+    waterKg: a.waterKg + b.waterKg,
+    solidsKg,
+    saltKg: a.saltKg + b.saltKg,
+    thinKg: a.thinKg + b.thinKg,
+    tempC: heat > 0 ? (capacityJK(a) * a.tempC + capacityJK(b) * b.tempC) / heat : a.tempC,
+    stiffness: solidsKg > 0 ? (a.stiffness * a.solidsKg + b.stiffness * b.solidsKg) / solidsKg : 1,
+  };
+}
+
 /** Some of it taken out as it stands. */
 export function takenOut(pot: SimulatedPot, kg: number): SimulatedPot {
   const left = Math.max(0, 1 - kg / massOf(pot));

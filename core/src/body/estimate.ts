@@ -13,6 +13,8 @@ export interface Estimate {
   readonly cov: readonly (readonly number[])[];
   /** How far off, in ln, a body reading was that nobody believed; one that says it again is believed. */
   readonly doubtedLn?: number | undefined;
+  /** The same of a reading of the salt. */
+  readonly doubtedSaltLn?: number | undefined;
 }
 
 /** What a run without any reading is trusted to: 1 sd of ln mass and ln salt. Kitchen defaults. */

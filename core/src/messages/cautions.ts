@@ -154,6 +154,8 @@ export function cautionSentence(caution: Caution, nameOf: NameOf): string {
       return `${degrees(caution.readC)} is kept, but soup boils at ${degrees(caution.mostC)} here: look at the probe. The estimate stays as it was.`;
     case 'BODY_QUESTIONED':
       return `${said(caution.readMPas)} read; the pot as it stands is reckoned at ${said(caution.expectedMPas)}. Stirred, cooled, no pieces? Read again.`;
+    case 'SALT_QUESTIONED':
+      return `${caution.readPct.toFixed(2)} % salt read, ${caution.expectedPct.toFixed(2)} % expected: salted stock, salt not logged? Stir and read again. A second reading that says the same is believed.`;
     case 'READING_OUT_OF_RANGE':
       return `Out of the ${caution.device}’s range: it only says on which side. Take another device.`;
     case 'OVER_THE_BRIM':

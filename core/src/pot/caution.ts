@@ -53,6 +53,7 @@ export type Caution =
   | { readonly code: 'TWO_PEOPLE_LIFT'; readonly massKg: number }
   | { readonly code: 'NEVER_LIFT'; readonly massKg: number }
   | { readonly code: 'READING_QUESTIONED'; readonly readKg: number; readonly expectedKg: number }
+  | { readonly code: 'SALT_QUESTIONED'; readonly readPct: number; readonly expectedPct: number }
   | { readonly code: 'TEMPERATURE_QUESTIONED'; readonly readC: number; readonly mostC: number }
   | { readonly code: 'BODY_QUESTIONED'; readonly readMPas: number; readonly expectedMPas: number }
   | { readonly code: 'READING_OUT_OF_RANGE'; readonly device: string }

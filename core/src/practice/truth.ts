@@ -1,10 +1,10 @@
-import { boiledOffKg, massOf, stiffenedTo, thicknessOf, type SimulatedPot } from '../bench/index.js';
+import { boiledOffKg, massOf, pouredTogether, stiffenedTo, takenOut, thicknessOf, type SimulatedPot } from '../bench/index.js';
 import { FIBRE, PROTEIN, SALT, STARCH, WATER, type Mix } from '../larder/index.js';
 import { areaM2 } from '../kit/index.js';
 import type { Planned } from '../plan/index.js';
-import { bodyMPas, parcelKg, potKg, type Flow } from '../pot/index.js';
+import { bodyMPas, parcelKg, potKg } from '../pot/index.js';
 import type { StepRecord } from '../runner/index.js';
-import { normalFrom, type HiddenKitchen } from './hidden-kitchen.js';
+import { normalFrom, numberOf, type HiddenKitchen } from './hidden-kitchen.js';
 
 /** How far one batch strays from the card by itself, 1 sd of ln, and how far its kitchen does for good. Invented for the bench. */
 const STRAYS = { measured: 0.012, solids: 0.03, kept: 0.015, steam: 0.08, thickness: 0.2, covered: 0.07 };
@@ -19,34 +19,46 @@ function kilosOf(mix: Mix): Kilos {
   return { waterKg: mix[WATER], saltKg: mix[SALT], solidsKg, thinKg: all - mix[WATER] - mix[SALT] - solidsKg };
 }
 
+const NOTHING: SimulatedPot = { waterKg: 0, solidsKg: 0, saltKg: 0, thinKg: 0, tempC: 80, stiffness: 1 };
+
 /**
  * What really stands in the pot of a batch, in a kitchen that strays from the card: every amount, every pound of vegetables,
  * every minute at the boil is a little other than the card says.
  */
 export class Truth {
-  private now: SimulatedPot = { waterKg: 0, solidsKg: 0, saltKg: 0, thinKg: 0, tempC: 80, stiffness: 1 };
-  private readonly normal: () => number;
+  /** By branch, what stands in its vessel. */
+  private readonly pots = new Map<string, SimulatedPot>();
+  private readonly drawn = new Map<string, number>();
   private readonly lines = new Map<string, { readonly solids: number; readonly kept: number }>();
+  private readonly root: string;
 
   /** @param plan the plan as a kitchen makes it that has learnt nothing: what really happens does not hang on what is believed. */
   constructor(
     private readonly plan: Planned,
     private readonly hidden: HiddenKitchen,
-    seed: number,
+    private readonly seed: number,
   ) {
-    this.normal = normalFrom(seed);
+    this.root = plan.prepared.soup.root.id;
+  }
+
+  /** What stands in the vessel of a branch; in the pot where none is named. */
+  potOf(branch = this.root): SimulatedPot {
+    return this.pots.get(branch) ?? NOTHING;
   }
 
   get pot(): SimulatedPot {
-    return this.now;
+    return this.potOf();
   }
 
   get kg(): number {
-    return massOf(this.now);
+    return massOf(this.pot);
   }
 
-  exp(sd: number): number {
-    return Math.exp(this.normal() * sd);
+  /** A share that something strays by itself: drawn by what it is of, so that another thing done otherwise changes nothing here. */
+  private stray(of: string, sd: number): number {
+    const count = this.drawn.get(of) ?? 0;
+    this.drawn.set(of, count + 1);
+    return Math.exp(normalFrom(this.seed * 15_485_863 + numberOf(`${of} ${String(count)}`))() * sd);
   }
 
   private ingredientOf(line: string): string {
@@ -56,15 +68,15 @@ export class Truth {
   private strayOf(line: string): { readonly solids: number; readonly kept: number } {
     const ingredient = this.ingredientOf(line);
     const own = this.lines.get(line) ?? {
-      solids: this.exp(STRAYS.solids) * Math.exp(this.hidden.of(`solids of ${ingredient}`, LASTING.solids)),
-      kept: this.exp(STRAYS.kept) * Math.exp(this.hidden.of(`kept of ${ingredient}`, LASTING.kept)),
+      solids: this.stray(`solids of ${line}`, STRAYS.solids) * Math.exp(this.hidden.of(`solids of ${ingredient}`, LASTING.solids)),
+      kept: this.stray(`kept of ${line}`, STRAYS.kept) * Math.exp(this.hidden.of(`kept of ${ingredient}`, LASTING.kept)),
     };
     this.lines.set(line, own);
     return own;
   }
 
   /** Puts in what a line really is: as much of it, but not of its water, as the card thinks. */
-  private putIn(line: string, mix: Mix, times: number): void {
+  private putIn(branch: string, line: string, mix: Mix, times: number): void {
     const { solids } = this.strayOf(line);
     const own = kilosOf(mix);
     const allKg = mix.reduce((sum, kg) => sum + kg, 0);
@@ -73,64 +85,61 @@ export class Truth {
     // Salt itself is what it is; what comes salted is as salt as its maker made it.
     const salty = saltShare > 0.5 ? 1 : Math.exp(this.hidden.of(`salt of ${ingredient}`, LASTING.salt));
     const solidsKg = own.solidsKg * solids;
-    this.now = {
-      ...this.now,
-      waterKg: this.now.waterKg + times * (own.waterKg + own.solidsKg - solidsKg),
-      solidsKg: this.now.solidsKg + times * solidsKg,
-      saltKg: this.now.saltKg + times * (own.saltKg * salty + allKg * (this.hidden.unlabelled.get(ingredient) ?? 0)),
-      thinKg: this.now.thinKg + times * own.thinKg,
-    };
+    const pot = this.potOf(branch);
+    this.pots.set(branch, {
+      ...pot,
+      waterKg: pot.waterKg + times * (own.waterKg + own.solidsKg - solidsKg),
+      solidsKg: pot.solidsKg + times * solidsKg,
+      saltKg: pot.saltKg + times * (own.saltKg * salty + allKg * (this.hidden.unlabelled.get(ingredient) ?? 0)),
+      thinKg: pot.thinKg + times * own.thinKg,
+    });
   }
 
-  /** So many kilos of a line are weighed out and put in, as well as anybody weighs. */
-  give(line: string, mix: Mix): void {
-    this.putIn(line, mix, this.exp(STRAYS.measured));
+  /** Liquids are measured out by ladle and jug, which may hold what nobody thinks. */
+  private byLadle(line: string): number {
+    const own = this.plan.prepared.lines.find(({ line: { id } }) => id === line)?.line;
+    return own?.ingredient.row.group === 'liquids' ? (this.hidden.mishaps.ladle ?? 1) : 1;
+  }
+
+  /** So many kilos of a line are weighed out and put in, as well as anybody weighs; `times` where its measure is another. */
+  give(line: string, mix: Mix, branch = this.root, times = 1): void {
+    this.putIn(branch, line, mix, times * this.stray(`measured of ${line}`, STRAYS.measured));
   }
 
   /** So many kilos are taken out as it stands. */
-  take(kg: number): void {
-    this.shrink(Math.max(0, 1 - kg / Math.max(1e-9, this.kg)));
+  take(kg: number, branch = this.root): void {
+    this.pots.set(branch, takenOut(this.potOf(branch), kg));
   }
 
-  private shrink(left: number): void {
-    const { waterKg, solidsKg, saltKg, thinKg } = this.now;
-    this.now = {
-      ...this.now,
-      waterKg: waterKg * left,
-      solidsKg: solidsKg * left,
-      saltKg: saltKg * left,
-      thinKg: thinKg * left,
-    };
-  }
-
-  private steam(): number {
+  private steam(step: string): number {
     const mishap = this.hidden.mishaps.steam ?? 1;
-    return mishap * Math.exp(this.hidden.of('steam', LASTING.steam)) * this.exp(STRAYS.steam);
+    return mishap * Math.exp(this.hidden.of('steam', LASTING.steam)) * this.stray(`steam of ${step}`, STRAYS.steam);
   }
 
-  private steamsOff(kg: number): void {
-    this.now = { ...this.now, waterKg: Math.max(0.3 * this.now.waterKg, this.now.waterKg - kg) };
-  }
-
-  private takeOut(flow: Flow, ofKg: number): void {
-    const kg = parcelKg(flow.parcel);
-    if (flow.kind === 'vapour') this.steamsOff(kg * this.steam());
-    else this.shrink(Math.max(0, 1 - kg / Math.max(1e-9, ofKg)));
+  private steamsOff(branch: string, kg: number): void {
+    const pot = this.potOf(branch);
+    this.pots.set(branch, { ...pot, waterKg: Math.max(0.3 * pot.waterKg, pot.waterKg - kg) });
   }
 
   /** A simmer by the flame: how hard it is driven, as far as the burner can, what of its power the water gets. */
   private simmers({ step, minutes, counts, branchId }: StepRecord): boolean {
-    const { soup, vessel } = this.plan.prepared;
-    if (step.op !== 'simmer' || branchId !== soup.root.id) return false;
-    const kg = boiledOffKg(this.now, {
+    const { vessel } = this.plan.prepared;
+    if (step.op !== 'simmer' || branchId !== this.root) return false;
+    const kg = boiledOffKg(this.pot, {
       areaM2: areaM2(vessel),
       powerW: vessel.burnerW * vessel.efficiency,
       vigour: step.vigour,
       lid: step.lid,
       minutes: Math.max(0, minutes - (counts?.toBoilMinutes ?? 0)),
     });
-    this.steamsOff(kg * this.steam());
+    this.steamsOff(branchId, kg * this.steam(step.id));
     return true;
+  }
+
+  /** What stands in the vessel of a branch runs into that of another. */
+  private joins(branch: string, into: string): void {
+    this.pots.set(into, pouredTogether(this.potOf(into), this.potOf(branch)));
+    this.pots.delete(branch);
   }
 
   /**
@@ -138,31 +147,44 @@ export class Truth {
    *
    * @param record the step as it is on record, for what went in.
    * @param unlearnt the same step as a kitchen has it that has learnt nothing, for what becomes of it.
+   * @param isIn lines that were put in by hand already.
    */
-  happens({ step, inflows }: StepRecord, unlearnt: StepRecord): void {
+  happens({ step, inflows, branchId }: StepRecord, unlearnt: StepRecord, isIn: (line: string) => boolean = () => false): void {
     if (step.op === 'dish') return;
+    if (step.op === 'join') {
+      this.joins(step.branch.id, branchId);
+      return;
+    }
     const bought = new Map(unlearnt.inflows.map(({ lineId, parcel }) => [lineId, parcelKg(parcel)]));
     const trimmed = new Map(
       unlearnt.outflows.filter(({ kind }) => kind === 'trim').map(({ lineId, parcel }) => [lineId, parcelKg(parcel)]),
     );
     for (const { kind, lineId, parcel } of inflows) {
-      if (kind !== 'ingredient') continue;
+      if (kind !== 'ingredient' || isIn(lineId)) continue;
       const waste = trimmed.get(lineId);
       const keeps = waste === undefined ? 1 : 1 - waste / (bought.get(lineId) ?? waste);
       const byKnife = waste === undefined ? 1 : Math.min(1, keeps * this.strayOf(lineId).kept);
-      const byEye = step.op === 'cover' ? this.exp(STRAYS.covered) * Math.exp(this.hidden.of('covered', LASTING.covered)) : 1;
-      this.putIn(lineId, parcel.mix, byKnife * byEye * this.exp(STRAYS.measured));
+      const byEye =
+        step.op === 'cover'
+          ? this.stray(`covered at ${step.id}`, STRAYS.covered) * Math.exp(this.hidden.of('covered', LASTING.covered))
+          : 1;
+      const times = byKnife * byEye * this.byLadle(lineId);
+      this.putIn(branchId, lineId, parcel.mix, times * this.stray(`measured of ${lineId}`, STRAYS.measured));
     }
     const isSimmered = this.simmers(unlearnt);
-    for (const flow of unlearnt.outflows)
-      if (flow.kind !== 'trim' && !(isSimmered && flow.kind === 'vapour')) this.takeOut(flow, potKg(unlearnt.before));
-    if (step.op === 'blend' && thicknessOf(this.now, 65) > 0) {
+    const ofKg = potKg(unlearnt.before);
+    for (const { kind, parcel } of unlearnt.outflows) {
+      if (kind === 'trim' || (isSimmered && kind === 'vapour')) continue;
+      const kg = parcelKg(parcel);
+      if (kind === 'vapour') this.steamsOff(branchId, kg * this.steam(step.id));
+      else this.take((kg / Math.max(1e-9, ofKg)) * massOf(this.potOf(branchId)), branchId);
+    }
+    if (step.op === 'blend' && thicknessOf(this.potOf(branchId), 65) > 0) {
       const { servedC, parameters } = this.plan.prepared;
       const believed = bodyMPas(unlearnt.pot, servedC, parameters.bodyA);
-      const { id } = this.plan.snapshot.soup;
-      const off = this.hidden.of(`thickness of ${id}`, LASTING.thickness);
-      const mishap = this.hidden.mishaps.thickness ?? 1;
-      this.now = stiffenedTo(this.now, believed * mishap * Math.exp(off) * this.exp(STRAYS.thickness), servedC);
+      const off = this.hidden.of(`thickness of ${this.plan.snapshot.soup.id}`, LASTING.thickness);
+      const times = (this.hidden.mishaps.thickness ?? 1) * Math.exp(off) * this.stray(`thickness at ${step.id}`, STRAYS.thickness);
+      this.pots.set(branchId, stiffenedTo(this.potOf(branchId), believed * times, servedC));
     }
   }
 }

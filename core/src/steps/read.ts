@@ -5,6 +5,7 @@ import {
   SPOON_WORDS,
   ANSWERS,
   BODY,
+  SALTINESS,
   BodyReadingSchema,
   evidenceOf,
   observe,
@@ -67,6 +68,16 @@ const MOST_ANSWERS = 0.8;
 const LEAST_WATER = 0.1;
 const TINY_KG = 1e-9;
 
+/** Soup that is unsalted is taken to hold this share of salt, so that a reading can say that it holds more. */
+const LEAST_SALT = 1e-5;
+/** A salt reading that is off by less, in points, is never wild: of hardly any salt a little is many times as much. */
+const SALT_WORTH_PCT = 0.1;
+
+/** Salt of a pot, kg; never quite none. */
+function saltOf(pot: PotState): number {
+  return Math.max(mixIn(pot)[SALT], LEAST_SALT * potKg(pot));
+}
+
 function waterOf(kg: number): Mix {
   return [kg, 0, 0, 0, 0, 0, 0, 0, 0, 0];
 }
@@ -103,8 +114,7 @@ function observationOf(pot: PotState, seen: Seen, context: StepContext): Observa
       };
     }
     case 'salt': {
-      const salt = mixIn(pot)[SALT];
-      if (salt <= 0) return undefined;
+      const salt = saltOf(pot);
       const sd = seen.sdPct / seen.saltPct;
       const value = Math.log(seen.saltPct / 100);
       return {
@@ -151,9 +161,9 @@ function questioned(pot: PotState, seen: Exclude<Seen, { of: 'heat' }>, observat
     const read = Number.isFinite(observation.low) ? observation.low : observation.high;
     return { code: 'BODY_QUESTIONED', readMPas: word ?? Math.exp(read), expectedMPas: Math.exp(observation.expected) };
   }
-  const expectedKg = potKg(pot);
-  const readKg = massSeen(pot, seen)?.massKg ?? (seen.of === 'salt' ? (mixIn(pot)[SALT] * 100) / seen.saltPct : Number.NaN);
-  return { code: 'READING_QUESTIONED', readKg, expectedKg };
+  if (seen.of === 'salt')
+    return { code: 'SALT_QUESTIONED', readPct: seen.saltPct, expectedPct: (mixIn(pot)[SALT] / potKg(pot)) * 100 };
+  return { code: 'READING_QUESTIONED', readKg: massSeen(pot, seen)?.massKg ?? Number.NaN, expectedKg: potKg(pot) };
 }
 
 /** A drain cup that ran out too fast or too slowly says only on which side the body lies. */
@@ -164,25 +174,51 @@ function outOfRange(seen: Seen, { low, high }: Observation): boolean {
 /** The correction that an observation asks for, as flows: water, since boil-off and uncounted liquid are what a run knows least, and salt. */
 function corrected(pot: PotState, moved: Observed['moved']): { mix: Mix } {
   const kg = potKg(pot);
-  const salt = mixIn(pot)[SALT];
-  const saltKg = Math.max(salt * Math.expm1(moved[1]), -pot.liquid.mix[SALT]);
+  const saltKg = moved[1] === 0 ? 0 : Math.max(saltOf(pot) * Math.exp(moved[1]) - mixIn(pot)[SALT], -pot.liquid.mix[SALT]);
   const waterKg = Math.max(kg * Math.expm1(moved[0]) - saltKg, -(1 - LEAST_WATER) * pot.liquid.mix[WATER]);
   return { mix: [waterKg, 0, 0, 0, 0, 0, saltKg, 0, 0, 0] };
 }
 
-/** Two readings of the body that both seem wild and lie within this of one another are not: they outvote the estimate, ln. */
-const SAYS_AGAIN_LN = 0.5;
+/** Two readings that both seem wild and lie within this of one another are not: they outvote the estimate, ln. */
+const SAYS_AGAIN_LN = { body: 0.5, salt: 0.2 };
 
 function middle({ low, high }: Observation): number {
   return Number.isFinite(low) && Number.isFinite(high) ? (low + high) / 2 : Number.isFinite(low) ? low : high;
 }
 
-/** The estimate with its body as unsure as it has proved to be: by how far off two readings found it. */
-function unsettled(estimate: Estimate, byLn: number): Estimate {
+/** The estimate with its body or salt as unsure as it has proved to be: by how far off it was found. */
+function unsettled(estimate: Estimate, state: number, byLn: number): Estimate {
   return {
     ...estimate,
-    cov: estimate.cov.map((row, i) => row.map((c, j) => (i === BODY && j === BODY ? c + byLn * byLn : c))),
+    cov: estimate.cov.map((row, i) => row.map((c, j) => (i === state && j === state ? c + byLn * byLn : c))),
   };
+}
+
+/** What is known of the pot, with a reading of it that nobody believed yet. */
+function doubting(estimate: Estimate, of: 'body' | 'salt', offLn: number): Estimate {
+  return of === 'body' ? { ...estimate, doubtedLn: offLn } : { ...estimate, doubtedSaltLn: offLn };
+}
+
+/** A reading against what is known: one that seems wild is believed where it says again what one before it said, or where it hardly matters. */
+function observedAs(
+  pot: PotState,
+  seen: Seen,
+  observation: Observation,
+  before: Estimate,
+): Observed & { readonly doubted?: Estimate } {
+  const first = observe(before, observation);
+  if (!first.questioned || (seen.of !== 'body' && seen.of !== 'salt')) return first;
+  const offLn = middle(observation) - observation.expected;
+  const doubted = seen.of === 'body' ? before.doubtedLn : before.doubtedSaltLn;
+  const isSaidAgain = doubted !== undefined && Math.abs(offLn - doubted) <= SAYS_AGAIN_LN[seen.of];
+  const hardlyMatters = seen.of === 'salt' && Math.abs(seen.saltPct - (mixIn(pot)[SALT] / potKg(pot)) * 100) < SALT_WORTH_PCT;
+  if (!isSaidAgain && !hardlyMatters) return { ...first, doubted: doubting(before, seen.of, offLn) };
+  const { doubtedLn, doubtedSaltLn, ...rest } = before;
+  const settled: Estimate =
+    seen.of === 'body'
+      ? { ...rest, ...(doubtedSaltLn === undefined ? {} : { doubtedSaltLn }) }
+      : { ...rest, ...(doubtedLn === undefined ? {} : { doubtedLn }) };
+  return observe(unsettled(settled, seen.of === 'body' ? BODY : SALTINESS, offLn), observation);
 }
 
 /** Soup is never colder than this nor hotter than boiling by more than this, K: what says so is the probe, not the soup. */
@@ -217,7 +253,7 @@ function readFromHere(pot: PotState, estimate: Estimate, a: number): { pot: PotS
 /**
  * Moves the joint estimate of mass, salt and body by a reading. What it moves of mass is put down to water and shows as
  * a flow of its own, as does what it moves of salt. A reading more than 3 sd off leaves the pot as it was and says so;
- * where a second one of the body says the same, it is the estimate that was wrong.
+ * where a second one of the body or the salt says the same, it is the estimate that was wrong.
  */
 export function read(pot: PotState, settings: Read, context: StepContext): StepResult {
   const { seen } = settings;
@@ -225,15 +261,10 @@ export function read(pot: PotState, settings: Read, context: StepContext): StepR
   const raw = observationOf(pot, seen, context);
   if (raw === undefined) return unchanged(pot);
   const observation = asLearnt(raw, context);
-  const before = context.estimate;
-  const first = observe(before, observation);
-  const offLn = middle(observation) - observation.expected;
-  const again = before.doubtedLn !== undefined && Math.abs(offLn - before.doubtedLn) <= SAYS_AGAIN_LN;
-  const isDoubted = seen.of === 'body' && first.questioned;
-  const observed = isDoubted && again ? observe(unsettled(before, offLn), observation) : first;
+  const observed = observedAs(pot, seen, observation, context.estimate);
   if (observed.questioned) {
     const cautions = [questioned(pot, seen, observation)];
-    return isDoubted ? { ...unchanged(pot, cautions), estimate: { ...before, doubtedLn: offLn } } : unchanged(pot, cautions);
+    return observed.doubted === undefined ? unchanged(pot, cautions) : { ...unchanged(pot, cautions), estimate: observed.doubted };
   }
   const { mix } = corrected(pot, observed.moved);
   const inflows: Flow[] = [];

@@ -1,0 +1,149 @@
+import { saltPctOf, thicknessOf, massOf, type SimulatedPot } from '../bench/index.js';
+import { foldBatch, historyOf, type BatchState, type StoredEntry } from '../batch/index.js';
+import type { Mix } from '../larder/index.js';
+import type { Planned } from '../plan/index.js';
+import { volumeM3 } from '../pot/index.js';
+import { walk } from '../soup/index.js';
+import { HiddenKitchen, type Mishaps } from './hidden-kitchen.js';
+import { Truth } from './truth.js';
+
+/** What is hidden of a practice: which kitchen it is, and what is otherwise than anybody there thinks. */
+export interface Hidden {
+  readonly seed: number;
+  readonly mishaps: Mishaps;
+}
+
+/** The pot as it is and as the record has it, behind one entry that did something to it. */
+export interface Moment {
+  readonly entryId: string;
+  readonly stepId: string;
+  readonly atMs: number;
+  readonly believedKg: number;
+  readonly trueKg: number;
+  readonly trueSaltPct: number;
+  /** As it is served, mPa·s. */
+  readonly trueMPas: number;
+}
+
+/** A batch of a practice: what is believed of it, what is true, and what happened to it on the way. */
+export interface Cooked {
+  readonly state: BatchState;
+  readonly pot: SimulatedPot;
+  readonly moments: readonly Moment[];
+}
+
+/** What was entered at a step of one of its lines went in at once. */
+const GIVES: ReadonlySet<string> = new Set(['added', 'poured', 'brought']);
+
+class Cooking {
+  readonly truth: Truth;
+  readonly moments: Moment[] = [];
+  private readonly branchOf: ReadonlyMap<string, string>;
+  private readonly trims: ReadonlySet<string>;
+  private readonly byHand = new Map<string, Set<string>>();
+  private readonly isJoined = new Set<string>();
+  private state: BatchState;
+  private readonly before: StoredEntry[] = [];
+
+  constructor(
+    private readonly plan: Planned,
+    private readonly hidden: HiddenKitchen,
+    seed: number,
+  ) {
+    this.truth = new Truth(plan, hidden, seed);
+    const steps = walk(plan.prepared.soup.root);
+    this.branchOf = new Map(steps.map(({ step, branch }) => [step.id, branch.id]));
+    this.trims = new Set(steps.flatMap(({ step }) => (step.op === 'trim' ? [step.id] : [])));
+    this.state = foldBatch(plan.snapshot, [], plan);
+  }
+
+  private fold(): void {
+    this.state = foldBatch(this.plan.snapshot, this.before, this.plan);
+  }
+
+  private mixOf(line: string, kg: number): Mix | undefined {
+    const own = this.state.prepared.lines.find(({ line: { id } }) => id === line)?.line;
+    return own?.ingredient.perKg.map((share) => share * kg) as Mix | undefined;
+  }
+
+  private kgOf(line: string, volume: number): number {
+    const own = this.state.prepared.lines.find(({ line: { id } }) => id === line)?.line;
+    if (own === undefined) return 0;
+    const { densityKgM3, storedAtC } = own.ingredient.row;
+    return volume * (densityKgM3 ?? 1 / volumeM3(own.ingredient.perKg, Math.max(0, storedAtC)));
+  }
+
+  /** Branches run in as soon as the record has them in. */
+  private join(): void {
+    for (const record of this.state.happened) {
+      if (record.step.op !== 'join' || this.isJoined.has(record.step.id)) continue;
+      this.isJoined.add(record.step.id);
+      this.truth.happens(record, record);
+    }
+  }
+
+  take(entry: StoredEntry): void {
+    const { action } = entry;
+    this.before.push(entry);
+    if (!('stepId' in action) || action.stepId === undefined) return;
+    const { stepId } = action;
+    const branch = this.branchOf.get(stepId) ?? this.plan.prepared.soup.root.id;
+    if (GIVES.has(action.kind)) {
+      if (action.kind === 'brought') this.fold();
+      if (this.trims.has(stepId)) return;
+      const line = 'line' in action ? action.line : '';
+      const ladle = action.kind === 'poured' ? (this.hidden.mishaps.ladle ?? 1) : 1;
+      const kg = action.kind === 'poured' ? this.kgOf(line, action.volumeM3) : 'kg' in action ? action.kg : 0;
+      const mix = this.mixOf(line, kg);
+      if (mix === undefined) return;
+      this.byHand.set(stepId, (this.byHand.get(stepId) ?? new Set()).add(line));
+      this.truth.give(line, mix, branch, ladle);
+    } else if (action.kind === 'done') this.tick(stepId);
+    else if (action.kind === 'ladled out') this.truth.take(action.kg, branch);
+    else if (action.kind === 'cup') this.truth.take(action.cupKg, branch);
+    else return;
+    this.note(entry, stepId);
+  }
+
+  private tick(stepId: string): void {
+    this.fold();
+    const given = this.byHand.get(stepId);
+    this.join();
+    for (const record of this.state.happened) {
+      const { step } = record;
+      if (step.id !== stepId || step.op === 'read' || step.op === 'join') continue;
+      // What was entered by hand stands in the record as an addition of its own: it is in already.
+      const isAct = step.op === 'add' && record.inflows.length > 0 && record.inflows.every(({ lineId }) => given?.has(lineId));
+      if (!isAct) this.truth.happens(record, record, (line) => given?.has(line) === true && !this.trims.has(stepId));
+    }
+    this.join();
+  }
+
+  private note({ id, atMs }: StoredEntry, stepId: string): void {
+    this.fold();
+    const { pot } = this.truth;
+    this.moments.push({
+      entryId: id,
+      stepId,
+      atMs,
+      believedKg: this.state.massKg,
+      trueKg: massOf(pot),
+      trueSaltPct: massOf(pot) > 0 ? saltPctOf(pot) : 0,
+      trueMPas: massOf(pot) > 0 ? thicknessOf(pot, this.plan.prepared.servedC) : 0,
+    });
+  }
+
+  end(entries: readonly StoredEntry[]): Cooked {
+    return { state: foldBatch(this.plan.snapshot, entries, this.plan), pot: this.truth.pot, moments: this.moments };
+  }
+}
+
+/**
+ * What really stands in the pot behind all that was entered, in a kitchen that keeps its truth to itself. The same plan,
+ * seed and entries give the same pot, wherever that is worked out; a reading changes nothing of it.
+ */
+export function cookedIn(plan: Planned, entries: readonly StoredEntry[], { seed, mishaps }: Hidden): Cooked {
+  const cooking = new Cooking(plan, new HiddenKitchen(seed, mishaps), seed);
+  for (const entry of historyOf(entries).counted) cooking.take(entry);
+  return cooking.end(entries);
+}

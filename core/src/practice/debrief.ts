@@ -1,0 +1,120 @@
+import { massOf, saltPctOf, stirredIn, thicknessOf, type SimulatedPot } from '../bench/index.js';
+import type { StoredEntry } from '../batch/index.js';
+import { SALT } from '../larder/index.js';
+import type { Planned } from '../plan/index.js';
+import { bodyMPas, contents, potKg } from '../pot/index.js';
+import { cookedIn, type Cooked, type Hidden, type Moment } from './cooked.js';
+import type { Lesson, Mark } from './lessons.js';
+
+/** One thing that is judged: what was wanted, what is true, what was believed, and how good that is. */
+export interface Judged {
+  readonly mark: Mark;
+  readonly wanted: number;
+  readonly true: number;
+  readonly believed: number;
+  /** 2 right, 1 near, 0 off. */
+  readonly points: 0 | 1 | 2;
+}
+
+/** What it would have taken at the end, by somebody who knew what stands in the pot. */
+export interface Best {
+  /** Water to let down with, kg; 0 where it is thin enough. */
+  readonly waterKg: number;
+  /** Salt still to add, kg, once it is let down; negative: so much too much is in. */
+  readonly saltKg: number;
+  readonly bowls: number;
+}
+
+export interface Debrief {
+  readonly cooked: Cooked;
+  readonly marks: readonly Judged[];
+  readonly isPassed: boolean;
+  readonly best: Best;
+  /** Where what was believed and what was true were furthest apart, the furthest first. */
+  readonly turns: readonly Moment[];
+}
+
+/** How near is right and how near is nearly right: body as a factor, salt in points, bowls as a share. */
+const BODY = { right: 1.35, near: 1.8 };
+const SALT_PCT = { right: 0.08, near: 0.16 };
+const YIELD = { right: 0.07, near: 0.14 };
+const MOST_TURNS = 3;
+/** Further apart than this is worth a word. */
+const APART = 0.04;
+const HALVINGS = 60;
+
+function points(off: number, { right, near }: { right: number; near: number }): Judged['points'] {
+  return off <= right ? 2 : off <= near ? 1 : 0;
+}
+
+/** Water that brings a pot down to a body, kg: by halving, on the hidden pot itself. */
+function waterTo(pot: SimulatedPot, wantedMPas: number, servedC: number): number {
+  const letDownBy = (kg: number): SimulatedPot => stirredIn(pot, { kg, solidsShare: 0, saltShare: 0, tempC: pot.tempC });
+  if (massOf(pot) <= 0 || thicknessOf(pot, servedC) <= wantedMPas) return 0;
+  let low = 0;
+  let high = massOf(pot) * 4;
+  for (let n = 0; n < HALVINGS; n++) {
+    const middle = (low + high) / 2;
+    if (thicknessOf(letDownBy(middle), servedC) > wantedMPas) low = middle;
+    else high = middle;
+  }
+  return (low + high) / 2;
+}
+
+/** What a batch of a practice came to, against its plan: every mark by the truth. */
+export function debriefOf(plan: Planned, entries: readonly StoredEntry[], hidden: Hidden, lesson?: Lesson): Debrief {
+  const cooked = cookedIn(plan, entries, hidden);
+  const { servedC, parameters } = plan.prepared;
+  const wanted = plan.run.last?.before;
+  const planKg = wanted === undefined ? 0 : potKg(wanted);
+  const wantedSalt = wanted === undefined || planKg === 0 ? 0 : (contents(wanted).mix[SALT] / planKg) * 100;
+  const wantedBody = wanted === undefined ? 0 : bodyMPas(wanted, servedC, parameters.bodyA);
+  const { pot, state } = cooked;
+  const kg = massOf(pot);
+  // Bowls that have gone out count: what stood in the pot before them is judged.
+  const believed = state.happened.findLast(({ step }) => step.op === 'dish')?.before ?? state.pot;
+  const believedKg = Math.max(1e-9, potKg(believed));
+  const bowls = (of: number): number => (planKg === 0 ? 0 : (plan.run.bowls * of) / planKg);
+  const trueBody = kg > 0 ? thicknessOf(pot, servedC) : 0;
+  const trueSalt = kg > 0 ? saltPctOf(pot) : 0;
+  const marks: Judged[] = [
+    {
+      mark: 'body',
+      wanted: wantedBody,
+      true: trueBody,
+      believed: bodyMPas(believed, servedC, parameters.bodyA),
+      points: kg > 0 ? points(Math.exp(Math.abs(Math.log(trueBody / wantedBody))), BODY) : 0,
+    },
+    {
+      mark: 'salt',
+      wanted: wantedSalt,
+      true: trueSalt,
+      believed: (contents(believed).mix[SALT] / believedKg) * 100,
+      points: kg > 0 ? points(Math.abs(trueSalt - wantedSalt), SALT_PCT) : 0,
+    },
+    {
+      mark: 'yield',
+      wanted: plan.run.bowls,
+      true: bowls(kg),
+      believed: bowls(believedKg),
+      // Of bowls it counts that it is known how many there are: who knows can plan for it.
+      points: kg > 0 ? points(Math.abs(Math.log(kg / believedKg)), YIELD) : 0,
+    },
+  ];
+  const waterKg = waterTo(pot, wantedBody, servedC);
+  const letDown = stirredIn(pot, { kg: waterKg, solidsShare: 0, saltShare: 0, tempC: pot.tempC });
+  const share = wantedSalt / 100;
+  const saltKg = kg > 0 && share < 1 ? (share * massOf(letDown) - letDown.saltKg) / (1 - share) : 0;
+  const turns = cooked.moments
+    .filter(({ trueKg, believedKg: own }) => Math.abs(trueKg - own) > APART * Math.max(trueKg, 0.1))
+    .sort((a, b) => Math.abs(b.trueKg - b.believedKg) - Math.abs(a.trueKg - a.believedKg))
+    .slice(0, MOST_TURNS);
+  const about = lesson === undefined ? undefined : marks.find(({ mark }) => mark === lesson.about);
+  return {
+    cooked,
+    marks,
+    isPassed: kg > 0 && (about === undefined || about.points === 2) && marks.every((one) => one.points > 0),
+    best: { waterKg, saltKg, bowls: bowls(massOf(letDown)) },
+    turns,
+  };
+}

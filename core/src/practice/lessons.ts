@@ -1,0 +1,115 @@
+import type { Mishaps } from './hidden-kitchen.js';
+
+/** What a lesson is judged by. */
+export type Mark = 'body' | 'salt' | 'yield';
+
+/** Something to learn by doing: a soup, a kitchen, and what goes wrong in it. */
+export interface Lesson {
+  readonly id: string;
+  readonly title: string;
+  /** What it teaches, in a sentence. */
+  readonly learn: string;
+  /** What is said when it is begun: no more than a cook would be told. */
+  readonly brief: string;
+  readonly soupId: string;
+  readonly bowls: number;
+  readonly minutes: number;
+  readonly mishaps: Mishaps;
+  /** What it is about: this mark has to be right for it to be passed, and no other may be far off. */
+  readonly about: Mark;
+  /** What to say when it went wrong, where it is known what to practise. */
+  readonly hint: string;
+}
+
+/** Soups that ship, in kitchens of which each has one thing that is otherwise than the card thinks. Invented. */
+export const LESSONS: readonly Lesson[] = [
+  {
+    id: 'first-bowl',
+    title: 'The first bowl',
+    learn: 'Go from the knife to the bowl as the card says, with a look before the end.',
+    brief:
+      'Leek and potato, twenty bowls. Nothing is wrong here that is not wrong in every kitchen. Dip or weigh before you season.',
+    soupId: 'leek-potato',
+    bowls: 20,
+    minutes: 12,
+    mishaps: {},
+    about: 'salt',
+    hint: 'Weigh or dip before you season: the salt goes by what really stands in the pot.',
+  },
+  {
+    id: 'too-thick',
+    title: 'Too thick',
+    learn: 'Read the body off the spoon and let it down in two pours, with a look between.',
+    brief: 'The parsnips are old and floury. Look at the spoon once it is blended, before you believe the card.',
+    soupId: 'parsnip-butter',
+    bowls: 24,
+    minutes: 12,
+    mishaps: { thickness: 2.6 },
+    about: 'body',
+    hint: 'Look at the spoon behind the blender and pour as the page then says, two thirds first.',
+  },
+  {
+    id: 'too-thin',
+    title: 'Too thin, and no time',
+    learn: 'See it before the liquid is in: what is not poured need not be boiled away.',
+    brief: 'The carrots are young and watery. Nobody has half an hour to boil it down.',
+    soupId: 'carrot-ginger',
+    bowls: 24,
+    minutes: 12,
+    mishaps: { thickness: 0.4 },
+    about: 'body',
+    hint: 'Blend with the liquid held back, look, and only then let it down.',
+  },
+  {
+    id: 'salty-stock',
+    title: 'The salty stock',
+    learn: 'Taste before you salt: what comes in a carton may be salted though it does not say so.',
+    brief: 'Somebody put away the stock. It is in the usual carton.',
+    soupId: 'celeriac-leek-apple',
+    bowls: 24,
+    minutes: 12,
+    mishaps: { unlabelledSalt: { 'vegetable-stock': 0.006 } },
+    about: 'salt',
+    hint: 'Taste, or put the salt meter in, before the salt goes in; then enter what you found.',
+  },
+  {
+    id: 'other-ladle',
+    title: 'The other ladle',
+    learn: 'A ladle holds what it holds: one dip shows what counting can’t.',
+    brief: 'There is a new ladle on the hook. It looks like the old one.',
+    soupId: 'beetroot-horseradish',
+    bowls: 24,
+    minutes: 14,
+    mishaps: { ladle: 0.75 },
+    about: 'yield',
+    hint: 'Dip or weigh once the liquid is in. When the page then doubts what was poured, believe the dip.',
+  },
+  {
+    id: 'lid-off',
+    title: 'The lid that was off',
+    learn: 'What boils away is not seen: weigh or dip before you season, or the salt is too much.',
+    brief: 'The telephone rang for a long time while it simmered.',
+    soupId: 'tomato-roast-garlic',
+    bowls: 24,
+    minutes: 14,
+    mishaps: { steam: 4 },
+    about: 'yield',
+    hint: 'Dip or weigh after a long simmer, and give back the water that is gone.',
+  },
+  {
+    id: 'forty-for-four',
+    title: 'Forty bowls, for a cook of four',
+    learn: 'Ten times the soup is not ten times the minutes, the steam or the salt.',
+    brief: 'Squash and coconut for forty. Follow the plan, not your memory of four bowls.',
+    soupId: 'squash-coconut-chilli',
+    bowls: 40,
+    minutes: 14,
+    mishaps: {},
+    about: 'body',
+    hint: 'Trust the plan for the amounts, and the spoon and the tongue for the rest.',
+  },
+];
+
+export function lessonOf(id: string): Lesson | undefined {
+  return LESSONS.find((lesson) => lesson.id === id);
+}

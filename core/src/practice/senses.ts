@@ -1,0 +1,80 @@
+import { massOf, saltPctOf, thicknessOf, type SimulatedPot } from '../bench/index.js';
+import { SPOON_WORDS, type SpoonWord } from '../body/index.js';
+import { areaM2 } from '../kit/index.js';
+import type { Planned } from '../plan/index.js';
+import { walk } from '../soup/index.js';
+import { HiddenKitchen, normalFrom, numberOf } from './hidden-kitchen.js';
+import type { Hidden } from './cooked.js';
+
+/** What somebody in the kitchen sees, tastes and reads of the pot at a moment. */
+export interface Senses {
+  /** What a scale shows with the pot on it, kg; the pot itself weighs `tareKg`. */
+  readonly grossKg: number;
+  readonly tareKg: number;
+  /** From the rim down to the soup, m. */
+  readonly belowRimM: number;
+  /** Off the back of a spoon, as the eye has it; undefined before anything is blended. */
+  readonly spoon: SpoonWord | undefined;
+  readonly viscometerMPas: number | undefined;
+  /** From far too little, -2, to far too much, 2. */
+  readonly salt: -2 | -1 | 0 | 1 | 2;
+  readonly saltMeterPct: number;
+}
+
+const DENSITY = 1018;
+const FOAM = 0.02;
+/** How far off salt is before a tongue says so, and says it loudly, as a share. Invented for the bench. */
+const TASTES_OFF = 0.1;
+const TASTES_FAR_OFF = 0.35;
+const DIP_SD_M = 0.0035;
+const EYE_SD = 0.12;
+const TONGUE_SD = 0.05;
+
+/** What a card wants of salt where it says so, %. */
+function saltWanted({ prepared }: Planned): number | undefined {
+  const season = walk(prepared.soup.root).findLast(({ step }) => step.op === 'season')?.step;
+  return season?.op === 'season' ? season.saltPct : undefined;
+}
+
+function tongue(pot: SimulatedPot, wantedPct: number | undefined, off: number): Senses['salt'] {
+  if (wantedPct === undefined || massOf(pot) <= 0) return 0;
+  const by = Math.log(Math.max(1e-6, saltPctOf(pot)) / wantedPct) + off;
+  const side = by < 0 ? -1 : 1;
+  if (Math.abs(by) < TASTES_OFF) return 0;
+  return Math.abs(by) < TASTES_FAR_OFF ? side : side === 1 ? 2 : -2;
+}
+
+/** A spoon has five words; a cook says the nearest. */
+function nearestWord(mPas: number, off: number): SpoonWord {
+  const seen = Math.log(mPas) + off;
+  const away = (bodyMPas: number): number => Math.abs(Math.log(bodyMPas) - seen);
+  return SPOON_WORDS.reduce<(typeof SPOON_WORDS)[number]>(
+    (best, one) => (away(one.bodyMPas) < away(best.bodyMPas) ? one : best),
+    SPOON_WORDS[0],
+  ).word;
+}
+
+/**
+ * What is seen of a pot. Nobody sees exactly: the same look (`nth`) sees the same, the next one a little other.
+ *
+ * @param nth how often something was done or looked at before.
+ */
+export function sensed(plan: Planned, pot: SimulatedPot, isBlended: boolean, { seed, mishaps }: Hidden, nth: number): Senses {
+  const hidden = new HiddenKitchen(seed, mishaps);
+  const by = (what: string): number => normalFrom(seed * 6151 + numberOf(`${what} ${String(nth)}`))();
+  const { vessel, servedC } = plan.prepared;
+  const kg = massOf(pot);
+  const tareKg = vessel.tareKg;
+  const mPas = kg > 0 ? thicknessOf(pot, servedC) : 0;
+  const gross = kg * (1 + 0.003 * hidden.of('scale', 1) + 0.002 * by('scale')) + tareKg + (mishaps.onScaleKg ?? 0);
+  const canSee = isBlended && mPas > 0;
+  return {
+    grossKg: Math.max(0, gross),
+    tareKg,
+    belowRimM: Math.max(0, vessel.depthM - kg / DENSITY / (1 - FOAM) / areaM2(vessel) + hidden.dipBiasM + DIP_SD_M * by('dip')),
+    spoon: canSee ? nearestWord(mPas, hidden.eyeBias + EYE_SD * by('eye')) : undefined,
+    viscometerMPas: canSee ? mPas * Math.exp(0.06 * hidden.of('viscometer', 1) + 0.08 * by('viscometer')) : undefined,
+    salt: tongue(pot, saltWanted(plan), 0.05 * hidden.of('tongue', 1) + TONGUE_SD * by('tongue')),
+    saltMeterPct: kg > 0 ? saltPctOf(pot) * Math.exp(0.02 * hidden.of('meter', 1) + 0.03 * by('meter')) : 0,
+  };
+}

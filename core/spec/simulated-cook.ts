@@ -106,7 +106,13 @@ export class SimulatedCook {
     );
   }
 
+  /** Weighs or dips; what the page questions is read again, as it asks. */
   private readMass(step: SoupStep): void {
+    this.lookAtMass(step);
+    if (this.state.readings.at(-1)?.questioned === true) this.lookAtMass(step);
+  }
+
+  private lookAtMass(step: SoupStep): void {
     const { vessel } = this.plan.prepared;
     const floorM2 = (Math.PI / 4) * vessel.widthM ** 2;
     if (this.kitchen.mass === 'scale') {

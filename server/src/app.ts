@@ -37,6 +37,7 @@ import { learnedRoutes } from './learned-routes.js';
 import { addPrices, correctIngredient, readIngredient, readLarder } from './larder.js';
 import { keepPhoto, readPhoto } from './photos.js';
 import { changePlan, dropPlan, listPlans, notePlan, readPlan, savePlan } from './plans.js';
+import { benchRoutes } from './practice/bench-routes.js';
 import { supplyRoutes } from './supply-routes.js';
 import { Unreadable } from './shaped.js';
 import { rebuildStock } from './stock.js';
@@ -55,7 +56,9 @@ export interface Services {
   readonly database: Database;
   readonly hub: Hub;
   readonly devices: Devices;
-  readonly mode: 'demo' | 'own';
+  readonly mode: 'demo' | 'own' | 'practice';
+  /** The practice kitchen, whose paths stand under /practice: the same application on a file of its own. */
+  readonly practice?: { readonly fetch: (request: Request) => Promise<Response> };
   /** Names and addresses besides loopback that it answers to, and the gate that then stands before all else. */
   readonly hosts?: readonly string[];
   readonly gate?: Hono;
@@ -270,6 +273,7 @@ export function makeApp(services: Services) {
     .route('/cold', coldRoutes(services))
     .route('/days', dayRoutes(services))
     .route('/supplies', supplyRoutes(services))
+    .route('/bench', benchRoutes(services))
     .route('/learned', learnedRoutes(services))
     .get('/devices', (c) => c.json({ devices: devices.list() }))
     .post('/devices/lines', async (c) => {
@@ -348,6 +352,12 @@ export function makeApp(services: Services) {
       }),
     )
     .route('/', services.gate ?? new Hono())
+    .all('/practice/api/*', async (c) => {
+      if (services.practice === undefined) return fail(c, { code: 'NO_SUCH_PATH' });
+      const url = new URL(c.req.url);
+      url.pathname = url.pathname.slice('/practice'.length);
+      return services.practice.fetch(new Request(url, c.req.raw));
+    })
     .use('/api/*', compress({ contentTypeFilter: /^application\/json/ }))
     .use('/api/*', bodyLimit({ maxSize: MOST_BYTES, onError: (c) => fail(c, { code: 'TOO_LARGE', mostBytes: MOST_BYTES }) }))
     .use('/api/*', async (c, next) => {

@@ -68,3 +68,11 @@ export const FigureChoiceSchema = z
 export const DayBodySchema = z.strictObject({ day: DaySchema, seenMs: z.number().int().nullable() });
 export const SuppliesBodySchema = z.strictObject({ entries: z.array(SupplyEntrySchema).min(1).max(500) });
 export const TeachingSchema = z.strictObject({ counts: z.boolean().nullable() });
+/** A practice that begins: its batch and plan, the lesson, which hidden kitchen, and who practises. */
+export const PracticeBodySchema = z.strictObject({
+  batchId: z.uuid(),
+  planId: z.uuid(),
+  lesson: z.string().min(1).max(60),
+  seed: z.int().min(1).max(1_000_000),
+  who: z.string().trim().max(40),
+});

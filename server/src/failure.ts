@@ -20,6 +20,7 @@ export type Failure =
   | { readonly code: 'PLAN_STARTED'; readonly field: string }
   | { readonly code: 'NO_SUCH_INGREDIENT'; readonly field: string }
   | { readonly code: 'NO_SUCH_BATCH'; readonly field: string }
+  | { readonly code: 'NO_SUCH_LESSON'; readonly field: string }
   | { readonly code: 'NO_SUCH_LINE'; readonly field: string; readonly id: string; readonly line: string }
   | { readonly code: 'NO_SUCH_CONTAINER'; readonly field: string }
   | { readonly code: 'NO_SUCH_FIGURE'; readonly field: string }
@@ -51,6 +52,7 @@ export const STATUS: Readonly<Record<Failure['code'], ContentfulStatusCode>> = {
   PLAN_STARTED: 409,
   NO_SUCH_INGREDIENT: 404,
   NO_SUCH_BATCH: 404,
+  NO_SUCH_LESSON: 404,
   NO_SUCH_LINE: 422,
   NO_SUCH_CONTAINER: 404,
   NO_SUCH_FIGURE: 404,

@@ -8,6 +8,7 @@ export type Change =
   | { readonly kind: 'soup'; readonly soupId: string }
   | { readonly kind: 'plan'; readonly planId: string }
   | { readonly kind: 'supplies' }
+  | { readonly kind: 'practice' }
   | { readonly kind: 'day'; readonly date: string }
   | { readonly kind: 'cold' }
   | { readonly kind: 'shelf' }

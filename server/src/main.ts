@@ -15,6 +15,7 @@ import { freshPin, hasPin, PIN, setPin } from './access/pin.js';
 import { exitCodeOf, fileSentence } from './file-check.js';
 import { Hub } from './hub.js';
 import { MACHINE } from './outside.js';
+import { PracticeKitchen } from './practice/practice-kitchen.js';
 import { projectionsUpToDate } from './projections.js';
 import { refreshShelf } from './shelf.js';
 import { buildIn, serveWeb } from './statics.js';
@@ -118,14 +119,27 @@ function refresh(): Promise<void> {
 // Once before anybody looks: a shelf of an older file has no rows yet.
 await refresh();
 
+const build = web === undefined ? undefined : buildIn(web);
+const practice = new PracticeKitchen({
+  file: file.replace(/(\.sqlite)?$/, '-practice.sqlite'),
+  migrations,
+  kitchen: database,
+  seed: MACHINE.seed(),
+  ...(open === undefined ? {} : { hosts: open.hosts }),
+  build,
+  nowMs: MACHINE.nowMs,
+  logBug,
+});
+
 const app = makeApp({
   refresh,
+  practice,
   database,
   hub,
   devices,
   mode: values.demo ? 'demo' : 'own',
   ...(open === undefined ? {} : { hosts: open.hosts, gate: makeGate(database, MACHINE.nowMs) }),
-  build: web === undefined ? undefined : buildIn(web),
+  build,
   nowMs: MACHINE.nowMs,
   logBug,
 });
@@ -160,6 +174,6 @@ server.on('error', (error: NodeJS.ErrnoException) => {
 for (const signal of ['SIGINT', 'SIGTERM'] as const) {
   process.once(signal, () => {
     server.close();
-    void database.close().finally(() => process.exit(0));
+    void Promise.allSettled([practice.close(), database.close()]).finally(() => process.exit(0));
   });
 }

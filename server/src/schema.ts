@@ -327,6 +327,21 @@ export const prices = sqliteTable(
   (table) => [index('prices_by_ingredient').on(table.ingredient, table.day)],
 );
 
+/** Practices of the bench: which lesson in which hidden kitchen, by whom, and what it came to once it was over. */
+export const practices = sqliteTable(
+  'practices',
+  {
+    batchId: text('batch_id').primaryKey(),
+    lesson: text('lesson').notNull(),
+    seed: integer('seed').notNull(),
+    who: text('who').notNull(),
+    startedAtMs: integer('started_at_ms').notNull(),
+    passed: integer('passed', { mode: 'boolean' }),
+    points: integer('points'),
+  },
+  (table) => [index('practices_by_start').on(table.startedAtMs)],
+);
+
 /** The kitchen's PIN as a salted scrypt hash; one row, none until the kitchen is opened to its network. */
 export const pins = sqliteTable('pins', {
   id: integer('id').primaryKey(),

@@ -45,6 +45,8 @@ export function sentence(failure: Failure): string {
       return 'That photo is not in this kitchen.';
     case 'NO_SUCH_DEVICE':
       return 'No such device has been heard of. Look at its bridge, and at its plug.';
+    case 'NO_SUCH_LESSON':
+      return 'There is no such lesson. Choose one on the Bench.';
     case 'NO_SUCH_BATCH':
       return 'There is no such batch. The Ledger has all that were started.';
     case 'SOUP_CHANGED_SINCE':

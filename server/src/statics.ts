@@ -26,7 +26,7 @@ export function serveWeb(app: Api, folder: string): boolean {
   if (!existsSync(join(folder, 'index.html'))) return false;
   app.use('*', async (c, next) => {
     await next();
-    if (c.req.path.startsWith('/api/')) return;
+    if (c.req.path.startsWith('/api/') || c.req.path.startsWith('/practice/api/')) return;
     const keeps = c.res.ok && HASHED.test(c.req.path);
     c.res.headers.set('cache-control', keeps ? YEAR : c.res.ok ? 'no-cache' : 'no-store');
   });

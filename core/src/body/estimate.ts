@@ -1,5 +1,8 @@
 import { bodySlope, sinceReadLn, type PotState } from '../pot/index.js';
 
+/** What a reading may be doubted of. */
+export type Doubted = 'mass' | 'salt' | 'body';
+
 /**
  * How far a batch's run is trusted: a joint normal over ln mass, ln salt and ln body, and over the bias of each device that
  * has been read, so that two readings of one device are not taken for two witnesses. What readings have moved of mass, salt
@@ -11,10 +14,8 @@ export interface Estimate {
   readonly mean: readonly number[];
   /** Covariance, row by row. */
   readonly cov: readonly (readonly number[])[];
-  /** How far off, in ln, a body reading was that nobody believed; one that says it again is believed. */
-  readonly doubtedLn?: number | undefined;
-  /** The same of a reading of the salt. */
-  readonly doubtedSaltLn?: number | undefined;
+  /** How far off, in ln, readings of mass, salt or body were that nobody believed; one that says it again is believed. */
+  readonly doubted?: Readonly<Partial<Record<Doubted, number>>> | undefined;
 }
 
 /** What a run without any reading is trusted to: 1 sd of ln mass and ln salt. Kitchen defaults. */

@@ -29,5 +29,6 @@ export {
   estimateOfJoined,
   saltSdLn,
   sdOf,
+  type Doubted,
   type Estimate,
 } from './estimate.js';

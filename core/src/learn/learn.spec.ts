@@ -113,8 +113,8 @@ describe('learning from batches', () => {
   });
 });
 
-/** A hundred kitchens take some minutes: `SEEDS=100 npm test` asks for them; three of each soup otherwise. */
-const SEEDS = Math.max(1, Math.round(Number(process.env.SEEDS ?? 12) / 12));
+/** A hundred kitchens take some minutes: `SEEDS=100 npm test` asks for them; two of each soup otherwise. */
+const SEEDS = Math.max(1, Math.round(Number(process.env.SEEDS ?? 24) / 12));
 
 interface Errors {
   readonly yields: number[];

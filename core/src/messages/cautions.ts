@@ -165,7 +165,7 @@ export function cautionSentence(caution: Caution, nameOf: NameOf): string {
     case 'NEVER_LIFT':
       return `${text(showMass(caution.massKg, 'metric'))} with the pot, hot: nobody lifts that. Ladle it out, or cook it where it is served from.`;
     case 'READING_QUESTIONED':
-      return `${text(showMass(caution.readKg, 'metric'))} read, ${text(showMass(caution.expectedKg, 'metric'))} expected. Read again: wrong pot, tare, or something not logged?`;
+      return `${text(showMass(caution.readKg, 'metric'))} read, ${text(showMass(caution.expectedKg, 'metric'))} expected. Wrong pot, tare, or something not logged? Read again: a second reading that says the same is believed.`;
     case 'KEEP_WARM_OR_COLD':
       return `Hold at ${degrees(caution.hotC)} or above, or ${degrees(caution.coldC)} or below (${caution.source}).`;
   }

@@ -3,6 +3,7 @@ import type { StoredEntry } from '../batch/index.js';
 import { SALT } from '../larder/index.js';
 import type { Planned } from '../plan/index.js';
 import { bodyMPas, contents, potKg } from '../pot/index.js';
+import { walk } from '../soup/index.js';
 import { cookedIn, type Cooked, type Hidden, type Moment } from './cooked.js';
 import type { Lesson, Mark } from './lessons.js';
 
@@ -47,6 +48,11 @@ function points(off: number, { right, near }: { right: number; near: number }): 
   return off <= right ? 2 : off <= near ? 1 : 0;
 }
 
+/** Whether a card asks for a body. */
+function wantsBody({ prepared }: Planned): boolean {
+  return walk(prepared.soup.root).some(({ step }) => step.op === 'thin');
+}
+
 /** Water that brings a pot down to a body, kg: by halving, on the hidden pot itself. */
 function waterTo(pot: SimulatedPot, wantedMPas: number, servedC: number): number {
   const letDownBy = (kg: number): SimulatedPot => stirredIn(pot, { kg, solidsShare: 0, saltShare: 0, tempC: pot.tempC });
@@ -77,14 +83,16 @@ export function debriefOf(plan: Planned, entries: readonly StoredEntry[], hidden
   const bowls = (of: number): number => (planKg === 0 ? 0 : (plan.run.bowls * of) / planKg);
   const trueBody = kg > 0 ? thicknessOf(pot, servedC) : 0;
   const trueSalt = kg > 0 ? saltPctOf(pot) : 0;
+  const body: Judged = {
+    mark: 'body',
+    wanted: wantedBody,
+    true: trueBody,
+    believed: bodyMPas(believed, servedC, parameters.bodyA),
+    points: kg > 0 ? points(Math.exp(Math.abs(Math.log(trueBody / wantedBody))), BODY) : 0,
+  };
   const marks: Judged[] = [
-    {
-      mark: 'body',
-      wanted: wantedBody,
-      true: trueBody,
-      believed: bodyMPas(believed, servedC, parameters.bodyA),
-      points: kg > 0 ? points(Math.exp(Math.abs(Math.log(trueBody / wantedBody))), BODY) : 0,
-    },
+    // A card that asks for no body is not judged by one.
+    ...(wantsBody(plan) ? [body] : []),
     {
       mark: 'salt',
       wanted: wantedSalt,
@@ -101,7 +109,7 @@ export function debriefOf(plan: Planned, entries: readonly StoredEntry[], hidden
       points: kg > 0 ? points(Math.abs(Math.log(kg / believedKg)), YIELD) : 0,
     },
   ];
-  const waterKg = waterTo(pot, wantedBody, servedC);
+  const waterKg = wantsBody(plan) ? waterTo(pot, wantedBody, servedC) : 0;
   const letDown = stirredIn(pot, { kg: waterKg, solidsShare: 0, saltShare: 0, tempC: pot.tempC });
   const share = wantedSalt / 100;
   const saltKg = kg > 0 && share < 1 ? (share * massOf(letDown) - letDown.saltKg) / (1 - share) : 0;

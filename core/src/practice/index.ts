@@ -2,5 +2,5 @@ export { HiddenKitchen, normalFrom, numberOf, type Mishaps } from './hidden-kitc
 export { Truth } from './truth.js';
 export { cookedIn, type Cooked, type Hidden, type Moment } from './cooked.js';
 export { sensed, type Senses } from './senses.js';
-export { LESSONS, lessonOf, type Lesson, type Mark } from './lessons.js';
+export { LESSONS, lessonOf, planForPractice, type Lesson, type Mark } from './lessons.js';
 export { debriefOf, type Best, type Debrief, type Judged } from './debrief.js';

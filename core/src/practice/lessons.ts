@@ -1,3 +1,7 @@
+import { potsBySize, type Kit } from '../kit/index.js';
+import type { IngredientRow } from '../larder/index.js';
+import { planToBuy, type Planning } from '../plan/index.js';
+import type { Soup } from '../soup/index.js';
 import type { Mishaps } from './hidden-kitchen.js';
 
 /** What a lesson is judged by. */
@@ -40,8 +44,8 @@ export const LESSONS: readonly Lesson[] = [
     id: 'too-thick',
     title: 'Too thick',
     learn: 'Read the body off the spoon and let it down in two pours, with a look between.',
-    brief: 'The parsnips are old and floury. Look at the spoon once it is blended, before you believe the card.',
-    soupId: 'parsnip-butter',
+    brief: 'The squash is dry and floury this week. Look at the spoon once it is blended, before you believe the card.',
+    soupId: 'squash-coconut-chilli',
     bowls: 24,
     minutes: 12,
     mishaps: { thickness: 2.6 },
@@ -52,11 +56,11 @@ export const LESSONS: readonly Lesson[] = [
     id: 'too-thin',
     title: 'Too thin, and no time',
     learn: 'See it before the liquid is in: what is not poured need not be boiled away.',
-    brief: 'The carrots are young and watery. Nobody has half an hour to boil it down.',
-    soupId: 'carrot-ginger',
+    brief: 'The potatoes are young and waxy. Nobody has half an hour to boil it down.',
+    soupId: 'leek-potato',
     bowls: 24,
     minutes: 12,
-    mishaps: { thickness: 0.4 },
+    mishaps: { thickness: 0.62 },
     about: 'body',
     hint: 'Blend with the liquid held back, look, and only then let it down.',
   },
@@ -112,4 +116,15 @@ export const LESSONS: readonly Lesson[] = [
 
 export function lessonOf(id: string): Lesson | undefined {
   return LESSONS.find((lesson) => lesson.id === id);
+}
+
+/** A pot for a practice has room for what may have to be poured: this many times what is planned. */
+const ROOM = 1.8;
+
+/** A plan to practise on: in the smallest pot that leaves room to let down, or else in the largest that holds it. */
+export function planForPractice(soup: Soup, bowls: number, rows: readonly IngredientRow[], kit: Kit): Planning {
+  const { bowlG } = soup.writtenFor;
+  const pots = potsBySize(kit);
+  const roomy = pots.find(({ id }) => planToBuy(soup, rows, kit, { bowls: bowls * ROOM, bowlG, potId: id }).ok) ?? pots.at(-1);
+  return planToBuy(soup, rows, kit, { bowls, bowlG, potId: roomy?.id ?? '' });
 }

@@ -5,10 +5,12 @@ import {
   SPOON_WORDS,
   ANSWERS,
   BODY,
+  MASS,
   SALTINESS,
   BodyReadingSchema,
   evidenceOf,
   observe,
+  type Doubted,
   type Estimate,
   type Observation,
   type Observed,
@@ -180,23 +182,18 @@ function corrected(pot: PotState, moved: Observed['moved']): { mix: Mix } {
 }
 
 /** Two readings that both seem wild and lie within this of one another are not: they outvote the estimate, ln. */
-const SAYS_AGAIN_LN = { body: 0.5, salt: 0.2 };
+const SAYS_AGAIN_LN: Readonly<Record<Doubted, number>> = { mass: 0.08, salt: 0.2, body: 0.5 };
+const STATE: Readonly<Record<Doubted, number>> = { mass: MASS, salt: SALTINESS, body: BODY };
 
 function middle({ low, high }: Observation): number {
   return Number.isFinite(low) && Number.isFinite(high) ? (low + high) / 2 : Number.isFinite(low) ? low : high;
 }
 
-/** The estimate with its body or salt as unsure as it has proved to be: by how far off it was found. */
-function unsettled(estimate: Estimate, state: number, byLn: number): Estimate {
-  return {
-    ...estimate,
-    cov: estimate.cov.map((row, i) => row.map((c, j) => (i === state && j === state ? c + byLn * byLn : c))),
-  };
-}
-
-/** What is known of the pot, with a reading of it that nobody believed yet. */
-function doubting(estimate: Estimate, of: 'body' | 'salt', offLn: number): Estimate {
-  return of === 'body' ? { ...estimate, doubtedLn: offLn } : { ...estimate, doubtedSaltLn: offLn };
+/** The estimate with its mass, salt or body as unsure as it has proved to be: by how far off it was found. */
+function unsettled({ doubted, ...estimate }: Estimate, of: Doubted, byLn: number): Estimate {
+  const state = STATE[of];
+  const cov = estimate.cov.map((row, i) => row.map((c, j) => (i === state && j === state ? c + byLn * byLn : c)));
+  return { ...estimate, doubted: { ...doubted, [of]: undefined }, cov };
 }
 
 /** A reading against what is known: one that seems wild is believed where it says again what one before it said, or where it hardly matters. */
@@ -207,18 +204,14 @@ function observedAs(
   before: Estimate,
 ): Observed & { readonly doubted?: Estimate } {
   const first = observe(before, observation);
-  if (!first.questioned || (seen.of !== 'body' && seen.of !== 'salt')) return first;
+  if (!first.questioned || seen.of === 'heat') return first;
+  const of: Doubted = seen.of === 'level' ? 'mass' : seen.of;
   const offLn = middle(observation) - observation.expected;
-  const doubted = seen.of === 'body' ? before.doubtedLn : before.doubtedSaltLn;
-  const isSaidAgain = doubted !== undefined && Math.abs(offLn - doubted) <= SAYS_AGAIN_LN[seen.of];
+  const said = before.doubted?.[of];
+  const isSaidAgain = said !== undefined && Math.abs(offLn - said) <= SAYS_AGAIN_LN[of];
   const hardlyMatters = seen.of === 'salt' && Math.abs(seen.saltPct - (mixIn(pot)[SALT] / potKg(pot)) * 100) < SALT_WORTH_PCT;
-  if (!isSaidAgain && !hardlyMatters) return { ...first, doubted: doubting(before, seen.of, offLn) };
-  const { doubtedLn, doubtedSaltLn, ...rest } = before;
-  const settled: Estimate =
-    seen.of === 'body'
-      ? { ...rest, ...(doubtedSaltLn === undefined ? {} : { doubtedSaltLn }) }
-      : { ...rest, ...(doubtedLn === undefined ? {} : { doubtedLn }) };
-  return observe(unsettled(settled, seen.of === 'body' ? BODY : SALTINESS, offLn), observation);
+  if (isSaidAgain || hardlyMatters) return observe(unsettled(before, of, offLn), observation);
+  return { ...first, doubted: { ...before, doubted: { ...before.doubted, [of]: offLn } } };
 }
 
 /** Soup is never colder than this nor hotter than boiling by more than this, K: what says so is the probe, not the soup. */
@@ -253,7 +246,7 @@ function readFromHere(pot: PotState, estimate: Estimate, a: number): { pot: PotS
 /**
  * Moves the joint estimate of mass, salt and body by a reading. What it moves of mass is put down to water and shows as
  * a flow of its own, as does what it moves of salt. A reading more than 3 sd off leaves the pot as it was and says so;
- * where a second one of the body or the salt says the same, it is the estimate that was wrong.
+ * where a second one says the same, it is the estimate that was wrong.
  */
 export function read(pot: PotState, settings: Read, context: StepContext): StepResult {
   const { seen } = settings;

@@ -1,6 +1,6 @@
 import { foldBatch } from '@tureen/core/batch';
 import { instrument, type Instrument, type Normal } from '@tureen/core/bench';
-import { newestOpen, readBatch } from '../batches.js';
+import { newestOpen, readBatch, type StoredBatch } from '../batches.js';
 import type { Database } from '../database.js';
 import type { Devices } from './devices.js';
 
@@ -13,6 +13,9 @@ const SILENT_FOR_MS = 18_000;
 const ROOM_C = 20;
 /** What boils or is lifted makes a scale restless: so many looks after a change it is not steady. */
 const UNSTEADY_LOOKS = 2;
+
+/** What really stands in the pot of a batch, where that is not what is believed of it. */
+export type TrueOf = (batch: StoredBatch) => Promise<{ readonly inPotKg: number; readonly onScaleKg: number } | undefined>;
 
 interface Followed {
   readonly key: string;
@@ -35,6 +38,7 @@ export class SimulatedDevices {
     private readonly devices: Devices,
     normal: Normal,
     bornMs: number,
+    private readonly trueOf: TrueOf = () => Promise.resolve(undefined),
   ) {
     this.scale = instrument(SCALE, normal, bornMs);
     this.probe = instrument(PROBE, normal, bornMs);
@@ -60,8 +64,10 @@ export class SimulatedDevices {
     const batch = newest === undefined ? undefined : await readBatch(this.database, newest.id);
     if (batch === undefined) return { key, grossKg: 0, tempC: ROOM_C };
     const state = foldBatch(batch.snapshot, batch.entries);
-    const inPotKg = Math.max(0, state.massKg - state.dishedKg);
-    return { key, grossKg: inPotKg + state.prepared.vessel.tareKg, tempC: state.pot.tempC };
+    const believed = { inPotKg: state.massKg, onScaleKg: 0 };
+    const { inPotKg, onScaleKg } = (await this.trueOf(batch)) ?? believed;
+    const leftKg = Math.max(0, inPotKg - state.dishedKg);
+    return { key, grossKg: leftKg + onScaleKg + state.prepared.vessel.tareKg, tempC: state.pot.tempC };
   }
 
   /** One look, about once a second. */

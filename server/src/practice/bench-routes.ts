@@ -1,0 +1,36 @@
+import { zValidator } from '@hono/zod-validator';
+import { Hono } from 'hono';
+import { z } from 'zod';
+import { body, fail, type Routed } from '../answers.js';
+import { PracticeBodySchema } from '../bodies.js';
+import { beginPractice, forgetPractices, judgePractice, listPractices, readPractice } from './practices.js';
+
+/** The bench: practices of a kitchen that is only for practice. The real kitchen has none, and can't be given any. */
+// eslint-disable-next-line @typescript-eslint/explicit-module-boundary-types -- the inferred type is what the web's typed client is made of
+export function benchRoutes({ database, hub, nowMs, mode }: Routed & { readonly mode: string }) {
+  return new Hono()
+    .use(async (c, next) => (mode === 'practice' ? next() : fail(c, { code: 'NO_SUCH_PATH' })))
+    .get('/', async (c) => c.json({ practices: await listPractices(database) }))
+    .get('/:batchId', async (c) => {
+      const practice = await readPractice(database, c.req.param('batchId'));
+      return practice === undefined ? fail(c, { code: 'NO_SUCH_BATCH', field: 'batchId' }) : c.json(practice, 200);
+    })
+    .post('/', body(PracticeBodySchema), async (c) => {
+      const outcome = await beginPractice(database, c.req.valid('json'), nowMs());
+      if (!outcome.ok) return fail(c, outcome.failure);
+      hub.tell({ kind: 'batch', batchId: outcome.value.batchId });
+      hub.tell({ kind: 'practice' });
+      return c.json(outcome.value, 201);
+    })
+    .post('/:batchId/result', async (c) => {
+      const outcome = await judgePractice(database, c.req.param('batchId'));
+      if (!outcome.ok) return fail(c, outcome.failure);
+      hub.tell({ kind: 'practice' });
+      return c.json(outcome.value, 200);
+    })
+    .delete('/', zValidator('query', z.object({ who: z.string().max(40) })), async (c) => {
+      const forgotten = await forgetPractices(database, c.req.valid('query').who);
+      hub.tell({ kind: 'practice' });
+      return c.json({ forgotten }, 200);
+    });
+}

@@ -1,0 +1,153 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { LESSONS } from '@tureen/core/practice';
+import { walk } from '@tureen/core/soup';
+import type { StoredBatch } from '../batches.js';
+import { makeApp } from '../app.js';
+import { openDatabase, type Database } from '../database.js';
+import { Devices } from '../devices/devices.js';
+import { Hub } from '../hub.js';
+import { PracticeKitchen } from './practice-kitchen.js';
+import type { Practice } from './practices.js';
+
+const NOW = Date.UTC(2026, 11, 1, 9);
+const MIGRATIONS = 'server/drizzle';
+const id = (n: number): string => `00000000-0000-4000-8000-${n.toString(16).padStart(12, '0')}`;
+
+describe('the practice kitchen', () => {
+  let folder: string;
+  let kitchen: Database;
+  let practice: PracticeKitchen;
+  let app: ReturnType<typeof makeApp>;
+
+  beforeAll(async () => {
+    folder = mkdtempSync(join(tmpdir(), 'tureen-practice-'));
+    kitchen = await openDatabase(join(folder, 'kitchen.sqlite'), MIGRATIONS);
+    const bugs = (error: unknown): never => {
+      throw error;
+    };
+    const nowMs = (): number => NOW;
+    const options = { migrations: MIGRATIONS, kitchen, seed: 7, nowMs, logBug: bugs };
+    practice = new PracticeKitchen({ ...options, file: join(folder, 'kitchen-practice.sqlite') });
+    const hub = new Hub();
+    app = makeApp({ database: kitchen, hub, devices: new Devices(hub, nowMs), mode: 'own', practice, nowMs, logBug: bugs });
+  });
+
+  afterAll(async () => {
+    await practice.close();
+    await kitchen.close();
+    rmSync(folder, { recursive: true, force: true });
+  });
+
+  // eslint-disable-next-line @typescript-eslint/no-unnecessary-type-parameters -- what is answered is for the spec to say
+  async function send<T>(method: string, path: string, body?: unknown): Promise<{ status: number; body: T }> {
+    const response = await app.request(`http://localhost${path}`, {
+      method,
+      ...(body === undefined ? {} : { body: JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
+    });
+    return { status: response.status, body: (await response.json()) as T };
+  }
+
+  /** All of the kitchen that could be looked at, as text. */
+  async function kitchenAsItIs(): Promise<string> {
+    const paths = [
+      '/batches',
+      '/batches/open',
+      '/plans',
+      '/shelf',
+      '/cold',
+      '/supplies',
+      '/learned',
+      '/days?from=2020-01-01',
+      '/timers',
+      '/larder',
+    ];
+    return JSON.stringify(await Promise.all(paths.map(async (path) => (await send('GET', `/api${path}`)).body)));
+  }
+
+  const begin = (n: number, lesson: string, who = 'JT') =>
+    send<Practice>('POST', '/practice/api/bench', { batchId: id(n), planId: id(n + 1000), lesson, seed: n, who });
+
+  /** Ticks every step, as the card says. */
+  async function tick(n: number): Promise<void> {
+    const { body: batch } = await send<StoredBatch>('GET', `/practice/api/batches/${id(n)}`);
+    const steps = walk(batch.snapshot.soup.root).filter(({ step }) => step.op !== 'dish' && step.op !== 'join');
+    const entries = steps.map(({ step }, k) => ({
+      id: id(n * 10_000 + k),
+      shape: 2,
+      stamp: { counter: k + 1, device: 'spec-device', seq: k },
+      atMs: NOW + k * 60_000,
+      who: 'JT',
+      action: { kind: 'done', stepId: step.id },
+    }));
+    const kept = await send('POST', `/practice/api/batches/${id(n)}/entries`, { entries });
+    expect(kept.status).withContext(JSON.stringify(kept.body)).toBe(200);
+  }
+
+  it('has every lesson’s soup on its shelf; a lesson begun is a batch on its stove, begun twice it is one', async () => {
+    for (const [k, { id: lesson }] of LESSONS.entries()) {
+      const begun = await begin(k + 1, lesson);
+      expect(begun.status).withContext(lesson).toBe(201);
+      expect(begun.body.passed).toBeNull();
+    }
+    await begin(1, LESSONS[0]?.id ?? '');
+    const { body } = await send<{ practices: Practice[] }>('GET', '/practice/api/bench');
+    expect(body.practices.length).toBe(LESSONS.length);
+    const { body: open } = await send<{ batches: { id: string }[] }>('GET', '/practice/api/batches/open');
+    expect(open.batches.length).toBe(LESSONS.length);
+  });
+
+  it('never reaches the kitchen beside it: all that can be looked at there is as it was', async () => {
+    const before = await kitchenAsItIs();
+    await begin(100, 'too-thick');
+    await tick(100);
+    await send('POST', `/practice/api/batches/${id(100)}/entries`, {
+      entries: [
+        {
+          id: id(9_000_001),
+          shape: 2,
+          stamp: { counter: 90, device: 'spec-device', seq: 90 },
+          atMs: NOW,
+          who: 'JT',
+          action: { kind: 'stored', kg: 3 },
+        },
+        {
+          id: id(9_000_002),
+          shape: 2,
+          stamp: { counter: 91, device: 'spec-device', seq: 91 },
+          atMs: NOW,
+          who: 'JT',
+          action: { kind: 'closed' },
+        },
+      ],
+    });
+    expect((await send('POST', `/practice/api/bench/${id(100)}/result`)).status).toBe(200);
+    expect(await kitchenAsItIs()).toBe(before);
+    const { body } = await send<{ batches: unknown[] }>('GET', '/practice/api/batches');
+    expect(body.batches.length).toBeGreaterThan(0);
+  });
+
+  it('judges by what is true: who only does as the card says fails the thick one', async () => {
+    const { body } = await send<Practice>('POST', `/practice/api/bench/${id(100)}/result`);
+    expect(body.passed).toBeFalse();
+    expect(body.points).toBeLessThan(6);
+  });
+
+  it('refuses a lesson that there is none of, and practices in the kitchen itself', async () => {
+    expect((await begin(200, 'no-such')).status).toBe(404);
+    const inside = await send('POST', '/api/bench', { batchId: id(1), planId: id(2), lesson: 'too-thick', seed: 1, who: '' });
+    expect(inside.status).toBe(404);
+    expect((await send('GET', '/practice/api/bench/none')).status).toBe(404);
+    expect((await send('POST', '/practice/api/bench', { lesson: 3 })).status).toBe(400);
+  });
+
+  it('forgets what somebody practised when told to, and nobody else’s', async () => {
+    await begin(300, 'first-bowl', 'MO');
+    const { body } = await send<{ forgotten: number }>('DELETE', '/practice/api/bench?who=MO');
+    expect(body.forgotten).toBe(1);
+    const { body: left } = await send<{ practices: Practice[] }>('GET', '/practice/api/bench');
+    expect(left.practices.some(({ who }) => who === 'MO')).toBeFalse();
+    expect(left.practices.length).toBeGreaterThan(0);
+  });
+});

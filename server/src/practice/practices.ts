@@ -1,0 +1,91 @@
+import { EXAMPLE_SOUPS } from '@tureen/core/soup';
+import { debriefOf, lessonOf, planForPractice, type Hidden, type Lesson } from '@tureen/core/practice';
+import { rerun } from '@tureen/core/plan';
+import { desc, eq } from 'drizzle-orm';
+import { readBatch, startBatch } from '../batches.js';
+import type { Database } from '../database.js';
+import { done, failed, type Outcome } from '../failure.js';
+import { readKit } from '../kitchen.js';
+import { readLarder } from '../larder.js';
+import { savePlan } from '../plans.js';
+import { practices } from '../schema.js';
+
+/** A practice as it is kept. `passed` and `points` are null until it is over. */
+export interface Practice {
+  readonly batchId: string;
+  readonly lesson: string;
+  readonly seed: number;
+  readonly who: string;
+  readonly startedAtMs: number;
+  readonly passed: boolean | null;
+  readonly points: number | null;
+}
+
+export interface PracticeWish {
+  readonly batchId: string;
+  readonly planId: string;
+  readonly lesson: string;
+  readonly seed: number;
+  readonly who: string;
+}
+
+/** Practices of one list. */
+const MOST = 200;
+
+/** Practices, the newest first. */
+export async function listPractices({ db }: Database): Promise<Practice[]> {
+  return db.select().from(practices).orderBy(desc(practices.startedAtMs)).limit(MOST);
+}
+
+export async function readPractice({ db }: Database, batchId: string): Promise<Practice | undefined> {
+  const [row] = await db.select().from(practices).where(eq(practices.batchId, batchId));
+  return row;
+}
+
+/** What is hidden of a practice; undefined for a batch that is none. */
+export function hiddenOf(practice: Practice): { readonly hidden: Hidden; readonly lesson: Lesson } | undefined {
+  const lesson = lessonOf(practice.lesson);
+  return lesson === undefined ? undefined : { lesson, hidden: { seed: practice.seed, mishaps: lesson.mishaps } };
+}
+
+/** Begins a lesson: its soup is planned on the practice kitchen's kit and a batch of it started. Sent again it is the same one. */
+export async function beginPractice(database: Database, wish: PracticeWish, nowMs: number): Promise<Outcome<Practice>> {
+  const lesson = lessonOf(wish.lesson);
+  const soup = EXAMPLE_SOUPS.find(({ id }) => id === lesson?.soupId);
+  if (lesson === undefined || soup === undefined) return failed({ code: 'NO_SUCH_LESSON', field: 'lesson' });
+  const have = await readPractice(database, wish.batchId);
+  if (have !== undefined) return done(have);
+  const kit = await readKit(database);
+  const { rows } = await readLarder(database, nowMs);
+  const planning = kit === undefined ? undefined : planForPractice(soup, lesson.bowls, rows, kit);
+  if (planning?.ok !== true) return failed({ code: 'NO_SUCH_LESSON', field: 'lesson' });
+  const { request } = planning.plan.snapshot;
+  const plan = await savePlan(database, { id: wish.planId, soupId: soup.id, version: 1, request }, nowMs);
+  if (!plan.ok) return plan;
+  const batch = await startBatch(database, wish.batchId, wish.planId, nowMs);
+  if (!batch.ok) return batch;
+  const { batchId, seed, who } = wish;
+  const practice: Practice = { batchId, lesson: lesson.id, seed, who, startedAtMs: nowMs, passed: null, points: null };
+  await database.write(() => database.db.insert(practices).values(practice).onConflictDoNothing());
+  return done(practice);
+}
+
+/** What a practice came to, judged by what is true of it and kept. */
+export async function judgePractice(database: Database, batchId: string): Promise<Outcome<Practice>> {
+  const practice = await readPractice(database, batchId);
+  const hidden = practice === undefined ? undefined : hiddenOf(practice);
+  const batch = await readBatch(database, batchId);
+  if (practice === undefined || hidden === undefined || batch === undefined)
+    return failed({ code: 'NO_SUCH_BATCH', field: 'batchId' });
+  const { marks, isPassed } = debriefOf(rerun(batch.snapshot), batch.entries, hidden.hidden, hidden.lesson);
+  const points = marks.reduce((sum, one) => sum + one.points, 0);
+  await database.write(() => database.db.update(practices).set({ passed: isPassed, points }).where(eq(practices.batchId, batchId)));
+  return done({ ...practice, passed: isPassed, points });
+}
+
+/** Forgets what somebody practised; all of it where nobody is named. @returns how many practices. */
+export async function forgetPractices(database: Database, who: string): Promise<number> {
+  const { db } = database;
+  const gone = await database.write(() => db.delete(practices).where(eq(practices.who, who)).returning({ id: practices.batchId }));
+  return gone.length;
+}

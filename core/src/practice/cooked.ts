@@ -1,8 +1,8 @@
 import { saltPctOf, thicknessOf, massOf, type SimulatedPot } from '../bench/index.js';
 import { foldBatch, historyOf, type BatchState, type StoredEntry } from '../batch/index.js';
-import type { Mix } from '../larder/index.js';
+import { SALT, type Mix } from '../larder/index.js';
 import type { Planned } from '../plan/index.js';
-import { volumeM3 } from '../pot/index.js';
+import { bodyMPas, contents, potKg, volumeM3 } from '../pot/index.js';
 import { walk } from '../soup/index.js';
 import { HiddenKitchen, type Mishaps } from './hidden-kitchen.js';
 import { Truth } from './truth.js';
@@ -13,16 +13,21 @@ export interface Hidden {
   readonly mishaps: Mishaps;
 }
 
-/** The pot as it is and as the record has it, behind one entry that did something to it. */
+/** What stands in a vessel. */
+export interface Stands {
+  readonly kg: number;
+  readonly saltPct: number;
+  /** As it is served, mPa·s; undefined before it is blended. */
+  readonly mPas: number | undefined;
+}
+
+/** The vessel of a step as it is and as the record has it, behind one entry that did something to it. */
 export interface Moment {
   readonly entryId: string;
   readonly stepId: string;
   readonly atMs: number;
-  readonly believedKg: number;
-  readonly trueKg: number;
-  readonly trueSaltPct: number;
-  /** As it is served, mPa·s. */
-  readonly trueMPas: number;
+  readonly believed: Stands;
+  readonly true: Stands;
 }
 
 /** A batch of a practice: what is believed of it, what is true, and what happened to it on the way. */
@@ -42,6 +47,8 @@ class Cooking {
   private readonly trims: ReadonlySet<string>;
   private readonly byHand = new Map<string, Set<string>>();
   private readonly isJoined = new Set<string>();
+  /** Branches in whose vessels something was blended. */
+  private readonly blended = new Set<string>();
   private state: BatchState;
   private readonly before: StoredEntry[] = [];
 
@@ -79,6 +86,7 @@ class Cooking {
       if (record.step.op !== 'join' || this.isJoined.has(record.step.id)) continue;
       this.isJoined.add(record.step.id);
       this.truth.happens(record, record);
+      if (this.blended.has(record.step.branch.id)) this.blended.add(record.branchId);
     }
   }
 
@@ -102,7 +110,7 @@ class Cooking {
     else if (action.kind === 'ladled out') this.truth.take(action.kg, branch);
     else if (action.kind === 'cup') this.truth.take(action.cupKg, branch);
     else return;
-    this.note(entry, stepId);
+    this.note(entry, stepId, branch);
   }
 
   private tick(stepId: string): void {
@@ -114,22 +122,35 @@ class Cooking {
       if (step.id !== stepId || step.op === 'read' || step.op === 'join') continue;
       // What was entered by hand stands in the record as an addition of its own: it is in already.
       const isAct = step.op === 'add' && record.inflows.length > 0 && record.inflows.every(({ lineId }) => given?.has(lineId));
+      if (step.op === 'blend') this.blended.add(record.branchId);
       if (!isAct) this.truth.happens(record, record, (line) => given?.has(line) === true && !this.trims.has(stepId));
     }
     this.join();
   }
 
-  private note({ id, atMs }: StoredEntry, stepId: string): void {
+  private note({ id, atMs }: StoredEntry, stepId: string, branch: string): void {
     this.fold();
-    const { pot } = this.truth;
+    const { servedC, parameters } = this.plan.prepared;
+    const pot = this.truth.potOf(branch);
+    const kg = massOf(pot);
+    const thought = this.state.pots.get(branch) ?? this.state.pot;
+    const thoughtKg = potKg(thought);
+    // What is in pieces has no body yet.
+    const isBlended = this.blended.has(branch) && kg > 0 && thoughtKg > 0;
     this.moments.push({
       entryId: id,
       stepId,
       atMs,
-      believedKg: this.state.massKg,
-      trueKg: massOf(pot),
-      trueSaltPct: massOf(pot) > 0 ? saltPctOf(pot) : 0,
-      trueMPas: massOf(pot) > 0 ? thicknessOf(pot, this.plan.prepared.servedC) : 0,
+      believed: {
+        kg: thoughtKg,
+        saltPct: thoughtKg > 0 ? (contents(thought).mix[SALT] / thoughtKg) * 100 : 0,
+        mPas: isBlended ? bodyMPas(thought, servedC, parameters.bodyA) : undefined,
+      },
+      true: {
+        kg,
+        saltPct: kg > 0 ? saltPctOf(pot) : 0,
+        mPas: isBlended ? thicknessOf(pot, servedC) : undefined,
+      },
     });
   }
 

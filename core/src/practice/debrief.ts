@@ -26,22 +26,27 @@ export interface Best {
   readonly bowls: number;
 }
 
+/** A moment from which on kilos, salt or body were others than was believed. */
+export interface Turn {
+  readonly of: 'kg' | 'salt' | 'body';
+  readonly moment: Moment;
+}
+
 export interface Debrief {
   readonly cooked: Cooked;
   readonly marks: readonly Judged[];
   readonly isPassed: boolean;
   readonly best: Best;
-  /** Where what was believed and what was true were furthest apart, the furthest first. */
-  readonly turns: readonly Moment[];
+  /** Where what was believed first left what was true, in the order in which it came. */
+  readonly turns: readonly Turn[];
 }
 
 /** How near is right and how near is nearly right: body as a factor, salt in points, bowls as a share. */
 const BODY = { right: 1.35, near: 1.8 };
 const SALT_PCT = { right: 0.08, near: 0.16 };
 const YIELD = { right: 0.07, near: 0.14 };
-const MOST_TURNS = 3;
-/** Further apart than this is worth a word. */
-const APART = 0.04;
+/** Further apart than this is worth a word: shares of the kilos, points of salt, body as ln. */
+const APART = { kg: 0.06, saltPct: 0.1, bodyLn: 0.35 };
 const HALVINGS = 60;
 
 function points(off: number, { right, near }: { right: number; near: number }): Judged['points'] {
@@ -65,6 +70,26 @@ function waterTo(pot: SimulatedPot, wantedMPas: number, servedC: number): number
     else high = middle;
   }
   return (low + high) / 2;
+}
+
+/** Of kilos, salt and body each the first moment at which it was not what was believed, and stayed so. */
+function turnsOf(moments: readonly Moment[]): Turn[] {
+  const isApart: Readonly<Record<Turn['of'], (moment: Moment) => boolean>> = {
+    kg: ({ believed, true: real }) => Math.abs(real.kg - believed.kg) > APART.kg * Math.max(real.kg, 0.1),
+    salt: ({ believed, true: real }) => Math.abs(real.saltPct - believed.saltPct) > APART.saltPct,
+    body: ({ believed, true: real }) =>
+      believed.mPas !== undefined && real.mPas !== undefined && Math.abs(Math.log(real.mPas / believed.mPas)) > APART.bodyLn,
+  };
+  const at = new Map(moments.map((moment, n) => [moment, n]));
+  return (['kg', 'salt', 'body'] as const)
+    .flatMap((of): Turn[] => {
+      const n = moments.findIndex(
+        (moment, k) => isApart[of](moment) && (moments[k + 1] === undefined || isApart[of](moments[k + 1] ?? moment)),
+      );
+      const moment = moments[n];
+      return moment === undefined ? [] : [{ of, moment }];
+    })
+    .sort((a, b) => (at.get(a.moment) ?? 0) - (at.get(b.moment) ?? 0));
 }
 
 /** What a batch of a practice came to, against its plan: every mark by the truth. */
@@ -113,16 +138,12 @@ export function debriefOf(plan: Planned, entries: readonly StoredEntry[], hidden
   const letDown = stirredIn(pot, { kg: waterKg, solidsShare: 0, saltShare: 0, tempC: pot.tempC });
   const share = wantedSalt / 100;
   const saltKg = kg > 0 && share < 1 ? (share * massOf(letDown) - letDown.saltKg) / (1 - share) : 0;
-  const turns = cooked.moments
-    .filter(({ trueKg, believedKg: own }) => Math.abs(trueKg - own) > APART * Math.max(trueKg, 0.1))
-    .sort((a, b) => Math.abs(b.trueKg - b.believedKg) - Math.abs(a.trueKg - a.believedKg))
-    .slice(0, MOST_TURNS);
   const about = lesson === undefined ? undefined : marks.find(({ mark }) => mark === lesson.about);
   return {
     cooked,
     marks,
     isPassed: kg > 0 && (about === undefined || about.points === 2) && marks.every((one) => one.points > 0),
     best: { waterKg, saltKg, bowls: bowls(massOf(letDown)) },
-    turns,
+    turns: turnsOf(cooked.moments),
   };
 }

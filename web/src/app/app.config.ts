@@ -1,4 +1,4 @@
-import { registerLocaleData } from '@angular/common';
+import { APP_BASE_HREF, registerLocaleData } from '@angular/common';
 import { provideServiceWorker } from '@angular/service-worker';
 import {
   isDevMode,
@@ -27,6 +27,7 @@ import { provideNzNoAnimation } from 'ng-zorro-antd/core/animation';
 import { en_GB, provideNzI18n } from 'ng-zorro-antd/i18n';
 import { provideNzIcons } from 'ng-zorro-antd/icon';
 import { routes } from './app.routes';
+import { SERVER_PATH } from './services/practice-mode';
 
 registerLocaleData(en);
 
@@ -35,6 +36,7 @@ export const appConfig: ApplicationConfig = {
     provideZonelessChangeDetection(),
     provideBrowserGlobalErrorListeners(),
     provideRouter(routes, withComponentInputBinding()),
+    { provide: APP_BASE_HREF, useValue: `${SERVER_PATH}/` },
     // Keeps the application itself, so that a reload without a network works.
     // eslint-disable-next-line @typescript-eslint/no-unsafe-class-instance-assignment -- Angular's own way of giving options
     provideServiceWorker('ngsw-worker.js', { enabled: !isDevMode(), registrationStrategy: 'registerWhenStable:10000' }),

@@ -79,6 +79,12 @@ export const routes: Routes = [
     title: 'Larder · Tidy Tureen',
     loadComponent: () => import('./places/larder/larder').then((m) => m.LarderPlace),
   },
+  { path: 'bench', title: 'Bench · Tidy Tureen', loadComponent: () => import('./places/bench/bench').then((m) => m.Bench) },
+  {
+    path: 'bench/:batchId',
+    title: 'Debrief · Tidy Tureen',
+    loadComponent: () => import('./places/bench/debrief').then((m) => m.DebriefPlace),
+  },
   { path: 'kit', title: 'Kit · Tidy Tureen', loadComponent: () => import('./places/kit/kit').then((m) => m.KitPlace) },
   { path: '**', title: 'Tidy Tureen', loadComponent: () => import('./places/not-found').then((m) => m.NotFound) },
 ];

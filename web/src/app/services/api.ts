@@ -1,6 +1,7 @@
 import { Injectable } from '@angular/core';
 import type { Api as ServerApi } from '@tureen/server/api';
 import { hc } from 'hono/client';
+import { SERVER_PATH } from './practice-mode';
 
 export interface Refusal {
   readonly code: string;
@@ -54,5 +55,5 @@ export function isForGood(answer: Answer<unknown>): answer is Extract<Answer<unk
 /** The server by its own types. Only services call it. */
 @Injectable({ providedIn: 'root' })
 export class Api {
-  readonly client = hc<ServerApi>(location.origin).api;
+  readonly client = hc<ServerApi>(`${location.origin}${SERVER_PATH}`).api;
 }

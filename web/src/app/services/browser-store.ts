@@ -1,4 +1,5 @@
 import { openDB, type IDBPDatabase } from 'idb';
+import { keptAs } from './practice-mode';
 
 /**
  * One database of the browser, opened when it is first asked. Where the browser forbids or breaks it every answer is
@@ -15,7 +16,7 @@ export class BrowserStore<Kept extends Record<string, { readonly id: string }>> 
   private db(): Promise<IDBPDatabase | undefined> {
     this.opened ??= (async () => {
       try {
-        return await openDB(this.name, 1, {
+        return await openDB(keptAs(this.name), 1, {
           upgrade: (db) => {
             for (const store of this.stores) db.createObjectStore(store, { keyPath: 'id' });
           },

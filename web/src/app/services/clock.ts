@@ -1,5 +1,6 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { OWN_TIME } from './own-time';
+import { PracticeClock } from './practice-mode';
 import { recall, remember } from './remembered';
 
 /** A tablet's clock may be off by so much before it is put right: less is the network's delay, and nobody's timer minds. */
@@ -14,6 +15,7 @@ const KEY = 'tureen-clock-off';
 @Injectable({ providedIn: 'root' })
 export class Clock {
   private readonly ownMs = inject(OWN_TIME);
+  private readonly practice = inject(PracticeClock);
   private readonly off = signal(Number(recall(KEY) ?? '0') || 0);
   /** How far this tablet's clock is behind the kitchen's where that is worth a word, ms; 0 where it is right. */
   readonly offMs = computed(() => (Math.abs(this.off()) > MAY_BE_OFF_MS ? this.off() : 0));
@@ -25,6 +27,6 @@ export class Clock {
   }
 
   now(): number {
-    return this.ownMs() + this.offMs();
+    return this.practice.at(this.ownMs()) + this.offMs();
   }
 }

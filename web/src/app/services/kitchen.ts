@@ -10,7 +10,7 @@ import { kitchenZone } from './zone';
 
 export interface KitchenState {
   readonly kit: Kit | null;
-  readonly mode: 'demo' | 'own';
+  readonly mode: 'demo' | 'own' | 'practice';
 }
 
 export type ReadyKitchen = 'home' | 'cafe' | 'canteen';

@@ -3,8 +3,9 @@ import type { Change } from '@tureen/server/api';
 import { BehaviorSubject, Subject } from 'rxjs';
 import { Clock } from './clock';
 import { OWN_TIME } from './own-time';
+import { keptAs, SERVER_PATH } from './practice-mode';
 
-const CHANNEL = 'tureen-live';
+const CHANNEL = keptAs('tureen-live');
 /**
  * After how many milliseconds what is taken for granted: the server pings every 15 s, so after two that did not come the
  * stream is dead; a tab that leads and is silent for longer than that is asleep, and another takes over.
@@ -23,7 +24,7 @@ type Message =
 /** How an event stream is opened. Replaced in specs. */
 export const OPEN_STREAM = new InjectionToken<() => EventSource>('OPEN_STREAM', {
   providedIn: 'root',
-  factory: () => () => new EventSource('/api/stream?ngsw-bypass=true'),
+  factory: () => () => new EventSource(`${SERVER_PATH}/api/stream?ngsw-bypass=true`),
 });
 
 /** What the server says first: its clock, and which build of the page it hands out. */

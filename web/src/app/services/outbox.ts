@@ -5,6 +5,7 @@ import { BehaviorSubject, distinctUntilChanged, filter, map } from 'rxjs';
 import { Api, request, isForGood, type Refusal } from './api';
 import { BrowserStore } from './browser-store';
 import { Live } from './live';
+import { keptAs } from './practice-mode';
 
 interface Waiting {
   readonly id: string;
@@ -35,7 +36,7 @@ export function isOfBatch(unsent: Unsent): unsent is UnsentEntry {
 const RETRY_MS = 3000;
 /** What one request may carry. */
 const AT_ONCE = 200;
-const CHANNEL = 'tureen-unsent';
+const CHANNEL = keptAs('tureen-unsent');
 /** Refused because something that another tablet has yet to send is not there: sent again when the stream opens. */
 const MAY_COME = 'NO_SUCH_LINE';
 

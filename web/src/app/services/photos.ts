@@ -1,4 +1,5 @@
 import { inject, Injectable } from '@angular/core';
+import { SERVER_PATH } from './practice-mode';
 import { concatMap, filter } from 'rxjs';
 import { request, isForGood, type Answer } from './api';
 import { BrowserStore } from './browser-store';
@@ -10,7 +11,7 @@ const QUALITY = 0.82;
 
 /** Where the picture of an id is fetched from. */
 export function photoUrl(id: string): string {
-  return `/api/photos/${id}`;
+  return `${SERVER_PATH}/api/photos/${id}`;
 }
 
 /** Draws a picture smaller, upright, as JPEG. */
@@ -88,7 +89,7 @@ export class Photos {
 
   private async send({ id, blob }: Unsent): Promise<Answer<{ id: string }>> {
     const answer = await request<{ id: string }>(() =>
-      fetch('/api/photos', { method: 'POST', body: blob, headers: { 'content-type': blob.type } }),
+      fetch(`${SERVER_PATH}/api/photos`, { method: 'POST', body: blob, headers: { 'content-type': blob.type } }),
     );
     if (answer.ok || isForGood(answer)) await this.store.delete('unsent', [id]);
     return answer;

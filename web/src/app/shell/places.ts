@@ -35,5 +35,6 @@ export const KEYS = [
   ['C', 'count bowls'],
   ['O', 'beside the bowls: held, spilt, left over'],
   ['Backspace', 'back to the step before'],
+  ['Y', 'at a practice: look at the pot'],
   ['?', 'this list'],
 ] as const;

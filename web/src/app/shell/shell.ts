@@ -20,7 +20,9 @@ import { WhyAsked } from '../services/why-asked';
 import { Bell } from '../services/bell';
 import { clockText, Timers } from '../services/timers';
 import { timeOfDay } from '../places/figures';
+import { IS_PRACTICE } from '../services/practice-mode';
 import { Keys, onKeys } from './keys';
+import { PracticeStrip } from './practice-strip';
 import { KEYS, PLACES } from './places';
 
 const WALL = '/wall';
@@ -41,6 +43,7 @@ const LETTER_WITHIN_MS = 1500;
     RouterLink,
     RouterLinkActive,
     RouterOutlet,
+    PracticeStrip,
     WhySheet,
   ],
   templateUrl: './shell.html',
@@ -52,6 +55,7 @@ export class Shell {
   private readonly look = inject(ThemeChoice);
   protected readonly theme = this.look.theme;
   protected readonly why = inject(WhyAsked).question;
+  protected readonly isPractice = IS_PRACTICE;
   protected readonly places = PLACES;
   protected readonly keys = KEYS;
   /** The wall is looked at from afar and touched by nobody: it has the whole screen. */

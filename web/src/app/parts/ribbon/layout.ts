@@ -105,7 +105,7 @@ function smooth(points: readonly { readonly x: number; readonly y: number }[]): 
 }
 
 /** A closed path around a centre line, as thick as each point is heavy. */
-export function bandPath(points: readonly Point[], centre: number, pxPerKg: number): string {
+export function bandPath(points: readonly Pick<Point, 'x' | 'kg'>[], centre: number, pxPerKg: number): string {
   if (points.length === 0) return '';
   const top = points.map(({ x, kg }) => ({ x, y: centre - (kg * pxPerKg) / 2 }));
   const bottom = points.map(({ x, kg }) => ({ x, y: centre + (kg * pxPerKg) / 2 })).reverse();

@@ -20,6 +20,7 @@ import { Choice } from '../../parts/choice';
 import { NumberField } from '../../parts/number-field';
 import { Clock } from '../../services/clock';
 import { recall, remember } from '../../services/remembered';
+import { SERVER_PATH } from '../../services/practice-mode';
 import { Stock } from '../../services/stock';
 import { kitchenZone } from '../../services/zone';
 import { day, mass, timeOfDay } from '../figures';
@@ -86,7 +87,7 @@ export class Labels {
   protected readonly waits = computed(() => this.labels().some(({ id }) => this.unsent().has(id)));
   protected readonly pdf = computed(() => {
     const ids = this.labels().map(({ id }) => id);
-    return `/api/cold/labels.pdf?ids=${ids.join(',')}&size=${this.sizeId()}&from=${String(this.from() - 1)}`;
+    return `${SERVER_PATH}/api/cold/labels.pdf?ids=${ids.join(',')}&size=${this.sizeId()}&from=${String(this.from() - 1)}`;
   });
   /** Places of the sheet that are left free. */
   protected readonly free = computed(() => (this.isSheet() ? Array.from({ length: this.from() - 1 }, (_, n) => n) : []));

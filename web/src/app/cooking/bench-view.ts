@@ -1,0 +1,108 @@
+import { historyOf, type StoredEntry } from '@tureen/core/batch';
+import { namer, stepName } from '@tureen/core/messages';
+import { rerun, type Planned, type Snapshot } from '@tureen/core/plan';
+import { colourOf } from '@tureen/core/larder';
+import {
+  cookedIn,
+  debriefOf,
+  lessonOf,
+  sensed,
+  type Best,
+  type Hidden,
+  type Judged,
+  type Moment,
+  type Senses,
+  type Stands,
+  type Turn,
+} from '@tureen/core/practice';
+import { contents, tintIn } from '@tureen/core/pot';
+import { walk } from '@tureen/core/soup';
+
+/** A practice as the thread is told of it. */
+export interface PracticeAsk {
+  readonly snapshot: Snapshot;
+  readonly entries: readonly StoredEntry[];
+  readonly lesson: string;
+  readonly seed: number;
+}
+
+/** One moment of a debrief: behind a step, what was believed and what was true. */
+export interface MomentView {
+  readonly entryId: string;
+  readonly step: string;
+  readonly believedKg: number;
+  readonly trueKg: number;
+}
+
+/** Where what was believed left what was true. */
+export interface TurnView {
+  /** Place in the moments. */
+  readonly at: number;
+  readonly of: Turn['of'];
+  readonly step: string;
+  readonly believed: number;
+  readonly true: number;
+}
+
+/** A debrief as the page shows it. */
+export interface DebriefView {
+  readonly marks: readonly Judged[];
+  readonly isPassed: boolean;
+  readonly best: Best;
+  readonly bestKg: number;
+  readonly moments: readonly MomentView[];
+  readonly turns: readonly TurnView[];
+  /** The soup's own colour. */
+  readonly colour: string;
+}
+
+function hiddenOf({ lesson, seed }: PracticeAsk): Hidden {
+  return { seed, mishaps: lessonOf(lesson)?.mishaps ?? {} };
+}
+
+function isBlended(plan: Planned, entries: readonly StoredEntry[]): boolean {
+  const blends = new Set(walk(plan.prepared.soup.root).flatMap(({ step }) => (step.op === 'blend' ? [step.id] : [])));
+  return historyOf(entries).counted.some(({ action }) => action.kind === 'done' && blends.has(action.stepId));
+}
+
+/** What is seen of the pot of a practice now. */
+export function seenNow(ask: PracticeAsk): Senses {
+  const plan = rerun(ask.snapshot);
+  const hidden = hiddenOf(ask);
+  const { pot } = cookedIn(plan, ask.entries, hidden);
+  return sensed(plan, pot, isBlended(plan, ask.entries), hidden, ask.entries.length);
+}
+
+function valueOf({ kg, saltPct, mPas }: Stands, of: Turn['of']): number {
+  return of === 'kg' ? kg : of === 'salt' ? saltPct : (mPas ?? 0);
+}
+
+function turnView({ of, moment }: Turn, moments: readonly Moment[], steps: ReadonlyMap<string, string>): TurnView {
+  const step = steps.get(moment.stepId) ?? '';
+  return { at: moments.indexOf(moment), of, step, believed: valueOf(moment.believed, of), true: valueOf(moment.true, of) };
+}
+
+/** What a practice came to. */
+export function debriefView(ask: PracticeAsk): DebriefView {
+  const plan = rerun(ask.snapshot);
+  const { cooked, marks, isPassed, best, turns } = debriefOf(plan, ask.entries, hiddenOf(ask), lessonOf(ask.lesson));
+  const nameOf = namer(ask.snapshot.soup, ask.snapshot.rows);
+  const steps = new Map(walk(plan.prepared.soup.root).map(({ step }) => [step.id, stepName(step, nameOf)]));
+  const moments = cooked.moments.map(({ entryId, stepId, believed, true: real }) => ({
+    entryId,
+    step: steps.get(stepId) ?? '',
+    believedKg: believed.kg,
+    trueKg: real.kg,
+  }));
+  const last = plan.run.last?.before;
+  const lastKg = moments.at(-1)?.trueKg ?? 0;
+  return {
+    marks,
+    isPassed,
+    best,
+    bestKg: lastKg + best.waterKg,
+    moments,
+    turns: turns.map((turn) => turnView(turn, cooked.moments, steps)),
+    colour: last === undefined ? '' : colourOf(tintIn(contents(last))),
+  };
+}

@@ -1,0 +1,28 @@
+import { wrap } from 'comlink';
+import { inject, Injectable, InjectionToken } from '@angular/core';
+import type { Senses } from '@tureen/core/practice';
+import type { DebriefView, PracticeAsk } from './bench-view';
+import type { BenchWorker } from './bench.worker';
+
+/** What knows the truth of a practice: a thread in the application, something else in a test. */
+export interface BenchThread {
+  seenNow(ask: PracticeAsk): Promise<Senses>;
+  debriefView(ask: PracticeAsk): Promise<DebriefView>;
+}
+
+export const BENCH_THREAD = new InjectionToken<() => BenchThread>('BENCH_THREAD', {
+  providedIn: 'root',
+  factory: () => () => wrap<BenchWorker>(new Worker(new URL('./bench.worker', import.meta.url), { type: 'module' })),
+});
+
+/** The thread, made when it is first asked. */
+@Injectable({ providedIn: 'root' })
+export class Benching {
+  private readonly make = inject(BENCH_THREAD);
+  private thread: BenchThread | undefined;
+
+  get ask(): BenchThread {
+    this.thread ??= this.make();
+    return this.thread;
+  }
+}

@@ -1,0 +1,155 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import type { Practice } from '@tureen/server/api';
+import { SPOON_NAMES, type SpoonWord } from '@tureen/core/body';
+import type { Senses } from '@tureen/core/practice';
+import { combineLatest, from, of, switchMap } from 'rxjs';
+import { Benching } from '../../cooking/benching';
+import { Batches } from '../../services/batches';
+
+const TASTES: Readonly<Record<Senses['salt'], string>> = {
+  [-2]: 'far too little salt',
+  [-1]: 'a little too little salt',
+  0: 'the salt is right',
+  1: 'a little too salty',
+  2: 'far too salty',
+};
+
+const RUNS: Readonly<Record<SpoonWord, string>> = {
+  'runs off': 'it runs off like water; the metal shines through',
+  veils: 'a thin veil stays, a line drawn through it closes at once',
+  coats: 'it coats the back, a line drawn through it stays a moment',
+  clings: 'it clings, the line stays, drops fall one by one',
+  stands: 'it stands on the spoon and falls in lumps',
+};
+
+/** The film on the back of the spoon, and what hangs from it, as thick as the word says. */
+function spoonPath(word: SpoonWord): { readonly film: number; readonly drop: string } {
+  const n = SPOON_NAMES.indexOf(word);
+  const width = 3 + 2.5 * n;
+  const length = 46 - 7 * n;
+  const x = 46;
+  const y = 62;
+  return {
+    film: 2 + 3 * n,
+    drop: `M${String(x - width)} ${String(y)} Q${String(x - width)} ${String(y + length)} ${String(x)} ${String(y + length)} Q${String(x + width)} ${String(y + length)} ${String(x + width)} ${String(y)} Z`,
+  };
+}
+
+/** What is seen, read and tasted of a practice's pot now, as somebody standing at it would: the trainee enters it at the stove. */
+@Component({
+  selector: 'tt-look-at-it',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <h2 id="look-title">Look at it</h2>
+    <p class="soft">{{ brief() }}</p>
+    @if (senses(); as seen) {
+      <dl>
+        <dt>Scale <span class="key" aria-hidden="true">W</span></dt>
+        <dd>
+          <strong>{{ seen.grossKg.toFixed(2) }} kg</strong> with the pot, which weighs {{ seen.tareKg.toFixed(1) }} kg empty
+        </dd>
+        <dt>Dip stick <span class="key" aria-hidden="true">D</span></dt>
+        <dd>
+          <strong>{{ (seen.belowRimM * 100).toFixed(1) }} cm</strong> from the rim down to the soup
+        </dd>
+        <dt>Spoon <span class="key" aria-hidden="true">B</span></dt>
+        <dd>
+          @if (seen.spoon; as word) {
+            <svg viewBox="0 0 92 112" aria-hidden="true">
+              <ellipse cx="46" cy="42" rx="26" ry="30" class="bowl" />
+              <ellipse cx="46" cy="42" rx="26" ry="30" class="film" [attr.stroke-width]="spoon()?.film" />
+              <path [attr.d]="spoon()?.drop" class="drop" />
+            </svg>
+            <strong>{{ word }}</strong>: {{ runs() }}
+          } @else {
+            nothing yet: it is in pieces
+          }
+        </dd>
+        <dt>Tongue <span class="key" aria-hidden="true">T</span></dt>
+        <dd>
+          <strong>{{ tastes() }}</strong>
+        </dd>
+        <dt>Salt meter <span class="key" aria-hidden="true">T</span></dt>
+        <dd>
+          <strong>{{ seen.saltMeterPct.toFixed(2) }} %</strong>
+        </dd>
+        @if (seen.viscometerMPas; as mPas) {
+          <dt>Viscometer <span class="key" aria-hidden="true">B</span></dt>
+          <dd>
+            <strong>{{ threeDigits(mPas) }} mPa·s</strong> as it is served
+          </dd>
+        }
+      </dl>
+      <p class="soft">Nothing of this is on the record until you enter it. Every look sees a little otherwise.</p>
+    } @else {
+      <p role="status" class="soft">Looking…</p>
+    }
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 14px;
+    }
+    dl {
+      display: grid;
+      grid-template-columns: 130px 1fr;
+      gap: 14px 12px;
+      align-items: center;
+      margin: 0;
+      font-size: 18px;
+    }
+    dd {
+      margin: 0;
+    }
+    strong {
+      font-size: 21px;
+    }
+    svg {
+      float: right;
+      width: 92px;
+      height: 112px;
+    }
+    .bowl {
+      fill: var(--linen);
+      stroke: var(--ink);
+      stroke-width: 2;
+    }
+    .film {
+      fill: none;
+      stroke: var(--saffron-ink);
+      opacity: 0.75;
+    }
+    .drop {
+      fill: var(--saffron-ink);
+      opacity: 0.75;
+    }
+  `,
+})
+export class LookAtIt {
+  readonly practice = input.required<Practice>();
+  readonly brief = input('');
+  private readonly batches = inject(Batches);
+  private readonly benching = inject(Benching);
+
+  protected readonly senses = toSignal(
+    toObservable(this.practice).pipe(
+      switchMap((own) => combineLatest([of(own), this.batches.batch$(own.batchId)])),
+      switchMap(([{ lesson, seed }, answer]) => {
+        if (!answer.ok) return of(undefined);
+        const { snapshot, entries } = answer.value;
+        return from(this.benching.ask.seenNow({ snapshot, entries, lesson, seed }));
+      }),
+    ),
+  );
+  protected readonly tastes = computed(() => TASTES[this.senses()?.salt ?? 0]);
+  protected readonly runs = computed(() => RUNS[this.senses()?.spoon ?? 'runs off']);
+  protected readonly spoon = computed(() => {
+    const word = this.senses()?.spoon;
+    return word === undefined ? undefined : spoonPath(word);
+  });
+
+  protected threeDigits(value: number): string {
+    return String(Number(value.toPrecision(2)));
+  }
+}

@@ -1,0 +1,44 @@
+import { inject, Injectable } from '@angular/core';
+import type { Practice } from '@tureen/server/api';
+import type { Observable } from 'rxjs';
+import { Api, request, type Answer } from './api';
+import { Device, newId } from './device';
+import { Live } from './live';
+import { reasonsToAsk, refetched } from './refetch';
+
+/** Hidden kitchens are told apart by a number up to this. */
+const MOST_SEED = 1_000_000;
+
+/** Practices of the bench; only the practice kitchen has any. */
+@Injectable({ providedIn: 'root' })
+export class Practices {
+  private readonly api = inject(Api);
+  private readonly device = inject(Device);
+
+  readonly practices$: Observable<Answer<{ practices: Practice[] }>> = refetched(
+    reasonsToAsk(inject(Live), ({ kind }) => kind === 'practice'),
+    () => request<{ practices: Practice[] }>(() => this.api.client.bench.$get()),
+  );
+
+  of(batchId: string): Promise<Answer<Practice>> {
+    return request(() => this.api.client.bench[':batchId'].$get({ param: { batchId } }));
+  }
+
+  /** Begins a lesson in a hidden kitchen: another one where no seed is named. */
+  begin(lesson: string, seed?: number): Promise<Answer<Practice>> {
+    const batchId = newId();
+    // An id is as random as anything that the page has.
+    const drawn = (Number.parseInt(batchId.slice(0, 8), 16) % MOST_SEED) + 1;
+    const json = { batchId, planId: newId(), lesson, seed: seed ?? drawn, who: this.device.who().trim() };
+    return request(() => this.api.client.bench.$post({ json }));
+  }
+
+  /** Judges a practice by what is true of it, and keeps what it came to. */
+  judge(batchId: string): Promise<Answer<Practice>> {
+    return request(() => this.api.client.bench[':batchId'].result.$post({ param: { batchId } }));
+  }
+
+  forget(who: string): Promise<Answer<{ forgotten: number }>> {
+    return request(() => this.api.client.bench.$delete({ query: { who } }));
+  }
+}

@@ -46,7 +46,8 @@ class Cooking {
   private readonly branchOf: ReadonlyMap<string, string>;
   private readonly trims: ReadonlySet<string>;
   private readonly byHand = new Map<string, Set<string>>();
-  private readonly isJoined = new Set<string>();
+  /** By step, which branches run into its own by then, in their order. */
+  private readonly joinsBefore: ReadonlyMap<string, readonly { readonly branch: string; readonly into: string }[]>;
   /** Branches in whose vessels something was blended. */
   private readonly blended = new Set<string>();
   private state: BatchState;
@@ -61,6 +62,12 @@ class Cooking {
     const steps = walk(plan.prepared.soup.root);
     this.branchOf = new Map(steps.map(({ step, branch }) => [step.id, branch.id]));
     this.trims = new Set(steps.flatMap(({ step }) => (step.op === 'trim' ? [step.id] : [])));
+    this.joinsBefore = new Map(
+      steps.map(({ step, branch }) => {
+        const upTo = branch.steps.slice(0, branch.steps.indexOf(step) + 1);
+        return [step.id, upTo.flatMap((one) => (one.op === 'join' ? [{ branch: one.branch.id, into: branch.id }] : []))];
+      }),
+    );
     this.state = foldBatch(plan.snapshot, [], plan);
   }
 
@@ -80,13 +87,11 @@ class Cooking {
     return volume * (densityKgM3 ?? 1 / volumeM3(own.ingredient.perKg, Math.max(0, storedAtC)));
   }
 
-  /** Branches run in as soon as the record has them in. */
-  private join(): void {
-    for (const record of this.state.happened) {
-      if (record.step.op !== 'join' || this.isJoined.has(record.step.id)) continue;
-      this.isJoined.add(record.step.id);
-      this.truth.happens(record, record);
-      if (this.blended.has(record.step.branch.id)) this.blended.add(record.branchId);
+  /** What has to have run in before a step of a branch: the branches that join before it, whether anybody ticked that or not. */
+  private join(stepId: string): void {
+    for (const { branch, into } of this.joinsBefore.get(stepId) ?? []) {
+      this.truth.join(branch, into);
+      if (this.blended.has(branch)) this.blended.add(into);
     }
   }
 
@@ -96,6 +101,7 @@ class Cooking {
     if (!('stepId' in action) || action.stepId === undefined) return;
     const { stepId } = action;
     const branch = this.branchOf.get(stepId) ?? this.plan.prepared.soup.root.id;
+    this.join(stepId);
     if (GIVES.has(action.kind)) {
       if (action.kind === 'brought') this.fold();
       if (this.trims.has(stepId)) return;
@@ -116,7 +122,6 @@ class Cooking {
   private tick(stepId: string): void {
     this.fold();
     const given = this.byHand.get(stepId);
-    this.join();
     for (const record of this.state.happened) {
       const { step } = record;
       if (step.id !== stepId || step.op === 'read' || step.op === 'join') continue;
@@ -125,7 +130,6 @@ class Cooking {
       if (step.op === 'blend') this.blended.add(record.branchId);
       if (!isAct) this.truth.happens(record, record, (line) => given?.has(line) === true && !this.trims.has(stepId));
     }
-    this.join();
   }
 
   private note({ id, atMs }: StoredEntry, stepId: string, branch: string): void {

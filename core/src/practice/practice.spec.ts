@@ -88,6 +88,20 @@ describe('what is true of a batch of a practice', () => {
     expect(looked.state.massKg).not.toBeCloseTo(once.state.massKg, 1);
   });
 
+  it('has what was roasted or fried apart in the pot by the next step there, whether that was ticked or not', () => {
+    for (const { id: soupId } of EXAMPLE_SOUPS) {
+      const own = planFor({ soupId, bowls: 24 });
+      const joins = walk(own.prepared.soup.root).filter(({ step }) => step.op === 'join');
+      const without = cookedIn(own, entriesOf(careless(own)), hidden);
+      const ticked = walk(own.prepared.soup.root).flatMap(({ step }): Action[] =>
+        step.op === 'dish' ? [] : [{ kind: 'done', stepId: step.id }],
+      );
+      expect(massOf(without.pot) / massOf(cookedIn(own, entriesOf(ticked), hidden).pot))
+        .withContext(`${soupId}, ${String(joins.length)} joins`)
+        .toBeCloseTo(1, 9);
+    }
+  });
+
   it('with nothing hidden lies near what the plan says', () => {
     const kilos = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10].map((seed) =>
       massOf(cookedIn(plan, entriesOf(careless(plan)), { seed, mishaps: {} }).pot),

@@ -137,7 +137,8 @@ export class Truth {
   }
 
   /** What stands in the vessel of a branch runs into that of another. */
-  private joins(branch: string, into: string): void {
+  join(branch: string, into: string): void {
+    if (!this.pots.has(branch)) return;
     this.pots.set(into, pouredTogether(this.potOf(into), this.potOf(branch)));
     this.pots.delete(branch);
   }
@@ -152,7 +153,7 @@ export class Truth {
   happens({ step, inflows, branchId }: StepRecord, unlearnt: StepRecord, isIn: (line: string) => boolean = () => false): void {
     if (step.op === 'dish') return;
     if (step.op === 'join') {
-      this.joins(step.branch.id, branchId);
+      this.join(step.branch.id, branchId);
       return;
     }
     const bought = new Map(unlearnt.inflows.map(({ lineId, parcel }) => [lineId, parcelKg(parcel)]));

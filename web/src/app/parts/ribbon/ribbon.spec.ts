@@ -38,8 +38,8 @@ describe('the ribbon', () => {
       const [, top, , , , , , topEnd] = numbers(
         bandPath(
           [
-            { x: 0, kg, colour: '' },
-            { x: 100, kg, colour: '' },
+            { x: 0, kg },
+            { x: 100, kg },
           ],
           centre,
           pxPerKg,

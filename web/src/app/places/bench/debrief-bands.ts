@@ -19,8 +19,8 @@ export interface Bands {
 const WIDTH = 1224;
 const LEFT = 150;
 const TOP = 40;
-const ROOM = 74;
-const GAP = 16;
+const ROOM = 58;
+const GAP = 12;
 /** Labels nearer than this to the one before them are left out, px. */
 const LABEL_PX = 92;
 

@@ -34,7 +34,7 @@ function turnWords(of: TurnView['of'], believed: number, real: number): string {
     case 'salt':
       return `It held ${real.toFixed(2)} % salt, not ${believed.toFixed(2)} %. A taste or the salt meter would have told.`;
     case 'body':
-      return `It was ${figure('body', real)}, not ${figure('body', believed)}. A look at the spoon would have told.`;
+      return `Off the spoon: ${figure('body', real)}, not ${figure('body', believed)}. A look at the spoon would have told.`;
   }
 }
 

@@ -1,0 +1,195 @@
+import { provideZonelessChangeDetection } from '@angular/core';
+import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import { provideRouter, Router } from '@angular/router';
+import type { Action, StoredEntry } from '@tureen/core/batch';
+import { READY_KITS } from '@tureen/core/kit';
+import { LARDER_ROWS } from '@tureen/core/larder';
+import type { Snapshot } from '@tureen/core/plan';
+import { LESSONS, lessonOf, planForPractice } from '@tureen/core/practice';
+import { EXAMPLE_SOUPS, walk } from '@tureen/core/soup';
+import type { Practice } from '@tureen/server/api';
+import { of } from 'rxjs';
+import { until } from '../../../../spec/board-in-memory';
+import { BENCH_THREAD, type BenchThread } from '../../cooking/benching';
+import { debriefView, seenNow } from '../../cooking/bench-view';
+import { Batches } from '../../services/batches';
+import { Practices } from '../../services/practices';
+import { bandsOf } from './debrief-bands';
+import { DebriefPlace } from './debrief';
+import { LookAtIt } from './look-at-it';
+
+const BATCH = '00000000-0000-4000-8000-000000000001';
+const PRACTICE: Practice = { batchId: BATCH, lesson: 'too-thick', seed: 2, who: '', startedAtMs: 0, passed: null, points: null };
+
+function snapshotOf(lessonId: string): Snapshot {
+  const lesson = lessonOf(lessonId);
+  const soup = EXAMPLE_SOUPS.find(({ id }) => id === lesson?.soupId);
+  if (lesson === undefined || soup === undefined) throw new Error(`No lesson ${lessonId}.`);
+  const planning = planForPractice(soup, lesson.bowls, LARDER_ROWS, READY_KITS.canteen);
+  if (!planning.ok) throw new Error(planning.error.code);
+  return planning.plan.snapshot;
+}
+
+/** Every step ticked, up to one of a kind. */
+function ticked(snapshot: Snapshot, upTo?: string): StoredEntry[] {
+  const steps = walk(snapshot.soup.root).flatMap(({ step }) => (step.op === 'join' || step.op === 'dish' ? [] : [step]));
+  const end = upTo === undefined ? steps.length : steps.findIndex(({ op }) => op === upTo);
+  return steps.slice(0, end).map(({ id }, n) => ({
+    id: `00000000-0000-4000-8000-${(n + 1000).toString(16).padStart(12, '0')}`,
+    shape: 2,
+    stamp: { counter: n + 1, device: 'spec-device', seq: n },
+    atMs: n * 60_000,
+    who: '',
+    action: { kind: 'done', stepId: id } satisfies Action,
+  }));
+}
+
+const THREAD: BenchThread = {
+  seenNow: (ask) => Promise.resolve(seenNow(ask)),
+  debriefView: (ask) => Promise.resolve(debriefView(ask)),
+};
+
+describe('the bench', () => {
+  let entries: StoredEntry[];
+  let begun: { lesson: string; seed: number | undefined }[];
+  let judges: boolean;
+  const snapshot = snapshotOf(PRACTICE.lesson);
+
+  beforeEach(() => {
+    entries = ticked(snapshot);
+    begun = [];
+    judges = true;
+    TestBed.configureTestingModule({
+      providers: [
+        provideZonelessChangeDetection(),
+        provideRouter([{ path: '**', children: [] }]),
+        { provide: BENCH_THREAD, useValue: () => THREAD },
+        { provide: Batches, useValue: { batch$: () => of({ ok: true, value: { snapshot, entries, batch: {}, keptHere: 0 } }) } },
+        {
+          provide: Practices,
+          useValue: {
+            judge: () =>
+              Promise.resolve(
+                judges
+                  ? { ok: true, value: { ...PRACTICE, passed: false, points: 3 } }
+                  : { ok: false, reachable: true, refusal: { code: 'NO_SUCH_BATCH', sentence: 'There is no such batch.' } },
+              ),
+            begin: (lesson: string, seed?: number) => {
+              begun.push({ lesson, seed });
+              return Promise.resolve({ ok: true, value: { ...PRACTICE, batchId: BATCH.replace(/1$/, '2') } });
+            },
+          },
+        },
+      ],
+    });
+  });
+
+  const text = (fixture: ComponentFixture<unknown>): string => (fixture.nativeElement as HTMLElement).textContent;
+
+  function debrief(): ComponentFixture<DebriefPlace> {
+    const fixture = TestBed.createComponent(DebriefPlace);
+    fixture.componentRef.setInput('batchId', BATCH);
+    fixture.detectChanges();
+    return fixture;
+  }
+
+  it('a debrief says what was wanted, true and believed, where it turned, and what would have landed it', async () => {
+    const fixture = debrief();
+    await until(fixture, () => (fixture.nativeElement as HTMLElement).querySelector('table') !== null);
+    expect(text(fixture)).toContain('▲ not passed yet');
+    const rows = [...(fixture.nativeElement as HTMLElement).querySelectorAll('tbody tr')].map((row) =>
+      [...row.querySelectorAll('th, td')].map((cell) => cell.textContent.trim()),
+    );
+    expect(rows.map(([name]) => name)).toEqual(['texture', 'salt', 'bowls']);
+    expect(rows[0]?.at(-1)).toBe('off');
+    expect(rows[1]?.at(-1)).toBe('right');
+    expect(text(fixture)).toMatch(/1 Blend/);
+    expect(text(fixture)).toMatch(/Off the spoon: .*mPa·s/);
+    expect(text(fixture)).toMatch(/What would have landed it\s*[\d.]+ kg more water and \d+ g more salt, for \d+ bowls/);
+    expect(text(fixture)).toContain(lessonOf(PRACTICE.lesson)?.hint ?? '');
+    expect((fixture.nativeElement as HTMLElement).querySelectorAll('svg path').length).toBe(3);
+  });
+
+  it('it is begun again in the same kitchen, or in another', async () => {
+    const fixture = debrief();
+    await until(fixture, () => text(fixture).includes('Again, this kitchen'));
+    const go = spyOn(TestBed.inject(Router), 'navigate').and.resolveTo(true);
+    for (const name of ['Again, this kitchen', 'Again, another kitchen'])
+      [...(fixture.nativeElement as HTMLElement).querySelectorAll('button')]
+        .find((one) => one.textContent.trim() === name)
+        ?.click();
+    await fixture.whenStable();
+    expect(begun).toEqual([
+      { lesson: 'too-thick', seed: 2 },
+      { lesson: 'too-thick', seed: undefined },
+    ]);
+    expect(go).toHaveBeenCalledTimes(2);
+  });
+
+  it('of a batch that is no practice it says so', async () => {
+    judges = false;
+    const fixture = debrief();
+    await until(fixture, () => text(fixture).includes('There is no such batch.'));
+    expect(text(fixture)).toContain('To the lessons');
+  });
+
+  async function looked(): Promise<string> {
+    const fixture = TestBed.createComponent(LookAtIt);
+    fixture.componentRef.setInput('practice', PRACTICE);
+    fixture.detectChanges();
+    await until(fixture, () => (fixture.nativeElement as HTMLElement).querySelector('dl') !== null);
+    return text(fixture);
+  }
+
+  it('a look says what scale, dip stick, spoon, tongue and meter say of what is really in the pot', async () => {
+    const seen = await looked();
+    expect(seen).toMatch(/[\d.]+ kg with the pot, which weighs [\d.]+ kg empty/);
+    expect(seen).toMatch(/[\d.]+ cm from the rim down to the soup/);
+    // The lesson is about what is far too thick.
+    expect(seen).toMatch(/clings|stands/);
+    expect(seen).toMatch(/the salt is right|a little too/);
+    expect(seen).toContain('mPa·s as it is served');
+  });
+
+  it('a spoon says nothing before the blade, and a tongue that there is no salt yet', async () => {
+    entries = ticked(snapshot, 'blend');
+    const seen = await looked();
+    expect(seen).toContain('nothing yet: it is in pieces');
+    expect(seen).toContain('far too little salt');
+    expect(seen).not.toContain('mPa·s');
+  });
+
+  it('ribbons are as thick as they were heavy, on one scale, and what leads beyond the edge is written before it', () => {
+    const moment = (step: string, believedKg: number, trueKg: number) => ({ entryId: step, step, believedKg, trueKg });
+    const drawn = bandsOf({
+      moments: [moment('Trim', 2, 2), moment('Cover', 6, 5), moment('Dish out', 6, 5)],
+      bestKg: 10,
+      turns: [{ at: 1, of: 'kg', step: 'Cover', believed: 6, true: 5 }],
+    });
+    expect(drawn.bands.map(({ kind }) => kind)).toEqual(['believed', 'true', 'best']);
+    const thick = (path: string): number => {
+      const [first, second] = path.slice(1).split('L');
+      const y = (part: string | undefined, at: number): number => Number((part ?? '').trim().split(/\s+/).at(at));
+      return Math.abs(y(first, -1) - y(second, 1));
+    };
+    const [believed, real, best] = drawn.bands.map(({ path }) => thick(path));
+    expect((believed ?? 0) / (real ?? 1)).toBeCloseTo(6 / 5, 1);
+    expect((best ?? 0) / (real ?? 1)).toBeCloseTo(2, 1);
+    expect(drawn.labels.map(({ text: label, anchor }) => [label, anchor])).toEqual([
+      ['Trim', 'middle'],
+      ['Cover', 'middle'],
+      ['Dish out', 'end'],
+    ]);
+    expect(drawn.turns).toEqual([{ n: 1, x: jasmine.any(Number) as unknown as number }]);
+  });
+
+  it('every lesson has a soup that ships, a hint and a brief, and none is called like another', () => {
+    for (const { soupId, hint, brief, learn } of LESSONS) {
+      expect(EXAMPLE_SOUPS.some(({ id }) => id === soupId))
+        .withContext(soupId)
+        .toBeTrue();
+      for (const words of [hint, brief, learn]) expect(words).toMatch(/^[A-Z].*\.$/);
+    }
+    expect(new Set(LESSONS.map(({ title }) => title)).size).toBe(LESSONS.length);
+  });
+});

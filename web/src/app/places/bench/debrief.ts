@@ -70,7 +70,7 @@ function turnWords(of: TurnView['of'], believed: number, real: number): string {
               <th scope="col">wanted</th>
               <th scope="col">true</th>
               <th scope="col">you believed</th>
-              <th scope="col"></th>
+              <th scope="col">how near</th>
             </tr>
           </thead>
           <tbody>

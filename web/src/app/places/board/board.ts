@@ -161,11 +161,7 @@ export class Board {
 
   protected async turn(days: number): Promise<void> {
     const date = this.onDate();
-    if (date !== undefined) await this.turnTo(plusDays(date, days));
-  }
-
-  protected async turnTo(date: string): Promise<void> {
-    if (date !== this.onDate()) await this.router.navigate(['/board', date]);
+    if (date !== undefined) await this.router.navigate(['/board', plusDays(date, days)]);
   }
 
   /** The list by the clock for a calendar: of everybody, or of one person. */

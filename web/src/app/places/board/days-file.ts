@@ -1,5 +1,6 @@
-import { ChangeDetectionStrategy, Component, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, input, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
 import { takeOrders, usualPeople, type Day } from '@tureen/core/board';
 import { daysCsv, readDays, refusedOrderSentence, unreadSentence, type OrderRead } from '@tureen/core/formats';
 import type { Kit } from '@tureen/core/kit';
@@ -15,6 +16,7 @@ const USUAL_HOURS = { starts: '07:00', ends: '15:00' };
 @Component({
   selector: 'tt-days-file',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [RouterLink],
   template: `
     <p class="line">
       <label class="press quiet" for="days-file">Orders from CSV</label>
@@ -26,7 +28,12 @@ const USUAL_HOURS = { starts: '07:00', ends: '15:00' };
       }
     </p>
     @if (said(); as text) {
-      <p class="soft" role="status">{{ text }}</p>
+      <p class="soft" role="status">
+        {{ text }}
+        @for (one of takenFor(); track one.date) {
+          <a [routerLink]="['/board', one.date]">{{ one.name }}</a>
+        }
+      </p>
     }
     @for (text of refused(); track text) {
       <p class="caution" role="alert">
@@ -39,18 +46,21 @@ const USUAL_HOURS = { starts: '07:00', ends: '15:00' };
       display: grid;
       gap: 8px;
     }
+    p.soft a {
+      margin-left: 8px;
+      text-decoration: underline;
+    }
   `,
 })
 export class DaysFile {
   readonly day = input<Day | undefined>();
   readonly kit = input.required<Kit>();
   readonly today = input.required<string>();
-  /** The date of a day that orders were taken for, the first of them. */
-  readonly taken = output<string>();
-
   private readonly days = inject(Days);
   private readonly shelf = toSignal(inject(Soups).shelf$);
   protected readonly said = signal('');
+  /** Days that orders were taken for. */
+  protected readonly takenFor = signal<readonly { readonly date: string; readonly name: string }[]>([]);
   protected readonly refused = signal<readonly string[]>([]);
 
   private soups(): readonly { readonly id: string; readonly name: string; readonly bowlG: number }[] {
@@ -73,6 +83,7 @@ export class DaysFile {
     box.value = '';
     if (file === undefined) return;
     this.said.set('');
+    this.takenFor.set([]);
     if (file.size > MOST_BYTES) this.refused.set([unreadSentence('TOO_BIG', file.name)]);
     else await this.take(await file.text(), file.name);
   }
@@ -101,9 +112,8 @@ export class DaysFile {
     }
     this.refused.set(refused);
     const count = soups === 0 ? 'No soup' : soups === 1 ? 'One soup' : `${String(soups)} soups`;
-    const forDays = taken.map((date) => dateName(date, this.today())).join('; ');
-    this.said.set(`${count} taken from ${name}${forDays === '' ? '' : ` for ${forDays}`}.`);
-    if (taken[0] !== undefined) this.taken.emit(taken[0]);
+    this.said.set(`${count} taken from ${name}${taken.length === 0 ? '.' : ' for'}`);
+    this.takenFor.set(taken.map((date) => ({ date, name: dateName(date, this.today()) })));
   }
 
   private async takeFor(date: string, orders: readonly OrderRead[]): Promise<{ isKept: boolean; refused: string[] }> {

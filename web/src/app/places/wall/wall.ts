@@ -27,8 +27,8 @@ const SECOND_MS = 1000;
       }
       <a class="press" routerLink="/stove">Leave the wall</a>
     </p>
+    <tt-wall-day />
     <div class="batches">
-      <tt-wall-day />
       @for (id of open(); track id) {
         <tt-wall-batch [batchId]="id" [nowMs]="nowMs()" />
       } @empty {

@@ -126,9 +126,6 @@ try {
   await page.getByRole('group', { name: 'Creamed bowls' }).getByRole('button', { name: '+10' }).click();
   await page.waitForTimeout(500);
   await shoot('stove-dish');
-  await page.getByRole('link', { name: 'Counter card' }).click();
-  await page.getByText('as it is being cooked now').waitFor();
-  await shoot('counter');
   await page.goto(stove);
   await page.locator('.step h2').waitFor();
   await page.goto(`${url}/wall`);
@@ -168,6 +165,15 @@ try {
   await page.locator('tt-cooling-chart').waitFor();
   await page.waitForTimeout(600);
   await shoot('cold-watch');
+  await page.goto(`${url}/practice/bench`);
+  await page.getByRole('button', { name: 'Begin Too thick' }).click();
+  await page.locator('.step h2').waitFor();
+  await page.keyboard.press('Escape');
+  await to('Ladle into');
+  await page.getByRole('link', { name: 'How did it go' }).click();
+  await page.getByText('What would have landed it').waitFor();
+  await page.waitForTimeout(600);
+  await shoot('bench');
 } finally {
   await browser.close();
   server.kill();

@@ -103,7 +103,7 @@ describe('the bench', () => {
     expect(rows.map(([name]) => name)).toEqual(['texture', 'salt', 'bowls']);
     expect(rows[0]?.at(-1)).toBe('off');
     expect(rows[1]?.at(-1)).toBe('right');
-    expect(text(fixture)).toMatch(/1 Blend/);
+    expect(text(fixture)).toMatch(/[12] Blend/);
     expect(text(fixture)).toMatch(/Off the spoon: .*mPa·s/);
     expect(text(fixture)).toMatch(/What would have landed it\s*[\d.]+ kg more water and \d+ g more salt, for \d+ bowls/);
     expect(text(fixture)).toContain(lessonOf(PRACTICE.lesson)?.hint ?? '');

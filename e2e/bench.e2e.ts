@@ -73,6 +73,25 @@ test('a lesson goes from its card to the debrief, through a reload, on two scree
   await expect(page).toHaveURL(/\/practice\/stove\//);
   await expect.poll(async () => (await practices(server.url)).map(({ seed }) => seed)).toEqual([first!.seed, first!.seed]);
 
+  // All of it ticked, and back to the blade: the same pot as far as that, and the first one as it was.
+  const again = /stove\/([0-9a-f-]+)/.exec(page.url())![1]!;
+  for (let n = 0; n < 40; n++) {
+    const heading = await page.locator('.step h2').textContent();
+    if (heading?.startsWith('Ladle into') === true) break;
+    await page.keyboard.press('Enter');
+    await page.waitForFunction((text) => document.querySelector('.step h2')?.textContent !== text, heading);
+  }
+  await page.getByRole('link', { name: 'How did it go' }).click();
+  const all = (await practised(server.url, again)).entries.length;
+  await page.getByRole('button', { name: 'Back to this moment: Blend' }).click();
+  await expect(page).toHaveURL(/\/practice\/stove\//);
+  await expect(page).not.toHaveURL(new RegExp(again));
+  await expect(page.locator('.step h2')).toBeVisible();
+  const back = /stove\/([0-9a-f-]+)/.exec(page.url())![1]!;
+  await expect.poll(async () => (await practised(server.url, back)).entries.length).toBeGreaterThan(4);
+  expect((await practised(server.url, back)).entries.length).toBeLessThan(all);
+  expect((await practised(server.url, again)).entries.length).toBe(all);
+
   await page.getByRole('link', { name: 'Leave' }).click();
   await expect(page).toHaveURL(`${server.url}/board`);
   await expect(page.getByRole('complementary', { name: 'Practice' })).toHaveCount(0);

@@ -38,6 +38,7 @@ export interface MomentView {
 export interface TurnView {
   /** Place in the moments. */
   readonly at: number;
+  readonly entryId: string;
   readonly of: Turn['of'];
   readonly step: string;
   readonly believed: number;
@@ -79,7 +80,14 @@ function valueOf({ kg, saltPct, mPas }: Stands, of: Turn['of']): number {
 
 function turnView({ of, moment }: Turn, moments: readonly Moment[], steps: ReadonlyMap<string, string>): TurnView {
   const step = steps.get(moment.stepId) ?? '';
-  return { at: moments.indexOf(moment), of, step, believed: valueOf(moment.believed, of), true: valueOf(moment.true, of) };
+  return {
+    at: moments.indexOf(moment),
+    entryId: moment.entryId,
+    of,
+    step,
+    believed: valueOf(moment.believed, of),
+    true: valueOf(moment.true, of),
+  };
 }
 
 /** What a practice came to. */

@@ -1,4 +1,5 @@
 import { inject, Injectable } from '@angular/core';
+import { historyOf, type Entry, type StoredEntry } from '@tureen/core/batch';
 import type { Practice } from '@tureen/server/api';
 import type { Observable } from 'rxjs';
 import { Api, request, type Answer } from './api';
@@ -31,6 +32,23 @@ export class Practices {
     const drawn = (Number.parseInt(batchId.slice(0, 8), 16) % MOST_SEED) + 1;
     const json = { batchId, planId: newId(), lesson, seed: seed ?? drawn, who: this.device.who().trim() };
     return request(() => this.api.client.bench.$post({ json }));
+  }
+
+  /**
+   * The same hidden kitchen as it stood behind an entry: a practice of its own, so that the one gone back from is kept. What was
+   * entered up to there is entered again.
+   */
+  async backTo({ lesson, seed }: Practice, entries: readonly StoredEntry[], entryId: string): Promise<Answer<Practice>> {
+    const { counted } = historyOf(entries);
+    const upTo = counted.slice(0, counted.findIndex(({ id }) => id === entryId) + 1);
+    const begun = await this.begin(lesson, seed);
+    if (!begun.ok || upTo.length === 0) return begun;
+    const { batchId } = begun.value;
+    const copies: Entry[] = upTo.map(({ shape, stamp, atMs, who, action }) => ({ id: newId(), shape, stamp, atMs, who, action }));
+    const kept = await request<unknown>(() =>
+      this.api.client.batches[':id'].entries.$post({ param: { id: batchId }, json: { entries: copies } }),
+    );
+    return kept.ok ? begun : kept;
   }
 
   /** Judges a practice by what is true of it, and keeps what it came to. */

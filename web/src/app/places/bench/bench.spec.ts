@@ -52,12 +52,14 @@ const THREAD: BenchThread = {
 describe('the bench', () => {
   let entries: StoredEntry[];
   let begun: { lesson: string; seed: number | undefined }[];
+  let wentBack: { upTo: string; of: number }[];
   let judges: boolean;
   const snapshot = snapshotOf(PRACTICE.lesson);
 
   beforeEach(() => {
     entries = ticked(snapshot);
     begun = [];
+    wentBack = [];
     judges = true;
     TestBed.configureTestingModule({
       providers: [
@@ -74,6 +76,10 @@ describe('the bench', () => {
                   ? { ok: true, value: { ...PRACTICE, passed: false, points: 3 } }
                   : { ok: false, reachable: true, refusal: { code: 'NO_SUCH_BATCH', sentence: 'There is no such batch.' } },
               ),
+            backTo: (_practice: Practice, own: readonly StoredEntry[], upTo: string) => {
+              wentBack.push({ upTo, of: own.length });
+              return Promise.resolve({ ok: true, value: { ...PRACTICE, batchId: BATCH.replace(/1$/, '3') } });
+            },
             begin: (lesson: string, seed?: number) => {
               begun.push({ lesson, seed });
               return Promise.resolve({ ok: true, value: { ...PRACTICE, batchId: BATCH.replace(/1$/, '2') } });
@@ -126,6 +132,19 @@ describe('the bench', () => {
     expect(go).toHaveBeenCalledTimes(2);
   });
 
+  it('a moment can be gone back to: the same kitchen, with what was entered up to there', async () => {
+    const fixture = debrief();
+    await until(fixture, () => text(fixture).includes('Back to this moment'));
+    const go = spyOn(TestBed.inject(Router), 'navigate').and.resolveTo(true);
+    const buttons = [...(fixture.nativeElement as HTMLElement).querySelectorAll('button')];
+    buttons.find((one) => one.getAttribute('aria-label') === 'Back to this moment: Blend')?.click();
+    await fixture.whenStable();
+    const blend = walk(snapshot.soup.root).find(({ step }) => step.op === 'blend')?.step.id;
+    const entry = entries.find(({ action }) => action.kind === 'done' && action.stepId === blend);
+    expect(wentBack).toEqual([{ upTo: entry?.id ?? '', of: entries.length }]);
+    expect(go).toHaveBeenCalledOnceWith(['/stove', BATCH.replace(/1$/, '3')]);
+  });
+
   it('of a batch that is no practice it says so', async () => {
     judges = false;
     const fixture = debrief();
@@ -164,7 +183,7 @@ describe('the bench', () => {
     const drawn = bandsOf({
       moments: [moment('Trim', 2, 2), moment('Cover', 6, 5), moment('Dish out', 6, 5)],
       bestKg: 10,
-      turns: [{ at: 1, of: 'kg', step: 'Cover', believed: 6, true: 5 }],
+      turns: [{ at: 1, entryId: 'Cover', of: 'kg', step: 'Cover', believed: 6, true: 5 }],
     });
     expect(drawn.bands.map(({ kind }) => kind)).toEqual(['believed', 'true', 'best']);
     const thick = (path: string): number => {

@@ -1,12 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
+import type { StoredEntry } from '@tureen/core/batch';
 import { bodyWord } from '@tureen/core/body';
 import { lessonOf, type Judged, type Mark } from '@tureen/core/practice';
 import { firstValueFrom, from, of, switchMap } from 'rxjs';
 import { Benching } from '../../cooking/benching';
 import type { DebriefView, TurnView } from '../../cooking/bench-view';
 import type { Practice } from '@tureen/server/api';
+import type { Answer } from '../../services/api';
 import { Batches } from '../../services/batches';
 import { Practices } from '../../services/practices';
 import { mass } from '../figures';
@@ -19,7 +21,7 @@ const WORTH_WATER_KG = 0.1;
 const WORTH_SALT_KG = 0.002;
 
 type Told =
-  | { readonly ok: true; readonly practice: Practice; readonly view: DebriefView }
+  | { readonly ok: true; readonly practice: Practice; readonly entries: readonly StoredEntry[]; readonly view: DebriefView }
   | { readonly ok: false; readonly sentence: string };
 
 function figure(mark: Mark, value: number): string {
@@ -116,6 +118,14 @@ function turnWords(of: TurnView['of'], believed: number, real: number): string {
             <section>
               <h2>{{ turn.n }} {{ turn.step }}</h2>
               <p>{{ turn.words }}</p>
+              <button
+                type="button"
+                class="press"
+                [attr.aria-label]="'Back to this moment: ' + turn.step"
+                (click)="back(answer, turn.entryId)"
+              >
+                Back to this moment
+              </button>
             </section>
           } @empty {
             <section>
@@ -239,6 +249,9 @@ function turnWords(of: TurnView['of'], believed: number, real: number): string {
       padding-top: 10px;
       border-top: 3px solid var(--ink);
     }
+    .cards button {
+      justify-self: start;
+    }
     .cards h2 {
       font-size: 19px;
       font-weight: 700;
@@ -278,9 +291,10 @@ export class DebriefPlace {
     return view === undefined || view.moments.length < 2 ? undefined : bandsOf(view);
   });
   protected readonly turns = computed(() =>
-    (this.view()?.turns ?? []).map(({ of, step, believed, true: real }, k) => ({
+    (this.view()?.turns ?? []).map(({ of, step, entryId, believed, true: real }, k) => ({
       n: k + 1,
       step,
+      entryId,
       words: turnWords(of, believed, real),
     })),
   );
@@ -310,11 +324,24 @@ export class DebriefPlace {
     if (!batch.ok) return { ok: false, sentence: batch.refusal.sentence };
     const { snapshot, entries } = batch.value;
     const { lesson, seed } = judged.value;
-    return { ok: true, practice: judged.value, view: await this.benching.ask.debriefView({ snapshot, entries, lesson, seed }) };
+    return {
+      ok: true,
+      practice: judged.value,
+      entries,
+      view: await this.benching.ask.debriefView({ snapshot, entries, lesson, seed }),
+    };
+  }
+
+  /** The same kitchen from a moment on, to do something otherwise. */
+  protected async back({ practice, entries }: Extract<Told, { ok: true }>, entryId: string): Promise<void> {
+    await this.go(await this.practices.backTo(practice, entries, entryId));
   }
 
   protected async again({ lesson, seed }: Practice, isSame: boolean): Promise<void> {
-    const answer = await this.practices.begin(lesson, isSame ? seed : undefined);
+    await this.go(await this.practices.begin(lesson, isSame ? seed : undefined));
+  }
+
+  private async go(answer: Answer<Practice>): Promise<void> {
     if (answer.ok) await this.router.navigate(['/stove', answer.value.batchId]);
     else this.trouble.set(answer.refusal.sentence);
   }

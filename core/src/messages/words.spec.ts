@@ -31,6 +31,7 @@ const CAUTIONS: readonly (readonly [Caution, string])[] = [
   [{ code: 'OVER_THE_BRIM', overM3: 0.0042, usableM3: 0.035 }, '4.2 L'],
   [{ code: 'TWO_PEOPLE_LIFT', massKg: 32.7 }, '32.7 kg'],
   [{ code: 'NEVER_LIFT', massKg: 61 }, 'nobody lifts that'],
+  [{ code: 'SALT_QUESTIONED', readPct: 1.04, expectedPct: 0.77 }, '1.04 % salt read, 0.77 % expected'],
   [{ code: 'READING_QUESTIONED', readKg: 51.4, expectedKg: 13.5 }, '51.4 kg read, 13.5 kg expected'],
   [{ code: 'PRICK_OR_BURST', lineIds: ['chestnuts'] }, 'burst: chestnuts'],
   [{ code: 'WASH_GRIT', lineIds: ['leek'] }, 'after cutting: leek'],

@@ -204,8 +204,10 @@ function observedAs(
   before: Estimate,
 ): Observed & { readonly doubted?: Estimate } {
   const first = observe(before, observation);
-  if (!first.questioned || seen.of === 'heat') return first;
+  if (seen.of === 'heat') return first;
   const of: Doubted = seen.of === 'level' ? 'mass' : seen.of;
+  // One that is believed is the end of what was doubted before it: a slip that comes again later is a first one again.
+  if (!first.questioned) return { ...first, estimate: { ...first.estimate, doubted: { ...before.doubted, [of]: undefined } } };
   const offLn = middle(observation) - observation.expected;
   const said = before.doubted?.[of];
   const isSaidAgain = said !== undefined && Math.abs(offLn - said) <= SAYS_AGAIN_LN[of];

@@ -386,4 +386,38 @@ describe('read', () => {
     expect(wild.cautions).toEqual([{ code: 'READING_QUESTIONED', readKg: 12.4, expectedKg: potKg(pot) }]);
     expect(read(pot, weighed(12.3), context([])).cautions).toEqual([]);
   });
+
+  it('a wild one that is said again is believed; one that says something else is wild too', () => {
+    const wild = read(pot, weighed(14), context([]));
+    const again = read(wild.pot, weighed(14.2), context([], { estimate: wild.estimate! }));
+    expect(again.cautions).toEqual([]);
+    expect(potKg(again.pot)).toBeGreaterThan(13.5);
+    expect(potKg(again.pot)).toBeLessThan(14.3);
+    const other = read(wild.pot, weighed(6), context([], { estimate: wild.estimate! }));
+    expect(other.cautions.map(({ code }) => code)).toEqual(['READING_QUESTIONED']);
+    expect(potKg(other.pot)).toBe(10);
+  });
+
+  it('a good one in between ends the doubt: the slip that comes later is a first one again', () => {
+    const wild = read(pot, weighed(14), context([]));
+    const good = read(wild.pot, weighed(10.1), context([], { estimate: wild.estimate! }));
+    expect(good.cautions).toEqual([]);
+    const later = read(good.pot, weighed(14), context([], { estimate: good.estimate! }));
+    expect(later.cautions.map(({ code }) => code)).toEqual(['READING_QUESTIONED']);
+  });
+
+  it('a salt meter finds salt in soup that was thought to have none, the second time for good', () => {
+    const meter = (saltPct: number): Parameters<typeof read>[1] => ({
+      id: 'r',
+      op: 'read',
+      seen: { of: 'salt', saltPct, sdPct: saltPct * 0.04 },
+    });
+    const first = read(pot, meter(0.4), context([]));
+    expect(first.cautions).toEqual([{ code: 'SALT_QUESTIONED', readPct: 0.4, expectedPct: 0 }]);
+    const second = read(first.pot, meter(0.41), context([], { estimate: first.estimate! }));
+    expect(second.cautions).toEqual([]);
+    expect((contents(second.pot).mix[SALT] / potKg(second.pot)) * 100).toBeCloseTo(0.41, 1);
+    // Hardly any salt more or less is never wild, however many times as much it is.
+    expect(read(pot, meter(0.05), context([])).cautions).toEqual([]);
+  });
 });

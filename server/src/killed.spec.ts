@@ -147,5 +147,5 @@ describe('a server killed right after it acknowledged an entry', () => {
     }
     await killed(server);
     rmSync(data, { recursive: true, force: true });
-  }, 120_000);
+  }, 300_000);
 });

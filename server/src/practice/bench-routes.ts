@@ -5,6 +5,14 @@ import { body, fail, type Routed } from '../answers.js';
 import { PracticeBodySchema } from '../bodies.js';
 import { beginPractice, forgetPractices, judgePractice, listPractices, readPractice } from './practices.js';
 
+/** Whose practices: by initials, or empty for those of nobody named. */
+function whoAsked() {
+  return zValidator('query', z.object({ who: z.string().max(40) }), (result, c) => {
+    if (!result.success) return fail(c, { code: 'BAD_INPUT', field: 'who', why: 'say whose practices are meant' });
+    return undefined;
+  });
+}
+
 /** The bench: practices of a kitchen that is only for practice. The real kitchen has none, and can't be given any. */
 // eslint-disable-next-line @typescript-eslint/explicit-module-boundary-types -- the inferred type is what the web's typed client is made of
 export function benchRoutes({ database, hub, nowMs, mode }: Routed & { readonly mode: string }) {
@@ -28,7 +36,7 @@ export function benchRoutes({ database, hub, nowMs, mode }: Routed & { readonly 
       hub.tell({ kind: 'practice' });
       return c.json(outcome.value, 200);
     })
-    .delete('/', zValidator('query', z.object({ who: z.string().max(40) })), async (c) => {
+    .delete('/', whoAsked(), async (c) => {
       const forgotten = await forgetPractices(database, c.req.valid('query').who);
       hub.tell({ kind: 'practice' });
       return c.json({ forgotten }, 200);

@@ -143,6 +143,8 @@ describe('the practice kitchen', () => {
     expect(inside.status).toBe(404);
     expect((await send('GET', '/practice/api/bench/none')).status).toBe(404);
     expect((await send('POST', '/practice/api/bench', { lesson: 3 })).status).toBe(400);
+    const whose = await send<{ error: { field: string } }>('DELETE', '/practice/api/bench');
+    expect([whose.status, whose.body.error.field]).toEqual([400, 'who']);
   });
 
   it('forgets what somebody practised when told to, and nobody else’s', async () => {

@@ -1,0 +1,94 @@
+import { provideZonelessChangeDetection } from '@angular/core';
+import { TestBed, type ComponentFixture } from '@angular/core/testing';
+import { provideRouter, Router } from '@angular/router';
+import type { Practice } from '@tureen/server/api';
+import { lessonOf } from '@tureen/core/practice';
+import { NEVER } from 'rxjs';
+import { until } from '../../../spec/board-in-memory';
+import { BENCH_THREAD } from '../cooking/benching';
+import { Batches } from '../services/batches';
+import { Practices } from '../services/practices';
+import { PracticeClock } from '../services/practice-mode';
+import { PracticeStrip } from './practice-strip';
+
+const BATCH = '00000000-0000-4000-8000-000000000001';
+const PRACTICE: Practice = { batchId: BATCH, lesson: 'salty-stock', seed: 2, who: '', startedAtMs: 0, passed: null, points: null };
+
+describe('the strip over every place of the practice kitchen', () => {
+  let fixture: ComponentFixture<PracticeStrip>;
+
+  beforeEach(() => {
+    TestBed.configureTestingModule({
+      providers: [
+        provideZonelessChangeDetection(),
+        provideRouter([{ path: '**', children: [] }]),
+        { provide: BENCH_THREAD, useValue: () => ({ seenNow: () => new Promise(() => undefined) }) },
+        { provide: Batches, useValue: { batch$: () => NEVER } },
+        {
+          provide: Practices,
+          useValue: {
+            of: (id: string) =>
+              Promise.resolve(
+                id === BATCH
+                  ? { ok: true, value: PRACTICE }
+                  : { ok: false, reachable: true, refusal: { code: 'NO_SUCH_BATCH', sentence: 'There is no such batch.' } },
+              ),
+          },
+        },
+      ],
+    });
+    fixture = TestBed.createComponent(PracticeStrip);
+    fixture.detectChanges();
+  });
+
+  afterEach(() => {
+    localStorage.removeItem('tureen-practice-clock');
+  });
+
+  const text = (): string => (fixture.nativeElement as HTMLElement).textContent;
+  const to = async (path: string): Promise<void> => {
+    await TestBed.inject(Router).navigateByUrl(path);
+    await fixture.whenStable();
+    fixture.detectChanges();
+  };
+  const named = (name: string): HTMLElement | undefined =>
+    [...(fixture.nativeElement as HTMLElement).querySelectorAll<HTMLElement>('a, button, label')].find((one) =>
+      one.textContent.trim().startsWith(name),
+    );
+
+  it('says that it is practice wherever one is, with the way to the lessons and the way out', async () => {
+    await to('/shelf');
+    expect(text()).toContain('nothing of this reaches the kitchen');
+    expect(named('Lessons')).toBeDefined();
+    expect(named('Leave')?.getAttribute('href')).toBe('/board');
+    expect(named('Look at it')).toBeUndefined();
+  });
+
+  it('at a lesson’s stove says which it is and no more than a cook would be told, and offers a look and the debrief', async () => {
+    await to(`/stove/${BATCH}`);
+    await until(fixture, () => text().includes('The salty stock.'));
+    expect(text()).toContain(lessonOf('salty-stock')?.brief ?? 'a brief');
+    expect(text()).not.toContain(lessonOf('salty-stock')?.hint ?? 'a hint');
+    expect(named('How did it go')?.getAttribute('href')).toBe(`/bench/${BATCH}`);
+    named('Look at it')?.click();
+    await fixture.whenStable();
+    fixture.detectChanges();
+    expect(document.querySelector('[role=dialog]')?.textContent).toContain('Look at it');
+    // Somewhere else there is nothing to look at.
+    await to('/shelf');
+    await until(fixture, () => !text().includes('The salty stock.'));
+    expect(named('Look at it')).toBeUndefined();
+  });
+
+  it('at a batch that is no practice it offers the lessons', async () => {
+    await to(`/stove/${BATCH.replace(/1$/, '9')}`);
+    expect(named('Lessons')).toBeDefined();
+    expect(named('How did it go')).toBeUndefined();
+  });
+
+  it('turns the practice’s clock', async () => {
+    named('60 ×')?.click();
+    await fixture.whenStable();
+    expect(TestBed.inject(PracticeClock).speed()).toBe(60);
+  });
+});

@@ -2,7 +2,7 @@
 import { asCooked, type Action } from '../src/batch/index.js';
 import { READY_KITS, potsBySize, type Kit } from '../src/kit/index.js';
 import { LARDER_ROWS } from '../src/larder/index.js';
-import { evidenceOfBatch, type BatchEvidence } from '../src/learn/index.js';
+import { evidenceOfBatch, type BatchEvidence, type Learning } from '../src/learn/index.js';
 import { planToBuy, type Planned } from '../src/plan/index.js';
 import type { Soup } from '../src/soup/index.js';
 import { HiddenKitchen } from '../src/practice/index.js';
@@ -21,6 +21,11 @@ export function fortyBowls(soup: Soup, kit: Kit = READY_KITS.canteen): Planned {
     if (planning.ok) return planning.plan;
   }
   throw new Error(`${soup.id} fits no pot.`);
+}
+
+/** The canteen with what its batches have shown. */
+export function kitOf({ figures, together }: Learning): Kit {
+  return { ...READY_KITS.canteen, learned: { figures: [...figures], together: [...together] } };
 }
 
 /** A batch cooked by a kitchen, with every slip on record that `slip` makes. */

@@ -17,10 +17,10 @@ import { SPOON_WORDS } from '../src/body/index.js';
 import { SALT, type Mix } from '../src/larder/index.js';
 import { saltPctOf, thicknessOf } from '../src/bench/index.js';
 import { bodyMPas, contents, potKg } from '../src/pot/index.js';
-import { rerun, type Planned } from '../src/plan/index.js';
+import type { Planned } from '../src/plan/index.js';
 import { servedOf, type StepRecord } from '../src/runner/index.js';
 import { walk, type SoupStep } from '../src/soup/index.js';
-import { HiddenKitchen, Truth, normalFrom } from '../src/practice/index.js';
+import { HiddenKitchen, Truth, normalFrom, unlearnt } from '../src/practice/index.js';
 
 /** What the kitchen reads with. */
 export interface Kitchen {
@@ -64,11 +64,7 @@ export class SimulatedCook {
     private readonly slip: (action: Action) => Action | undefined = (action) => action,
   ) {
     this.normal = normalFrom(seed);
-    const { kit: own } = plan.snapshot;
-    const isPlain =
-      own.learned === undefined && own.parameters === undefined && own.pots.every(({ boilOff }) => boilOff === undefined);
-    const pots = own.pots.map((pot) => ({ ...pot, boilOff: undefined }));
-    this.unlearnt = isPlain ? plan : rerun({ ...plan.snapshot, kit: { ...own, pots, learned: undefined, parameters: undefined } });
+    this.unlearnt = unlearnt(plan);
     this.truth = new Truth(this.unlearnt, this.hidden, seed);
   }
 

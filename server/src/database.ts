@@ -13,6 +13,8 @@ import { checkFile, checkOpen, migrationsIn, problemIn, type FileProblem } from 
 export interface Database {
   readonly db: LibSQLDatabase;
   readonly write: <T>(job: () => Promise<T>) => Promise<T>;
+  /** Whether its closed batches teach anything: of a practice kitchen each batch is cooked in another kitchen. */
+  readonly learns: boolean;
   /** Waits for the write under way and leaves one file behind, with everything in it. */
   readonly close: () => Promise<void>;
 }
@@ -63,7 +65,7 @@ async function connected(client: Client): Promise<void> {
 }
 
 /** Opens the kitchen's file, creating it if there is none, and brings it up to date; a copy is made before that. */
-export async function openKitchen(file: string, migrationsFolder: string): Promise<Opening> {
+export async function openKitchen(file: string, migrationsFolder: string, learns = true): Promise<Opening> {
   const seen = checkFile(file);
   if (seen !== undefined) return { ok: false, problem: seen };
   const hold = await holdOf(file);
@@ -93,6 +95,7 @@ export async function openKitchen(file: string, migrationsFolder: string): Promi
       database: {
         db,
         write: (job) => queue.runExclusive(job),
+        learns,
         close: () =>
           queue.runExclusive(async () => {
             try {
@@ -113,8 +116,8 @@ export async function openKitchen(file: string, migrationsFolder: string): Promi
 }
 
 /** As `openKitchen`, for callers to whom a file that can't be used is a bug. */
-export async function openDatabase(file: string, migrationsFolder: string): Promise<Database> {
-  const opening = await openKitchen(file, migrationsFolder);
+export async function openDatabase(file: string, migrationsFolder: string, learns = true): Promise<Database> {
+  const opening = await openKitchen(file, migrationsFolder, learns);
   if (!opening.ok) throw new Error(`${file}: ${opening.problem.code}`);
   return opening.database;
 }

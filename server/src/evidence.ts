@@ -18,9 +18,8 @@ export function forgetLearned(database: Database): void {
 }
 
 /** What closing or opening a batch again writes of what it teaches. Once that is on disk, what was learnt is out of date (`forgetLearned`). */
-export function evidenceStatements(database: Database, batchId: string, state: BatchState): BatchItem<'sqlite'>[] {
-  const { db } = database;
-  const evidence = state.closed ? evidenceOfBatch(asCooked(state.planned, state.history.all)) : undefined;
+export function evidenceStatements({ db, learns }: Database, batchId: string, state: BatchState): BatchItem<'sqlite'>[] {
+  const evidence = learns && state.closed ? evidenceOfBatch(asCooked(state.planned, state.history.all)) : undefined;
   const atMs = state.history.all[0]?.atMs ?? 0;
   return [
     db.delete(batchEvidence).where(eq(batchEvidence.batchId, batchId)),

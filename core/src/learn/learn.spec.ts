@@ -1,4 +1,4 @@
-import { BY_EYE, WITH_METERS, evidenceFrom, fortyBowls } from '../../spec/kitchens.js';
+import { BY_EYE, WITH_METERS, evidenceFrom, fortyBowls, kitOf } from '../../spec/kitchens.js';
 import { entriesOf } from '../../spec/entries.js';
 import { HiddenKitchen } from '../practice/index.js';
 import { SimulatedCook, type Kitchen } from '../../spec/simulated-cook.js';
@@ -6,7 +6,7 @@ import { foldBatch, type Action } from '../batch/index.js';
 import { LearnedSchema, READY_KITS, learnedOf, type Kit } from '../kit/index.js';
 import { oddsOf, type OddsBand } from '../odds/index.js';
 import { EXAMPLE_SOUPS, walk } from '../soup/index.js';
-import { ODD_SD, learn, normalOfChiSquare, type BatchEvidence, type Learning } from './index.js';
+import { ODD_SD, learn, normalOfChiSquare, type BatchEvidence } from './index.js';
 
 const DAY_MS = 86_400_000;
 
@@ -23,11 +23,6 @@ function straight(batchId: string, seen: number, sd: number, atMs = 0, key = 'bo
     rows: [{ device: 'scale', stepId: 'simmer' }],
   };
 }
-
-const kitOf = ({ figures, together }: Learning): Kit => ({
-  ...READY_KITS.canteen,
-  learned: { figures: [...figures], together: [...together] },
-});
 
 describe('learning from batches', () => {
   it('one batch, one figure: the normal prior and the reading in the closed form', () => {

@@ -3,9 +3,10 @@ import { foldBatch, historyOf, type BatchState, type StoredEntry } from '../batc
 import { SALT, type Mix } from '../larder/index.js';
 import type { Planned } from '../plan/index.js';
 import { bodyMPas, contents, potKg, volumeM3 } from '../pot/index.js';
+import type { StepRecord } from '../runner/index.js';
 import { walk } from '../soup/index.js';
 import { HiddenKitchen, type Mishaps } from './hidden-kitchen.js';
-import { Truth } from './truth.js';
+import { Truth, unlearnt } from './truth.js';
 
 /** What is hidden of a practice: which kitchen it is, and what is otherwise than anybody there thinks. */
 export interface Hidden {
@@ -50,6 +51,7 @@ class Cooking {
   private readonly joinsBefore: ReadonlyMap<string, readonly { readonly branch: string; readonly into: string }[]>;
   /** Branches in whose vessels something was blended. */
   private readonly blended = new Set<string>();
+  private readonly plain: Planned;
   private state: BatchState;
   private readonly before: StoredEntry[] = [];
 
@@ -58,7 +60,8 @@ class Cooking {
     private readonly hidden: HiddenKitchen,
     seed: number,
   ) {
-    this.truth = new Truth(plan, hidden, seed);
+    this.plain = unlearnt(plan);
+    this.truth = new Truth(this.plain, hidden, seed);
     const steps = walk(plan.prepared.soup.root);
     this.branchOf = new Map(steps.map(({ step, branch }) => [step.id, branch.id]));
     this.trims = new Set(steps.flatMap(({ step }) => (step.op === 'trim' ? [step.id] : [])));
@@ -122,13 +125,15 @@ class Cooking {
   private tick(stepId: string): void {
     this.fold();
     const given = this.byHand.get(stepId);
-    for (const record of this.state.happened) {
+    const isOwn = ({ step }: StepRecord): boolean => step.id === stepId && step.op !== 'read' && step.op !== 'join';
+    const plain = this.plain === this.plan ? this.state : foldBatch(this.plain.snapshot, this.before, this.plain);
+    const asPlain = plain.happened.filter(isOwn);
+    for (const [n, record] of this.state.happened.filter(isOwn).entries()) {
       const { step } = record;
-      if (step.id !== stepId || step.op === 'read' || step.op === 'join') continue;
       // What was entered by hand stands in the record as an addition of its own: it is in already.
       const isAct = step.op === 'add' && record.inflows.length > 0 && record.inflows.every(({ lineId }) => given?.has(lineId));
       if (step.op === 'blend') this.blended.add(record.branchId);
-      if (!isAct) this.truth.happens(record, record, (line) => given?.has(line) === true && !this.trims.has(stepId));
+      if (!isAct) this.truth.happens(record, asPlain[n] ?? record, (line) => given?.has(line) === true && !this.trims.has(stepId));
     }
   }
 

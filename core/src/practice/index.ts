@@ -1,5 +1,5 @@
 export { HiddenKitchen, normalFrom, numberOf, type Mishaps } from './hidden-kitchen.js';
-export { Truth } from './truth.js';
+export { Truth, unlearnt } from './truth.js';
 export { cookedIn, type Cooked, type Hidden, type Moment, type Stands } from './cooked.js';
 export { sensed, type Senses } from './senses.js';
 export { LESSONS, lessonOf, planForPractice, type Lesson, type Mark } from './lessons.js';

@@ -1,5 +1,6 @@
 import { SimulatedCook } from '../../spec/simulated-cook.js';
-import { BY_EYE, WITH_METERS } from '../../spec/kitchens.js';
+import { BY_EYE, WITH_METERS, evidenceFrom, fortyBowls, kitOf } from '../../spec/kitchens.js';
+import { learn } from '../learn/index.js';
 import { entriesOf } from '../../spec/entries.js';
 import { massOf } from '../bench/index.js';
 import type { Action } from '../batch/index.js';
@@ -71,6 +72,17 @@ describe('what is true of a batch of a practice', () => {
           .withContext(soupId)
           .toBeCloseTo(1, 9);
       }
+  });
+
+  it('does not hang on what the kitchen has learnt', () => {
+    const first = planFor({ soupId: 'leek-potato', bowls: 40 });
+    const kitchen = new HiddenKitchen(11);
+    const kit = kitOf(learn(evidenceFrom(first, kitchen, WITH_METERS, [1, 2, 3])));
+    const learned = fortyBowls(first.snapshot.soup, kit);
+    expect(learned.snapshot.kit.learned).toBeDefined();
+    const cook = new SimulatedCook(learned, 9, WITH_METERS, new HiddenKitchen(9));
+    cook.cook();
+    expect(massOf(cookedIn(learned, cook.entries, { seed: 9, mishaps: {} }).pot) / cook.trueKg).toBeCloseTo(1, 9);
   });
 
   it('is the same again, and no reading changes it', () => {

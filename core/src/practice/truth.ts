@@ -1,7 +1,7 @@
 import { boiledOffKg, massOf, pouredTogether, stiffenedTo, takenOut, thicknessOf, type SimulatedPot } from '../bench/index.js';
 import { FIBRE, PROTEIN, SALT, STARCH, WATER, type Mix } from '../larder/index.js';
 import { areaM2 } from '../kit/index.js';
-import type { Planned } from '../plan/index.js';
+import { rerun, type Planned } from '../plan/index.js';
 import { bodyMPas, parcelKg, potKg } from '../pot/index.js';
 import type { StepRecord } from '../runner/index.js';
 import { normalFrom, numberOf, type HiddenKitchen } from './hidden-kitchen.js';
@@ -21,6 +21,16 @@ function kilosOf(mix: Mix): Kilos {
 
 const NOTHING: SimulatedPot = { waterKg: 0, solidsKg: 0, saltKg: 0, thinKg: 0, tempC: 80, stiffness: 1 };
 
+/** A plan as a kitchen makes it that has learnt and measured nothing: what really happens does not hang on what is believed. */
+export function unlearnt(plan: Planned): Planned {
+  const { kit } = plan.snapshot;
+  const isPlain =
+    kit.learned === undefined && kit.parameters === undefined && kit.pots.every(({ boilOff }) => boilOff === undefined);
+  if (isPlain) return plan;
+  const pots = kit.pots.map((pot) => ({ ...pot, boilOff: undefined }));
+  return rerun({ ...plan.snapshot, kit: { ...kit, pots, learned: undefined, parameters: undefined } });
+}
+
 /**
  * What really stands in the pot of a batch, in a kitchen that strays from the card: every amount, every pound of vegetables,
  * every minute at the boil is a little other than the card says.
@@ -32,7 +42,7 @@ export class Truth {
   private readonly lines = new Map<string, { readonly solids: number; readonly kept: number }>();
   private readonly root: string;
 
-  /** @param plan the plan as a kitchen makes it that has learnt nothing: what really happens does not hang on what is believed. */
+  /** @param plan the plan as `unlearnt` makes it. */
   constructor(
     private readonly plan: Planned,
     private readonly hidden: HiddenKitchen,

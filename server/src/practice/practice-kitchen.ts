@@ -30,7 +30,7 @@ export interface PracticeKitchenOptions {
   readonly logBug: (error: unknown) => void;
 }
 
-/** A kitchen with the shelf that ships and the canteen's kit, set up where there is none yet. */
+/** A kitchen with the soups and the canteen's kit that ship: whatever was changed of its kit is as it was when it opens again. */
 async function setUp(database: Database, { kitchen, nowMs }: PracticeKitchenOptions): Promise<void> {
   const own = await readKit(kitchen);
   const { country, currency, zone, units } = own ?? READY_KITS.canteen;
@@ -64,7 +64,7 @@ export class PracticeKitchen {
 
   private async open(): Promise<{ readonly database: Database; readonly app: ReturnType<typeof makeApp> }> {
     const { file, migrations, seed, nowMs, logBug, hosts, build } = this.options;
-    const database = await openDatabase(file, migrations);
+    const database = await openDatabase(file, migrations, false);
     await projectionsUpToDate(database);
     await setUp(database, this.options);
     const hub = new Hub();

@@ -129,6 +129,32 @@ describe('the practice kitchen', () => {
     expect(body.batches.length).toBeGreaterThan(0);
   });
 
+  it('learns nothing: every practice is in another kitchen', async () => {
+    await begin(400, 'first-bowl');
+    await tick(400);
+    const { body: batch } = await send<StoredBatch>('GET', `/practice/api/batches/${id(400)}`);
+    const last = batch.snapshot.soup.root.steps.at(-1)?.id ?? '';
+    const actions = [
+      { kind: 'weighed', stepId: last, grossKg: 10.2, tareKg: 4.5 },
+      { kind: 'salt', stepId: last, saltPct: 0.9 },
+      { kind: 'dished', bowls: 18 },
+      { kind: 'closed' },
+    ];
+    const entries = actions.map((action, n) => ({
+      id: id(9_100_000 + n),
+      shape: 2,
+      stamp: { counter: 500 + n, device: 'spec-device', seq: 500 + n },
+      atMs: NOW + 3_600_000 + n,
+      who: 'JT',
+      action,
+    }));
+    expect((await send('POST', `/practice/api/batches/${id(400)}/entries`, { entries })).status).toBe(200);
+    expect((await send<{ batches: unknown[] }>('GET', '/practice/api/learned')).body.batches).toEqual([]);
+    await begin(401, 'first-bowl');
+    const { body: next } = await send<StoredBatch>('GET', `/practice/api/batches/${id(401)}`);
+    expect(next.snapshot.kit.learned).toBeUndefined();
+  });
+
   it('judges by what is true: who only does as the card says fails the thick one', async () => {
     await begin(150, 'too-thick');
     await tick(150);

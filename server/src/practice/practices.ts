@@ -58,7 +58,8 @@ export async function beginPractice(database: Database, wish: PracticeWish, nowM
   const kit = await readKit(database);
   const { rows } = await readLarder(database, nowMs);
   const planning = kit === undefined ? undefined : planForPractice(soup, lesson.bowls, rows, kit);
-  if (planning?.ok !== true) return failed({ code: 'NO_SUCH_LESSON', field: 'lesson' });
+  if (planning === undefined) return failed({ code: 'NO_KITCHEN' });
+  if (!planning.ok) return failed({ code: 'PLAN_IMPOSSIBLE', field: 'lesson', error: planning.error });
   const { request } = planning.plan.snapshot;
   const plan = await savePlan(database, { id: wish.planId, soupId: soup.id, version: 1, request }, nowMs);
   if (!plan.ok) return plan;
@@ -83,7 +84,7 @@ export async function judgePractice(database: Database, batchId: string): Promis
   return done({ ...practice, passed: isPassed, points });
 }
 
-/** Forgets what somebody practised; all of it where nobody is named. @returns how many practices. */
+/** Forgets what somebody practised; empty are those at whose screen nobody was named. @returns how many practices. */
 export async function forgetPractices(database: Database, who: string): Promise<number> {
   const { db } = database;
   const gone = await database.write(() => db.delete(practices).where(eq(practices.who, who)).returning({ id: practices.batchId }));

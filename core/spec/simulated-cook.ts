@@ -13,14 +13,13 @@ import {
   type Entry,
   type SaltLanding,
 } from '../src/batch/index.js';
-import { SPOON_WORDS } from '../src/body/index.js';
 import { SALT, type Mix } from '../src/larder/index.js';
 import { saltPctOf, thicknessOf } from '../src/bench/index.js';
 import { bodyMPas, contents, potKg } from '../src/pot/index.js';
 import type { Planned } from '../src/plan/index.js';
 import { servedOf, type StepRecord } from '../src/runner/index.js';
 import { walk, type SoupStep } from '../src/soup/index.js';
-import { HiddenKitchen, Truth, normalFrom, unlearnt } from '../src/practice/index.js';
+import { DIP_M, EYE_LN, HiddenKitchen, Truth, belowRimM, normalFrom, spoonWordOf, unlearnt } from '../src/practice/index.js';
 
 /** What the kitchen reads with. */
 export interface Kitchen {
@@ -42,8 +41,6 @@ export interface Ended {
 const MOST_POURS = 3;
 const MOST_ADDITIONS = 3;
 const NINETY = 1.6449;
-const DENSITY = 1018;
-const FOAM = 0.02;
 
 export class SimulatedCook {
   private readonly actions: Action[] = [];
@@ -110,14 +107,13 @@ export class SimulatedCook {
 
   private lookAtMass(step: SoupStep): void {
     const { vessel } = this.plan.prepared;
-    const floorM2 = (Math.PI / 4) * vessel.widthM ** 2;
     if (this.kitchen.mass === 'scale') {
       const massKg = this.hidden.scale.read(this.truth.kg, 0);
       this.enter({ kind: 'weighed', stepId: step.id, grossKg: massKg + vessel.tareKg, tareKg: vessel.tareKg });
       return;
     }
-    const belowM = vessel.depthM - this.truth.kg / DENSITY / (1 - FOAM) / floorM2;
-    this.enter({ kind: 'dipped', stepId: step.id, belowRimM: belowM + this.hidden.dipBiasM + this.normal() * 0.0035 });
+    const off = this.hidden.dipBiasM + this.normal() * DIP_M.noiseSd;
+    this.enter({ kind: 'dipped', stepId: step.id, belowRimM: belowRimM(vessel, this.truth.kg) + off });
   }
 
   private readBody(step: SoupStep): void {
@@ -131,10 +127,8 @@ export class SimulatedCook {
       });
       return;
     }
-    const seen = Math.log(mPas) + this.hidden.eyeBias + this.normal() * 0.12;
-    const off = (bodyMPas: number): number => Math.abs(Math.log(bodyMPas) - seen);
-    const [nearest] = [...SPOON_WORDS].sort((a, b) => off(a.bodyMPas) - off(b.bodyMPas));
-    this.enter({ kind: 'body', stepId: step.id, reading: { device: 'spoon', word: nearest!.word, tempC: servedC } });
+    const word = spoonWordOf(mPas, this.hidden.eyeBias + this.normal() * EYE_LN.noiseSd);
+    this.enter({ kind: 'body', stepId: step.id, reading: { device: 'spoon', word, tempC: servedC } });
   }
 
   private readSalt(step: SoupStep): void {

@@ -1,4 +1,5 @@
 import { faultsOf } from '../../spec/day-checker.js';
+import { dayWith, wanted } from '../../spec/days.js';
 import { latestFirstStart } from '../../spec/every-start.js';
 import { dice, randomDay, randomWork } from '../../spec/random-days.js';
 import { LARDER_ROWS } from '../larder/index.js';
@@ -14,20 +15,11 @@ import { planDay } from './search.js';
 import { latestBy, waysOut } from './ways-out.js';
 
 const KIT = READY_KITS.canteen;
-const FRIDAY: Day = {
-  date: '2026-12-04',
-  starts: '07:00',
-  ends: '15:00',
-  people: [
-    { id: 'jt', name: 'JT' },
-    { id: 'mo', name: 'MO' },
-  ],
-  batches: [
-    { id: 'beetroot', soupId: 'beetroot-horseradish', request: { bowls: 60, bowlG: 350 }, at: '12:00' },
-    { id: 'celeriac', soupId: 'celeriac-leek-apple', request: { bowls: 40, bowlG: 350 }, at: '12:00' },
-    { id: 'pea', soupId: 'pea-lettuce-cold', request: { bowls: 20, bowlG: 300 }, at: '12:30' },
-  ],
-};
+const FRIDAY = dayWith([
+  wanted('beetroot-horseradish', 60, '12:00', 350),
+  wanted('celeriac-leek-apple', 40, '12:00', 350),
+  wanted('pea-lettuce-cold', 20, '12:30'),
+]);
 const soupOf = (id: string) => EXAMPLE_SOUPS.find((soup) => soup.id === id);
 const planning = (day: Day, kit = KIT) => dayWork(day, kit, soupOf, plansIn(LARDER_ROWS, kit));
 

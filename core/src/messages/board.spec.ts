@@ -1,3 +1,4 @@
+import { dayWith, wanted } from '../../spec/days.js';
 import { randomDay } from '../../spec/random-days.js';
 import { dayWork, planDay, plansIn, type Day, type DayPlan } from '../board/index.js';
 import { READY_KITS } from '../kit/index.js';
@@ -6,19 +7,7 @@ import { EXAMPLE_SOUPS } from '../soup/index.js';
 import { dayProblemSentence, dayRows, dayVerdict, delayWords, limitWords, wayWords } from './board.js';
 
 const KIT = READY_KITS.canteen;
-const DAY: Day = {
-  date: '2026-12-04',
-  starts: '07:00',
-  ends: '15:00',
-  people: [
-    { id: 'jt', name: 'JT' },
-    { id: 'mo', name: 'MO' },
-  ],
-  batches: [
-    { id: 'beetroot', soupId: 'beetroot-horseradish', request: { bowls: 60, bowlG: 350 }, at: '12:00' },
-    { id: 'pea', soupId: 'pea-lettuce-cold', request: { bowls: 40, bowlG: 300 }, at: '12:00' },
-  ],
-};
+const DAY = dayWith([wanted('beetroot-horseradish', 60, '12:00', 350), wanted('pea-lettuce-cold', 40)]);
 
 function laid(day: Day): { plan: DayPlan; work: ReturnType<typeof dayWork>['work'] } {
   const { work } = dayWork(day, KIT, (id) => EXAMPLE_SOUPS.find((soup) => soup.id === id), plansIn(LARDER_ROWS, KIT));

@@ -1,4 +1,4 @@
-import { instrument, type Instrument } from '../bench/index.js';
+import { instrument, type Errs, type Instrument } from '../bench/index.js';
 import { drawsFrom } from '../odds/index.js';
 
 /** A generator that starts with neighbouring seeds starts alike: it is run in first. */
@@ -11,12 +11,26 @@ export function normalFrom(seed: number): () => number {
   return normal;
 }
 
+/** What seeds are multiplied by, so that draws of different things never run alongside each other: primes. */
+const INSTRUMENTS = 7919;
+const FIGURES = 104_729;
+
 /** A number of a name, so that a figure does not depend on which others were asked for before it. */
 export function numberOf(name: string): number {
   let sum = 7;
   for (const letter of name) sum = (Math.imul(sum, 31) + letter.charCodeAt(0)) | 0;
   return sum;
 }
+
+/** How the instruments of hidden kitchens err, as shares of what is read: for good, and each time. Invented for the bench. */
+export const ERRS = {
+  scale: { biasSd: 0.003, noiseSd: 0.004, driftPerHour: 0 },
+  viscometer: { biasSd: 0.06, noiseSd: 0.08, driftPerHour: 0 },
+  meter: { biasSd: 0.02, noiseSd: 0.03, driftPerHour: 0 },
+} as const satisfies Record<string, Errs>;
+/** How far a dip is off, 1 sd in m, and an eye that judges a spoon, 1 sd of ln of the body: for good, and each time. */
+export const DIP_M = { biasSd: 0.002, noiseSd: 0.0035 };
+export const EYE_LN = { biasSd: 0.16, noiseSd: 0.12 };
 
 /** What is otherwise than anybody in a kitchen thinks. */
 export interface Mishaps {
@@ -46,18 +60,18 @@ export class HiddenKitchen {
     private readonly seed: number,
     readonly mishaps: Mishaps = {},
   ) {
-    const normal = normalFrom(seed * 7919);
-    this.scale = instrument({ biasSd: 0.003, noiseSd: 0.004, driftPerHour: 0 }, normal);
-    this.viscometer = instrument({ biasSd: 0.06, noiseSd: 0.08, driftPerHour: 0 }, normal);
-    this.meter = instrument({ biasSd: 0.02, noiseSd: 0.03, driftPerHour: 0 }, normal);
-    this.dipBiasM = normal() * 0.002;
-    this.eyeBias = normal() * 0.16;
+    const normal = normalFrom(seed * INSTRUMENTS);
+    this.scale = instrument(ERRS.scale, normal);
+    this.viscometer = instrument(ERRS.viscometer, normal);
+    this.meter = instrument(ERRS.meter, normal);
+    this.dipBiasM = normal() * DIP_M.biasSd;
+    this.eyeBias = normal() * EYE_LN.biasSd;
     this.unlabelled = new Map(Object.entries(mishaps.unlabelledSalt ?? {}));
   }
 
   /** A lasting figure of the kitchen: so many sd of ln off what a card thinks. */
   of(name: string, sd: number): number {
-    const have = this.figures.get(name) ?? normalFrom(this.seed * 104_729 + numberOf(name))();
+    const have = this.figures.get(name) ?? normalFrom(this.seed * FIGURES + numberOf(name))();
     this.figures.set(name, have);
     return have * sd;
   }

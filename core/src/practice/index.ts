@@ -1,6 +1,6 @@
-export { HiddenKitchen, normalFrom, numberOf, type Mishaps } from './hidden-kitchen.js';
+export { DIP_M, EYE_LN, HiddenKitchen, normalFrom, numberOf, type Mishaps } from './hidden-kitchen.js';
 export { Truth, unlearnt } from './truth.js';
 export { cookedIn, type Cooked, type Hidden, type Moment, type Stands } from './cooked.js';
-export { sensed, type Senses } from './senses.js';
+export { belowRimM, sensed, spoonWordOf, type Senses } from './senses.js';
 export { LESSONS, lessonOf, planForPractice, type Lesson, type Mark } from './lessons.js';
 export { debriefOf, type Best, type Debrief, type Judged, type Turn } from './debrief.js';

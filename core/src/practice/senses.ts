@@ -1,9 +1,9 @@
 import { massOf, saltPctOf, thicknessOf, type SimulatedPot } from '../bench/index.js';
 import { SPOON_WORDS, type SpoonWord } from '../body/index.js';
-import { areaM2 } from '../kit/index.js';
+import { areaM2, type Vessel } from '../kit/index.js';
 import type { Planned } from '../plan/index.js';
 import { walk } from '../soup/index.js';
-import { HiddenKitchen, normalFrom, numberOf } from './hidden-kitchen.js';
+import { DIP_M, ERRS, EYE_LN, HiddenKitchen, normalFrom, numberOf } from './hidden-kitchen.js';
 import type { Hidden } from './cooked.js';
 
 /** What somebody in the kitchen sees, tastes and reads of the pot at a moment. */
@@ -21,14 +21,16 @@ export interface Senses {
   readonly saltMeterPct: number;
 }
 
+/** Of a soup with its foam, kg/m3 and the share that is air. Invented for the bench. */
 const DENSITY = 1018;
 const FOAM = 0.02;
 /** How far off salt is before a tongue says so, and says it loudly, as a share. Invented for the bench. */
 const TASTES_OFF = 0.1;
 const TASTES_FAR_OFF = 0.35;
-const DIP_SD_M = 0.0035;
-const EYE_SD = 0.12;
-const TONGUE_SD = 0.05;
+/** How far a tongue is off, 1 sd of ln: for good, and each time. */
+const TONGUE_LN = { biasSd: 0.05, noiseSd: 0.05 };
+/** What a seed is multiplied by for looks: a prime of their own. */
+const LOOKS = 6151;
 
 /** What a card wants of salt where it says so, %. */
 function saltWanted({ prepared }: Planned): number | undefined {
@@ -44,8 +46,13 @@ function tongue(pot: SimulatedPot, wantedPct: number | undefined, off: number): 
   return Math.abs(by) < TASTES_FAR_OFF ? side : side === 1 ? 2 : -2;
 }
 
-/** A spoon has five words; a cook says the nearest. */
-function nearestWord(mPas: number, off: number): SpoonWord {
+/** From the rim down to so many kilos of soup in a vessel, m; less than nothing where it stands over the rim. */
+export function belowRimM(vessel: Vessel, kg: number): number {
+  return vessel.depthM - kg / DENSITY / (1 - FOAM) / areaM2(vessel);
+}
+
+/** A spoon has five words; a cook says the one nearest to the body, mPa·s, as an eye has it that is off by so much ln. */
+export function spoonWordOf(mPas: number, off: number): SpoonWord {
   const seen = Math.log(mPas) + off;
   const away = (bodyMPas: number): number => Math.abs(Math.log(bodyMPas) - seen);
   return SPOON_WORDS.reduce<(typeof SPOON_WORDS)[number]>(
@@ -61,20 +68,25 @@ function nearestWord(mPas: number, off: number): SpoonWord {
  */
 export function sensed(plan: Planned, pot: SimulatedPot, isBlended: boolean, { seed, mishaps }: Hidden, nth: number): Senses {
   const hidden = new HiddenKitchen(seed, mishaps);
-  const by = (what: string): number => normalFrom(seed * 6151 + numberOf(`${what} ${String(nth)}`))();
+  const by = (what: string): number => normalFrom(seed * LOOKS + numberOf(`${what} ${String(nth)}`))();
   const { vessel, servedC } = plan.prepared;
   const kg = massOf(pot);
   const tareKg = vessel.tareKg;
   const mPas = kg > 0 ? thicknessOf(pot, servedC) : 0;
-  const gross = kg * (1 + 0.003 * hidden.of('scale', 1) + 0.002 * by('scale')) + tareKg + (mishaps.onScaleKg ?? 0);
+  /** By what a device of the kitchen is off at this look, as a factor. */
+  const off = (device: keyof typeof ERRS): number => {
+    const { biasSd, noiseSd } = ERRS[device];
+    return Math.exp(hidden.of(device, biasSd) + noiseSd * by(device));
+  };
+  const gross = (kg + tareKg + (mishaps.onScaleKg ?? 0)) * off('scale');
   const canSee = isBlended && mPas > 0;
   return {
     grossKg: Math.max(0, gross),
     tareKg,
-    belowRimM: Math.max(0, vessel.depthM - kg / DENSITY / (1 - FOAM) / areaM2(vessel) + hidden.dipBiasM + DIP_SD_M * by('dip')),
-    spoon: canSee ? nearestWord(mPas, hidden.eyeBias + EYE_SD * by('eye')) : undefined,
-    viscometerMPas: canSee ? mPas * Math.exp(0.06 * hidden.of('viscometer', 1) + 0.08 * by('viscometer')) : undefined,
-    salt: tongue(pot, saltWanted(plan), 0.05 * hidden.of('tongue', 1) + TONGUE_SD * by('tongue')),
-    saltMeterPct: kg > 0 ? saltPctOf(pot) * Math.exp(0.02 * hidden.of('meter', 1) + 0.03 * by('meter')) : 0,
+    belowRimM: Math.max(0, belowRimM(vessel, kg) + hidden.dipBiasM + DIP_M.noiseSd * by('dip')),
+    spoon: canSee ? spoonWordOf(mPas, hidden.eyeBias + EYE_LN.noiseSd * by('eye')) : undefined,
+    viscometerMPas: canSee ? mPas * off('viscometer') : undefined,
+    salt: tongue(pot, saltWanted(plan), hidden.of('tongue', TONGUE_LN.biasSd) + TONGUE_LN.noiseSd * by('tongue')),
+    saltMeterPct: kg > 0 ? saltPctOf(pot) * off('meter') : 0,
   };
 }

@@ -12,10 +12,20 @@ const LASTING = { solids: 0.063, kept: 0.026, steam: 0.18, thickness: 0.346, cov
 
 type Kilos = Pick<SimulatedPot, 'waterKg' | 'solidsKg' | 'saltKg' | 'thinKg'>;
 
+/** Share of the protein that thickens. Invented for the bench. */
+const THICKENS = 0.2;
+/** An ingredient that is salt for more than half is salt itself. */
+const SALT_ITSELF = 0.5;
+/** A pot keeps so much of its water, whatever boils: before that somebody looks. */
+const LEFT_IN = 0.3;
+/** What a seed is multiplied by for what strays: a prime of its own. */
+const STRAYING = 15_485_863;
+const TINY_KG = 1e-9;
+
 /** Of what is neither water nor salt, starch, fibre and some of the protein thicken; the rest is there and does not. */
 function kilosOf(mix: Mix): Kilos {
   const all = mix.reduce((sum, kg) => sum + kg, 0);
-  const solidsKg = mix[STARCH] + mix[FIBRE] + 0.2 * mix[PROTEIN];
+  const solidsKg = mix[STARCH] + mix[FIBRE] + THICKENS * mix[PROTEIN];
   return { waterKg: mix[WATER], saltKg: mix[SALT], solidsKg, thinKg: all - mix[WATER] - mix[SALT] - solidsKg };
 }
 
@@ -68,7 +78,7 @@ export class Truth {
   private stray(of: string, sd: number): number {
     const count = this.drawn.get(of) ?? 0;
     this.drawn.set(of, count + 1);
-    return Math.exp(normalFrom(this.seed * 15_485_863 + numberOf(`${of} ${String(count)}`))() * sd);
+    return Math.exp(normalFrom(this.seed * STRAYING + numberOf(`${of} ${String(count)}`))() * sd);
   }
 
   private ingredientOf(line: string): string {
@@ -90,10 +100,10 @@ export class Truth {
     const { solids } = this.strayOf(line);
     const own = kilosOf(mix);
     const allKg = mix.reduce((sum, kg) => sum + kg, 0);
-    const saltShare = own.saltKg / Math.max(1e-12, allKg);
+    const saltShare = own.saltKg / Math.max(TINY_KG, allKg);
     const ingredient = this.ingredientOf(line);
     // Salt itself is what it is; what comes salted is as salt as its maker made it.
-    const salty = saltShare > 0.5 ? 1 : Math.exp(this.hidden.of(`salt of ${ingredient}`, LASTING.salt));
+    const salty = saltShare > SALT_ITSELF ? 1 : Math.exp(this.hidden.of(`salt of ${ingredient}`, LASTING.salt));
     const solidsKg = own.solidsKg * solids;
     const pot = this.potOf(branch);
     this.pots.set(branch, {
@@ -128,7 +138,7 @@ export class Truth {
 
   private steamsOff(branch: string, kg: number): void {
     const pot = this.potOf(branch);
-    this.pots.set(branch, { ...pot, waterKg: Math.max(0.3 * pot.waterKg, pot.waterKg - kg) });
+    this.pots.set(branch, { ...pot, waterKg: Math.max(LEFT_IN * pot.waterKg, pot.waterKg - kg) });
   }
 
   /** A simmer by the flame: how hard it is driven, as far as the burner can, what of its power the water gets. */
@@ -188,9 +198,9 @@ export class Truth {
       if (kind === 'trim' || (isSimmered && kind === 'vapour')) continue;
       const kg = parcelKg(parcel);
       if (kind === 'vapour') this.steamsOff(branchId, kg * this.steam(step.id));
-      else this.take((kg / Math.max(1e-9, ofKg)) * massOf(this.potOf(branchId)), branchId);
+      else this.take((kg / Math.max(TINY_KG, ofKg)) * massOf(this.potOf(branchId)), branchId);
     }
-    if (step.op === 'blend' && thicknessOf(this.potOf(branchId), 65) > 0) {
+    if (step.op === 'blend' && thicknessOf(this.potOf(branchId), this.plan.prepared.servedC) > 0) {
       const { servedC, parameters } = this.plan.prepared;
       const believed = bodyMPas(unlearnt.pot, servedC, parameters.bodyA);
       const off = this.hidden.of(`thickness of ${this.plan.snapshot.soup.id}`, LASTING.thickness);

@@ -17,6 +17,7 @@ import {
 } from '@tureen/core/practice';
 import { contents, tintIn } from '@tureen/core/pot';
 import { walk } from '@tureen/core/soup';
+import type { UnitSystem } from '@tureen/core/units';
 
 /** A practice as the thread is told of it. */
 export interface PracticeAsk {
@@ -55,6 +56,7 @@ export interface DebriefView {
   readonly turns: readonly TurnView[];
   /** The soup's own colour. */
   readonly colour: string;
+  readonly units: UnitSystem;
 }
 
 function hiddenOf({ lesson, seed }: PracticeAsk): Hidden {
@@ -66,12 +68,15 @@ function isBlended(plan: Planned, entries: readonly StoredEntry[]): boolean {
   return historyOf(entries).counted.some(({ action }) => action.kind === 'done' && blends.has(action.stepId));
 }
 
-/** What is seen of the pot of a practice now. */
-export function seenNow(ask: PracticeAsk): Senses {
+/** Looks at one state of the pot that are told apart. */
+const MOST_LOOKS = 100;
+
+/** What is seen of the pot of a practice now, at so manieth a look: each sees a little otherwise. */
+export function seenNow(ask: PracticeAsk, look: number): Senses {
   const plan = rerun(ask.snapshot);
   const hidden = hiddenOf(ask);
   const { pot } = cookedIn(plan, ask.entries, hidden);
-  return sensed(plan, pot, isBlended(plan, ask.entries), hidden, ask.entries.length);
+  return sensed(plan, pot, isBlended(plan, ask.entries), hidden, ask.entries.length * MOST_LOOKS + look);
 }
 
 function valueOf({ kg, saltPct, mPas }: Stands, of: Turn['of']): number {
@@ -112,5 +117,6 @@ export function debriefView(ask: PracticeAsk): DebriefView {
     moments,
     turns: turns.map((turn) => turnView(turn, cooked.moments, steps)),
     colour: last === undefined ? '' : colourOf(tintIn(contents(last))),
+    units: ask.snapshot.kit.units,
   };
 }

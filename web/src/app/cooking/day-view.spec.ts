@@ -1,3 +1,4 @@
+import { dayWith, wanted } from '../../../../core/spec/days';
 import type { Day } from '@tureen/core/board';
 import { READY_KITS } from '@tureen/core/kit';
 import { LARDER_ROWS } from '@tureen/core/larder';
@@ -7,19 +8,7 @@ import { DayPlanner, progressOf, type DayAsk, type Started } from './day-view';
 
 const KIT = READY_KITS.canteen;
 const MINUTE_MS = 60_000;
-const DAY: Day = {
-  date: '2026-12-04',
-  starts: '07:00',
-  ends: '15:00',
-  people: [
-    { id: 'jt', name: 'JT' },
-    { id: 'mo', name: 'MO' },
-  ],
-  batches: [
-    { id: 'parsnip', soupId: 'parsnip-butter', request: { bowls: 40, bowlG: 300 }, at: '12:00' },
-    { id: 'celeriac', soupId: 'celeriac-leek-apple', request: { bowls: 40, bowlG: 300 }, at: '12:00' },
-  ],
-};
+const DAY = dayWith([wanted('parsnip-butter', 40), wanted('celeriac-leek-apple', 40)]);
 const soup = (id: string) => EXAMPLE_SOUPS.find((one) => one.id === id)!;
 
 function planner(): DayPlanner {

@@ -7,7 +7,7 @@ import { NzDrawerModule } from 'ng-zorro-antd/drawer';
 import { filter, map } from 'rxjs';
 import { Choice } from '../parts/choice';
 import { OWN_TIME } from '../services/own-time';
-import { PracticeClock, SPEEDS, type Speed } from '../services/practice-mode';
+import { PracticeClock, SPEEDS } from '../services/practice-mode';
 import { Practices } from '../services/practices';
 import { LookAtIt } from '../places/bench/look-at-it';
 import { Keys, onKeys } from './keys';
@@ -53,7 +53,7 @@ const AT_STOVE = /^\/stove\/([0-9a-f-]{36})$/;
         >
           <ng-container *nzDrawerContent>
             <section role="dialog" aria-modal="true" aria-labelledby="look-title">
-              <tt-look-at-it [practice]="own" [brief]="lesson()?.brief ?? ''" />
+              <tt-look-at-it [practice]="own" [brief]="lesson()?.brief ?? ''" [look]="looks()" />
               <p class="doors"><button type="button" class="press main" (click)="look(false)">Close</button></p>
             </section>
           </ng-container>
@@ -105,6 +105,8 @@ export class PracticeStrip {
   protected readonly practice = signal<Practice | undefined>(undefined);
   protected readonly lesson = computed(() => lessonOf(this.practice()?.lesson ?? ''));
   protected readonly isLooking = signal(false);
+  /** Looks taken at this screen. */
+  protected readonly looks = signal(0);
   protected readonly speeds = SPEEDS.map((value) => ({
     value: String(value),
     name: value === 1 ? 'Clock 1 ×' : `${String(value)} ×`,
@@ -133,12 +135,14 @@ export class PracticeStrip {
 
   protected go(speed: string): void {
     const found = SPEEDS.find((one) => String(one) === speed);
-    if (found !== undefined) this.clock.go(found satisfies Speed, this.ownMs());
+    if (found !== undefined) this.clock.go(found, this.ownMs());
   }
 
   protected look(isLooking: boolean): void {
-    if (isLooking) this.release ??= this.held.hold();
-    else {
+    if (isLooking) {
+      this.release ??= this.held.hold();
+      this.looks.update((n) => n + 1);
+    } else {
       this.release?.();
       this.release = undefined;
     }

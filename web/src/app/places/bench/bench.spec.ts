@@ -45,7 +45,7 @@ function ticked(snapshot: Snapshot, upTo?: string): StoredEntry[] {
 }
 
 const THREAD: BenchThread = {
-  seenNow: (ask) => Promise.resolve(seenNow(ask)),
+  seenNow: (ask, look) => Promise.resolve(seenNow(ask, look)),
   debriefView: (ask) => Promise.resolve(debriefView(ask)),
 };
 
@@ -152,9 +152,10 @@ describe('the bench', () => {
     expect(text(fixture)).toContain('To the lessons');
   });
 
-  async function looked(): Promise<string> {
+  async function looked(look = 1): Promise<string> {
     const fixture = TestBed.createComponent(LookAtIt);
     fixture.componentRef.setInput('practice', PRACTICE);
+    fixture.componentRef.setInput('look', look);
     fixture.detectChanges();
     await until(fixture, () => (fixture.nativeElement as HTMLElement).querySelector('dl') !== null);
     return text(fixture);
@@ -168,6 +169,12 @@ describe('the bench', () => {
     expect(seen).toMatch(/clings|stands/);
     expect(seen).toMatch(/the salt is right|a little too/);
     expect(seen).toContain('mPa·s as it is served');
+  });
+
+  it('a second look sees a little otherwise, and the same one the same', async () => {
+    const first = await looked(1);
+    expect(await looked(1)).toBe(first);
+    expect(await looked(2)).not.toBe(first);
   });
 
   it('a spoon says nothing before the blade, and a tongue that there is no salt yet', async () => {

@@ -4,6 +4,7 @@ import { Router, RouterLink } from '@angular/router';
 import type { StoredEntry } from '@tureen/core/batch';
 import { bodyWord } from '@tureen/core/body';
 import { lessonOf, type Judged, type Mark } from '@tureen/core/practice';
+import type { UnitSystem } from '@tureen/core/units';
 import { firstValueFrom, from, of, switchMap } from 'rxjs';
 import { Benching } from '../../cooking/benching';
 import type { DebriefView, TurnView } from '../../cooking/bench-view';
@@ -29,10 +30,10 @@ function figure(mark: Mark, value: number): string {
   return mark === 'salt' ? `${value.toFixed(2)} %` : value.toFixed(0);
 }
 
-function turnWords(of: TurnView['of'], believed: number, real: number): string {
+function turnWords(of: TurnView['of'], believed: number, real: number, units: UnitSystem): string {
   switch (of) {
     case 'kg':
-      return `${mass(real, 'metric')} stood there, not ${mass(believed, 'metric')} as you believed. A dip or a weighing would have told.`;
+      return `${mass(real, units)} stood there, not ${mass(believed, units)} as you believed. A dip or a weighing would have told.`;
     case 'salt':
       return `It held ${real.toFixed(2)} % salt, not ${believed.toFixed(2)} %. A taste or the salt meter would have told.`;
     case 'body':
@@ -273,6 +274,7 @@ export class DebriefPlace {
     const told = this.told();
     return told?.ok === true ? told.view : undefined;
   });
+  private readonly units = computed(() => this.view()?.units ?? 'metric');
   protected readonly lesson = computed(() => {
     const told = this.told();
     return told?.ok === true ? lessonOf(told.practice.lesson) : undefined;
@@ -295,7 +297,7 @@ export class DebriefPlace {
       n: k + 1,
       step,
       entryId,
-      words: turnWords(of, believed, real),
+      words: turnWords(of, believed, real, this.units()),
     })),
   );
   protected readonly best = computed(() => {
@@ -303,8 +305,10 @@ export class DebriefPlace {
     if (view === undefined) return '';
     const { waterKg, saltKg, bowls } = view.best;
     const ways = [
-      ...(waterKg >= WORTH_WATER_KG ? [`${mass(waterKg, 'metric')} more water`] : []),
-      ...(Math.abs(saltKg) >= WORTH_SALT_KG ? [`${mass(Math.abs(saltKg), 'metric')} ${saltKg > 0 ? 'more' : 'less'} salt`] : []),
+      ...(waterKg >= WORTH_WATER_KG ? [`${mass(waterKg, this.units())} more water`] : []),
+      ...(Math.abs(saltKg) >= WORTH_SALT_KG
+        ? [`${mass(Math.abs(saltKg), this.units())} ${saltKg > 0 ? 'more' : 'less'} salt`]
+        : []),
     ];
     const end = `${bowls.toFixed(0)} bowls`;
     return ways.length === 0 ? `Nothing: it was landed, in ${end}.` : `${ways.join(' and ')}, for ${end}.`;
@@ -314,7 +318,7 @@ export class DebriefPlace {
     const last = view?.moments.at(-1);
     return last === undefined
       ? ''
-      : `At the end you believed ${mass(last.believedKg, 'metric')}, ${mass(last.trueKg, 'metric')} were there, and at best it would have been ${mass(view?.bestKg ?? 0, 'metric')}.`;
+      : `At the end you believed ${mass(last.believedKg, this.units())}, ${mass(last.trueKg, this.units())} were there, and at best it would have been ${mass(view?.bestKg ?? 0, this.units())}.`;
   });
 
   private async judged(id: string): Promise<Told> {

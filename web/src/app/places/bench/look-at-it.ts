@@ -3,9 +3,10 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type { Practice } from '@tureen/server/api';
 import { SPOON_NAMES, type SpoonWord } from '@tureen/core/body';
 import type { Senses } from '@tureen/core/practice';
-import { combineLatest, from, of, switchMap } from 'rxjs';
+import { combineLatest, from, map, of, switchMap } from 'rxjs';
 import { Benching } from '../../cooking/benching';
 import { Batches } from '../../services/batches';
+import { depth, mass } from '../figures';
 
 const TASTES: Readonly<Record<Senses['salt'], string>> = {
   [-2]: 'far too little salt',
@@ -47,11 +48,11 @@ function spoonPath(word: SpoonWord): { readonly film: number; readonly drop: str
       <dl>
         <dt>Scale <span class="key" aria-hidden="true">W</span></dt>
         <dd>
-          <strong>{{ seen.grossKg.toFixed(2) }} kg</strong> with the pot, which weighs {{ seen.tareKg.toFixed(1) }} kg empty
+          <strong>{{ seen.gross }}</strong> with the pot, which weighs {{ seen.tare }} empty
         </dd>
         <dt>Dip stick <span class="key" aria-hidden="true">D</span></dt>
         <dd>
-          <strong>{{ (seen.belowRimM * 100).toFixed(1) }} cm</strong> from the rim down to the soup
+          <strong>{{ seen.below }}</strong> from the rim down to the soup
         </dd>
         <dt>Spoon <span class="key" aria-hidden="true">B</span></dt>
         <dd>
@@ -77,11 +78,11 @@ function spoonPath(word: SpoonWord): { readonly film: number; readonly drop: str
         @if (seen.viscometerMPas; as mPas) {
           <dt>Viscometer <span class="key" aria-hidden="true">B</span></dt>
           <dd>
-            <strong>{{ threeDigits(mPas) }} mPa·s</strong> as it is served
+            <strong>{{ twoDigits(mPas) }} mPa·s</strong> as it is served
           </dd>
         }
       </dl>
-      <p class="soft">Nothing of this is on the record until you enter it. Every look sees a little otherwise.</p>
+      <p class="soft">Nothing of this is on the record until you enter it. Each look sees a little otherwise.</p>
     } @else {
       <p role="status" class="soft">Looking…</p>
     }
@@ -129,6 +130,8 @@ function spoonPath(word: SpoonWord): { readonly film: number; readonly drop: str
 export class LookAtIt {
   readonly practice = input.required<Practice>();
   readonly brief = input('');
+  /** Which look at this screen it is. */
+  readonly look = input(0);
   private readonly batches = inject(Batches);
   private readonly benching = inject(Benching);
 
@@ -138,7 +141,15 @@ export class LookAtIt {
       switchMap(([{ lesson, seed }, answer]) => {
         if (!answer.ok) return of(undefined);
         const { snapshot, entries } = answer.value;
-        return from(this.benching.ask.seenNow({ snapshot, entries, lesson, seed }));
+        const { units } = snapshot.kit;
+        return from(this.benching.ask.seenNow({ snapshot, entries, lesson, seed }, this.look())).pipe(
+          map((senses) => ({
+            ...senses,
+            gross: mass(senses.grossKg, units),
+            tare: mass(senses.tareKg, units),
+            below: depth(senses.belowRimM, units),
+          })),
+        );
       }),
     ),
   );
@@ -149,7 +160,7 @@ export class LookAtIt {
     return word === undefined ? undefined : spoonPath(word);
   });
 
-  protected threeDigits(value: number): string {
+  protected twoDigits(value: number): string {
     return String(Number(value.toPrecision(2)));
   }
 }

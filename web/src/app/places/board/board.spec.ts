@@ -1,5 +1,5 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
-import type { Day } from '@tureen/core/board';
+import { DATE, dayWith, wanted } from '../../../../../core/spec/days';
 import { BoardInMemory, boardPlace, until } from '../../../../spec/board-in-memory';
 import { StoveInMemory, rest, show } from '../../../../spec/stove-in-memory';
 import { readClock } from '../../parts/clock-field';
@@ -11,20 +11,7 @@ import { drawn } from './lanes-geometry';
 import { Shop } from './shop';
 
 const NOW = Date.UTC(2026, 11, 4, 8);
-const DATE = '2026-12-04';
-const DAY: Day = {
-  date: DATE,
-  starts: '07:00',
-  ends: '15:00',
-  people: [
-    { id: 'jt', name: 'JT' },
-    { id: 'mo', name: 'MO' },
-  ],
-  batches: [
-    { id: 'beetroot', soupId: 'beetroot-horseradish', request: { bowls: 60, bowlG: 300 }, at: '18:00' },
-    { id: 'celeriac', soupId: 'celeriac-leek-apple', request: { bowls: 30, bowlG: 300 }, at: '18:00' },
-  ],
-};
+const DAY = dayWith([wanted('beetroot-horseradish', 60, '18:00'), wanted('celeriac-leek-apple', 30, '18:00')]);
 
 function text(fixture: ComponentFixture<unknown>): string {
   return (fixture.nativeElement as HTMLElement).textContent;

@@ -1,19 +1,12 @@
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
-import type { Day } from '@tureen/core/board';
 import { READY_KITS } from '@tureen/core/kit';
+import { DATE, TWO_COOKS, dayWith, wanted } from '../../../../../core/spec/days';
 import { BoardInMemory, boardPlace, until } from '../../../../spec/board-in-memory';
 import { DaysFile } from './days-file';
 import { MenuCard } from './menu-card';
 
 const NOW = Date.UTC(2026, 11, 4, 8);
-const DATE = '2026-12-04';
-const DAY: Day = {
-  date: DATE,
-  starts: '07:00',
-  ends: '15:00',
-  people: [{ id: 'jt', name: 'JT' }],
-  batches: [{ id: 'beetroot', soupId: 'beetroot-horseradish', request: { bowls: 60, bowlG: 300 }, at: '12:00' }],
-};
+const DAY = dayWith([wanted('beetroot-horseradish', 60)], { people: TWO_COOKS.slice(0, 1) });
 
 function text(fixture: ComponentFixture<unknown>): string {
   return (fixture.nativeElement as HTMLElement).textContent;

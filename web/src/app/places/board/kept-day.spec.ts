@@ -1,11 +1,10 @@
 import { signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
-import type { Day } from '@tureen/core/board';
+import { DATE, TWO_COOKS, dayWith } from '../../../../../core/spec/days';
 import { BoardInMemory } from '../../../../spec/board-in-memory';
 import { KeptDay } from './kept-day';
 
-const DATE = '2026-12-04';
-const DAY: Day = { date: DATE, starts: '07:00', ends: '15:00', people: [{ id: 'jt', name: 'JT' }], batches: [] };
+const DAY = dayWith([], { people: TWO_COOKS.slice(0, 1) });
 
 describe('a day as a screen keeps it', () => {
   let memory: BoardInMemory;

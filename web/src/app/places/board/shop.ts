@@ -1,3 +1,4 @@
+import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
@@ -35,7 +36,7 @@ interface Group {
 @Component({
   selector: 'tt-shop',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choice, RouterLink, StoreForm],
+  imports: [Choice, NgTemplateOutlet, RouterLink, StoreForm],
   templateUrl: './shop.html',
   styleUrl: './shop.less',
 })

@@ -1,25 +1,13 @@
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
-import type { Day } from '@tureen/core/board';
 import type { DayRow } from '@tureen/core/messages';
+import { dayWith, wanted } from '../../../../../core/spec/days';
 import { BoardInMemory, boardPlace, until } from '../../../../spec/board-in-memory';
 import { DayList } from '../board/day-list';
 import { WallDay } from './wall-day';
 
 const NOW = Date.UTC(2026, 11, 4, 8);
-const DAY: Day = {
-  date: '2026-12-04',
-  starts: '07:00',
-  ends: '20:00',
-  people: [
-    { id: 'jt', name: 'JT' },
-    { id: 'mo', name: 'MO' },
-  ],
-  batches: [
-    { id: 'beetroot', soupId: 'beetroot-horseradish', request: { bowls: 60, bowlG: 300 }, at: '18:00' },
-    { id: 'celeriac', soupId: 'celeriac-leek-apple', request: { bowls: 30, bowlG: 300 }, at: '18:00' },
-  ],
-};
+const DAY = dayWith([wanted('beetroot-horseradish', 60, '18:00'), wanted('celeriac-leek-apple', 30, '18:00')], { ends: '20:00' });
 
 function text(fixture: ComponentFixture<unknown>): string {
   return (fixture.nativeElement as HTMLElement).textContent;

@@ -71,7 +71,7 @@ export function stirredIn(pot: SimulatedPot, { kg, solidsShare, saltShare, tempC
     solidsKg: pot.solidsKg + added.solidsKg,
     saltKg: pot.saltKg + added.saltKg,
     thinKg: pot.thinKg,
-    tempC: heat / (capacityJK(pot) + capacityJK(added)),
+    tempC: kg > 0 ? heat / (capacityJK(pot) + capacityJK(added)) : pot.tempC,
     stiffness: pot.stiffness,
   };
 }
@@ -90,9 +90,11 @@ export function pouredTogether(a: SimulatedPot, b: SimulatedPot): SimulatedPot {
   };
 }
 
-/** Some of it taken out as it stands. */
+/** Some of it taken out as it stands; out of nothing comes nothing. */
 export function takenOut(pot: SimulatedPot, kg: number): SimulatedPot {
-  const left = Math.max(0, 1 - kg / massOf(pot));
+  const massKg = massOf(pot);
+  if (massKg <= 0) return pot;
+  const left = Math.max(0, 1 - kg / massKg);
   return {
     ...pot,
     waterKg: pot.waterKg * left,

@@ -1,3 +1,4 @@
+import { freeId } from '../draft/index.js';
 import { MOST_BATCHES, type Day, type DayBatch } from './day.js';
 
 /** So many bowls of a soup that somebody wants at a time. */
@@ -21,19 +22,6 @@ function isFor(batch: DayBatch, order: DayOrder): boolean {
   return batch.soupId === order.soupId && batch.at === order.at && (batch.keeps === true) === order.keeps;
 }
 
-/** An id that no batch of the day has: the soup's own, numbered from the second on. */
-function freeId(taken: readonly DayBatch[], soupId: string): string {
-  const ids = new Set(taken.map(({ id }) => id));
-  const base = soupId
-    .toLowerCase()
-    .replace(/[^a-z0-9-]/g, '-')
-    .slice(0, 50);
-  for (let n = 1; ; n++) {
-    const id = n === 1 ? base : `${base}-${String(n)}`;
-    if (!ids.has(id)) return id;
-  }
-}
-
 /**
  * A day with orders taken. An order of a soup for a time at which the day has it already says how many bowls it is now: the
  * same list taken twice is taken once. A batch that was started keeps its bowls; what is wanted beyond them is a batch of its own.
@@ -51,7 +39,13 @@ export function takeOrders(day: Day, orders: readonly DayOrder[]): OrdersTaken {
       if (left > 0) batches[n] = { ...have, request: { ...have.request, bowls: left } };
       else batches.splice(n, 1);
     } else if (left > 0) {
-      const own = { id: freeId(batches, soupId), soupId, request: { bowls: left, bowlG }, at, ...(keeps ? { keeps } : {}) };
+      const own = {
+        id: freeId(soupId, new Set(batches.map(({ id }) => id))),
+        soupId,
+        request: { bowls: left, bowlG },
+        at,
+        ...(keeps ? { keeps } : {}),
+      };
       if (batches.length < MOST_BATCHES) batches.push(own);
       else tooMany.push(order);
     }

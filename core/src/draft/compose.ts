@@ -40,23 +40,29 @@ export interface Composing {
   readonly method?: readonly string[] | undefined;
 }
 
-/** Longest id that is made from words: what the file allows, less a figure that tells it from another. */
-const LONGEST_ID = 50;
+/** Longest id that the file allows. */
+const LONGEST_ID = 60;
+
+/** Longest id that is made from words, so that there is room for a figure that tells it from another. */
+const LONGEST_SLUG = 50;
 
 /** An id from words: small letters, figures and dashes. @example slug('Carrot & ginger soup') // 'carrot-ginger-soup' */
 export function slug(text: string): string {
   const plain = slugify(text, { customReplacements: [['&', ' ']] })
-    .slice(0, LONGEST_ID)
+    .slice(0, LONGEST_SLUG)
     .replace(/-+$/, '');
   return plain === '' ? 'soup' : plain;
 }
 
-/** An id like a wish that is not taken yet. */
+/** An id like a wish that is not taken yet, no longer than an id may be. */
 export function freeId(wish: string, taken: ReadonlySet<string>): string {
-  if (!taken.has(wish)) return wish;
-  let n = 2;
-  while (taken.has(`${wish}-${String(n)}`)) n += 1;
-  return `${wish}-${String(n)}`;
+  const plain = wish.slice(0, LONGEST_ID);
+  if (!taken.has(plain)) return plain;
+  for (let n = 2; ; n++) {
+    const end = `-${String(n)}`;
+    const own = plain.slice(0, LONGEST_ID - end.length) + end;
+    if (!taken.has(own)) return own;
+  }
 }
 
 /** The school that the words ask for; sweating where they say nothing. */

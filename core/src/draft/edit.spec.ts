@@ -10,6 +10,7 @@ import {
   comesTo,
   compose,
   differences,
+  freeId,
   moveStation,
   moveStep,
   moveUse,
@@ -163,6 +164,17 @@ describe('edits', () => {
     const { soup, stepId } = addStep(leek, { id: 'blend', op: 'rest', toC: 75, around: 'air' }, placeOf(leek, 'blend')!);
     expect(stepId).toBe('blend-2');
     expect(placeOf(soup, stepId)!.index).toBe(placeOf(soup, 'blend')!.index - 1);
+  });
+});
+
+describe('ids', () => {
+  it('are free, and no longer than the file allows, however long the wish and however many there are', () => {
+    expect(freeId('leek', new Set())).toBe('leek');
+    expect(freeId('leek', new Set(['leek', 'leek-2']))).toBe('leek-3');
+    const taken = new Set<string>();
+    for (let n = 0; n < 120; n++) taken.add(freeId('l'.repeat(70), taken));
+    expect(taken.size).toBe(120);
+    expect([...taken].every((id) => id.length <= 60 && /^[a-z0-9-]+$/.test(id))).toBeTrue();
   });
 });
 

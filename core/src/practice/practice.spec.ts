@@ -1,7 +1,8 @@
 import { SimulatedCook } from '../../spec/simulated-cook.js';
 import { BY_EYE, WITH_METERS, evidenceFrom, fortyBowls, kitOf } from '../../spec/kitchens.js';
 import { learn } from '../learn/index.js';
-import { entriesOf } from '../../spec/entries.js';
+import fc from 'fast-check';
+import { anyAction, entriesOf } from '../../spec/entries.js';
 import { massOf } from '../bench/index.js';
 import type { Action } from '../batch/index.js';
 import { READY_KITS } from '../kit/index.js';
@@ -121,6 +122,27 @@ describe('what is true of a batch of a practice', () => {
     const mean = kilos.reduce((sum, kg) => sum + kg, 0) / kilos.length;
     expect(mean / potKg(plan.run.last!.before)).toBeGreaterThan(0.93);
     expect(mean / potKg(plan.run.last!.before)).toBeLessThan(1.07);
+  });
+
+  it('is a pot whatever is entered: no kilo less than none, none that is no number, and the same again', () => {
+    const { snapshot } = plan;
+    fc.assert(
+      fc.property(fc.array(anyAction(snapshot), { maxLength: 14 }), (actions) => {
+        const entries = entriesOf(actions);
+        const { pot, moments } = cookedIn(plan, entries, hidden);
+        for (const of of ['waterKg', 'solidsKg', 'saltKg', 'thinKg'] as const) {
+          expect(pot[of]).toBeGreaterThanOrEqual(0);
+          expect(Number.isFinite(pot[of])).toBeTrue();
+        }
+        expect(moments.every(({ true: real }) => Number.isFinite(real.kg) && real.saltPct >= 0 && real.saltPct <= 100)).toBeTrue();
+        expect(cookedIn(plan, entries, hidden).pot).toEqual(pot);
+        const seen = sensed(plan, pot, true, hidden, entries.length);
+        expect(Number.isFinite(seen.grossKg) && Number.isFinite(seen.belowRimM) && Number.isFinite(seen.saltMeterPct)).toBeTrue();
+        const { marks } = debriefOf(plan, entries, hidden);
+        expect(marks.every(({ points }) => points >= 0 && points <= 2)).toBeTrue();
+      }),
+      { numRuns: 60 },
+    );
   });
 
   it('goes another way where something is done otherwise, and only from there on', () => {

@@ -3,6 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { MOST_BATCHES, type Day, type DayBatch, type Person } from '@tureen/core/board';
+import { freeId } from '@tureen/core/draft';
 import type { Kit } from '@tureen/core/kit';
 import { LEAST_BOWL_G, MOST_BOWL_G, MOST_BOWLS } from '@tureen/core/plan';
 import { NzInputModule } from 'ng-zorro-antd/input';
@@ -14,13 +15,6 @@ import { Soups } from '../../services/soups';
 
 /** Bowls of a soup that is put on a day, until the cook says otherwise. */
 const USUAL_BOWLS = 40;
-
-function freeId(stem: string, taken: ReadonlySet<string>): string {
-  for (let n = 1; ; n++) {
-    const id = n === 1 ? stem : `${stem}-${String(n)}`;
-    if (!taken.has(id)) return id;
-  }
-}
 
 /** What is wanted on a day: its soups with bowls and times, its hours, its people. Every change is a whole new day. */
 @Component({

@@ -2,7 +2,7 @@
  * A cook in a kitchen whose truth the program does not know: every amount, every pound of vegetables, every minute at the
  * boil is a little other than the card says, and so is what the instruments show. The cook presses what the page offers.
  */
-import { entriesOf } from './entries.js';
+import { entryOf } from './entries.js';
 import {
   foldBatch,
   landBody,
@@ -13,13 +13,24 @@ import {
   type Entry,
   type SaltLanding,
 } from '../src/batch/index.js';
-import { SALT, type Mix } from '../src/larder/index.js';
+import { LARDER_ROWS, SALT, makeLarder, nearTo, type Allergen, type Mix } from '../src/larder/index.js';
 import { saltPctOf, thicknessOf } from '../src/bench/index.js';
-import { bodyMPas, contents, potKg } from '../src/pot/index.js';
+import { bodyMPas, contents, parcelKg, potKg } from '../src/pot/index.js';
 import type { Planned } from '../src/plan/index.js';
 import { servedOf, type StepRecord } from '../src/runner/index.js';
 import { walk, type SoupStep } from '../src/soup/index.js';
-import { DIP_M, EYE_LN, HiddenKitchen, Truth, belowRimM, normalFrom, spoonWordOf, unlearnt } from '../src/practice/index.js';
+import type { Tune } from '../src/steps/index.js';
+import {
+  DIP_M,
+  EYE_LN,
+  HiddenKitchen,
+  Truth,
+  belowRimM,
+  normalFrom,
+  sensed,
+  spoonWordOf,
+  unlearnt,
+} from '../src/practice/index.js';
 
 /** What the kitchen reads with. */
 export interface Kitchen {
@@ -41,9 +52,19 @@ export interface Ended {
 const MOST_POURS = 3;
 const MOST_ADDITIONS = 3;
 const NINETY = 1.6449;
+/** A rest is looked at with the probe every so many minutes, and so often at most. */
+const LOOKS_EVERY_MIN = 3;
+const MOST_LOOKS = 80;
+/** A jug of hot soup is filled so far. */
+const THIRD = 0.33;
+/** What sharpens goes in by so many parts, and one more where that was too little. */
+const QUARTERS = 4;
+/** So many substitutes are looked at. */
+const MOST_NEAR = 12;
 
 export class SimulatedCook {
-  private readonly actions: Action[] = [];
+  private readonly made: Entry[] = [];
+  private minute = 0;
   private folded: BatchState | undefined;
   private readonly truth: Truth;
   private readonly normal: () => number;
@@ -54,7 +75,7 @@ export class SimulatedCook {
 
   constructor(
     private readonly plan: Planned,
-    seed: number,
+    private readonly seed: number,
     private readonly kitchen: Kitchen,
     private readonly hidden: HiddenKitchen = new HiddenKitchen(seed),
     /** What gets on record of what is entered: a slip changes it, or leaves it out. */
@@ -66,15 +87,66 @@ export class SimulatedCook {
   }
 
   private get state(): BatchState {
-    this.folded ??= foldBatch(this.plan.snapshot, entriesOf(this.actions), this.plan);
+    this.folded ??= foldBatch(this.plan.snapshot, this.made, this.plan);
     return this.folded;
   }
 
   private enter(action: Action): void {
     const entered = this.slip(action);
     if (entered === undefined) return;
-    this.actions.push(entered);
+    this.waits(1);
+    this.made.push(entryOf(this.made.length + 1, entered, { minute: this.minute }));
     this.folded = undefined;
+  }
+
+  private waits(minutes: number): void {
+    this.minute += minutes;
+    this.truth.waits(minutes * 60);
+  }
+
+  private get actions(): readonly Action[] {
+    return this.made.map(({ action }) => action);
+  }
+
+  /** Lets it stand until the probe says what the card wants, looking now and then. */
+  private rests(toC: number): void {
+    for (let n = 0; n < MOST_LOOKS && this.truth.pot.tempC > toC; n++) this.waits(LOOKS_EVERY_MIN);
+  }
+
+  /** Fills a jug as full as it may be, and says so. */
+  private jugs(step: SoupStep): void {
+    this.enter({ kind: 'jugged', stepId: step.id, fillShare: THIRD, tempC: Math.round(this.truth.pot.tempC), read: false });
+  }
+
+  /** Puts something without what guests can't have in the place of every line that has it. */
+  swapsFor(guests: readonly Allergen[]): void {
+    for (const { line } of this.plan.prepared.lines) {
+      if (!line.ingredient.row.allergens.some((one) => guests.includes(one))) continue;
+      const safe = nearTo(line.ingredient.row.id, makeLarder(LARDER_ROWS), MOST_NEAR).find(
+        ({ row }) => !row.allergens.some((one) => guests.includes(one)),
+      );
+      if (safe === undefined) this.enter({ kind: 'left out', line: line.id });
+      else this.enter({ kind: 'swapped', line: line.id, row: safe.row });
+    }
+  }
+
+  /** How hot the plan has it behind a step, °C. */
+  private plannedC(step: SoupStep): number {
+    return this.plan.run.records.find((record) => record.step.id === step.id)?.pot.tempC ?? 0;
+  }
+
+  /** Sharpens by the tongue: a quarter of what the card says at a time, until it is sour enough. */
+  private sharpens(step: Tune): void {
+    const planned = this.plan.run.records.find((record) => record.step.id === step.id)?.inflows ?? [];
+    const allKg = planned.reduce((sum, { parcel }) => sum + parcelKg(parcel), 0);
+    for (let n = 0; n <= QUARTERS; n++) {
+      const hidden = { seed: this.seed, mishaps: this.hidden.mishaps };
+      const { sour } = sensed(this.plan, this.truth.pot, true, hidden, this.made.length);
+      this.enter({ kind: 'tasted', stepId: step.id, taste: 'sour', side: sour });
+      if (sour >= 0) break;
+      this.give(step, step.line, allKg / QUARTERS);
+    }
+    this.enter({ kind: 'skipped', stepId: step.id });
   }
 
   private tick(step: SoupStep): void {
@@ -82,7 +154,7 @@ export class SimulatedCook {
     const isOwn = (record: StepRecord): boolean => record.step.id === step.id && record.step.op === step.op;
     const records = this.state.happened.filter(isOwn);
     const unlearnt = (
-      this.unlearnt === this.plan ? this.state : foldBatch(this.unlearnt.snapshot, entriesOf(this.actions), this.unlearnt)
+      this.unlearnt === this.plan ? this.state : foldBatch(this.unlearnt.snapshot, this.made, this.unlearnt)
     ).happened.filter(isOwn);
     // What was entered by hand is in already.
     for (const [n, record] of records.entries()) {
@@ -189,7 +261,7 @@ export class SimulatedCook {
 
   /** What was entered so far. */
   get entries(): Entry[] {
-    return entriesOf(this.actions);
+    return [...this.made];
   }
 
   /** Cooks the batch from the first knife to the ladle. */
@@ -208,7 +280,10 @@ export class SimulatedCook {
         this.readSalt(step);
         this.landsSalt(step, 2);
       }
-      this.tick(step);
+      if (step.op === 'rest' && step.around === 'air') this.rests(this.plannedC(step));
+      if (step.op === 'blend' && step.blender === 'jug') this.jugs(step);
+      if (step.op === 'tune' && step.taste === 'sour') this.sharpens(step);
+      else this.tick(step);
     }
     this.readMass(dish);
     this.readBody(dish);

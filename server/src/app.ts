@@ -38,6 +38,7 @@ import { addPrices, correctIngredient, readIngredient, readLarder } from './lard
 import { keepPhoto, readPhoto } from './photos.js';
 import { changePlan, dropPlan, listPlans, notePlan, readPlan, savePlan } from './plans.js';
 import { benchRoutes } from './practice/bench-routes.js';
+import type { PracticeClock } from './practice/practice-clock.js';
 import { supplyRoutes } from './supply-routes.js';
 import { Unreadable } from './shaped.js';
 import { rebuildStock } from './stock.js';
@@ -57,6 +58,8 @@ export interface Services {
   readonly hub: Hub;
   readonly devices: Devices;
   readonly mode: 'demo' | 'own' | 'practice';
+  /** The clock of the practice kitchen, in it. */
+  readonly practiceClock?: PracticeClock;
   /** The practice kitchen, whose paths stand under /practice: the same application on a file of its own. */
   readonly practice?: { readonly fetch: (request: Request) => Promise<Response> };
   /** Names and addresses besides loopback that it answers to, and the gate that then stands before all else. */

@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import {
+  NOTHING,
   boiledOffKg,
+  cooledFor,
   heated,
   instrument,
   massOf,
@@ -14,7 +16,7 @@ import {
   type SimulatedPot,
 } from './index.js';
 
-const POT: SimulatedPot = { waterKg: 9, solidsKg: 0.4, saltKg: 0.07, thinKg: 0.53, tempC: 60, stiffness: 1 };
+const POT: SimulatedPot = { ...NOTHING, waterKg: 9, solidsKg: 0.4, saltKg: 0.07, thinKg: 0.53, tempC: 60, stiffness: 1 };
 
 const kg = (most: number) => fc.double({ min: 0.001, max: most, noNaN: true });
 const somePot: fc.Arbitrary<SimulatedPot> = fc.record({
@@ -22,6 +24,9 @@ const somePot: fc.Arbitrary<SimulatedPot> = fc.record({
   solidsKg: kg(4),
   saltKg: kg(0.5),
   thinKg: kg(4),
+  acidKg: kg(0.2),
+  sugarsKg: kg(1),
+  fatKg: kg(1),
   tempC: fc.double({ min: 5, max: 100, noNaN: true }),
   stiffness: fc.double({ min: 0.1, max: 10, noNaN: true }),
 });
@@ -36,7 +41,8 @@ describe('the balance of a simulated pot', () => {
     fc.assert(
       fc.property(somePot, somePot, (a, b) => {
         const both = pouredTogether(a, b);
-        for (const of of ['waterKg', 'solidsKg', 'saltKg', 'thinKg'] as const) expect(both[of] / (a[of] + b[of])).toBeCloseTo(1, 9);
+        for (const of of ['waterKg', 'solidsKg', 'saltKg', 'thinKg', 'acidKg', 'sugarsKg', 'fatKg'] as const)
+          expect(both[of] / (a[of] + b[of])).toBeCloseTo(1, 9);
         expect(joules(both) / (joules(a) + joules(b))).toBeCloseTo(1, 9);
         expect(massOf(pouredTogether(b, a)) / massOf(both)).toBeCloseTo(1, 9);
         expect(both.tempC).toBeGreaterThanOrEqual(Math.min(a.tempC, b.tempC) - 1e-9);
@@ -52,7 +58,7 @@ describe('the balance of a simulated pot', () => {
         expect(massOf(after) / (massOf(pot) + more)).toBeCloseTo(1, 9);
         expect(after.saltKg - pot.saltKg).toBeCloseTo((more * share) / 2, 9);
         const added = { waterKg: more * (1 - 1.5 * share), solidsKg: more * share, saltKg: (more * share) / 2, thinKg: 0 };
-        expect(joules(after) / (joules(pot) + joules({ ...added, tempC: 20, stiffness: 1 }))).toBeCloseTo(1, 9);
+        expect(joules(after) / (joules(pot) + joules({ ...NOTHING, ...added, tempC: 20 }))).toBeCloseTo(1, 9);
       }),
     );
   });
@@ -91,6 +97,29 @@ describe('its heat', () => {
     // The bench rounds the heat of boiling to 2,260 kJ: within 0.2 % of the table.
     expect((boiling.waterKg - after.waterKg) / (netJ / 2_256_500)).toBeCloseTo(1, 2);
     expect(after.saltKg).toBe(boiling.saltKg);
+  });
+
+  it('off the flame, under a lid that lets no steam out, it cools as a lumped body does: by hand, T = Ta + (T0 - Ta) exp(-hA t / C)', () => {
+    const hot = { ...POT, tempC: 95 };
+    const capacity = 9 * 4180 + (0.4 + 0.07 + 0.53) * 1800;
+    for (const minutes of [1, 20, 90, 600]) {
+      const byHand = 22 + (95 - 22) * Math.exp((-11 * 0.3 * minutes * 60) / capacity);
+      expect(Math.abs(cooledFor(hot, { openM2: 0, wallM2: 0.3 }, minutes * 60).tempC - byHand))
+        .withContext(`${String(minutes)} min`)
+        .toBeLessThan(0.1);
+    }
+  });
+
+  it('steaming, 7.5 kg in a pot of 28 cm go from 100 to 68 °C in half an hour to three quarters, as an open face does', () => {
+    const pot = { ...NOTHING, waterKg: 7, thinKg: 0.5, tempC: 100 };
+    const openM2 = Math.PI * 0.14 ** 2;
+    const faces = { openM2, wallM2: Math.PI * 0.28 * (0.0075 / openM2) };
+    expect(cooledFor(pot, faces, 30 * 60).tempC).toBeGreaterThan(68);
+    expect(cooledFor(pot, faces, 55 * 60).tempC).toBeLessThan(68);
+    expect(cooledFor(pot, faces, 0)).toEqual(pot);
+    // However long, never colder than the kitchen; an empty one has nothing to lose.
+    expect(cooledFor(pot, faces, 1e7).tempC).toBe(22);
+    expect(cooledFor(NOTHING, faces, 60)).toEqual(NOTHING);
   });
 
   it('a cook sets the flame by the bubbles: as far as the burner goes, less what the lid keeps in', () => {

@@ -1,7 +1,10 @@
 export {
+  NOTHING,
   boiledOffKg,
+  cooledFor,
   heated,
   massOf,
+  mixedC,
   pouredTogether,
   saltPctOf,
   stiffenedTo,

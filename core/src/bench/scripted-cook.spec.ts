@@ -7,7 +7,17 @@ import { READY_KITS } from '../kit/index.js';
 import { makePlan } from '../plan/index.js';
 import { contents, potKg } from '../pot/index.js';
 import { EXAMPLE_SOUPS, walk } from '../soup/index.js';
-import { instrument, massOf, saltPctOf, stiffenedTo, stirredIn, thicknessOf, type Instrument, type SimulatedPot } from './index.js';
+import {
+  NOTHING,
+  instrument,
+  massOf,
+  saltPctOf,
+  stiffenedTo,
+  stirredIn,
+  thicknessOf,
+  type Instrument,
+  type SimulatedPot,
+} from './index.js';
 
 const soup = EXAMPLE_SOUPS.find(({ id }) => id === 'leek-potato')!;
 const planning = makePlan(soup, LARDER_ROWS, READY_KITS.canteen, { bowls: 60, bowlG: 300, potId: 'boiler-40' });
@@ -95,7 +105,7 @@ function started(seed: number, thick: Thick): Cook {
     foam: FOAM.share + normal() * FOAM.sd,
     dipErrM: () => dipBiasM + normal() * 0.0035,
   };
-  const cook = new Cook({ waterKg: 1, solidsKg: 0, saltKg: 0, thinKg: 0, tempC: 80, stiffness: 1 }, devices);
+  const cook = new Cook({ ...NOTHING, waterKg: 1, tempC: 80 }, devices);
   const seasonAt = order.findIndex(({ id }) => id === season.id);
   for (const { id, op } of order.slice(0, seasonAt)) cook.enter({ kind: op === 'thin' ? 'skipped' : 'done', stepId: id });
   const before = landSalt(cook.state)!;
@@ -106,7 +116,7 @@ function started(seed: number, thick: Thick): Cook {
   const saltKg = believed.mix[SALT] * Math.exp(normal() * 0.06);
   // Of what is no water and no salt the truth has more or less than the card says: vegetables are not all alike.
   const solidsKg = (massKg - saltKg) * (1 - believed.mix[WATER] / potKg(cook.state.pot)) * Math.exp(normal() * 0.08);
-  const truth = { waterKg: massKg - saltKg - solidsKg, solidsKg, saltKg, thinKg: 0, tempC: 80, stiffness: 1 };
+  const truth = { ...NOTHING, waterKg: massKg - saltKg - solidsKg, solidsKg, saltKg, tempC: 80 };
   const { wantedMPas, nowMPas } = landBody(cook.state)!;
   cook.truth = stiffenedTo(truth, thick === 'twice' ? wantedMPas! * 2 : nowMPas * Math.exp(normal() * UNREAD_BODY_SD), servedC);
   return cook;
@@ -182,7 +192,7 @@ describe('a scripted cook at a pot whose truth the page does not know', () => {
   });
 
   it('the pot is no copy of the model: poured to half the thickness by a third more, it says another figure', () => {
-    const truth = stiffenedTo({ waterKg: 8.8, solidsKg: 1.15, saltKg: 0.05, thinKg: 0, tempC: 80, stiffness: 1 }, 500, servedC);
+    const truth = stiffenedTo({ ...NOTHING, waterKg: 8.8, solidsKg: 1.15, saltKg: 0.05, tempC: 80 }, 500, servedC);
     const thinned = stirredIn(truth, { kg: massOf(truth) / 3, solidsShare: 0, saltShare: 0, tempC: 15 });
     const factor = thicknessOf(truth, servedC) / thicknessOf(thinned, servedC);
     expect(factor).toBeGreaterThan(1.6);

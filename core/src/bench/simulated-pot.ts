@@ -1,9 +1,15 @@
-/** What really stands in a simulated pot. Kilos, °C; fat and sugar thicken nothing, `stiffness` is 1 for a middling soup. */
+/**
+ * What really stands in a simulated pot. Kilos, °C; fat and sugar thicken nothing, `stiffness` is 1 for a middling soup. Acid,
+ * sugars and fat are parts of `thinKg`.
+ */
 export interface SimulatedPot {
   readonly waterKg: number;
   readonly solidsKg: number;
   readonly saltKg: number;
   readonly thinKg: number;
+  readonly acidKg: number;
+  readonly sugarsKg: number;
+  readonly fatKg: number;
   readonly tempC: number;
   readonly stiffness: number;
 }
@@ -30,10 +36,31 @@ const REFERENCE_C = 65;
 const WATER_J_KG_K = 4180;
 const SOLIDS_J_KG_K = 1800;
 const LATENT_J_KG = 2_260_000;
+/** What steams off an open face: W/m2 for each pascal that the soup's vapour is over the room's. Invented for the bench. */
+const STEAMS_W_M2_PA = 0.045;
+const ROOM_PA = 1300;
+/** What walls and face give to still air, W/(m2 K). Invented for the bench. */
+const AIR_W_M2_K = 11;
+/** Cooling is worked out in steps of so many seconds, or in so many steps where it is long. */
+const COOLING_S = 20;
+const MOST_STEPS = 600;
 /** What the walls of a pot lose to the kitchen, W/K. */
 const LOSS_W_K = 6;
 const AIR_C = 22;
 const BOILS_C = 100;
+
+/** An empty vessel, as warm as the kitchen. */
+export const NOTHING: SimulatedPot = {
+  waterKg: 0,
+  solidsKg: 0,
+  saltKg: 0,
+  thinKg: 0,
+  acidKg: 0,
+  sugarsKg: 0,
+  fatKg: 0,
+  tempC: AIR_C,
+  stiffness: 1,
+};
 
 export function massOf({ waterKg, solidsKg, saltKg, thinKg }: SimulatedPot): number {
   return waterKg + solidsKg + saltKg + thinKg;
@@ -56,36 +83,42 @@ function capacityJK({ waterKg, solidsKg, saltKg, thinKg }: SimulatedPot): number
   return waterKg * WATER_J_KG_K + (solidsKg + saltKg + thinKg) * SOLIDS_J_KG_K;
 }
 
+/** Temperature of two vessels' contents poured together, °C. */
+export function mixedC(a: SimulatedPot, b: SimulatedPot): number {
+  const [ofA, ofB] = [capacityJK(a), capacityJK(b)];
+  return ofA + ofB > 0 ? (ofA * a.tempC + ofB * b.tempC) / (ofA + ofB) : a.tempC;
+}
+
 export function stirredIn(pot: SimulatedPot, { kg, solidsShare, saltShare, tempC }: Stirred): SimulatedPot {
   const added: SimulatedPot = {
+    ...pot,
     waterKg: kg * (1 - solidsShare - saltShare),
     solidsKg: kg * solidsShare,
     saltKg: kg * saltShare,
     thinKg: 0,
     tempC,
-    stiffness: pot.stiffness,
   };
-  const heat = capacityJK(pot) * pot.tempC + capacityJK(added) * tempC;
   return {
+    ...pot,
     waterKg: pot.waterKg + added.waterKg,
     solidsKg: pot.solidsKg + added.solidsKg,
     saltKg: pot.saltKg + added.saltKg,
-    thinKg: pot.thinKg,
-    tempC: kg > 0 ? heat / (capacityJK(pot) + capacityJK(added)) : pot.tempC,
-    stiffness: pot.stiffness,
+    tempC: mixedC(pot, added),
   };
 }
 
 /** Two pots in one: kilos and heat add up, and each of them makes as thick as what it brings. */
 export function pouredTogether(a: SimulatedPot, b: SimulatedPot): SimulatedPot {
-  const heat = capacityJK(a) + capacityJK(b);
   const solidsKg = a.solidsKg + b.solidsKg;
   return {
     waterKg: a.waterKg + b.waterKg,
     solidsKg,
     saltKg: a.saltKg + b.saltKg,
     thinKg: a.thinKg + b.thinKg,
-    tempC: heat > 0 ? (capacityJK(a) * a.tempC + capacityJK(b) * b.tempC) / heat : a.tempC,
+    acidKg: a.acidKg + b.acidKg,
+    sugarsKg: a.sugarsKg + b.sugarsKg,
+    fatKg: a.fatKg + b.fatKg,
+    tempC: mixedC(a, b),
     stiffness: solidsKg > 0 ? (a.stiffness * a.solidsKg + b.stiffness * b.solidsKg) / solidsKg : 1,
   };
 }
@@ -101,7 +134,35 @@ export function takenOut(pot: SimulatedPot, kg: number): SimulatedPot {
     solidsKg: pot.solidsKg * left,
     saltKg: pot.saltKg * left,
     thinKg: pot.thinKg * left,
+    acidKg: pot.acidKg * left,
+    sugarsKg: pot.sugarsKg * left,
+    fatKg: pot.fatKg * left,
   };
+}
+
+/** Pressure of water vapour over hot water, Pa: Magnus' form. */
+function vapourPa(tempC: number): number {
+  return 610.94 * Math.exp((17.625 * tempC) / (tempC + 243.04));
+}
+
+/** A pot off the flame for some seconds: it steams from its open face and gives warmth to the air through face and wall. */
+export function cooledFor(
+  pot: SimulatedPot,
+  faces: { readonly openM2: number; readonly wallM2: number },
+  seconds: number,
+): SimulatedPot {
+  const capacity = capacityJK(pot);
+  if (capacity <= 0 || !(seconds > 0)) return pot;
+  const steps = Math.min(MOST_STEPS, Math.ceil(seconds / COOLING_S));
+  const stepS = seconds / steps;
+  let { tempC } = pot;
+  for (let n = 0; n < steps && tempC > AIR_C; n++) {
+    const steams = STEAMS_W_M2_PA * faces.openM2 * Math.max(0, vapourPa(tempC) - ROOM_PA);
+    const watts = steams + AIR_W_M2_K * (faces.openM2 + faces.wallM2) * (tempC - AIR_C);
+    // A long step may not fall below what stands around it.
+    tempC = Math.max(AIR_C, tempC - Math.min((watts * stepS) / capacity, tempC - AIR_C));
+  }
+  return { ...pot, tempC };
 }
 
 /** Some seconds on a burner: it warms until it boils, then the power that is left drives water off. */

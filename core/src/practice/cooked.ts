@@ -1,12 +1,12 @@
 import { saltPctOf, thicknessOf, massOf, type SimulatedPot } from '../bench/index.js';
 import { foldBatch, historyOf, type BatchState, type StoredEntry } from '../batch/index.js';
-import { SALT, type Mix } from '../larder/index.js';
+import { ACID, SALT, type Mix } from '../larder/index.js';
 import type { Planned } from '../plan/index.js';
 import { bodyMPas, contents, potKg, volumeM3 } from '../pot/index.js';
 import type { StepRecord } from '../runner/index.js';
-import { walk } from '../soup/index.js';
+import { walk, type SoupStep } from '../soup/index.js';
 import { HiddenKitchen, type Mishaps } from './hidden-kitchen.js';
-import { Truth, unlearnt } from './truth.js';
+import { Truth, flameOf, unlearnt } from './truth.js';
 
 /** What is hidden of a practice: which kitchen it is, and what is otherwise than anybody there thinks. */
 export interface Hidden {
@@ -20,6 +20,8 @@ export interface Stands {
   readonly saltPct: number;
   /** As it is served, mPa·s; undefined before it is blended. */
   readonly mPas: number | undefined;
+  /** Acid, g/kg. */
+  readonly acidGKg: number;
 }
 
 /** The vessel of a step as it is and as the record has it, behind one entry that did something to it. */
@@ -27,6 +29,8 @@ export interface Moment {
   readonly entryId: string;
   readonly stepId: string;
   readonly atMs: number;
+  /** How hot it really was before that, °C. */
+  readonly fromC: number;
   readonly believed: Stands;
   readonly true: Stands;
 }
@@ -35,6 +39,8 @@ export interface Moment {
 export interface Cooked {
   readonly state: BatchState;
   readonly pot: SimulatedPot;
+  /** What the step that is under way heats the pot to, °C; undefined where no flame is lit. */
+  readonly flameC: number | undefined;
   readonly moments: readonly Moment[];
 }
 
@@ -54,6 +60,10 @@ class Cooking {
   private readonly plain: Planned;
   private state: BatchState;
   private readonly before: StoredEntry[] = [];
+  private clockMs: number | undefined;
+  private readonly stepsOf = new Map<string, SoupStep[]>();
+  /** Steps that are done or skipped. */
+  private readonly over = new Set<string>();
 
   constructor(
     private readonly plan: Planned,
@@ -64,6 +74,7 @@ class Cooking {
     this.truth = new Truth(this.plain, hidden, seed);
     const steps = walk(plan.prepared.soup.root);
     this.branchOf = new Map(steps.map(({ step, branch }) => [step.id, branch.id]));
+    for (const { step, branch } of steps) this.stepsOf.set(branch.id, [...(this.stepsOf.get(branch.id) ?? []), step]);
     this.trims = new Set(steps.flatMap(({ step }) => (step.op === 'trim' ? [step.id] : [])));
     this.joinsBefore = new Map(
       steps.map(({ step, branch }) => {
@@ -98,13 +109,26 @@ class Cooking {
     }
   }
 
+  /** What the next step of a branch, which is under way from the one before on, heats it to. */
+  private flameC(branch: string): number | undefined {
+    return flameOf((this.stepsOf.get(branch) ?? []).find(({ id }) => !this.over.has(id)));
+  }
+
+  /** What stands there cools until then, or warms on its flame. */
+  private passes(untilMs: number): void {
+    this.truth.waits(Math.max(0, untilMs - (this.clockMs ?? untilMs)) / 1000, (branch) => this.flameC(branch));
+    this.clockMs = Math.max(untilMs, this.clockMs ?? untilMs);
+  }
+
   take(entry: StoredEntry): void {
-    const { action } = entry;
+    const { action, atMs } = entry;
     this.before.push(entry);
+    this.passes(atMs);
     if (!('stepId' in action) || action.stepId === undefined) return;
     const { stepId } = action;
     const branch = this.branchOf.get(stepId) ?? this.plan.prepared.soup.root.id;
     this.join(stepId);
+    const fromC = this.truth.potOf(branch).tempC;
     if (GIVES.has(action.kind)) {
       if (action.kind === 'brought') this.fold();
       if (this.trims.has(stepId)) return;
@@ -119,10 +143,11 @@ class Cooking {
     else if (action.kind === 'ladled out') this.truth.take(action.kg, branch);
     else if (action.kind === 'cup') this.truth.take(action.cupKg, branch);
     else return;
-    this.note(entry, stepId, branch);
+    this.note(entry, stepId, branch, fromC);
   }
 
   private tick(stepId: string): void {
+    this.over.add(stepId);
     this.fold();
     const given = this.byHand.get(stepId);
     const isOwn = ({ step }: StepRecord): boolean => step.id === stepId && step.op !== 'read' && step.op !== 'join';
@@ -137,7 +162,7 @@ class Cooking {
     }
   }
 
-  private note({ id, atMs }: StoredEntry, stepId: string, branch: string): void {
+  private note({ id, atMs }: StoredEntry, stepId: string, branch: string, fromC: number): void {
     this.fold();
     const { servedC, parameters } = this.plan.prepared;
     const pot = this.truth.potOf(branch);
@@ -150,30 +175,41 @@ class Cooking {
       entryId: id,
       stepId,
       atMs,
+      fromC,
       believed: {
         kg: thoughtKg,
         saltPct: thoughtKg > 0 ? (contents(thought).mix[SALT] / thoughtKg) * 100 : 0,
         mPas: isBlended ? bodyMPas(thought, servedC, parameters.bodyA) : undefined,
+        acidGKg: thoughtKg > 0 ? (contents(thought).mix[ACID] / thoughtKg) * 1000 : 0,
       },
       true: {
         kg,
         saltPct: kg > 0 ? saltPctOf(pot) : 0,
         mPas: isBlended ? thicknessOf(pot, servedC) : undefined,
+        acidGKg: kg > 0 ? (pot.acidKg / kg) * 1000 : 0,
       },
     });
   }
 
-  end(entries: readonly StoredEntry[]): Cooked {
-    return { state: foldBatch(this.plan.snapshot, entries, this.plan), pot: this.truth.pot, moments: this.moments };
+  end(entries: readonly StoredEntry[], untilMs: number | undefined): Cooked {
+    if (untilMs !== undefined) this.passes(untilMs);
+    return {
+      state: foldBatch(this.plan.snapshot, entries, this.plan),
+      pot: this.truth.pot,
+      flameC: this.flameC(this.plan.prepared.soup.root.id),
+      moments: this.moments,
+    };
   }
 }
 
 /**
  * What really stands in the pot behind all that was entered, in a kitchen that keeps its truth to itself. The same plan,
  * seed and entries give the same pot, wherever that is worked out; a reading changes nothing of it.
+ *
+ * @param untilMs how it stands then; when the last thing was entered where that is left out.
  */
-export function cookedIn(plan: Planned, entries: readonly StoredEntry[], { seed, mishaps }: Hidden): Cooked {
+export function cookedIn(plan: Planned, entries: readonly StoredEntry[], { seed, mishaps }: Hidden, untilMs?: number): Cooked {
   const cooking = new Cooking(plan, new HiddenKitchen(seed, mishaps), seed);
   for (const entry of historyOf(entries).counted) cooking.take(entry);
-  return cooking.end(entries);
+  return cooking.end(entries, untilMs);
 }

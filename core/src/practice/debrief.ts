@@ -4,8 +4,10 @@ import { SALT } from '../larder/index.js';
 import type { Planned } from '../plan/index.js';
 import { bodyMPas, contents, potKg } from '../pot/index.js';
 import { walk } from '../soup/index.js';
+import { harmsOf, type Harm } from './harms.js';
 import { cookedIn, type Cooked, type Hidden, type Moment } from './cooked.js';
 import type { Lesson, Mark } from './lessons.js';
+import { sourIn, sourOf } from './sour.js';
 
 /** One thing that is judged: what was wanted, what is true, what was believed, and how good that is. */
 export interface Judged {
@@ -39,12 +41,15 @@ export interface Debrief {
   readonly best: Best;
   /** Where what was believed first left what was true, in the order in which it came. */
   readonly turns: readonly Turn[];
+  readonly harms: readonly Harm[];
 }
 
 /** How near is right and how near is nearly right: body as a factor, salt in points, bowls as a share. */
 const BODY = { right: 1.35, near: 1.8 };
 const SALT_PCT = { right: 0.08, near: 0.16 };
 const YIELD = { right: 0.07, near: 0.14 };
+/** Sourness, as ln of the index. */
+const SOUR_LN = { right: 0.15, near: 0.4 };
 /** Further apart than this is worth a word: shares of the kilos, points of salt, body as ln. */
 const APART = { kg: 0.06, saltPct: 0.1, bodyLn: 0.35 };
 const HALVINGS = 60;
@@ -115,6 +120,9 @@ export function debriefOf(plan: Planned, entries: readonly StoredEntry[], hidden
     believed: bodyMPas(believed, servedC, parameters.bodyA),
     points: kg > 0 ? points(Math.exp(Math.abs(Math.log(trueBody / wantedBody))), BODY) : 0,
   };
+  const sour = wanted === undefined ? 0 : sourIn(wanted);
+  const trueSour = sourOf(kg, pot);
+  const harms = harmsOf(plan, entries, cooked, lesson);
   const marks: Judged[] = [
     // A card that asks for no body is not judged by one.
     ...(wantsBody(plan) ? [body] : []),
@@ -133,6 +141,18 @@ export function debriefOf(plan: Planned, entries: readonly StoredEntry[], hidden
       // Of bowls it counts that it is known how many there are: who knows can plan for it.
       points: kg > 0 ? points(Math.abs(Math.log(kg / believedKg)), YIELD) : 0,
     },
+    ...(lesson?.about === 'sour'
+      ? [
+          {
+            mark: 'sour',
+            wanted: sour,
+            true: trueSour,
+            believed: sourIn(believed),
+            points: trueSour > 0 && sour > 0 ? points(Math.abs(Math.log(trueSour / sour)), SOUR_LN) : 0,
+          } as const,
+        ]
+      : []),
+    { mark: 'safety', wanted: 0, true: harms.length, believed: 0, points: kg > 0 && harms.length === 0 ? 2 : 0 },
   ];
   const waterKg = wantsBody(plan) ? waterTo(pot, wantedBody, servedC) : 0;
   const letDown = stirredIn(pot, { kg: waterKg, solidsShare: 0, saltShare: 0, tempC: pot.tempC });
@@ -145,5 +165,6 @@ export function debriefOf(plan: Planned, entries: readonly StoredEntry[], hidden
     isPassed: kg > 0 && (about === undefined || about.points === 2) && marks.every((one) => one.points > 0),
     best: { waterKg, saltKg, bowls: bowls(massOf(letDown)) },
     turns: turnsOf(cooked.moments),
+    harms,
   };
 }

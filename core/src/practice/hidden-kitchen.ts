@@ -42,6 +42,12 @@ export interface Mishaps {
   readonly onScaleKg?: number;
   /** How many times as thick as the card thinks what is blended gets. */
   readonly thickness?: number;
+  /** How many times as sour an ingredient is as the card thinks. */
+  readonly sharp?: Readonly<Record<string, number>>;
+  /** How hot liquids stand ready, °C, where they are not as cold as the larder thinks. */
+  readonly liquidsC?: number;
+  /** How many times as much goes in where it is poured until the vegetables are covered. */
+  readonly covered?: number;
   /** How many times as much steam leaves: a lid left off, a tray forgotten. */
   readonly steam?: number;
 }

@@ -1,6 +1,7 @@
 export { DIP_M, EYE_LN, HiddenKitchen, normalFrom, numberOf, type Mishaps } from './hidden-kitchen.js';
-export { Truth, unlearnt } from './truth.js';
+export { Truth, after, unlearnt } from './truth.js';
 export { cookedIn, type Cooked, type Hidden, type Moment, type Stands } from './cooked.js';
-export { belowRimM, sensed, spoonWordOf, type Senses } from './senses.js';
+export { belowRimM, sensed, spoonWordOf, type Senses, type Tasted } from './senses.js';
 export { LESSONS, lessonOf, planForPractice, type Lesson, type Mark } from './lessons.js';
+export { harmsOf, type Harm } from './harms.js';
 export { debriefOf, type Best, type Debrief, type Judged, type Turn } from './debrief.js';

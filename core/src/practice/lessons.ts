@@ -1,11 +1,11 @@
 import { potsBySize, type Kit } from '../kit/index.js';
-import type { IngredientRow } from '../larder/index.js';
+import type { Allergen, IngredientRow } from '../larder/index.js';
 import { planToBuy, type Planning } from '../plan/index.js';
 import type { Soup } from '../soup/index.js';
 import type { Mishaps } from './hidden-kitchen.js';
 
 /** What a lesson is judged by. */
-export type Mark = 'body' | 'salt' | 'yield';
+export type Mark = 'body' | 'salt' | 'yield' | 'sour' | 'safety';
 
 /** Something to learn by doing: a soup, a kitchen, and what goes wrong in it. */
 export interface Lesson {
@@ -19,6 +19,10 @@ export interface Lesson {
   readonly bowls: number;
   readonly minutes: number;
   readonly mishaps: Mishaps;
+  /** Who eats it can't have these. */
+  readonly guests?: readonly Allergen[];
+  /** Each jug is to be entered as it is filled. */
+  readonly entersJugs?: boolean;
   /** What it is about: this mark has to be right for it to be passed, and no other may be far off. */
   readonly about: Mark;
   /** What to say when it went wrong, where it is known what to practise. */
@@ -39,6 +43,18 @@ export const LESSONS: readonly Lesson[] = [
     mishaps: {},
     about: 'salt',
     hint: 'Weigh or dip before you season: the salt goes by what really stands in the pot.',
+  },
+  {
+    id: 'to-cover',
+    title: 'To cover',
+    learn: 'What it takes “to cover” is what the pot and the knife make of it: measure it, or look how high it stands.',
+    brief: 'The vegetables are cut large and the pot is a wide one. Pour until they are covered, and know what you poured.',
+    soupId: 'base-two-ways',
+    bowls: 24,
+    minutes: 12,
+    mishaps: { covered: 1.4 },
+    about: 'yield',
+    hint: 'Pour by jugs that you enter, or dip when they are covered: the card only guesses what it takes.',
   },
   {
     id: 'too-thick',
@@ -99,6 +115,68 @@ export const LESSONS: readonly Lesson[] = [
     mishaps: { steam: 4 },
     about: 'yield',
     hint: 'Dip or weigh after a long simmer, and give back the water that is gone.',
+  },
+  {
+    id: 'sour-sweet',
+    title: 'Sour and sweet',
+    learn: 'Sharpen by the tongue and not by the card: what is sour already wants no lemon.',
+    brief: 'Red lentils and tomatoes. The passata is of another maker than last week’s.',
+    soupId: 'red-lentil-tomato',
+    bowls: 24,
+    minutes: 12,
+    mishaps: { sharp: { passata: 1.9 } },
+    about: 'sour',
+    hint: 'Taste for sourness before the lemon goes in; skip it where it is sour enough.',
+  },
+  {
+    id: 'cream-splits',
+    title: 'The cream that splits',
+    learn: 'Thin cream, sour soup and the boil: take one of the three away.',
+    brief: 'Tomato and roast garlic, with single cream. The tomatoes are sharp. Somebody is asking where the soup is.',
+    soupId: 'tomato-roast-garlic',
+    bowls: 24,
+    minutes: 14,
+    mishaps: { sharp: { 'canned-tomatoes': 1.7 } },
+    about: 'safety',
+    hint: 'Let it stand until the probe says 80 °C or less before the cream goes in. Fast time is there for it.',
+  },
+  {
+    id: 'egg-cream',
+    title: 'Egg and cream',
+    learn: 'A liaison binds between 71 and 82 °C: below the egg is not safe, above it scrambles.',
+    brief: 'Fennel, finished with yolks and cream. The stock stands hot by the stove. The card says how far it has to cool first.',
+    soupId: 'fennel-egg-cream',
+    bowls: 20,
+    minutes: 14,
+    mishaps: { liquidsC: 95 },
+    about: 'safety',
+    hint: 'Wait at “Rest” until the probe agrees, then stir it in. Fast time is there for it.',
+  },
+  {
+    id: 'hot-jug',
+    title: 'The hot jug',
+    learn: 'Hot soup in a jug: a third full, the vent open, a cloth on the lid, or else let it cool.',
+    brief: 'Carrot and ginger, straight off the flame. Enter each jug as you fill it, with how full and how hot it is.',
+    soupId: 'carrot-ginger',
+    bowls: 20,
+    minutes: 12,
+    mishaps: {},
+    entersJugs: true,
+    about: 'safety',
+    hint: 'At 70 °C and over no jug is filled more than a third. Enter each, so that somebody has looked.',
+  },
+  {
+    id: 'allergy',
+    title: 'The guest with an allergy',
+    learn: 'A swap brings what it is made of: look at the allergens after it, and tell the table.',
+    brief: 'Mushroom soup. A guest can’t have milk, another no nuts. Swap what has to be swapped before you cook.',
+    soupId: 'mushroom-flour',
+    bowls: 20,
+    minutes: 14,
+    mishaps: {},
+    guests: ['milk', 'nuts'],
+    about: 'safety',
+    hint: 'Swap (key S) every line that comes from milk, and read what the other brings: cashews thicken well, and are nuts.',
   },
   {
     id: 'forty-for-four',

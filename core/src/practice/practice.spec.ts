@@ -2,7 +2,7 @@ import { SimulatedCook } from '../../spec/simulated-cook.js';
 import { BY_EYE, WITH_METERS, evidenceFrom, fortyBowls, kitOf } from '../../spec/kitchens.js';
 import { learn } from '../learn/index.js';
 import fc from 'fast-check';
-import { anyAction, entriesOf } from '../../spec/entries.js';
+import { anyAction, entriesOf, entryOf, rowOf } from '../../spec/entries.js';
 import { massOf } from '../bench/index.js';
 import type { Action } from '../batch/index.js';
 import { READY_KITS } from '../kit/index.js';
@@ -40,6 +40,7 @@ describe('each lesson', () => {
       for (let seed = 1; seed <= SEEDS; seed++) {
         const hidden: Hidden = { seed, mishaps: lesson.mishaps };
         const cook = new SimulatedCook(plan, seed, WITH_METERS, new HiddenKitchen(seed, lesson.mishaps));
+        cook.swapsFor(lesson.guests ?? []);
         cook.cook();
         good += Number(debriefOf(plan, cook.entries, hidden, lesson).isPassed);
         const without = debriefOf(plan, entriesOf(careless(plan)), hidden, lesson);
@@ -97,7 +98,9 @@ describe('what is true of a batch of a practice', () => {
       { kind: 'salt', stepId: last, saltPct: 2 },
     ];
     const looked = cookedIn(plan, entriesOf([...careless(plan), ...looks]), hidden);
-    expect(looked.pot).toEqual(once.pot);
+    // Looking takes its time, in which the pot cools.
+    expect({ ...looked.pot, tempC: 0 }).toEqual({ ...once.pot, tempC: 0 });
+    expect(looked.pot.tempC).toBeLessThan(once.pot.tempC);
     expect(looked.state.massKg).not.toBeCloseTo(once.state.massKg, 1);
   });
 
@@ -159,6 +162,72 @@ describe('what is true of a batch of a practice', () => {
     const other = cookedIn(plan, entriesOf([...actions, water]), hidden);
     expect(other.moments.slice(0, -1).map((moment) => moment.true.kg)).toEqual(as.moments.map((moment) => moment.true.kg));
     expect(massOf(other.pot) - massOf(as.pot)).toBeCloseTo(1, 1);
+  });
+});
+
+describe('what would have hurt somebody', () => {
+  const hidden: Hidden = { seed: 3, mishaps: {} };
+  const kinds = (plan: Planned, actions: readonly Action[], lesson?: Lesson, mishaps = hidden.mishaps): string[] =>
+    debriefOf(plan, entriesOf(actions), { ...hidden, mishaps }, lesson).harms.map(({ kind }) => kind);
+
+  it('a jug of hot soup that was filled too far, in any lesson; one filled a third is none, and neither is a cool one', () => {
+    const plan = planFor({ soupId: 'squash-coconut-chilli', bowls: 24 });
+    const blend = walk(plan.prepared.soup.root).find(({ step }) => step.op === 'blend')!.step.id;
+    const filled = (fillShare: number): Action[] =>
+      careless(plan).flatMap((action): Action[] =>
+        action.kind === 'done' && action.stepId === blend
+          ? [{ kind: 'jugged', stepId: blend, fillShare, tempC: 95, read: true }, action]
+          : [action],
+      );
+    expect(kinds(plan, careless(plan))).toEqual([]);
+    expect(kinds(plan, filled(0.33))).toEqual([]);
+    expect(kinds(plan, filled(0.6))).toEqual(['hot jug']);
+    // Taken back it was not done.
+    const entries = entriesOf(filled(0.6));
+    const jugged = entries.find(({ action }) => action.kind === 'jugged')!;
+    const undone = entryOf(entries.length + 1, { kind: 'undone', target: jugged.id });
+    expect(debriefOf(plan, [...entries, undone], hidden).harms).toEqual([]);
+    // A good while later it is cool.
+    const at = entries.indexOf(jugged);
+    const waited = entries.map((entry, n) => (n < at ? entry : { ...entry, atMs: entry.atMs + 4 * 3_600_000 }));
+    expect(debriefOf(plan, waited, hidden).harms).toEqual([]);
+  });
+
+  it('thin cream in what is sour and hot; not where it had stood, and not in what is mild', () => {
+    const lesson = LESSONS.find(({ id }) => id === 'cream-splits')!;
+    const plan = planFor(lesson);
+    expect(kinds(plan, careless(plan), lesson, lesson.mishaps)).toEqual(['split']);
+    expect(kinds(plan, careless(plan), lesson)).toEqual([]);
+    const cream = walk(plan.prepared.soup.root).find(({ step }) => step.op === 'cream')!.step.id;
+    const entries = entriesOf(careless(plan));
+    const at = entries.findIndex(({ action }) => action.kind === 'done' && action.stepId === cream);
+    const waited = entries.map((entry, n) => (n < at ? entry : { ...entry, atMs: entry.atMs + 40 * 60_000 }));
+    expect(debriefOf(plan, waited, { ...hidden, mishaps: lesson.mishaps }, lesson).harms).toEqual([]);
+  });
+
+  it('what a guest can’t have, whether it was planned or swapped in', () => {
+    const lesson = LESSONS.find(({ id }) => id === 'allergy')!;
+    const plan = planFor(lesson);
+    expect(kinds(plan, careless(plan), lesson)).toEqual(['allergen']);
+    const milky = plan.prepared.lines.map(({ line }) => line).filter(({ ingredient }) => ingredient.row.allergens.includes('milk'));
+    const swapped = (id: string): Action[] => milky.map(({ id: line }) => ({ kind: 'swapped', line, row: rowOf(id) }));
+    expect(kinds(plan, [...swapped('cashews'), ...careless(plan)], lesson)).toEqual(['allergen']);
+    expect(kinds(plan, [...swapped('coconut-milk'), ...careless(plan)], lesson)).toEqual([]);
+  });
+
+  it('while a simmer is under way the pot is on its flame; off it, it cools', () => {
+    const plan = planFor({ soupId: 'leek-potato', bowls: 20 });
+    const simmer = walk(plan.prepared.soup.root).findIndex(({ step }) => step.op === 'simmer');
+    const entries = entriesOf(careless(plan).slice(0, simmer));
+    const lastMs = entries.at(-1)!.atMs;
+    const warmed = cookedIn(plan, entries, hidden, lastMs + 3_600_000);
+    expect(warmed.flameC).toBe(100);
+    expect(warmed.pot.tempC).toBeCloseTo(100, 6);
+    const all = entriesOf(careless(plan));
+    const cooled = cookedIn(plan, all, hidden, all.at(-1)!.atMs + 3_600_000);
+    expect(cooled.flameC).toBeUndefined();
+    expect(cooled.pot.tempC).toBeLessThan(cookedIn(plan, all, hidden).pot.tempC - 8);
+    expect(massOf(cooled.pot)).toBe(massOf(cookedIn(plan, all, hidden).pot));
   });
 });
 

@@ -5,6 +5,10 @@ import type { Planned } from '../plan/index.js';
 import { walk } from '../soup/index.js';
 import { DIP_M, ERRS, EYE_LN, HiddenKitchen, normalFrom, numberOf } from './hidden-kitchen.js';
 import type { Hidden } from './cooked.js';
+import { sourIn, sourOf } from './sour.js';
+
+/** From far too little, -2, to far too much, 2. */
+export type Tasted = -2 | -1 | 0 | 1 | 2;
 
 /** What somebody in the kitchen sees, tastes and reads of the pot at a moment. */
 export interface Senses {
@@ -16,8 +20,11 @@ export interface Senses {
   /** Off the back of a spoon, as the eye has it; undefined before anything is blended. */
   readonly spoon: SpoonWord | undefined;
   readonly viscometerMPas: number | undefined;
-  /** From far too little, -2, to far too much, 2. */
-  readonly salt: -2 | -1 | 0 | 1 | 2;
+  readonly salt: Tasted;
+  readonly sour: Tasted;
+  /** What a probe shows, °C, and what is seen of the heat. */
+  readonly probeC: number;
+  readonly looks: 'boils' | 'trembles' | 'steams' | 'still';
   readonly saltMeterPct: number;
 }
 
@@ -29,6 +36,10 @@ const TASTES_OFF = 0.1;
 const TASTES_FAR_OFF = 0.35;
 /** How far a tongue is off, 1 sd of ln: for good, and each time. */
 const TONGUE_LN = { biasSd: 0.05, noiseSd: 0.05 };
+/** How far a probe is off, 1 sd in °C. Invented for the bench. */
+const PROBE_C = { biasSd: 0.6, noiseSd: 0.4 };
+/** From so many °C on it boils, trembles at the edge, steams. */
+const LOOKS_C = { boils: 98.5, trembles: 86, steams: 60 };
 /** What a seed is multiplied by for looks: a prime of their own. */
 const LOOKS = 6151;
 
@@ -38,12 +49,25 @@ function saltWanted({ prepared }: Planned): number | undefined {
   return season?.op === 'season' ? season.saltPct : undefined;
 }
 
-function tongue(pot: SimulatedPot, wantedPct: number | undefined, off: number): Senses['salt'] {
-  if (wantedPct === undefined || massOf(pot) <= 0) return 0;
-  const by = Math.log(Math.max(1e-6, saltPctOf(pot)) / wantedPct) + off;
+/** What a card makes of sourness in the end, as the index of the gauges. */
+function sourWanted({ run }: Planned): number | undefined {
+  const last = run.last?.before;
+  return last === undefined ? undefined : sourIn(last);
+}
+
+/** A tongue's word for what is there against what is wanted, off by so much ln. */
+function tongue(is: number, wanted: number | undefined, off: number): Tasted {
+  if (wanted === undefined || !(wanted > 0)) return 0;
+  const by = Math.log(Math.max(1e-6, is) / wanted) + off;
   const side = by < 0 ? -1 : 1;
   if (Math.abs(by) < TASTES_OFF) return 0;
   return Math.abs(by) < TASTES_FAR_OFF ? side : side === 1 ? 2 : -2;
+}
+
+function looksOf(tempC: number): Senses['looks'] {
+  if (tempC >= LOOKS_C.boils) return 'boils';
+  if (tempC >= LOOKS_C.trembles) return 'trembles';
+  return tempC >= LOOKS_C.steams ? 'steams' : 'still';
 }
 
 /** From the rim down to so many kilos of soup in a vessel, m; less than nothing where it stands over the rim. */
@@ -78,6 +102,7 @@ export function sensed(plan: Planned, pot: SimulatedPot, isBlended: boolean, { s
     const { biasSd, noiseSd } = ERRS[device];
     return Math.exp(hidden.of(device, biasSd) + noiseSd * by(device));
   };
+  const tongueOff = (what: string): number => hidden.of(what, TONGUE_LN.biasSd) + TONGUE_LN.noiseSd * by(what);
   const gross = (kg + tareKg + (mishaps.onScaleKg ?? 0)) * off('scale');
   const canSee = isBlended && mPas > 0;
   return {
@@ -86,7 +111,10 @@ export function sensed(plan: Planned, pot: SimulatedPot, isBlended: boolean, { s
     belowRimM: Math.max(0, belowRimM(vessel, kg) + hidden.dipBiasM + DIP_M.noiseSd * by('dip')),
     spoon: canSee ? spoonWordOf(mPas, hidden.eyeBias + EYE_LN.noiseSd * by('eye')) : undefined,
     viscometerMPas: canSee ? mPas * off('viscometer') : undefined,
-    salt: tongue(pot, saltWanted(plan), hidden.of('tongue', TONGUE_LN.biasSd) + TONGUE_LN.noiseSd * by('tongue')),
+    salt: kg > 0 ? tongue(saltPctOf(pot), saltWanted(plan), tongueOff('tongue')) : 0,
+    sour: kg > 0 ? tongue(sourOf(kg, pot), sourWanted(plan), tongueOff('sour')) : 0,
+    probeC: pot.tempC + PROBE_C.biasSd * hidden.of('probe', 1) + PROBE_C.noiseSd * by('probe'),
+    looks: looksOf(pot.tempC),
     saltMeterPct: kg > 0 ? saltPctOf(pot) * off('meter') : 0,
   };
 }

@@ -1,16 +1,28 @@
-import { boiledOffKg, massOf, pouredTogether, stiffenedTo, takenOut, thicknessOf, type SimulatedPot } from '../bench/index.js';
-import { FIBRE, PROTEIN, SALT, STARCH, WATER, type Mix } from '../larder/index.js';
-import { areaM2 } from '../kit/index.js';
+import {
+  NOTHING,
+  boiledOffKg,
+  cooledFor,
+  heated,
+  massOf,
+  pouredTogether,
+  stiffenedTo,
+  takenOut,
+  thicknessOf,
+  type SimulatedPot,
+} from '../bench/index.js';
+import { ACID, FAT, FIBRE, PROTEIN, SALT, STARCH, SUGARS, WATER, type Mix } from '../larder/index.js';
+import { areaM2, type Vessel } from '../kit/index.js';
 import { rerun, type Planned } from '../plan/index.js';
-import { bodyMPas, parcelKg, potKg } from '../pot/index.js';
+import { ROOM_C, bodyMPas, parcelKg, potKg } from '../pot/index.js';
 import type { StepRecord } from '../runner/index.js';
+import type { SoupStep } from '../soup/index.js';
 import { normalFrom, numberOf, type HiddenKitchen } from './hidden-kitchen.js';
 
 /** How far one batch strays from the card by itself, 1 sd of ln, and how far its kitchen does for good. Invented for the bench. */
 const STRAYS = { measured: 0.012, solids: 0.03, kept: 0.015, steam: 0.08, thickness: 0.2, covered: 0.07 };
 const LASTING = { solids: 0.063, kept: 0.026, steam: 0.18, thickness: 0.346, covered: 0.057, salt: 0.05 };
 
-type Kilos = Pick<SimulatedPot, 'waterKg' | 'solidsKg' | 'saltKg' | 'thinKg'>;
+type Kilos = Omit<SimulatedPot, 'tempC' | 'stiffness'>;
 
 /** Share of the protein that thickens. Invented for the bench. */
 const THICKENS = 0.2;
@@ -26,10 +38,48 @@ const TINY_KG = 1e-9;
 function kilosOf(mix: Mix): Kilos {
   const all = mix.reduce((sum, kg) => sum + kg, 0);
   const solidsKg = mix[STARCH] + mix[FIBRE] + THICKENS * mix[PROTEIN];
-  return { waterKg: mix[WATER], saltKg: mix[SALT], solidsKg, thinKg: all - mix[WATER] - mix[SALT] - solidsKg };
+  return {
+    waterKg: mix[WATER],
+    saltKg: mix[SALT],
+    solidsKg,
+    thinKg: all - mix[WATER] - mix[SALT] - solidsKg,
+    acidKg: mix[ACID],
+    sugarsKg: mix[SUGARS],
+    fatKg: mix[FAT],
+  };
 }
 
-const NOTHING: SimulatedPot = { waterKg: 0, solidsKg: 0, saltKg: 0, thinKg: 0, tempC: 80, stiffness: 1 };
+/** How hot what is on the flame, or comes out of the oven, is when a step is over, °C. Invented for the bench. */
+const ENDS_AT_C: Readonly<Partial<Record<SoupStep['op'], number>>> = {
+  simmer: 100,
+  pressure: 100,
+  deglaze: 98,
+  fryPuree: 100,
+  sweat: 96,
+  fry: 98,
+  roast: 95,
+};
+
+/** Water, kg/m3: near enough to say how high a pot stands. */
+const DENSITY = 1000;
+
+/** What a vessel with so much in it cools through, m2: its open face, and the wall as high as it is wet. */
+function facesOf(vessel: Vessel, pot: SimulatedPot): { readonly openM2: number; readonly wallM2: number } {
+  const openM2 = areaM2(vessel);
+  return { openM2, wallM2: (Math.PI * vessel.widthM * massOf(pot)) / DENSITY / openM2 };
+}
+
+/** What stands in a vessel after some seconds: warmer by what its burner gives, up to what the step wants, or cooler. */
+export function after(pot: SimulatedPot, vessel: Vessel, flameC: number | undefined, seconds: number): SimulatedPot {
+  if (flameC === undefined) return cooledFor(pot, facesOf(vessel, pot), seconds);
+  const { tempC } = heated(pot, vessel.burnerW * vessel.efficiency, Math.max(0, seconds));
+  return { ...pot, tempC: Math.max(pot.tempC, Math.min(tempC, flameC)) };
+}
+
+/** What a step that is under way heats to, °C; undefined where it has no flame. */
+export function flameOf(step: SoupStep | undefined): number | undefined {
+  return step === undefined ? undefined : ENDS_AT_C[step.op];
+}
 
 /** A plan as a kitchen makes it that has learnt and measured nothing: what really happens does not hang on what is believed. */
 export function unlearnt(plan: Planned): Planned {
@@ -105,14 +155,52 @@ export class Truth {
     // Salt itself is what it is; what comes salted is as salt as its maker made it.
     const salty = saltShare > SALT_ITSELF ? 1 : Math.exp(this.hidden.of(`salt of ${ingredient}`, LASTING.salt));
     const solidsKg = own.solidsKg * solids;
+    const sharp = this.hidden.mishaps.sharp?.[ingredient] ?? 1;
     const pot = this.potOf(branch);
-    this.pots.set(branch, {
-      ...pot,
-      waterKg: pot.waterKg + times * (own.waterKg + own.solidsKg - solidsKg),
-      solidsKg: pot.solidsKg + times * solidsKg,
-      saltKg: pot.saltKg + times * (own.saltKg * salty + allKg * (this.hidden.unlabelled.get(ingredient) ?? 0)),
-      thinKg: pot.thinKg + times * own.thinKg,
-    });
+    const added: SimulatedPot = {
+      waterKg: times * (own.waterKg + own.solidsKg - solidsKg),
+      solidsKg: times * solidsKg,
+      saltKg: times * (own.saltKg * salty + allKg * (this.hidden.unlabelled.get(ingredient) ?? 0)),
+      thinKg: times * own.thinKg,
+      acidKg: times * own.acidKg * sharp,
+      sugarsKg: times * own.sugarsKg,
+      fatKg: times * own.fatKg,
+      tempC: this.storedC(line),
+      stiffness: pot.stiffness,
+    };
+    // What goes in raw makes as thick as what is there already, until the blade goes through both.
+    this.pots.set(branch, { ...pouredTogether(pot, added), stiffness: pot.stiffness });
+  }
+
+  private storedC(line: string): number {
+    const row = this.plan.prepared.lines.find((own) => own.line.id === line)?.line.ingredient.row;
+    const storedAtC = Math.max(0, row?.storedAtC ?? ROOM_C);
+    return row?.group === 'liquids' ? (this.hidden.mishaps.liquidsC ?? storedAtC) : storedAtC;
+  }
+
+  /**
+   * So many seconds pass: what stands in a vessel cools, or warms where it is on the flame.
+   *
+   * @param flameC how hot the flame under a branch's vessel gets it in the end; undefined where none is lit.
+   */
+  waits(seconds: number, flameC: (branch: string) => number | undefined = () => undefined): void {
+    const { vessel } = this.plan.prepared;
+    for (const [branch, pot] of this.pots) this.pots.set(branch, after(pot, vessel, flameC(branch), seconds));
+  }
+
+  /** What a step does to the heat of what stands there. */
+  private heats(step: SoupStep, branch: string): void {
+    const pot = this.potOf(branch);
+    // Left to cool by the clock; only ice is as quick as the card says.
+    const endsC =
+      step.op === 'liaison'
+        ? Math.max(pot.tempC, step.toC)
+        : step.op === 'hold'
+          ? step.atC
+          : step.op === 'rest' && step.around === 'ice bath'
+            ? Math.min(pot.tempC, step.toC ?? pot.tempC)
+            : (ENDS_AT_C[step.op] ?? pot.tempC);
+    if (massOf(pot) > 0) this.pots.set(branch, { ...pot, tempC: endsC });
   }
 
   /** Liquids are measured out by ladle and jug, which may hold what nobody thinks. */
@@ -187,7 +275,9 @@ export class Truth {
       const byKnife = waste === undefined ? 1 : Math.min(1, keeps * this.strayOf(lineId).kept);
       const byEye =
         step.op === 'cover'
-          ? this.stray(`covered at ${step.id}`, STRAYS.covered) * Math.exp(this.hidden.of('covered', LASTING.covered))
+          ? (this.hidden.mishaps.covered ?? 1) *
+            this.stray(`covered at ${step.id}`, STRAYS.covered) *
+            Math.exp(this.hidden.of('covered', LASTING.covered))
           : 1;
       const times = byKnife * byEye * this.byLadle(lineId);
       this.putIn(branchId, lineId, parcel.mix, times * this.stray(`measured of ${lineId}`, STRAYS.measured));
@@ -200,6 +290,7 @@ export class Truth {
       if (kind === 'vapour') this.steamsOff(branchId, kg * this.steam(step.id));
       else this.take((kg / Math.max(TINY_KG, ofKg)) * massOf(this.potOf(branchId)), branchId);
     }
+    this.heats(step, branchId);
     if (step.op === 'blend' && thicknessOf(this.potOf(branchId), this.plan.prepared.servedC) > 0) {
       const { servedC, parameters } = this.plan.prepared;
       const believed = bodyMPas(unlearnt.pot, servedC, parameters.bodyA);

@@ -14,13 +14,19 @@ const ROOM_C = 20;
 /** What boils or is lifted makes a scale restless: so many looks after a change it is not steady. */
 const UNSTEADY_LOOKS = 2;
 
-/** What really stands in the pot of a batch, where that is not what is believed of it. */
-export type TrueOf = (batch: StoredBatch) => Promise<{ readonly inPotKg: number; readonly onScaleKg: number } | undefined>;
+/** What really stands in the pot of a batch, where that is not what is believed of it, and how hot it is by and by. */
+export interface TruePot {
+  readonly inPotKg: number;
+  readonly onScaleKg: number;
+  readonly tempC: (atMs: number) => number;
+}
+
+export type TrueOf = (batch: StoredBatch) => Promise<TruePot | undefined>;
 
 interface Followed {
   readonly key: string;
   readonly grossKg: number;
-  readonly tempC: number;
+  readonly tempC: (atMs: number) => number;
 }
 
 /** A scale and a probe that follow whatever is on the stove, with noise, drift, and a disconnect now and then. */
@@ -62,12 +68,12 @@ export class SimulatedDevices {
     const key = newest === undefined ? '' : `${newest.id} ${String(newest.entries)}`;
     if (this.followed?.key === key) return this.followed;
     const batch = newest === undefined ? undefined : await readBatch(this.database, newest.id);
-    if (batch === undefined) return { key, grossKg: 0, tempC: ROOM_C };
+    if (batch === undefined) return { key, grossKg: 0, tempC: () => ROOM_C };
     const state = foldBatch(batch.snapshot, batch.entries);
-    const believed = { inPotKg: state.massKg, onScaleKg: 0 };
-    const { inPotKg, onScaleKg } = (await this.trueOf(batch)) ?? believed;
+    const believed: TruePot = { inPotKg: state.massKg, onScaleKg: 0, tempC: () => state.pot.tempC };
+    const { inPotKg, onScaleKg, tempC } = (await this.trueOf(batch)) ?? believed;
     const leftKg = Math.max(0, inPotKg - state.dishedKg);
-    return { key, grossKg: leftKg + onScaleKg + state.prepared.vessel.tareKg, tempC: state.pot.tempC };
+    return { key, grossKg: leftKg + onScaleKg + state.prepared.vessel.tareKg, tempC };
   }
 
   /** One look, about once a second. */
@@ -77,7 +83,7 @@ export class SimulatedDevices {
     this.followed = next;
     const silent = atMs % SILENT_EVERY_MS < SILENT_FOR_MS && atMs > SILENT_EVERY_MS;
     this.say('simulated-scale', 'scale', 'Simulated scale', silent, 'kg', this.scale.read(next.grossKg, atMs) - this.tareKg, atMs);
-    this.say('simulated-probe', 'probe', 'Simulated probe', false, 'degC', this.probe.read(next.tempC, atMs), atMs);
+    this.say('simulated-probe', 'probe', 'Simulated probe', false, 'degC', this.probe.read(next.tempC(atMs), atMs), atMs);
   }
 
   private say(

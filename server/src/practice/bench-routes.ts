@@ -2,7 +2,8 @@ import { zValidator } from '@hono/zod-validator';
 import { Hono } from 'hono';
 import { z } from 'zod';
 import { body, fail, type Routed } from '../answers.js';
-import { PracticeBodySchema } from '../bodies.js';
+import { PracticeBodySchema, PracticeClockSchema } from '../bodies.js';
+import type { PracticeClock } from './practice-clock.js';
 import { beginPractice, forgetPractices, judgePractice, listPractices, readPractice } from './practices.js';
 
 /** Whose practices: by initials, or empty for those of nobody named. */
@@ -13,9 +14,14 @@ function whoAsked() {
   });
 }
 
+interface BenchRouted extends Routed {
+  readonly mode: string;
+  readonly practiceClock?: PracticeClock | undefined;
+}
+
 /** The bench: practices of a kitchen that is only for practice. The real kitchen has none, and can't be given any. */
 // eslint-disable-next-line @typescript-eslint/explicit-module-boundary-types -- the inferred type is what the web's typed client is made of
-export function benchRoutes({ database, hub, nowMs, mode }: Routed & { readonly mode: string }) {
+export function benchRoutes({ database, hub, nowMs, mode, practiceClock }: BenchRouted) {
   return new Hono()
     .use(async (c, next) => (mode === 'practice' ? next() : fail(c, { code: 'NO_SUCH_PATH' })))
     .get('/', async (c) => c.json({ practices: await listPractices(database) }))
@@ -29,6 +35,11 @@ export function benchRoutes({ database, hub, nowMs, mode }: Routed & { readonly 
       hub.tell({ kind: 'batch', batchId: outcome.value.batchId });
       hub.tell({ kind: 'practice' });
       return c.json(outcome.value, 201);
+    })
+    .put('/clock', body(PracticeClockSchema), (c) => {
+      const { practiceMs, speed } = c.req.valid('json');
+      practiceClock?.go(practiceMs, speed, nowMs());
+      return c.json({ speed }, 200);
     })
     .post('/:batchId/result', async (c) => {
       const outcome = await judgePractice(database, c.req.param('batchId'));

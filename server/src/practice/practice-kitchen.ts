@@ -1,18 +1,20 @@
 import { drawsFrom } from '@tureen/core/odds';
 import { READY_KITS } from '@tureen/core/kit';
 import { rerun } from '@tureen/core/plan';
-import { cookedIn } from '@tureen/core/practice';
+import { after, cookedIn, type Hidden } from '@tureen/core/practice';
 import { massOf } from '@tureen/core/bench';
 import { EXAMPLE_SOUPS } from '@tureen/core/soup';
 import { makeApp } from '../app.js';
+import type { StoredBatch } from '../batches.js';
 import { openDatabase, type Database } from '../database.js';
 import { Devices } from '../devices/devices.js';
-import { SimulatedDevices, type TrueOf } from '../devices/simulated-devices.js';
+import { SimulatedDevices, type TrueOf, type TruePot } from '../devices/simulated-devices.js';
 import { Hub } from '../hub.js';
 import { readKit, saveKit } from '../kitchen.js';
 import { projectionsUpToDate } from '../projections.js';
 import { refreshShelf } from '../shelf.js';
 import { listSoups, saveSoup } from '../soups.js';
+import { PracticeClock } from './practice-clock.js';
 import { hiddenOf, readPractice } from './practices.js';
 
 const LOOK_MS = 1000;
@@ -44,14 +46,24 @@ async function setUp(database: Database, { kitchen, nowMs }: PracticeKitchenOpti
   await refreshShelf(database, nowMs());
 }
 
-/** The scale stands under what is really in the pot of a practice. */
-function trueOf(database: Database): TrueOf {
+/** What is really in the pot of a practice, on its scale, and how hot it is by the practice's clock. */
+export function truePotOf(batch: StoredBatch, hidden: Hidden, clock: PracticeClock): TruePot {
+  const plan = rerun(batch.snapshot);
+  const { pot, flameC } = cookedIn(plan, batch.entries, hidden);
+  const lastMs = Math.max(...batch.entries.map(({ atMs }) => atMs));
+  return {
+    inPotKg: massOf(pot),
+    onScaleKg: hidden.mishaps.onScaleKg ?? 0,
+    tempC: (atMs) => after(pot, plan.prepared.vessel, flameC, (clock.at(atMs) - lastMs) / 1000).tempC,
+  };
+}
+
+/** The scale stands under, and the probe in, what is really in the pot of a practice. */
+function trueOf(database: Database, clock: PracticeClock): TrueOf {
   return async (batch) => {
     const practice = await readPractice(database, batch.id);
     const own = practice === undefined ? undefined : hiddenOf(practice);
-    if (own === undefined) return undefined;
-    const { pot } = cookedIn(rerun(batch.snapshot), batch.entries, own.hidden);
-    return { inPotKg: massOf(pot), onScaleKg: own.hidden.mishaps.onScaleKg ?? 0 };
+    return own === undefined ? undefined : truePotOf(batch, own.hidden, clock);
   };
 }
 
@@ -59,6 +71,7 @@ function trueOf(database: Database): TrueOf {
 export class PracticeKitchen {
   private opened: Promise<{ readonly database: Database; readonly app: ReturnType<typeof makeApp> }> | undefined;
   private isClosed = false;
+  private readonly clock = new PracticeClock();
 
   constructor(private readonly options: PracticeKitchenOptions) {}
 
@@ -69,7 +82,7 @@ export class PracticeKitchen {
     await setUp(database, this.options);
     const hub = new Hub();
     const devices = new Devices(hub, nowMs);
-    const simulated = new SimulatedDevices(database, devices, drawsFrom(seed).normal, nowMs(), trueOf(database));
+    const simulated = new SimulatedDevices(database, devices, drawsFrom(seed).normal, nowMs(), trueOf(database, this.clock));
     const look = (): void => {
       if (this.isClosed) return;
       void (hub.heard ? simulated.look(nowMs()) : Promise.resolve()).catch(logBug).finally(() => setTimeout(look, LOOK_MS).unref());
@@ -80,6 +93,7 @@ export class PracticeKitchen {
       hub,
       devices,
       mode: 'practice',
+      practiceClock: this.clock,
       ...(hosts === undefined ? {} : { hosts }),
       build,
       nowMs,

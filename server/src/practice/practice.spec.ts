@@ -8,7 +8,8 @@ import { makeApp } from '../app.js';
 import { openDatabase, type Database } from '../database.js';
 import { Devices } from '../devices/devices.js';
 import { Hub } from '../hub.js';
-import { PracticeKitchen } from './practice-kitchen.js';
+import { PracticeClock } from './practice-clock.js';
+import { PracticeKitchen, truePotOf } from './practice-kitchen.js';
 import type { Practice } from './practices.js';
 
 const NOW = Date.UTC(2026, 11, 1, 9);
@@ -160,7 +161,32 @@ describe('the practice kitchen', () => {
     await tick(150);
     const { body } = await send<Practice>('POST', `/practice/api/bench/${id(150)}/result`);
     expect(body.passed).toBeFalse();
-    expect(body.points).toBeLessThan(6);
+    expect(body.points).toBeLessThan(7);
+  });
+
+  it('has a clock that its screen sets: the probe goes by it, and the kitchen has none', async () => {
+    const clock = new PracticeClock();
+    expect(clock.at(NOW)).toBe(NOW);
+    clock.go(NOW + 5_000, 60, NOW);
+    expect(clock.at(NOW + 1_000)).toBe(NOW + 65_000);
+    expect((await send('PUT', '/practice/api/bench/clock', { practiceMs: NOW, speed: 10 })).status).toBe(200);
+    expect((await send('PUT', '/practice/api/bench/clock', { practiceMs: NOW, speed: 0 })).status).toBe(400);
+    expect((await send('PUT', '/api/bench/clock', { practiceMs: NOW, speed: 10 })).status).toBe(404);
+  });
+
+  it('has a probe in the pot that cools by its own clock, faster than the wall’s', async () => {
+    await begin(500, 'first-bowl');
+    await tick(500);
+    const { body: batch } = await send<StoredBatch>('GET', `/practice/api/batches/${id(500)}`);
+    const lastMs = Math.max(...batch.entries.map(({ atMs }) => atMs));
+    const clock = new PracticeClock();
+    clock.go(lastMs, 60, NOW);
+    const real = truePotOf(batch, { seed: 500, mishaps: {} }, clock);
+    const at = (seconds: number): number => real.tempC(NOW + seconds * 1000);
+    expect(at(0)).toBeGreaterThan(70);
+    // Half a minute of the wall's is half an hour at sixty times.
+    expect(at(30)).toBeLessThan(at(0) - 5);
+    expect(at(86_400)).toBeCloseTo(22, 0);
   });
 
   it('refuses a lesson that there is none of, and practices in the kitchen itself', async () => {

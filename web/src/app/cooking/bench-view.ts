@@ -8,6 +8,7 @@ import {
   lessonOf,
   sensed,
   type Best,
+  type Harm,
   type Hidden,
   type Judged,
   type Moment,
@@ -46,6 +47,12 @@ export interface TurnView {
   readonly true: number;
 }
 
+/** Something that would have hurt somebody or the soup, and the step at which. */
+export interface HarmView {
+  readonly harm: Harm;
+  readonly step: string;
+}
+
 /** A debrief as the page shows it. */
 export interface DebriefView {
   readonly marks: readonly Judged[];
@@ -54,6 +61,7 @@ export interface DebriefView {
   readonly bestKg: number;
   readonly moments: readonly MomentView[];
   readonly turns: readonly TurnView[];
+  readonly harms: readonly HarmView[];
   /** The soup's own colour. */
   readonly colour: string;
   readonly units: UnitSystem;
@@ -72,10 +80,10 @@ function isBlended(plan: Planned, entries: readonly StoredEntry[]): boolean {
 const MOST_LOOKS = 100;
 
 /** What is seen of the pot of a practice now, at so manieth a look: each sees a little otherwise. */
-export function seenNow(ask: PracticeAsk, look: number): Senses {
+export function seenNow(ask: PracticeAsk, look: number, nowMs: number): Senses {
   const plan = rerun(ask.snapshot);
   const hidden = hiddenOf(ask);
-  const { pot } = cookedIn(plan, ask.entries, hidden);
+  const { pot } = cookedIn(plan, ask.entries, hidden, nowMs);
   return sensed(plan, pot, isBlended(plan, ask.entries), hidden, ask.entries.length * MOST_LOOKS + look);
 }
 
@@ -98,7 +106,7 @@ function turnView({ of, moment }: Turn, moments: readonly Moment[], steps: Reado
 /** What a practice came to. */
 export function debriefView(ask: PracticeAsk): DebriefView {
   const plan = rerun(ask.snapshot);
-  const { cooked, marks, isPassed, best, turns } = debriefOf(plan, ask.entries, hiddenOf(ask), lessonOf(ask.lesson));
+  const { cooked, marks, isPassed, best, turns, harms } = debriefOf(plan, ask.entries, hiddenOf(ask), lessonOf(ask.lesson));
   const nameOf = namer(ask.snapshot.soup, ask.snapshot.rows);
   const steps = new Map(walk(plan.prepared.soup.root).map(({ step }) => [step.id, stepName(step, nameOf)]));
   const moments = cooked.moments.map(({ entryId, stepId, believed, true: real }) => ({
@@ -115,6 +123,7 @@ export function debriefView(ask: PracticeAsk): DebriefView {
     best,
     bestKg: lastKg + best.waterKg,
     moments,
+    harms: harms.map((harm) => ({ harm, step: 'stepId' in harm ? (steps.get(harm.stepId) ?? '') : '' })),
     turns: turns.map((turn) => turnView(turn, cooked.moments, steps)),
     colour: last === undefined ? '' : colourOf(tintIn(contents(last))),
     units: ask.snapshot.kit.units,

@@ -6,7 +6,7 @@ import type { BenchWorker } from './bench.worker';
 
 /** What knows the truth of a practice: a thread in the application, something else in a test. */
 export interface BenchThread {
-  seenNow(ask: PracticeAsk, look: number): Promise<Senses>;
+  seenNow(ask: PracticeAsk, look: number, nowMs: number): Promise<Senses>;
   debriefView(ask: PracticeAsk): Promise<DebriefView>;
 }
 

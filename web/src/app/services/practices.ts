@@ -4,6 +4,7 @@ import type { Practice } from '@tureen/server/api';
 import type { Observable } from 'rxjs';
 import { Api, request, type Answer } from './api';
 import { Device, newId } from './device';
+import { Clock } from './clock';
 import { Live } from './live';
 import { reasonsToAsk, refetched } from './refetch';
 
@@ -15,6 +16,7 @@ const MOST_SEED = 1_000_000;
 export class Practices {
   private readonly api = inject(Api);
   private readonly device = inject(Device);
+  private readonly clock = inject(Clock);
 
   readonly practices$: Observable<Answer<{ practices: Practice[] }>> = refetched(
     reasonsToAsk(inject(Live), ({ kind }) => kind === 'practice'),
@@ -44,11 +46,25 @@ export class Practices {
     const begun = await this.begin(lesson, seed);
     if (!begun.ok || upTo.length === 0) return begun;
     const { batchId } = begun.value;
-    const copies: Entry[] = upTo.map(({ shape, stamp, atMs, who, action }) => ({ id: newId(), shape, stamp, atMs, who, action }));
+    // The moment is now: the pot has not cooled since.
+    const sinceMs = this.clock.now() - (upTo.at(-1)?.atMs ?? 0);
+    const copies: Entry[] = upTo.map(({ shape, stamp, atMs, who, action }) => ({
+      id: newId(),
+      shape,
+      stamp,
+      atMs: Math.round(atMs + sinceMs),
+      who,
+      action,
+    }));
     const kept = await request<unknown>(() =>
       this.api.client.batches[':id'].entries.$post({ param: { id: batchId }, json: { entries: copies } }),
     );
     return kept.ok ? begun : kept;
+  }
+
+  /** Says what the clock of the practice shows and how fast it goes, so that the probe goes by it too. */
+  tellClock(speed: number): Promise<Answer<unknown>> {
+    return request<unknown>(() => this.api.client.bench.clock.$put({ json: { practiceMs: Math.round(this.clock.now()), speed } }));
   }
 
   /** Judges a practice by what is true of it, and keeps what it came to. */

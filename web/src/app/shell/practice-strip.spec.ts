@@ -16,8 +16,10 @@ const PRACTICE: Practice = { batchId: BATCH, lesson: 'salty-stock', seed: 2, who
 
 describe('the strip over every place of the practice kitchen', () => {
   let fixture: ComponentFixture<PracticeStrip>;
+  let told: number[];
 
   beforeEach(() => {
+    told = [];
     TestBed.configureTestingModule({
       providers: [
         provideZonelessChangeDetection(),
@@ -27,6 +29,10 @@ describe('the strip over every place of the practice kitchen', () => {
         {
           provide: Practices,
           useValue: {
+            tellClock: (speed: number) => {
+              told.push(speed);
+              return Promise.resolve({ ok: true, value: {} });
+            },
             of: (id: string) =>
               Promise.resolve(
                 id === BATCH
@@ -90,5 +96,8 @@ describe('the strip over every place of the practice kitchen', () => {
     named('60 ×')?.click();
     await fixture.whenStable();
     expect(TestBed.inject(PracticeClock).speed()).toBe(60);
+    await until(fixture, () => told.length > 1);
+    // The probe goes by it too.
+    expect(told).toEqual([1, 60]);
   });
 });

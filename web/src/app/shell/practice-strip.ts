@@ -53,7 +53,7 @@ const AT_STOVE = /^\/stove\/([0-9a-f-]{36})$/;
         >
           <ng-container *nzDrawerContent>
             <section role="dialog" aria-modal="true" aria-labelledby="look-title">
-              <tt-look-at-it [practice]="own" [brief]="lesson()?.brief ?? ''" [look]="looks()" />
+              <tt-look-at-it [practice]="own" [brief]="lesson()?.brief ?? ''" [hint]="lesson()?.hint ?? ''" [look]="looks()" />
               <p class="doors"><button type="button" class="press main" (click)="look(false)">Close</button></p>
             </section>
           </ng-container>
@@ -126,6 +126,7 @@ export class PracticeStrip {
         if (!isGone && answer.ok) this.practice.set(answer.value);
       });
     });
+    effect(() => void this.practices.tellClock(this.clock.speed()));
     onKeys({
       y: () => {
         if (this.practice() !== undefined) this.look(true);

@@ -15,7 +15,7 @@ import { debriefView, seenNow } from '../../cooking/bench-view';
 import { Batches } from '../../services/batches';
 import { Practices } from '../../services/practices';
 import { bandsOf } from './debrief-bands';
-import { DebriefPlace } from './debrief';
+import { DebriefPlace, harmWords } from './debrief';
 import { LookAtIt } from './look-at-it';
 
 const BATCH = '00000000-0000-4000-8000-000000000001';
@@ -45,7 +45,7 @@ function ticked(snapshot: Snapshot, upTo?: string): StoredEntry[] {
 }
 
 const THREAD: BenchThread = {
-  seenNow: (ask, look) => Promise.resolve(seenNow(ask, look)),
+  seenNow: (ask, look, nowMs) => Promise.resolve(seenNow(ask, look, nowMs)),
   debriefView: (ask) => Promise.resolve(debriefView(ask)),
 };
 
@@ -106,7 +106,7 @@ describe('the bench', () => {
     const rows = [...(fixture.nativeElement as HTMLElement).querySelectorAll('tbody tr')].map((row) =>
       [...row.querySelectorAll('th, td')].map((cell) => cell.textContent.trim()),
     );
-    expect(rows.map(([name]) => name)).toEqual(['texture', 'salt', 'bowls']);
+    expect(rows.map(([name]) => name)).toEqual(['texture', 'salt', 'bowls', 'safety']);
     expect(rows[0]?.at(-1)).toBe('off');
     expect(rows[1]?.at(-1)).toBe('right');
     expect(text(fixture)).toMatch(/[12] Blend/);
@@ -169,6 +169,31 @@ describe('the bench', () => {
     expect(seen).toMatch(/clings|stands/);
     expect(seen).toMatch(/the salt is right|a little too/);
     expect(seen).toContain('mPa·s as it is served');
+  });
+
+  it('a look says how hot it is and how sour, and a coach says something only when asked', async () => {
+    const seen = await looked();
+    expect(seen).toMatch(/\d+ °C, it (boils|trembles|steams|lies)/);
+    expect(seen).toMatch(/sour/);
+    expect(seen).not.toContain('coach');
+    const fixture = TestBed.createComponent(LookAtIt);
+    fixture.componentRef.setInput('practice', PRACTICE);
+    fixture.componentRef.setInput('hint', 'Look at the spoon.');
+    fixture.detectChanges();
+    await until(fixture, () => (fixture.nativeElement as HTMLElement).querySelector('details') !== null);
+    const details = (fixture.nativeElement as HTMLElement).querySelector('details');
+    expect(details?.open).toBeFalse();
+    expect(details?.textContent).toContain('Look at the spoon.');
+  });
+
+  it('what would have hurt somebody is said with its figure, and how it is kept from happening', () => {
+    const step = { entryId: 'e', stepId: 's' };
+    expect(harmWords({ kind: 'hot jug', ...step, tempC: 91, fillShare: 0.6 }).words).toContain('filled to 60 % with soup at 91 °C');
+    expect(harmWords({ kind: 'hot jug', ...step, tempC: 91 }).words).toContain('no jug was looked at');
+    expect(harmWords({ kind: 'split', ...step, tempC: 96, acidGKg: 3.94 }).words).toContain('3.9 g of acid a kilo');
+    expect(harmWords({ kind: 'scrambled', ...step, tempC: 94 }).words).toContain('Over 82 °C');
+    expect(harmWords({ kind: 'raw egg', ...step, tempC: 66 }).words).toContain('follow your local rules');
+    expect(harmWords({ kind: 'allergen', allergen: 'milk' }).words).toContain('There is milk');
   });
 
   it('a second look sees a little otherwise, and the same one the same', async () => {

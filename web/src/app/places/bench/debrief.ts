@@ -3,7 +3,8 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import type { StoredEntry } from '@tureen/core/batch';
 import { bodyWord } from '@tureen/core/body';
-import { lessonOf, type Judged, type Mark } from '@tureen/core/practice';
+import { tasteWord } from '@tureen/core/season';
+import { lessonOf, type Harm, type Judged, type Mark } from '@tureen/core/practice';
 import type { UnitSystem } from '@tureen/core/units';
 import { firstValueFrom, from, of, switchMap } from 'rxjs';
 import { Benching } from '../../cooking/benching';
@@ -15,7 +16,13 @@ import { Practices } from '../../services/practices';
 import { mass } from '../figures';
 import { bandsOf } from './debrief-bands';
 
-const NAMES: Readonly<Record<Mark, string>> = { body: 'texture', salt: 'salt', yield: 'bowls' };
+const NAMES: Readonly<Record<Mark, string>> = {
+  body: 'texture',
+  salt: 'salt',
+  yield: 'bowls',
+  sour: 'sourness',
+  safety: 'safety',
+};
 const HOW: Readonly<Record<Judged['points'], string>> = { 2: 'right', 1: 'near', 0: 'off' };
 /** Less than this is no advice, kg. */
 const WORTH_WATER_KG = 0.1;
@@ -27,7 +34,45 @@ type Told =
 
 function figure(mark: Mark, value: number): string {
   if (mark === 'body') return `${bodyWord(Math.max(1, value))} (${String(Number(value.toPrecision(2)))} mPa·s)`;
+  if (mark === 'safety')
+    return value === 0 ? 'nobody hurt' : value === 1 ? 'one thing went wrong' : `${value.toFixed(0)} things went wrong`;
+  if (mark === 'sour') return `${tasteWord('sour', value)} (${value.toFixed(1)})`;
   return mark === 'salt' ? `${value.toFixed(2)} %` : value.toFixed(0);
+}
+
+/** What a harm would have done, why, and how it is kept from happening. */
+export function harmWords(harm: Harm): { readonly title: string; readonly words: string } {
+  const at = 'tempC' in harm ? `${harm.tempC.toFixed(0)} °C` : '';
+  switch (harm.kind) {
+    case 'hot jug':
+      return {
+        title: 'The jug would have thrown its lid',
+        words:
+          harm.fillShare === undefined
+            ? `The soup was at ${at} and no jug was looked at. From 70 °C on a jug is filled to a third, with the vent open and a cloth on the lid.`
+            : `A jug was filled to ${(harm.fillShare * 100).toFixed(0)} % with soup at ${at}. From 70 °C on a third is the most, with the vent open and a cloth on the lid.`,
+      };
+    case 'split':
+      return {
+        title: 'The cream would have split',
+        words: `Thin cream went in at ${at}, into ${harm.acidGKg.toFixed(1)} g of acid a kilo. Below 85 °C, with richer cream, or in a soup that is less sour it stays whole.`,
+      };
+    case 'scrambled':
+      return {
+        title: 'The egg would have scrambled',
+        words: `Yolks and cream met ${at}. Over 82 °C they set in crumbs: let it cool first, and temper the bowl with some of the soup.`,
+      };
+    case 'raw egg':
+      return {
+        title: 'The egg would not have been safe',
+        words: `It was brought to ${at} only. Egg mixtures are safe from 71 °C on; for those who are frail use pasteurised egg, and follow your local rules.`,
+      };
+    case 'allergen':
+      return {
+        title: 'A guest would have been made ill',
+        words: `There is ${harm.allergen} in what went to the table, and a guest can’t have it. Look at the allergens again after every swap, and tell the table.`,
+      };
+  }
 }
 
 function turnWords(of: TurnView['of'], believed: number, real: number, units: UnitSystem): string {
@@ -115,6 +160,15 @@ function turnWords(of: TurnView['of'], believed: number, real: number, units: Un
           </svg>
         }
         <div class="cards">
+          @for (harm of harms(); track $index) {
+            <section class="harm">
+              <h2>▲ {{ harm.title }}</h2>
+              <p>{{ harm.words }}</p>
+              @if (harm.step !== '') {
+                <p class="soft">At “{{ harm.step }}”</p>
+              }
+            </section>
+          }
           @for (turn of turns(); track turn.n) {
             <section>
               <h2>{{ turn.n }} {{ turn.step }}</h2>
@@ -250,6 +304,9 @@ function turnWords(of: TurnView['of'], believed: number, real: number, units: Un
       padding-top: 10px;
       border-top: 3px solid var(--ink);
     }
+    .cards .harm {
+      border-color: var(--red);
+    }
     .cards button {
       justify-self: start;
     }
@@ -300,6 +357,7 @@ export class DebriefPlace {
       words: turnWords(of, believed, real, this.units()),
     })),
   );
+  protected readonly harms = computed(() => (this.view()?.harms ?? []).map(({ harm, step }) => ({ ...harmWords(harm), step })));
   protected readonly best = computed(() => {
     const view = this.view();
     if (view === undefined) return '';

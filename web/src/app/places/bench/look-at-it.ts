@@ -2,18 +2,34 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type { Practice } from '@tureen/server/api';
 import { SPOON_NAMES, type SpoonWord } from '@tureen/core/body';
-import type { Senses } from '@tureen/core/practice';
+import type { Senses, Tasted } from '@tureen/core/practice';
 import { combineLatest, from, map, of, switchMap } from 'rxjs';
 import { Benching } from '../../cooking/benching';
 import { Batches } from '../../services/batches';
+import { Clock } from '../../services/clock';
 import { depth, mass } from '../figures';
 
-const TASTES: Readonly<Record<Senses['salt'], string>> = {
+const TASTES: Readonly<Record<Tasted, string>> = {
   [-2]: 'far too little salt',
   [-1]: 'a little too little salt',
   0: 'the salt is right',
   1: 'a little too salty',
   2: 'far too salty',
+};
+
+const SOURS: Readonly<Record<Tasted, string>> = {
+  [-2]: 'flat: far too little sourness',
+  [-1]: 'a little flat',
+  0: 'sour as it should be in the end',
+  1: 'a little too sour',
+  2: 'far too sour',
+};
+
+const LOOKS: Readonly<Record<Senses['looks'], string>> = {
+  boils: 'it boils',
+  trembles: 'it trembles at the edge',
+  steams: 'it steams and lies still',
+  still: 'it lies still',
 };
 
 const RUNS: Readonly<Record<SpoonWord, string>> = {
@@ -69,7 +85,11 @@ function spoonPath(word: SpoonWord): { readonly film: number; readonly drop: str
         </dd>
         <dt>Tongue <span class="key" aria-hidden="true">T</span></dt>
         <dd>
-          <strong>{{ tastes() }}</strong>
+          <strong>{{ tastes() }}</strong>, {{ sours() }}
+        </dd>
+        <dt>Probe</dt>
+        <dd>
+          <strong>{{ seen.probe }}</strong>, {{ looks() }}
         </dd>
         <dt>Salt meter <span class="key" aria-hidden="true">T</span></dt>
         <dd>
@@ -83,6 +103,12 @@ function spoonPath(word: SpoonWord): { readonly film: number; readonly drop: str
         }
       </dl>
       <p class="soft">Nothing of this is on the record until you enter it. Each look sees a little otherwise.</p>
+      @if (hint() !== '') {
+        <details>
+          <summary>What would a coach say?</summary>
+          <p>{{ hint() }}</p>
+        </details>
+      }
     } @else {
       <p role="status" class="soft">Looking…</p>
     }
@@ -125,15 +151,25 @@ function spoonPath(word: SpoonWord): { readonly film: number; readonly drop: str
       fill: var(--saffron-ink);
       opacity: 0.75;
     }
+    summary {
+      display: flex;
+      align-items: center;
+      min-height: var(--touch);
+      cursor: pointer;
+      text-decoration: underline;
+    }
   `,
 })
 export class LookAtIt {
   readonly practice = input.required<Practice>();
   readonly brief = input('');
+  /** What a coach says when asked. */
+  readonly hint = input('');
   /** Which look at this screen it is. */
   readonly look = input(0);
   private readonly batches = inject(Batches);
   private readonly benching = inject(Benching);
+  private readonly clock = inject(Clock);
 
   protected readonly senses = toSignal(
     toObservable(this.practice).pipe(
@@ -142,18 +178,21 @@ export class LookAtIt {
         if (!answer.ok) return of(undefined);
         const { snapshot, entries } = answer.value;
         const { units } = snapshot.kit;
-        return from(this.benching.ask.seenNow({ snapshot, entries, lesson, seed }, this.look())).pipe(
+        return from(this.benching.ask.seenNow({ snapshot, entries, lesson, seed }, this.look(), this.clock.now())).pipe(
           map((senses) => ({
             ...senses,
             gross: mass(senses.grossKg, units),
             tare: mass(senses.tareKg, units),
             below: depth(senses.belowRimM, units),
+            probe: `${senses.probeC.toFixed(0)} °C`,
           })),
         );
       }),
     ),
   );
   protected readonly tastes = computed(() => TASTES[this.senses()?.salt ?? 0]);
+  protected readonly sours = computed(() => SOURS[this.senses()?.sour ?? 0]);
+  protected readonly looks = computed(() => LOOKS[this.senses()?.looks ?? 'still']);
   protected readonly runs = computed(() => RUNS[this.senses()?.spoon ?? 'runs off']);
   protected readonly spoon = computed(() => {
     const word = this.senses()?.spoon;

@@ -1,0 +1,13 @@
+/** What the clock of the practice kitchen says: its screen says so when its speed is chosen, and until then it is the wall's. */
+export class PracticeClock {
+  private anchor: { readonly ownMs: number; readonly practiceMs: number; readonly speed: number } | undefined;
+
+  /** From now on it goes so fast. */
+  go(practiceMs: number, speed: number, ownMs: number): void {
+    this.anchor = { ownMs, practiceMs, speed };
+  }
+
+  at(ownMs: number): number {
+    return this.anchor === undefined ? ownMs : this.anchor.practiceMs + (ownMs - this.anchor.ownMs) * this.anchor.speed;
+  }
+}

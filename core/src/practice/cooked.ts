@@ -47,8 +47,15 @@ export interface Cooked {
 /** What was entered at a step of one of its lines went in at once. */
 const GIVES: ReadonlySet<string> = new Set(['added', 'poured', 'brought']);
 
+function truthOf(plain: Planned, { seed, mishaps }: Hidden): Truth {
+  return new Truth(plain, new HiddenKitchen(seed, mishaps), seed);
+}
+
+/** What was entered, done in one kitchen or in several at once: what is believed is the same in all of them. */
 class Cooking {
-  readonly truth: Truth;
+  /** The kitchen whose moments are noted, and all of them with it. */
+  private readonly truth: Truth;
+  private readonly truths: readonly Truth[];
   readonly moments: Moment[] = [];
   private readonly branchOf: ReadonlyMap<string, string>;
   private readonly trims: ReadonlySet<string>;
@@ -67,11 +74,12 @@ class Cooking {
 
   constructor(
     private readonly plan: Planned,
-    private readonly hidden: HiddenKitchen,
-    seed: number,
+    hidden: Hidden,
+    others: readonly Hidden[] = [],
   ) {
     this.plain = unlearnt(plan);
-    this.truth = new Truth(this.plain, hidden, seed);
+    this.truth = truthOf(this.plain, hidden);
+    this.truths = [this.truth, ...others.map((other) => truthOf(this.plain, other))];
     const steps = walk(plan.prepared.soup.root);
     this.branchOf = new Map(steps.map(({ step, branch }) => [step.id, branch.id]));
     for (const { step, branch } of steps) this.stepsOf.set(branch.id, [...(this.stepsOf.get(branch.id) ?? []), step]);
@@ -104,7 +112,7 @@ class Cooking {
   /** What has to have run in before a step of a branch: the branches that join before it, whether anybody ticked that or not. */
   private join(stepId: string): void {
     for (const { branch, into } of this.joinsBefore.get(stepId) ?? []) {
-      this.truth.join(branch, into);
+      for (const truth of this.truths) truth.join(branch, into);
       if (this.blended.has(branch)) this.blended.add(into);
     }
   }
@@ -116,7 +124,8 @@ class Cooking {
 
   /** What stands there cools until then, or warms on its flame. */
   private passes(untilMs: number): void {
-    this.truth.waits(Math.max(0, untilMs - (this.clockMs ?? untilMs)) / 1000, (branch) => this.flameC(branch));
+    const seconds = Math.max(0, untilMs - (this.clockMs ?? untilMs)) / 1000;
+    for (const truth of this.truths) truth.waits(seconds, (branch) => this.flameC(branch));
     this.clockMs = Math.max(untilMs, this.clockMs ?? untilMs);
   }
 
@@ -133,17 +142,20 @@ class Cooking {
       if (action.kind === 'brought') this.fold();
       if (this.trims.has(stepId)) return;
       const line = 'line' in action ? action.line : '';
-      const ladle = action.kind === 'poured' ? (this.hidden.mishaps.ladle ?? 1) : 1;
       const kg = action.kind === 'poured' ? this.kgOf(line, action.volumeM3) : 'kg' in action ? action.kg : 0;
       const mix = this.mixOf(line, kg);
       if (mix === undefined) return;
       this.byHand.set(stepId, (this.byHand.get(stepId) ?? new Set()).add(line));
-      this.truth.give(line, mix, branch, ladle);
+      for (const truth of this.truths) truth.give(line, mix, branch, action.kind === 'poured' ? 'ladle' : 'scale');
     } else if (action.kind === 'done') this.tick(stepId);
-    else if (action.kind === 'ladled out') this.truth.take(action.kg, branch);
-    else if (action.kind === 'cup') this.truth.take(action.cupKg, branch);
+    else if (action.kind === 'ladled out') this.takeOut(action.kg, branch);
+    else if (action.kind === 'cup') this.takeOut(action.cupKg, branch);
     else return;
     this.note(entry, stepId, branch, fromC);
+  }
+
+  private takeOut(kg: number, branch: string): void {
+    for (const truth of this.truths) truth.take(kg, branch);
   }
 
   private tick(stepId: string): void {
@@ -158,7 +170,9 @@ class Cooking {
       // What was entered by hand stands in the record as an addition of its own: it is in already.
       const isAct = step.op === 'add' && record.inflows.length > 0 && record.inflows.every(({ lineId }) => given?.has(lineId));
       if (step.op === 'blend') this.blended.add(record.branchId);
-      if (!isAct) this.truth.happens(record, asPlain[n] ?? record, (line) => given?.has(line) === true && !this.trims.has(stepId));
+      if (isAct) continue;
+      const isIn = (line: string): boolean => given?.has(line) === true && !this.trims.has(stepId);
+      for (const truth of this.truths) truth.happens(record, asPlain[n] ?? record, isIn);
     }
   }
 
@@ -191,6 +205,10 @@ class Cooking {
     });
   }
 
+  pots(): SimulatedPot[] {
+    return this.truths.map(({ pot }) => pot);
+  }
+
   end(entries: readonly StoredEntry[], untilMs: number | undefined): Cooked {
     if (untilMs !== undefined) this.passes(untilMs);
     return {
@@ -203,13 +221,29 @@ class Cooking {
 }
 
 /**
+ * What really stands in the pot behind all that was entered, in so many kitchens: of each what `cookedIn` says, but all at once.
+ *
+ * @returns a pot for each of them, in their order.
+ */
+export function cookedInMany(
+  plan: Planned,
+  entries: readonly StoredEntry[],
+  [first, ...others]: readonly Hidden[],
+): SimulatedPot[] {
+  if (first === undefined) return [];
+  const cooking = new Cooking(plan, first, others);
+  for (const entry of historyOf(entries).counted) cooking.take(entry);
+  return cooking.pots();
+}
+
+/**
  * What really stands in the pot behind all that was entered, in a kitchen that keeps its truth to itself. The same plan,
  * seed and entries give the same pot, wherever that is worked out; a reading changes nothing of it.
  *
  * @param untilMs how it stands then; when the last thing was entered where that is left out.
  */
-export function cookedIn(plan: Planned, entries: readonly StoredEntry[], { seed, mishaps }: Hidden, untilMs?: number): Cooked {
-  const cooking = new Cooking(plan, new HiddenKitchen(seed, mishaps), seed);
+export function cookedIn(plan: Planned, entries: readonly StoredEntry[], hidden: Hidden, untilMs?: number): Cooked {
+  const cooking = new Cooking(plan, hidden);
   for (const entry of historyOf(entries).counted) cooking.take(entry);
   return cooking.end(entries, untilMs);
 }

@@ -10,7 +10,22 @@ import { LARDER_ROWS } from '../larder/index.js';
 import type { Planned } from '../plan/index.js';
 import { potKg } from '../pot/index.js';
 import { EXAMPLE_SOUPS, walk } from '../soup/index.js';
-import { HiddenKitchen, LESSONS, cookedIn, debriefOf, planForPractice, sensed, type Hidden, type Lesson } from './index.js';
+import { oddsOf } from '../odds/index.js';
+import {
+  HiddenKitchen,
+  LESSONS,
+  WHAT_IFS,
+  asPlanned,
+  cookedIn,
+  cookedInMany,
+  debriefOf,
+  inKitchens,
+  planForPractice,
+  sensed,
+  type Hidden,
+  type InKitchens,
+  type Lesson,
+} from './index.js';
 
 const SEEDS = 20;
 const KIT = READY_KITS.canteen;
@@ -162,6 +177,58 @@ describe('what is true of a batch of a practice', () => {
     const other = cookedIn(plan, entriesOf([...actions, water]), hidden);
     expect(other.moments.slice(0, -1).map((moment) => moment.true.kg)).toEqual(as.moments.map((moment) => moment.true.kg));
     expect(massOf(other.pot) - massOf(as.pot)).toBeCloseTo(1, 1);
+  });
+});
+
+describe('the same in a hundred kitchens', () => {
+  const plan = planFor({ soupId: 'leek-potato', bowls: 24 });
+
+  it('is in each what it is in that one alone, mishaps and all', () => {
+    for (const mishaps of [{}, { ladle: 0.75, steam: 2 }]) {
+      const actions: Action[] = [
+        { kind: 'poured', stepId: 'thin-to', line: 'top-up', vessel: 'Jug', volumeM3: 0.001 },
+        ...careless(plan),
+        { kind: 'ladled out', stepId: 'dish', kg: 0.4, as: 'staff meal' },
+      ];
+      const entries = entriesOf(actions);
+      const hidden = [1, 2, 3, 4].map((seed): Hidden => ({ seed, mishaps }));
+      const alone = hidden.map((one) => cookedIn(plan, entries, one).pot);
+      expect(cookedInMany(plan, entries, hidden)).toEqual(alone);
+    }
+    expect(cookedInMany(plan, [], [])).toEqual([]);
+  });
+
+  it('as planned, comes out about as the model’s own odds say, though it owes nothing to them', () => {
+    for (const soupId of ['leek-potato', 'carrot-ginger', 'squash-coconut-chilli']) {
+      const own = planFor({ soupId, bowls: 40 });
+      const { bands } = oddsOf(own.prepared, own.snapshot.scale, { seed: 1, samples: 800, held: 'amounts' });
+      const { bowls, saltPct, kitchens } = inKitchens(own, asPlanned(own), { kitchens: 100, mishaps: {} });
+      expect(kitchens).toBe(100);
+      expect(bowls.p50 / bands.bowls.p50)
+        .withContext(soupId)
+        .toBeGreaterThan(0.93);
+      expect(bowls.p50 / bands.bowls.p50)
+        .withContext(soupId)
+        .toBeLessThan(1.07);
+      expect(Math.abs(saltPct.p50 - bands.saltPct.p50))
+        .withContext(soupId)
+        .toBeLessThan(0.06);
+      expect(bowls.p95 - bowls.p5).toBeGreaterThan(0);
+    }
+  });
+
+  it('each thing that may go wrong moves what it is about, and the way that it should', () => {
+    const asks = new Map(WHAT_IFS.map(({ id, mishaps }) => [id, inKitchens(plan, asPlanned(plan), { kitchens: 60, mishaps })]));
+    const of = (id: string): InKitchens => asks.get(id)!;
+    const none = of('nothing');
+    expect(of('lid off').bowls.p50).toBeLessThan(none.bowls.p50);
+    expect(of('lid off').saltPct.p50).toBeGreaterThan(none.saltPct.p50);
+    expect(of('small ladle').bowls.p50).toBeLessThan(none.bowls.p50 * 0.95);
+    expect(of('large ladle').bowls.p50).toBeGreaterThan(none.bowls.p50 * 1.05);
+    expect(of('covered well').bowls.p50).toBeGreaterThan(none.bowls.p50);
+    expect(of('floury').bodyMPas!.p50).toBeGreaterThan(none.bodyMPas!.p50 * 1.5);
+    expect(of('watery').bodyMPas!.p50).toBeLessThan(none.bodyMPas!.p50 / 1.5);
+    expect(of('floury').right.body).toBeLessThan(none.right.body!);
   });
 });
 

@@ -209,8 +209,9 @@ export class Truth {
     return own?.ingredient.row.group === 'liquids' ? (this.hidden.mishaps.ladle ?? 1) : 1;
   }
 
-  /** So many kilos of a line are weighed out and put in, as well as anybody weighs; `times` where its measure is another. */
-  give(line: string, mix: Mix, branch = this.root, times = 1): void {
+  /** So many kilos of a line are measured out and put in, as well as anybody weighs, or by a ladle that may be another. */
+  give(line: string, mix: Mix, branch = this.root, by: 'scale' | 'ladle' = 'scale'): void {
+    const times = by === 'ladle' ? (this.hidden.mishaps.ladle ?? 1) : 1;
     this.putIn(branch, line, mix, times * this.stray(`measured of ${line}`, STRAYS.measured));
   }
 

@@ -1,15 +1,21 @@
 import { historyOf, type StoredEntry } from '@tureen/core/batch';
 import { namer, stepName } from '@tureen/core/messages';
-import { rerun, type Planned, type Snapshot } from '@tureen/core/plan';
-import { colourOf } from '@tureen/core/larder';
+import type { Kit } from '@tureen/core/kit';
+import { outcomesOf } from '@tureen/core/odds';
+import { planToBuy, rerun, type PlanRequest, type Planned, type Snapshot } from '@tureen/core/plan';
+import { colourOf, type IngredientRow } from '@tureen/core/larder';
 import {
+  WHAT_IFS,
+  asPlanned,
   cookedIn,
   debriefOf,
+  inKitchens,
   lessonOf,
   sensed,
   type Best,
   type Harm,
   type Hidden,
+  type InKitchens,
   type Judged,
   type Moment,
   type Senses,
@@ -17,7 +23,7 @@ import {
   type Turn,
 } from '@tureen/core/practice';
 import { contents, tintIn } from '@tureen/core/pot';
-import { walk } from '@tureen/core/soup';
+import { walk, type Soup } from '@tureen/core/soup';
 import type { UnitSystem } from '@tureen/core/units';
 
 /** A practice as the thread is told of it. */
@@ -26,6 +32,19 @@ export interface PracticeAsk {
   readonly entries: readonly StoredEntry[];
   readonly lesson: string;
   readonly seed: number;
+}
+
+/** A plan, or a batch with what was entered of it, that is to be cooked in other kitchens. */
+export interface KitchensAsk {
+  readonly plan:
+    Snapshot | { readonly soup: Soup; readonly rows: readonly IngredientRow[]; readonly kit: Kit; readonly request: PlanRequest };
+  /** Undefined for a plan that is done to the letter. */
+  readonly entries?: readonly StoredEntry[] | undefined;
+}
+
+/** What came of it there, beside what was planned. */
+export interface KitchensView extends InKitchens {
+  readonly planned: { readonly bowls: number; readonly saltPct: number; readonly bodyMPas: number };
 }
 
 /** One moment of a debrief: behind a step, what was believed and what was true. */
@@ -101,6 +120,27 @@ function turnView({ of, moment }: Turn, moments: readonly Moment[], steps: Reado
     believed: valueOf(moment.believed, of),
     true: valueOf(moment.true, of),
   };
+}
+
+/**
+ * A plan or a batch in so many simulated kitchens, with something that goes wrong.
+ *
+ * @throws where the plan can't be made.
+ */
+export function inKitchensView({ plan: asked, entries }: KitchensAsk, whatIf: string, kitchens: number): KitchensView {
+  const planned = 'scale' in asked ? rerun(asked) : planOf(asked);
+  const mishaps = WHAT_IFS.find(({ id }) => id === whatIf)?.mishaps ?? {};
+  const { bowls, saltPct, bodyMPas } = outcomesOf(planned.prepared, planned.run);
+  return {
+    ...inKitchens(planned, entries ?? asPlanned(planned), { kitchens, mishaps }),
+    planned: { bowls, saltPct, bodyMPas },
+  };
+}
+
+function planOf({ soup, rows, kit, request }: Exclude<KitchensAsk['plan'], Snapshot>): Planned {
+  const planning = planToBuy(soup, rows, kit, request);
+  if (!planning.ok) throw new Error(planning.error.code);
+  return planning.plan;
 }
 
 /** What a practice came to. */

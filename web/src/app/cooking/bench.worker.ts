@@ -1,8 +1,8 @@
 import '../no-eval';
 import { expose } from 'comlink';
-import { debriefView, seenNow } from './bench-view';
+import { debriefView, inKitchensView, seenNow } from './bench-view';
 
-const thread = { seenNow, debriefView };
+const thread = { seenNow, debriefView, inKitchensView };
 
 export type BenchWorker = typeof thread;
 

@@ -1,13 +1,14 @@
 import { wrap } from 'comlink';
 import { inject, Injectable, InjectionToken } from '@angular/core';
 import type { Senses } from '@tureen/core/practice';
-import type { DebriefView, PracticeAsk } from './bench-view';
+import type { DebriefView, KitchensAsk, KitchensView, PracticeAsk } from './bench-view';
 import type { BenchWorker } from './bench.worker';
 
 /** What knows the truth of a practice: a thread in the application, something else in a test. */
 export interface BenchThread {
   seenNow(ask: PracticeAsk, look: number, nowMs: number): Promise<Senses>;
   debriefView(ask: PracticeAsk): Promise<DebriefView>;
+  inKitchensView(ask: KitchensAsk, whatIf: string, kitchens: number): Promise<KitchensView>;
 }
 
 export const BENCH_THREAD = new InjectionToken<() => BenchThread>('BENCH_THREAD', {

@@ -11,7 +11,7 @@ import type { Practice } from '@tureen/server/api';
 import { of } from 'rxjs';
 import { until } from '../../../../spec/board-in-memory';
 import { BENCH_THREAD, type BenchThread } from '../../cooking/benching';
-import { debriefView, seenNow } from '../../cooking/bench-view';
+import { debriefView, inKitchensView, seenNow } from '../../cooking/bench-view';
 import { Batches } from '../../services/batches';
 import { Practices } from '../../services/practices';
 import { bandsOf } from './debrief-bands';
@@ -47,6 +47,7 @@ function ticked(snapshot: Snapshot, upTo?: string): StoredEntry[] {
 const THREAD: BenchThread = {
   seenNow: (ask, look, nowMs) => Promise.resolve(seenNow(ask, look, nowMs)),
   debriefView: (ask) => Promise.resolve(debriefView(ask)),
+  inKitchensView: (...asked) => Promise.resolve(inKitchensView(...asked)),
 };
 
 describe('the bench', () => {

@@ -4,6 +4,7 @@ import { toBatchFile } from '@tureen/core/formats';
 import { compareEntries } from '@tureen/core/batch';
 import { noticeWords } from '@tureen/core/messages';
 import { Figure } from '../../parts/why/figure';
+import { InKitchensPanel } from '../../parts/kitchens/in-kitchens';
 import { RibbonPicture } from '../../parts/ribbon/ribbon';
 import { actionText } from '../action-text';
 import { day, factRows, mass, money, timeOfDay } from '../figures';
@@ -19,7 +20,7 @@ const AT_ONCE = 200;
 @Component({
   selector: 'tt-record',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AddsUp, Figure, RibbonPicture, RouterLink, WriteBackList],
+  imports: [AddsUp, Figure, InKitchensPanel, RibbonPicture, RouterLink, WriteBackList],
   templateUrl: './record.html',
   styleUrl: './record.less',
 })
@@ -76,6 +77,13 @@ export class Record {
   /** The first so many; later ones when they are asked for. */
   private readonly shown = signal(AT_ONCE);
   protected readonly later = computed(() => Math.max(0, this.listed().length - this.shown()));
+
+  protected readonly cookAgain = signal(false);
+  /** What was entered, to be done again in other kitchens, once that is asked for. */
+  protected readonly kitchens = computed(() => {
+    const open = this.watched.open();
+    return open === undefined || !this.cookAgain() ? undefined : { plan: open.snapshot, entries: open.entries };
+  });
 
   /** The batch with all that it was computed from, for another kitchen or the command line. */
   protected save(): void {

@@ -10,6 +10,7 @@ import { showMinutes, type UnitSystem } from '@tureen/core/units';
 import { catchError, debounceTime, of, switchMap } from 'rxjs';
 import { askOdds, type OddsNews } from '../../cooking/odds';
 import { Choice } from '../../parts/choice';
+import { InKitchensPanel } from '../../parts/kitchens/in-kitchens';
 import { mass } from '../figures';
 
 const SAMPLES = 2000;
@@ -36,7 +37,7 @@ const MATTERING = 5;
 @Component({
   selector: 'tt-odds-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choice],
+  imports: [Choice, InKitchensPanel],
   templateUrl: './odds-panel.html',
   styleUrl: './odds-panel.less',
 })
@@ -50,6 +51,9 @@ export class OddsPanel {
 
   protected readonly hold = HOLD;
   protected readonly held = signal<HeldTo>('amounts');
+  protected readonly kitchens = computed(() => ({
+    plan: { soup: this.soup(), request: this.request(), kit: this.kit(), rows: this.rows() },
+  }));
   private readonly question = computed(() => ({
     soup: this.soup(),
     request: this.request(),

@@ -142,8 +142,8 @@ export class SimulatedCook {
     for (let n = 0; n <= QUARTERS; n++) {
       const hidden = { seed: this.seed, mishaps: this.hidden.mishaps };
       const { sour } = sensed(this.plan, this.truth.pot, true, hidden, this.made.length);
-      this.enter({ kind: 'tasted', stepId: step.id, taste: 'sour', side: sour });
-      if (sour >= 0) break;
+      this.enter({ kind: 'tasted', stepId: step.id, taste: 'sour', side: sour ?? 0 });
+      if (sour === undefined || sour >= 0) break;
       this.give(step, step.line, allKg / QUARTERS);
     }
     this.enter({ kind: 'skipped', stepId: step.id });

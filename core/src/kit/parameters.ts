@@ -68,7 +68,7 @@ export const PARAMETERS = {
     on: 'logit',
     bias: 0.15,
     noise: 0.1,
-    about: 'share of a bed of raw pieces that is piece',
+    about: 'how closely raw pieces lie in the pot: the share of it that is not gaps',
   },
   packingSoft: {
     value: 0.68,
@@ -76,7 +76,7 @@ export const PARAMETERS = {
     on: 'logit',
     bias: 0.2,
     noise: 0.1,
-    about: 'the same for soft pieces, which sink together a little',
+    about: 'how closely soft pieces lie, which sink together a little',
   },
   boilOff: { value: 1, unit: '1', on: 'log', bias: 0.2, noise: 0.1, about: 'boil-off against the rate of the simmer’s vigour' },
   lidAjar: { value: 0.35, unit: 'share', on: 'logit', bias: 0.3, noise: 0.2, about: 'what a lid ajar leaves of the boil-off' },

@@ -20,8 +20,9 @@ export interface Senses {
   /** Off the back of a spoon, as the eye has it; undefined before anything is blended. */
   readonly spoon: SpoonWord | undefined;
   readonly viscometerMPas: number | undefined;
-  readonly salt: Tasted;
-  readonly sour: Tasted;
+  /** Undefined where there is nothing to taste yet, or nothing that the card wants of it. */
+  readonly salt: Tasted | undefined;
+  readonly sour: Tasted | undefined;
   /** What a probe shows, °C, and what is seen of the heat. */
   readonly probeC: number;
   readonly looks: 'boils' | 'trembles' | 'steams' | 'still';
@@ -56,8 +57,8 @@ function sourWanted({ run }: Planned): number | undefined {
 }
 
 /** A tongue's word for what is there against what is wanted, off by so much ln. */
-function tongue(is: number, wanted: number | undefined, off: number): Tasted {
-  if (wanted === undefined || !(wanted > 0)) return 0;
+function tongue(is: number, wanted: number | undefined, off: number): Tasted | undefined {
+  if (wanted === undefined || !(wanted > 0)) return undefined;
   const by = Math.log(Math.max(1e-6, is) / wanted) + off;
   const side = by < 0 ? -1 : 1;
   if (Math.abs(by) < TASTES_OFF) return 0;
@@ -111,8 +112,8 @@ export function sensed(plan: Planned, pot: SimulatedPot, isBlended: boolean, { s
     belowRimM: Math.max(0, belowRimM(vessel, kg) + hidden.dipBiasM + DIP_M.noiseSd * by('dip')),
     spoon: canSee ? spoonWordOf(mPas, hidden.eyeBias + EYE_LN.noiseSd * by('eye')) : undefined,
     viscometerMPas: canSee ? mPas * off('viscometer') : undefined,
-    salt: kg > 0 ? tongue(saltPctOf(pot), saltWanted(plan), tongueOff('tongue')) : 0,
-    sour: kg > 0 ? tongue(sourOf(kg, pot), sourWanted(plan), tongueOff('sour')) : 0,
+    salt: kg > 0 ? tongue(saltPctOf(pot), saltWanted(plan), tongueOff('tongue')) : undefined,
+    sour: kg > 0 ? tongue(sourOf(kg, pot), sourWanted(plan), tongueOff('sour')) : undefined,
     probeC: pot.tempC + PROBE_C.biasSd * hidden.of('probe', 1) + PROBE_C.noiseSd * by('probe'),
     looks: looksOf(pot.tempC),
     saltMeterPct: kg > 0 ? saltPctOf(pot) * off('meter') : 0,

@@ -96,6 +96,7 @@ const WORDS: Readonly<Record<string, string>> = {
       max-width: 100%;
     }
     table {
+      justify-self: start;
       border-collapse: collapse;
       font-size: 17px;
     }

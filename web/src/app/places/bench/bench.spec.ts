@@ -187,6 +187,11 @@ describe('the bench', () => {
     expect(details?.textContent).toContain('Look at the spoon.');
   });
 
+  it('of an empty pot a tongue says nothing', async () => {
+    entries = [];
+    expect(await looked()).toContain('nothing to taste yet');
+  });
+
   it('what would have hurt somebody is said with its figure, and how it is kept from happening', () => {
     const step = { entryId: 'e', stepId: 's' };
     expect(harmWords({ kind: 'hot jug', ...step, tempC: 91, fillShare: 0.6 }).words).toContain('filled to 60 % with soup at 91 °C');

@@ -40,6 +40,10 @@ const RUNS: Readonly<Record<SpoonWord, string>> = {
   stands: 'it stands on the spoon and falls in lumps',
 };
 
+function worded(words: Readonly<Record<Tasted, string>>, side: Tasted | undefined): string | undefined {
+  return side === undefined ? undefined : words[side];
+}
+
 /** The film on the back of the spoon, and what hangs from it, as thick as the word says. */
 function spoonPath(word: SpoonWord): { readonly film: number; readonly drop: string } {
   const n = SPOON_NAMES.indexOf(word);
@@ -190,8 +194,8 @@ export class LookAtIt {
       }),
     ),
   );
-  protected readonly tastes = computed(() => TASTES[this.senses()?.salt ?? 0]);
-  protected readonly sours = computed(() => SOURS[this.senses()?.sour ?? 0]);
+  protected readonly tastes = computed(() => worded(TASTES, this.senses()?.salt));
+  protected readonly sours = computed(() => worded(SOURS, this.senses()?.sour));
   protected readonly looks = computed(() => LOOKS[this.senses()?.looks ?? 'still']);
   protected readonly runs = computed(() => RUNS[this.senses()?.spoon ?? 'runs off']);
   protected readonly spoon = computed(() => {

@@ -12,7 +12,7 @@ try {
   const outfile = join(folder, 'truth.mjs');
   await bundle({ entryPoints: ['core/bench/truth.ts'], external: ['highs'], outfile, logLevel: 'error' });
   process.exitCode = await new Promise((resolve) => {
-    spawn(process.execPath, [outfile], { stdio: 'inherit' }).on('close', (code) => resolve(code ?? 1));
+    spawn(process.execPath, [outfile, ...process.argv.slice(2)], { stdio: 'inherit' }).on('close', (code) => resolve(code ?? 1));
   });
 } finally {
   rmSync(folder, { recursive: true, force: true });

@@ -6,3 +6,4 @@ export { belowRimM, sensed, spoonWordOf, type Senses, type Tasted } from './sens
 export { LESSONS, lessonOf, planForPractice, type Lesson, type Mark } from './lessons.js';
 export { harmsOf, type Harm } from './harms.js';
 export { debriefOf, type Best, type Debrief, type Judged, type Turn } from './debrief.js';
+export { KEPT_FIGURES, type KeptFigures, type KeptGoal } from './kept-figures.js';

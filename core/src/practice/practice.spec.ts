@@ -7,12 +7,14 @@ import { massOf } from '../bench/index.js';
 import type { Action } from '../batch/index.js';
 import { READY_KITS } from '../kit/index.js';
 import { LARDER_ROWS } from '../larder/index.js';
-import type { Planned } from '../plan/index.js';
+import { CORE_VERSION, type Planned } from '../plan/index.js';
+import { keptWordOf } from '../../spec/kept-word.js';
 import { potKg } from '../pot/index.js';
 import { EXAMPLE_SOUPS, walk } from '../soup/index.js';
 import { oddsOf } from '../odds/index.js';
 import {
   HiddenKitchen,
+  KEPT_FIGURES,
   LESSONS,
   WHAT_IFS,
   asPlanned,
@@ -177,6 +179,33 @@ describe('what is true of a batch of a practice', () => {
     const other = cookedIn(plan, entriesOf([...actions, water]), hidden);
     expect(other.moments.slice(0, -1).map((moment) => moment.true.kg)).toEqual(as.moments.map((moment) => moment.true.kg));
     expect(massOf(other.pot) - massOf(as.pot)).toBeCloseTo(1, 1);
+  });
+});
+
+describe('how often the sums kept their word', () => {
+  it('is shown of this core, of a thousand batches, and nothing is off its goal', () => {
+    const { coreVersion, batches, odds, goals } = KEPT_FIGURES;
+    expect(coreVersion).toBe(CORE_VERSION);
+    expect(batches).toBeGreaterThanOrEqual(1000);
+    expect(odds.map(({ of }) => of)).toEqual(['bowls', 'salt', 'body']);
+    for (const { share, least, most, name } of goals) {
+      expect(share).withContext(name).toBeGreaterThanOrEqual(least);
+      expect(share).withContext(name).toBeLessThanOrEqual(most);
+    }
+  });
+
+  it('comes out again as it is kept, of a few of its kitchens: within what so few may stray', () => {
+    const plans = EXAMPLE_SOUPS.map((soup) => fortyBowls(soup));
+    const again = keptWordOf(plans, 6, 9000, 200);
+    for (const [n, { of, came }] of again.entries()) {
+      const kept = KEPT_FIGURES.odds[n]!;
+      expect(kept.of).toBe(of);
+      // 84 batches: two standard deviations of a share by half are 11 points.
+      for (const [k, pct] of came.entries())
+        expect(Math.abs(pct - kept.came[k]!))
+          .withContext(of)
+          .toBeLessThan(16);
+    }
   });
 });
 

@@ -6,6 +6,7 @@ import { EMPTY } from 'rxjs';
 import { Device } from '../../services/device';
 import { IS_PRACTICE } from '../../services/practice-mode';
 import { Practices } from '../../services/practices';
+import { KeptWordChart } from './kept-word';
 
 interface LessonView extends Lesson {
   readonly n: number;
@@ -19,7 +20,7 @@ interface LessonView extends Lesson {
 @Component({
   selector: 'tt-bench',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterLink],
+  imports: [KeptWordChart, RouterLink],
   template: `<main class="place">
     <header class="head-line">
       <h1>Bench</h1>
@@ -87,6 +88,12 @@ interface LessonView extends Lesson {
         </section>
       }
     }
+    <details (toggle)="showWord($event)">
+      <summary>How often this kitchen’s sums keep their word</summary>
+      @if (isWordShown()) {
+        <tt-kept-word />
+      }
+    </details>
   </main>`,
   styles: `
     main {
@@ -139,6 +146,14 @@ interface LessonView extends Lesson {
     .doors {
       display: flex;
       gap: 10px;
+    }
+    summary {
+      display: flex;
+      align-items: center;
+      min-height: var(--touch);
+      cursor: pointer;
+      font-size: 19px;
+      text-decoration: underline;
     }
     #so-far {
       font-size: 19px;
@@ -195,6 +210,12 @@ export class Bench {
   );
   protected readonly passed = computed(() => this.lessons().filter(({ isPassed }) => isPassed).length);
   protected readonly nextId = computed(() => this.lessons().find(({ isPassed }) => !isPassed)?.id);
+
+  protected readonly isWordShown = signal(false);
+
+  protected showWord({ target }: Event): void {
+    this.isWordShown.set(target instanceof HTMLDetailsElement && target.open);
+  }
 
   protected async begin({ id }: Lesson): Promise<void> {
     if (this.isBeginning()) return;

@@ -185,7 +185,7 @@ export class SimulatedCook {
       return;
     }
     const off = this.hidden.dipBiasM + this.normal() * DIP_M.noiseSd;
-    this.enter({ kind: 'dipped', stepId: step.id, belowRimM: belowRimM(vessel, this.truth.kg) + off });
+    this.enter({ kind: 'dipped', stepId: step.id, belowRimM: belowRimM(vessel, this.truth.pot) + off });
   }
 
   private readBody(step: SoupStep): void {

@@ -110,12 +110,12 @@ describe('its heat', () => {
     }
   });
 
-  it('steaming, 7.5 kg in a pot of 28 cm go from 100 to 68 °C in half an hour to three quarters, as an open face does', () => {
+  it('steaming, 7.5 kg in a pot of 28 cm go from 100 to 68 °C in half an hour to an hour, as an open face does', () => {
     const pot = { ...NOTHING, waterKg: 7, thinKg: 0.5, tempC: 100 };
     const openM2 = Math.PI * 0.14 ** 2;
     const faces = { openM2, wallM2: Math.PI * 0.28 * (0.0075 / openM2) };
     expect(cooledFor(pot, faces, 30 * 60).tempC).toBeGreaterThan(68);
-    expect(cooledFor(pot, faces, 55 * 60).tempC).toBeLessThan(68);
+    expect(cooledFor(pot, faces, 62 * 60).tempC).toBeLessThan(68);
     expect(cooledFor(pot, faces, 0)).toEqual(pot);
     // However long, never colder than the kitchen; an empty one has nothing to lose.
     expect(cooledFor(pot, faces, 1e7).tempC).toBe(22);

@@ -29,9 +29,12 @@ export interface Senses {
   readonly saltMeterPct: number;
 }
 
-/** Of a soup with its foam, kg/m3 and the share that is air. Invented for the bench. */
+/** Of a cold soup, kg/m3, and the share of it that is foam. Invented for the bench. */
 const DENSITY = 1018;
 const FOAM = 0.02;
+/** Water swells as it warms: by so much of itself for the square of the kelvins over 4 °C. Handbook figures for 20 to 100 °C, from memory. */
+const SWELLS = 4.5e-6;
+const DENSEST_C = 4;
 /** How far off salt is before a tongue says so, and says it loudly, as a share. Invented for the bench. */
 const TASTES_OFF = 0.1;
 const TASTES_FAR_OFF = 0.35;
@@ -71,9 +74,10 @@ function looksOf(tempC: number): Senses['looks'] {
   return tempC >= LOOKS_C.steams ? 'steams' : 'still';
 }
 
-/** From the rim down to so many kilos of soup in a vessel, m; less than nothing where it stands over the rim. */
-export function belowRimM(vessel: Vessel, kg: number): number {
-  return vessel.depthM - kg / DENSITY / (1 - FOAM) / areaM2(vessel);
+/** From the rim down to what stands in a vessel, m; less than nothing where it stands over the rim. Hot soup stands higher. */
+export function belowRimM(vessel: Vessel, pot: SimulatedPot): number {
+  const density = DENSITY * (1 - SWELLS * Math.max(0, pot.tempC - DENSEST_C) ** 2);
+  return vessel.depthM - massOf(pot) / density / (1 - FOAM) / areaM2(vessel);
 }
 
 /** A spoon has five words; a cook says the one nearest to the body, mPa·s, as an eye has it that is off by so much ln. */
@@ -109,7 +113,7 @@ export function sensed(plan: Planned, pot: SimulatedPot, isBlended: boolean, { s
   return {
     grossKg: Math.max(0, gross),
     tareKg,
-    belowRimM: Math.max(0, belowRimM(vessel, kg) + hidden.dipBiasM + DIP_M.noiseSd * by('dip')),
+    belowRimM: Math.max(0, belowRimM(vessel, pot) + hidden.dipBiasM + DIP_M.noiseSd * by('dip')),
     spoon: canSee ? spoonWordOf(mPas, hidden.eyeBias + EYE_LN.noiseSd * by('eye')) : undefined,
     viscometerMPas: canSee ? mPas * off('viscometer') : undefined,
     salt: kg > 0 ? tongue(saltPctOf(pot), saltWanted(plan), tongueOff('tongue')) : undefined,

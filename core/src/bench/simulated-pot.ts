@@ -37,7 +37,7 @@ const WATER_J_KG_K = 4180;
 const SOLIDS_J_KG_K = 1800;
 const LATENT_J_KG = 2_260_000;
 /** What steams off an open face: W/m2 for each pascal that the soup's vapour is over the room's. Invented for the bench. */
-const STEAMS_W_M2_PA = 0.045;
+const STEAMS_W_M2_PA = 0.05;
 const ROOM_PA = 1300;
 /** What walls and face give to still air, W/(m2 K). Invented for the bench. */
 const AIR_W_M2_K = 11;

@@ -134,6 +134,7 @@ function chartOf({ ink, soft, grid, paper, font }: ChartLook): ChartConfiguratio
           ],
           borderColor: soft,
           borderWidth: 1,
+          pointStyle: 'line',
           pointRadius: 0,
         },
         ...KEPT_FIGURES.odds.map(({ of, said, came }, n) => ({

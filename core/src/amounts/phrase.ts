@@ -101,8 +101,37 @@ export function plainNumbers(text: string): {
 /** A thumb-thick root weighs so much a centimetre, g. Kitchen default. */
 const ROOT_G_CM = 4.33;
 
+/** Metric units as they are written and said on both sides of the Channel, in g, kg and mL. */
+const METRIC: readonly (readonly [RegExp, number, string])[] = [
+  [/^(?:grammes?|gr|gms|grm)$/i, 1, 'g'],
+  [/^(?:kilos?|kilogrammes?|kgs)$/i, 1, 'kg'],
+  [/^mls$/i, 1, 'ml'],
+  [/^(?:dl|decilit(?:re|er)s?)$/i, 100, 'ml'],
+  [/^(?:cl|centilit(?:re|er)s?)$/i, 10, 'ml'],
+  // Two teaspoons, of 5 mL each.
+  [/^(?:dessertspoons?|dsp|dstsp|dstspn|dspn)$/i, 10, 'ml'],
+];
+const METRIC_WORD =
+  /(?<!\S)(\d+(?:[.,]\d+)?|½|¼|¾|1\/2)\s*(grammes?|gr|gms|grm|kilos?|kilogrammes?|kgs|mls|dl|decilit(?:re|er)s?|cl|centilit(?:re|er)s?|dessertspoons?|dsp|dstsp|dstspn|dspn)\b\.?/gi;
+const PARTS: Readonly<Record<string, number>> = { '½': 0.5, '¼': 0.25, '¾': 0.75, '1/2': 0.5 };
+
+/** @example inMetric('2 dl cream') // '200 ml cream' */
+function inMetric(written: string): string {
+  // Of garlic it is cloves.
+  const text = /\bgarlic\b/i.test(written) ? written.replace(/\b(\d+) ?cl\b\.?/i, '$1 cloves') : written;
+  return text.replace(METRIC_WORD, (whole, figure: string, word: string) => {
+    const known = METRIC.find(([pattern]) => pattern.test(word));
+    const value = PARTS[figure] ?? Number(figure.replace(',', '.'));
+    return known === undefined ? whole : `${String(Math.round(value * known[1] * 1e6) / 1e6)} ${known[2]}`;
+  });
+}
+
 /** Words for numbers, articles and halves put into figures, so that the parser meets only figures. */
 function inFigures(text: string): string {
+  return inMetric(inWords(text));
+}
+
+function inWords(text: string): string {
   return (
     text
       .replace(
@@ -160,7 +189,7 @@ function inFigures(text: string): string {
 }
 
 function spoken(text: string): Phrase['says'] {
-  if (/\bto taste\b|\bas needed\b|\bas required\b/i.test(text)) return 'to taste';
+  if (/\bto taste\b|\bas needed\b|\bas required\b|\bas req(?:'?d|\.|$)|\bTT\b/.test(text)) return 'to taste';
   if (/\bto (?:just |barely |almost |well )?cover\b/i.test(text)) return 'to cover';
   if (/\bto (?:the|its|a) (?:mark|target)\b/i.test(text)) return 'to the mark';
   return /\bfor (?:frying|sweating|the pan|sautéing)\b/i.test(text) ? 'for frying' : undefined;
@@ -292,7 +321,10 @@ export function takeApart(line: string): Phrase {
   const ratio = ratioIn(text);
   if (ratio !== undefined)
     return { ...nothing, value: undefined, high: undefined, unit: undefined, rest: ratio.rest, ratio: ratio.ratio };
-  const juice = /^(?:the )?juice (?:and zest )?of (.+)$/i.exec(text) ?? /^(.+?),? (?:juice only|juiced)$/i.exec(text);
+  const juice =
+    /^(?:the )?juice (?:and zest )?of (.+)$/i.exec(text) ??
+    /^(.+?),? \(?(?:juice only|juiced)\)?$/i.exec(text) ??
+    /^juice (?=\S* ?(?:lemon|lime|orange))(.+)$/i.exec(text);
   const head = inFigures(juice?.[1] ?? text);
   const sized = new RegExp(
     `^(?:(\\d+(?:[.,]\\d+)?)(?:\\s*x\\s*|\\s+|\\s*(?=\\()))?\\(?(\\d+(?:[.,]\\d+)?)[ -]?(${SIZE_UNITS})\\.?\\)?[ -]*(${CONTAINERS})\\b\\s*(?:of\\s+)?(.*)$`,
@@ -321,7 +353,7 @@ export function takeApart(line: string): Phrase {
     says === undefined
       ? head
       : head.replace(
-          /,?\s*(?:to taste|as needed|as required|to (?:just |barely |almost |well )?cover|to (?:the|its|a) (?:mark|target)|for (?:frying|sweating|the pan|sautéing))/i,
+          /(?:,?\s*\b|^)(?:to taste|TT|as needed|as required|as req(?:'?d|\.)?|to (?:just |barely |almost |well )?cover|to (?:the|its|a) (?:mark|target)|for (?:frying|sweating|the pan|sautéing))/i,
           '',
         );
   return { ...nothing, ...parsed(short), juiceOf: juice !== null };

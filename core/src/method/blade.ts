@@ -9,6 +9,24 @@ import type { Clause } from './clauses.js';
 const MOST = 0.8;
 const SOME = 0.5;
 
+/** "Transfer about half of the soup to a blender and purée it": what is not taken to the blade stays whole. */
+function transferred(k: Kitchen, clause: Clause, n: number): string | undefined {
+  const before = k.clauses[n - 1];
+  if (before === undefined || (before.sentence !== clause.sentence && before.sentence !== clause.sentence - 1)) return undefined;
+  const isMoved =
+    /^(?:and |then )?(?:carefully )?(?:transfer|ladle|pour|scoop|put|tip|take|remove|move|spoon|add|place|measure)\b/i.test(
+      before.text,
+    );
+  const isToBlade = /\b(?:blenders?|liquidi[sz]er|processor|jug|goblet)\b/i.test(before.text);
+  const isOfSoup = /\bof (?:the |it|this)|\b(?:soup|chowder|mixture|vegetables|pot)\b/i.test(before.text);
+  if (!isMoved || !isToBlade || !isOfSoup || /\bat a time\b|\bin batches\b|half[- ]?full/i.test(before.text)) return undefined;
+  const part =
+    /\b(half|a third|one third|two[- ]thirds|a quarter|three[- ]quarters|some|part|a portion|most|(?:a |one |two |three |four |\d+ )?(?:cups?|ladles?|ladlefuls?))\b/i
+      .exec(before.text)?.[1]
+      ?.toLowerCase();
+  return part !== undefined && /cup|ladle/.test(part) ? 'some' : part;
+}
+
 export function doBlend(k: Kitchen, clause: Clause, n: number, verb: string): void {
   const { text: words } = clause;
   if (/^blend in\b/i.test(words.slice(clause.verbAt)) && k.mentions(k.body(clause), clause).some(({ line }) => !k.isUsedUp(line))) {
@@ -21,6 +39,7 @@ export function doBlend(k: Kitchen, clause: Clause, n: number, verb: string): vo
   const mentions = k.mentions(body, clause);
   const vessel = soupVessel(k, clause, n);
   const share =
+    transferred(k, clause, n) ??
     /\b(?:about )?(half|a third|one third|two[- ]thirds|a quarter|three[- ]quarters|some|part|a portion|most)\b(?: of)?/i
       .exec(
         /\bat a time\b|\ball of it or\b|\bor (?:only |just )?(?:half|part)\b/i.test(body)

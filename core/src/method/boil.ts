@@ -75,6 +75,11 @@ export function doSimmer(k: Kitchen, clause: Clause, n: number): void {
 
 export function doBlanch(k: Kitchen, clause: Clause, n: number): void {
   const mentions = k.about(clause).filter(({ line }) => k.lineOf(line)?.taken.row.id !== 'water');
+  if (mentions.length === 0 && clause.verb === 'steam' && k.here?.isWet !== true && k.lastHeat === 'roast') {
+    // Under a cover, so that the skins come off.
+    k.as('cool', clause, n);
+    return;
+  }
   if (mentions.length === 0 || !/\bwater\b|\bblanch|\bsteam/i.test(clause.text)) {
     doSimmer(k, { ...clause, text: clause.text.replace(/\bwater\b/gi, 'pan') }, n);
     return;
@@ -116,6 +121,11 @@ export function doReduce(k: Kitchen, clause: Clause, n: number): void {
   const { text } = clause;
   if (/\b(?:heat|flame|temperature|oven|speed)\b/i.test(text) && !/\bby\b/i.test(text)) {
     doTurn(k, clause, n);
+    return;
+  }
+  if (/\breduce\b(?: it| down)? to (?:a |an )?(?:\w+ )?simmer\b/i.test(text)) {
+    if (minutesIn(text) === undefined) k.put('setting', n);
+    else doSimmer(k, clause, n);
     return;
   }
   const next = k.clauses[n + 1];

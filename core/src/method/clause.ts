@@ -63,6 +63,14 @@ function take(k: Kitchen, clause: Clause, n: number): void {
     k.put('remark', n);
     return;
   }
+  if (
+    /^(?:and |then )?(?:pop|put|clap|stick|place|get|whack|bang) (?:a|the|its|your) (?:tight[- ]fitting )?lid (?:back )?on\b/i.test(
+      text,
+    )
+  ) {
+    doAdd(k, clause, n);
+    return;
+  }
   const machine = /\b(smooth|creamed|pur[ée]e|chunky)\b[\w ]*\b(?:setting|programme|program|cycle|function|mode)\b/i.exec(text);
   if (machine !== null) {
     // A machine that boils and blends in one goes.
@@ -154,6 +162,10 @@ function verbless(k: Kitchen, clause: Clause, n: number): void {
   }
   if (/\b(?:on top|to serve|over the top|to garnish)\b/i.test(text) && mentions.length > 0) {
     onTop(k, mentions, text, n);
+    return;
+  }
+  if (/^(?:the )?oven (?:on )?(?:to|at|on)\b/i.test(text) && mentions.length === 0) {
+    doPreheat(k, clause, n);
     return;
   }
   const isSeason = mentions.length > 0 && mentions.every(({ line }) => /salt$|-pepper$/.test(k.lineOf(line)?.taken.row.id ?? ''));

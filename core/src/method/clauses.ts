@@ -77,7 +77,7 @@ const LONGEST_ABBREVIATION = 12;
 
 function endsIn(row: string): number[] {
   const ends: number[] = [];
-  for (const hit of row.matchAll(/[.!?]{1,9}(?=\s{1,9}["“(]?[a-z\d]|\s*$)|;(?=\s)/gi)) {
+  for (const hit of row.matchAll(/[.!?]{1,9}(?=\s{1,9}["“(]?[a-z\d]|\s*$)|;(?=\s)|\s(?:->|=>|→|>)(?=\s)/gi)) {
     const end = hit.index + hit[0].length;
     const before = row.slice(Math.max(0, end - LONGEST_ABBREVIATION), end);
     const next = row.slice(end, end + LONGEST_ABBREVIATION).trimStart();
@@ -151,8 +151,13 @@ export function clausesOf(sentences: readonly Sentence[]): Clause[] {
   return sentences.flatMap((sentence, n) => clausesIn(sentence, n));
 }
 
+/** Words that say only that something goes on beside it, without a comma behind them. */
+const BESIDE = /^(?:and |but )?(?:in the mean ?time|at the same time|at this point|for now|by now) (?=[a-z])/i;
+
 /** "In a large pan melt the butter": where the place that opens a sentence ends; 0 where none does. */
 function placeEnd(text: string): number {
+  const beside = BESIDE.exec(text);
+  if (beside !== null) return beside[0].length;
   if (!/^(?:(?:meanwhile|then),? )?(?:in|into|on|using) (?:a|an|another|the|your|the same)\b/i.test(text)) return 0;
   const ends = PLACES.flatMap(([words]) => {
     const hit = words.exec(text);

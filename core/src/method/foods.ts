@@ -25,7 +25,9 @@ export function found(k: Kitchen, name: string, clause: Clause, grams?: number):
 }
 
 /** Foods with an amount that no line has: "a litre of water", "a splash of cold water". */
-export function unlisted(k: Kitchen, text: string, clause: Clause, mentions: readonly Mention[]): Mention[] {
+export function unlisted(k: Kitchen, whole: string, clause: Clause, mentions: readonly Mention[]): Mention[] {
+  // "Everything except the ice water": what is left out is not brought in.
+  const [text = ''] = whole.split(/\b(?:except|but not|apart from|all but)\b/i);
   const bare =
     /\b(?:boiling|hot|cold|warm|just|with|the|in|or|and|some|enough|more)?\s*water\b/i.test(text) &&
     !/\bwater(?:y|ed|cress)/i.test(text);

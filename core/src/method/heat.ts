@@ -81,6 +81,11 @@ export function doHeat(k: Kitchen, clause: Clause, n: number, verb: string): voi
   const body = k.body(clause);
   const mentions = k.mentions(body, clause);
   const fats = mentions.filter(({ line }) => k.lineOf(line)?.taken.role === 'fat' || k.lineOf(line)?.taken.row.group === 'fats');
+  if (verb === 'melt' && mentions.length === 0 && k.lastNamed.length > 0 && !/\b(?:fat|butter|oil)\b/i.test(text)) {
+    // "Scoop the cream off the top and melt it": what was named before.
+    k.put('setting', n);
+    return;
+  }
   if (fats.length > 0 || verb === 'melt') {
     const vessel = hob(k, clause, n, true);
     const own = mentions.length > 0 ? mentions : found(k, /\b(?:fat|butter)\b/i.test(text) ? 'butter' : 'olive oil', clause);

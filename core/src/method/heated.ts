@@ -118,7 +118,8 @@ export function kindOfHeat(k: Kitchen, clause: Clause, vessel: Vessel, mentions:
   if (small && !(isFry && isGolden) && (short || LOOKS.fragrant.test(text))) return 'bloom';
   if (LOOKS.golden.test(text) && !LOOKS.notBrown.test(text)) return 'fry';
   if (LOOKS.soft.test(text) || LOOKS.notBrown.test(text) || HEATS.gentle.test(text) || /\bsweat/i.test(text)) return 'sweat';
-  if (isFry || (isHigh && minutes !== undefined && minutes.high <= BLOOM_MOST * 2)) return small && short ? 'bloom' : 'fry';
+  if (isFry || HEATS.high.test(text) || (isHigh && minutes !== undefined && minutes.high <= BLOOM_MOST * 2))
+    return small && short ? 'bloom' : 'fry';
   return short && small ? 'bloom' : 'sweat';
 }
 

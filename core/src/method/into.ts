@@ -79,6 +79,15 @@ export function doAdd(k: Kitchen, clause: Clause, n: number): void {
     return;
   }
   const place = k.placeIn(body);
+  if (place?.kind === 'tray' && ovenIn(text, k.context.country) !== undefined && minutesIn(text) !== undefined) {
+    k.as('roast', clause, n);
+    return;
+  }
+  const isLaidBy = mentions.length === 0 && k.here !== undefined && isHob(k.here) && !k.here.isWet && !k.isFinished();
+  if (isLaidBy && /\b(?:paper[- ]towel|kitchen (?:paper|roll|towel)|towel-lined|paper-lined)/i.test(body)) {
+    k.as('remove', clause, n);
+    return;
+  }
   const isServed = k.actions.at(-1)?.does === 'serve' && k.clauses[k.actions.at(-1)?.clause ?? -1]?.sentence === clause.sentence;
   const isTop =
     isServed ||
@@ -373,6 +382,12 @@ export function doMix(k: Kitchen, clause: Clause, n: number): void {
     return;
   }
   const mentions = k.mentions(body, clause);
+  const isByBlade =
+    /\b(?:hand|stick|immersion|hand-held)[ -]?(?:mixer|blender)\b|\b(?:in|with) (?:a|the) (?:blender|liquidi[sz]er)\b/i.test(text);
+  if (isByBlade && mentions.every(({ line }) => k.isUsedUp(line))) {
+    k.as('blend', clause, n, 'blend');
+    return;
+  }
   if (mentions.length === 0 && !unlistedWater(body)) {
     // "Whisk constantly", "toss occasionally".
     if (minutesIn(text) !== undefined && k.here?.isHot === true && /\bstir|\bwhisk/i.test(text)) {

@@ -311,6 +311,12 @@ export class LineNames {
     isUsed: (line: string) => boolean,
   ): readonly MethodLine[] {
     if (lines.length === 1) return lines;
+    if (/^peppers$/i.test(raw)) {
+      // "The peppers" are vegetables where some are a spice.
+      const grown = lines.filter(({ taken }) => taken.row.group !== 'spices');
+      if (grown.length > 0 && grown.length < lines.length) return this.chosen(grown, raw, words, n, section, isUsed);
+    }
+    if (/^both$/.test(words[n - 1]?.text ?? '') && !lines.some(({ id }) => isUsed(id))) return lines;
     if ((words[n]?.text ?? '').startsWith('mushroom') && !/^(?:dried|soaked)$/.test(words[n - 1]?.text ?? '')) {
       // "The mushrooms" are the fresh ones where some are dried.
       const freshOnes = lines.filter(({ taken }) => !taken.row.id.startsWith('dried'));

@@ -95,10 +95,35 @@ export function doRemove(k: Kitchen, clause: Clause, n: number): void {
           /^(?:reserve|set|keep|save)$/.test(one.verb ?? ''),
       ) ||
     share !== undefined;
+  if (!keeps && share === undefined && mentions.length > 0) {
+    const back = comesBack(k, clause, n);
+    const kept = mentions.filter(({ line }) => back.has(line));
+    if (kept.length > 0) {
+      lift(k, n, kept, true, undefined);
+      const gone = mentions.filter(({ line }) => !back.has(line));
+      if (gone.length > 0) lift(k, n, gone, false, undefined);
+      return;
+    }
+  }
   const thrown = keeps && share === undefined ? mentions.filter(({ line }) => k.lineOf(line)?.taken.row.group === 'herbs') : [];
   if (thrown.length > 0 && thrown.length < mentions.length) lift(k, n, thrown, false, undefined);
   lift(k, n, thrown.length < mentions.length ? mentions.filter((one) => !thrown.includes(one)) : mentions, keeps, share);
 }
+
+/** What later clauses put back into the soup: "stir the ham back in", "return the meat to the pan". */
+function comesBack(k: Kitchen, clause: Clause, n: number): ReadonlySet<string> {
+  const later = k.clauses.slice(n + 1, n + 1 + LOOKS_AHEAD);
+  const backs = later.filter(
+    ({ text }) => /\bback (?:in|into|to)\b|^(?:and |then )?return\b/i.test(text) && !/\bboil\b|\bheat\b/i.test(text),
+  );
+  return new Set(
+    backs.flatMap(({ text, section }) => {
+      const meat = /\bmeat\b/i.test(text) ? k.all.filter(({ taken }) => taken.row.origin === 'meat').map(({ id }) => id) : [];
+      return [...meat, ...k.names.mentions(text, section || clause.section, () => false).map(({ line }) => line)];
+    }),
+  );
+}
+const LOOKS_AHEAD = 8;
 
 /** Held hot through a service. */
 function holdAt(k: Kitchen, clause: Clause, n: number, atC: number): void {
@@ -440,7 +465,11 @@ export function doPrepare(k: Kitchen, clause: Clause, n: number): void {
     return;
   }
   if (/^(?:crumble|tear|snip|zest|grate)$/.test(verb ?? '') && /\b(?:over|into|in|on)\b/i.test(text) && mentions.length > 0) {
-    doAdd(k, clause, n);
+    // "Grate over some nutmeg and warm through": it goes into the pot.
+    const isBeforeHeat = k.clauses
+      .slice(n + 1, n + 3)
+      .some((one) => one.sentence === clause.sentence && /^(?:heat|simmer|cook|blend|bring)$/.test(VERBS[one.verb ?? ''] ?? ''));
+    doAdd(k, isBeforeHeat ? { ...clause, verb: 'add', text: text.replace(/\bover\b/i, 'in') } : clause, n);
     return;
   }
   if (/^(?:pick|pull|hook)$/.test(verb ?? '') && /\bout\b/i.test(text)) {

@@ -32,6 +32,10 @@ export type Pasting =
 
 const YIELD =
   /^(?:serves|makes|yields?|feeds|enough for|servings?|yield|for)\s*:?\s*(?:about |around )?(\d+|one|two|three|four|five|six|seven|eight|ten|twelve)\b(?:\s*(?:-|–|to)\s*(\d+))?(?!\s*(?:min|hour|g\b|ml))/i;
+/** "Para 6 / serves 6": behind a stroke or in brackets in a short line. */
+const SERVES_BEHIND = /^[^\d]{0,30}\d{0,3}\s*[/|(–—-]\s*(?:serves|makes|for)\s*:?\s*(\d+)\b(?!\s*(?:min|hour|g\b|ml|kg|l\b))/i;
+/** "Potage for 50": how many at the end of the first line. */
+const FOR_SO_MANY = /^([^\d]{4,60}?),? for (\d{1,3})(?: people| bowls| persons)?$/i;
 const HEADING = /^(?:#+\s*)?(?:ingredients|you will need|shopping|for (?:the |a )?[\w &-]+|to (?:serve|garnish|finish))\s*:?$/i;
 /** "Roast tomato – 20 portions": bowls at the end of a title, or alone. */
 const PORTIONS = /(?:^|\s*[–—(,-]\s*)(?:serves |for |makes )?(\d+)\s*(?:portions?|servings?|bowls?|covers|people)\)?$/i;
@@ -44,7 +48,7 @@ const LONGEST_LINE = 300;
 const NUMBERED = /^\s*(?:\d{1,2}[.)]\s+)(?=[A-Z])/;
 const LEAST_WORDS = 5;
 /** A title is a name: no sentence, no list. */
-const MOST_TITLE_WORDS = 9;
+const MOST_TITLE_WORDS = 12;
 /** Characters that no text has: what begins so is a file of another kind under a wrong name. */
 // eslint-disable-next-line no-control-regex -- it is control characters that are looked for
 const BINARY = /[\u0000-\u0008\u000e-\u001a\ufffd]/;
@@ -128,6 +132,7 @@ function splitFoods(line: string, alone: boolean, context: ReadingContext): stri
   const split =
     alone && pieces.length === 1 ? line.split(/, ?(?=(?:\d|[½¼¾⅓⅔]|an? |one |two |three |half |salt\b|pepper\b))/i) : pieces;
   return split
+    .map((piece) => piece.replace(/^(?:s ?(?:&|\+|and) ?p\b|salt ?\+ ?pepper)/i, 'salt and pepper'))
     .flatMap((piece) => amountsBehindOneAnother(piece, context) ?? [piece])
     .flatMap((piece) => {
       if (piece.length > LONGEST_LINE) return [piece];
@@ -147,6 +152,11 @@ function splitFoods(line: string, alone: boolean, context: ReadingContext): stri
           piece.trim(),
         );
       if (fruit !== null) return [`juice of ${fruit[1] ?? ''}`, `zest of ${fruit[1] ?? ''}`];
+      const behind = FRUIT_COUNTED.exec(piece.trim());
+      if (behind !== null) {
+        const own = `${behind[2] ?? behind[3] ?? '1'} ${behind[1] ?? behind[4] ?? ''}`;
+        return [`juice of ${own}`, `zest of ${own}`];
+      }
       const dissolved =
         /^(.+?\b(?:cubes?|powder|pots?|bouillon)),? (?:dissolved|crumbled|mixed|made up|stirred) (?:in|into|with) (.*water.*)$/i.exec(
           piece.trim(),
@@ -159,6 +169,19 @@ function splitFoods(line: string, alone: boolean, context: ReadingContext): stri
       return both === null ? [piece] : [`juice of ${both[1] ?? ''}`, `zest of ${both[1] ?? ''}`];
     })
     .flatMap((piece) => listed(piece.trim(), context) ?? [piece.trim()]);
+}
+
+/** "Oranges 2 (zest+juice)", "2 oranges (zest and juice)". */
+const FRUIT_COUNTED =
+  /^(?:(lemons?|limes?|oranges?) (\d+)|(\d+) (lemons?|limes?|oranges?)),? \(?(?:zest ?(?:\+|&|and) ?juice|juice ?(?:\+|&|and) ?zest)\)?$/i;
+
+/** So much for each who eats: "20 g pp", "30 ml per bowl". */
+const FOR_EACH =
+  /\b(\d+(?:[.,]\d+)?) ?(g|ml)\b(?: each)? ?(?:pp|p\/p|per (?:person|head|bowl|portion|serving|serve|cover)|a (?:bowl|head|portion))\b\.?/i;
+
+function forAll(line: string, bowls: number | undefined): string {
+  if (bowls === undefined) return line;
+  return line.replace(FOR_EACH, (_, figure: string, unit: string) => `${String(Number(figure.replace(',', '.')) * bowls)} ${unit}`);
 }
 
 /** Bullets, tick boxes and other signs before a line; cells of a table behind one another. */
@@ -252,8 +275,27 @@ function parted(row: Row, next: string | undefined): Row[] {
 const HEADED_LINE =
   /^(?:(?:for|as) (?:the |a )?(?:garnish(?:ing)?|topping|serving|finish)|to (?:serve|garnish|finish)|garnish|topping|optional)s?:\s+(?=\S)/i;
 
+/** What a yield is said in when it is not said in bowls, L; a bowl holds so much where nobody says. */
+const BY_VOLUME =
+  /^(?:serves|makes|yields?|yield|batch)\s*:?\s*(?:about |around |approx\.? )?(\d+(?:[.,/]\d+)?(?: \d\/\d)?|an?|one|two|three|four|five|six)\s*(?:-|–|to\s+\d+)?\s*(quarts?|qts?|litres?|liters?|l|gallons?|gals?|pints?|pts?|cups?|kg|kilos?)\b/i;
+const LITRES: readonly (readonly [RegExp, number])[] = [
+  [/^q/i, 0.946],
+  [/^gal/i, 3.785],
+  [/^p/i, 0.5],
+  [/^c/i, 0.24],
+];
+const BOWL_L = 0.3;
+const SAID_BESIDE = /\b(\d+)\s*(?:portions?|servings?|bowls?|covers|people|serves)\b/i;
+
 function bowlsIn(line: string): number | undefined {
-  const found = YIELD.exec(line);
+  const volume = BY_VOLUME.exec(line);
+  if (volume !== null) {
+    const beside = SAID_BESIDE.exec(line.slice(volume[0].length));
+    if (beside !== null) return Number(beside[1]);
+    const litres = figureIn(volume[1] ?? '') * (LITRES.find(([unit]) => unit.test(volume[2] ?? ''))?.[1] ?? 1);
+    return litres > 0 ? Math.max(1, Math.round(litres / BOWL_L)) : undefined;
+  }
+  const found = YIELD.exec(line) ?? SERVES_BEHIND.exec(line);
   if (found === null) return undefined;
   const low = figureIn(found[1] ?? '');
   const high = found[2] === undefined ? low : Number(found[2]);
@@ -369,6 +411,12 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
     const isHeading = HEADING.test(line) || (line.endsWith(':') && line.length < 60);
     const next = placed[n + 1]?.line;
     const portions = bowls === undefined ? PORTIONS.exec(line) : null;
+    const soMany = n === 0 && bowls === undefined && placed.length > 1 ? FOR_SO_MANY.exec(line) : null;
+    if (soMany !== null && portions === null && stated === undefined) {
+      title = (soMany[1] ?? '').replace(/^#+\s*/, '');
+      bowls = Number(soMany[2]);
+      continue;
+    }
     if (portions !== null && (n === 0 || portions.index === 0) && Number(portions[1]) > 0 && Number(portions[1]) <= 1000) {
       bowls = Number(portions[1]);
       if (portions.index > 0) title = line.slice(0, portions.index).replace(/^#+\s*/, '');
@@ -408,7 +456,7 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
   if (own.length === 0) return { ok: false, code: 'NOTHING_IN_IT' };
   if (own.length > MOST_LINES) return { ok: false, code: 'TOO_LONG', characters: text.length, lines: own.length };
   const readings = readLines(
-    own.map(({ text: food }) => food),
+    own.map(({ text: food }) => forAll(food, bowls)),
     context,
   );
   return {

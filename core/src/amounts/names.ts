@@ -96,6 +96,9 @@ export interface Names {
   readonly before: Map<string, Found>;
 }
 
+/** Ids whose words alone could be any of several things: those are asked. */
+const TOO_PLAIN: ReadonlySet<string> = new Set(['lentil', 'new potato', 'seed oil']);
+
 /**
  * Every name of a larder, prepared to be searched once. "Butter, salted" also answers to "butter" unless a row before
  * it does already: the plain form stands first in its file.
@@ -120,6 +123,10 @@ export function namesOf(rows: readonly IngredientRow[]): Names {
       const [short] = full.split(',');
       if (short !== undefined && short !== full && !exact.has(plain(short))) put(id, short);
     }
+  }
+  for (const { id } of rows) {
+    const words = plain(id.replace(/-/g, ' '));
+    if (!exact.has(words) && !TOO_PLAIN.has(words)) put(id, words);
   }
   const byWord = new Map<string, Name[]>();
   for (const one of all) {

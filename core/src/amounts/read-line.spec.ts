@@ -238,3 +238,17 @@ describe('what a line leaves open', () => {
     ]);
   });
 });
+
+describe('names of the larder', () => {
+  it('what a row is called by itself is that row, or is asked between rows that share the name: never another one', () => {
+    const context = { larder: makeLarder(LARDER_ROWS), names: namesOf(LARDER_ROWS), country: 'gb' as const };
+    const wrong = LARDER_ROWS.flatMap(({ id, name, aka }) =>
+      [id.replace(/-/g, ' '), name, ...(aka ?? [])].flatMap((words) => {
+        const reading = readLine(`100 g ${words}`, context);
+        return reading.code === 'READ' && reading.ingredient !== id ? [`${words}: ${reading.ingredient}, not ${id}`] : [];
+      }),
+    );
+    // Corn flour is starch in Britain, turmeric by weight is the root, and stock that is not said to be unsalted is the plain one.
+    expect(wrong.length).withContext(wrong.join('\n')).toBeLessThanOrEqual(5);
+  });
+});

@@ -2,7 +2,7 @@ import { soupVessel } from './where.js';
 import type { Kitchen } from './kitchen.js';
 import { USUAL } from './usual.js';
 import { BLENDERS } from './lexicon.js';
-import { minutesIn, partOf } from './measures.js';
+import { minutesIn, partOf, partsInWords } from './measures.js';
 import type { Clause } from './clauses.js';
 
 /** "Most of it" and "some of it", where no part is named. Kitchen defaults, marked where they are used. */
@@ -44,7 +44,7 @@ export function doBlend(k: Kitchen, clause: Clause, n: number, verb: string): vo
       .exec(
         /\bat a time\b|\ball of it or\b|\bor (?:only |just )?(?:half|part)\b/i.test(body)
           ? ''
-          : body.replace(/half[- ]?(?:full|fill\w*|way)|in (?:two )?halves/gi, ''),
+          : partsInWords(body).replace(/half[- ]?(?:full|fill\w*|way)|in (?:two )?halves/gi, ''),
       )?.[1]
       ?.toLowerCase();
   const blended =

@@ -178,6 +178,8 @@ export function doTurn(k: Kitchen, clause: Clause, n: number): void {
     doBring(k, { ...clause, text: 'bring to the boil', verbAt: 0 }, n);
     return;
   }
+  const lid = k.here === undefined ? undefined : k.lidOf(clause, k.here);
+  if (lid !== undefined && k.here !== undefined) k.here.lid = lid;
   k.isTurnedUp = /\b(?:up|increase|raise|high)\b/i.test(text) && !/\b(?:low|down|gentle|medium(?!-high))\b/i.test(text);
   k.put('setting', n);
 }

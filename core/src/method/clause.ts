@@ -146,7 +146,8 @@ const HEATING: ReadonlySet<Sense> = new Set(['boil', 'simmer', 'cook', 'fry', 's
 /** Kitchen notes say first what goes in: "stock, boil, 15 min". */
 function leadIn(k: Kitchen, clause: Clause, sense: Sense): Clause | undefined {
   const before = clause.text.slice(0, clause.verbAt);
-  if (!HEATING.has(sense) || !/^[\w\s+&,-]+,\s*$/.test(before)) return undefined;
+  const isWarmedAgain = clause.verb === 'return' && /\breturn to (?:a |the )?(?:boil|simmer|\d)/i.test(clause.text);
+  if (!(HEATING.has(sense) || isWarmedAgain) || !/^[\w\s+&,-]+,\s*$/.test(before)) return undefined;
   if (/^(?:in|on|once|when|while|after|before|with|for|if|as|meanwhile|then|to|until|over|now|off|using)\b/i.test(before))
     return undefined;
   const fresh = k.mentions(before, clause).filter(({ line }) => !k.isUsedUp(line));
@@ -160,7 +161,7 @@ function verbless(k: Kitchen, clause: Clause, n: number): void {
     k.put('store', n);
     return;
   }
-  if (/\b(?:on top|to serve|over the top|to garnish)\b/i.test(text) && mentions.length > 0) {
+  if (/\b(?:on top|to serve|over the top|to garnish|(?:on|at|for|to) service)\b/i.test(text) && mentions.length > 0) {
     onTop(k, mentions, text, n);
     return;
   }
@@ -201,6 +202,12 @@ function verbless(k: Kitchen, clause: Clause, n: number): void {
     return;
   }
   if (mentions.length > 0) doAdd(k, clause, n);
+  const isSaltNamed = /\b(?:salt|seasoning)\b/i.test(text) && !/\bsalted\b/i.test(text);
+  const isSaltMeasured = mentions.some(
+    ({ line }) => /salt$/.test(k.lineOf(line)?.taken.row.id ?? '') && (k.lineOf(line)?.taken.kg ?? 0) > 0,
+  );
+  if (mentions.length > 0 && isSaltNamed && !isSaltMeasured && k.actions.at(-1)?.does !== 'season')
+    doSeason(k, { ...clause, text: 'season' }, n);
   if (mentions.length > 0 && /\bback to (?:the )?boil\b/i.test(text)) doBring(k, { ...clause, text: 'bring to the boil' }, n);
   if (k.actions.slice(heats).some(({ minutes: own }) => own !== undefined)) return;
   if (

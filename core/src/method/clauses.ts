@@ -43,7 +43,9 @@ export function sentencesOf(text: string): Sentence[] {
       section = head[1] ?? '';
       continue;
     }
-    const numbered = /^(?:(?:step\s*)?\d{1,2}\s*[.):]\s*|[-*•·▢☐□]\s*|step \d{1,2}\s+)/i.exec(own) ?? bareNumber(own);
+    const numbered =
+      /^(?:(?:step\s*)?\d{1,2}\s*[.):/]\s*|\d{1,2}\s?[–—-]\s+(?=[A-Z])|[-*•·▢☐□■▪▫●○◦◆◇★☆➤►▶▸‣⁃∙]\s*|step \d{1,2}\s+)/i.exec(own) ??
+      bareNumber(own);
     let start = numbered?.[0].length ?? 0;
     const inLine = HEAD_OF_LINE.exec(own.slice(start));
     let here = section;
@@ -108,7 +110,7 @@ interface Word {
 }
 
 function wordsOf(text: string): Word[] {
-  return [...text.matchAll(/[a-zà-ÿ]+(?:['’-][a-zà-ÿ]+)*|\d+(?:[.,/]\d+)*|[,;:()–—&+]/gi)].map((hit) => ({
+  return [...text.matchAll(/[a-zà-ÿ]+(?:['’-][a-zà-ÿ]+)*|\d+(?:[.,/]\d+)*|[½¼¾⅓⅔]|[,;:()–—&+]/gi)].map((hit) => ({
     text: hit[0].toLowerCase(),
     at: hit.index,
   }));
@@ -116,7 +118,7 @@ function wordsOf(text: string): Word[] {
 
 /** Words that say after a noun-like verb that it is one: "salt the water", "top with". */
 const AFTER_VERB =
-  /^(?:the|a|an|each|your|it|them|with|in|into|on|over|to|through|up|down|off|out|for|until|lightly|well|half|all|some|any|everything|both|this|that|gently|by|\d.*)$/;
+  /^(?:the|a|an|each|your|it|them|with|in|into|on|over|to|through|up|down|off|out|for|until|lightly|well|half|all|some|any|everything|both|this|that|gently|by|[\d½¼¾⅓⅔].*)$/;
 
 /** Seasonings by themselves: "salt to taste", "juice of a lemon". */
 const SEASONINGS: ReadonlySet<string> = new Set(['salt', 'pepper', 'juice', 'zest', 'oil']);
@@ -130,6 +132,8 @@ function isVerb(words: readonly Word[], n: number, startsSentence: boolean): boo
   const next = words[n + 1]?.text;
   const isLook = words.slice(Math.max(0, n - 6), n).some(({ text }) => /^(?:until|till|golden|is|are)$/.test(text));
   if (word === 'fish') return next === 'out';
+  if (word === 'heat' && /^(?:medium|high|low|gentle|moderate|strong|full|fierce|lowest|the|a)$/.test(words[n - 1]?.text ?? ''))
+    return false;
   if (word === 'cut' && next === 'up' && words[n - 1]?.text === 'and' && PARTICIPLES[words[n - 2]?.text ?? ''] !== undefined)
     return false;
   // "Add the cumin and purée, 2 min" is the paste of tomatoes.

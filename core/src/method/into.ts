@@ -293,7 +293,9 @@ export function intoVessel(
     minutesIn(clause.text) !== undefined &&
     (vessel.isHot || (isHob(vessel) && vessel.lines.size > 0)) &&
     !vessel.isBlended &&
-    /\b(?:stir\w*|for|cook)\b|\s\d+ ?min(?:ute)?s?\.?$|, ?(?:about )?\d+(?: ?[-–] ?\d+)? ?min/i.test(clause.text) &&
+    /\b(?:stir\w*|for|cook)\b|\s\d+ ?min(?:ute)?s?\.?$|, ?(?:about )?\d+(?: ?[-–] ?\d+)? ?(?:min|sec|['′’](?!\w))/i.test(
+      clause.text,
+    ) &&
     deglazing.length === 0
   ) {
     const kind = kindOfHeat(k, clause, vessel, [], false);

@@ -64,6 +64,7 @@ function inMinutes(unit: string): number {
 
 const SPOKEN: readonly (readonly [RegExp, number])[] = [
   [/\bhalf a minute\b/i, 0.5],
+  [/\b(?:another|a further|one more) minute\b(?! or| and)/i, 1],
   [/\ba minute or two\b/i, 1.5],
   [/\ban hour or two\b/i, 90],
   [/\ba minute and a half\b/i, 1.5],
@@ -211,6 +212,20 @@ const PARTS: readonly (readonly [RegExp, number])[] = [
   [/\bquarter\b/i, 0.25],
 ];
 
+/** Parts as they are written in one sign or with a stroke. */
+const SIGNS: readonly (readonly [RegExp, string])[] = [
+  [/½|(?<![\d/])1\/2(?![\d/])/g, 'half'],
+  [/⅓|(?<![\d/])1\/3(?![\d/])/g, 'a third'],
+  [/⅔|(?<![\d/])2\/3(?![\d/])/g, 'two thirds'],
+  [/¼|(?<![\d/])1\/4(?![\d/])/g, 'a quarter'],
+  [/¾|(?<![\d/])3\/4(?![\d/])/g, 'three quarters'],
+];
+
+/** Parts in words. @example partsInWords('blend ⅔ of it') // 'blend two thirds of it' */
+export function partsInWords(text: string): string {
+  return SIGNS.reduce((words, [sign, word]) => words.replace(sign, word), text);
+}
+
 /** The part that words name of what is there; undefined where they name none. @example partIn('about a third') // 1/3 */
 export function partOf(words: string): number | undefined {
   return PARTS.find(([said]) => said.test(words))?.[1];
@@ -218,7 +233,7 @@ export function partOf(words: string): number | undefined {
 
 /** How much of something is meant by the words before it: a share, the rest of it, or a share that only the cook knows. */
 export function shareBefore(words: string): { readonly share?: number; readonly rest?: true; readonly vague?: true } {
-  const text = words
+  const text = partsInWords(words)
     .toLowerCase()
     .replace(
       /\s+(?:the|your|that|this|those|these|its|fresh|freshly|chopped|grated|sliced|roasted|cooked|diced|toasted|snipped|picked)\s*/g,

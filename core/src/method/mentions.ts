@@ -113,7 +113,7 @@ const STALKS: ReturnType<typeof shareBefore> = { share: 0.3, vague: true };
 /** All that has not gone in yet. */
 const EVERYTHING =
   /\b(?:everything else|everything (?=except|but|apart)|all (?:of )?the (?:other |remaining )?ingredients|(?:the )?(?:rest of the|remaining|other) ingredients|the rest(?! of)|all the rest)\b/i;
-const BUT = /\b(?:except(?: for)?|but not|apart from|all but)\b/i;
+const BUT = /\b(?:except(?: for)?|but not|apart from|all but)\b|\((?:not|no|except)\b/i;
 const LATER: ReadonlySet<Role> = new Set(['cream', 'finish', 'garnish', 'yolk', 'salt', 'season', 'herb']);
 
 interface Name {
@@ -228,9 +228,11 @@ export class LineNames {
       }
       return out;
     }
+    const but = BUT.exec(text);
+    const left = new Set(but === null ? [] : this.named(text.slice(but.index), section, () => false).map(({ line }) => line));
     for (const [words, fits] of GROUPS) {
       for (const hit of text.matchAll(words)) {
-        const own = pool.filter(({ taken }) => fits(taken.role, taken.row));
+        const own = pool.filter(({ id, taken }) => fits(taken.role, taken.row) && !left.has(id));
         const fresh = own.filter(({ id }) => !isUsed(id));
         const isMade = /\b(?:roast|roasted|cooked)\b/i.test(hit[0]);
         for (const line of isMade ? own.filter(({ id }) => isUsed(id)) : fresh.length > 0 ? fresh : own)

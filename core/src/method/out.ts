@@ -95,7 +95,7 @@ export function doRemove(k: Kitchen, clause: Clause, n: number): void {
           /^(?:reserve|set|keep|save)$/.test(one.verb ?? ''),
       ) ||
     share !== undefined;
-  if (!keeps && share === undefined && mentions.length > 0) {
+  if (!keeps && mentions.length > 0) {
     const back = comesBack(k, clause, n);
     const kept = mentions.filter(({ line }) => back.has(line));
     if (kept.length > 0) {
@@ -347,6 +347,11 @@ export function doCool(k: Kitchen, clause: Clause, n: number): void {
 
 export function doChill(k: Kitchen, clause: Clause, n: number): void {
   const minutes = minutesIn(clause.text);
+  if (/\bwithin\b|[<≤]|\bbelow\b|\bor serve\b/i.test(clause.text)) {
+    // A rule for what is left over.
+    k.put('store', n);
+    return;
+  }
   k.servedCold ||= !/\b(?:fat|overnight then|store|keep)\b/i.test(clause.text);
   k.put('chill', n, minutes === undefined ? {} : { minutes: { low: minutes.low, high: minutes.high } });
 }

@@ -45,7 +45,7 @@ const ABOUT =
 const METHOD = /^(?:#+\s*)?(?:step \d+|method|directions?|instructions?|preparation|steps?|what to do|how to make it)\s*:?$/i;
 /** Characters of the longest line that can be a list of foods. */
 const LONGEST_LINE = 300;
-const NUMBERED = /^\s*(?:\d{1,2}[.)]\s+)(?=[A-Z])/;
+const NUMBERED = /^\s*(?:\d{1,2}(?:[.)/:]|\s?[–—-])\s+)(?=[A-Z])/;
 const LEAST_WORDS = 5;
 /** A title is a name: no sentence, no list. */
 const MOST_TITLE_WORDS = 12;
@@ -114,7 +114,7 @@ function amountsBehindOneAnother(piece: string, context: ReadingContext): string
   if (piece.length > LONGEST_LINE) return undefined;
   const text = piece.replace(CHAT, '');
   const parts = text.split(
-    /\s*,\s*(?:and\s+)?(?=[\d½¼¾⅓⅔]|(?:an?|bit|drop|knob|splash|pinch|handful|one|two|three|half)\b|[a-z][a-z ]*\d)/i,
+    /\s*,\s*(?:and\s+)?(?=[\d½¼¾⅓⅔]|(?:an?|bit|drop|knob|splash|pinch|handful|one|two|three|half)\b|[a-z][a-z ]*[\d½¼¾⅓⅔])/i,
   );
   if (
     parts.length < LEAST_PARTS ||
@@ -126,12 +126,41 @@ function amountsBehindOneAnother(piece: string, context: ReadingContext): string
 }
 const LEAST_PARTS = 3;
 
+/** "Celery, 3 sticks, diced", "tomatoes, 2 x 400 g tins"; a measure of the cut is no amount. */
+const FOOD_THEN_AMOUNT = /^([a-z][a-z' -]{1,40}?), ((?:\d|[½¼¾⅓⅔])[^,]{0,40}?)(?:, (.*))?$/i;
+const OF_A_CUT = /^\d+(?:[.,]\d+)? ?(?:-|–)? ?\d* ?(?:cm|mm|inch|in\b|")/i;
+/** "Oil, sunflower 150 ml": a name from behind, and its amount. */
+const NAME_FROM_BEHIND = /^([a-z]+), ([a-z]+) (\d[\d.,]* ?(?:kg|g|ml|l|litres?|tbsp|tsp|lb|oz|cups?))$/i;
+
+/** "Cinnamon ½ tsp". */
+const SPOONED_BEHIND =
+  /^([a-z][a-z ]*[a-z]) ((?:\d+ )?(?:[½¼¾⅓⅔]|\d\/\d|\d+)) ?(tsps?|tbsps?|teaspoons?|tablespoons?|cups?|pinch(?:es)?|cloves?|sticks?)$/i;
+
+/** A line whose amount stands behind its food, turned to the way in which lines are read. */
+function amountFirst(line: string, context: ReadingContext): string {
+  const behind = NAME_FROM_BEHIND.exec(line);
+  if (behind !== null) {
+    const turned = `${behind[3] ?? ''} ${behind[2] ?? ''} ${behind[1] ?? ''}`;
+    if (isKnown(turned, context)) return turned;
+  }
+  const spooned = SPOONED_BEHIND.exec(line);
+  if (spooned !== null) return `${spooned[2] ?? ''} ${spooned[3] ?? ''} ${spooned[1] ?? ''}`;
+  const parts = FOOD_THEN_AMOUNT.exec(line);
+  if (parts === null) return line;
+  const [, food = '', amount = '', manner] = parts;
+  const isCounted = /^[\d½¼¾]+ (?:cloves?|sticks?|stalks?|heads?|bulbs?|leaves|sprigs?|ears?|cobs?)$/i.test(amount);
+  if (OF_A_CUT.test(amount) || (!isCounted && isKnown(amount, context))) return line;
+  const turned = `${amount} ${food}`;
+  return isKnown(turned, context) ? `${turned}${manner === undefined ? '' : `, ${manner}`}` : line;
+}
+
 /** Pieces of one written line: several foods behind one another are parted, and salt from its pepper. */
 function splitFoods(line: string, alone: boolean, context: ReadingContext): string[] {
   const pieces = line.split(/ *; */);
   const split =
     alone && pieces.length === 1 ? line.split(/, ?(?=(?:\d|[½¼¾⅓⅔]|an? |one |two |three |half |salt\b|pepper\b))/i) : pieces;
   return split
+    .map((piece) => amountFirst(piece.trim(), context))
     .map((piece) => piece.replace(/^(?:s ?(?:&|\+|and) ?p\b|salt ?\+ ?pepper)/i, 'salt and pepper'))
     .flatMap((piece) => amountsBehindOneAnother(piece, context) ?? [piece])
     .flatMap((piece) => {
@@ -184,6 +213,9 @@ function forAll(line: string, bowls: number | undefined): string {
   return line.replace(FOR_EACH, (_, figure: string, unit: string) => `${String(Number(figure.replace(',', '.')) * bowls)} ${unit}`);
 }
 
+/** Signs before a line: dots, boxes, ticks, stars, dashes. */
+const BULLETS = /^\s*(?:[-*•·▢☐☑✓✔□■▪▫●○◦◉◆◇★☆➤►▶▸‣⁃∙–—]|\[[ x]?\])+\s*/i;
+
 /** Bullets, tick boxes and other signs before a line; cells of a table behind one another. */
 function bare(line: string): string {
   const cells = /[|\t]/.test(line)
@@ -193,7 +225,7 @@ function bare(line: string): string {
         .filter((cell) => cell !== '' && !/^[-: ]+$/.test(cell))
         .join(' ')
     : line.replace(/^([a-z][a-z ]*),\s*([\d.]+),\s*(g|kg|ml|l|litres?|cups?|tbsp|tsp|pcs?)\b\s*,?/i, '$1 $2 $3 ');
-  return cells.replace(/^\s*(?:[-*•·▢☐□–—]|\[ ?\])\s*/, '').trim();
+  return cells.replace(BULLETS, '').trim();
 }
 
 /** The head of a table of foods. */
@@ -305,7 +337,7 @@ function bowlsIn(line: string): number | undefined {
 
 /** A first line names the soup when it is no food with an amount. */
 function isTitle(line: string, isFirst: boolean, more: boolean): boolean {
-  const own = line.replace(/\s*[/–—-]\s*(?:yield|makes|batch)\b.*$/i, '');
+  const own = line.replace(/\s*[/,(–—-]\s*(?:yield|makes|batch)\b.*$/i, '');
   if (own !== line && own.length > 2) return true;
   if (!isFirst || !more || line.length > 80 || /[.!;]$/.test(line) || line.split(/\s+/).length > MOST_TITLE_WORDS) return false;
   const { value, says, ratio } = takeApart(line);
@@ -313,17 +345,25 @@ function isTitle(line: string, isFirst: boolean, more: boolean): boolean {
 }
 
 const PROSE_MEASURE =
-  /\b((?:\d+(?:[.,]\d+)?(?: \d\/\d)?|[½¼¾]|an?|half an?|one|two|three|four|six|eight)\s*(?:kg|g|lbs?|oz|pounds?|ounces?|ml|l|litres?|pints?|quarts?|cups?|tablespoon(?:ful)?s?|teaspoon(?:ful)?s?|tbsps?|tsps?|knobs?|pinch(?:es)?|sticks?|cloves?)\.?)\s+(?:of\s+)?(?=([a-z]+(?: [a-z]+){0,2}))/gi;
+  /(?<![\d/])\b((?:\d+(?:[.,]\d+)?(?: \d\/\d)?|\d\/\d|[½¼¾]|an?|half an?|one|two|three|four|six|eight)\s*(?:kg|g|lbs?|oz|pounds?|ounces?|ml|l|litres?|pints?|quarts?|cups?|tablespoon(?:ful)?s?|teaspoon(?:ful)?s?|tbsps?|tsps?|knobs?|pinch(?:es)?|sticks?|cloves?)\.?)\s+(?:of\s+)?(?=([a-z]+(?: [a-z]+){0,2}))/gi;
 /** "A pumpkin of some 4 lb.": the weight behind the food. */
 const PROSE_WEIGHED =
   /\b(?:an?|the|one|two)\s+([a-z]+(?: [a-z]+)?) (?:of|weighing) (?:some |about )?(\d+(?:[.,]\d+)? ?(?:kg|g|lbs?|oz|pounds?))\b/gi;
 const PROSE_WORDS = 3;
+/** "2 medium squash (about 4 pounds total)", "1 diced onion": a count, or the weight behind it. */
+const PROSE_COUNTED =
+  /(?<![\d/.,])\b(\d{1,2}|one|two|three|four|five|six)\s+(?:(?:diced|sliced|chopped|minced|peeled|crushed|ripe|whole|finely|roughly)\s+)*(?!(?:kg|g|lbs?|oz|pounds?|ounces?|ml|l|litres?|liters?|pints?|quarts?|cups?|table\w+|tea\w+|tbsps?|tsps?|knobs?|pinch\w*|sticks?|cloves?|min\w*|hours?|degrees?)\b)([a-z]+(?: [a-z]+){0,2})(?:\s*\((?:about |approx\.? |around )?(\d+(?:[.,]\d+)?\s*(?:pounds?|lbs?|kg|g|oz|ounces?))(?: total| in all)?\))?/gi;
 
 /** Foods of a recipe that has no list: each with its measure, out of the sentences that use them. */
 function foodsInProse(text: string, context: ReadingContext): { heading: string; text: string }[] {
   const found = [
     ...[...text.matchAll(PROSE_WEIGHED)].map((hit) => ({ at: hit.index, measure: hit[2] ?? '', words: hit[1] ?? '' })),
     ...[...text.matchAll(PROSE_MEASURE)].map((hit) => ({ at: hit.index, measure: hit[1] ?? '', words: hit[2] ?? '' })),
+    ...[...text.matchAll(PROSE_COUNTED)].map((hit) => ({
+      at: hit.index,
+      measure: hit[3] ?? hit[1] ?? '',
+      words: hit[2] ?? '',
+    })),
   ].sort((a, b) => a.at - b.at);
   const lines = new Set<string>();
   for (const { measure, words } of found) {

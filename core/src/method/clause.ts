@@ -204,7 +204,7 @@ function verbless(k: Kitchen, clause: Clause, n: number): void {
   if (mentions.length > 0) doAdd(k, clause, n);
   const isSaltNamed = /\b(?:salt|seasoning)\b/i.test(text) && !/\bsalted\b/i.test(text);
   const isSaltMeasured = mentions.some(
-    ({ line }) => /salt$/.test(k.lineOf(line)?.taken.row.id ?? '') && (k.lineOf(line)?.taken.kg ?? 0) > 0,
+    ({ line }) => (k.lineOf(line)?.taken.row.id ?? '').endsWith("salt") && (k.lineOf(line)?.taken.kg ?? 0) > 0,
   );
   if (mentions.length > 0 && isSaltNamed && !isSaltMeasured && k.actions.at(-1)?.does !== 'season')
     doSeason(k, { ...clause, text: 'season' }, n);

@@ -28,21 +28,9 @@ import { doAdd, doMix, doWrap, doJoin } from './into.js';
 import { doDeglaze, doCover, doThin, doThicken, doBind, doBalance } from './thin.js';
 import { doSeason, doCheck } from './taste.js';
 import { doBlend, doMash } from './blade.js';
-import {
-  doRemove,
-  doReserve,
-  doSet,
-  doLet,
-  doCool,
-  doChill,
-  doPeel,
-  doSqueeze,
-  doPrepare,
-  doSoak,
-  doDrain,
-  doStrain,
-  doSkim,
-} from './out.js';
+import { doPeel, doPrepare, doSoak, doSqueeze } from './knife.js';
+import { doDrain, doRemove, doReserve, doSet, doSkim, doStrain } from './out.js';
+import { doChill, doCool, doLet } from './stand.js';
 
 function take(k: Kitchen, clause: Clause, n: number): void {
   const { text, verb } = clause;
@@ -204,7 +192,7 @@ function verbless(k: Kitchen, clause: Clause, n: number): void {
   if (mentions.length > 0) doAdd(k, clause, n);
   const isSaltNamed = /\b(?:salt|seasoning)\b/i.test(text) && !/\bsalted\b/i.test(text);
   const isSaltMeasured = mentions.some(
-    ({ line }) => (k.lineOf(line)?.taken.row.id ?? '').endsWith("salt") && (k.lineOf(line)?.taken.kg ?? 0) > 0,
+    ({ line }) => (k.lineOf(line)?.taken.row.id ?? '').endsWith('salt') && (k.lineOf(line)?.taken.kg ?? 0) > 0,
   );
   if (mentions.length > 0 && isSaltNamed && !isSaltMeasured && k.actions.at(-1)?.does !== 'season')
     doSeason(k, { ...clause, text: 'season' }, n);

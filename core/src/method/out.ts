@@ -1,22 +1,13 @@
-import { TOUCH_C } from '../steps/index.js';
 import { A_FEW, lift } from './lift.js';
-import { target } from './where.js';
-import { intoVessel } from './into.js';
 import type { Kitchen } from './kitchen.js';
 import { USUAL } from './usual.js';
 import { VERBS } from './lexicon.js';
 import type { Mention } from './mentions.js';
-import { minutesIn, degreesIn, percentIn, partOf } from './measures.js';
+import { degreesIn, percentIn, partOf } from './measures.js';
 import { isHob, type Vessel } from './vessel.js';
 import { readLine } from '../amounts/index.js';
 import type { Clause } from './clauses.js';
-import type { Action } from './action.js';
-import { cutOf } from '../draft/index.js';
-import { doRoast, doPreheat, doSweat, doCook } from './heat.js';
-import { doBring, doSimmer } from './boil.js';
-import { doAdd } from './into.js';
-import { doThin } from './thin.js';
-import { doMash } from './blade.js';
+import { doPreheat } from './heat.js';
 
 export function doRemove(k: Kitchen, clause: Clause, n: number): void {
   const { text } = clause;
@@ -46,7 +37,7 @@ export function doRemove(k: Kitchen, clause: Clause, n: number): void {
     return;
   }
   if (/\bskins?|\bpeel\b|\bseeds\b|\bshells?\b/i.test(body)) {
-    doPeel(k, clause, n);
+    k.as('peel', clause, n);
     return;
   }
   const dry = k.here;
@@ -253,246 +244,11 @@ export function doSet(k: Kitchen, clause: Clause, n: number): void {
       }
     }
     if (/\b(?:cool|for \d|minutes|until)\b/i.test(text)) {
-      doCool(k, clause, n);
+      k.as('cool', clause, n);
       return;
     }
   }
   k.put('setting', n);
-}
-
-export function doLet(k: Kitchen, clause: Clause, n: number): void {
-  const { text } = clause;
-  const minutes = minutesIn(text);
-  if (/\blet\b(?: \w+){0,2} down\b/i.test(text)) {
-    doThin(k, clause, n);
-    return;
-  }
-  if (/\b(?:whole|chunky|bit chunky|lumps|as it is)\b/i.test(text) && minutes === undefined) {
-    k.put('remark', n);
-    return;
-  }
-  if (
-    /\b(?:boil|bubble|cook|evaporate|reduce|simmer)\w*(?: \w+)? (?:away|off|down)\b|\b(?:bubble|boil|cook) (?:for )?(?:about )?(?:\d|a minute)|\bevaporate|\breduce\b|\bgone\b|\bdry\b|\bnothing left\b/i.test(
-      text,
-    ) &&
-    k.actions.filter(({ does }) => does !== 'remark').at(-1)?.does === 'deglaze'
-  ) {
-    k.put('setting', n);
-    return;
-  }
-  if (/\bsweat|\bsoften\b|\bstew\b|\bbraise\b/i.test(text)) {
-    doSweat(k, clause, n);
-    return;
-  }
-  if (/\b(?:simmer|bubble|tick|blip|putter|murmur|cook|boil)\b/i.test(text) && !/\bcool\b/i.test(text)) {
-    if (/\bboil\b/i.test(text) && minutes === undefined) doBring(k, clause, n);
-    else if (k.here?.isWet === true || /\b(?:simmer|bubble|tick|boil)\b/i.test(text)) doSimmer(k, clause, n);
-    else doCook(k, clause, n);
-    return;
-  }
-  if (/\bpressure\b/i.test(text) && minutes === undefined) {
-    k.put('setting', n);
-    return;
-  }
-  const isLong = minutes !== undefined && minutes.high >= 0.5;
-  if (
-    /\b(?:go|get on with it|do (?:its|their) thing)\b/i.test(text) &&
-    isLong &&
-    k.here !== undefined &&
-    isHob(k.here) &&
-    k.hasPieces(k.here)
-  ) {
-    k.as('give', clause, n);
-    return;
-  }
-  if (/\bmelt|\bdissolve|\bfoam|\bwilt|\bsizzle|\bcrackle|\bsplutter|\bpop\b/i.test(text) && !isLong) {
-    k.put('setting', n);
-    return;
-  }
-  if (/\b(?:roast|bake)\b/i.test(text)) {
-    doRoast(k, clause, n);
-    return;
-  }
-  if (/\bsoak\b/i.test(text) && k.here?.isHot !== true) {
-    k.put('prepare', n);
-    return;
-  }
-  doCool(k, clause, n);
-}
-
-export function doCool(k: Kitchen, clause: Clause, n: number): void {
-  const { text } = clause;
-  const vessel = k.here;
-  const isTouch = /\bhandle\b|\btouch\b/i.test(text);
-  const isOnIce = /\bice\b/i.test(text);
-  const { minutes, assumed } = k.range(clause, USUAL.restMin);
-  const degrees = degreesIn(text);
-  const toC = isTouch
-    ? TOUCH_C
-    : degrees !== undefined && degrees < 100
-      ? degrees
-      : isOnIce || /\b(?:completely )?cold\b/i.test(text)
-        ? 10
-        : /\b(?:completely|room temperature|fully)\b/i.test(text)
-          ? 25
-          : undefined;
-  const byTime = minutesIn(text) !== undefined || toC === undefined;
-  k.put('rest', n, byTime ? { minutes, assumed } : {});
-  if (vessel === undefined) return;
-  const around = isOnIce ? ('ice bath' as const) : ('air' as const);
-  k.step(vessel, n, 'rest', (id) =>
-    byTime ? { id, op: 'rest', minutes: (minutes.low + minutes.high) / 2, around } : { id, op: 'rest', toC, around },
-  );
-}
-
-export function doChill(k: Kitchen, clause: Clause, n: number): void {
-  const minutes = minutesIn(clause.text);
-  if (/\bwithin\b|[<≤]|\bbelow\b|\bor serve\b/i.test(clause.text)) {
-    // A rule for what is left over.
-    k.put('store', n);
-    return;
-  }
-  k.servedCold ||= !/\b(?:fat|overnight then|store|keep)\b/i.test(clause.text);
-  k.put('chill', n, minutes === undefined ? {} : { minutes: { low: minutes.low, high: minutes.high } });
-}
-
-export function doPeel(k: Kitchen, clause: Clause, n: number): void {
-  const { text } = clause;
-  if (clause.verb === 'slip' && /\b(?:in|into) each\b/i.test(text)) {
-    doAdd(k, clause, n);
-    return;
-  }
-  const mentions = k.mentions(text, clause);
-  const before = k.actions.at(-1);
-  const hot = mentions.filter(({ line }) => k.vesselOf(line)?.isHot === true);
-  const lines =
-    hot.length > 0 ? hot.map(({ line }) => line) : mentions.length === 0 && k.here?.isHot === true ? skinned(k, before) : [];
-  if (/\bscoop\b/i.test(text) && /\b(?:bowls?|ice cream)\b/i.test(text) && lines.length === 0) {
-    k.put('serve', n);
-    return;
-  }
-  const part = partOf(text) ?? (/\b(?:some|few|cup|spoonful)\b/i.test(text) ? A_FEW : undefined);
-  if (
-    clause.verb === 'scoop' &&
-    part !== undefined &&
-    mentions.length === 0 &&
-    k.here?.isHot === true &&
-    !/\bskins?\b|\bflesh\b/i.test(text)
-  ) {
-    const next = k.clauses[n + 1];
-    const keeps = next?.sentence === clause.sentence && /^(?:keep|reserve|set|save)$/.test(next.verb ?? '');
-    lift(
-      k,
-      n,
-      [...k.here.lines].map((line) => ({ line, at: 0, length: 0 })),
-      keeps,
-      part,
-    );
-    return;
-  }
-  if (lines.length === 0) {
-    doPrepare(k, clause, n);
-    return;
-  }
-  if (lines.every((line) => k.peeledLate.has(line))) {
-    k.put('setting', n);
-    return;
-  }
-  for (const line of lines) {
-    const vessel = k.vesselOf(line);
-    if (vessel === undefined || k.peeledLate.has(line)) continue;
-    k.peeledLate.add(line);
-    const keeps = percentIn(text) ?? keptOf(k, line);
-    k.step(vessel, n, `peel-${line}`.slice(0, 50), (id) => ({ id, op: 'peel', lines: [line], keeps }));
-  }
-  k.put('peel', n, { lines: lines.map((line) => ({ line })) });
-  const body = k.body(clause);
-  const place = k.placeIn(body);
-  if (
-    place !== undefined &&
-    (place.kind === 'pot' || place.kind === 'pan' || place.kind === 'jug') &&
-    /\b(?:into|to|in)\b/i.test(body)
-  ) {
-    intoVessel(k, clause, n, target(k, clause, n, mentions), mentions, false);
-  }
-}
-
-/** What of a line goes on once it is peeled, by the larder's yield of the way that it names. */
-function keptOf(k: Kitchen, line: string): number {
-  const taken = k.lineOf(line)?.taken;
-  const trims = taken?.row.trims ?? [];
-  const way = trims.find(({ way: own }) => own === taken?.way) ?? trims.find(({ share }) => share < 1);
-  return way?.share ?? 1;
-}
-
-/** What of a hot vessel has a skin to come off, where the words do not say. */
-function skinned(k: Kitchen, before: Action | undefined): string[] {
-  const held = k.here === undefined ? [] : [...k.here.lines];
-  const named = before?.lines.map(({ line }) => line).filter((line) => held.includes(line)) ?? [];
-  const spoken = k.lastNamed.filter((line) => held.includes(line));
-  const pool = named.length > 0 ? named : spoken.length > 0 ? spoken : held;
-  return pool.filter((line) => {
-    const row = k.lineOf(line)?.taken.row;
-    return (
-      row !== undefined && row.trims.some(({ share }) => share < 1) && !/^(?:herbs|fats)$/.test(row.group) && row.id !== 'onion'
-    );
-  });
-}
-
-export function doSqueeze(k: Kitchen, clause: Clause, n: number): void {
-  const mentions = k.mentions(clause.text, clause);
-  const hot = mentions.filter(
-    ({ line }) =>
-      k.vesselOf(line)?.isHot === true && !k.isLiquid(line) && !/juice|lemon|lime/.test(k.lineOf(line)?.taken.row.id ?? ''),
-  );
-  if (hot.length > 0 || (mentions.length === 0 && /\bskins?\b|\bflesh\b|\bcloves?\b/i.test(clause.text))) {
-    doPeel(k, clause, n);
-    return;
-  }
-  if (/\b(?:in|into|over)\b/i.test(clause.text) || k.isFinished()) doAdd(k, clause, n);
-  else doPrepare(k, clause, n);
-}
-
-export function doPrepare(k: Kitchen, clause: Clause, n: number): void {
-  const { text, verb } = clause;
-  const cup = verb === 'weigh' && /\bcup to try\b/i.test(text) ? /(\d+(?:\.\d+)?) ?g\b/.exec(text) : null;
-  if (cup !== null && k.here !== undefined) {
-    const kg = Number(cup[1]) / 1000;
-    k.put('prepare', n);
-    k.step(k.here, n, 'cup', (id) => ({ id, op: 'cup', kg }));
-    return;
-  }
-  // "Scoop out the seeds" is not about the seeds that are bought.
-  const isSeeded = /\b(?:scoop|remov|discard|deseed|seed)\w*\b.*\bseeds?\b|^(?:de)?seed\b/i.test(text);
-  const mentions = k.mentions(text, clause).filter(({ line }) => !(isSeeded && k.lineOf(line)?.taken.row.group === 'nuts'));
-  if (verb === 'crush' && k.here?.isWet === true) {
-    doMash(k, clause, n);
-    return;
-  }
-  if (/^(?:crumble|tear|snip|zest|grate)$/.test(verb ?? '') && /\b(?:over|into|in|on)\b/i.test(text) && mentions.length > 0) {
-    // "Grate over some nutmeg and warm through": it goes into the pot.
-    const isBeforeHeat = k.clauses
-      .slice(n + 1, n + 3)
-      .some((one) => one.sentence === clause.sentence && /^(?:heat|simmer|cook|blend|bring)$/.test(VERBS[one.verb ?? ''] ?? ''));
-    doAdd(k, isBeforeHeat ? { ...clause, verb: 'add', text: text.replace(/\bover\b/i, 'in') } : clause, n);
-    return;
-  }
-  if (/^(?:pick|pull|hook)$/.test(verb ?? '') && /\bout\b/i.test(text)) {
-    doRemove(k, clause, n);
-    return;
-  }
-  if (verb === 'separate' || verb === 'wipe') {
-    k.put('remark', n);
-    return;
-  }
-  const cut = cutOf(text);
-  if (cut !== undefined) for (const { line } of mentions) k.cuts.set(line, cut);
-  k.put('prepare', n, { vessel: undefined, lines: mentions.map(({ line }) => ({ line })) });
-}
-
-export function doSoak(k: Kitchen, clause: Clause, n: number): void {
-  if (/\d.*\bwater\b/i.test(clause.text)) k.soakWater = clause.text;
-  k.put('prepare', n, { vessel: undefined, lines: k.mentions(clause.text, clause).map(({ line }) => ({ line })) });
 }
 
 /** Of the liquid, where a part of it is kept. Kitchen default. */
@@ -561,7 +317,7 @@ export function doStrain(k: Kitchen, clause: Clause, n: number): void {
   }
   k.put('sieve', n);
   k.step(vessel, n, 'sieve', (id) => ({ id, op: 'sieve', meshMm, scraped }));
-  if (/\bice\b/i.test(words)) doCool(k, clause, n);
+  if (/\bice\b/i.test(words)) k.as('cool', clause, n);
 }
 
 /** What a spoon lifts off of the fat that floats. Kitchen default. */

@@ -15,7 +15,8 @@ import { debriefView, inKitchensView, seenNow } from '../../cooking/bench-view';
 import { Batches } from '../../services/batches';
 import { Practices } from '../../services/practices';
 import { bandsOf } from './debrief-bands';
-import { DebriefPlace, harmWords } from './debrief';
+import { DebriefPlace } from './debrief';
+import { harmWords } from './debrief-words';
 import { LookAtIt } from './look-at-it';
 
 const BATCH = '00000000-0000-4000-8000-000000000001';

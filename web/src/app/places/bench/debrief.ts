@@ -2,27 +2,18 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
 import type { StoredEntry } from '@tureen/core/batch';
-import { bodyWord } from '@tureen/core/body';
-import { tasteWord } from '@tureen/core/season';
-import { lessonOf, type Harm, type Judged, type Mark } from '@tureen/core/practice';
-import type { UnitSystem } from '@tureen/core/units';
+import { lessonOf, type Judged } from '@tureen/core/practice';
 import { firstValueFrom, from, of, switchMap } from 'rxjs';
 import { Benching } from '../../cooking/benching';
-import type { DebriefView, TurnView } from '../../cooking/bench-view';
+import type { DebriefView } from '../../cooking/bench-view';
 import type { Practice } from '@tureen/server/api';
 import type { Answer } from '../../services/api';
 import { Batches } from '../../services/batches';
 import { Practices } from '../../services/practices';
 import { mass } from '../figures';
 import { bandsOf } from './debrief-bands';
+import { NAMES, figure, harmWords, turnWords } from './debrief-words';
 
-const NAMES: Readonly<Record<Mark, string>> = {
-  body: 'texture',
-  salt: 'salt',
-  yield: 'bowls',
-  sour: 'sourness',
-  safety: 'safety',
-};
 const HOW: Readonly<Record<Judged['points'], string>> = { 2: 'right', 1: 'near', 0: 'off' };
 /** Less than this is no advice, kg. */
 const WORTH_WATER_KG = 0.1;
@@ -31,60 +22,6 @@ const WORTH_SALT_KG = 0.002;
 type Told =
   | { readonly ok: true; readonly practice: Practice; readonly entries: readonly StoredEntry[]; readonly view: DebriefView }
   | { readonly ok: false; readonly sentence: string };
-
-function figure(mark: Mark, value: number): string {
-  if (mark === 'body') return `${bodyWord(Math.max(1, value))} (${String(Number(value.toPrecision(2)))} mPa·s)`;
-  if (mark === 'safety')
-    return value === 0 ? 'nobody hurt' : value === 1 ? 'one thing went wrong' : `${value.toFixed(0)} things went wrong`;
-  if (mark === 'sour') return `${tasteWord('sour', value)} (${value.toFixed(1)})`;
-  return mark === 'salt' ? `${value.toFixed(2)} %` : value.toFixed(0);
-}
-
-/** What a harm would have done, why, and how it is kept from happening. */
-export function harmWords(harm: Harm): { readonly title: string; readonly words: string } {
-  const at = 'tempC' in harm ? `${harm.tempC.toFixed(0)} °C` : '';
-  switch (harm.kind) {
-    case 'hot jug':
-      return {
-        title: 'The jug would have thrown its lid',
-        words:
-          harm.fillShare === undefined
-            ? `The soup was at ${at} and no jug was looked at. From 70 °C on a jug is filled to a third, with the vent open and a cloth on the lid.`
-            : `A jug was filled to ${(harm.fillShare * 100).toFixed(0)} % with soup at ${at}. From 70 °C on a third is the most, with the vent open and a cloth on the lid.`,
-      };
-    case 'split':
-      return {
-        title: 'The cream would have split',
-        words: `Thin cream went in at ${at}, into ${harm.acidGKg.toFixed(1)} g of acid a kilo. Below 85 °C, with richer cream, or in a soup that is less sour it stays whole.`,
-      };
-    case 'scrambled':
-      return {
-        title: 'The egg would have scrambled',
-        words: `Yolks and cream met ${at}. Over 82 °C they set in crumbs: let it cool first, and temper the bowl with some of the soup.`,
-      };
-    case 'raw egg':
-      return {
-        title: 'The egg would not have been safe',
-        words: `It was brought to ${at} only. Egg mixtures are safe from 71 °C on; for those who are frail use pasteurised egg, and follow your local rules.`,
-      };
-    case 'allergen':
-      return {
-        title: 'A guest would have been made ill',
-        words: `There is ${harm.allergen} in what went to the table, and a guest can’t have it. Look at the allergens again after every swap, and tell the table.`,
-      };
-  }
-}
-
-function turnWords(of: TurnView['of'], believed: number, real: number, units: UnitSystem): string {
-  switch (of) {
-    case 'kg':
-      return `${mass(real, units)} stood there, not ${mass(believed, units)} as you believed. A dip or a weighing would have told.`;
-    case 'salt':
-      return `It held ${real.toFixed(2)} % salt, not ${believed.toFixed(2)} %. A taste or the salt meter would have told.`;
-    case 'body':
-      return `Off the spoon: ${figure('body', real)}, not ${figure('body', believed)}. A look at the spoon would have told.`;
-  }
-}
 
 /** What a practice came to: what was believed, what was true, and the best that could have been made of it. */
 @Component({

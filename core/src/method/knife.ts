@@ -1,0 +1,149 @@
+import { A_FEW, lift } from './lift.js';
+import { target } from './where.js';
+import { intoVessel } from './into.js';
+import type { Kitchen } from './kitchen.js';
+import { VERBS } from './lexicon.js';
+import { percentIn, partOf } from './measures.js';
+import type { Clause } from './clauses.js';
+import type { Action } from './action.js';
+import { cutOf } from '../draft/index.js';
+import { doAdd } from './into.js';
+import { doMash } from './blade.js';
+export function doPeel(k: Kitchen, clause: Clause, n: number): void {
+  const { text } = clause;
+  if (clause.verb === 'slip' && /\b(?:in|into) each\b/i.test(text)) {
+    doAdd(k, clause, n);
+    return;
+  }
+  const mentions = k.mentions(text, clause);
+  const before = k.actions.at(-1);
+  const hot = mentions.filter(({ line }) => k.vesselOf(line)?.isHot === true);
+  const lines =
+    hot.length > 0 ? hot.map(({ line }) => line) : mentions.length === 0 && k.here?.isHot === true ? skinned(k, before) : [];
+  if (/\bscoop\b/i.test(text) && /\b(?:bowls?|ice cream)\b/i.test(text) && lines.length === 0) {
+    k.put('serve', n);
+    return;
+  }
+  const part = partOf(text) ?? (/\b(?:some|few|cup|spoonful)\b/i.test(text) ? A_FEW : undefined);
+  if (
+    clause.verb === 'scoop' &&
+    part !== undefined &&
+    mentions.length === 0 &&
+    k.here?.isHot === true &&
+    !/\bskins?\b|\bflesh\b/i.test(text)
+  ) {
+    const next = k.clauses[n + 1];
+    const keeps = next?.sentence === clause.sentence && /^(?:keep|reserve|set|save)$/.test(next.verb ?? '');
+    lift(
+      k,
+      n,
+      [...k.here.lines].map((line) => ({ line, at: 0, length: 0 })),
+      keeps,
+      part,
+    );
+    return;
+  }
+  if (lines.length === 0) {
+    doPrepare(k, clause, n);
+    return;
+  }
+  if (lines.every((line) => k.peeledLate.has(line))) {
+    k.put('setting', n);
+    return;
+  }
+  for (const line of lines) {
+    const vessel = k.vesselOf(line);
+    if (vessel === undefined || k.peeledLate.has(line)) continue;
+    k.peeledLate.add(line);
+    const keeps = percentIn(text) ?? keptOf(k, line);
+    k.step(vessel, n, `peel-${line}`.slice(0, 50), (id) => ({ id, op: 'peel', lines: [line], keeps }));
+  }
+  k.put('peel', n, { lines: lines.map((line) => ({ line })) });
+  const body = k.body(clause);
+  const place = k.placeIn(body);
+  if (
+    place !== undefined &&
+    (place.kind === 'pot' || place.kind === 'pan' || place.kind === 'jug') &&
+    /\b(?:into|to|in)\b/i.test(body)
+  ) {
+    intoVessel(k, clause, n, target(k, clause, n, mentions), mentions, false);
+  }
+}
+
+/** What of a line goes on once it is peeled, by the larder's yield of the way that it names. */
+function keptOf(k: Kitchen, line: string): number {
+  const taken = k.lineOf(line)?.taken;
+  const trims = taken?.row.trims ?? [];
+  const way = trims.find(({ way: own }) => own === taken?.way) ?? trims.find(({ share }) => share < 1);
+  return way?.share ?? 1;
+}
+
+/** What of a hot vessel has a skin to come off, where the words do not say. */
+function skinned(k: Kitchen, before: Action | undefined): string[] {
+  const held = k.here === undefined ? [] : [...k.here.lines];
+  const named = before?.lines.map(({ line }) => line).filter((line) => held.includes(line)) ?? [];
+  const spoken = k.lastNamed.filter((line) => held.includes(line));
+  const pool = named.length > 0 ? named : spoken.length > 0 ? spoken : held;
+  return pool.filter((line) => {
+    const row = k.lineOf(line)?.taken.row;
+    return (
+      row !== undefined && row.trims.some(({ share }) => share < 1) && !/^(?:herbs|fats)$/.test(row.group) && row.id !== 'onion'
+    );
+  });
+}
+
+export function doSqueeze(k: Kitchen, clause: Clause, n: number): void {
+  const mentions = k.mentions(clause.text, clause);
+  const hot = mentions.filter(
+    ({ line }) =>
+      k.vesselOf(line)?.isHot === true && !k.isLiquid(line) && !/juice|lemon|lime/.test(k.lineOf(line)?.taken.row.id ?? ''),
+  );
+  if (hot.length > 0 || (mentions.length === 0 && /\bskins?\b|\bflesh\b|\bcloves?\b/i.test(clause.text))) {
+    doPeel(k, clause, n);
+    return;
+  }
+  if (/\b(?:in|into|over)\b/i.test(clause.text) || k.isFinished()) doAdd(k, clause, n);
+  else doPrepare(k, clause, n);
+}
+
+export function doPrepare(k: Kitchen, clause: Clause, n: number): void {
+  const { text, verb } = clause;
+  const cup = verb === 'weigh' && /\bcup to try\b/i.test(text) ? /(\d+(?:\.\d+)?) ?g\b/.exec(text) : null;
+  if (cup !== null && k.here !== undefined) {
+    const kg = Number(cup[1]) / 1000;
+    k.put('prepare', n);
+    k.step(k.here, n, 'cup', (id) => ({ id, op: 'cup', kg }));
+    return;
+  }
+  // "Scoop out the seeds" is not about the seeds that are bought.
+  const isSeeded = /\b(?:scoop|remov|discard|deseed|seed)\w*\b.*\bseeds?\b|^(?:de)?seed\b/i.test(text);
+  const mentions = k.mentions(text, clause).filter(({ line }) => !(isSeeded && k.lineOf(line)?.taken.row.group === 'nuts'));
+  if (verb === 'crush' && k.here?.isWet === true) {
+    doMash(k, clause, n);
+    return;
+  }
+  if (/^(?:crumble|tear|snip|zest|grate)$/.test(verb ?? '') && /\b(?:over|into|in|on)\b/i.test(text) && mentions.length > 0) {
+    // "Grate over some nutmeg and warm through": it goes into the pot.
+    const isBeforeHeat = k.clauses
+      .slice(n + 1, n + 3)
+      .some((one) => one.sentence === clause.sentence && /^(?:heat|simmer|cook|blend|bring)$/.test(VERBS[one.verb ?? ''] ?? ''));
+    doAdd(k, isBeforeHeat ? { ...clause, verb: 'add', text: text.replace(/\bover\b/i, 'in') } : clause, n);
+    return;
+  }
+  if (/^(?:pick|pull|hook)$/.test(verb ?? '') && /\bout\b/i.test(text)) {
+    k.as('remove', clause, n);
+    return;
+  }
+  if (verb === 'separate' || verb === 'wipe') {
+    k.put('remark', n);
+    return;
+  }
+  const cut = cutOf(text);
+  if (cut !== undefined) for (const { line } of mentions) k.cuts.set(line, cut);
+  k.put('prepare', n, { vessel: undefined, lines: mentions.map(({ line }) => ({ line })) });
+}
+
+export function doSoak(k: Kitchen, clause: Clause, n: number): void {
+  if (/\d.*\bwater\b/i.test(clause.text)) k.soakWater = clause.text;
+  k.put('prepare', n, { vessel: undefined, lines: k.mentions(clause.text, clause).map(({ line }) => ({ line })) });
+}

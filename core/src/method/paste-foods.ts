@@ -1,0 +1,193 @@
+import { findName, readLine, takeApart, type ReadingContext } from '../amounts/index.js';
+
+/** Characters of the longest line that can be a list of foods. */
+export const LONGEST_LINE = 300;
+
+/** What a list of foods ends on, said of all of them. */
+const FOR_ALL = /,?\s*((?:to (?:serve|garnish|finish|taste|top))|(?:for (?:serving|garnish(?:ing)?|the top)))\s*$/i;
+
+/** Several foods without amounts in one line, "salt, pepper and nutmeg", each for itself; undefined where it is one food. */
+function listed(line: string, context: ReadingContext): string[] | undefined {
+  if (line.length > LONGEST_LINE || /\d|[½¼¾]/.test(line)) return undefined;
+  const tail = FOR_ALL.exec(line);
+  const foods = (tail === null ? line : line.slice(0, tail.index))
+    .split(/\s*,\s*(?:and\s+)?|\s+(?:and|&|\+)\s+/i)
+    .filter((one) => one !== '');
+  if (foods.length < 2) return undefined;
+  const isFood = (one: string): boolean =>
+    findName(context.names, one, context.country, false).code === 'FOUND' || /^(?:\w+ )*(?:salt|pepper)$/i.test(one);
+  if (!foods.every(isFood)) return undefined;
+  return foods.map((one) => `${one} ${tail?.[1] ?? 'to taste'}`);
+}
+
+/** Whether a piece of a line has a measure and a food of its own. */
+function isMeasured(piece: string): boolean {
+  const { value, unit, rest } = takeApart(piece);
+  return value !== undefined && unit !== undefined && /[a-z]{3}/i.test(rest);
+}
+
+function isKnown(piece: string, context: ReadingContext): boolean {
+  const { code } = readLine(piece, { ...context, guesses: false });
+  return code === 'READ' || code === 'ASK';
+}
+
+/** What a list of foods begins with in a message. */
+const CHAT = /^(?:so )?(?:it['’]?s|this is what i have|i (?:used?|have|had)|what you need|ingredients)\s*:?\s+/i;
+
+/** "3 leeks, 500 g potatoes, 1.2 l stock" in one line, where each part has an amount and a food of its own. */
+function amountsBehindOneAnother(piece: string, context: ReadingContext): string[] | undefined {
+  if (piece.length > LONGEST_LINE) return undefined;
+  const text = piece.replace(CHAT, '');
+  const parts = text.split(
+    /\s*,\s*(?:and\s+)?(?=[\d½¼¾⅓⅔]|(?:an?|bit|drop|knob|splash|pinch|handful|one|two|three|half)\b|[a-z][a-z ]*[\d½¼¾⅓⅔])/i,
+  );
+  if (
+    parts.length < LEAST_PARTS ||
+    !parts.every((part) => /\d|[½¼¾⅓⅔]|^(?:an?|bit|drop|knob|splash|pinch|handful|one|two|three|half)\b/i.test(part))
+  )
+    return undefined;
+  const known = parts.filter((part) => isKnown(part, context)).length;
+  return known >= parts.length - 1 ? parts : undefined;
+}
+const LEAST_PARTS = 3;
+
+/** "Celery, 3 sticks, diced", "tomatoes, 2 x 400 g tins"; a measure of the cut is no amount. */
+const FOOD_THEN_AMOUNT = /^([a-z][a-z' -]{1,40}?), ((?:\d|[½¼¾⅓⅔])[^,]{0,40}?)(?:, (.*))?$/i;
+const OF_A_CUT = /^\d+(?:[.,]\d+)? ?(?:-|–)? ?\d* ?(?:cm|mm|inch|in\b|")/i;
+/** "Oil, sunflower 150 ml": a name from behind, and its amount. */
+const NAME_FROM_BEHIND = /^([a-z]+), ([a-z]+) (\d[\d.,]* ?(?:kg|g|ml|l|litres?|tbsp|tsp|lb|oz|cups?))$/i;
+
+/** "Cinnamon ½ tsp". */
+const SPOONED_BEHIND =
+  /^([a-z][a-z ]*[a-z]) ((?:\d+ )?(?:[½¼¾⅓⅔]|\d\/\d|\d+)) ?(tsps?|tbsps?|teaspoons?|tablespoons?|cups?|pinch(?:es)?|cloves?|sticks?)$/i;
+
+/** A line whose amount stands behind its food, turned to the way in which lines are read. */
+function amountFirst(line: string, context: ReadingContext): string {
+  const behind = NAME_FROM_BEHIND.exec(line);
+  if (behind !== null) {
+    const turned = `${behind[3] ?? ''} ${behind[2] ?? ''} ${behind[1] ?? ''}`;
+    if (isKnown(turned, context)) return turned;
+  }
+  const spooned = SPOONED_BEHIND.exec(line);
+  if (spooned !== null) return `${spooned[2] ?? ''} ${spooned[3] ?? ''} ${spooned[1] ?? ''}`;
+  const parts = FOOD_THEN_AMOUNT.exec(line);
+  if (parts === null) return line;
+  const [, food = '', amount = '', manner] = parts;
+  const isCounted = /^[\d½¼¾]+ (?:cloves?|sticks?|stalks?|heads?|bulbs?|leaves|sprigs?|ears?|cobs?)$/i.test(amount);
+  if (OF_A_CUT.test(amount) || (!isCounted && isKnown(amount, context))) return line;
+  const turned = `${amount} ${food}`;
+  return isKnown(turned, context) ? `${turned}${manner === undefined ? '' : `, ${manner}`}` : line;
+}
+
+/** Pieces of one written line: several foods behind one another are parted, and salt from its pepper. */
+export function splitFoods(line: string, alone: boolean, context: ReadingContext): string[] {
+  const pieces = line.split(/ *; */);
+  const split =
+    alone && pieces.length === 1 ? line.split(/, ?(?=(?:\d|[½¼¾⅓⅔]|an? |one |two |three |half |salt\b|pepper\b))/i) : pieces;
+  return split
+    .map((piece) => amountFirst(piece.trim(), context))
+    .map((piece) => piece.replace(/^(?:s ?(?:&|\+|and) ?p\b|salt ?\+ ?pepper)/i, 'salt and pepper'))
+    .flatMap((piece) => amountsBehindOneAnother(piece, context) ?? [piece])
+    .flatMap((piece) => {
+      if (piece.length > LONGEST_LINE) return [piece];
+      // "1 tsp each cumin and coriander", "2 cubes dissolved in 1 l water", "juice and zest of a lemon" are several things.
+      const each = /^(.+?) each (?:of )?(?:the )?(.+)$/i.exec(piece.trim());
+      const isMeasure = takeApart(`${each?.[1] ?? ''} salt`).value !== undefined;
+      if (each !== null && isMeasure) {
+        const ground = /^(?:ground|dried|fresh) /i.exec(each[2] ?? '')?.[0] ?? '';
+        const foods = (each[2] ?? '').split(/\s*,\s*(?:and\s+)?|\s+(?:and|&)\s+/i);
+        return foods.map((food, n) => `${each[1] ?? ''} ${n === 0 || food.startsWith(ground) ? '' : ground}${food}`);
+      }
+      const plus = /^(.*?\d.*?) (?:plus|mixed with|\+|with) ((?:an? |another )?(?:[\d½¼¾⅓⅔]).*)$/i.exec(piece.trim());
+      if (plus !== null && isMeasured(plus[1] ?? '') && isMeasured(plus[2] ?? '') && isKnown(plus[2] ?? '', context))
+        return [plus[1] ?? '', plus[2] ?? ''];
+      const fruit =
+        /^((?:\d+(?:[.,/]\d+)?|½|an?|one|two|half an?) .*?(?:lemon|lime|orange)s?),? (?:finely )?(?:zested and juiced|juiced and zested|(?:finely grated )?zest and juice|juice and (?:finely grated )?zest|grated zest and juice)\b.*$/i.exec(
+          piece.trim(),
+        );
+      if (fruit !== null) return [`juice of ${fruit[1] ?? ''}`, `zest of ${fruit[1] ?? ''}`];
+      const behind = FRUIT_COUNTED.exec(piece.trim());
+      if (behind !== null) {
+        const own = `${behind[2] ?? behind[3] ?? '1'} ${behind[1] ?? behind[4] ?? ''}`;
+        return [`juice of ${own}`, `zest of ${own}`];
+      }
+      const dissolved =
+        /^(.+?\b(?:cubes?|powder|pots?|bouillon)),? (?:dissolved|crumbled|mixed|made up|stirred) (?:in|into|with) (.*water.*)$/i.exec(
+          piece.trim(),
+        );
+      if (dissolved !== null) return [dissolved[1] ?? '', dissolved[2] ?? ''];
+      const both =
+        /^(?:the )?(?:(?:finely )?(?:grated )?zest (?:and|&) juice|juice (?:and|&) (?:finely )?(?:grated )?zest)(?: of)? (.+)$/i.exec(
+          piece.trim(),
+        );
+      return both === null ? [piece] : [`juice of ${both[1] ?? ''}`, `zest of ${both[1] ?? ''}`];
+    })
+    .flatMap((piece) => listed(piece.trim(), context) ?? [piece.trim()]);
+}
+
+/** "Oranges 2 (zest+juice)", "2 oranges (zest and juice)". */
+const FRUIT_COUNTED =
+  /^(?:(lemons?|limes?|oranges?) (\d+)|(\d+) (lemons?|limes?|oranges?)),? \(?(?:zest ?(?:\+|&|and) ?juice|juice ?(?:\+|&|and) ?zest)\)?$/i;
+
+/** So much for each who eats: "20 g pp", "30 ml per bowl". */
+const FOR_EACH =
+  /\b(\d+(?:[.,]\d+)?) ?(g|ml)\b(?: each)? ?(?:pp|p\/p|per (?:person|head|bowl|portion|serving|serve|cover)|a (?:bowl|head|portion))\b\.?/i;
+
+export function forAll(line: string, bowls: number | undefined): string {
+  if (bowls === undefined) return line;
+  return line.replace(FOR_EACH, (_, figure: string, unit: string) => `${String(Number(figure.replace(',', '.')) * bowls)} ${unit}`);
+}
+
+const PROSE_MEASURE =
+  /(?<![\d/])\b((?:\d+(?:[.,]\d+)?(?: \d\/\d)?|\d\/\d|[½¼¾]|an?|half an?|one|two|three|four|six|eight)\s*(?:kg|g|lbs?|oz|pounds?|ounces?|ml|l|litres?|pints?|quarts?|cups?|tablespoon(?:ful)?s?|teaspoon(?:ful)?s?|tbsps?|tsps?|knobs?|pinch(?:es)?|sticks?|cloves?)\.?)\s+(?:of\s+)?(?=([a-z]+(?: [a-z]+){0,2}))/gi;
+/** "A pumpkin of some 4 lb.": the weight behind the food. */
+const PROSE_WEIGHED =
+  /\b(?:an?|the|one|two)\s+([a-z]+(?: [a-z]+)?) (?:of|weighing) (?:some |about )?(\d+(?:[.,]\d+)? ?(?:kg|g|lbs?|oz|pounds?))\b/gi;
+const PROSE_WORDS = 3;
+/** "2 medium squash (about 4 pounds total)", "1 diced onion": a count, or the weight behind it. */
+const PROSE_COUNTED =
+  /(?<![\d/.,])\b(\d{1,2}|one|two|three|four|five|six)\s+(?:(?:diced|sliced|chopped|minced|peeled|crushed|ripe|whole|finely|roughly)\s+)*(?!(?:kg|g|lbs?|oz|pounds?|ounces?|ml|l|litres?|liters?|pints?|quarts?|cups?|table\w+|tea\w+|tbsps?|tsps?|knobs?|pinch\w*|sticks?|cloves?|min\w*|hours?|degrees?)\b)([a-z]+(?: [a-z]+){0,2})(?:\s*\((?:about |approx\.? |around )?(\d+(?:[.,]\d+)?\s*(?:pounds?|lbs?|kg|g|oz|ounces?))(?: total| in all)?\))?/gi;
+
+/** Foods of a recipe that has no list: each with its measure, out of the sentences that use them. */
+export function foodsInProse(text: string, context: ReadingContext): { heading: string; text: string }[] {
+  const found = [
+    ...[...text.matchAll(PROSE_WEIGHED)].map((hit) => ({ at: hit.index, measure: hit[2] ?? '', words: hit[1] ?? '' })),
+    ...[...text.matchAll(PROSE_MEASURE)].map((hit) => ({ at: hit.index, measure: hit[1] ?? '', words: hit[2] ?? '' })),
+    ...[...text.matchAll(PROSE_COUNTED)].map((hit) => ({
+      at: hit.index,
+      measure: hit[3] ?? hit[1] ?? '',
+      words: hit[2] ?? '',
+    })),
+  ].sort((a, b) => a.at - b.at);
+  const lines = new Set<string>();
+  for (const { measure, words } of found) {
+    const each = words.split(' ');
+    for (let length = Math.min(PROSE_WORDS, each.length); length > 0; length -= 1) {
+      const line = `${measure} ${each.slice(0, length).join(' ')}`;
+      const { code } = readLine(line, { ...context, guesses: false });
+      if (code !== 'READ') continue;
+      lines.add(line);
+      break;
+    }
+  }
+  return [...lines].map((line) => ({ heading: '', text: line }));
+}
+
+const PERCENT = /^(.*?[a-z].*?)[\s:]+(\d+(?:[.,]\d+)?)\s*%$|^(\d+(?:[.,]\d+)?)\s*%\s+(.+)$/i;
+const MAKES_KG = /\b(?:yield|batch|makes|total)\b:?\s*(\d+(?:[.,]\d+)?)\s*(?:kg|l|litres?)\b/i;
+/** How far percentages may be from a hundred in all. */
+const PERCENT_OFF = 12;
+
+/** A formula in percent as kilos of the batch that it names, or of one kilo. */
+export function byPercent<T extends { readonly text: string }>(foods: readonly T[], whole: string): readonly T[] {
+  const parts = foods.map(({ text }) => PERCENT.exec(text));
+  const shares = parts.map((hit) => (hit === null ? 0 : Number((hit[2] ?? hit[3] ?? '0').replace(',', '.'))));
+  const sum = shares.reduce((all, share) => all + share, 0);
+  if (shares.filter((share) => share > 0).length < LEAST_PARTS || Math.abs(sum - 100) > PERCENT_OFF) return foods;
+  const batchKg = Number((MAKES_KG.exec(whole)?.[1] ?? '1').replace(',', '.'));
+  return foods.map((food, n) => {
+    const hit = parts[n] ?? null;
+    const grams = Math.round(((shares[n] ?? 0) / 100) * batchKg * 1e4) / 10;
+    return hit === null ? food : { ...food, text: `${String(grams)} g ${(hit[1] ?? hit[4] ?? '').trim()}` };
+  });
+}

@@ -1,0 +1,104 @@
+import { TOUCH_C } from '../steps/index.js';
+import type { Kitchen } from './kitchen.js';
+import { USUAL } from './usual.js';
+import { minutesIn, degreesIn } from './measures.js';
+import { isHob } from './vessel.js';
+import type { Clause } from './clauses.js';
+import { doRoast, doSweat, doCook } from './heat.js';
+import { doBring, doSimmer } from './boil.js';
+import { doThin } from './thin.js';
+export function doLet(k: Kitchen, clause: Clause, n: number): void {
+  const { text } = clause;
+  const minutes = minutesIn(text);
+  if (/\blet\b(?: \w+){0,2} down\b/i.test(text)) {
+    doThin(k, clause, n);
+    return;
+  }
+  if (/\b(?:whole|chunky|bit chunky|lumps|as it is)\b/i.test(text) && minutes === undefined) {
+    k.put('remark', n);
+    return;
+  }
+  if (
+    /\b(?:boil|bubble|cook|evaporate|reduce|simmer)\w*(?: \w+)? (?:away|off|down)\b|\b(?:bubble|boil|cook) (?:for )?(?:about )?(?:\d|a minute)|\bevaporate|\breduce\b|\bgone\b|\bdry\b|\bnothing left\b/i.test(
+      text,
+    ) &&
+    k.actions.filter(({ does }) => does !== 'remark').at(-1)?.does === 'deglaze'
+  ) {
+    k.put('setting', n);
+    return;
+  }
+  if (/\bsweat|\bsoften\b|\bstew\b|\bbraise\b/i.test(text)) {
+    doSweat(k, clause, n);
+    return;
+  }
+  if (/\b(?:simmer|bubble|tick|blip|putter|murmur|cook|boil)\b/i.test(text) && !/\bcool\b/i.test(text)) {
+    if (/\bboil\b/i.test(text) && minutes === undefined) doBring(k, clause, n);
+    else if (k.here?.isWet === true || /\b(?:simmer|bubble|tick|boil)\b/i.test(text)) doSimmer(k, clause, n);
+    else doCook(k, clause, n);
+    return;
+  }
+  if (/\bpressure\b/i.test(text) && minutes === undefined) {
+    k.put('setting', n);
+    return;
+  }
+  const isLong = minutes !== undefined && minutes.high >= 0.5;
+  if (
+    /\b(?:go|get on with it|do (?:its|their) thing)\b/i.test(text) &&
+    isLong &&
+    k.here !== undefined &&
+    isHob(k.here) &&
+    k.hasPieces(k.here)
+  ) {
+    k.as('give', clause, n);
+    return;
+  }
+  if (/\bmelt|\bdissolve|\bfoam|\bwilt|\bsizzle|\bcrackle|\bsplutter|\bpop\b/i.test(text) && !isLong) {
+    k.put('setting', n);
+    return;
+  }
+  if (/\b(?:roast|bake)\b/i.test(text)) {
+    doRoast(k, clause, n);
+    return;
+  }
+  if (/\bsoak\b/i.test(text) && k.here?.isHot !== true) {
+    k.put('prepare', n);
+    return;
+  }
+  doCool(k, clause, n);
+}
+
+export function doCool(k: Kitchen, clause: Clause, n: number): void {
+  const { text } = clause;
+  const vessel = k.here;
+  const isTouch = /\bhandle\b|\btouch\b/i.test(text);
+  const isOnIce = /\bice\b/i.test(text);
+  const { minutes, assumed } = k.range(clause, USUAL.restMin);
+  const degrees = degreesIn(text);
+  const toC = isTouch
+    ? TOUCH_C
+    : degrees !== undefined && degrees < 100
+      ? degrees
+      : isOnIce || /\b(?:completely )?cold\b/i.test(text)
+        ? 10
+        : /\b(?:completely|room temperature|fully)\b/i.test(text)
+          ? 25
+          : undefined;
+  const byTime = minutesIn(text) !== undefined || toC === undefined;
+  k.put('rest', n, byTime ? { minutes, assumed } : {});
+  if (vessel === undefined) return;
+  const around = isOnIce ? ('ice bath' as const) : ('air' as const);
+  k.step(vessel, n, 'rest', (id) =>
+    byTime ? { id, op: 'rest', minutes: (minutes.low + minutes.high) / 2, around } : { id, op: 'rest', toC, around },
+  );
+}
+
+export function doChill(k: Kitchen, clause: Clause, n: number): void {
+  const minutes = minutesIn(clause.text);
+  if (/\bwithin\b|[<≤]|\bbelow\b|\bor serve\b/i.test(clause.text)) {
+    // A rule for what is left over.
+    k.put('store', n);
+    return;
+  }
+  k.servedCold ||= !/\b(?:fat|overnight then|store|keep)\b/i.test(clause.text);
+  k.put('chill', n, minutes === undefined ? {} : { minutes: { low: minutes.low, high: minutes.high } });
+}

@@ -1,6 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
 import type { Practice, StoredBatch } from '@tureen/server/api';
-import { expect, test, watch } from './kitchen.js';
+import { choose, expect, test, watch } from './kitchen.js';
 
 const practices = async (url: string): Promise<Practice[]> =>
   ((await (await fetch(`${url}/practice/api/bench`)).json()) as { practices: Practice[] }).practices;
@@ -12,6 +13,17 @@ const kitchen = async (url: string): Promise<string> => {
     await Promise.all(paths.map(async (path) => (await fetch(`${url}/api/${path}`)).json() as Promise<unknown>)),
   );
 };
+
+/** Ticks every step up to the bowls, by keys. @returns how many. */
+async function tickedAll(page: Page): Promise<number> {
+  for (let n = 0; n < 40; n++) {
+    const heading = await page.locator('.step h2').textContent();
+    if (heading?.startsWith('Ladle into') === true) return n;
+    await page.keyboard.press('Enter');
+    await page.waitForFunction((text) => document.querySelector('.step h2')?.textContent !== text, heading);
+  }
+  throw new Error('The bowls never came.');
+}
 
 test('a lesson goes from its card to the debrief, through a reload, on two screens; the kitchen beside it is as it was', async ({
   page,
@@ -75,12 +87,8 @@ test('a lesson goes from its card to the debrief, through a reload, on two scree
 
   // All of it ticked, and back to the blade: the same pot as far as that, and the first one as it was.
   const again = /stove\/([0-9a-f-]+)/.exec(page.url())![1]!;
-  for (let n = 0; n < 40; n++) {
-    const heading = await page.locator('.step h2').textContent();
-    if (heading?.startsWith('Ladle into') === true) break;
-    await page.keyboard.press('Enter');
-    await page.waitForFunction((text) => document.querySelector('.step h2')?.textContent !== text, heading);
-  }
+  const pressed = await tickedAll(page);
+  await expect.poll(async () => (await practised(server.url, again)).entries.length).toBeGreaterThanOrEqual(pressed);
   await page.getByRole('link', { name: 'How did it go' }).click();
   const all = (await practised(server.url, again)).entries.length;
   await page.getByRole('button', { name: 'Back to this moment: Blend' }).click();
@@ -96,5 +104,57 @@ test('a lesson goes from its card to the debrief, through a reload, on two scree
   await expect(page).toHaveURL(`${server.url}/board`);
   await expect(page.getByRole('complementary', { name: 'Practice' })).toHaveCount(0);
   expect(await kitchen(server.url)).toBe(before);
+  quiet();
+});
+
+test('a plan is cooked in a hundred kitchens, with something that goes wrong; how often plans keep their word is drawn', async ({
+  page,
+  server,
+}) => {
+  const quiet = watch(page);
+  await page.goto(`${server.url}/plan/beetroot-horseradish`);
+  await page.getByRole('button', { name: '40', exact: true }).click();
+  await page.keyboard.press('3');
+  const section = page.getByRole('region', { name: 'In a hundred kitchens' });
+  const bowls = section.getByRole('row', { name: /^bowls/ });
+  await expect(bowls).toContainText('of 100', { timeout: 30_000 });
+  const right = async (): Promise<number> => Number(/(\d+) of 100/.exec((await bowls.textContent()) ?? '')?.[1]);
+  const before = await right();
+  expect(before).toBeGreaterThan(60);
+  await choose(page, 'what-if', 'the ladle holds a quarter less');
+  await expect.poll(right).toBeLessThan(before - 30);
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).join(' | ')}`)).toEqual([]);
+
+  await page.goto(`${server.url}/bench`);
+  await page.getByText('How often this kitchen’s sums keep their word').click();
+  await expect(page.getByRole('img', { name: /bowls: of 5 came \d+/ })).toBeVisible();
+  await expect(page.getByRole('row', { name: /odds of a plan: 90 % bands held/ })).toContainText('✓');
+  const drawn = await new AxeBuilder({ page }).analyze();
+  expect(drawn.violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).join(' | ')}`)).toEqual([]);
+  quiet();
+});
+
+test('a jug that nobody looked at is told of in the debrief; a coach speaks when asked', async ({ page, server }) => {
+  test.setTimeout(120_000);
+  const quiet = watch(page);
+  await page.goto(`${server.url}/practice/bench`);
+  await page.getByRole('button', { name: 'Begin The hot jug' }).click();
+  await expect(page).toHaveURL(/\/practice\/stove\//);
+  await expect(page.locator('.step h2')).toBeVisible();
+  await page.keyboard.press('y');
+  const look = page.getByRole('dialog', { name: 'Look at it' });
+  await expect(look).toContainText('nothing to taste yet');
+  await expect(look.getByText('no jug is filled more than a third')).toBeHidden();
+  await look.getByText('What would a coach say?').click();
+  await expect(look.getByText('no jug is filled more than a third')).toBeVisible();
+  await look.getByRole('button', { name: 'Close' }).click();
+  const id = /stove\/([0-9a-f-]+)/.exec(page.url())![1]!;
+  const pressed = await tickedAll(page);
+  await expect.poll(async () => (await practised(server.url, id)).entries.length).toBeGreaterThanOrEqual(pressed);
+  await page.getByRole('link', { name: 'How did it go' }).click();
+  await expect(page.getByRole('heading', { name: /The jug would have thrown its lid/ })).toBeVisible();
+  await expect(page.getByRole('row', { name: /^safety/ })).toContainText('one thing went wrong');
+  await expect(page.getByText('▲ not passed yet')).toBeVisible();
   quiet();
 });

@@ -89,7 +89,11 @@ function spoonPath(word: SpoonWord): { readonly film: number; readonly drop: str
         </dd>
         <dt>Tongue <span class="key" aria-hidden="true">T</span></dt>
         <dd>
-          <strong>{{ tastes() }}</strong>, {{ sours() }}
+          @if (tastes(); as words) {
+            <strong>{{ words }}</strong>{{ sours() === undefined ? '' : ', ' + sours() }}
+          } @else {
+            nothing to taste yet
+          }
         </dd>
         <dt>Probe</dt>
         <dd>

@@ -69,10 +69,10 @@ export const DayBodySchema = z.strictObject({ day: DaySchema, seenMs: z.number()
 export const SuppliesBodySchema = z.strictObject({ entries: z.array(SupplyEntrySchema).min(1).max(500) });
 export const TeachingSchema = z.strictObject({ counts: z.boolean().nullable() });
 /** A practice that begins: its batch and plan, the lesson, which hidden kitchen, and who practises. */
-/** What the clock of a practice says now, and how many times as fast as the wall's it goes. */
+/** What the clock of a practice says now, and how many times as fast as the wall's it goes; 0 where it is stopped. */
 export const PracticeClockSchema = z.strictObject({
   practiceMs: z.int().min(0).max(8_640_000_000_000_000),
-  speed: z.int().min(1).max(600),
+  speed: z.int().min(0).max(600),
 });
 
 export const PracticeBodySchema = z.strictObject({

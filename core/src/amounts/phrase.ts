@@ -128,7 +128,7 @@ function inMetric(written: string): string {
 
 /** Words for numbers, articles and halves put into figures, so that the parser meets only figures. */
 function inFigures(text: string): string {
-  return inMetric(inWords(text));
+  return inMetric(inWords(text.replace(/(?<=\d) ?× ?(?=\d)/g, ' x ')));
 }
 
 function inWords(text: string): string {

@@ -25,6 +25,8 @@ export interface Sentence {
 const HEADED = /^(?:#+\s*)?((?:for|to make|to prepare|to serve|to finish|to garnish)\b[\w ,&'’-]{0,50}|[A-Z][\w ,&'’-]{0,40}):$/i;
 /** A heading before the sentence in one line: "For the croutons: toss ..." */
 const HEAD_OF_LINE = /^((?:for|to make|to prepare) (?:the |a )?[\w &'’-]{2,40}):\s+(?=\S)/i;
+/** The same before a comma, where something to do follows: "For the soup, heat the oil", "Meanwhile, for the sage, ...". */
+const HEAD_BEFORE_COMMA = /^((?:meanwhile|then|next),? )?(for the [\w &'’-]{2,30}), (?=([a-z]+)\b)/i;
 const NOT_AN_END =
   /(?:\b(?:approx|min|mins|secs?|hrs?|tsps?|tbsps?|tbs|oz|lbs?|pts?|qts?|gals?|pkgs?|med|lg|sm|doz|in|cm|mm|ml|temp|no|deg|e\.g|i\.e|vs|ca|[a-z])|\d)\.$/i;
 
@@ -49,6 +51,12 @@ export function sentencesOf(text: string): Sentence[] {
     let start = numbered?.[0].length ?? 0;
     const inLine = HEAD_OF_LINE.exec(own.slice(start));
     let here = section;
+    const spoken = HEAD_BEFORE_COMMA.exec(own.slice(start));
+    if (spoken !== null && VERBS[(spoken[3] ?? '').toLowerCase()] !== undefined) {
+      here = spoken[2] ?? '';
+      // "Meanwhile" stays: it says that this goes on beside the rest.
+      if (spoken[1] === undefined) start += spoken[0].length;
+    }
     if (inLine !== null) {
       here = inLine[1] ?? '';
       start += inLine[0].length;
@@ -73,6 +81,9 @@ export function bareNumber(row: string): RegExpExecArray | null {
   return hit !== null && VERBS[(hit[1] ?? '').toLowerCase()] !== undefined ? hit : null;
 }
 
+/** An abbreviated time, behind which a sentence may end: "simmer 10 min. blend." */
+const A_TIME = /\b(?:mins?|secs?|hrs?)\.$/i;
+
 /** Characters of the longest sentence that is read as one, and those that tell an abbreviation from an end. */
 const LONGEST_SENTENCE = 600;
 const LONGEST_ABBREVIATION = 12;
@@ -84,7 +95,8 @@ function endsIn(row: string): number[] {
     const before = row.slice(Math.max(0, end - LONGEST_ABBREVIATION), end);
     const next = row.slice(end, end + LONGEST_ABBREVIATION).trimStart();
     // "2.5 litres" and "approx. 20" go on.
-    if (NOT_AN_END.test(before) && next !== '' && !/^[A-Z]/.test(next)) continue;
+    const isNextDone = A_TIME.test(before) && VERBS[/^[a-z-]+/.exec(next)?.[0] ?? ''] !== undefined;
+    if (NOT_AN_END.test(before) && next !== '' && !/^[A-Z]/.test(next) && !isNextDone) continue;
     ends.push(end);
   }
   if (ends.at(-1) !== row.length) ends.push(row.length);

@@ -92,6 +92,8 @@ export function doHeat(k: Kitchen, clause: Clause, n: number, verb: string): voi
     k.here = vessel;
     const { added } = k.putLines(vessel, own, body, n);
     k.put('add', n, { lines: added, vessel: vessel.name });
+    const isMoreThanFat = fats.length > 0 && fats.length < mentions.length && minutesIn(text) !== undefined;
+    if (isMoreThanFat) heated(k, vessel, kindOfHeat(k, clause, vessel, mentions, false), clause, n, []);
     return;
   }
   if (/\b(?:a (?:little|glug|splash|drizzle) (?:of )?(?:oil|butter)|oil)\b/i.test(body)) {

@@ -86,7 +86,7 @@ export function splitFoods(line: string, alone: boolean, context: ReadingContext
     alone && pieces.length === 1 ? line.split(/, ?(?=(?:\d|[½¼¾⅓⅔]|an? |one |two |three |half |salt\b|pepper\b))/i) : pieces;
   return split
     .map((piece) => amountFirst(piece.trim(), context))
-    .map((piece) => piece.replace(/^(?:s ?(?:&|\+|and) ?p\b|salt ?\+ ?pepper)/i, 'salt and pepper'))
+    .map((piece) => piece.replace(/^(?:s\.? ?(?:&|\+|and) ?p(?:\.|\b)|salt ?\+ ?pepper)/i, 'salt and pepper'))
     .flatMap((piece) => amountsBehindOneAnother(piece, context) ?? [piece])
     .flatMap((piece) => {
       if (piece.length > LONGEST_LINE) return [piece];

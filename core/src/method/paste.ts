@@ -275,7 +275,11 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
     } else if (isFood === true) {
       foods.push(...splitFoods(line, false, context).map((own) => ({ heading, text: own })));
     } else if (ABOUT.test(line) && line.length < 80) {
-      continue;
+      // "Takes: 1 hr  Makes: 6 portions".
+      const beside = bowls === undefined ? /\b(?:serves|makes|feeds|yields?)\s*:?\s*(\d+)\b/i.exec(line) : null;
+      if (beside !== null) bowls = Number(beside[1]);
+    } else if (foods.length === 0 && method.length === 0 && /^\([^()\d]*\)$/.test(line)) {
+      notes.push(line);
     } else if (METHOD.test(line)) {
       inMethod = true;
     } else if (title === undefined && isTitle(line, n === 0, placed.length > 1)) {

@@ -170,7 +170,11 @@ describe('the practice kitchen', () => {
     clock.go(NOW + 5_000, 60, NOW);
     expect(clock.at(NOW + 1_000)).toBe(NOW + 65_000);
     expect((await send('PUT', '/practice/api/bench/clock', { practiceMs: NOW, speed: 10 })).status).toBe(200);
-    expect((await send('PUT', '/practice/api/bench/clock', { practiceMs: NOW, speed: 0 })).status).toBe(400);
+    // Stopped it stays where it is.
+    clock.go(NOW, 0, NOW);
+    expect(clock.at(NOW + 3_600_000)).toBe(NOW);
+    expect((await send('PUT', '/practice/api/bench/clock', { practiceMs: NOW, speed: 0 })).status).toBe(200);
+    expect((await send('PUT', '/practice/api/bench/clock', { practiceMs: NOW, speed: 601 })).status).toBe(400);
     expect((await send('PUT', '/api/bench/clock', { practiceMs: NOW, speed: 10 })).status).toBe(404);
   });
 

@@ -16,6 +16,20 @@ describe('the practice kitchen’s page', () => {
     clock.go(60, 10_000);
     expect(clock.at(10_000)).toBe(10_000);
     expect(clock.at(11_000)).toBe(70_000);
+    // Four hours in twenty-four seconds, and then it stands still.
+    clock.go(600, 11_000);
+    expect(clock.at(35_000)).toBe(70_000 + 4 * 3_600_000);
+    clock.go(0, 35_000);
+    expect(clock.at(99_000)).toBe(70_000 + 4 * 3_600_000);
+    expect(clock.speed()).toBe(0);
+    localStorage.removeItem('tureen-practice-clock');
+  });
+
+  it('goes back to the wall’s speed from where it stood', () => {
+    TestBed.configureTestingModule({ providers: [provideZonelessChangeDetection()] });
+    const clock = TestBed.inject(PracticeClock);
+    clock.go(60, 10_000);
+    expect(clock.at(11_000)).toBe(70_000);
     clock.go(1, 11_000);
     expect(clock.at(11_500)).toBe(70_500);
     expect(clock.speed()).toBe(1);

@@ -19,8 +19,8 @@ export function keptAs(name: string): string {
   return IS_PRACTICE ? `${name}-practice` : name;
 }
 
-/** How many times as fast as the wall's a practice's clock may go. */
-export const SPEEDS = [1, 10, 60] as const;
+/** How many times as fast as the wall's a practice's clock may go; 0 stops it. */
+export const SPEEDS = [0, 1, 10, 60, 600] as const;
 export type Speed = (typeof SPEEDS)[number];
 
 const KEY = 'tureen-practice-clock';

@@ -109,7 +109,7 @@ export class PracticeStrip {
   protected readonly looks = signal(0);
   protected readonly speeds = SPEEDS.map((value) => ({
     value: String(value),
-    name: value === 1 ? 'Clock 1 ×' : `${String(value)} ×`,
+    name: value === 0 ? 'Stop' : value === 1 ? 'Clock 1 ×' : `${String(value)} ×`,
   }));
   protected readonly speed = computed(() => String(this.clock.speed()));
   private release: (() => void) | undefined;

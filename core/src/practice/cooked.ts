@@ -151,7 +151,8 @@ class Cooking {
     else if (action.kind === 'ladled out') this.takeOut(action.kg, branch);
     else if (action.kind === 'cup') this.takeOut(action.cupKg, branch);
     else return;
-    this.note(entry, stepId, branch, fromC);
+    // Nobody asks for the moments of many kitchens, and each costs a fold of all that was entered.
+    if (this.truths.length === 1) this.note(entry, stepId, branch, fromC);
   }
 
   private takeOut(kg: number, branch: string): void {

@@ -36,6 +36,10 @@ export const EYE_LN = { biasSd: 0.16, noiseSd: 0.12 };
 export interface Mishaps {
   /** Salt, kg/kg, that is in an ingredient though its label says nothing of it: somebody opened the other carton. */
   readonly unlabelledSalt?: Readonly<Record<string, number>>;
+  /** Salt, kg/kg, in whatever is stock. */
+  readonly saltedStock?: number;
+  /** How many times as much a roast loses: a tray that was forgotten. */
+  readonly roast?: number;
   /** What a ladle really holds of what it is said to. */
   readonly ladle?: number;
   /** What stands on the scale that nobody took off, kg. */

@@ -258,6 +258,15 @@ describe('the same in a hundred kitchens', () => {
     expect(of('floury').bodyMPas!.p50).toBeGreaterThan(none.bodyMPas!.p50 * 1.5);
     expect(of('watery').bodyMPas!.p50).toBeLessThan(none.bodyMPas!.p50 / 1.5);
     expect(of('floury').right.body).toBeLessThan(none.right.body!);
+    expect(of('tray forgotten')).withContext('nothing is roasted').toEqual(none);
+    expect(of('salted stock')).withContext('it has no stock').toEqual(none);
+    const stocked = planFor({ soupId: 'celeriac-leek-apple', bowls: 24 });
+    const saltOf = (mishaps: Hidden['mishaps']): number =>
+      inKitchens(stocked, asPlanned(stocked), { kitchens: 40, mishaps }).saltPct.p50;
+    expect(saltOf({ saltedStock: 0.006 })).toBeGreaterThan(saltOf({}) + 0.15);
+    const roasted = planFor({ soupId: 'squash-coconut-chilli', bowls: 24 });
+    const inAll = (mishaps: Hidden['mishaps']): InKitchens => inKitchens(roasted, asPlanned(roasted), { kitchens: 40, mishaps });
+    expect(inAll({ roast: 1.6 }).bowls.p50).toBeLessThan(inAll({}).bowls.p50 - 0.3);
   });
 });
 

@@ -160,7 +160,7 @@ export class Truth {
     const added: SimulatedPot = {
       waterKg: times * (own.waterKg + own.solidsKg - solidsKg),
       solidsKg: times * solidsKg,
-      saltKg: times * (own.saltKg * salty + allKg * (this.hidden.unlabelled.get(ingredient) ?? 0)),
+      saltKg: times * (own.saltKg * salty + allKg * this.unlabelledIn(ingredient)),
       thinKg: times * own.thinKg,
       acidKg: times * own.acidKg * sharp,
       sugarsKg: times * own.sugarsKg,
@@ -170,6 +170,12 @@ export class Truth {
     };
     // What goes in raw makes as thick as what is there already, until the blade goes through both.
     this.pots.set(branch, { ...pouredTogether(pot, added), stiffness: pot.stiffness });
+  }
+
+  /** Salt that is in an ingredient and on no label, kg/kg. */
+  private unlabelledIn(ingredient: string): number {
+    const { mishaps, unlabelled } = this.hidden;
+    return unlabelled.get(ingredient) ?? (ingredient.includes('stock') ? (mishaps.saltedStock ?? 0) : 0);
   }
 
   private storedC(line: string): number {
@@ -288,7 +294,8 @@ export class Truth {
     for (const { kind, parcel } of unlearnt.outflows) {
       if (kind === 'trim' || (isSimmered && kind === 'vapour')) continue;
       const kg = parcelKg(parcel);
-      if (kind === 'vapour') this.steamsOff(branchId, kg * this.steam(step.id));
+      const forgotten = step.op === 'roast' ? (this.hidden.mishaps.roast ?? 1) : 1;
+      if (kind === 'vapour') this.steamsOff(branchId, kg * forgotten * this.steam(step.id));
       else this.take((kg / Math.max(TINY_KG, ofKg)) * massOf(this.potOf(branchId)), branchId);
     }
     this.heats(step, branchId);

@@ -42,6 +42,8 @@ export interface WhatIf {
 export const WHAT_IFS: readonly WhatIf[] = [
   { id: 'nothing', mishaps: {} },
   { id: 'lid off', mishaps: { steam: 3 } },
+  { id: 'tray forgotten', mishaps: { roast: 1.6 } },
+  { id: 'salted stock', mishaps: { saltedStock: 0.006 } },
   { id: 'small ladle', mishaps: { ladle: 0.75 } },
   { id: 'large ladle', mishaps: { ladle: 1.33 } },
   { id: 'covered well', mishaps: { covered: 1.4 } },

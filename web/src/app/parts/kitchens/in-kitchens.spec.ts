@@ -76,6 +76,16 @@ describe('a plan in a hundred kitchens', () => {
     expect(Number(cells(fixture)[0]?.[4]?.split(' ')[0])).toBeLessThan(before - 20);
   });
 
+  it('has words for whatever may go wrong', () => {
+    const fixture = shown({ plan: PLAN });
+    const { whatIfs } = fixture.componentInstance as unknown as { whatIfs: { id: string; words: string }[] };
+    expect(whatIfs.length).toBeGreaterThan(7);
+    for (const { id, words } of whatIfs)
+      expect(words === id || words.length < 12)
+        .withContext(id)
+        .toBeFalse();
+  });
+
   it('of a batch it does again what was entered; of a pot with nothing in it, it says so', async () => {
     const planning = planToBuy(soup, LARDER_ROWS, READY_KITS.canteen, { bowls: 24, bowlG: 300, potId: 'stockpot-20' });
     if (!planning.ok) throw new Error(planning.error.code);

@@ -15,6 +15,8 @@ const SETTLED_MS = 200;
 const WORDS: Readonly<Record<string, string>> = {
   nothing: 'nothing goes wrong',
   'lid off': 'the lid was off: three times the steam',
+  'tray forgotten': 'the tray was forgotten: 60 % more is roasted away',
+  'salted stock': 'the stock was salted: 6 g a kilo',
   'small ladle': 'the ladle holds a quarter less',
   'large ladle': 'the ladle holds a third more',
   'covered well': 'it was covered by 40 % more',

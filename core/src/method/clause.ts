@@ -59,6 +59,10 @@ function take(k: Kitchen, clause: Clause, n: number): void {
     doAdd(k, clause, n);
     return;
   }
+  if (/\bmake (?:up )?an? (?:\w+ )?roux\b/i.test(text) && k.mentions(k.body(clause), clause).length > 0) {
+    doBloom(k, { ...clause, text: text.replace(/\broux\b/i, 'paste') }, n);
+    return;
+  }
   const machine = /\b(smooth|creamed|pur[ée]e|chunky)\b[\w ]*\b(?:setting|programme|program|cycle|function|mode)\b/i.exec(text);
   if (machine !== null) {
     // A machine that boils and blends in one goes.
@@ -153,7 +157,7 @@ function verbless(k: Kitchen, clause: Clause, n: number): void {
     onTop(k, mentions, text, n);
     return;
   }
-  if (/^(?:the )?oven (?:on )?(?:to|at|on)\b/i.test(text) && mentions.length === 0) {
+  if (/^(?:the )?oven (?:on )?(?:to|at|on|\d)/i.test(text) && mentions.length === 0) {
     doPreheat(k, clause, n);
     return;
   }
@@ -184,6 +188,17 @@ function verbless(k: Kitchen, clause: Clause, n: number): void {
     return;
   }
   const minutes = minutesIn(text);
+  const onTray = k.here?.kind === 'tray';
+  if (onTray && minutes !== undefined && mentions.length === 0) {
+    doRoast(k, clause, n);
+    return;
+  }
+  const isElsewhere = onTray && k.here?.isHot === true && !/\b(?:trays?|tins?|oven|roast\w*)\b/i.test(text);
+  if (isElsewhere && minutes !== undefined && mentions.some(({ line }) => !k.isUsedUp(line) && !k.isLiquid(line))) {
+    // "Onion in the rest of the oil, 12 min gentle", while the tray is in.
+    k.as(/\b(?:gentle|gently|low|soft)\b/i.test(text) ? 'sweat' : 'cook', clause, n);
+    return;
+  }
   const heats = k.actions.length;
   if (mentions.length > 0 && k.isFinished() && /^(?:serve|garnish)$/.test(k.actions.at(-1)?.does ?? '')) {
     onTop(k, mentions, text, n);

@@ -46,8 +46,9 @@ export function sentencesOf(text: string): Sentence[] {
       continue;
     }
     const numbered =
-      /^(?:(?:step\s*)?\d{1,2}\s*[.):/]\s*|\d{1,2}\s?[–—-]\s+(?=[A-Z])|[-*•·▢☐□■▪▫●○◦◆◇★☆➤►▶▸‣⁃∙]\s*|step \d{1,2}\s+)/i.exec(own) ??
-      bareNumber(own);
+      /^(?:(?:step\s*)?\d{1,2}\s*[.):/]\s*|[a-h]\)\s+|\d{1,2}\s?[–—-]\s+(?=[A-Z])|[-*•·▢☐□■▪▫●○◦◆◇★☆➤►▶▸‣⁃∙]\s*|step \d{1,2}\s+)/i.exec(
+        own,
+      ) ?? bareNumber(own);
     let start = numbered?.[0].length ?? 0;
     const inLine = HEAD_OF_LINE.exec(own.slice(start));
     let here = section;
@@ -188,6 +189,16 @@ const LATE_VERBS: ReadonlySet<string> = new Set('add stir pour tip remove season
 const BE = /^(?:is|are|was|were|be|get|gets|being)$/;
 const SUBORDINATE = /\b(?:until|till|when|once|if|while|as|before|after|that|which|so)\b/i;
 
+/** "Cook, whisking constantly, for 2 minutes": how it is done, and nothing of its own. */
+function isHowOnly(words: readonly Word[], n: number): boolean {
+  return (
+    /^(?:whisking|scraping|simmering|skimming)$/.test(words[n]?.text ?? '') &&
+    /^(?:constantly|continuously|often|frequently|occasionally|all|vigorously|steadily|well|regularly)$/.test(
+      words[n + 1]?.text ?? '',
+    )
+  );
+}
+
 function clausesIn(sentence: Sentence, n: number): Clause[] {
   const words = wordsOf(sentence.text);
   const opening = placeEnd(sentence.text);
@@ -297,7 +308,7 @@ function clausesIn(sentence: Sentence, n: number): Clause[] {
       starts.push({ at: starts.length === 0 ? 0 : from, verb: word.text, verbAt: word.at });
       mayStart = false;
       isFirst = false;
-    } else if (depth === 0 && gerund !== undefined) {
+    } else if (depth === 0 && gerund !== undefined && !(starts.length > 0 && isHowOnly(words, i))) {
       starts.push({ at: starts.length === 0 ? 0 : from, verb: gerund, verbAt: word.at });
       mayStart = false;
       isFirst = false;

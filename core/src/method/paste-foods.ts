@@ -32,7 +32,8 @@ function isKnown(piece: string, context: ReadingContext): boolean {
 }
 
 /** What a list of foods begins with in a message. */
-const CHAT = /^(?:so )?(?:it['’]?s|this is what i have|i (?:used?|have|had)|what you need|ingredients)\s*:?\s+/i;
+const CHAT =
+  /^(?:so )?(?:it['’]?s|this is what i have|i (?:used?|have|had)|what you need|you(?:['’]ll| will)? need|ingredients)\s*:?\s+/i;
 
 /** "3 leeks, 500 g potatoes, 1.2 l stock" in one line, where each part has an amount and a food of its own. */
 function amountsBehindOneAnother(piece: string, context: ReadingContext): string[] | undefined {
@@ -85,7 +86,7 @@ export function splitFoods(line: string, alone: boolean, context: ReadingContext
   const split =
     alone && pieces.length === 1 ? line.split(/, ?(?=(?:\d|[½¼¾⅓⅔]|an? |one |two |three |half |salt\b|pepper\b))/i) : pieces;
   return split
-    .map((piece) => amountFirst(piece.trim(), context))
+    .map((piece) => amountFirst(piece.trim().replace(/^you(?:['’]ll| will)? need:\s*/i, ''), context))
     .map((piece) => piece.replace(/^(?:s\.? ?(?:&|\+|and) ?p(?:\.|\b)|salt ?\+ ?pepper)/i, 'salt and pepper'))
     .flatMap((piece) => amountsBehindOneAnother(piece, context) ?? [piece])
     .flatMap((piece) => {

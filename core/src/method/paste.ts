@@ -34,7 +34,8 @@ export type Pasting =
 const YIELD =
   /^(?:serves|makes|yields?|feeds|enough for|servings?|yield|for)\s*:?\s*(?:about |around )?(\d+|one|two|three|four|five|six|seven|eight|ten|twelve)\b(?:\s*(?:-|–|to)\s*(\d+))?(?!\s*(?:min|hour|g\b|ml))/i;
 /** "Para 6 / serves 6": behind a stroke or in brackets in a short line. */
-const SERVES_BEHIND = /^[^\d]{0,30}\d{0,3}\s*[/|(–—-]\s*(?:serves|makes|for)\s*:?\s*(\d+)\b(?!\s*(?:min|hour|g\b|ml|kg|l\b))/i;
+const SERVES_BEHIND =
+  /^[^\d]{0,30}\d{0,3}\s*[/|(–—-]\s*(?:serves|makes|for)\s*:?\s*(\d+)\b(?!\s*(?:min|hour|g\b|ml|kg|l\b|lit|quart|pint|gal|cup|day|x\b))/i;
 /** "Potage for 50": how many at the end of the first line. */
 const FOR_SO_MANY = /^([^\d]{4,60}?),? for (\d{1,3})(?: people| bowls| persons)?$/i;
 const HEADING = /^(?:#+\s*)?(?:ingredients|you will need|shopping|for (?:the |a )?[\w &-]+|to (?:serve|garnish|finish))\s*:?$/i;
@@ -174,6 +175,9 @@ const HEADED_LINE =
 /** What a yield is said in when it is not said in bowls, L; a bowl holds so much where nobody says. */
 const BY_VOLUME =
   /^(?:serves|makes|yields?|yield|batch)\s*:?\s*(?:about |around |approx\.? )?(\d+(?:[.,/]\d+)?(?: \d\/\d)?|an?|one|two|three|four|five|six)\s*(?:-|–|to\s+\d+)?\s*(quarts?|qts?|litres?|liters?|l|gallons?|gals?|pints?|pts?|cups?|kg|kilos?)\b/i;
+/** "Ingredients (for 2 litres)"; "makes about 3.5 L / 12 x 280 ml". */
+const VOLUME_BEHIND = /^[^\d]{0,60}\((?:for|makes) (?:about )?(\d+(?:[.,]\d+)?) (quarts?|litres?|liters?|l|gallons?|pints?)\)/i;
+const SO_MANY_OF = /\b(?:makes|yields?|serves)\b.*?\b(\d{1,3}) ?[x×] ?\d{2,4} ?(?:ml|g)\b/i;
 const LITRES: readonly (readonly [RegExp, number])[] = [
   [/^q/i, 0.946],
   [/^gal/i, 3.785],
@@ -184,7 +188,9 @@ const BOWL_L = 0.3;
 const SAID_BESIDE = /\b(\d+)\s*(?:portions?|servings?|bowls?|covers|people|serves)\b/i;
 
 function bowlsIn(line: string): number | undefined {
-  const volume = BY_VOLUME.exec(line);
+  const portioned = SO_MANY_OF.exec(line);
+  if (portioned !== null) return Number(portioned[1]);
+  const volume = BY_VOLUME.exec(line) ?? VOLUME_BEHIND.exec(line);
   if (volume !== null) {
     const beside = SAID_BESIDE.exec(line.slice(volume[0].length));
     if (beside !== null) return Number(beside[1]);
@@ -270,6 +276,9 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
     if (portions !== null && (n === 0 || portions.index === 0) && Number(portions[1]) > 0 && Number(portions[1]) <= 1000) {
       bowls = Number(portions[1]);
       if (portions.index > 0) title = line.slice(0, portions.index).replace(/^#+\s*/, '');
+    } else if (stated !== undefined && n === 0 && /[a-z].*[–—(,/-]\s*(?:makes|yields?|serves)/i.test(line)) {
+      bowls = stated;
+      title = line.replace(/^#+\s*/, '').replace(/\s*[/,(–—-]\s*(?:yields?|makes|serves)\b.*$/i, '');
     } else if (stated !== undefined && bowls === undefined && (foods.length === 0 || line.split(/\s+/).length < LEAST_WORDS)) {
       bowls = stated;
     } else if (isFood === true) {
@@ -283,7 +292,7 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
     } else if (METHOD.test(line)) {
       inMethod = true;
     } else if (title === undefined && isTitle(line, n === 0, placed.length > 1)) {
-      title = line.replace(/^#+\s*/, '');
+      title = line.replace(/^#+\s*/, '').replace(/\s*[/,(–—-]\s*(?:yields?|makes|batch)\b.*$/i, '');
     } else if (isHeading && method.length > 0 && next !== undefined && isWork(next, true) && takeApart(next).value === undefined) {
       // A part of the method with a heading of its own.
       kept.push({ at, raw: line.endsWith(':') ? raw : `${raw.trimEnd()}:` });

@@ -38,6 +38,10 @@ export function doCover(k: Kitchen, clause: Clause, n: number): void {
     const vessel = k.here !== undefined && isHob(k.here) ? k.here : target(k, clause, n, all);
     if (all.length > 0) {
       k.here = vessel;
+      // "Drain the chickpeas, cover with fresh water": what lies ready goes in first.
+      const ready = k.hasPieces(vessel) ? [] : k.pending();
+      const { added } = k.putLines(vessel, ready, body, n);
+      if (added.length > 0) k.put('add', n, { lines: added, vessel: vessel.name });
       for (const one of all) coverWith(k, one, vessel, n);
       if (all.every(({ line }) => k.settled.has(line))) return;
     }

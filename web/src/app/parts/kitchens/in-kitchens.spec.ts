@@ -65,6 +65,7 @@ describe('a plan in a hundred kitchens', () => {
     expect(texture?.[0]).toBe('texture');
     expect(texture?.[4]).toMatch(/^\d+ of 100$/);
     expect(text(fixture)).toContain('with no look at the pot');
+    expect(text(fixture)).toContain('salt within 0.05 points, texture within 1.25 times');
   });
 
   it('with something that goes wrong, says what that comes to', async () => {

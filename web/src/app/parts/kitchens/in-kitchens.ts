@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
+import { BODY_WITHIN, SALT_WITHIN_PCT } from '@tureen/core/batch';
 import { bodyWord } from '@tureen/core/body';
 import { WHAT_IFS, type Spread } from '@tureen/core/practice';
 import { NzSelectModule } from 'ng-zorro-antd/select';
@@ -75,7 +76,7 @@ const WORDS: Readonly<Record<string, string>> = {
             }
           </tbody>
         </table>
-        <p class="soft">{{ note() }}</p>
+        <p class="soft">{{ note() }} {{ rightIs }}</p>
       }
     } @else {
       <p class="soft" role="status">Cooking it in a hundred kitchens…</p>
@@ -151,6 +152,7 @@ export class InKitchensPanel {
         : [row('texture', planned.bodyMPas, bodyMPas, right.body, bodyWord)]),
     ];
   });
+  protected readonly rightIs = `Right: at most 5 % fewer bowls than planned, salt within ${String(SALT_WITHIN_PCT)} points, texture within ${String(BODY_WITHIN)} times, thicker or thinner.`;
   protected readonly note = computed(() =>
     this.ask().entries === undefined
       ? 'Done to the letter, with no look at the pot: what a dip, a spoon and a taste are for. These kitchens are simulated, with other waters, flames and knives, by other rules than the plan’s.'

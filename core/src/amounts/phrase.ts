@@ -102,17 +102,19 @@ export function plainNumbers(text: string): {
 const ROOT_G_CM = 4.33;
 
 /** Metric units as they are written and said on both sides of the Channel, in g, kg and mL. */
-const METRIC: readonly (readonly [RegExp, number, string])[] = [
-  [/^(?:grammes?|gr|gms|grm)$/i, 1, 'g'],
-  [/^(?:kilos?|kilogrammes?|kgs)$/i, 1, 'kg'],
-  [/^mls$/i, 1, 'ml'],
-  [/^(?:dl|decilit(?:re|er)s?)$/i, 100, 'ml'],
-  [/^(?:cl|centilit(?:re|er)s?)$/i, 10, 'ml'],
+const METRIC: readonly (readonly [words: string, times: number, unit: string])[] = [
+  ['grammes?|gr|gms|grm', 1, 'g'],
+  ['kilos?|kilogrammes?|kgs', 1, 'kg'],
+  ['mls', 1, 'ml'],
+  ['dl|decilit(?:re|er)s?', 100, 'ml'],
+  ['cl|centilit(?:re|er)s?', 10, 'ml'],
   // Two teaspoons, of 5 mL each.
-  [/^(?:dessertspoons?|dsp|dstsp|dstspn|dspn)$/i, 10, 'ml'],
+  ['dessertspoons?|dsp|dstsp|dstspn|dspn', 10, 'ml'],
 ];
-const METRIC_WORD =
-  /(?<!\S)(\d+(?:[.,]\d+)?|½|¼|¾|1\/2)\s*(grammes?|gr|gms|grm|kilos?|kilogrammes?|kgs|mls|dl|decilit(?:re|er)s?|cl|centilit(?:re|er)s?|dessertspoons?|dsp|dstsp|dstspn|dspn)\b\.?/gi;
+const METRIC_WORD = new RegExp(
+  `(?<!\\S)(\\d+(?:[.,]\\d+)?|½|¼|¾|1/2)\\s*(${METRIC.map(([words]) => words).join('|')})\\b\\.?`,
+  'gi',
+);
 const PARTS: Readonly<Record<string, number>> = { '½': 0.5, '¼': 0.25, '¾': 0.75, '1/2': 0.5 };
 
 /** @example inMetric('2 dl cream') // '200 ml cream' */
@@ -120,7 +122,7 @@ function inMetric(written: string): string {
   // Of garlic it is cloves.
   const text = /\bgarlic\b/i.test(written) ? written.replace(/\b(\d+) ?cl\b\.?/i, '$1 cloves') : written;
   return text.replace(METRIC_WORD, (whole, figure: string, word: string) => {
-    const known = METRIC.find(([pattern]) => pattern.test(word));
+    const known = METRIC.find(([words]) => new RegExp(`^(?:${words})$`, 'i').test(word));
     const value = PARTS[figure] ?? Number(figure.replace(',', '.'));
     return known === undefined ? whole : `${String(Math.round(value * known[1] * 1e6) / 1e6)} ${known[2]}`;
   });

@@ -2,7 +2,7 @@ import { takeLine, type TakenLine } from '../draft/index.js';
 import { readLine } from '../amounts/index.js';
 import type { Clause } from './clauses.js';
 import type { Kitchen } from './kitchen.js';
-import type { Mention } from './mentions.js';
+import { BUT, type Mention } from './mentions.js';
 import { LITTLE_G, SPLASH_G } from './usual.js';
 
 /** What a bowl has of a food that the method names without an amount, g. Kitchen defaults, marked where they are used. */
@@ -27,7 +27,7 @@ export function found(k: Kitchen, name: string, clause: Clause, grams?: number):
 /** Foods with an amount that no line has: "a litre of water", "a splash of cold water". */
 export function unlisted(k: Kitchen, whole: string, clause: Clause, mentions: readonly Mention[]): Mention[] {
   // "Everything except the ice water": what is left out is not brought in.
-  const [text = ''] = whole.split(/\b(?:except|but not|apart from|all but)\b/i);
+  const [text = ''] = whole.split(BUT);
   const bare =
     /\b(?:boiling|hot|cold|warm|just|with|the|in|or|and|some|enough|more)?\s*water\b/i.test(text) &&
     !/\bwater(?:y|ed|cress)/i.test(text);

@@ -190,9 +190,9 @@ export function ovenIn(text: string, country: Country | undefined): number | und
 const SHARES: readonly (readonly [RegExp, number])[] = [
   [/\bthree[- ]quarters?(?: of)?$/, 0.75],
   [/\btwo[- ]thirds?(?: of)?$/, 2 / 3],
-  [/\b(?:a |one )?(?:half|1\/2|½)(?: of)?$/, 0.5],
-  [/\b(?:a |one )?(?:third|1\/3|⅓)(?: of)?$/, 1 / 3],
-  [/\b(?:a |one )?(?:quarter|fourth|1\/4|¼)(?: of)?$/, 0.25],
+  [/\b(?:a |one )?half(?: of)?$/, 0.5],
+  [/\b(?:a |one )?third(?: of)?$/, 1 / 3],
+  [/\b(?:a |one )?(?:quarter|fourth)(?: of)?$/, 0.25],
   [/\b(?:most|the bulk)(?: of)?$/, 0.8],
   [/\ball but a (?:few|little|handful|spoonful|pinch|couple)(?: of)?$/, 0.85],
 ];

@@ -113,7 +113,8 @@ const STALKS: ReturnType<typeof shareBefore> = { share: 0.3, vague: true };
 /** All that has not gone in yet. */
 const EVERYTHING =
   /\b(?:everything else|everything (?=except|but|apart)|all (?:of )?the (?:other |remaining )?ingredients|(?:the )?(?:rest of the|remaining|other) ingredients|the rest(?! of)|all the rest)\b/i;
-const BUT = /\b(?:except(?: for)?|but not|apart from|all but)\b|\((?:not|no|except)\b/i;
+/** What stands behind it is left out of a group. */
+export const BUT = /\b(?:except(?: for)?|but not|apart from|all but)\b|\((?:not|no|except)\b/i;
 const LATER: ReadonlySet<Role> = new Set(['cream', 'finish', 'garnish', 'yolk', 'salt', 'season', 'herb']);
 
 interface Name {

@@ -108,8 +108,10 @@ function sample(
   return now;
 }
 
-function bandOf(values: Float64Array): OddsBand {
+/** Where values lie: quantiles, mean and spread; all nought where there are none. */
+export function bandOf(values: Iterable<number>): OddsBand {
   const sorted = sortedOf(values);
+  if (sorted.length === 0) return { p5: 0, p25: 0, p50: 0, p75: 0, p95: 0, mean: 0, sd: 0 };
   const at = (share: number): number => quantileSorted(sorted, share);
   return {
     p5: at(0.05),
@@ -122,8 +124,8 @@ function bandOf(values: Float64Array): OddsBand {
   };
 }
 
-function sortedOf(values: Float64Array): number[] {
-  return [...values.toSorted()];
+function sortedOf(values: Iterable<number>): number[] {
+  return Array.from(values).sort((a, b) => a - b);
 }
 
 /** Shares below this are not spoken of: they drown in the noise of sampling. */

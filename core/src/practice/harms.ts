@@ -4,7 +4,7 @@ import { ACID, FAT, type Allergen, type Mix } from '../larder/index.js';
 import type { Planned } from '../plan/index.js';
 import { contents, parcelKg, type Parcel } from '../pot/index.js';
 import type { StepRecord } from '../runner/index.js';
-import { EGG_SAFE_C, EGG_SCRAMBLES_C, HOT_JUG_C } from '../steps/index.js';
+import { EGG_SAFE_C, EGG_SCRAMBLES_C, HOT_JUG_C, jugged } from '../steps/index.js';
 import { walk } from '../soup/index.js';
 import type { Cooked, Moment } from './cooked.js';
 import type { Lesson } from './lessons.js';
@@ -23,11 +23,15 @@ export type Harm =
   | { readonly kind: 'raw egg'; readonly entryId: string; readonly stepId: string; readonly tempC: number }
   | { readonly kind: 'allergen'; readonly allergen: Allergen };
 
-/** A jug of hot soup is filled no fuller than this, a share of it: common practice. */
-const HOT_FILL = 1 / 3;
+/** A jug is filled by eye: so much more of it is no more. */
 const ROUNDING = 0.02;
 /** Cream with less fat than this, %, is none that splits. */
 const LEAST_FAT = 0.01;
+
+/** How full a jug may be at a temperature, as a share of it: the page's own rule. */
+function mostFill(tempC: number): number {
+  return jugged(0, 1, tempC).fillShare;
+}
 
 /** Jugs that were filled too full for how hot it really was, or, where each is to be entered, that nobody looked at. */
 function jugs(plan: Planned, entries: readonly StoredEntry[], moments: readonly Moment[], isEachEntered: boolean): Harm[] {
@@ -41,7 +45,7 @@ function jugs(plan: Planned, entries: readonly StoredEntry[], moments: readonly 
     const own = counted.flatMap(({ id, action }) =>
       action.kind === 'jugged' && action.stepId === step.id ? [{ id, fillShare: action.fillShare }] : [],
     );
-    const tooFull = own.find(({ fillShare }) => fillShare > HOT_FILL + ROUNDING);
+    const tooFull = own.find(({ fillShare }) => fillShare > mostFill(tempC) + ROUNDING);
     if (tooFull !== undefined)
       return [{ kind: 'hot jug', entryId: tooFull.id, stepId: step.id, tempC, fillShare: tooFull.fillShare }];
     return isEachEntered && own.length === 0 ? [{ kind: 'hot jug', entryId: done.id, stepId: step.id, tempC }] : [];

@@ -1,30 +1,21 @@
-import { quantileSorted } from 'simple-statistics';
 import { massOf, saltPctOf, thicknessOf } from '../bench/index.js';
 import { BODY_WITHIN, ENTRY_SHAPE, SALT_WITHIN_PCT, type StoredEntry } from '../batch/index.js';
 import type { Planned } from '../plan/index.js';
 import { SALT } from '../larder/index.js';
+import { bandOf, type OddsBand } from '../odds/index.js';
 import { bodyMPas, contents, potKg } from '../pot/index.js';
 import { servedOf } from '../runner/index.js';
 import { walk } from '../soup/index.js';
 import { cookedInMany, type Hidden } from './cooked.js';
 import type { Mishaps } from './hidden-kitchen.js';
 
-/** What came out where so many kitchens are put in order: from the 5th in a hundred to the 95th. */
-export interface Spread {
-  readonly p5: number;
-  readonly p25: number;
-  readonly p50: number;
-  readonly p75: number;
-  readonly p95: number;
-}
-
 /** What becomes of the same doings in other kitchens. Bowls of the plan's size, salt in %, body in mPa·s as it is served. */
 export interface InKitchens {
   readonly kitchens: number;
-  readonly bowls: Spread;
-  readonly saltPct: Spread;
+  readonly bowls: OddsBand;
+  readonly saltPct: OddsBand;
   /** Undefined where the card asks for no body. */
-  readonly bodyMPas: Spread | undefined;
+  readonly bodyMPas: OddsBand | undefined;
   /** Shares of the kitchens in which it came out as planned. */
   readonly right: { readonly bowls: number; readonly salt: number; readonly body: number | undefined };
 }
@@ -67,12 +58,6 @@ export function asPlanned(plan: Planned): StoredEntry[] {
   });
 }
 
-function spreadOf(values: readonly number[]): Spread {
-  const sorted = [...values].sort((a, b) => a - b);
-  const at = (share: number): number => (sorted.length === 0 ? 0 : quantileSorted(sorted, share));
-  return { p5: at(0.05), p25: at(0.25), p50: at(0.5), p75: at(0.75), p95: at(0.95) };
-}
-
 function shareOf(values: readonly number[], holds: (value: number) => boolean): number {
   return values.filter(holds).length / Math.max(1, values.length);
 }
@@ -106,9 +91,9 @@ export function inKitchens(
   const bodies = wantsBody ? there.map((pot) => thicknessOf(pot, servedC) * bodyToBowl) : undefined;
   return {
     kitchens: there.length,
-    bowls: spreadOf(bowls),
-    saltPct: spreadOf(salts),
-    bodyMPas: bodies === undefined ? undefined : spreadOf(bodies),
+    bowls: bandOf(bowls),
+    saltPct: bandOf(salts),
+    bodyMPas: bodies === undefined ? undefined : bandOf(bodies),
     right: {
       bowls: shareOf(bowls, (count) => count >= run.bowls * (1 - BOWLS_WITHIN)),
       salt: shareOf(salts, (pct) => Math.abs(pct - wanted.saltPct) <= SALT_WITHIN_PCT),

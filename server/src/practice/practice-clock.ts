@@ -1,6 +1,8 @@
+import { practiceTime, type ClockAnchor } from '@tureen/core/practice';
+
 /** What the clock of the practice kitchen says: its screen says so when its speed is chosen, and until then it is the wall's. */
 export class PracticeClock {
-  private anchor: { readonly ownMs: number; readonly practiceMs: number; readonly speed: number } | undefined;
+  private anchor: ClockAnchor | undefined;
 
   /** From now on it goes so fast. */
   go(practiceMs: number, speed: number, ownMs: number): void {
@@ -8,6 +10,6 @@ export class PracticeClock {
   }
 
   at(ownMs: number): number {
-    return this.anchor === undefined ? ownMs : this.anchor.practiceMs + (ownMs - this.anchor.ownMs) * this.anchor.speed;
+    return practiceTime(this.anchor, ownMs);
   }
 }

@@ -1,4 +1,5 @@
 import { computed, Injectable, signal } from '@angular/core';
+import { practiceTime, type ClockAnchor } from '@tureen/core/practice';
 import { recall, remember } from './remembered';
 
 /** The practice kitchen is the same application on another file of the server's, under a path of its own. */
@@ -25,16 +26,9 @@ export type Speed = (typeof SPEEDS)[number];
 
 const KEY = 'tureen-practice-clock';
 
-interface Anchor {
-  /** When the speed was chosen, by this device and by the practice. */
-  readonly ownMs: number;
-  readonly practiceMs: number;
-  readonly speed: number;
-}
-
-function anchorIn(text: string | undefined): Anchor | undefined {
+function anchorIn(text: string | undefined): ClockAnchor | undefined {
   try {
-    const kept = JSON.parse(text ?? '') as Partial<Anchor>;
+    const kept = JSON.parse(text ?? '') as Partial<ClockAnchor>;
     const { ownMs, practiceMs, speed } = kept;
     return typeof ownMs === 'number' && typeof practiceMs === 'number' && typeof speed === 'number'
       ? { ownMs, practiceMs, speed }
@@ -52,13 +46,12 @@ export class PracticeClock {
 
   /** What a practice's clock says when this device's says so. */
   at(ownMs: number): number {
-    const anchor = this.anchor();
-    return anchor === undefined ? ownMs : anchor.practiceMs + (ownMs - anchor.ownMs) * anchor.speed;
+    return practiceTime(this.anchor(), ownMs);
   }
 
   /** From now on it goes so fast. */
   go(speed: Speed, ownMs: number): void {
-    const anchor: Anchor = { ownMs, practiceMs: this.at(ownMs), speed };
+    const anchor: ClockAnchor = { ownMs, practiceMs: this.at(ownMs), speed };
     this.anchor.set(anchor);
     remember(KEY, JSON.stringify(anchor));
   }

@@ -3,7 +3,8 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { BODY_WITHIN, SALT_WITHIN_PCT } from '@tureen/core/batch';
 import { bodyWord } from '@tureen/core/body';
-import { WHAT_IFS, type Spread } from '@tureen/core/practice';
+import type { OddsBand } from '@tureen/core/odds';
+import { WHAT_IFS } from '@tureen/core/practice';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { catchError, debounceTime, from, of, switchMap } from 'rxjs';
 import { Benching } from '../../cooking/benching';
@@ -137,7 +138,7 @@ export class InKitchensPanel {
     const told = this.answer();
     if (told === undefined || told === 'failed') return [];
     const { planned, bowls, saltPct, bodyMPas, right } = told;
-    const row = (name: string, plan: number, spread: Spread, share: number, say: (value: number) => string) => ({
+    const row = (name: string, plan: number, spread: OddsBand, share: number, say: (value: number) => string) => ({
       name,
       planned: say(plan),
       half: range(spread.p25, spread.p75, say),

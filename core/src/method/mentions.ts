@@ -115,6 +115,15 @@ const EVERYTHING =
   /\b(?:everything else|everything (?=except|but|apart)|all (?:of )?the (?:other |remaining )?ingredients|(?:the )?(?:rest of the|remaining|other) ingredients|the rest(?! of)|all the rest)\b/i;
 /** What stands behind it is left out of a group. */
 export const BUT = /\b(?:except(?: for)?|but not|apart from|all but)\b|\((?:not|no|except)\b/i;
+
+/** Where a text says what a group leaves out: to the end, or to that of its brackets. */
+function leftOut(text: string): { readonly from: number; readonly to: number } | undefined {
+  const but = BUT.exec(text);
+  if (but === null) return undefined;
+  const close = but[0].startsWith('(') ? text.indexOf(')', but.index) : -1;
+  return { from: but.index, to: close < 0 ? text.length : close };
+}
+
 const LATER: ReadonlySet<Role> = new Set(['cream', 'finish', 'garnish', 'yolk', 'salt', 'season', 'herb']);
 
 interface Name {
@@ -187,10 +196,12 @@ export class LineNames {
 
   /** Which lines a clause names, in order, each once. `isUsed` tells a line that has gone in whole. */
   mentions(text: string, section: string, isUsed: (line: string) => boolean): Mention[] {
-    const but = BUT.exec(text);
+    const but = leftOut(text);
     const grouped = this.grouped(text, section, isUsed);
     // "Everything except the cream": what stands behind it is left out.
-    const named = this.named(text, section, isUsed).filter(({ at }) => but === null || grouped.length === 0 || at < but.index);
+    const named = this.named(text, section, isUsed).filter(
+      ({ at }) => but === undefined || grouped.length === 0 || at < but.from || at >= but.to,
+    );
     const found = [...named, ...grouped].sort((a, b) => a.at - b.at);
     const seen = new Map<string, Mention>();
     for (const one of found) if (!seen.has(one.line)) seen.set(one.line, one);
@@ -205,6 +216,12 @@ export class LineNames {
     return free.length > 0 ? free : lines;
   }
 
+  /** Lines that a group leaves out. */
+  private except(text: string, section: string): ReadonlySet<string> {
+    const but = leftOut(text);
+    return new Set(but === undefined ? [] : this.named(text.slice(but.from, but.to), section, () => false).map(({ line }) => line));
+  }
+
   private grouped(text: string, section: string, isUsed: (line: string) => boolean): Mention[] {
     const out: Mention[] = [];
     const mention = (line: MethodLine, at: number, length: number): Mention => ({ line: line.id, at, length, byGroup: true });
@@ -217,8 +234,7 @@ export class LineNames {
     const isSoup = /\bwith the rest\b(?! of)/i.test(text);
     const everything = isSoup ? null : (EVERYTHING.exec(text) ?? (isFresh ? /\beverything\b/i.exec(text) : null));
     if (everything !== null) {
-      const but = BUT.exec(text);
-      const except = new Set(but === null ? [] : this.named(text.slice(but.index), section, () => false).map(({ line }) => line));
+      const except = this.except(text, section);
       const isRest = /^(?:the|all the) rest$/i.test(everything[0]) && !/\beverything else\b/i.test(text);
       for (const line of pool) {
         if (isUsed(line.id) || except.has(line.id) || (line.taken.role === 'garnish' && !isOwnSection)) continue;
@@ -229,8 +245,7 @@ export class LineNames {
       }
       return out;
     }
-    const but = BUT.exec(text);
-    const left = new Set(but === null ? [] : this.named(text.slice(but.index), section, () => false).map(({ line }) => line));
+    const left = this.except(text, section);
     for (const [words, fits] of GROUPS) {
       for (const hit of text.matchAll(words)) {
         const own = pool.filter(({ id, taken }) => fits(taken.role, taken.row) && !left.has(id));

@@ -58,6 +58,8 @@ function isWork(row: string, isAfterWork: boolean): boolean {
   const isNumbered = NUMBERED.test(row) || bareNumber(row) !== null;
   const text = row.replace(NUMBERED, '').slice(bareNumber(row)?.[0].length ?? 0);
   if (/^[\d½¼¾⅓⅔]/.test(text) && !isNumbered) return false;
+  // Kitchen notes begin with the oven.
+  if (/^(?:the )?oven (?:on )?(?:to|at|on|\d)/i.test(text)) return true;
   const sentences = sentencesOf(text);
   const clauses = clausesOf(sentences);
   const starting = clauses.filter(({ verb }) => verb !== undefined);

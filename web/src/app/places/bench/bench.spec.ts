@@ -56,6 +56,8 @@ describe('the bench', () => {
   let begun: { lesson: string; seed: number | undefined }[];
   let wentBack: { upTo: string; of: number }[];
   let judges: boolean;
+  let practice: Practice;
+  let kitchen: Snapshot;
   const snapshot = snapshotOf(PRACTICE.lesson);
 
   beforeEach(() => {
@@ -63,19 +65,24 @@ describe('the bench', () => {
     begun = [];
     wentBack = [];
     judges = true;
+    practice = PRACTICE;
+    kitchen = snapshot;
     TestBed.configureTestingModule({
       providers: [
         provideZonelessChangeDetection(),
         provideRouter([{ path: '**', children: [] }]),
         { provide: BENCH_THREAD, useValue: () => THREAD },
-        { provide: Batches, useValue: { batch$: () => of({ ok: true, value: { snapshot, entries, batch: {}, keptHere: 0 } }) } },
+        {
+          provide: Batches,
+          useValue: { batch$: () => of({ ok: true, value: { snapshot: kitchen, entries, batch: {}, keptHere: 0 } }) },
+        },
         {
           provide: Practices,
           useValue: {
             judge: () =>
               Promise.resolve(
                 judges
-                  ? { ok: true, value: { ...PRACTICE, passed: false, points: 3 } }
+                  ? { ok: true, value: { ...practice, passed: false, points: 3 } }
                   : { ok: false, reachable: true, refusal: { code: 'NO_SUCH_BATCH', sentence: 'There is no such batch.' } },
               ),
             backTo: (_practice: Practice, own: readonly StoredEntry[], upTo: string) => {
@@ -191,6 +198,21 @@ describe('the bench', () => {
   it('of an empty pot a tongue says nothing', async () => {
     entries = [];
     expect(await looked()).toContain('nothing to taste yet');
+  });
+
+  it('a debrief puts what would have hurt somebody first, with its step', async () => {
+    const own = lessonOf('hot-jug');
+    practice = { ...PRACTICE, lesson: 'hot-jug' };
+    kitchen = snapshotOf('hot-jug');
+    entries = ticked(kitchen);
+    const fixture = debrief();
+    await until(fixture, () => (fixture.nativeElement as HTMLElement).querySelector('.harm') !== null);
+    const harm = (fixture.nativeElement as HTMLElement).querySelector('.cards section');
+    expect(harm?.className).toContain('harm');
+    expect(harm?.textContent).toContain('The jug would have thrown its lid');
+    expect(harm?.textContent).toContain('Blend');
+    expect(text(fixture)).toContain('one thing went wrong');
+    expect(text(fixture)).toContain(own?.hint ?? 'a hint');
   });
 
   it('what would have hurt somebody is said with its figure, and how it is kept from happening', () => {

@@ -24,7 +24,8 @@ import {
 import { doBoil, doBring, doSimmer, doBlanch, doPressure, doReduce, doTurn } from './boil.js';
 import { heated } from './heated.js';
 import { doTop, doServe, doStore, onTop } from './top.js';
-import { doAdd, doMix, doWrap, doJoin } from './into.js';
+import { doAdd } from './into.js';
+import { doJoin, doMix, doWrap } from './mix.js';
 import { doDeglaze, doCover, doThin, doThicken, doBind, doBalance } from './thin.js';
 import { doSeason, doCheck } from './taste.js';
 import { doBlend, doMash } from './blade.js';

@@ -1,11 +1,12 @@
+import { laterOnTray, middleOf } from './later.js';
 import { unlisted, unknown, soakedIn } from './foods.js';
 import { target } from './where.js';
 import type { Kitchen } from './kitchen.js';
 import type { Mention } from './mentions.js';
 import { minutesIn, ovenIn, degreesIn } from './measures.js';
-import { isHob, newVessel, type Vessel } from './vessel.js';
+import { isHob, type Vessel } from './vessel.js';
 import type { Clause } from './clauses.js';
-import { doRoast, doHeat, doCook } from './heat.js';
+import { doRoast, doHeat } from './heat.js';
 import { heated, kindOfHeat } from './heated.js';
 import { lift, partIn } from './lift.js';
 import { onTop } from './top.js';
@@ -370,119 +371,4 @@ function movedHere(k: Kitchen, clause: Clause, n: number, vessel: Vessel, body: 
     k.move(source, vessel, n);
     if (isJoin) k.put('join', n, { vessel: vessel.name, lines });
   }
-}
-
-export function doMix(k: Kitchen, clause: Clause, n: number): void {
-  const { text } = clause;
-  const body = k.body(clause);
-  if (/\bthrough (?:a |the )?(?:\w+[ -])*(?:sieve|strainer|mouli|food mill)\b/i.test(text)) {
-    k.as('strain', clause, n);
-    return;
-  }
-  if (clause.verb === 'rub' && /\bskins?\b/i.test(text)) {
-    k.as('peel', clause, n);
-    return;
-  }
-  const mentions = k.mentions(body, clause);
-  const isByBlade =
-    /\b(?:hand|stick|immersion|hand-held)[ -]?(?:mixer|blender)\b|\b(?:in|with) (?:a|the) (?:blender|liquidi[sz]er)\b/i.test(text);
-  if (isByBlade && mentions.every(({ line }) => k.isUsedUp(line))) {
-    k.as('blend', clause, n, 'blend');
-    return;
-  }
-  if (mentions.length === 0 && !unlistedWater(body)) {
-    // "Whisk constantly", "toss occasionally".
-    if (minutesIn(text) !== undefined && k.here?.isHot === true && /\bstir|\bwhisk/i.test(text)) {
-      doCook(k, clause, n);
-      return;
-    }
-    k.put('remark', n);
-    return;
-  }
-  if (/\bto coat\b/i.test(body) && mentions.every(({ line }) => k.isUsedUp(line))) {
-    k.put('setting', n);
-    return;
-  }
-  const isYolks = mentions.some(({ line }) => k.lineOf(line)?.taken.role === 'yolk' && !k.isUsedUp(line));
-  const isStarch = mentions.some(
-    ({ line }) => /cornflour|starch|arrowroot/.test(k.lineOf(line)?.taken.row.id ?? '') && !k.isUsedUp(line),
-  );
-  if ((isYolks || isStarch) && !/\binto the (?:soup|pan|pot)\b|\bin the (?:yolk|egg)/i.test(body)) {
-    const bowl = k.fresh('bowl', clause.section);
-    const { added } = k.putLines(bowl, [...mentions, ...unlisted(k, body, clause, mentions)], body, n);
-    const back = k.here;
-    k.here = bowl;
-    k.put(isYolks ? 'prepare' : 'add', n, { vessel: bowl.name, lines: added });
-    k.here = back ?? bowl;
-    return;
-  }
-  doAdd(k, clause, n);
-}
-
-function unlistedWater(body: string): boolean {
-  return /\bwater\b/i.test(body);
-}
-
-export function doWrap(k: Kitchen, clause: Clause, n: number): void {
-  const mentions = k.withPrepared(k.mentions(k.body(clause), clause), k.body(clause), clause);
-  if (mentions.length === 0) {
-    k.put('setting', n);
-    return;
-  }
-  const tray = k.here?.kind === 'tray' && !k.here.isHot ? k.here : undefined;
-  const isAlone = tray === undefined || mentions.every(({ line }) => !tray.lines.has(line));
-  if (tray !== undefined && !isAlone) {
-    k.put('setting', n);
-    return;
-  }
-  const parcel = newVessel(
-    `Foil parcel${k.vessels.some(({ name }) => name === 'Foil parcel') ? ' 2' : ''}`,
-    'tray',
-    clause.section,
-  );
-  k.vessels.push(parcel);
-  const { added } = k.putLines(parcel, mentions, clause.text, n);
-  k.put('add', n, { vessel: parcel.name, lines: added });
-  if (tray === undefined) k.here = parcel;
-}
-
-/** The middle of a range. */
-function middleOf({ low, high }: { readonly low: number; readonly high: number }): number {
-  return (low + high) / 2;
-}
-
-/** Parts a roast that was to come so that lines join it on the way; false where there is no roast to part. */
-function laterOnTray(
-  k: Kitchen,
-  vessel: Vessel,
-  mentions: readonly Mention[],
-  earlyOf: (wholeMin: number) => number,
-  n: number,
-): boolean {
-  const last = vessel.steps.at(-1);
-  const whole = last?.kind === 'step' ? last.make('roast') : undefined;
-  if (last?.kind !== 'step' || whole?.op !== 'roast') return false;
-  const early = earlyOf(whole.minutes);
-  if (early <= 0 || early >= whole.minutes) return false;
-  vessel.steps.pop();
-  vessel.steps.push({ ...last, make: (id) => ({ ...whole, id, minutes: early }) });
-  const { added } = k.putLines(vessel, mentions, k.clauses[n]?.text ?? '', n);
-  vessel.steps.push({ ...last, make: (id) => ({ ...whole, id, minutes: whole.minutes - early }) });
-  k.put('add', n, { vessel: vessel.name, lines: added });
-  return true;
-}
-
-/** "the quince joining them after 25": a tray that is filled in two goes. */
-export function doJoin(k: Kitchen, clause: Clause, n: number): void {
-  const subject = clause.text.slice(0, clause.verbAt);
-  const mentions = k.mentions(subject, clause).filter(({ line }) => !k.isUsedUp(line));
-  const vessel = k.here;
-  const after = minutesIn(clause.text);
-  if (vessel === undefined || mentions.length === 0) {
-    k.put('remark', n);
-    return;
-  }
-  if (vessel.kind === 'tray' && after !== undefined && laterOnTray(k, vessel, mentions, () => middleOf(after), n)) return;
-  const { added } = k.putLines(vessel, mentions, clause.text, n);
-  k.put('add', n, { vessel: vessel.name, lines: added });
 }

@@ -1,6 +1,6 @@
 import type { CoolingRule } from '../cold/index.js';
 import type { ColdStore, DayClock } from '../kit/index.js';
-import { coolingRuleOf, readingsOf, type Container, type Cooling } from './fold.js';
+import { coolingRuleOf, readingsOf, type Container, type Cooling } from './stock.js';
 import type { StockEntry } from './entry.js';
 
 /** A look at a fridge or freezer that was due or was made. */

@@ -1,6 +1,6 @@
 import { freezeMinutes, headspaceShare, stuffOf } from '../cold/index.js';
 import { makeIngredient } from '../larder/index.js';
-import type { Container } from './fold.js';
+import type { Container } from './stock.js';
 
 /** A freezer's still air, °C and W/(m2 K), and how deep a tub lies where nobody said, m. Kitchen defaults. */
 const FREEZER = { airC: -18, hW: 10 } as const;

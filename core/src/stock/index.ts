@@ -33,14 +33,14 @@ export {
   NOTHING_KG,
   coolingRuleOf,
   readingsOf,
-  foldStock,
   type Container,
   type Cooling,
   type Out,
   type Stock,
   type StockNotice,
   type StockRules,
-} from './fold.js';
+} from './stock.js';
+export { foldStock } from './fold.js';
 export {
   daySheet,
   verdictsOf,

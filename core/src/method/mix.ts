@@ -1,0 +1,97 @@
+import { unlisted } from './foods.js';
+import type { Kitchen } from './kitchen.js';
+import { minutesIn } from './measures.js';
+import { newVessel } from './vessel.js';
+import type { Clause } from './clauses.js';
+import { doCook } from './heat.js';
+import { doAdd } from './into.js';
+import { laterOnTray, middleOf } from './later.js';
+
+export function doMix(k: Kitchen, clause: Clause, n: number): void {
+  const { text } = clause;
+  const body = k.body(clause);
+  if (/\bthrough (?:a |the )?(?:\w+[ -])*(?:sieve|strainer|mouli|food mill)\b/i.test(text)) {
+    k.as('strain', clause, n);
+    return;
+  }
+  if (clause.verb === 'rub' && /\bskins?\b/i.test(text)) {
+    k.as('peel', clause, n);
+    return;
+  }
+  const mentions = k.mentions(body, clause);
+  const isByBlade =
+    /\b(?:hand|stick|immersion|hand-held)[ -]?(?:mixer|blender)\b|\b(?:in|with) (?:a|the) (?:blender|liquidi[sz]er)\b/i.test(text);
+  if (isByBlade && mentions.every(({ line }) => k.isUsedUp(line))) {
+    k.as('blend', clause, n, 'blend');
+    return;
+  }
+  if (mentions.length === 0 && !unlistedWater(body)) {
+    // "Whisk constantly", "toss occasionally".
+    if (minutesIn(text) !== undefined && k.here?.isHot === true && /\bstir|\bwhisk/i.test(text)) {
+      doCook(k, clause, n);
+      return;
+    }
+    k.put('remark', n);
+    return;
+  }
+  if (/\bto coat\b/i.test(body) && mentions.every(({ line }) => k.isUsedUp(line))) {
+    k.put('setting', n);
+    return;
+  }
+  const isYolks = mentions.some(({ line }) => k.lineOf(line)?.taken.role === 'yolk' && !k.isUsedUp(line));
+  const isStarch = mentions.some(
+    ({ line }) => /cornflour|starch|arrowroot/.test(k.lineOf(line)?.taken.row.id ?? '') && !k.isUsedUp(line),
+  );
+  if ((isYolks || isStarch) && !/\binto the (?:soup|pan|pot)\b|\bin the (?:yolk|egg)/i.test(body)) {
+    const bowl = k.fresh('bowl', clause.section);
+    const { added } = k.putLines(bowl, [...mentions, ...unlisted(k, body, clause, mentions)], body, n);
+    const back = k.here;
+    k.here = bowl;
+    k.put(isYolks ? 'prepare' : 'add', n, { vessel: bowl.name, lines: added });
+    k.here = back ?? bowl;
+    return;
+  }
+  doAdd(k, clause, n);
+}
+
+function unlistedWater(body: string): boolean {
+  return /\bwater\b/i.test(body);
+}
+
+export function doWrap(k: Kitchen, clause: Clause, n: number): void {
+  const mentions = k.withPrepared(k.mentions(k.body(clause), clause), k.body(clause), clause);
+  if (mentions.length === 0) {
+    k.put('setting', n);
+    return;
+  }
+  const tray = k.here?.kind === 'tray' && !k.here.isHot ? k.here : undefined;
+  const isAlone = tray === undefined || mentions.every(({ line }) => !tray.lines.has(line));
+  if (tray !== undefined && !isAlone) {
+    k.put('setting', n);
+    return;
+  }
+  const parcel = newVessel(
+    `Foil parcel${k.vessels.some(({ name }) => name === 'Foil parcel') ? ' 2' : ''}`,
+    'tray',
+    clause.section,
+  );
+  k.vessels.push(parcel);
+  const { added } = k.putLines(parcel, mentions, clause.text, n);
+  k.put('add', n, { vessel: parcel.name, lines: added });
+  if (tray === undefined) k.here = parcel;
+}
+
+/** "the quince joining them after 25": a tray that is filled in two goes. */
+export function doJoin(k: Kitchen, clause: Clause, n: number): void {
+  const subject = clause.text.slice(0, clause.verbAt);
+  const mentions = k.mentions(subject, clause).filter(({ line }) => !k.isUsedUp(line));
+  const vessel = k.here;
+  const after = minutesIn(clause.text);
+  if (vessel === undefined || mentions.length === 0) {
+    k.put('remark', n);
+    return;
+  }
+  if (vessel.kind === 'tray' && after !== undefined && laterOnTray(k, vessel, mentions, () => middleOf(after), n)) return;
+  const { added } = k.putLines(vessel, mentions, clause.text, n);
+  k.put('add', n, { vessel: vessel.name, lines: added });
+}

@@ -4,11 +4,10 @@
  */
 import { writeFileSync } from 'node:fs';
 import { LOOSELY, bodyWithin, keptWordOf, salted, share } from '../spec/kept-word.js';
-import { SimulatedCook, type Ended } from '../spec/simulated-cook.js';
 import { BY_EYE, WITH_METERS, fortyBowls } from '../spec/kitchens.js';
 import { BODY_WITHIN, SALT_WITHIN_PCT } from '@tureen/core/batch';
 import { CORE_VERSION } from '@tureen/core/plan';
-import type { KeptFigures, KeptGoal } from '@tureen/core/practice';
+import { SimulatedCook, type Ended, type KeptFigures, type KeptGoal } from '@tureen/core/practice';
 import { EXAMPLE_SOUPS } from '@tureen/core/soup';
 
 const BATCHES = Number(process.env.BATCHES ?? 1000);
@@ -21,7 +20,9 @@ const plans = EXAMPLE_SOUPS.map((soup) => fortyBowls(soup));
 const each = Math.max(1, Math.ceil(BATCHES / plans.length / 3));
 
 function cooked(kitchen: typeof WITH_METERS): Ended[] {
-  return plans.flatMap((plan) => Array.from({ length: each }, (_, n) => new SimulatedCook(plan, COOKS_FROM + n, kitchen).cook()));
+  return plans.flatMap((plan) =>
+    Array.from({ length: each }, (_, n) => new SimulatedCook(plan, { seed: COOKS_FROM + n, instruments: kitchen }).cook()),
+  );
 }
 
 function landed(

@@ -3,7 +3,7 @@ import { SALT_WITHIN_PCT } from '../src/batch/index.js';
 import { oddsOf, type OddsBand } from '../src/odds/index.js';
 import type { Planned } from '../src/plan/index.js';
 import { BY_EYE } from './kitchens.js';
-import { SimulatedCook, type Ended } from './simulated-cook.js';
+import { SimulatedCook, type Ended } from '../src/practice/index.js';
 
 /** Body within this factor is what a cook who judges by a spoon of five words can land. */
 export const LOOSELY = 1.5;
@@ -49,7 +49,7 @@ export function keptWordOf(plans: readonly Planned[], kitchens: number, firstSee
   const ended = plans.flatMap((plan) => {
     const { bands } = oddsOf(plan.prepared, plan.snapshot.scale, { seed: 1, samples, held: 'amounts' });
     return Array.from({ length: kitchens }, (_, n) => {
-      const came = new SimulatedCook(plan, firstSeed + n, BY_EYE).asPlanned();
+      const came = new SimulatedCook(plan, { seed: firstSeed + n, instruments: BY_EYE }).asPlanned();
       return {
         bowls: { value: came.bowls, band: bands.bowls },
         salt: { value: came.saltPct, band: bands.saltPct },

@@ -5,11 +5,10 @@ import { LARDER_ROWS } from '../src/larder/index.js';
 import { evidenceOfBatch, type BatchEvidence, type Learning } from '../src/learn/index.js';
 import { planToBuy, type Planned } from '../src/plan/index.js';
 import type { Soup } from '../src/soup/index.js';
-import { HiddenKitchen } from '../src/practice/index.js';
-import { SimulatedCook, type Kitchen } from './simulated-cook.js';
+import { HiddenKitchen, SimulatedCook, type Instruments } from '../src/practice/index.js';
 
-export const WITH_METERS: Kitchen = { mass: 'scale', body: 'viscometer', meter: true };
-export const BY_EYE: Kitchen = { mass: 'dip', body: 'spoon', meter: false };
+export const WITH_METERS: Instruments = { mass: 'scale', body: 'viscometer', meter: true };
+export const BY_EYE: Instruments = { mass: 'dip', body: 'spoon', meter: false };
 
 const DAY_MS = 86_400_000;
 const START_MS = 1_700_000_000_000;
@@ -33,16 +32,21 @@ export function cookedBy(
   plan: Planned,
   hidden: HiddenKitchen,
   seed: number,
-  kitchen: Kitchen,
+  kitchen: Instruments,
   slip?: (action: Action) => Action | undefined,
 ): SimulatedCook {
-  const cook = new SimulatedCook(plan, seed, kitchen, hidden, slip);
+  const cook = new SimulatedCook(plan, { seed, instruments: kitchen, hidden, ...(slip === undefined ? {} : { slip }) });
   cook.cook();
   return cook;
 }
 
 /** What so many batches of one plan say of a kitchen, a day apart. */
-export function evidenceFrom(plan: Planned, hidden: HiddenKitchen, kitchen: Kitchen, seeds: readonly number[]): BatchEvidence[] {
+export function evidenceFrom(
+  plan: Planned,
+  hidden: HiddenKitchen,
+  kitchen: Instruments,
+  seeds: readonly number[],
+): BatchEvidence[] {
   return seeds.flatMap((seed, n) => {
     const cook = cookedBy(plan, hidden, seed, kitchen);
     const evidence = evidenceOfBatch(asCooked(plan, cook.entries));

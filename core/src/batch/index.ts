@@ -33,7 +33,7 @@ export { takenOver, writeBack, type WriteBack } from './write-back.js';
 export { linesNamed, type BatchChanges, type ChangeNotice } from './changes.js';
 export { BODY_WITHIN, SALT_WITHIN_PCT, landBody, landSalt, type BodyLanding, type SaltLanding } from './landing.js';
 export { historyOf, type History } from './history.js';
-export { dippedM3, weighedKg } from './rewrite.js';
+export { dippedM3, pouredKg, weighedKg } from './rewrite.js';
 export {
   actualRibbon,
   branchNames,

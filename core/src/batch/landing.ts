@@ -16,7 +16,7 @@ import { servedPot } from '../runner/index.js';
 import { rescue } from '../season/index.js';
 import { FIRST_SHARE, waysToBody, type Way } from '../solve/index.js';
 import { saltToAdd } from '../steps/index.js';
-import { kindOf, walk, type Soup, type SoupStep } from '../soup/index.js';
+import { bodyByCard, kindOf, walk, type SoupStep } from '../soup/index.js';
 import type { BatchState } from './fold.js';
 
 /** A soup within this factor of its body is as it is wanted. Kitchen default: about a third of a step between two spoon words. */
@@ -63,16 +63,6 @@ const NOTHING_KG = 1e-4;
 /** Whether a step settles the salt or the body. */
 function isOf(of: 'salt' | 'body'): (step: SoupStep) => boolean {
   return (step) => step.op !== 'join' && kindOf(step).target?.of === of;
-}
-
-/** The body that a card's own steps ask for last, mPa·s. */
-export function bodyByCard(soup: Soup): number | undefined {
-  return walk(soup.root)
-    .flatMap(({ step }) => {
-      const target = step.op === 'join' ? undefined : kindOf(step).target;
-      return target?.of === 'body' ? (target.value(step as never) ?? []) : [];
-    })
-    .at(-1);
 }
 
 /** The body that the cook has asked for at the stove, mPa·s. */

@@ -1,4 +1,5 @@
 import { areaM2, type Vessel } from '../kit/index.js';
+import type { Ingredient } from '../larder/index.js';
 import { kgAtScale, type PreparedSoup } from '../runner/index.js';
 import { volumeM3 } from '../pot/index.js';
 import { kindOf, renamedLines, type Branch, type SoupStep } from '../soup/index.js';
@@ -50,13 +51,15 @@ export function weighedKg(grossKg: number, tareKg: number): { massKg: number; sd
   return { massKg, sdKg: Math.max(SCALE_SD_LEAST_KG, massKg * SCALE_SD_SHARE) };
 }
 
-/** Kilos of a line in a volume: by the larder's density, which amounts are written with too, or else by composition. */
+/** Kilos of an ingredient in a volume, m³: by the larder's density, which amounts are written with too, or else by composition. */
+export function pouredKg({ row, perKg }: Pick<Ingredient, 'row' | 'perKg'>, volume: number): number {
+  return volume * (row.densityKgM3 ?? 1 / volumeM3(perKg, Math.max(0, row.storedAtC)));
+}
+
 function lineKg({ prepared, keyOf }: Reckoning, lineId: string, volume: number, at: StoredEntry): number {
   const key = keyOf(lineId, at);
   const line = (prepared.lines.find((own) => own.line.id === key) ?? prepared.earlier?.get(key ?? ''))?.line;
-  if (line === undefined) return 0;
-  const { densityKgM3, storedAtC } = line.ingredient.row;
-  return volume * (densityKgM3 ?? 1 / volumeM3(line.ingredient.perKg, Math.max(0, storedAtC)));
+  return line === undefined ? 0 : pouredKg(line.ingredient, volume);
 }
 
 /** The step that an entry becomes, or nothing for those that only mark time. */

@@ -1,9 +1,8 @@
 import { addStep, placeOf, removeStep, replaceStep } from '../draft/index.js';
-import { kindOf, linesOf, walk, withoutLines, type Line, type Soup, type SoupStep } from '../soup/index.js';
+import { bodyByCard, kindOf, linesOf, walk, withoutLines, type Line, type Soup, type SoupStep } from '../soup/index.js';
 import type { Figures } from '../plan/index.js';
 import { sameBody, setMinutes, type AnyStep, type StepTarget } from '../steps/index.js';
 import type { BatchState } from './fold.js';
-import { bodyByCard } from './landing.js';
 
 /**
  * One thing in which what was done differs from the card, and that can be taken over into it. Amounts are kg as bought at

@@ -1,6 +1,6 @@
 import { BY_EYE, WITH_METERS, fortyBowls } from '../../spec/kitchens.js';
 import { LOOSELY, bodyWithin, keptWordOf, salted, share, type KeptWord } from '../../spec/kept-word.js';
-import { SimulatedCook, type Ended, type Kitchen } from '../../spec/simulated-cook.js';
+import { SimulatedCook, type Ended, type Instruments } from '../practice/index.js';
 import { BODY_WITHIN } from '../batch/index.js';
 import { EXAMPLE_SOUPS } from '../soup/index.js';
 
@@ -8,9 +8,12 @@ import { EXAMPLE_SOUPS } from '../soup/index.js';
 const SEEDS = Number(process.env.SEEDS ?? 12);
 const PLANS = EXAMPLE_SOUPS.map((soup) => ({ id: soup.id, plan: fortyBowls(soup) }));
 
-function endsOf(kitchen: Kitchen): ReadonlyMap<string, readonly Ended[]> {
+function endsOf(kitchen: Instruments): ReadonlyMap<string, readonly Ended[]> {
   return new Map(
-    PLANS.map(({ id, plan }) => [id, Array.from({ length: SEEDS }, (_, n) => new SimulatedCook(plan, n + 1, kitchen).cook())]),
+    PLANS.map(({ id, plan }) => [
+      id,
+      Array.from({ length: SEEDS }, (_, n) => new SimulatedCook(plan, { seed: n + 1, instruments: kitchen }).cook()),
+    ]),
   );
 }
 

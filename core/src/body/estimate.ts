@@ -42,11 +42,13 @@ export const UNREAD: Estimate = {
   ],
 };
 
-/** What a run without any reading is trusted to where the body of this soup is known to so many sd of its ln. */
-export function unreadWith(bodySd: number): Estimate {
+/** What a run without any reading is trusted to where the body of this soup is known to so many sd of its ln, and how it answers to so many. */
+export function unreadWith(bodySd: number, answersSd: number): Estimate {
+  const variances = [UNREAD_MASS_SD ** 2, UNREAD_SALT_SD ** 2, bodySd ** 2, answersSd ** 2];
   return {
-    ...UNREAD,
-    cov: UNREAD.cov.map((row, i) => row.map((c, j) => (i === BODY && j === BODY ? bodySd ** 2 : c))),
+    names: [...UNREAD.names, ANSWERS],
+    mean: variances.map(() => 0),
+    cov: variances.map((variance, i) => variances.map((_, j) => (i === j ? variance : 0))),
   };
 }
 

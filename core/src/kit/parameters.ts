@@ -131,6 +131,14 @@ export const PARAMETERS = {
     noise: 0.2646,
     about: 'body that one per cent of thickening solids gives at 32 °C',
   },
+  bodyAnswers: {
+    value: 1,
+    unit: '1',
+    on: 'log',
+    bias: 0.3,
+    noise: 0.18,
+    about: 'how a body answers to what is poured, against what its composition says',
+  },
   measured: {
     value: 1,
     unit: '1',

@@ -1,6 +1,5 @@
 import { Matrix, inverse } from 'ml-matrix';
 import type { CookedBatch } from '../batch/index.js';
-import { UNREAD_ANSWERS_SD } from '../body/index.js';
 import { POURED_SD } from '../steps/index.js';
 import { covarianceOf, inputsOf, alreadyMoved, withMoves, type Input, type InputPart, type Moves } from '../runner/index.js';
 import { predicted, readingsOf, type Reading } from './readings.js';
@@ -53,7 +52,7 @@ function thinned(readings: readonly Reading[]): readonly Reading[] {
 interface Row extends Reading {
   readonly value: number;
   readonly sd: number;
-  /** By how much, ln, what was poured should have moved the body since it was first read: what it answers to that is unsure too. */
+  /** By how much, ln, what was poured should have moved the body since it was first read. */
   readonly sinceLn: number;
 }
 
@@ -85,13 +84,9 @@ function biases(rows: readonly Row[]): Matrix {
   return new Matrix(rows.map((a) => rows.map((b) => (a.device === b.device ? a.biasSd * b.biasSd : 0))));
 }
 
-/** What one batch's readings stray by themselves, and what its body answers to what is poured, which all of them share. */
+/** What one batch's readings stray by themselves: the more so, the more has been poured since the body was first read. */
 export function noises(rows: readonly Row[]): Matrix {
-  return new Matrix(
-    rows.map((a, i) =>
-      rows.map((b, j) => UNREAD_ANSWERS_SD ** 2 * a.sinceLn * b.sinceLn + (i === j ? a.sd ** 2 + (POURED_SD * a.sinceLn) ** 2 : 0)),
-    ),
-  );
+  return Matrix.diag(rows.map(({ sd, sinceLn }) => sd ** 2 + (POURED_SD * sinceLn) ** 2));
 }
 
 /** A forward run at moves from the defaults: what the plan has learnt already is in its soup and taken off. */

@@ -1,4 +1,4 @@
-import { CholeskyDecomposition, Matrix, inverse } from 'ml-matrix';
+import { CholeskyDecomposition, LuDecomposition, Matrix, inverse } from 'ml-matrix';
 import { symmetric } from '../numbers/index.js';
 import type { Learned } from '../kit/index.js';
 import type { Evidence } from './evidence.js';
@@ -55,6 +55,20 @@ interface Own {
   readonly age: number;
 }
 
+/** How far what is seen may lie from the mean for want of knowing the figures: the slopes' rows about the spread of those that they are of. */
+function foreseen(rows: readonly (readonly number[])[], at: readonly number[], spread: readonly (readonly number[])[]): number[][] {
+  const half = rows.map((row) => {
+    const sums = at.map(() => 0);
+    for (const [i, slope] of row.entries()) {
+      if (slope === 0) continue;
+      const of = spread[at[i] ?? 0] ?? [];
+      for (const [j, k] of at.entries()) sums[j] = (sums[j] ?? 0) + slope * (of[k] ?? 0);
+    }
+    return sums;
+  });
+  return half.map((sums) => rows.map((row) => row.reduce((sum, slope, j) => sum + slope * (sums[j] ?? 0), 0)));
+}
+
 /**
  * The kitchen's figures from the evidence of its batches: a normal prior about the defaults, each batch a set of straight
  * lines, older ones counting less, odd ones as a Student's t has it. Contract: the mean is that of the linear model, exact for
@@ -95,7 +109,11 @@ export function learn(batches: readonly BatchEvidence[], choices: readonly Figur
       age: 0.5 ** ((lastMs - evidence.atMs) / HALF_LIFE_MS),
     };
   });
-  const inverses = own.map(({ r }) => inverse(r));
+  // What each batch says does not change with its weight.
+  const said = own.map(({ h, y, r }) => {
+    const hr = h.transpose().mmul(inverse(r));
+    return { hh: hr.mmul(h).to2DArray(), hy: hr.mmul(y).to1DArray(), rows: h.to2DArray(), ys: y.to1DArray(), r: r.to2DArray() };
+  });
   let weights = own.map(() => 1);
   let odd = own.map(() => 0);
   let mean: number[] = [];
@@ -103,22 +121,24 @@ export function learn(batches: readonly BatchEvidence[], choices: readonly Figur
   for (let round = 0; round < ROUNDS; round++) {
     const information = Matrix.diag(prior);
     const vector = prior.map((precision, n) => precision * (held[n] ?? 0));
-    for (const [n, { at, h, y, age }] of own.entries()) {
+    for (const [n, { at, age }] of own.entries()) {
       const w = age * (weights[n] ?? 1);
-      const hr = h.transpose().mmul(inverses[n] ?? Matrix.eye(1));
-      const hh = hr.mmul(h);
-      const hy = hr.mmul(y);
+      const { hh = [], hy = [] } = said[n] ?? {};
       for (const [a, i] of at.entries()) {
-        vector[i] = (vector[i] ?? 0) + w * hy.get(a, 0);
-        for (const [b, j] of at.entries()) information.set(i, j, information.get(i, j) + w * hh.get(a, b));
+        vector[i] = (vector[i] ?? 0) + w * (hy[a] ?? 0);
+        const row = hh[a] ?? [];
+        for (const [b, j] of at.entries()) information.set(i, j, information.get(i, j) + w * (row[b] ?? 0));
       }
     }
     covariance = new CholeskyDecomposition(symmetric(information)).solve(Matrix.eye(keys.length));
     mean = covariance.mmul(Matrix.columnVector(vector)).to1DArray();
-    odd = own.map(({ at, h, y, r }) => {
-      const e = Matrix.sub(y, h.mmul(Matrix.columnVector(at.map((i) => mean[i] ?? 0))));
-      const s = Matrix.add(r, h.mmul(new Matrix(at.map((i) => at.map((j) => covariance.get(i, j))))).mmul(h.transpose()));
-      return e.transpose().mmul(inverse(s)).mmul(e).get(0, 0);
+    const spread = covariance.to2DArray();
+    odd = said.map(({ rows, ys, r }, n) => {
+      const at = own[n]?.at ?? [];
+      const e = rows.map((row, a) => row.reduce((left, slope, k) => left - slope * (mean[at[k] ?? 0] ?? 0), ys[a] ?? 0));
+      const s = foreseen(rows, at, spread).map((row, a) => row.map((value, b) => value + (r[a]?.[b] ?? 0)));
+      const weighed = new LuDecomposition(s).solve(Matrix.columnVector(e)).to1DArray();
+      return e.reduce((sum, value, a) => sum + value * (weighed[a] ?? 0), 0);
     });
     const next = own.map(({ y }, n) => Math.min(1, (TRUST + y.rows) / (TRUST + (odd[n] ?? 0))));
     const isSettled = next.every((weight, n) => Math.abs(weight - (weights[n] ?? 0)) < 1e-3);

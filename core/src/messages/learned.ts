@@ -64,6 +64,7 @@ function around(sd: number): string {
 const SHORT: Partial<Record<ParameterName, string>> = {
   boilOff: 'boil-off at the simmer',
   bodyA: 'body, all soups',
+  bodyAnswers: 'what a pour does to the body, all soups',
   filmMm: 'what clings to pots and jugs',
   lidOn: 'boil-off with the lid on',
   lidAjar: 'boil-off with the lid ajar',
@@ -74,6 +75,10 @@ const SHORT: Partial<Record<ParameterName, string>> = {
   packingRaw: 'how close raw pieces lie',
   packingSoft: 'how close soft pieces lie',
 };
+
+function isOfBody(name: ParameterName): boolean {
+  return name === 'bodyA' || name === 'bodyAnswers';
+}
 
 function parameterWords(
   name: ParameterName,
@@ -87,12 +92,17 @@ function parameterWords(
   if (kind === 'soup' || kind === 'pot') {
     const named = kind === 'soup' ? (names.soups.get(id) ?? id) : (names.pots.get(id) ?? id);
     return {
-      name: kind === 'soup' ? named : `${SHORT[name] ?? about}, ${named.toLowerCase()}`,
+      name:
+        kind === 'soup'
+          ? name === 'bodyA'
+            ? named
+            : `${named}: what a pour does`
+          : `${SHORT[name] ?? about}, ${named.toLowerCase()}`,
       here: moreOrLess(by),
       usual: 'as composed',
       wide: around(before),
       narrow: around(sd),
-      of: name === 'bodyA' ? 'body by soup' : 'the pot and the oven',
+      of: isOfBody(name) ? 'body by soup' : 'the pot and the oven',
     };
   }
   const shown = (one: number): string =>
@@ -107,7 +117,7 @@ function parameterWords(
     usual: shown(value),
     wide: wide(before),
     narrow: wide(sd),
-    of: name === 'bodyA' ? 'body by soup' : 'the pot and the oven',
+    of: isOfBody(name) ? 'body by soup' : 'the pot and the oven',
   };
 }
 

@@ -97,7 +97,8 @@ describe('odds', () => {
       oddsOf(leek, 3, { seed: 2, samples: 250, held }).bands;
     const body = of('body');
     const bowls = of('bowls');
-    expect(body.bodyMPas.sd / body.bodyMPas.mean).toBeLessThan(0.1);
+    // Not nothing: what is thinner than wanted before it is let down stays so.
+    expect(body.bodyMPas.sd / body.bodyMPas.mean).toBeLessThan(0.15);
     expect(bowls.bowls.sd / bowls.bowls.mean).toBeLessThan(0.005);
     // ln body 0.4 is 16 % of the yield: 0.4 / 2.5.
     expect(body.bowls.sd / body.bowls.mean).toBeGreaterThan(0.1);

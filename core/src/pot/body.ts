@@ -94,6 +94,11 @@ export function priorMPas(liquid: Parcel, tempC: number, a: number): number {
   return serumMPas(liquid.mix, tempC) + a * b ** EXPONENT * thickeningFactor(tempC);
 }
 
+/** How far the body by composition alone lies from where its answer is reckoned from, ln; 0 for no liquid. */
+function answeredLn(priorMpas: number, { readAtLn = 0 }: Pick<PotState, 'readAtLn'>): number {
+  return priorMpas > 0 ? Math.log(priorMpas) - readAtLn : 0;
+}
+
 /**
  * Body of a pot's liquid, or of another in its place, as readings have moved it, mPa·s: by its composition, shifted as it was
  * read, and answering to what has changed since as readings have found that it does.
@@ -105,9 +110,8 @@ export function readBodyMPas(
   a: number,
 ): number {
   const prior = priorMPas(liquid, tempC, a);
-  if (pot.answers === 0 || pot.readAtLn === undefined || !(prior > 0)) return prior * Math.exp(pot.bodyLn);
-  const sinceLn = Math.log(priorMPas(liquid, SERVED_HOT_C, a)) - pot.readAtLn;
-  return prior * Math.exp(pot.bodyLn + pot.answers * sinceLn);
+  if (pot.answers === 0) return prior * Math.exp(pot.bodyLn);
+  return prior * Math.exp(pot.bodyLn + pot.answers * answeredLn(priorMPas(liquid, SERVED_HOT_C, a), pot));
 }
 
 /** The body that composition alone has to give so that a pot, as it has been read, comes to one: the inverse of `readBodyMPas`. */
@@ -125,9 +129,14 @@ export function bodyMPas(pot: PotState, tempC: number, a: number): number {
 
 /** How far the body by composition alone has come since it was last read, ln; 0 before any reading. */
 export function sinceReadLn(pot: PotState, a: number): number {
-  if (pot.readAtLn === undefined) return 0;
+  return pot.readAtLn === undefined ? 0 : answeredLn(priorMPas(pot.liquid, SERVED_HOT_C, a), pot);
+}
+
+/** A pot whose body is reckoned from where it stands now: what its answer has made of the way here is in the body itself. */
+export function readHere(pot: PotState, a: number): PotState {
   const now = priorMPas(pot.liquid, SERVED_HOT_C, a);
-  return now > 0 ? Math.log(now) - pot.readAtLn : 0;
+  if (!(now > 0)) return pot;
+  return { ...pot, bodyLn: pot.bodyLn + pot.answers * answeredLn(now, pot), readAtLn: Math.log(now) };
 }
 
 /** How ln body moves when ln mass does, by water: numerically on the prior itself. */

@@ -3,18 +3,54 @@ import {
   SCOVILLE_KG,
   brownedParcel,
   contents,
+  bodyMPas,
   joined,
   joinedAll,
   parcelKg,
   parcelOf,
+  plusParcel,
+  potAnswering,
   potEnthalpyJ,
   potKg,
   potOf as standing,
+  readHere,
+  sinceReadLn,
   soften,
   tintIn,
   withCarried,
+  type PotState,
 } from './index.js';
 import { colourOf } from '../larder/index.js';
+
+describe('a soup that answers otherwise than its composition says', () => {
+  const A = 14;
+  const thick = potOf(line('water', 5), line('carrot', 2, 12));
+  const purée = { ...thick, liquid: thick.cohorts.reduce((all, { parcel }) => plusParcel(all, parcel), thick.liquid), cohorts: [] };
+  const composed = bodyMPas(purée, 65, A);
+  const answering = (answers: number, meantLn: number): PotState => ({
+    ...potAnswering(answers, meantLn),
+    liquid: purée.liquid,
+    tempC: purée.tempC,
+  });
+
+  it('is as composed where it is meant to be, and off by the power of it elsewhere', () => {
+    expect(bodyMPas(answering(-0.2, Math.log(composed)), 65, A) / composed).toBeCloseTo(1, 9);
+    // Meant to be half as thick: it is twice too thick, less a fifth of that in ln.
+    expect(Math.log(bodyMPas(answering(-0.2, Math.log(composed / 2)), 65, A) / composed)).toBeCloseTo(-0.2 * Math.LN2, 9);
+    expect(potAnswering(0, 3).bodyLn).toBe(0);
+  });
+
+  it('goes on from where it is read without a jump, and answers to nothing before that', () => {
+    const pot = answering(0.3, Math.log(composed / 3));
+    expect(sinceReadLn(pot, A)).toBe(0);
+    const read = readHere(pot, A);
+    expect(bodyMPas(read, 65, A) / bodyMPas(pot, 65, A)).toBeCloseTo(1, 9);
+    const wetter = joined(read, standing(parcelOf(ingredient('water'), 2), 65));
+    const since = sinceReadLn(wetter, A);
+    expect(since).toBeLessThan(-0.3);
+    expect(Math.log(bodyMPas(wetter, 65, A) / bodyMPas({ ...wetter, answers: 0 }, 65, A))).toBeCloseTo(0.3 * since, 9);
+  });
+});
 
 describe('pots put together', () => {
   const soup = { ...potOf(line('water', 5), line('carrot', 2, 12)), tempC: 90, airShare: 0.06, simmeredMinutes: 20 };

@@ -36,6 +36,7 @@ export {
 } from './parcel.js';
 export {
   EMPTY_POT,
+  potAnswering,
   ROOM_C,
   contents,
   joined,
@@ -59,6 +60,7 @@ export {
   priorForBody,
   priorMPas,
   readBodyMPas,
+  readHere,
   sinceReadLn,
   serumMPas,
   solidsForBody,

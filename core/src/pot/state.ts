@@ -34,11 +34,11 @@ export interface PotState {
   readonly simmeredMinutes: number;
   /** What was lifted out to be given back; it stands beside the pot and counts as outside. */
   readonly aside: readonly Cohort[];
-  /** Ln of the body as readings have found it over what its composition alone would give; 0 before any. */
+  /** Ln of the body as readings have found it over what its composition alone would give. */
   readonly bodyLn: number;
   /** Ln of the body that its composition alone gave when it was last read; undefined before any reading. */
   readonly readAtLn: number | undefined;
-  /** By how much more its body answers to what is poured than its composition says, as readings have found it; 0 before them. */
+  /** By how much more its body answers to what is poured than its composition says, as this batch's readings or those before it have found it. */
   readonly answers: number;
   /** Area of the trays that it lies spread out on, m2; 0 in a pot. */
   readonly traysM2: number;
@@ -77,6 +77,15 @@ export const EMPTY_POT: PotState = {
   answers: 0,
   traysM2: 0,
 };
+
+/**
+ * An empty pot for soup whose body answers by so much more to what is poured than its composition says.
+ *
+ * @param meantLn ln of the body, mPa·s at 65 °C, at which it is as its composition says, however it answers.
+ */
+export function potAnswering(answers: number, meantLn: number): PotState {
+  return answers === 0 ? EMPTY_POT : { ...EMPTY_POT, answers, bodyLn: -answers * meantLn };
+}
 
 /** A fresh vessel with only a liquid in it. */
 export function potOf(liquid: Parcel, tempC: number, cohorts: readonly Cohort[] = []): PotState {

@@ -1,12 +1,12 @@
 import { saltPctOf, thicknessOf, massOf, type SimulatedPot } from '../bench/index.js';
-import { foldBatch, historyOf, type BatchState, type StoredEntry } from '../batch/index.js';
+import { foldBatch, historyOf, pouredKg, type BatchState, type StoredEntry } from '../batch/index.js';
 import { ACID, SALT, type Mix } from '../larder/index.js';
 import type { Planned } from '../plan/index.js';
-import { bodyMPas, contents, potKg, volumeM3 } from '../pot/index.js';
+import { bodyMPas, contents, potKg } from '../pot/index.js';
 import type { StepRecord } from '../runner/index.js';
 import { walk, type SoupStep } from '../soup/index.js';
 import { HiddenKitchen, type Mishaps } from './hidden-kitchen.js';
-import { Truth, flameOf, unlearnt } from './truth.js';
+import { Truth, flameOf, hangsOnFigures, unlearnt } from './truth.js';
 
 /** What is hidden of a practice: which kitchen it is, and what is otherwise than anybody there thinks. */
 export interface Hidden {
@@ -104,9 +104,7 @@ class Cooking {
 
   private kgOf(line: string, volume: number): number {
     const own = this.state.prepared.lines.find(({ line: { id } }) => id === line)?.line;
-    if (own === undefined) return 0;
-    const { densityKgM3, storedAtC } = own.ingredient.row;
-    return volume * (densityKgM3 ?? 1 / volumeM3(own.ingredient.perKg, Math.max(0, storedAtC)));
+    return own === undefined ? 0 : pouredKg(own.ingredient, volume);
   }
 
   /** What has to have run in before a step of a branch: the branches that join before it, whether anybody ticked that or not. */
@@ -164,9 +162,10 @@ class Cooking {
     this.fold();
     const given = this.byHand.get(stepId);
     const isOwn = ({ step }: StepRecord): boolean => step.id === stepId && step.op !== 'read' && step.op !== 'join';
-    const plain = this.plain === this.plan ? this.state : foldBatch(this.plain.snapshot, this.before, this.plain);
-    const asPlain = plain.happened.filter(isOwn);
-    for (const [n, record] of this.state.happened.filter(isOwn).entries()) {
+    const records = this.state.happened.filter(isOwn);
+    const isPlain = this.plain === this.plan || !records.some(hangsOnFigures);
+    const asPlain = isPlain ? records : foldBatch(this.plain.snapshot, this.before, this.plain).happened.filter(isOwn);
+    for (const [n, record] of records.entries()) {
       const { step } = record;
       // What was entered by hand stands in the record as an addition of its own: it is in already.
       const isAct = step.op === 'add' && record.inflows.length > 0 && record.inflows.every(({ lineId }) => given?.has(lineId));

@@ -8,3 +8,4 @@ export { harmsOf, type Harm } from './harms.js';
 export { debriefOf, type Best, type Debrief, type Judged, type Turn } from './debrief.js';
 export { KEPT_FIGURES, type KeptFigures, type KeptGoal } from './kept-figures.js';
 export { practiceTime, type ClockAnchor } from './clock.js';
+export { SimulatedCook, type CookSetting, type Ended, type Habits, type Instruments, type Writes } from './simulated-cook.js';

@@ -1,4 +1,3 @@
-import { SimulatedCook } from '../../spec/simulated-cook.js';
 import { BY_EYE, WITH_METERS, evidenceFrom, fortyBowls, kitOf } from '../../spec/kitchens.js';
 import { learn } from '../learn/index.js';
 import fc from 'fast-check';
@@ -16,6 +15,7 @@ import {
   HiddenKitchen,
   KEPT_FIGURES,
   LESSONS,
+  SimulatedCook,
   WHAT_IFS,
   asPlanned,
   cookedIn,
@@ -56,7 +56,7 @@ describe('each lesson', () => {
       let missed = 0;
       for (let seed = 1; seed <= SEEDS; seed++) {
         const hidden: Hidden = { seed, mishaps: lesson.mishaps };
-        const cook = new SimulatedCook(plan, seed, WITH_METERS, new HiddenKitchen(seed, lesson.mishaps));
+        const cook = new SimulatedCook(plan, { seed, instruments: WITH_METERS, hidden: new HiddenKitchen(seed, lesson.mishaps) });
         cook.swapsFor(lesson.guests ?? []);
         cook.cook();
         good += Number(debriefOf(plan, cook.entries, hidden, lesson).isPassed);
@@ -84,7 +84,7 @@ describe('what is true of a batch of a practice', () => {
     for (const kitchen of [WITH_METERS, BY_EYE])
       for (const soupId of EXAMPLE_SOUPS.map(({ id }) => id)) {
         const own = planFor({ soupId, bowls: 30 });
-        const cook = new SimulatedCook(own, 5, kitchen);
+        const cook = new SimulatedCook(own, { seed: 5, instruments: kitchen });
         cook.cook();
         const cooked = cookedIn(own, cook.entries, { seed: 5, mishaps: {} });
         expect(massOf(cooked.pot) / cook.trueKg)
@@ -99,7 +99,7 @@ describe('what is true of a batch of a practice', () => {
     const kit = kitOf(learn(evidenceFrom(first, kitchen, WITH_METERS, [1, 2, 3])));
     const learned = fortyBowls(first.snapshot.soup, kit);
     expect(learned.snapshot.kit.learned).toBeDefined();
-    const cook = new SimulatedCook(learned, 9, WITH_METERS, new HiddenKitchen(9));
+    const cook = new SimulatedCook(learned, { seed: 9, instruments: WITH_METERS });
     cook.cook();
     expect(massOf(cookedIn(learned, cook.entries, { seed: 9, mishaps: {} }).pot) / cook.trueKg).toBeCloseTo(1, 9);
   });

@@ -91,6 +91,11 @@ export function unlearnt(plan: Planned): Planned {
   return rerun({ ...plan.snapshot, kit: { ...kit, pots, learned: undefined, parameters: undefined } });
 }
 
+/** Whether what becomes of a step hangs on figures that a kitchen can learn: only then is it worked out without them too. */
+export function hangsOnFigures({ step, outflows }: StepRecord): boolean {
+  return outflows.length > 0 || step.op === 'blend';
+}
+
 /**
  * What really stands in the pot of a batch, in a kitchen that strays from the card: every amount, every pound of vegetables,
  * every minute at the boil is a little other than the card says.
@@ -215,6 +220,12 @@ export class Truth {
     return own?.ingredient.row.group === 'liquids' ? (this.hidden.mishaps.ladle ?? 1) : 1;
   }
 
+  /** How many times as much it takes to cover what lies there as the card thinks. */
+  coveredTimes(stepId: string): number {
+    const lasting = Math.exp(this.hidden.of('covered', LASTING.covered));
+    return (this.hidden.mishaps.covered ?? 1) * this.stray(`covered at ${stepId}`, STRAYS.covered) * lasting;
+  }
+
   /** So many kilos of a line are measured out and put in, as well as anybody weighs, or by a ladle that may be another. */
   give(line: string, mix: Mix, branch = this.root, by: 'scale' | 'ladle' = 'scale'): void {
     const times = by === 'ladle' ? (this.hidden.mishaps.ladle ?? 1) : 1;
@@ -280,12 +291,7 @@ export class Truth {
       const waste = trimmed.get(lineId);
       const keeps = waste === undefined ? 1 : 1 - waste / (bought.get(lineId) ?? waste);
       const byKnife = waste === undefined ? 1 : Math.min(1, keeps * this.strayOf(lineId).kept);
-      const byEye =
-        step.op === 'cover'
-          ? (this.hidden.mishaps.covered ?? 1) *
-            this.stray(`covered at ${step.id}`, STRAYS.covered) *
-            Math.exp(this.hidden.of('covered', LASTING.covered))
-          : 1;
+      const byEye = step.op === 'cover' ? this.coveredTimes(step.id) : 1;
       const times = byKnife * byEye * this.byLadle(lineId);
       this.putIn(branchId, lineId, parcel.mix, times * this.stray(`measured of ${lineId}`, STRAYS.measured));
     }

@@ -23,11 +23,13 @@ const of = (key: string): Input => inputs.find((input) => input.key === key)!;
 
 describe('what a run leans on', () => {
   it('is every parameter once, and of every line its trim, its salt and what is measured out', () => {
-    for (const name of PARAMETER_NAMES) {
-      expect(inputs.filter(({ parameter }) => parameter === name).length)
+    const times = (own: readonly Input[], name: string): number => own.filter(({ parameter }) => parameter === name).length;
+    for (const name of PARAMETER_NAMES)
+      expect(times(inputs, name))
         .withContext(name)
-        .toBe(name === 'measured' ? 0 : 1);
-    }
+        .toBe(name === 'measured' || name === 'bodyAnswers' ? 0 : 1);
+    // How a body answers is reckoned from the one that is meant: from this card on there is one.
+    expect(times(inputsOf({ ...carrot, meantLn: Math.log(60) }), 'bodyAnswers')).toBe(1);
     expect(inputs.filter(({ lineId }) => lineId !== undefined).map(({ key }) => key)).toEqual([
       'trim:carrot',
       'measured:carrot',

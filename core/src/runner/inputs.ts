@@ -27,7 +27,7 @@ export type Moves = ReadonlyMap<string, number>;
  * Of a parameter's variance between kitchens, what is rather between soups or pots of one kitchen. A body constant that is
  * right for one soup is little use for another, so that most of it is the soup's. Kitchen defaults.
  */
-const SOUPS_SHARE: Partial<Record<ParameterName, number>> = { bodyA: 0.9 };
+const SOUPS_SHARE: Partial<Record<ParameterName, number>> = { bodyA: 0.9, bodyAnswers: 0.8 };
 const POTS_SHARE: Partial<Record<ParameterName, number>> = { boilOff: 0.4, filmMm: 0.2 };
 /** Of a trim's variance, what one cook's knife does the same way every time. Kitchen default. */
 const KNIFE_SHARE = 0.7;
@@ -101,11 +101,12 @@ function lineInputs({ soup }: Pick<PreparedSoup, 'soup'>, { line }: PreparedLine
 }
 
 /** Everything that can turn out otherwise in a batch of a prepared soup: every model parameter, and of every line its trim, its salt and what is measured out. */
-export function inputsOf(prepared: Pick<PreparedSoup, 'soup' | 'lines' | 'vessel'>): Input[] {
+export function inputsOf(prepared: Pick<PreparedSoup, 'soup' | 'lines' | 'vessel' | 'meantLn'>): Input[] {
+  // How a body answers is reckoned from the one that is meant: where none is, nothing says from where.
+  const isLeantOn = (name: ParameterName): boolean =>
+    name !== 'measured' && (name !== 'bodyAnswers' || prepared.meantLn !== undefined);
   return [
-    ...PARAMETER_NAMES.filter((name) => name !== 'measured').map((name) =>
-      parameterInput(name, prepared.soup.id, prepared.vessel.id),
-    ),
+    ...PARAMETER_NAMES.filter(isLeantOn).map((name) => parameterInput(name, prepared.soup.id, prepared.vessel.id)),
     ...prepared.lines.flatMap((own) => lineInputs(prepared, own)),
   ];
 }

@@ -1,10 +1,11 @@
 import { weigh } from '../amounts/index.js';
-import { areaM2, boilingPointC, parametersOf, potsBySize, type Kit, type Vessel } from '../kit/index.js';
+import { areaM2, boilingPointC, parametersOf, potsBySize, type Kit, type ParameterName, type Vessel } from '../kit/index.js';
 import type { Ingredient, Larder } from '../larder/index.js';
-import { SERVED_COLD_C, SERVED_HOT_C, type Shape } from '../pot/index.js';
-import { UNREAD_BODY_SD, unreadWith } from '../body/index.js';
+import { SERVED_COLD_C, SERVED_HOT_C, thickeningFactor, type Shape } from '../pot/index.js';
+import { UNREAD_ANSWERS_SD, UNREAD_BODY_SD, unreadWith } from '../body/index.js';
 import { saltWanted, type SpiceScaling } from '../season/index.js';
 import {
+  bodyByCard,
   CARD,
   cardsOf,
   checkCards,
@@ -141,15 +142,19 @@ function preparation(written: Soup, larder: Larder, kit: Kit, potId: string, bow
     spices: soup.methodChoices?.spices ?? 'straight',
     cardIngredient: (id) => outcomes.get(id),
   };
+  const servedC = soup.served === 'hot' ? SERVED_HOT_C : SERVED_COLD_C;
+  const meantMPas = bodyByCard(soup) ?? soup.rightMPas;
+  const hotter = thickeningFactor(SERVED_HOT_C) / thickeningFactor(servedC);
   return {
     ok: true,
     prepared: asLearned({
+      ...(meantMPas === undefined ? {} : { meantLn: Math.log(meantMPas * hotter) }),
       soup,
       kit,
       parameters: parametersOf(kit.parameters),
       vessel,
       boilC: boilingPointC(kit.altitudeM),
-      servedC: soup.served === 'hot' ? SERVED_HOT_C : SERVED_COLD_C,
+      servedC,
       bowlKg,
       lines: soup.lines.map((line) => readyLine(line, around)),
       cards,
@@ -162,9 +167,12 @@ function asLearned(prepared: PreparedSoup): PreparedSoup {
   const { kit } = prepared;
   if (kit.learned === undefined || kit.learned.figures.length === 0) return prepared;
   const inputs = inputsOf(prepared);
-  const body = inputs.filter(({ parameter }) => parameter === 'bodyA');
-  const [[variance = UNREAD_BODY_SD ** 2] = []] = covarianceOf(kit, body);
-  return { ...withMoves(prepared, learnedMoves(kit, inputs)), unread: unreadWith(Math.sqrt(variance)) };
+  const sdOf = (name: ParameterName, unlearnt: number): number => {
+    const own = inputs.filter(({ parameter }) => parameter === name);
+    return Math.sqrt(covarianceOf(kit, own)[0]?.[0] ?? unlearnt ** 2);
+  };
+  const unread = unreadWith(sdOf('bodyA', UNREAD_BODY_SD), sdOf('bodyAnswers', UNREAD_ANSWERS_SD));
+  return { ...withMoves(prepared, learnedMoves(kit, inputs)), unread };
 }
 
 /** Checks a soup against larder and kit, works its method choices into its steps, and looks everything up for the runner. */

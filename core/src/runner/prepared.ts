@@ -11,6 +11,8 @@ export interface PreparedSoup extends Surroundings {
   readonly earlier?: ReadonlyMap<string, PreparedLine>;
   /** How well a pot is known before any reading, by what this kitchen's batches have shown; as for any kitchen where it is left out. */
   readonly unread?: Estimate;
+  /** Ln of the body, mPa·s at 65 °C, that it is meant to come to; undefined where its card asks for none. */
+  readonly meantLn?: number;
   /** Cards that its lines take from, prepared too, with how much of each a kilo was worked out for. */
   readonly cards: ReadonlyMap<string, PreparedSoup>;
 }

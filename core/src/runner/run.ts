@@ -1,7 +1,7 @@
 import { handsOf, usableM3 } from '../kit/index.js';
 import {
   COST,
-  EMPTY_POT,
+  potAnswering,
   joined,
   parcelKg,
   plusParcel,
@@ -187,7 +187,7 @@ class Runner {
   }
 
   branch(branch: Branch, isRoot: boolean): { pot: PotState; estimate: Estimate } {
-    let pot = EMPTY_POT;
+    let pot = potAnswering(this.prepared.parameters.bodyAnswers - 1, this.prepared.meantLn ?? 0);
     let estimate = this.prepared.unread ?? UNREAD;
     let at = -1;
     for (const step of branch.steps) {

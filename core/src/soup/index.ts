@@ -2,6 +2,7 @@ export { BranchSchema, isBatchStep, type Branch, type Join, type PlainStep, type
 export { CARD, LineSchema, MethodChoicesSchema, type Line, type MethodChoices } from './line.js';
 export { SoupSchema, SoupShape, liftSoup, type Soup } from './soup.js';
 export { VariantSchema, type Variant } from './variant.js';
+export { bodyByCard } from './body-by-card.js';
 export { kindOf, type PotStep } from './kind-of.js';
 export { varied, withoutLines } from './varied.js';
 export { linesNamedBy, linesOf, mapSteps, renamedLines, stepWithout, walk, type Walked } from './walk.js';

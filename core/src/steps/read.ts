@@ -16,7 +16,7 @@ import {
   type Observed,
 } from '../body/index.js';
 import {
-  SERVED_HOT_C,
+  readHere,
   bare,
   bodyMPas,
   bodySlope,
@@ -234,8 +234,7 @@ function probed(pot: PotState, tempC: number, boilC: number): StepResult {
  */
 function readFromHere(pot: PotState, estimate: Estimate, a: number): { pot: PotState; estimate: Estimate } {
   const since = sinceReadLn(pot, a);
-  const now = priorMPas(pot.liquid, SERVED_HOT_C, a);
-  const here: PotState = { ...pot, bodyLn: pot.bodyLn + pot.answers * since, readAtLn: now > 0 ? Math.log(now) : pot.readAtLn };
+  const here = readHere(pot, a);
   const n = estimate.names.indexOf(ANSWERS);
   if (n < 0 || since === 0) return { pot: here, estimate };
   const withAnswer = (row: readonly number[]): number[] => row.map((c, j) => (j === BODY ? c + since * (row[n] ?? 0) : c));

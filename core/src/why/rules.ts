@@ -107,6 +107,11 @@ const RULES: Readonly<Record<Askable | 'pull', readonly Plain[]>> = {
       source: 'Rao, Bourne and Cooley (1981); kitchen default',
       parameter: 'bodyA',
     },
+    {
+      rule: 'that to the power of how this soup answers, about the body that it is meant to have',
+      source: 'learnt from batches; kitchen default',
+      parameter: 'bodyAnswers',
+    },
   ],
   minutes: [
     { rule: 'to the boil: heat wanted over the burner’s useful power less wall loss', source: 'energy balance' },

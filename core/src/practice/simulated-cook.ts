@@ -1,39 +1,28 @@
-/**
- * A cook in a kitchen whose truth the program does not know: every amount, every pound of vegetables, every minute at the
- * boil is a little other than the card says, and so is what the instruments show. The cook presses what the page offers.
- */
-import { entryOf } from './entries.js';
+import { saltPctOf, thicknessOf } from '../bench/index.js';
 import {
+  ENTRY_SHAPE,
   foldBatch,
   landBody,
   landSalt,
+  pouredKg,
   saltPctNow,
   type Action,
   type BatchState,
   type Entry,
   type SaltLanding,
-} from '../src/batch/index.js';
-import { LARDER_ROWS, SALT, makeLarder, nearTo, type Allergen, type Mix } from '../src/larder/index.js';
-import { saltPctOf, thicknessOf } from '../src/bench/index.js';
-import { bodyMPas, contents, parcelKg, potKg } from '../src/pot/index.js';
-import type { Planned } from '../src/plan/index.js';
-import { servedOf, type StepRecord } from '../src/runner/index.js';
-import { walk, type SoupStep } from '../src/soup/index.js';
-import type { Tune } from '../src/steps/index.js';
-import {
-  DIP_M,
-  EYE_LN,
-  HiddenKitchen,
-  Truth,
-  belowRimM,
-  normalFrom,
-  sensed,
-  spoonWordOf,
-  unlearnt,
-} from '../src/practice/index.js';
+} from '../batch/index.js';
+import { LARDER_ROWS, SALT, makeLarder, nearTo, scaleMix, type Allergen } from '../larder/index.js';
+import type { Planned } from '../plan/index.js';
+import { bodyMPas, contents, parcelKg, potKg } from '../pot/index.js';
+import { servedOf, type StepRecord } from '../runner/index.js';
+import { walk, type SoupStep } from '../soup/index.js';
+import type { Cover, Tune } from '../steps/index.js';
+import { DIP_M, EYE_LN, HiddenKitchen, normalFrom } from './hidden-kitchen.js';
+import { belowRimM, sensed, spoonWordOf } from './senses.js';
+import { Truth, hangsOnFigures, unlearnt } from './truth.js';
 
 /** What the kitchen reads with. */
-export interface Kitchen {
+export interface Instruments {
   readonly mass: 'scale' | 'dip';
   readonly body: 'viscometer' | 'spoon';
   readonly meter: boolean;
@@ -59,9 +48,49 @@ const MOST_LOOKS = 80;
 const THIRD = 0.33;
 /** What sharpens goes in by so many parts, and one more where that was too little. */
 const QUARTERS = 4;
+/** How even a hand fills bowls, 1 sd of ln over a batch. */
+const HAND_LN = 0.008;
 /** So many substitutes are looked at. */
 const MOST_NEAR = 12;
 
+/** What a cook is like who is not as plain as the others. */
+export interface Habits {
+  /** What liquid covers is poured by a jug that holds so much, m³, and each is entered; as the card says where that is left out. */
+  readonly jug?: { readonly name: string; readonly volumeM3: number };
+  /** Steps take the minutes that the plan says, more or less by this share; none where that is left out. */
+  readonly paceStrays?: number;
+}
+
+/** How what a cook did gets on paper: the nth thing, so many minutes after the start. */
+export type Writes = (n: number, action: Action, minute: number) => Entry;
+
+/** What a simulated cook is given; what is left out is an honest record of one tablet in a kitchen without mishaps. */
+export interface CookSetting {
+  readonly seed: number;
+  readonly instruments: Instruments;
+  readonly hidden?: HiddenKitchen;
+  /** What gets on record of what is entered: a slip changes it, or leaves it out. */
+  readonly slip?: (action: Action) => Action | undefined;
+  readonly habits?: Habits;
+  readonly writes?: Writes;
+}
+
+const START_MS = 1_700_000_000_000;
+const MINUTE_MS = 60_000;
+
+const byOneTablet: Writes = (n, action, minute) => ({
+  id: `00000000-0000-4000-8000-${n.toString(16).padStart(12, '0')}`,
+  shape: ENTRY_SHAPE,
+  stamp: { counter: n, device: 'tablet-a', seq: n },
+  atMs: START_MS + minute * MINUTE_MS,
+  who: 'AB',
+  action,
+});
+
+/**
+ * A cook in a kitchen whose truth the program does not know: every amount, every pound of vegetables, every minute at the
+ * boil is a little other than the card says, and so is what the instruments show. The cook presses what the page offers.
+ */
 export class SimulatedCook {
   private readonly made: Entry[] = [];
   private minute = 0;
@@ -70,20 +99,37 @@ export class SimulatedCook {
   private readonly normal: () => number;
   /** The same plan in a kitchen that has learnt and measured nothing: what really happens does not hang on what is believed. */
   private readonly unlearnt: Planned;
+  private readonly branchOf: ReadonlyMap<string, string>;
+  private readonly seed: number;
+  private readonly instruments: Instruments;
+  private readonly hidden: HiddenKitchen;
+  private readonly slip: (action: Action) => Action | undefined;
+  private readonly habits: Habits;
+  private readonly writes: Writes;
   private pours = 0;
   private additions = 0;
 
   constructor(
     private readonly plan: Planned,
-    private readonly seed: number,
-    private readonly kitchen: Kitchen,
-    private readonly hidden: HiddenKitchen = new HiddenKitchen(seed),
-    /** What gets on record of what is entered: a slip changes it, or leaves it out. */
-    private readonly slip: (action: Action) => Action | undefined = (action) => action,
+    {
+      seed,
+      instruments,
+      hidden = new HiddenKitchen(seed),
+      slip = (action) => action,
+      habits = {},
+      writes = byOneTablet,
+    }: CookSetting,
   ) {
+    this.seed = seed;
+    this.instruments = instruments;
+    this.hidden = hidden;
+    this.slip = slip;
+    this.habits = habits;
+    this.writes = writes;
     this.normal = normalFrom(seed);
     this.unlearnt = unlearnt(plan);
-    this.truth = new Truth(this.unlearnt, this.hidden, seed);
+    this.truth = new Truth(this.unlearnt, hidden, seed);
+    this.branchOf = new Map(walk(plan.prepared.soup.root).map(({ step, branch }) => [step.id, branch.id]));
   }
 
   private get state(): BatchState {
@@ -95,7 +141,7 @@ export class SimulatedCook {
     const entered = this.slip(action);
     if (entered === undefined) return;
     this.waits(1);
-    this.made.push(entryOf(this.made.length + 1, entered, { minute: this.minute }));
+    this.made.push(this.writes(this.made.length + 1, entered, this.minute));
     this.folded = undefined;
   }
 
@@ -149,13 +195,35 @@ export class SimulatedCook {
     this.enter({ kind: 'skipped', stepId: step.id });
   }
 
+  /** What the step takes by the clock; the heat of it is the step's own. */
+  private takesTime({ id }: SoupStep): void {
+    const { paceStrays } = this.habits;
+    if (paceStrays === undefined) return;
+    const planned = this.plan.run.records.find((record) => record.step.id === id)?.minutes ?? 0;
+    this.minute += planned * Math.exp(paceStrays * this.normal());
+  }
+
+  /** Pours until it is covered, jug by jug, and enters each. */
+  private covers(step: Cover, jug: NonNullable<Habits['jug']>): void {
+    const own = this.state.prepared.lines.find(({ line: { id } }) => id === step.line)?.line;
+    if (own === undefined) return;
+    const jugKg = pouredKg(own.ingredient, jug.volumeM3);
+    const wantedKg = (this.state.toGoKg.get(step.line) ?? 0) * this.truth.coveredTimes(step.id);
+    for (let n = 0; n < Math.max(1, Math.round(wantedKg / jugKg)); n++) {
+      this.truth.give(step.line, scaleMix(own.ingredient.perKg, jugKg), this.branchOf.get(step.id), 'ladle');
+      this.enter({ kind: 'poured', stepId: step.id, line: step.line, vessel: jug.name, volumeM3: jug.volumeM3 });
+    }
+  }
+
   private tick(step: SoupStep): void {
+    const { jug } = this.habits;
+    if (step.op === 'cover' && jug !== undefined) this.covers(step, jug);
+    this.takesTime(step);
     this.enter({ kind: 'done', stepId: step.id });
     const isOwn = (record: StepRecord): boolean => record.step.id === step.id && record.step.op === step.op;
     const records = this.state.happened.filter(isOwn);
-    const unlearnt = (
-      this.unlearnt === this.plan ? this.state : foldBatch(this.unlearnt.snapshot, this.made, this.unlearnt)
-    ).happened.filter(isOwn);
+    const isPlain = this.unlearnt === this.plan || !records.some(hangsOnFigures);
+    const unlearnt = isPlain ? records : foldBatch(this.unlearnt.snapshot, this.made, this.unlearnt).happened.filter(isOwn);
     // What was entered by hand is in already.
     for (const [n, record] of records.entries()) {
       if (record.step.op !== 'read' && !this.byHand(record)) this.truth.happens(record, unlearnt[n] ?? record);
@@ -179,7 +247,7 @@ export class SimulatedCook {
 
   private lookAtMass(step: SoupStep): void {
     const { vessel } = this.plan.prepared;
-    if (this.kitchen.mass === 'scale') {
+    if (this.instruments.mass === 'scale') {
       const massKg = this.hidden.scale.read(this.truth.kg, 0);
       this.enter({ kind: 'weighed', stepId: step.id, grossKg: massKg + vessel.tareKg, tareKg: vessel.tareKg });
       return;
@@ -191,7 +259,7 @@ export class SimulatedCook {
   private readBody(step: SoupStep): void {
     const { servedC } = this.plan.prepared;
     const mPas = thicknessOf(this.truth.pot, servedC);
-    if (this.kitchen.body === 'viscometer') {
+    if (this.instruments.body === 'viscometer') {
       this.enter({
         kind: 'body',
         stepId: step.id,
@@ -204,13 +272,14 @@ export class SimulatedCook {
   }
 
   private readSalt(step: SoupStep): void {
-    if (!this.kitchen.meter || saltPctOf(this.truth.pot) <= 0) return;
+    if (!this.instruments.meter || saltPctOf(this.truth.pot) <= 0) return;
     this.enter({ kind: 'salt', stepId: step.id, saltPct: this.hidden.meter.read(saltPctOf(this.truth.pot), 0) });
   }
 
   private give(step: SoupStep, line: string, kg: number): void {
-    const own = this.state.prepared.lines.find(({ line: { id } }) => id === line)!.line;
-    this.truth.give(line, own.ingredient.perKg.map((share) => share * kg) as unknown as Mix);
+    const own = this.state.prepared.lines.find(({ line: { id } }) => id === line)?.line;
+    if (own === undefined) return;
+    this.truth.give(line, scaleMix(own.ingredient.perKg, kg));
     this.enter({ kind: 'added', stepId: step.id, line, kg });
   }
 
@@ -219,9 +288,10 @@ export class SimulatedCook {
     for (let n = 0; n < most && this.pours < MOST_POURS; n++) {
       const way = landBody(this.state)?.ways.find(({ by, overflows }) => by === 'thin' && !overflows);
       if (way === undefined) return;
-      const line = this.state.prepared.lines.find(({ line: { ingredient } }) => ingredient.row.id === way.ingredient)!.line.id;
+      const own = this.state.prepared.lines.find(({ line: { ingredient } }) => ingredient.row.id === way.ingredient);
+      if (own === undefined) return;
       this.pours += 1;
-      this.give(step, line, this.pours === 1 ? way.firstKg : way.kg);
+      this.give(step, own.line.id, this.pours === 1 ? way.firstKg : way.kg);
       this.readBody(step);
       this.readBody(step);
     }
@@ -232,7 +302,7 @@ export class SimulatedCook {
       const way: SaltLanding['ways'][number] | undefined = landSalt(this.state)?.ways[0];
       if (way === undefined || !(way.kg > 0)) return;
       this.additions += 1;
-      this.give(step, way.line, this.additions === 1 && this.kitchen.meter ? way.firstKg : way.kg);
+      this.give(step, way.line, this.additions === 1 && this.instruments.meter ? way.firstKg : way.kg);
       this.readSalt(step);
       this.readSalt(step);
     }
@@ -242,16 +312,29 @@ export class SimulatedCook {
   asPlanned(): { readonly bowls: number; readonly saltPct: number; readonly mPas: number } {
     for (const { step } of walk(this.plan.prepared.soup.root)) if (step.op !== 'dish') this.tick(step);
     const { run: planned, prepared } = this.plan;
-    const potKgBelieved = potKg(planned.last!.before);
+    if (planned.last === undefined) throw new Error('This plan has no step.');
+    const believed = planned.last.before;
+    const potKgBelieved = potKg(believed);
     const served = servedOf(prepared, planned);
     const { servedC, parameters } = prepared;
-    const toBowl = served.bodyMPas / bodyMPas(planned.last!.before, servedC, parameters.bodyA);
-    const saltPctBelieved = (contents(planned.last!.before).mix[SALT] / potKgBelieved) * 100;
+    const toBowl = served.bodyMPas / bodyMPas(believed, servedC, parameters.bodyA);
+    const saltPctBelieved = (contents(believed).mix[SALT] / potKgBelieved) * 100;
     return {
       bowls: (planned.bowls * this.truth.kg) / potKgBelieved,
       saltPct: (saltPctOf(this.truth.pot) * served.saltPct) / Math.max(1e-9, saltPctBelieved),
       mPas: thicknessOf(this.truth.pot, servedC) * toBowl,
     };
+  }
+
+  /** Serves the batch: what it fills in bowls is dished, but for some that are put away, and the record is closed. */
+  serves(keepsBowls = 0): void {
+    const { forecast, massKg } = this.state;
+    const byHand = Math.exp(HAND_LN * this.normal());
+    const bowls = Math.floor((forecast.bowls * this.truth.kg * byHand) / massKg);
+    const keeps = Math.min(bowls, keepsBowls);
+    this.enter({ kind: 'dished', bowls: bowls - keeps });
+    if (keeps > 0) this.enter({ kind: 'stored', kg: (keeps * this.plan.snapshot.request.bowlG) / 1000 });
+    this.enter({ kind: 'closed' });
   }
 
   /** What really stands in the pot, kg. */
@@ -267,7 +350,8 @@ export class SimulatedCook {
   /** Cooks the batch from the first knife to the ladle. */
   cook(): Ended {
     const steps = walk(this.plan.prepared.soup.root).map(({ step }) => step);
-    const dish = steps.at(-1)!;
+    const dish = steps.at(-1);
+    if (dish === undefined) throw new Error('This plan has no step.');
     for (const step of steps) {
       if (step.op === 'dish') break;
       if (step.op === 'thin') {

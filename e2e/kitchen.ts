@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { copyFileSync, existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { test as base, expect, type Locator, type Page } from '@playwright/test';
@@ -10,6 +10,7 @@ const ROOT = join(import.meta.dirname, '..');
 export class RealServer {
   private child: ChildProcess | undefined;
   private readonly folder = mkdtempSync(join(tmpdir(), 'tureen-e2e-'));
+  readonly file = join(this.folder, 'kitchen.sqlite');
   private port = 0;
   url = '';
 
@@ -19,9 +20,11 @@ export class RealServer {
   ) {}
 
   async start(): Promise<void> {
+    const made = process.env.TUREEN_DEMO;
+    if (this.demo && made !== undefined && !existsSync(this.file)) copyFileSync(made, this.file);
     const args = [
       '--file',
-      join(this.folder, 'kitchen.sqlite'),
+      this.file,
       '--migrations',
       join(ROOT, 'server/drizzle'),
       '--web',
@@ -51,14 +54,24 @@ export class RealServer {
 
   /** The plug pulled: no goodbye. */
   async kill(): Promise<void> {
+    await this.leaves('SIGKILL');
+  }
+
+  /** Asked to stop: the file is whole when it is gone. */
+  async stop(): Promise<void> {
+    await this.leaves('SIGTERM');
+  }
+
+  private async leaves(signal: NodeJS.Signals): Promise<void> {
     const { child } = this;
     if (child === undefined) return;
+    this.child = undefined;
     child.removeAllListeners('exit');
     await new Promise<void>((resolve) => {
       child.once('exit', () => {
         resolve();
       });
-      child.kill('SIGKILL');
+      child.kill(signal);
     });
   }
 

@@ -5,6 +5,7 @@ import { defineConfig } from '@playwright/test';
 const FLAGS = JSON.parse(readFileSync(join(import.meta.dirname, '../scripts/chromium-flags.json'), 'utf8')) as string[];
 
 export default defineConfig({
+  globalSetup: './global-setup.ts',
   testDir: '.',
   testMatch: '*.e2e.ts',
   outputDir: './results',

@@ -6,6 +6,7 @@ import { serve } from '@hono/node-server';
 import { drawsFrom } from '@tureen/core/odds';
 import { makeApp } from './app.js';
 import { openKitchen } from './database.js';
+import { makeDemoFile } from './demo/first-start.js';
 import { seedGannetQuay } from './demo/gannet-quay.js';
 import { Devices } from './devices/devices.js';
 import { SimulatedDevices } from './devices/simulated-devices.js';
@@ -35,6 +36,8 @@ const { values } = parseArgs({
   },
 });
 
+/** Of the demo's past, so many batches are cooked between two words about it. */
+const TOLD_EVERY = 20;
 /** How often the simulated devices are read. */
 const LOOK_MS = 1000;
 
@@ -47,6 +50,10 @@ function stop(text: string, code = 1): never {
   process.exit(code);
 }
 
+function tellPast(done: number, of: number): void {
+  if (done % TOLD_EVERY === 0) say(`The demo's past is being cooked: ${String(done)} of ${String(of)} batches.`);
+}
+
 function logBug(error: unknown): void {
   process.stderr.write(`${error instanceof Error ? (error.stack ?? error.message) : String(error)}\n`);
 }
@@ -57,11 +64,12 @@ const port = Number(values.port);
 if (!Number.isInteger(port) || port < 0 || port > 65535) stop(`"${values.port}" is no port. Give a number from 1 to 65535.`);
 
 mkdirSync(dirname(file), { recursive: true });
+if (values.demo) await makeDemoFile(file, migrations, MACHINE.nowMs(), tellPast);
 const opening = await openKitchen(file, migrations);
 if (!opening.ok) stop(fileSentence(opening.problem), exitCodeOf(opening.problem));
 const { database } = opening;
 await projectionsUpToDate(database);
-if (values.demo) await seedGannetQuay(database, MACHINE.nowMs());
+if (values.demo) await seedGannetQuay(database, MACHINE.nowMs(), tellPast);
 
 const hub = new Hub();
 const devices = new Devices(hub, MACHINE.nowMs);

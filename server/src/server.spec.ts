@@ -5,8 +5,6 @@ import { EXAMPLE_SOUPS } from '@tureen/core/soup';
 import { startTestServer, type Answered, type TestServer } from '../spec/test-server.js';
 import type { Api } from './app.js';
 import type { StoredBatch } from './batches.js';
-import type { Database } from './database.js';
-import { seedGannetQuay } from './demo/gannet-quay.js';
 import type { Hub, Change } from './hub.js';
 import { sentence } from './sentences.js';
 import { serveWeb } from './statics.js';
@@ -31,7 +29,6 @@ function entry(action: Action): Entry {
 
 describe('the server', () => {
   let folder: string;
-  let database: Database;
   let hub: Hub;
   let app: Api;
 
@@ -40,7 +37,7 @@ describe('the server', () => {
 
   beforeEach(async () => {
     server = await startTestServer(() => NOW);
-    ({ folder, database, hub, app } = server);
+    ({ folder, hub, app } = server);
   });
 
   afterEach(() => {
@@ -380,22 +377,6 @@ describe('the server', () => {
     }
     expect(hub.heard).toBeFalse();
     await reader.cancel();
-  });
-
-  it('the demo fills an empty file once, with finished batches whose figures are closed', async () => {
-    await seedGannetQuay(database, NOW);
-    await seedGannetQuay(database, NOW);
-    const soups = (await send('GET', '/soups')).body as { soups: unknown[] };
-    const list = (await send('GET', '/batches')).body as { batches: StoredBatch[] };
-    expect(soups.soups.length).toBe(8);
-    expect(list.batches.length).toBe(20);
-    // Its two planted mishaps are the two that are unlike the others.
-    const { batches: teaching } = (await send('GET', '/learned')).body as { batches: { waits: boolean }[] };
-    expect(teaching.filter(({ waits }) => waits).length).toBe(2);
-    for (const one of list.batches) {
-      expect(one.closedFigures?.dishedBowls).toBeGreaterThan(30);
-      expect(Math.abs((one.closedFigures?.actual.cookedKg ?? 0) / one.planned.cookedKg - 1)).toBeLessThan(0.2);
-    }
   });
 
   it('has a sentence for every failure', () => {

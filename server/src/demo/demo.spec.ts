@@ -1,0 +1,100 @@
+import { existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { listBatches } from '../batches.js';
+import { openDatabase, type Database } from '../database.js';
+import { readLarder } from '../larder.js';
+import { readLearned } from '../learned.js';
+import { containers } from '../schema.js';
+import { listSoups } from '../soups.js';
+import { readSupplies } from '../supplies.js';
+import { makeDemoFile } from './first-start.js';
+import { seedGannetQuay } from './gannet-quay.js';
+
+const NOW = 1_790_000_000_000;
+const MIGRATIONS = join(import.meta.dirname, '../../drizzle');
+const DAY_MS = 86_400_000;
+
+function middleOf(values: readonly number[]): number {
+  return [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? Number.NaN;
+}
+
+describe('the demo, cooked in the bench', () => {
+  let folder: string;
+  let file: string;
+  let database: Database;
+  const told: [done: number, of: number][] = [];
+
+  beforeAll(async () => {
+    folder = mkdtempSync(join(tmpdir(), 'tureen-demo-spec-'));
+    file = join(folder, 'kitchen.sqlite');
+    // What a start that was broken off has left behind.
+    writeFileSync(`${file}.unfinished`, 'half a kitchen');
+    await makeDemoFile(file, MIGRATIONS, NOW, (...words) => told.push(words));
+    database = await openDatabase(file, MIGRATIONS);
+  }, 120_000);
+
+  afterAll(async () => {
+    await database.close();
+    rmSync(folder, { recursive: true, force: true });
+  });
+
+  it('is whole when it gets its name, and told how far it was', () => {
+    expect(existsSync(`${file}.unfinished`)).toBeFalse();
+    expect(told.map(([done]) => done)).toEqual(told.map((_, n) => n + 1));
+    expect(told.at(-1)).toEqual([told.length, told.length]);
+  });
+
+  it('is a quarter of a year: 60 to 80 closed batches, most of them as planned', async () => {
+    const { batches } = await listBatches(database);
+    expect(batches.length).toBeGreaterThanOrEqual(60);
+    expect(batches.length).toBeLessThanOrEqual(80);
+    const offs = batches.map(({ closedFigures, planned }) =>
+      Math.abs(Math.log((closedFigures?.actual.cookedKg ?? 0) / planned.cookedKg)),
+    );
+    expect(middleOf(offs)).toBeLessThan(0.05);
+    // What is let down to a body takes what it takes.
+    expect(Math.max(...offs)).toBeLessThan(0.5);
+    const days = batches.map(({ startedAtMs }) => (NOW - startedAtMs) / DAY_MS);
+    expect(Math.max(...days)).toBeGreaterThan(80);
+  });
+
+  it('its two planted mishaps are the two that are unlike the others', async () => {
+    const { batches } = await readLearned(database);
+    const waiting = batches
+      .filter(({ waits }) => waits)
+      .map(({ soupId, startedAtMs }) => [soupId, Math.round((NOW - startedAtMs) / DAY_MS)]);
+    expect(waiting).toEqual([
+      ['celeriac-leek-apple', 62],
+      ['beetroot-horseradish', 69],
+    ]);
+  });
+
+  it('the kitchen has learnt its own figures', async () => {
+    const { figures } = await readLearned(database);
+    expect(figures.find(({ key }) => key === 'bodyA@soup:beetroot-horseradish')?.batches).toBeGreaterThan(8);
+  });
+
+  it('has prices that moved, a store that adds up, leftovers in the cold', async () => {
+    const early = await readLarder(database, NOW - 80 * DAY_MS);
+    const late = await readLarder(database, NOW);
+    const priceOf = ({ rows }: typeof late, id: string): number => rows.find((row) => row.id === id)?.pricePerKg ?? 0;
+    for (const id of ['beetroot', 'celeriac', 'parsnip']) expect(priceOf(early, id)).not.toBe(priceOf(late, id));
+    const { supplies } = await readSupplies(database);
+    const beetroot = supplies.find(({ ingredient }) => ingredient === 'beetroot');
+    expect(beetroot?.boughtKg).toBeGreaterThan(beetroot?.usedKg ?? Infinity);
+    expect(beetroot?.onHandKg).toBeCloseTo(3.4, 9);
+    expect((await database.db.select().from(containers)).length).toBeGreaterThan(10);
+  });
+
+  it('leaves a kitchen that holds anything as it is', async () => {
+    const before = await listSoups(database);
+    await makeDemoFile(file, MIGRATIONS, NOW, () => {
+      throw new Error('nothing is cooked');
+    });
+    await seedGannetQuay(database, NOW, () => {
+      throw new Error('nothing is cooked');
+    });
+    expect(await listSoups(database)).toEqual(before);
+  });
+});

@@ -138,6 +138,9 @@ test('its figures are the command line’s', async ({ page, server }) => {
   const folder = mkdtempSync(join(tmpdir(), 'tureen-cli-'));
   writeFileSync(join(folder, 'soup.json'), JSON.stringify(plan.snapshot.soup));
   writeFileSync(join(folder, 'kit.json'), JSON.stringify(plan.snapshot.kit));
+  // What the kitchen pays is in its own larder.
+  const larder = (await (await page.request.get(`${server.url}/api/larder`)).json()) as { rows: unknown };
+  writeFileSync(join(folder, 'larder.json'), JSON.stringify({ ingredients: larder.rows }));
   const printed = execFileSync(
     process.execPath,
     [
@@ -154,6 +157,8 @@ test('its figures are the command line’s', async ({ page, server }) => {
       plan.request.potId,
       '--kit',
       join(folder, 'kit.json'),
+      '--larder',
+      join(folder, 'larder.json'),
       '--json',
     ],
     { cwd: ROOT, encoding: 'utf8' },

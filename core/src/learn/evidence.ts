@@ -104,9 +104,14 @@ function runner(cooked: CookedBatch, inputs: readonly Input[]): (readings: reado
  * when nothing was read.
  *
  * @param all the inputs that are looked at: all that the batch leans on, unless a few are known to do.
+ * @param isTaken which of its readings count.
  */
-export function straightened(cooked: CookedBatch, all: readonly Input[] = leaningsOf(cooked)): Straight | undefined {
-  const readings = thinned(readingsOf(cooked));
+export function straightened(
+  cooked: CookedBatch,
+  all: readonly Input[] = leaningsOf(cooked),
+  isTaken: (reading: Reading) => boolean = () => true,
+): Straight | undefined {
+  const readings = thinned(readingsOf(cooked).filter(isTaken));
   if (readings.length === 0) return undefined;
   const expect = runner(cooked, all);
   const covariance = covarianceOf({}, all);

@@ -111,11 +111,22 @@ interface Tried {
   readonly score: number;
 }
 
+/** How often a count of bowls is broken off. Kitchen default. */
+const BROKEN_OFF = 0.2;
+/** How well a pot is known where its bowls are laid beside it: 1 sd of ln, kitchen default. */
+const POT_SD = 0.03;
+
+function isCount({ device }: Pick<Reading, 'device'>): boolean {
+  return device === 'count';
+}
+
 class Batch {
   readonly straight: Straight;
   private readonly readings: readonly Reading[];
   private readonly expected: readonly number[];
   private readonly moves: Moves;
+  /** Whether the count of bowls lies so near the pot that it is taken for the whole of it. */
+  private readonly hasCount: boolean;
 
   constructor(
     private readonly planned: Planned,
@@ -124,6 +135,7 @@ class Batch {
   ) {
     this.straight = straight;
     this.readings = readingsOf(cooked);
+    this.hasCount = this.readings.some(isCount);
     // What the plan has learnt is in its soup already.
     const already = alreadyMoved(cooked.prepared, straight.inputs);
     this.moves = new Map(straight.inputs.map(({ key }) => [key, (straight.moves.get(key) ?? 0) - (already.get(key) ?? 0)]));
@@ -142,39 +154,58 @@ class Batch {
     return { ...own, held };
   }
 
+  /** Which readings of a record that was put right can be laid beside those of this one. */
+  private readonly isAlike = (reading: Reading): boolean => this.hasCount || !isCount(reading);
+
+  /**
+   * How much likelier bowls make it that the record was wrong so, ln: a count that seemed broken off, and comes out once it is
+   * put right, was finished after all.
+   */
+  private countedAfterAll(cooked: CookedBatch): number {
+    const count = this.hasCount ? undefined : readingsOf(cooked).find(isCount);
+    if (count === undefined) return 0;
+    const [expected = Number.NaN] = this.expect(cooked, [count]);
+    const sd = Math.hypot(count.biasSd, count.noiseSd, POT_SD);
+    const off = (count.low - expected) / sd;
+    const density = Math.exp(-0.5 * off * off) / (sd * Math.sqrt(2 * Math.PI));
+    return Number.isFinite(density) ? Math.log(((1 - BROKEN_OFF) * density + BROKEN_OFF) / BROKEN_OFF) : 0;
+  }
+
   /** Row by row, how much further off a reading is expected, or was taken, if the record is put right; undefined where it can't be told. */
-  shiftOf({ entries, notGiven }: Hypothesis): Matrix | undefined {
+  shiftOf({ entries, notGiven }: Hypothesis): { readonly shift: Matrix; readonly counted: number } | undefined {
     const cooked = this.putRight(entries, [notGiven]);
-    const readings = readingsOf(cooked);
+    const readings = readingsOf(cooked).filter(this.isAlike);
     if (readings.length !== this.readings.length) return undefined;
     const expected = this.expect(cooked, readings);
     const read = (value: Reading): number => (Number.isFinite(value.low) ? value.low : value.high);
-    return Matrix.columnVector(
+    const shift = Matrix.columnVector(
       this.straight.rows.map((row) => {
         const n = this.readings.findIndex(({ at, device }) => at === row.at && device === row.device);
         const before = this.readings[n];
         const after = readings[n];
         if (before === undefined || after === undefined) return 0;
-        const shift = (expected[n] ?? 0) - (this.expected[n] ?? 0) - (read(after) - read(before));
-        return Number.isFinite(shift) ? shift : 0;
+        const by = (expected[n] ?? 0) - (this.expected[n] ?? 0) - (read(after) - read(before));
+        return Number.isFinite(by) ? by : 0;
       }),
     );
+    return { shift, counted: this.countedAfterAll(cooked) };
   }
 
   /** Its likelihood with straight lines set where it lies itself once its record is put right. */
   likelihoodOf(cooked: CookedBatch): number | undefined {
-    const straight = straightened(cooked, this.straight.inputs);
+    const straight = straightened(cooked, this.straight.inputs, this.isAlike);
     if (straight?.rows.length !== this.straight.rows.length) return undefined;
-    return likelihood(modelOf(cooked, straight));
+    return likelihood(modelOf(cooked, straight)) + this.countedAfterAll(cooked);
   }
 }
 
 function tried(batch: Batch, model: Model, hypothesis: Hypothesis): Tried | undefined {
-  const shift = batch.shiftOf(hypothesis);
-  if (shift === undefined) return undefined;
+  const moved = batch.shiftOf(hypothesis);
+  if (moved === undefined) return undefined;
+  const { shift, counted } = moved;
   const { unknown, suspect, prior } = hypothesis;
   if (unknown === undefined) {
-    const score = likelihood({ ...model, off: Matrix.sub(model.off, shift) }) + Math.log(prior);
+    const score = likelihood({ ...model, off: Matrix.sub(model.off, shift) }) + Math.log(prior) + counted;
     return { suspects: [suspect], hypotheses: [hypothesis], shift, unknown: undefined, score };
   }
   const effect = Matrix.mul(shift, unknown.sdKg / unknown.kg);

@@ -123,6 +123,10 @@ export function doReduce(k: Kitchen, clause: Clause, n: number): void {
     doTurn(k, clause, n);
     return;
   }
+  if (/\breduce to (?:a |very )?(?:medium|low|high|gentle)(?:[- ](?:low|high|medium))?$/i.test(text.trim())) {
+    doTurn(k, clause, n);
+    return;
+  }
   if (/\breduce\b(?: it| down)? to (?:a |an )?(?:\w+ )?simmer\b/i.test(text)) {
     if (minutesIn(text) === undefined) k.put('setting', n);
     else doSimmer(k, clause, n);
@@ -154,6 +158,11 @@ export function doReduce(k: Kitchen, clause: Clause, n: number): void {
         : stays !== undefined
           ? (partOf(stays) ?? 0.5)
           : undefined;
+  if (kept === undefined && k.actions.at(-1)?.does === 'deglaze' && minutesIn(text) === undefined) {
+    // What it is deglazed with is boiled away there.
+    k.put('setting', n);
+    return;
+  }
   k.put('reduce', n, { ...(kept === undefined ? { assumed: ['BODY' as const] } : { share: kept }) });
   vessel.boiling = undefined;
   k.step(vessel, n, 'reduce', (id) => ({

@@ -27,8 +27,13 @@ const HEADED = /^(?:#+\s*)?((?:for|to make|to prepare|to serve|to finish|to garn
 const HEAD_OF_LINE = /^((?:for|to make|to prepare) (?:the |a )?[\w &'’-]{2,40}):\s+(?=\S)/i;
 /** The same before a comma, where something to do follows: "For the soup, heat the oil", "Meanwhile, for the sage, ...". */
 const HEAD_BEFORE_COMMA = /^((?:meanwhile|then|next),? )?(for the [\w &'’-]{2,30}), (?=([a-z]+)\b)/i;
+/** What a step is called before it is told: "Simmer: Add the stock and ..." */
+const STEP_TITLE = /^([A-Z][a-zà-ÿ'’-]*)(?: [\wà-ÿ'’&,-]+){0,4}:\s+(?=[A-Z])/;
+/** A paragraph that says first what it makes: "First make the crisps." */
+const MAKES_FIRST =
+  /^(?:first(?:ly)?,? |start (?:by|with) |begin (?:by|with) |to start,? )?(?:mak(?:e|ing)|prepar(?:e|ing)) (?:the|your) ([a-z]+(?: [a-z]+){0,2}?)(?: first)?[.:](?=\s)/i;
 const NOT_AN_END =
-  /(?:\b(?:approx|min|mins|secs?|hrs?|tsps?|tbsps?|tbs|oz|lbs?|pts?|qts?|gals?|pkgs?|med|lg|sm|doz|in|cm|mm|ml|temp|no|deg|e\.g|i\.e|vs|ca|[a-z])|\d)\.$/i;
+  /(?:\b(?:approx|max|min|mins|secs?|hrs?|tsps?|tbsps?|tbs|oz|lbs?|pts?|qts?|gals?|pkgs?|med|lg|sm|doz|in|cm|mm|ml|temp|no|deg|e\.g|i\.e|vs|ca|[a-z])|\d)\.$/i;
 
 /** Sentences of a method with their places, under their headings. Numbering and bullets are left out. */
 export function sentencesOf(text: string): Sentence[] {
@@ -50,6 +55,7 @@ export function sentencesOf(text: string): Sentence[] {
         own,
       ) ?? bareNumber(own);
     let start = numbered?.[0].length ?? 0;
+    start += stepTitle(own.slice(start)).length;
     const inLine = HEAD_OF_LINE.exec(own.slice(start));
     let here = section;
     const spoken = HEAD_BEFORE_COMMA.exec(own.slice(start));
@@ -62,6 +68,8 @@ export function sentencesOf(text: string): Sentence[] {
       here = inLine[1] ?? '';
       start += inLine[0].length;
     }
+    const making = MAKES_FIRST.exec(own.slice(start));
+    if (making !== null) here = `for the ${making[1] ?? ''}`;
     for (const end of endsIn(own)) {
       if (end <= start) continue;
       const piece = own.slice(start, end);
@@ -74,6 +82,18 @@ export function sentencesOf(text: string): Sentence[] {
     }
   }
   return found;
+}
+
+/** The name of a step before its sentences, where it is a thing to do and they say themselves what; nothing otherwise. */
+function stepTitle(text: string): string {
+  const title = STEP_TITLE.exec(text);
+  if (title === null || VERBS[(title[1] ?? '').toLowerCase()] === undefined) return '';
+  const said =
+    text
+      .slice(title[0].length)
+      .toLowerCase()
+      .match(/[a-zà-ÿ-]+/g) ?? [];
+  return said.some((word, n) => VERBS[word] !== undefined && (n === 0 || !NOUN_VERBS.has(word))) ? title[0] : '';
 }
 
 /** "2 Put the peppers ...": a number of a step without a point behind it. */

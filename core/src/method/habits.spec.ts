@@ -196,3 +196,139 @@ describe('heads of a pasted recipe', () => {
     expect(kilos.get('butter')).toBeCloseTo(6 * 0.0142, 2);
   });
 });
+
+describe('more habits, each found in a recipe that was new to the reader', () => {
+  const pot = 'Sweat the onions in the oil for 8 minutes. Add the pumpkin and stock.';
+
+  it('a step may have a name before it is told; the name is no step', () => {
+    expect(
+      says(
+        'Roast: Arrange the pumpkin on a tray and roast at 200 C for 40 minutes.\n2. Sauté: Add the onions to the oil in a pan and soften for 8 minutes.\n3. Simmer: Add the pumpkin and the stock and simmer for 10 minutes.\nPurée: Blend until smooth.',
+      ).filter((fact) => !/^(?:add|join)/.test(fact)),
+    ).toEqual(['roast min=40 oven=200', 'sweat min=8', 'simmer min=10', 'blend']);
+  });
+
+  it('skins come off what has some, not off the oil that was named last; off a bone nothing comes again', () => {
+    const lines = `Soup\n6 red peppers\n2 tbsp olive oil\n1 ham hock\n`;
+    expect(
+      says(
+        'Arrange the peppers on a tray, brush with the oil and roast at 200 C for 30 minutes. Cover and let steam 10 minutes, then slip off the skins.',
+        'gb',
+        lines,
+      ),
+    ).toContain('peel red-pepper');
+    expect(
+      says(
+        'Pop the peppers under the grill until black. Pop them in a paper bag for 15 minutes, then rub off the skins.',
+        'gb',
+        lines,
+      ),
+    ).toContain('rest min=15');
+    const bone = says(
+      'Simmer the hock in 2 litres of water for 2 hours. Lift out the hock. Pull the meat off the bone. Stir half the meat back in.',
+      'gb',
+      lines,
+    );
+    expect(bone.filter((fact) => fact.startsWith('keep'))).toEqual(['keep cooked-ham']);
+    expect(bone.at(-1)).toContain('giveBack cooked-ham');
+  });
+
+  it('what is divided between trays is not served', () => {
+    expect(says('Divide the pumpkin and onions between two trays. Roast at 200 C for 40 minutes.')).toEqual([
+      'add pumpkin onion',
+      'roast min=40 oven=200',
+    ]);
+  });
+
+  it('“reduce to medium” turns it down, and what a pan is deglazed with is boiled away there', () => {
+    expect(says(`${pot} Bring to the boil over high heat, then reduce to medium and simmer for 5 minutes.`).slice(-2)).toEqual([
+      'boil',
+      'simmer min=5',
+    ]);
+    const wine = `${LINES}100 ml dry white wine\n`;
+    expect(says('Soften the onions in the oil for 8 minutes. Deglaze with the wine, reduce to a syrup.', 'gb', wine).at(-1)).toBe(
+      'deglaze white-wine',
+    );
+    expect(says('Soften the onions in the oil for 8 minutes. Add the stock and reduce by half.').at(-1)).toBe('reduce share=0.5');
+  });
+
+  it('“max. 2 hrs” at 70 °C is how long it is held', () => {
+    expect(says(`${pot} Simmer 20 minutes. Blend. Hold at 70 °C max. 2 hrs.`).filter((fact) => fact.startsWith('simmer'))).toEqual([
+      'simmer min=20',
+    ]);
+  });
+
+  it('what is moved to a paper towel is kept; what is run through a mill is blended', () => {
+    const all = says(
+      `Cook the bacon in a pan for 6 minutes. Move the bacon to a paper towel. ${pot} Simmer 20 minutes. Run through a food mill. Serve topped with the reserved bacon.`,
+    );
+    expect(all).toContain('keep bacon');
+    expect(all).toContain('sieve');
+    expect(all.at(-1)).toBe('garnish bacon');
+  });
+
+  it('a paragraph that says what it makes is about what is listed for that', () => {
+    const lines =
+      'Soup\nFor the soup\n600 g parsnips\n1 Bramley apple\n1 l vegetable stock\nFor the apple crisps\n1 eating apple\n1 tsp icing sugar\n';
+    const all = says(
+      'First make the crisps. Slice the apple, lay it on a lined tray and bake at 110 C for 90 minutes.\nFor the soup, simmer the parsnips and the apple in the stock for 20 minutes.',
+      'gb',
+      lines,
+    );
+    expect(all[0]).toBe('add eating-apple');
+    expect(all.some((fact) => fact.startsWith('add') && /\bapple\b/.test(fact.replace('eating-apple', '')))).toBeTrue();
+  });
+});
+
+describe('more habits of writing what is in it', () => {
+  function foodsOf(text: string): [string, number][] {
+    return readCorpus({ text: `${text}\nSimmer everything for 20 minutes.`, country: 'gb' }).taken.map(({ row, kg }) => [
+      row.id,
+      kg,
+    ]);
+  }
+
+  for (const [text, title, bowls] of [
+    ['Roast carrot + miso soup  ·  serves 4  ·  1 hr', 'Roast carrot + miso soup', 4],
+    ['Gingery carrot soup | 6 servings | freezer friendly', 'Gingery carrot soup', 6],
+    ['A Sunday swede soup, enough for five', 'A Sunday swede soup', 5],
+    ['Corn chowder\n(Makes 12 cups)', 'Corn chowder', 10],
+    ['VELOUTÉ\nPortions: 8', 'VELOUTÉ', 8],
+  ] as const)
+    it(`“${text.replace('\n', ' / ')}” is ${title}, for ${String(bowls)}`, () => {
+      expect(headOf(`${text}\n1 kg carrots\n1 l vegetable stock\nSimmer.`)).toEqual({ title, bowls });
+    });
+
+  it('several foods to serve, seasoning, strokes and a full stop lose nothing', () => {
+    expect(foodsOf('Soup\n1 onion\nGreek yoghurt and dukkah, to serve\nSeasoning').map(([id]) => id)).toEqual([
+      'onion',
+      'greek-yoghurt',
+      'nut-spice-mix',
+      'fine-salt',
+      'black-pepper',
+    ]);
+    expect(foodsOf('Soup\nShallots 100g / Butter 60g / Chicken stock 1.2L / Salt 8g').map(([id]) => id)).toEqual([
+      'shallot',
+      'butter',
+      'chicken-stock',
+      'fine-salt',
+    ]);
+    expect(
+      foodsOf(
+        "Soup\nYou'll need: 500g carrots, a big onion, 2 tbsp olive oil, the juice of a lime, 1 tbsp salt, sour cream to serve.",
+      ).map(([id]) => id),
+    ).toEqual(['carrot', 'onion', 'olive-oil', 'lime-juice', 'fine-salt', 'soured-cream']);
+    expect(foodsOf('Soup\n2 carrots; 40g butter; 4 tbsp crème fraîche.').map(([id]) => id)).toEqual([
+      'carrot',
+      'butter',
+      'creme-fraiche',
+    ]);
+  });
+
+  it('ice comes in cubes, potatoes by their variety, tomatoes from the tin', () => {
+    // Six cubes of 20 g.
+    expect(foodsOf('Soup\n6 ice cubes').find(([id]) => id === 'ice')?.[1]).toBeCloseTo(0.12, 9);
+    expect(foodsOf('Soup\n1 lb. Yukon Golds, peeled, 1/2-inch dice').map(([id]) => id)).toEqual(['potato']);
+    expect(foodsOf('Soup\n1 (14.5-ounce) can fire-roasted diced tomatoes').map(([id]) => id)).toEqual(['canned-tomatoes']);
+  });
+});

@@ -117,7 +117,8 @@ export function doHeat(k: Kitchen, clause: Clause, n: number, verb: string): voi
   }
   if (k.isFinished() && /\b(?:again|through)\b/i.test(body) && mentions.some(({ line }) => !k.isUsedUp(line))) {
     k.as('add', clause, n);
-    doHeat(k, { ...clause, text: 'heat through', verbAt: 0 }, n, 'heat');
+    const time = /\bfor (?:about |another )?[\d½–-]+ ?(?:minutes?|mins?)\b/i.exec(body)?.[0] ?? '';
+    doHeat(k, { ...clause, text: `heat through ${time}`, verbAt: 0 }, n, 'heat');
     return;
   }
   if (mentions.some(({ line }) => !k.isUsedUp(line)) && !/\b(?:through|soup)\b/i.test(body)) {

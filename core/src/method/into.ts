@@ -103,7 +103,8 @@ export function doAdd(k: Kitchen, clause: Clause, n: number): void {
       (clause.verb !== 'spoon' || /\bover\b|\bon top\b|^spoon on\b/i.test(body)));
   if (isTop && (k.isFinished() || place?.kind === 'serving')) {
     const isSide = k.here !== undefined && k.here !== k.mainVessel() && k.here.steps.length > 0 && /\bover\b/i.test(body);
-    if (/^(?:ladle|pour|spoon|divide|tip|serve)\b/i.test(clause.text) && mentions.length === 0 && !isSide) k.put('serve', n);
+    if (/^(?:then )?(?:ladle|pour|spoon|divide|tip|serve)\b/i.test(clause.text) && mentions.length === 0 && !isSide)
+      k.put('serve', n);
     else onTop(k, mentions, body, n);
     return;
   }

@@ -3,7 +3,7 @@ import { target } from './where.js';
 import { intoVessel } from './into.js';
 import type { Kitchen } from './kitchen.js';
 import { VERBS } from './lexicon.js';
-import { percentIn, partOf } from './measures.js';
+import { minutesIn, partOf, percentIn } from './measures.js';
 import type { Clause } from './clauses.js';
 import type { Action } from './action.js';
 import { cutOf } from '../draft/index.js';
@@ -19,7 +19,11 @@ export function doPeel(k: Kitchen, clause: Clause, n: number): void {
   const before = k.actions.at(-1);
   const hot = mentions.filter(({ line }) => k.vesselOf(line)?.isHot === true);
   const lines =
-    hot.length > 0 ? hot.map(({ line }) => line) : mentions.length === 0 && k.here?.isHot === true ? skinned(k, before) : [];
+    hot.length > 0
+      ? hot.map(({ line }) => line)
+      : mentions.length === 0 && (k.here?.isHot === true || (before?.does === 'rest' && k.here?.kind === 'tray'))
+        ? skinned(k, before)
+        : [];
   if (/\bscoop\b/i.test(text) && /\b(?:bowls?|ice cream)\b/i.test(text) && lines.length === 0) {
     k.put('serve', n);
     return;
@@ -80,19 +84,25 @@ function keptOf(k: Kitchen, line: string): number {
 
 /** What of a hot vessel has a skin to come off, where the words do not say. */
 function skinned(k: Kitchen, before: Action | undefined): string[] {
-  const held = k.here === undefined ? [] : [...k.here.lines];
-  const named = before?.lines.map(({ line }) => line).filter((line) => held.includes(line)) ?? [];
-  const spoken = k.lastNamed.filter((line) => held.includes(line));
-  const pool = named.length > 0 ? named : spoken.length > 0 ? spoken : held;
-  return pool.filter((line) => {
+  const hasSkin = (line: string): boolean => {
     const row = k.lineOf(line)?.taken.row;
     return (
       row !== undefined && row.trims.some(({ share }) => share < 1) && !/^(?:herbs|fats)$/.test(row.group) && row.id !== 'onion'
     );
-  });
+  };
+  // What it is brushed with is spoken of last, and has none.
+  const held = k.here === undefined ? [] : [...k.here.lines].filter((line) => k.lineOf(line)?.taken.row.group !== 'fats');
+  const named = before?.lines.map(({ line }) => line).filter((line) => held.includes(line)) ?? [];
+  const spoken = k.lastNamed.filter((line) => held.includes(line));
+  return (named.length > 0 ? named : spoken.length > 0 ? spoken : held).filter(hasSkin);
 }
 
 export function doSqueeze(k: Kitchen, clause: Clause, n: number): void {
+  if (/\bbag\b/i.test(clause.text) && minutesIn(clause.text) !== undefined) {
+    // Steamed in a bag, so that the skins come off.
+    k.as('cool', clause, n);
+    return;
+  }
   const mentions = k.mentions(clause.text, clause);
   const hot = mentions.filter(
     ({ line }) =>

@@ -71,6 +71,7 @@ const CLASSES: readonly (readonly [words: RegExp, fits: (row: IngredientRow, rol
   [/^(?:lemon)$/, (row) => row.id.startsWith('lemon') && row.id !== 'lemongrass'],
   [/^(?:lime)$/, (row) => row.id.startsWith('lime') && row.id !== 'lime-leaves'],
   [/^(?:juice)$/, (row) => row.id.endsWith('-juice')],
+  [/^(?:oj)$/, (row) => row.id === 'orange-juice'],
   [/^(?:chilli|chillie|chile|chili|chilie)$/, (row) => row.group === 'chillies' || row.id.includes('chilli')],
   [/^(?:floret)$/, (row) => row.id === 'cauliflower' || row.id === 'broccoli'],
   [/^(?:kernel|corn|sweetcorn|niblet)$/, (row) => row.id.includes('sweetcorn')],
@@ -80,7 +81,7 @@ const CLASSES: readonly (readonly [words: RegExp, fits: (row: IngredientRow, rol
   [/^(?:frond)$/, (row) => row.id === 'fennel' || row.id === 'dill'],
   [/^(?:eggplant)$/, (row) => row.id === 'aubergine'],
   [/^(?:capsicum)$/, (row) => row.id.endsWith('pepper') && row.group === 'fruit vegetables'],
-  [/^(?:bacon|pancetta|ham|lardon|rasher)$/, (row) => row.group === 'meat'],
+  [/^(?:bacon|pancetta|ham|lardon|rasher|hock|meat)$/, (row) => row.group === 'meat'],
   [/^(?:rice|barley|oat|grain)$/, (row) => row.group === 'flours and starches'],
   [/^(?:curry)$/, (row) => row.id.includes('curry')],
   [/^(?:sugar|honey|syrup)$/, (row) => /sugar|honey|syrup/.test(row.id)],
@@ -212,6 +213,10 @@ export class LineNames {
     const own = plain(section);
     const same = lines.filter(({ heading }) => heading !== '' && own !== '' && plain(heading) === own);
     if (same.length > 0) return same;
+    // "Make the crisps" is under "For the apple crisps".
+    const said = own.split(' ').filter((word) => !OF_HEADINGS.has(word));
+    const alike = lines.filter(({ heading }) => said.length > 0 && said.every((word) => plain(heading).split(' ').includes(word)));
+    if (alike.length > 0) return alike;
     const free = lines.filter(({ heading }) => !/^for (?:the )?(?!soup)/i.test(heading));
     return free.length > 0 ? free : lines;
   }
@@ -357,6 +362,8 @@ export class LineNames {
   }
 }
 
+/** Words of headings that do not say over what they stand. */
+const OF_HEADINGS = new Set(['for', 'the', 'a', 'to', 'make', 'prepare', 'soup']);
 /** Words that tell no line from another. */
 const PLAIN_WORDS = new Set(['the', 'in', 'with', 'of', 'and', 'to', 'a', 'an', 'for', 'rest', 'half', 'over', 'on', 'it']);
 

@@ -36,6 +36,10 @@ export function doRemove(k: Kitchen, clause: Clause, n: number): void {
     k.put('setting', n);
     return;
   }
+  if (/\b(?:off|from) the bones?\b/i.test(body)) {
+    k.put('prepare', n);
+    return;
+  }
   if (/\bskins?|\bpeel\b|\bseeds\b|\bshells?\b/i.test(body)) {
     k.as('peel', clause, n);
     return;
@@ -78,6 +82,7 @@ export function doRemove(k: Kitchen, clause: Clause, n: number): void {
     mentions.map((one) => k.measured(one, body)).find((own) => own !== undefined && own < 1);
   const keeps =
     /\b(?:keep|reserve|set aside|save|for (?:the )?(?:garnish|top|serving))\b/i.test(text) ||
+    (clause.verb === 'move' && /\bto (?:a |the )?(?:\w+[ -])*(?:plate|bowl|paper|towels?|dish|board)\b/i.test(text)) ||
     k.clauses
       .slice(n + 1, n + 3)
       .some(
@@ -295,6 +300,11 @@ export function doDrain(k: Kitchen, clause: Clause, n: number): void {
 
 export function doStrain(k: Kitchen, clause: Clause, n: number): void {
   const { text: words } = clause;
+  if (clause.verb === 'run' && !/\b(?:through|thru|via)\b/i.test(words)) {
+    if (/\b(?:blender|liquidi[sz]er|machine|motor|processor)\b/i.test(words)) k.as('blend', clause, n, 'blend');
+    else k.put('remark', n);
+    return;
+  }
   const vessel = k.here !== undefined && isHob(k.here) ? k.here : k.latestHob();
   if (vessel === undefined || (/^(?:press|force|work)$/.test(clause.verb ?? '') && !/\bthrough\b/i.test(words))) {
     k.put('remark', n);

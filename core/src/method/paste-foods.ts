@@ -40,11 +40,15 @@ function amountsBehindOneAnother(piece: string, context: ReadingContext): string
   if (piece.length > LONGEST_LINE) return undefined;
   const text = piece.replace(CHAT, '');
   const parts = text.split(
-    /\s*,\s*(?:and\s+)?(?=[\d½¼¾⅓⅔]|(?:an?|bit|drop|knob|splash|pinch|handful|one|two|three|half)\b|[a-z][a-z ]*[\d½¼¾⅓⅔])/i,
+    /\s*,\s*(?:and\s+)?(?=[\d½¼¾⅓⅔]|(?:an?|bit|drop|knob|splash|pinch|handful|one|two|three|half)\b|[a-z][a-z ]*[\d½¼¾⅓⅔]|(?:the )?(?:juice|zest)\b|[a-z]+(?: [a-z]+){0,2},? to (?:serve|garnish|finish|taste)\b)/i,
   );
   if (
     parts.length < LEAST_PARTS ||
-    !parts.every((part) => /\d|[½¼¾⅓⅔]|^(?:an?|bit|drop|knob|splash|pinch|handful|one|two|three|half)\b/i.test(part))
+    !parts.every((part) =>
+      /\d|[½¼¾⅓⅔]|^(?:an?|bit|drop|knob|splash|pinch|handful|one|two|three|half)\b|^(?:the )?(?:juice|zest)\b|\bto (?:serve|garnish|finish|taste)\b/i.test(
+        part,
+      ),
+    )
   )
     return undefined;
   const known = parts.filter((part) => isKnown(part, context)).length;
@@ -82,12 +86,15 @@ function amountFirst(line: string, context: ReadingContext): string {
 
 /** Pieces of one written line: several foods behind one another are parted, and salt from its pepper. */
 export function splitFoods(line: string, alone: boolean, context: ReadingContext): string[] {
-  const pieces = line.split(/ *; */);
+  const stroked = line.split(/ \/ /);
+  const isStroked = stroked.length >= LEAST_PARTS && stroked.filter((piece) => /\d/.test(piece)).length >= stroked.length - 1;
+  const pieces = isStroked ? stroked : line.split(/ *; */);
   const split =
     alone && pieces.length === 1 ? line.split(/, ?(?=(?:\d|[½¼¾⅓⅔]|an? |one |two |three |half |salt\b|pepper\b))/i) : pieces;
   return split
+    .map((piece) => piece.replace(/(?<=[a-zà-ÿ]{4})\.\s*$/i, ''))
     .map((piece) => amountFirst(piece.trim().replace(/^you(?:['’]ll| will)? need:\s*/i, ''), context))
-    .map((piece) => piece.replace(/^(?:s\.? ?(?:&|\+|and) ?p(?:\.|\b)|salt ?\+ ?pepper)/i, 'salt and pepper'))
+    .map((piece) => piece.replace(/^(?:s\.? ?(?:&|\+|and) ?p(?:\.|\b)|salt ?[+/] ?pepper|seasoning$)/i, 'salt and pepper'))
     .flatMap((piece) => amountsBehindOneAnother(piece, context) ?? [piece])
     .flatMap((piece) => {
       if (piece.length > LONGEST_LINE) return [piece];

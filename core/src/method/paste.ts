@@ -32,12 +32,13 @@ export type Pasting =
   | { readonly ok: false; readonly code: 'NOT_TEXT' };
 
 const YIELD =
-  /^(?:serves|makes|yields?|feeds|enough for|servings?|yield|for)\s*:?\s*(?:about |around )?(\d+|one|two|three|four|five|six|seven|eight|ten|twelve)\b(?:\s*(?:-|–|to)\s*(\d+))?(?!\s*(?:min|hour|g\b|ml))/i;
+  /^(?:serves|makes|yields?|feeds|enough for|servings?|portions?|yield|for)\s*:?\s*(?:about |around )?(\d+|one|two|three|four|five|six|seven|eight|ten|twelve)\b(?:\s*(?:-|–|to)\s*(\d+))?(?!\s*(?:min|hour|g\b|ml))/i;
 /** "Para 6 / serves 6": behind a stroke or in brackets in a short line. */
 const SERVES_BEHIND =
   /^[^\d]{0,30}\d{0,3}\s*[/|(–—-]\s*(?:serves|makes|for)\s*:?\s*(\d+)\b(?!\s*(?:min|hour|g\b|ml|kg|l\b|lit|quart|pint|gal|cup|day|x\b))/i;
 /** "Potage for 50": how many at the end of the first line. */
-const FOR_SO_MANY = /^([^\d]{4,60}?),? for (\d{1,3})(?: people| bowls| persons)?$/i;
+const FOR_SO_MANY =
+  /^([^\d]{4,60}?),? (?:enough )?for (\d{1,3}|two|three|four|five|six|seven|eight|ten|twelve)(?: people| bowls| persons)?$/i;
 const HEADING = /^(?:#+\s*)?(?:ingredients|you will need|shopping|for (?:the |a )?[\w &-]+|to (?:serve|garnish|finish))\s*:?$/i;
 /** "Roast tomato – 20 portions": bowls at the end of a title, or alone. */
 const PORTIONS = /(?:^|\s*[–—(,-]\s*)(?:serves |for |makes )?(\d+)\s*(?:portions?|servings?|bowls?|covers|people)\)?$/i;
@@ -53,11 +54,16 @@ const MOST_TITLE_WORDS = 12;
 // eslint-disable-next-line no-control-regex -- it is control characters that are looked for
 const BINARY = /[\u0000-\u0008\u000e-\u001a\ufffd]/;
 
+/** "Greek yoghurt and dukkah, to serve": what it is for is said of a food. */
+const FOOD_TO_SERVE =
+  /^(?!to\b)[^.!;:]{3,60}, (?:to (?:serve|garnish|finish|drizzle|top)|for (?:serving|garnish(?:ing)?|drizzling|topping))$/i;
+
 /** Whether a row tells to do something: a sentence that begins with it, or a paragraph of such sentences. */
 function isWork(row: string, isAfterWork: boolean): boolean {
   const isNumbered = NUMBERED.test(row) || bareNumber(row) !== null;
   const text = row.replace(NUMBERED, '').slice(bareNumber(row)?.[0].length ?? 0);
   if (/^[\d½¼¾⅓⅔]/.test(text) && !isNumbered) return false;
+  if (!isNumbered && FOOD_TO_SERVE.test(text)) return false;
   // Kitchen notes begin with the oven.
   if (/^(?:the )?oven (?:on )?(?:to|at|on|\d)/i.test(text)) return true;
   const sentences = sentencesOf(text);
@@ -163,7 +169,7 @@ function parted(row: Row, next: string | undefined): Row[] {
   return [
     ...foods
       .split(
-        /\s*[,;]\s*(?:and\s+)?(?=[\d½¼¾]|an?\b|one\b|two\b|three\b|half\b|some\b|salt\b)|\s+and\s+(?=[\d½¼¾]|an?\b|one\b|half\b|some\b)/i,
+        /\s*[,;]\s*(?:and\s+)?(?=[\d½¼¾]|an?\b|one\b|two\b|three\b|half\b|some\b|salt\b|(?:the )?(?:juice|zest)\b|[a-z]+(?: [a-z]+){0,2},? to (?:serve|garnish|finish|taste)\b)|\s+and\s+(?=[\d½¼¾]|an?\b|one\b|half\b|some\b)/i,
       )
       .map((food): Row => ({ line: food.replace(/^some /i, ''), raw: '', at, isFood: true })),
     { line: line.slice(whole.length), raw: raw.slice(start), at: at + start },
@@ -189,7 +195,8 @@ const LITRES: readonly (readonly [RegExp, number])[] = [
 const BOWL_L = 0.3;
 const SAID_BESIDE = /\b(\d+)\s*(?:portions?|servings?|bowls?|covers|people|serves)\b/i;
 
-function bowlsIn(line: string): number | undefined {
+function bowlsIn(text: string): number | undefined {
+  const line = text.replace(/^\(([^()]*)\)$/, '$1');
   const portioned = SO_MANY_OF.exec(line);
   if (portioned !== null) return Number(portioned[1]);
   const volume = BY_VOLUME.exec(line) ?? VOLUME_BEHIND.exec(line);
@@ -207,11 +214,26 @@ function bowlsIn(line: string): number | undefined {
   return bowls > 0 && bowls <= 1000 ? bowls : undefined;
 }
 
+/** "Carrot soup · serves 4 · 1 hr": a title and what is said of it, behind dots or strokes. */
+function titleOf(first: Row | undefined): { readonly title: string; readonly bowls: number | undefined } | undefined {
+  const [title = '', ...said] = (first?.raw ?? '').split(/\s+[·•|]\s+/).map((part) => part.trim());
+  if (said.length === 0 || title.length < MOST_BARE_LETTERS || /\d/.test(title)) return undefined;
+  const bowls = said.map((part) => bowlsIn(part) ?? Number(PORTIONS.exec(part)?.[1] ?? Number.NaN)).find((one) => one > 0);
+  const isTimed = said.some((part) => minutesIn(part) !== undefined && part.split(/\s+/).length < LEAST_WORDS);
+  return bowls === undefined && !isTimed ? undefined : { title: title.replace(/^#+\s*/, ''), bowls };
+}
+const MOST_BARE_LETTERS = 4;
+
 /** A first line names the soup when it is no food with an amount. */
 function isTitle(line: string, isFirst: boolean, more: boolean): boolean {
   const own = line.replace(/\s*[/,(–—-]\s*(?:yield|makes|batch)\b.*$/i, '');
   if (own !== line && own.length > 2) return true;
   if (!isFirst || !more || line.length > 80 || /[.!;]$/.test(line) || line.split(/\s+/).length > MOST_TITLE_WORDS) return false;
+  if (
+    /^(?:an?|the|my|our)\b.*\b(?:soup|bisque|chowder|broth|potage|velout[ée]|cream of|pur[ée]e)\b/i.test(line) &&
+    !/\d/.test(line)
+  )
+    return true;
   const { value, says, ratio } = takeApart(line);
   return value === undefined && says === undefined && ratio === undefined;
 }
@@ -250,9 +272,12 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
     from += row.length;
     from += text.startsWith('\r\n', from) ? 2 : 1;
   }
-  const placed = found.flatMap((row, n) => (n === 0 ? parted(row, found[1]?.line) : [row]));
-  let title: string | undefined;
-  let bowls: number | undefined;
+  const named = titleOf(found[0]);
+  const placed = (named === undefined ? found : found.slice(1)).flatMap((row, n) =>
+    n === 0 && named === undefined ? parted(row, found[1]?.line) : [row],
+  );
+  let title = named?.title;
+  let bowls = named?.bowls;
   let heading = '';
   let inMethod = false;
   let wasWork = false;
@@ -272,7 +297,7 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
     const soMany = n === 0 && bowls === undefined && placed.length > 1 ? FOR_SO_MANY.exec(line) : null;
     if (soMany !== null && portions === null && stated === undefined) {
       title = (soMany[1] ?? '').replace(/^#+\s*/, '');
-      bowls = Number(soMany[2]);
+      bowls = figureIn(soMany[2] ?? '');
       continue;
     }
     if (portions !== null && (n === 0 || portions.index === 0) && Number(portions[1]) > 0 && Number(portions[1]) <= 1000) {

@@ -100,6 +100,15 @@ export function doTop(k: Kitchen, clause: Clause, n: number, verb: string): void
 
 export function doServe(k: Kitchen, clause: Clause, n: number): void {
   const { text } = clause;
+  if (
+    /\b(?:between|among|over|across|on(?:to)?) (?:the |two |both |three |\d )?(?:\w+ )?(?:trays?|baking sheets?|sheet pans?|tins?|pans?)\b/i.test(
+      text,
+    ) &&
+    !k.isFinished()
+  ) {
+    k.as('add', clause, n);
+    return;
+  }
   const mentions = k.mentions(k.body(clause), clause).filter(({ line }) => !/^(?:water)$/.test(k.lineOf(line)?.taken.row.id ?? ''));
   if (/\b(?:cold|chilled|iced|ice-cold|at room temperature)\b/i.test(text) && !/\bcold (?:water|butter|cream)\b/i.test(text)) {
     if (!/\b(?:hot or cold|warm or cold|chilled (?:bowls|glasses))\b/i.test(text)) k.servedCold = true;

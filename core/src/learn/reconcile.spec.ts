@@ -1,5 +1,5 @@
 import { WITH_METERS, BY_EYE, cookedBy, fortyBowls } from '../../spec/kitchens.js';
-import { HiddenKitchen, type Instruments } from '../practice/index.js';
+import { HiddenKitchen, SimulatedCook, type Instruments } from '../practice/index.js';
 import { foldBatch, type Action, type Entry } from '../batch/index.js';
 import { entryOf } from '../../spec/entries.js';
 import { READY_KITS } from '../kit/index.js';
@@ -205,6 +205,29 @@ describe('a record that is put right', () => {
   it('a suspect that is not there any more corrects nothing', () => {
     const { entries } = cookedBy(plan, new HiddenKitchen(5), 50, WITH_METERS);
     expect(correctionsOf(foldBatch(plan.snapshot, entries), [{ what: 'pot', potId: 'none', name: 'None' }], '')).toEqual([]);
+  });
+});
+
+describe('bowls that were counted', () => {
+  it('say which slip it was, though by the record as it stands their count seems broken off', () => {
+    let named = 0;
+    for (let seed = 1; seed <= 6; seed++) {
+      const plan = fortyBowls(EXAMPLE_SOUPS.find(({ id }) => id === 'celeriac-leek-apple')!);
+      // Weighed at the end only, with the pot; jugs of the same vessel could explain it too.
+      const cook = new SimulatedCook(plan, {
+        seed: 60 + seed,
+        hidden: new HiddenKitchen(600 + seed),
+        instruments: WITH_METERS,
+        slip: (action) => (action.kind === 'weighed' ? { ...action, tareKg: 0 } : action),
+        habits: { jug: { name: READY_KITS.canteen.ladles[1]!.name, volumeM3: 1e-3 } },
+      });
+      cook.cook();
+      cook.serves();
+      const { suspected } = reconcile(plan, cook.entries, LARDER_ROWS)!;
+      const [first] = suspected;
+      if (first?.suspects.length === 1 && first.suspects[0]!.what === 'tare') named += 1;
+    }
+    expect(named).toBe(6);
   });
 });
 

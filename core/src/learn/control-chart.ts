@@ -1,4 +1,4 @@
-import { mean } from 'simple-statistics';
+import { mean, median } from 'simple-statistics';
 
 /** Why a point of a control chart is spoken of. */
 export type Signal = 'far off' | 'one side' | 'drifting';
@@ -18,8 +18,11 @@ export interface ControlChart {
   }[];
 }
 
-/** 3 / d2 with d2 = 1.128 for moving ranges of two: the factor of a chart for individuals (Shewhart 1931; tables of control charts, from memory). */
-const THREE_SIGMA_OF_RANGE = 2.66;
+/**
+ * 3 / d4 with d4 = 0.954 for the median of moving ranges of two (tables of control charts, from memory). By their middle and not
+ * their mean: one spoilt batch, or a soup that strays more than the others, must not hide the next.
+ */
+const THREE_SIGMA_OF_RANGE = 3 / 0.954;
 /** So many in a row on one side, or rising or falling, are not chance (Western Electric 1956 and Nelson 1984, from memory). */
 const ONE_SIDE = 8;
 const DRIFTING = 6;
@@ -27,14 +30,14 @@ const DRIFTING = 6;
 const LEAST = 4;
 
 /**
- * A chart for individuals by moving ranges. Points beyond three sigma, eight in a row on one side and six in a row rising or
+ * A chart for individuals by the median of moving ranges. Points beyond three sigma, eight in a row on one side and six in a row rising or
  * falling are named; nothing is with fewer than four points.
  */
 export function controlChart(values: readonly number[]): ControlChart | undefined {
   if (values.length < LEAST) return undefined;
   const middle = mean([...values]);
   const ranges = values.slice(1).map((value, n) => Math.abs(value - (values[n] ?? value)));
-  const reach = THREE_SIGMA_OF_RANGE * mean(ranges);
+  const reach = THREE_SIGMA_OF_RANGE * median(ranges);
   const signals: ControlChart['signals'][number][] = [];
   for (const [at, value] of values.entries()) {
     if (Math.abs(value - middle) > reach) signals.push({ what: 'far off', at, count: 1, side: value > middle ? 'high' : 'low' });

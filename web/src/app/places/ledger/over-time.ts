@@ -36,6 +36,8 @@ const MEASURES: Readonly<
   },
 };
 
+/** Of what is more than chance, so much is told in words; the picture and the table mark the rest. */
+const MOST_TOLD = 3;
 /** Batches that are asked for at most, in pages: some years of a kitchen. */
 const MOST_PAGES = 20;
 
@@ -138,10 +140,11 @@ export class OverTime {
     return `On average ${signed(middle)} against plan; chance alone moves a batch by up to ${Math.abs(high - middle).toFixed(1)} points.`;
   });
 
-  /** What is more than chance, in words. */
-  protected readonly told = computed(() => {
+  /** What is more than chance, in words, newest first. */
+  private readonly signals = computed(() => {
     const points = this.points();
-    return (this.chart()?.signals ?? []).flatMap(({ what, at, count, side }) => {
+    const newest = [...(this.chart()?.signals ?? [])].sort((a, b) => b.at - a.at);
+    return newest.flatMap(({ what, at, count, side }) => {
       const last = points[at];
       const first = points[at - count + 1];
       if (last === undefined || first === undefined) return [];
@@ -155,11 +158,15 @@ export class OverTime {
     });
   });
 
-  protected readonly rows = computed(() =>
-    this.points()
-      .toReversed()
-      .map((point) => ({ ...point, off: signed(point.offPct) })),
-  );
+  protected readonly told = computed(() => this.signals().slice(0, MOST_TOLD));
+  protected readonly untold = computed(() => this.signals().length - this.told().length);
+
+  protected readonly rows = computed(() => {
+    const far = new Set(this.chart()?.signals.flatMap(({ what, at }) => (what === 'far off' ? [at] : [])));
+    return this.points()
+      .map((point, n) => ({ ...point, off: signed(point.offPct), isFar: far.has(n) }))
+      .toReversed();
+  });
 
   protected readonly make = computed(() => {
     const points = this.points();

@@ -64,7 +64,8 @@ const port = Number(values.port);
 if (!Number.isInteger(port) || port < 0 || port > 65535) stop(`"${values.port}" is no port. Give a number from 1 to 65535.`);
 
 mkdirSync(dirname(file), { recursive: true });
-if (values.demo) await makeDemoFile(file, migrations, MACHINE.nowMs(), tellPast);
+const unmade = values.demo ? await makeDemoFile(file, migrations, MACHINE.nowMs(), tellPast) : undefined;
+if (unmade !== undefined) stop(fileSentence(unmade), exitCodeOf(unmade));
 const opening = await openKitchen(file, migrations);
 if (!opening.ok) stop(fileSentence(opening.problem), exitCodeOf(opening.problem));
 const { database } = opening;

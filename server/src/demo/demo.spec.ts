@@ -87,6 +87,16 @@ describe('the demo, cooked in the bench', () => {
     expect((await database.db.select().from(containers)).length).toBeGreaterThan(10);
   });
 
+  it('waits for no file that another start is making, and throws nothing of it away', async () => {
+    const other = join(folder, 'other.sqlite');
+    const making = await openDatabase(`${other}.unfinished`, MIGRATIONS);
+    const problem = await makeDemoFile(other, MIGRATIONS, NOW, () => undefined);
+    expect(problem?.code).toBe('FILE_IN_USE');
+    expect(existsSync(`${other}.unfinished`)).toBeTrue();
+    expect(existsSync(other)).toBeFalse();
+    await making.close();
+  });
+
   it('leaves a kitchen that holds anything as it is', async () => {
     const before = await listSoups(database);
     await makeDemoFile(file, MIGRATIONS, NOW, () => {

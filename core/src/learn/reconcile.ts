@@ -47,7 +47,7 @@ const ONE_LOOKED_INTO_SD = 2.6;
 const PAIRED = 8;
 /** So many of the likeliest are looked at closely, one by one and in pairs. */
 const AGAIN = 14;
-const PAIRS_AGAIN = 4;
+const PAIRS_AGAIN = 10;
 /** Degrees of freedom with which spreads of the kitchen are trusted: no kitchen is exactly as the defaults say. Kitchen default. */
 const TRUST = 30;
 
@@ -285,6 +285,14 @@ function scoredAgain(batch: Batch, model: Model, one: Tried): Tried | undefined 
   return { ...one, score: found + prior + Math.LN2 - 0.5 * size ** 2 - 0.5 * Math.log1p(precision) };
 }
 
+/** Of what kinds an explanation is, in one word. */
+function kindsOf({ suspects }: Tried): string {
+  return suspects
+    .map(({ what }) => what)
+    .sort()
+    .join(' ');
+}
+
 /** Whether two explanations are of one thing: the same kind of slip at the same entry or line. */
 function sameThing(a: Tried, b: Tried): boolean {
   const keyOf = (suspect: Suspect): string =>
@@ -339,13 +347,16 @@ function suspectedOf(batch: Batch, model: Model, rows: readonly IngredientRow[])
   const best = Math.max(...closely.map(({ score }) => score));
   const top: Tried[] = [];
   for (const one of singles) if (top.length < PAIRED && top.every((other) => !sameThing(one, other))) top.push(one);
-  // A pair has to be likelier than its better half by more than that it is a pair.
+  // The second may make things worse by itself: a weight that is too high hides an amount that is too large.
   const pairs = top
-    .flatMap((a, n) => top.slice(n + 1).flatMap((b) => both(model, a, b) ?? []))
-    .filter(({ score }) => score > best)
+    .flatMap((a, n) => singles.flatMap((b) => (sameThing(a, b) || top.slice(0, n).includes(b) ? [] : (both(model, a, b) ?? []))))
     .sort((a, b) => b.score - a.score)
+    // Straight lines are far off where two large things happened: of each kind of pair the best is looked at again.
+    .filter((one, n, all) => all.findIndex((other) => kindsOf(other) === kindsOf(one)) === n)
     .slice(0, PAIRS_AGAIN)
-    .flatMap((one) => scoredAgain(batch, model, one) ?? []);
+    .flatMap((one) => scoredAgain(batch, model, one) ?? [])
+    // A pair has to be likelier than its better half by more than that it is a pair.
+    .filter(({ score }) => score > best);
   const said: Tried[] = [];
   for (const one of [...closely, ...pairs].sort((a, b) => b.score - a.score)) {
     if (said.length >= MOST_SUSPECTED || one.score - chance < Math.log(SPOKEN_OF)) break;

@@ -253,9 +253,10 @@ describe('more habits, each found in a recipe that was new to the reader', () =>
   });
 
   it('“max. 2 hrs” at 70 °C is how long it is held', () => {
-    expect(says(`${pot} Simmer 20 minutes. Blend. Hold at 70 °C max. 2 hrs.`).filter((fact) => fact.startsWith('simmer'))).toEqual([
-      'simmer min=20',
-    ]);
+    const method = `${pot} Simmer 20 minutes. Blend. Hold at 70 °C max. 2 hrs.`;
+    expect(says(method).filter((fact) => fact.startsWith('simmer'))).toEqual(['simmer min=20']);
+    const { actions } = readCorpus({ text: `${LINES}\n${method}`, country: 'gb' }).reading;
+    expect(actions.find(({ does }) => does === 'hold')?.minutes?.high).toBe(120);
   });
 
   it('what is moved to a paper towel is kept; what is run through a mill is blended', () => {

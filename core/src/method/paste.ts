@@ -217,12 +217,12 @@ function bowlsIn(text: string): number | undefined {
 /** "Carrot soup · serves 4 · 1 hr": a title and what is said of it, behind dots or strokes. */
 function titleOf(first: Row | undefined): { readonly title: string; readonly bowls: number | undefined } | undefined {
   const [title = '', ...said] = (first?.raw ?? '').split(/\s+[·•|]\s+/).map((part) => part.trim());
-  if (said.length === 0 || title.length < MOST_BARE_LETTERS || /\d/.test(title)) return undefined;
+  if (said.length === 0 || title.length < LEAST_TITLE_LETTERS || /\d/.test(title)) return undefined;
   const bowls = said.map((part) => bowlsIn(part) ?? Number(PORTIONS.exec(part)?.[1] ?? Number.NaN)).find((one) => one > 0);
   const isTimed = said.some((part) => minutesIn(part) !== undefined && part.split(/\s+/).length < LEAST_WORDS);
   return bowls === undefined && !isTimed ? undefined : { title: title.replace(/^#+\s*/, ''), bowls };
 }
-const MOST_BARE_LETTERS = 4;
+const LEAST_TITLE_LETTERS = 4;
 
 /** A first line names the soup when it is no food with an amount. */
 function isTitle(line: string, isFirst: boolean, more: boolean): boolean {

@@ -57,7 +57,7 @@ const MOST_NEAR = 12;
 export interface Habits {
   /** What liquid covers is poured by a jug that holds so much, m³, and each is entered; as the card says where that is left out. */
   readonly jug?: { readonly name: string; readonly volumeM3: number };
-  /** Steps take the minutes that the plan says, more or less by this share; none where that is left out. */
+  /** Steps take the minutes that the plan says, more or less by 1 sd of ln; none where that is left out. */
   readonly paceStrays?: number;
 }
 

@@ -1,4 +1,5 @@
 import { example, kilos, prepared, soupOf } from '../../spec/pots.js';
+import { UNREAD_ANSWERS_SD } from '../body/index.js';
 import { PARAMETERS, PARAMETER_NAMES, READY_KITS, type Learned } from '../kit/index.js';
 import { LARDER_ROWS, SALT, makeLarder } from '../larder/index.js';
 import { alreadyMoved, covarianceOf, inputsOf, moved, prepareSoup, run, withMoves, type Input } from './index.js';
@@ -28,6 +29,9 @@ describe('what a run leans on', () => {
       expect(times(inputs, name))
         .withContext(name)
         .toBe(name === 'measured' || name === 'bodyAnswers' ? 0 : 1);
+    // What is not known of it before anything is learnt is what a batch's own estimate begins with.
+    const { bias, noise } = PARAMETERS.bodyAnswers;
+    expect(Math.hypot(bias, noise)).toBeCloseTo(UNREAD_ANSWERS_SD, 2);
     // How a body answers is reckoned from the one that is meant: from this card on there is one.
     expect(times(inputsOf({ ...carrot, meantLn: Math.log(60) }), 'bodyAnswers')).toBe(1);
     expect(inputs.filter(({ lineId }) => lineId !== undefined).map(({ key }) => key)).toEqual([

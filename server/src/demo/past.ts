@@ -74,9 +74,10 @@ const ROUND = 5;
 const KITCHEN = 41;
 const MINUTE_MS = 60_000;
 const JUG_M3 = 1e-3;
-/** Jugs that were poured while somebody asked for the key of the van, of those that stand on record of no other batch. */
+/** Jugs that were poured while somebody asked for the key of the van: those after the first, before the fifth. */
 const FORGOTTEN = { after: 1, upTo: 5 };
-const TIRED = 0.08;
+/** How far the minutes of a step stray from the plan's, 1 sd of ln. */
+const PACE_STRAYS = 0.08;
 
 /** A quarter of a year of the canteen, the oldest first. */
 export function quarterOf(draw: Draw): readonly PastBatch[] {
@@ -134,7 +135,7 @@ export function cookedLongAgo(
     // The small pot goes onto the scale, the boiler is bolted down.
     instruments: { mass: batch.potId === 'stockpot-20' ? 'scale' : 'dip', body: 'viscometer', meter: true },
     slip: slipOf(batch.slip),
-    habits: { paceStrays: TIRED, ...(jug === undefined ? {} : { jug: { name: jug.name, volumeM3: JUG_M3 } }) },
+    habits: { paceStrays: PACE_STRAYS, ...(jug === undefined ? {} : { jug: { name: jug.name, volumeM3: JUG_M3 } }) },
     writes: (n, action, minute) => ({
       id: draw.uuid(),
       shape: ENTRY_SHAPE,

@@ -1,5 +1,5 @@
 import type { Container, Contents } from '@tureen/core/stock';
-import { asc, desc, eq, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, max, sql } from 'drizzle-orm';
 import type { Database } from './database.js';
 import { batchSummaries, containers, leftovers, stockEntries } from './schema.js';
 
@@ -30,7 +30,7 @@ const MOST_STORED = 200;
 const MOST_RECENT = 500;
 
 /** What batches have left over for the cold, the newest first; what was taken back is not among it. */
-export async function listLeftovers({ db }: Database): Promise<Leftover[]> {
+export async function listLeftovers({ db }: Database, most = MOST_STORED): Promise<Leftover[]> {
   const { entryId, batchId, kg, atMs, who } = leftovers;
   const filledKg = sql<number>`coalesce((select sum(${containers.filledKg}) from ${containers} where ${containers.leftoverId} = ${entryId}), 0)`;
   return db
@@ -38,7 +38,35 @@ export async function listLeftovers({ db }: Database): Promise<Leftover[]> {
     .from(leftovers)
     .innerJoin(batchSummaries, eq(batchSummaries.batchId, batchId))
     .orderBy(desc(atMs))
-    .limit(MOST_STORED);
+    .limit(most);
+}
+
+/** Less than this left of it is what sticks to the pot, kg. */
+const STICKS_KG = 0.05;
+
+/** What was left over last, where some of it still stands in its pot. */
+export async function newestLeftInPot(database: Database): Promise<Leftover | undefined> {
+  const [newest] = await listLeftovers(database, 1);
+  return newest !== undefined && newest.kg - newest.filledKg > STICKS_KG ? newest : undefined;
+}
+
+/** Containers that cool now, the one that was set to last first. */
+export async function listCooling({ db }: Database, most: number): Promise<Container[]> {
+  const rows = await db
+    .select({ container: containers.container })
+    .from(containers)
+    .where(and(eq(containers.isGone, false), sql`${containers.container} like '%"state":"cooling"%'`));
+  return rows
+    .map(({ container }) => container)
+    .filter(({ state }) => state === 'cooling')
+    .sort((a, b) => (b.cooling?.startMs ?? 0) - (a.cooling?.startMs ?? 0))
+    .slice(0, most);
+}
+
+/** When the last entry of the stock arrived, as a number that grows; 0 where there is none. */
+export async function newestStock({ db }: Database): Promise<number> {
+  const [row] = await db.select({ arrival: max(stockEntries.arrival) }).from(stockEntries);
+  return row?.arrival ?? 0;
 }
 
 /** What waits to be put away, and every container that is not gone, soonest day first. */

@@ -157,6 +157,12 @@ export async function readContainer(database: Database, id: string): Promise<Kno
   return container === undefined ? undefined : { container, entries: own, notices };
 }
 
+/** All that is on record of containers that were filled from a batch, and of what those are tied to. */
+export async function readStockOf(database: Database, batchId: string): Promise<StockEntry[]> {
+  const { arrivals } = await tiedTo(database, [batchId]);
+  return entriesAt(database, arrivals);
+}
+
 /** What the log of one day is made of: entries of that day and what they are tied to, and looks at what was kept hot. */
 interface DayLog {
   readonly entries: readonly StockEntry[];

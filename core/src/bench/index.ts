@@ -16,3 +16,4 @@ export {
   type Stirred,
 } from './simulated-pot.js';
 export { instrument, type Errs, type Instrument, type Normal } from './instrument.js';
+export { meanOf, panAfter, panAt, type Meets, type PanStands, type SimulatedPan } from './simulated-pan.js';

@@ -1,5 +1,5 @@
 export { PLACES_SOURCE, USUAL_PANS, USUAL_PLACES } from '../kit/index.js';
-export { USUAL_MIX, stuffOf, type Stuff } from './stuff.js';
+export { USUAL_MIX, stuffOf, tableAt, type Stuff } from './stuff.js';
 export { HINDERED, hindered, type CoolingPlace, type Hindrance } from './place.js';
 export { coolSlab, type Curve, type Slab } from './slab.js';
 export {
@@ -38,3 +38,4 @@ export {
 export { KEEPING_RULES, SHORTER_DAYS, type KeepingRule } from './keep.js';
 export { freezeMinutes, headspaceShare, plankS, type FreezeAsk, type Freezing } from './freeze.js';
 export { lastMinuteFor, rescuedTo, watchCooling, type CoolingReading, type Rescue, type Watched } from './watch.js';
+export { countsFrom, panNow, type PanNow, type PanWatched, type StillPossible, type WatchedStage } from './pan-now.js';

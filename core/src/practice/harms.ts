@@ -21,7 +21,16 @@ export type Harm =
   | { readonly kind: 'split'; readonly entryId: string; readonly stepId: string; readonly tempC: number; readonly acidGKg: number }
   | { readonly kind: 'scrambled'; readonly entryId: string; readonly stepId: string; readonly tempC: number }
   | { readonly kind: 'raw egg'; readonly entryId: string; readonly stepId: string; readonly tempC: number }
-  | { readonly kind: 'allergen'; readonly allergen: Allergen };
+  | { readonly kind: 'allergen'; readonly allergen: Allergen }
+  /** What was kept cooled slower than its rule allows; `minutes` is left out where it was not cold within a day. */
+  | {
+      readonly kind: 'cooled too slowly';
+      readonly vessel: string;
+      readonly toC: number;
+      readonly withinMin: number;
+      readonly minutes?: number;
+    }
+  | { readonly kind: 'left standing'; readonly kg: number };
 
 /** A jug is filled by eye: so much more of it is no more. */
 const ROUNDING = 0.02;

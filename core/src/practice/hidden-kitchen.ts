@@ -54,6 +54,8 @@ export interface Mishaps {
   readonly covered?: number;
   /** How many times as much steam leaves: a lid left off, a tray forgotten. */
   readonly steam?: number;
+  /** What places that cool really take of what is thought, by place: a door that does not close, a fan that stands still. */
+  readonly coldTakes?: Readonly<Record<string, number>>;
 }
 
 /** What is true of a simulated kitchen from batch to batch and what nobody there knows: each figure is drawn once, when it is first asked for. */

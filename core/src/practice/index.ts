@@ -9,3 +9,6 @@ export { debriefOf, type Best, type Debrief, type Judged, type Turn } from './de
 export { KEPT_FIGURES, type KeptFigures, type KeptGoal } from './kept-figures.js';
 export { practiceTime, type ClockAnchor } from './clock.js';
 export { SimulatedCook, type CookSetting, type Ended, type Habits, type Instruments, type Writes } from './simulated-cook.js';
+export { leftInPot, truePans, type LeftInPot, type TruePan } from './true-pans.js';
+export { coolingDebriefOf, type BestCooling, type CooledPan, type CoolingDebrief, type TrueStage } from './cooling-debrief.js';
+export { leftOverOf } from './left-over.js';

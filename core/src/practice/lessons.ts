@@ -5,7 +5,7 @@ import type { Soup } from '../soup/index.js';
 import type { Mishaps } from './hidden-kitchen.js';
 
 /** What a lesson is judged by. */
-export type Mark = 'body' | 'salt' | 'yield' | 'sour' | 'safety';
+export type Mark = 'body' | 'salt' | 'yield' | 'sour' | 'safety' | 'waste';
 
 /** Something to learn by doing: a soup, a kitchen, and what goes wrong in it. */
 export interface Lesson {
@@ -23,6 +23,8 @@ export interface Lesson {
   readonly guests?: readonly Allergen[];
   /** Each jug is to be entered as it is filled. */
   readonly entersJugs?: boolean;
+  /** It begins behind service: the soup is cooked, and all of it is left over. It is learnt in the cold, not at the stove. */
+  readonly isPuttingAway?: boolean;
   /** What it is about: this mark has to be right for it to be passed, and no other may be far off. */
   readonly about: Mark;
   /** What to say when it went wrong, where it is known what to practise. */
@@ -189,6 +191,20 @@ export const LESSONS: readonly Lesson[] = [
     mishaps: {},
     about: 'body',
     hint: 'Trust the plan for the amounts, and the spoon and the tongue for the rest.',
+  },
+  {
+    id: 'big-pot-cools',
+    title: 'The big pot must cool',
+    learn:
+      'A pot does not cool by itself in time: shallow pans, the probe in the warm middle, and something done while there is time.',
+    brief: 'Nobody came to lunch: a hot pot of leek and potato is left, and there is little ice. Put it away, cold by the rule.',
+    soupId: 'leek-potato',
+    bowls: 60,
+    minutes: 8,
+    mishaps: { coldTakes: { 'ice-bath': 0.12, blast: 0.6, 'walk-in': 0.6 } },
+    isPuttingAway: true,
+    about: 'safety',
+    hint: 'Read the middle of each pan before the first mark is due. Where it is late, halve the pans or move them into iced water at once; what is too late is heated through once and cooled again, or thrown away.',
   },
 ];
 

@@ -48,7 +48,7 @@ function careless(plan: Planned): Action[] {
 }
 
 describe('each lesson', () => {
-  for (const lesson of LESSONS) {
+  for (const lesson of LESSONS.filter(({ isPuttingAway }) => isPuttingAway !== true)) {
     it(`“${lesson.title}” is passed by a cook who looks, and not by one who only does what the card says`, () => {
       const plan = planFor(lesson);
       let good = 0;

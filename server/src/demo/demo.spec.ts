@@ -1,6 +1,7 @@
 import { existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { coolingRuleOf, verdictsOf } from '@tureen/core/stock';
 import { listBatches } from '../batches.js';
 import { openDatabase, type Database } from '../database.js';
 import { readLarder } from '../larder.js';
@@ -85,6 +86,22 @@ describe('the demo, cooked in the bench', () => {
     expect(beetroot?.boughtKg).toBeGreaterThan(beetroot?.usedKg ?? Infinity);
     expect(beetroot?.onHandKg).toBeCloseTo(3.4, 9);
     expect((await database.db.select().from(containers)).length).toBeGreaterThan(10);
+  });
+
+  it('has cooled its leftovers by what a probe showed in its own kitchen, no two alike, each kept by the rule', async () => {
+    const rows = await database.db.select().from(containers);
+    const coolings = rows.flatMap(({ container: { cooling } }) => cooling ?? []);
+    const read = coolings.map(({ readings }) => readings.map(({ tempC }) => tempC).join());
+    expect(new Set(read).size).toBeGreaterThan(read.length / 2);
+    for (const cooling of coolings) {
+      const rule = coolingRuleOf(cooling)!;
+      expect(verdictsOf(cooling, rule, NOW).map(({ state }) => state)).toEqual(['kept', 'kept']);
+      // It cools in the bench, and is read as it cools.
+      const temps = cooling.readings.map(({ tempC }) => tempC);
+      expect(temps.at(-1)).toBeLessThanOrEqual(5);
+      expect(temps[0]! - temps.at(-1)!).toBeGreaterThan(20);
+    }
+    expect(coolings.length).toBeGreaterThan(8);
   });
 
   it('waits for no file that another start is making, and throws nothing of it away', async () => {

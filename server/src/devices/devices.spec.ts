@@ -1,6 +1,11 @@
 import { ENTRY_SHAPE } from '@tureen/core/batch';
 import { instrument } from '@tureen/core/bench';
+import { USUAL_PLACES, coolingCurve, stuffOf } from '@tureen/core/cold';
+import { READY_KITS } from '@tureen/core/kit';
+import { LARDER_ROWS, makeIngredient } from '@tureen/core/larder';
+import { makePlan } from '@tureen/core/plan';
 import { EXAMPLE_SOUPS } from '@tureen/core/soup';
+import { STOCK_SHAPE, contentsOf, type StockAction, type StockEntry } from '@tureen/core/stock';
 import { startTestServer, type TestServer } from '../../spec/test-server.js';
 import type { DeviceState } from './protocol.js';
 import { SimulatedDevices } from './simulated-devices.js';
@@ -106,6 +111,47 @@ describe('devices', () => {
     await server.send('POST', '/devices/simulated-scale/commands', { do: 'on' });
     await simulatedDevices.look(START + 7000);
     expect((await shows('scale')).connected).toBeTrue();
+  });
+
+  it('each pan that cools has a probe of its own, until it is cold; another pan’s is not heard of any more', async () => {
+    await server.send('PUT', '/kitchen', { ready: 'canteen' });
+    const soup = EXAMPLE_SOUPS.find(({ id }) => id === 'parsnip-butter')!;
+    const planning = makePlan(soup, LARDER_ROWS, READY_KITS.canteen, { bowls: 40, bowlG: 300, potId: 'boiler-40' });
+    if (!planning.ok) throw new Error(planning.error.code);
+    const contents = contentsOf(planning.plan, 1)!;
+    const store = { id: 'fridge', name: 'Fridge', kind: 'fridge' } as const;
+    let n = 0;
+    const enter = async (...actions: StockAction[]): Promise<void> => {
+      const entries = actions.map((action): StockEntry => {
+        n += 1;
+        const stamp = { counter: n, device: 'tablet-a', seq: n };
+        return { of: 'stock', id: crypto.randomUUID(), shape: STOCK_SHAPE, stamp, atMs: START, who: '', action };
+      });
+      expect((await server.send('POST', '/cold/entries', { entries })).status).toBe(200);
+    };
+    const pans = [crypto.randomUUID(), crypto.randomUUID()];
+    const [one = '', two = ''] = pans;
+    const way = { startC: 80, depthM: 0.05, place: 'blast', isStirred: false, rule: 'two-stage', words: '' };
+    for (const container of pans)
+      await enter(
+        { kind: 'filled', container, kg: 4, vessel: 'Shallow pan', madeMs: START, store, contents },
+        { kind: 'set to cool', container, ...way },
+      );
+    // Each deviate nothing: it reads what is believed.
+    const simulated = new SimulatedDevices(server.database, server.devices, () => 0, START);
+    const probes = async (): Promise<readonly DeviceState[]> => (await list()).filter(({ container }) => container !== undefined);
+    await simulated.look(START);
+    expect((await probes()).map(({ container }) => container).sort()).toEqual([...pans].sort());
+    expect((await probes())[0]?.reading?.value).toBe(80);
+    await simulated.look(START + 60 * 60_000);
+    const hourC = (await probes())[0]?.reading?.value ?? 0;
+    const stuff = stuffOf(makeIngredient(contents.row).perKg, 1);
+    const place = USUAL_PLACES.find(({ id }) => id === 'blast')!;
+    const { warmestC } = coolingCurve({ stuff, depthM: 0.05, startC: 80, place, isStirred: false }, 60);
+    expect(hourC).toBeCloseTo(warmestC[60]!, 1);
+    await enter({ kind: 'cooled', container: one, store });
+    await simulated.look(START + 61 * 60_000);
+    expect((await probes()).map(({ container }) => container)).toEqual([two]);
   });
 
   it('an instrument drifts by the hour from when it was made', () => {

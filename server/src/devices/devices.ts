@@ -6,6 +6,7 @@ interface Known {
   readonly name: string;
   readonly simulated: boolean;
   readonly connected: boolean;
+  readonly container: string | undefined;
   readonly reading:
     { readonly value: number; readonly unit: 'kg' | 'degC'; readonly steady: boolean; readonly cameAtMs: number } | undefined;
 }
@@ -32,6 +33,7 @@ export class Devices {
           name: line.name,
           simulated: line.simulated ?? false,
           connected: true,
+          container: line.container,
           reading: undefined,
         });
         break;
@@ -41,6 +43,7 @@ export class Devices {
           name: have?.name ?? line.device,
           simulated: have?.simulated ?? false,
           connected: true,
+          container: have?.container,
           reading: { value: line.value, unit: line.unit, steady: line.steady ?? true, cameAtMs: this.nowMs() },
         });
         break;
@@ -49,6 +52,8 @@ export class Devices {
         this.known.set(line.device, { ...have, connected: false });
     }
     const device = this.state(line.device);
+    // A pan that is cold is not waited for.
+    if (line.type === 'bye' && have?.container !== undefined) this.known.delete(line.device);
     if (device !== undefined) this.hub.tell({ kind: 'device', device });
   }
 

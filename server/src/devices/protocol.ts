@@ -16,6 +16,8 @@ export const LineSchema = z.discriminatedUnion('type', [
     kind: z.enum(['scale', 'probe']),
     name: z.string().trim().min(1).max(60),
     simulated: z.boolean().optional(),
+    /** The container in whose pan a probe stands; left out for one that is put where it is wanted. */
+    container: z.uuid().optional(),
   }),
   z.strictObject({
     type: z.literal('reading'),
@@ -41,6 +43,7 @@ export interface DeviceState {
   readonly name: string;
   readonly simulated: boolean;
   readonly connected: boolean;
+  readonly container: string | undefined;
   readonly reading:
     { readonly value: number; readonly unit: 'kg' | 'degC'; readonly steady: boolean; readonly ageMs: number } | undefined;
 }

@@ -3,6 +3,7 @@ import { Hono } from 'hono';
 import { z } from 'zod';
 import { body, fail, type Routed } from '../answers.js';
 import { PracticeBodySchema, PracticeClockSchema } from '../bodies.js';
+import { readStockOf } from '../stock.js';
 import type { PracticeClock } from './practice-clock.js';
 import { beginPractice, forgetPractices, judgePractice, listPractices, readPractice } from './practices.js';
 
@@ -29,8 +30,9 @@ export function benchRoutes({ database, hub, nowMs, mode, practiceClock }: Bench
       const practice = await readPractice(database, c.req.param('batchId'));
       return practice === undefined ? fail(c, { code: 'NO_SUCH_BATCH', field: 'batchId' }) : c.json(practice, 200);
     })
+    .get('/:batchId/stock', async (c) => c.json({ entries: await readStockOf(database, c.req.param('batchId')) }))
     .post('/', body(PracticeBodySchema), async (c) => {
-      const outcome = await beginPractice(database, c.req.valid('json'), nowMs());
+      const outcome = await beginPractice(database, c.req.valid('json'), Math.round(practiceClock?.at(nowMs()) ?? nowMs()));
       if (!outcome.ok) return fail(c, outcome.failure);
       hub.tell({ kind: 'batch', batchId: outcome.value.batchId });
       hub.tell({ kind: 'practice' });

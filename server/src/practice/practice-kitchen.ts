@@ -1,19 +1,21 @@
 import { drawsFrom } from '@tureen/core/odds';
-import { READY_KITS } from '@tureen/core/kit';
+import { READY_KITS, dayOf } from '@tureen/core/kit';
 import { rerun } from '@tureen/core/plan';
-import { after, cookedIn, type Hidden } from '@tureen/core/practice';
+import { HiddenKitchen, after, cookedIn, leftInPot, truePans, type Hidden } from '@tureen/core/practice';
 import { massOf } from '@tureen/core/bench';
 import { EXAMPLE_SOUPS } from '@tureen/core/soup';
+import { foldStock, keepingOf, type StockEntry } from '@tureen/core/stock';
 import { makeApp } from '../app.js';
-import type { StoredBatch } from '../batches.js';
+import { readBatch, type StoredBatch } from '../batches.js';
 import { openDatabase, type Database } from '../database.js';
 import { Devices } from '../devices/devices.js';
-import { SimulatedDevices, type TrueOf, type TruePot } from '../devices/simulated-devices.js';
+import { SimulatedDevices, type TrueOf, type TruePot, type TrueTemp } from '../devices/simulated-devices.js';
 import { Hub } from '../hub.js';
 import { readKit, saveKit } from '../kitchen.js';
 import { projectionsUpToDate } from '../projections.js';
 import { refreshShelf } from '../shelf.js';
 import { listSoups, saveSoup } from '../soups.js';
+import { readStockOf } from '../stock.js';
 import { PracticeClock } from './practice-clock.js';
 import { hiddenOf, readPractice } from './practices.js';
 
@@ -58,12 +60,40 @@ export function truePotOf(batch: StoredBatch, hidden: Hidden, clock: PracticeClo
   };
 }
 
-/** The scale stands under, and the probe in, what is really in the pot of a practice. */
+/** How hot the middle of a container of a practice really is by the practice's clock. */
+export function trueTempOf(
+  batch: StoredBatch,
+  stock: readonly StockEntry[],
+  { seed, mishaps }: Hidden,
+  containerId: string,
+  clock: PracticeClock,
+): TrueTemp | undefined {
+  const plan = rerun(batch.snapshot);
+  const left = leftInPot(plan, batch.entries, { seed, mishaps });
+  if (left === undefined) return undefined;
+  const { kit } = plan.snapshot;
+  const { counted } = foldStock(stock, { keeping: keepingOf(kit.keeps), dayOf: (ms) => dayOf(ms, kit.zone) });
+  const pan = truePans(counted, left.pot, new HiddenKitchen(seed, mishaps), kit).get(containerId);
+  return pan === undefined ? undefined : (atMs) => pan.at(clock.at(atMs)).middleC;
+}
+
+/** Scale and probes stand under and in what is really in the pot of a practice, and in its pans. */
 function trueOf(database: Database, clock: PracticeClock): TrueOf {
-  return async (batch) => {
-    const practice = await readPractice(database, batch.id);
-    const own = practice === undefined ? undefined : hiddenOf(practice);
-    return own === undefined ? undefined : truePotOf(batch, own.hidden, clock);
+  const practised = async (batchId: string): Promise<Hidden | undefined> => {
+    const practice = await readPractice(database, batchId);
+    return practice === undefined ? undefined : hiddenOf(practice)?.hidden;
+  };
+  return {
+    pot: async (batch) => {
+      const hidden = await practised(batch.id);
+      return hidden === undefined ? undefined : truePotOf(batch, hidden, clock);
+    },
+    pan: async ({ id, from }) => {
+      const hidden = from === undefined ? undefined : await practised(from.batchId);
+      const batch = from === undefined ? undefined : await readBatch(database, from.batchId);
+      if (hidden === undefined || batch === undefined) return undefined;
+      return trueTempOf(batch, await readStockOf(database, batch.id), hidden, id, clock);
+    },
   };
 }
 

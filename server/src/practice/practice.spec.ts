@@ -1,15 +1,18 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { foldBatch } from '@tureen/core/batch';
 import { LESSONS } from '@tureen/core/practice';
 import { walk } from '@tureen/core/soup';
+import { STOCK_SHAPE, contentsOf, type StockAction, type StockEntry } from '@tureen/core/stock';
 import type { StoredBatch } from '../batches.js';
+import type { ColdAnswer } from '../cold.js';
 import { makeApp } from '../app.js';
 import { openDatabase, type Database } from '../database.js';
 import { Devices } from '../devices/devices.js';
 import { Hub } from '../hub.js';
 import { PracticeClock } from './practice-clock.js';
-import { PracticeKitchen, truePotOf } from './practice-kitchen.js';
+import { PracticeKitchen, truePotOf, trueTempOf } from './practice-kitchen.js';
 import type { Practice } from './practices.js';
 
 const NOW = Date.UTC(2026, 11, 1, 9);
@@ -97,7 +100,10 @@ describe('the practice kitchen', () => {
     const own = body.practices.filter(({ seed }) => seed <= LESSONS.length);
     expect(own.map(({ lesson }) => lesson).sort()).toEqual(LESSONS.map(({ id: lesson }) => lesson).sort());
     const { body: open } = await send<{ batches: { id: string }[] }>('GET', '/practice/api/batches/open');
-    for (const { batchId } of own) expect(open.batches.some(({ id: openId }) => openId === batchId)).toBeTrue();
+    for (const { batchId, lesson } of own)
+      expect(open.batches.some(({ id: openId }) => openId === batchId))
+        .withContext(lesson)
+        .toBe(LESSONS.find((one) => one.id === lesson)?.isPuttingAway !== true);
   });
 
   it('never reaches the kitchen beside it: all that can be looked at there is as it was', async () => {
@@ -191,6 +197,90 @@ describe('the practice kitchen', () => {
     // Half a minute of the wall's is half an hour at sixty times.
     expect(at(30)).toBeLessThan(at(0) - 5);
     expect(at(86_400)).toBeCloseTo(22, 0);
+  });
+
+  it('a pot to be put away is left over in its cold; what really cools there is judged, and the kitchen has none of it', async () => {
+    const before = await kitchenAsItIs();
+    // What was cooked before has ids by its batch's own.
+    const batchId = id(600).replace('-8000-', '-8600-');
+    const wish = { batchId, planId: id(1600), lesson: 'big-pot-cools', seed: 600, who: 'JT' };
+    for (const sent of ['once', 'again'])
+      expect((await send('POST', '/practice/api/bench', wish)).status)
+        .withContext(sent)
+        .toBe(201);
+    const cold = async (): Promise<ColdAnswer> => (await send<ColdAnswer>('GET', '/practice/api/cold')).body;
+    const left = (await cold()).stored.find((one) => one.batchId === batchId)!;
+    expect(left.kg).toBeGreaterThan(10);
+    expect((await send<Practice>('POST', `/practice/api/bench/${batchId}/result`)).body.passed)
+      .withContext('left standing')
+      .toBeFalse();
+    const { body: batch } = await send<StoredBatch>('GET', `/practice/api/batches/${batchId}`);
+    const contents = contentsOf(foldBatch(batch.snapshot, batch.entries), 1)!;
+    const store = { id: 'fridge', name: 'Fridge', kind: 'fridge' } as const;
+    const madeMs = left.atMs;
+    let n = 0;
+    const enter = async (minute: number, ...actions: StockAction[]): Promise<void> => {
+      const entries = actions.map((action): StockEntry => {
+        n += 1;
+        const stamp = { counter: n, device: 'spec-device', seq: n };
+        return { of: 'stock', id: id(600_000 + n), shape: STOCK_SHAPE, stamp, atMs: madeMs + minute * 60_000, who: 'JT', action };
+      });
+      expect((await send('POST', '/practice/api/cold/entries', { entries })).status).toBe(200);
+    };
+    // Very shallow, in the chiller: cold in time even where that is weak.
+    const pans = Array.from({ length: 20 }, (_, k) => id(700_000 + k));
+    for (const container of pans)
+      await enter(
+        2,
+        {
+          kind: 'filled',
+          container,
+          kg: left.kg / pans.length,
+          vessel: 'Shallow pan',
+          madeMs,
+          store,
+          contents,
+          from: { batchId, entryId: left.entryId },
+        },
+        {
+          kind: 'set to cool',
+          container,
+          startC: 75,
+          depthM: 0.02,
+          place: 'blast',
+          isStirred: false,
+          rule: 'two-stage',
+          words: '',
+        },
+      );
+    const stock = await send<{ entries: StockEntry[] }>('GET', `/practice/api/bench/${batchId}/stock`);
+    expect(stock.body.entries.length).toBe(2 * pans.length);
+    const clock = new PracticeClock();
+    clock.go(madeMs, 60, NOW);
+    const hidden = { seed: 600, mishaps: LESSONS.find(({ id: lesson }) => lesson === 'big-pot-cools')!.mishaps };
+    const probe = trueTempOf(batch, stock.body.entries, hidden, pans[0]!, clock)!;
+    expect(probe(NOW)).toBeGreaterThan(70);
+    expect(probe(NOW + 120_000))
+      .withContext('two hours by its own clock')
+      .toBeLessThan(21);
+    expect((await send<Practice>('POST', `/practice/api/bench/${batchId}/result`)).body).toEqual(
+      jasmine.objectContaining({ passed: true, points: 4 }),
+    );
+    // One of them deep and in the still air of the kitchen: it is not the readings that are judged.
+    await enter(3, {
+      kind: 'set to cool',
+      container: pans[0]!,
+      startC: 74,
+      depthM: 0.1,
+      place: 'kitchen',
+      isStirred: false,
+      rule: 'two-stage',
+      words: '',
+      countsFromMs: madeMs,
+    });
+    await enter(200, { kind: 'read', container: pans[0]!, tempC: 4 });
+    expect((await send<Practice>('POST', `/practice/api/bench/${batchId}/result`)).body.passed).toBeFalse();
+    expect(await kitchenAsItIs()).toBe(before);
   });
 
   it('refuses a lesson that there is none of, and practices in the kitchen itself', async () => {

@@ -1,14 +1,25 @@
+import type { StoredEntry } from '@tureen/core/batch';
 import { EXAMPLE_SOUPS } from '@tureen/core/soup';
-import { debriefOf, lessonOf, planForPractice, type Hidden, type Lesson } from '@tureen/core/practice';
-import { rerun } from '@tureen/core/plan';
+import {
+  coolingDebriefOf,
+  debriefOf,
+  leftOverOf,
+  lessonOf,
+  planForPractice,
+  type Hidden,
+  type Judged,
+  type Lesson,
+} from '@tureen/core/practice';
+import { rerun, type Planned } from '@tureen/core/plan';
 import { desc, eq } from 'drizzle-orm';
-import { readBatch, startBatch } from '../batches.js';
+import { appendEntries, readBatch, startBatch, type StoredBatch } from '../batches.js';
 import type { Database } from '../database.js';
 import { done, failed, type Outcome } from '../failure.js';
 import { readKit } from '../kitchen.js';
 import { readLarder } from '../larder.js';
 import { savePlan } from '../plans.js';
 import { practices } from '../schema.js';
+import { readStockOf } from '../stock.js';
 
 /** A practice as it is kept. `passed` and `points` are null until it is over. */
 export interface Practice {
@@ -48,6 +59,14 @@ export function hiddenOf(practice: Practice): { readonly hidden: Hidden; readonl
   return lesson === undefined ? undefined : { lesson, hidden: { seed: practice.seed, mishaps: lesson.mishaps } };
 }
 
+/** Digits of an id that tell the entries of a batch apart which somebody made before the practice began. */
+const ID_DIGITS = 12;
+
+/** What somebody cooked before it began, and left over. Sent again its entries are the same. */
+function leftOver(batchId: string, plan: Planned, nowMs: number): readonly StoredEntry[] {
+  return leftOverOf(plan, nowMs, (n) => batchId.slice(0, -ID_DIGITS) + n.toString(16).padStart(ID_DIGITS, '0'));
+}
+
 /** Begins a lesson: its soup is planned on the practice kitchen's kit and a batch of it started. Sent again it is the same one. */
 export async function beginPractice(database: Database, wish: PracticeWish, nowMs: number): Promise<Outcome<Practice>> {
   const lesson = lessonOf(wish.lesson);
@@ -66,9 +85,23 @@ export async function beginPractice(database: Database, wish: PracticeWish, nowM
   const batch = await startBatch(database, wish.batchId, wish.planId, nowMs);
   if (!batch.ok) return batch;
   const { batchId, seed, who } = wish;
+  if (lesson.isPuttingAway === true) {
+    const left = await appendEntries(database, batchId, leftOver(batchId, rerun(plan.value.snapshot), nowMs), nowMs);
+    if (!left.ok) return left;
+  }
   const practice: Practice = { batchId, lesson: lesson.id, seed, who, startedAtMs: nowMs, passed: null, points: null };
   await database.write(() => database.db.insert(practices).values(practice).onConflictDoNothing());
   return done(practice);
+}
+
+async function marksOf(
+  database: Database,
+  { id, snapshot, entries }: StoredBatch,
+  { hidden, lesson }: { readonly hidden: Hidden; readonly lesson: Lesson },
+): Promise<{ readonly marks: readonly Judged[]; readonly isPassed: boolean }> {
+  const plan = rerun(snapshot);
+  if (lesson.isPuttingAway !== true) return debriefOf(plan, entries, hidden, lesson);
+  return coolingDebriefOf(plan, entries, await readStockOf(database, id), hidden) ?? { marks: [], isPassed: false };
 }
 
 /** What a practice came to, judged by what is true of it and kept. */
@@ -78,7 +111,7 @@ export async function judgePractice(database: Database, batchId: string): Promis
   const batch = await readBatch(database, batchId);
   if (practice === undefined || hidden === undefined || batch === undefined)
     return failed({ code: 'NO_SUCH_BATCH', field: 'batchId' });
-  const { marks, isPassed } = debriefOf(rerun(batch.snapshot), batch.entries, hidden.hidden, hidden.lesson);
+  const { marks, isPassed } = await marksOf(database, batch, hidden);
   const points = marks.reduce((sum, one) => sum + one.points, 0);
   await database.write(() => database.db.update(practices).set({ passed: isPassed, points }).where(eq(practices.batchId, batchId)));
   return done({ ...practice, passed: isPassed, points });

@@ -7,12 +7,14 @@ import { colourOf, type IngredientRow } from '@tureen/core/larder';
 import {
   WHAT_IFS,
   asPlanned,
+  coolingDebriefOf,
   cookedIn,
   debriefOf,
   inKitchens,
   lessonOf,
   sensed,
   type Best,
+  type CoolingDebrief,
   type Harm,
   type Hidden,
   type InKitchens,
@@ -24,6 +26,7 @@ import {
 } from '@tureen/core/practice';
 import { contents, tintIn } from '@tureen/core/pot';
 import { walk, type Soup } from '@tureen/core/soup';
+import type { StockEntry } from '@tureen/core/stock';
 import type { UnitSystem } from '@tureen/core/units';
 
 /** A practice as the thread is told of it. */
@@ -104,6 +107,16 @@ export function seenNow(ask: PracticeAsk, look: number, nowMs: number): Senses {
   const hidden = hiddenOf(ask);
   const { pot } = cookedIn(plan, ask.entries, hidden, nowMs);
   return sensed(plan, pot, isBlended(plan, ask.entries), hidden, ask.entries.length * MOST_LOOKS + look);
+}
+
+/** What is asked of a practice that is learnt in the cold. */
+export interface PuttingAwayAsk extends PracticeAsk {
+  readonly stock: readonly StockEntry[];
+}
+
+/** What putting away came to; undefined where nothing was left over. */
+export function puttingAwayView({ snapshot, entries, stock, ...ask }: PuttingAwayAsk): CoolingDebrief | undefined {
+  return coolingDebriefOf(rerun(snapshot), entries, stock, hiddenOf({ snapshot, entries, ...ask }));
 }
 
 function valueOf({ kg, saltPct, mPas }: Stands, of: Turn['of']): number {

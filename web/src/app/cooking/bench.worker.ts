@@ -1,8 +1,8 @@
 import '../no-eval';
 import { expose } from 'comlink';
-import { debriefView, inKitchensView, seenNow } from './bench-view';
+import { debriefView, inKitchensView, puttingAwayView, seenNow } from './bench-view';
 
-const thread = { seenNow, debriefView, inKitchensView };
+const thread = { seenNow, debriefView, puttingAwayView, inKitchensView };
 
 export type BenchWorker = typeof thread;
 

@@ -1,13 +1,14 @@
 import { wrap } from 'comlink';
 import { inject, Injectable, InjectionToken } from '@angular/core';
-import type { Senses } from '@tureen/core/practice';
-import type { DebriefView, KitchensAsk, KitchensView, PracticeAsk } from './bench-view';
+import type { CoolingDebrief, Senses } from '@tureen/core/practice';
+import type { DebriefView, KitchensAsk, KitchensView, PracticeAsk, PuttingAwayAsk } from './bench-view';
 import type { BenchWorker } from './bench.worker';
 
 /** What knows the truth of a practice: a thread in the application, something else in a test. */
 export interface BenchThread {
   seenNow(ask: PracticeAsk, look: number, nowMs: number): Promise<Senses>;
   debriefView(ask: PracticeAsk): Promise<DebriefView>;
+  puttingAwayView(ask: PuttingAwayAsk): Promise<CoolingDebrief | undefined>;
   inKitchensView(ask: KitchensAsk, whatIf: string, kitchens: number): Promise<KitchensView>;
 }
 

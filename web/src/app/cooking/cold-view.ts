@@ -4,13 +4,11 @@ import {
   USUAL_PANS,
   USUAL_PLACES,
   coolingCurve,
-  lastMinuteFor,
-  minutesTo,
-  rescuedTo,
+  countsFrom,
+  panNow,
   rulesFor,
   splitPlans,
   stuffOf,
-  watchCooling,
   type CoolingPlace,
   type CoolingReading,
   type CoolingRule,
@@ -18,6 +16,8 @@ import {
   type Curve,
   type Rescue,
   type SplitPlan,
+  type StillPossible,
+  type WatchedStage,
 } from '@tureen/core/cold';
 import type { Kit, OwnCoolingRule } from '@tureen/core/kit';
 import { makeIngredient, type Mix } from '@tureen/core/larder';
@@ -111,11 +111,6 @@ function ruleLine({ stages }: CoolingRule, fromMin: (stage: CoolingStage) => num
   });
 }
 
-/** Minutes after its start at which a stage of a rule begins to count. */
-function countsFrom(curve: Curve): (stage: CoolingStage) => number {
-  return ({ fromC }) => (fromC === undefined ? 0 : (minutesTo(curve, fromC) ?? 0));
-}
-
 function wayOf(plan: SplitPlan, { startC, mix = USUAL_MIX }: CoolingQuestion, rule: CoolingRule): CoolingWay {
   const { depthM, place, isStirred, outlook } = plan;
   const stuff = stuffOf(mix, 1);
@@ -202,22 +197,9 @@ export function watchOf({ cooling, contents }: Pick<Container, 'cooling' | 'cont
   };
 }
 
-/** How a stage of the rule stands, minutes from the start. */
-export interface WatchedStage {
-  readonly toC: number;
-  readonly byMin: number;
-  readonly middleMin: number | undefined;
-  readonly lowMin: number | undefined;
-  readonly highMin: number | undefined;
-  readonly state: 'in time' | 'close' | 'too slow';
-}
-
-/** Something that can still be done, until when, and when the stage is reached if it is done now. */
-export interface RescueView {
+/** Something that can still be done, in words. */
+export interface RescueView extends StillPossible {
   readonly words: string;
-  readonly lastMin: number;
-  readonly thenMin: number;
-  readonly rescue: Rescue;
 }
 
 export interface WatchAnswer {
@@ -233,15 +215,12 @@ export interface WatchAnswer {
   readonly missed: string | undefined;
 }
 
-const RESCUES_SHOWN = 2;
-
 /** What is known of a watched pan: when it passes the marks of its rule, and what can still be done where it is too slow. */
 export function watchAnswer(ask: WatchQuestion, kit: Pick<Kit, 'coldPlaces'> | undefined): WatchAnswer | undefined {
   const rule = rulesFor(ask.own).find(({ id }) => id === ask.ruleId);
   const places: readonly CoolingPlace[] = [...(kit?.coldPlaces ?? []), ...USUAL_PLACES];
   const place = places.find(({ id }) => id === ask.placeId);
   if (rule === undefined || place === undefined) return undefined;
-  const coldestC = Math.min(...rule.stages.map(({ toC }) => toC));
   const pan = {
     stuff: stuffOf(ask.mix ?? USUAL_MIX, 1),
     depthM: ask.depthM,
@@ -250,58 +229,27 @@ export function watchAnswer(ask: WatchQuestion, kit: Pick<Kit, 'coldPlaces'> | u
     isStirred: ask.isStirred,
     edgePerM: EDGE_PER_M,
   };
-  const watched = watchCooling(pan, ask.readings, coldestC);
-  const from = ask.countsFromMin === undefined ? countsFrom(watched.curve) : (): number => ask.countsFromMin ?? 0;
-  const stages = rule.stages.map((stage): WatchedStage => {
-    const { toC, withinMin } = stage;
-    const time = watched.to(toC);
-    const byMin = from(stage) + withinMin;
-    const state = time === undefined || time.middle > byMin ? 'too slow' : time.most[1] > byMin ? 'close' : 'in time';
-    return { toC, byMin, middleMin: time?.middle, lowMin: time?.most[0], highMin: time?.most[1], state };
-  });
-  const slow = stages.find(({ state }) => state !== 'in time');
-  const rescues = slow === undefined ? [] : rescuesOf(watched, slow, ask, places);
-  const { warmestC, meanC } = watched.curve;
-  const wide = watched.to(coldestC);
+  const { readings, nowMin, countsFromMin } = ask;
+  const now = panNow({ pan, rule, readings, nowMin, countsFromMin, places });
+  const { watched, stages } = now;
+  const wide = watched.to(Math.min(...rule.stages.map(({ toC }) => toC)));
   const spread = wide === undefined || wide.middle <= 0 ? 1 : wide.most[1] / wide.middle;
-  const line = ruleLine(rule, from, ask.startC);
+  const line = ruleLine(rule, now.countsFrom, ask.startC);
   const drawn = coolingCurve(watched.pan, Math.ceil(Math.max(...line.map(({ x }) => x)) * HOUR_MIN * PAST));
-  const now = Math.min(warmestC.length - 1, Math.max(0, Math.round(ask.nowMin)));
   const [first] = rule.stages;
   return {
-    nowC: warmestC[now] ?? ask.startC,
-    meanC: meanC[now] ?? ask.startC,
-    countsFromMin: first === undefined ? 0 : from(first),
-    curve: curveView(drawn, spread, line, ask.readings),
+    nowC: now.nowC,
+    meanC: now.meanC,
+    countsFromMin: first === undefined ? 0 : now.countsFrom(first),
+    curve: curveView(drawn, spread, line, readings),
     stages,
-    rescues,
+    rescues: now.rescues.map((one) => ({ ...one, words: rescueWords(one.rescue) })),
     odd: watched.odd,
-    missed: slow?.state === 'too slow' && rescues.length === 0 ? rule.missed : undefined,
+    missed: now.isMissed ? rule.missed : undefined,
   };
 }
 
-function rescuesOf(
-  watched: Parameters<typeof rescuedTo>[0],
-  { toC, byMin }: WatchedStage,
-  { nowMin, placeId }: WatchQuestion,
-  places: readonly CoolingPlace[],
-): RescueView[] {
-  const colder = places.filter(
-    ({ id, belowW, airC }, n) => id !== placeId && places.findIndex((one) => one.id === id) === n && (belowW > 20 || airC < 2),
-  );
-  const ways: readonly (readonly [words: string, rescue: Rescue])[] = [
-    ['Half of it into a second pan', { kind: 'halve' }],
-    ...colder.map((place): readonly [string, Rescue] => [
-      `Into the ${place.name.toLowerCase()}${place.canStir === true ? ', stirred' : ''}`,
-      { kind: 'move', place, isStirred: place.canStir === true },
-    ]),
-  ];
-  const now = Math.max(0, Math.round(nowMin));
-  return ways
-    .flatMap(([words, rescue]): RescueView[] => {
-      const lastMin = lastMinuteFor(watched, rescue, now, toC, byMin);
-      const thenMin = rescuedTo(watched, rescue, now, toC);
-      return lastMin === undefined || thenMin === undefined ? [] : [{ words, lastMin, thenMin, rescue }];
-    })
-    .slice(0, RESCUES_SHOWN);
+function rescueWords(rescue: Rescue): string {
+  if (rescue.kind === 'halve') return 'Half of it into a second pan';
+  return `Into the ${rescue.place.name.toLowerCase()}${rescue.isStirred ? ', stirred' : ''}`;
 }

@@ -16,6 +16,8 @@ export interface Device {
   readonly name: string;
   readonly simulated: boolean;
   readonly connected: boolean;
+  /** The container in whose pan a probe stays. */
+  readonly container: string | undefined;
   readonly value: number | undefined;
   readonly unit: 'kg' | 'degC' | undefined;
   readonly steady: boolean;
@@ -67,6 +69,7 @@ export class Devices {
           name: state.name,
           simulated: state.simulated,
           connected: state.connected,
+          container: state.container,
           value: state.reading?.value,
           unit: state.reading?.unit,
           steady: state.reading?.steady ?? false,

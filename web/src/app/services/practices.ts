@@ -1,5 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import { historyOf, type Entry, type StoredEntry } from '@tureen/core/batch';
+import type { StockEntry } from '@tureen/core/stock';
 import type { Practice } from '@tureen/server/api';
 import type { Observable } from 'rxjs';
 import { Api, request, type Answer } from './api';
@@ -25,6 +26,11 @@ export class Practices {
 
   of(batchId: string): Promise<Answer<Practice>> {
     return request(() => this.api.client.bench[':batchId'].$get({ param: { batchId } }));
+  }
+
+  /** What was put away of what a practice left over. */
+  stockOf(batchId: string): Promise<Answer<{ entries: StockEntry[] }>> {
+    return request(() => this.api.client.bench[':batchId'].stock.$get({ param: { batchId } }));
   }
 
   /** Begins a lesson in a hidden kitchen: another one where no seed is named. */

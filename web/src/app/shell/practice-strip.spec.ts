@@ -3,7 +3,7 @@ import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter, Router } from '@angular/router';
 import type { Practice } from '@tureen/server/api';
 import { lessonOf } from '@tureen/core/practice';
-import { NEVER } from 'rxjs';
+import { NEVER, of } from 'rxjs';
 import { until } from '../../../spec/board-in-memory';
 import { BENCH_THREAD } from '../cooking/benching';
 import { Batches } from '../services/batches';
@@ -13,6 +13,7 @@ import { PracticeStrip } from './practice-strip';
 
 const BATCH = '00000000-0000-4000-8000-000000000001';
 const PRACTICE: Practice = { batchId: BATCH, lesson: 'salty-stock', seed: 2, who: '', startedAtMs: 0, passed: null, points: null };
+const PUTTING_AWAY: Practice = { ...PRACTICE, batchId: BATCH.replace(/1$/, '2'), lesson: 'big-pot-cools' };
 
 describe('the strip over every place of the practice kitchen', () => {
   let fixture: ComponentFixture<PracticeStrip>;
@@ -29,14 +30,15 @@ describe('the strip over every place of the practice kitchen', () => {
         {
           provide: Practices,
           useValue: {
+            practices$: of({ ok: true, value: { practices: [PRACTICE, PUTTING_AWAY] } }),
             tellClock: (speed: number) => {
               told.push(speed);
               return Promise.resolve({ ok: true, value: {} });
             },
             of: (id: string) =>
               Promise.resolve(
-                id === BATCH
-                  ? { ok: true, value: PRACTICE }
+                [PRACTICE, PUTTING_AWAY].some(({ batchId }) => batchId === id)
+                  ? { ok: true, value: id === BATCH ? PRACTICE : PUTTING_AWAY }
                   : { ok: false, reachable: true, refusal: { code: 'NO_SUCH_BATCH', sentence: 'There is no such batch.' } },
               ),
           },
@@ -68,6 +70,18 @@ describe('the strip over every place of the practice kitchen', () => {
     expect(named('Lessons')).toBeDefined();
     expect(named('Leave')?.getAttribute('href')).toBe('/board');
     expect(named('Look at it')).toBeUndefined();
+  });
+
+  it('in the cold it goes with the last lesson that is learnt there, and a coach speaks when asked', async () => {
+    await to('/cold/cool?of=1');
+    await until(fixture, () => text().includes('The big pot must cool.'));
+    expect(named('How did it go')?.getAttribute('href')).toBe(`/bench/${PUTTING_AWAY.batchId}`);
+    expect(text()).not.toContain(lessonOf('big-pot-cools')?.hint ?? 'a hint');
+    named('Ask the coach')?.click();
+    await fixture.whenStable();
+    await until(fixture, () => document.body.textContent.includes(lessonOf('big-pot-cools')?.hint ?? 'a hint'));
+    await to('/shelf');
+    expect(text()).toContain('nothing of this reaches the kitchen');
   });
 
   it('at a lesson’s stove says which it is and no more than a cook would be told, and offers a look and the debrief', async () => {

@@ -14,6 +14,7 @@ import { Keys, onKeys } from './keys';
 
 /** A stove that is looked at: /stove/ and the batch's id. */
 const AT_STOVE = /^\/stove\/([0-9a-f-]{36})$/;
+const IN_THE_COLD = /^\/cold(\/|$|\?)/;
 
 /** Over every place of the practice kitchen: that it is practice, of which lesson, how fast its clock goes, and what can be seen of the pot. */
 @Component({
@@ -33,7 +34,9 @@ const AT_STOVE = /^\/stove\/([0-9a-f-]{36})$/;
         }
       </p>
       @if (practice(); as own) {
-        <button type="button" class="press" (click)="look(true)">Look at it <span class="key" aria-hidden="true">Y</span></button>
+        <button type="button" class="press" (click)="look(true)">
+          {{ lesson()?.isPuttingAway === true ? 'Ask the coach' : 'Look at it' }} <span class="key" aria-hidden="true">Y</span>
+        </button>
         <a class="press" [routerLink]="['/bench', own.batchId]">How did it go</a>
       } @else {
         <a class="press" routerLink="/bench">Lessons</a>
@@ -53,7 +56,14 @@ const AT_STOVE = /^\/stove\/([0-9a-f-]{36})$/;
         >
           <ng-container *nzDrawerContent>
             <section role="dialog" aria-modal="true" aria-labelledby="look-title">
-              <tt-look-at-it [practice]="own" [brief]="lesson()?.brief ?? ''" [hint]="lesson()?.hint ?? ''" [look]="looks()" />
+              @if (lesson(); as taught) {
+                @if (taught.isPuttingAway === true) {
+                  <h2 id="look-title">What would a coach say?</h2>
+                  <p>{{ taught.hint }}</p>
+                } @else {
+                  <tt-look-at-it [practice]="own" [brief]="taught.brief" [hint]="taught.hint" [look]="looks()" />
+                }
+              }
               <p class="doors"><button type="button" class="press main" (click)="look(false)">Close</button></p>
             </section>
           </ng-container>
@@ -101,7 +111,16 @@ export class PracticeStrip {
     ),
     { initialValue: this.router.url },
   );
-  private readonly batchId = computed(() => AT_STOVE.exec(this.url())?.[1]);
+  private readonly listed = toSignal(this.practices.practices$);
+  /** In the cold the last practice that is learnt there. */
+  private readonly puttingAway = computed(() => {
+    const answer = this.listed();
+    const own = answer?.ok === true ? answer.value.practices : [];
+    return own.find(({ lesson }) => lessonOf(lesson)?.isPuttingAway === true)?.batchId;
+  });
+  private readonly batchId = computed(
+    () => AT_STOVE.exec(this.url())?.[1] ?? (IN_THE_COLD.test(this.url()) ? this.puttingAway() : undefined),
+  );
   protected readonly practice = signal<Practice | undefined>(undefined);
   protected readonly lesson = computed(() => lessonOf(this.practice()?.lesson ?? ''));
   protected readonly isLooking = signal(false);

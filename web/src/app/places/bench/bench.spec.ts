@@ -1,17 +1,18 @@
 import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter, Router } from '@angular/router';
-import type { Action, StoredEntry } from '@tureen/core/batch';
+import { foldBatch, type Action, type StoredEntry } from '@tureen/core/batch';
 import { READY_KITS } from '@tureen/core/kit';
 import { LARDER_ROWS } from '@tureen/core/larder';
-import type { Snapshot } from '@tureen/core/plan';
-import { LESSONS, lessonOf, planForPractice } from '@tureen/core/practice';
+import { rerun, type Snapshot } from '@tureen/core/plan';
+import { LESSONS, leftOverOf, lessonOf, planForPractice } from '@tureen/core/practice';
 import { EXAMPLE_SOUPS, walk } from '@tureen/core/soup';
+import { STOCK_SHAPE, contentsOf, type StockAction, type StockEntry } from '@tureen/core/stock';
 import type { Practice } from '@tureen/server/api';
 import { of } from 'rxjs';
 import { until } from '../../../../spec/board-in-memory';
 import { BENCH_THREAD, type BenchThread } from '../../cooking/benching';
-import { debriefView, inKitchensView, seenNow } from '../../cooking/bench-view';
+import { debriefView, inKitchensView, puttingAwayView, seenNow } from '../../cooking/bench-view';
 import { Batches } from '../../services/batches';
 import { Practices } from '../../services/practices';
 import { bandsOf } from './debrief-bands';
@@ -48,6 +49,7 @@ function ticked(snapshot: Snapshot, upTo?: string): StoredEntry[] {
 const THREAD: BenchThread = {
   seenNow: (ask, look, nowMs) => Promise.resolve(seenNow(ask, look, nowMs)),
   debriefView: (ask) => Promise.resolve(debriefView(ask)),
+  puttingAwayView: (ask) => Promise.resolve(puttingAwayView(ask)),
   inKitchensView: (...asked) => Promise.resolve(inKitchensView(...asked)),
 };
 
@@ -58,6 +60,7 @@ describe('the bench', () => {
   let judges: boolean;
   let practice: Practice;
   let kitchen: Snapshot;
+  let stock: StockEntry[];
   const snapshot = snapshotOf(PRACTICE.lesson);
 
   beforeEach(() => {
@@ -67,6 +70,7 @@ describe('the bench', () => {
     judges = true;
     practice = PRACTICE;
     kitchen = snapshot;
+    stock = [];
     TestBed.configureTestingModule({
       providers: [
         provideZonelessChangeDetection(),
@@ -85,6 +89,7 @@ describe('the bench', () => {
                   ? { ok: true, value: { ...practice, passed: false, points: 3 } }
                   : { ok: false, reachable: true, refusal: { code: 'NO_SUCH_BATCH', sentence: 'There is no such batch.' } },
               ),
+            stockOf: () => Promise.resolve({ ok: true, value: { entries: stock } }),
             backTo: (_practice: Practice, own: readonly StoredEntry[], upTo: string) => {
               wentBack.push({ upTo, of: own.length });
               return Promise.resolve({ ok: true, value: { ...PRACTICE, batchId: BATCH.replace(/1$/, '3') } });
@@ -215,6 +220,44 @@ describe('the bench', () => {
     expect(text(fixture)).toContain(own?.hint ?? 'a hint');
   });
 
+  it('a debrief of what was put away says how each pan really cooled, what readings showed, and what would have done', async () => {
+    practice = { ...PRACTICE, lesson: 'big-pot-cools' };
+    kitchen = snapshotOf('big-pot-cools');
+    const startMs = Date.UTC(2026, 2, 2, 13);
+    entries = leftOverOf(rerun(kitchen), startMs, (n) => `00000000-0000-4000-8000-${n.toString(16).padStart(12, '0')}`);
+    const stored = entries.find(({ action }) => action.kind === 'stored')!;
+    const contents = contentsOf(foldBatch(kitchen, entries), 1)!;
+    const store = { id: 'fridge', name: 'Fridge', kind: 'fridge' } as const;
+    const did = (minute: number, action: StockAction): void => {
+      const n = stock.length + 1;
+      const id = `00000000-0000-4000-8000-${(n + 5000).toString(16).padStart(12, '0')}`;
+      const stamp = { counter: n, device: 'spec-device', seq: n };
+      stock.push({ of: 'stock', id, shape: STOCK_SHAPE, stamp, atMs: startMs + minute * 60_000, who: '', action });
+    };
+    const container = '00000000-0000-4000-8000-00000000f001';
+    const kg = stored.action.kind === 'stored' ? stored.action.kg : 0;
+    const from = { batchId: BATCH, entryId: stored.id };
+    did(1, { kind: 'filled', container, kg, vessel: 'Wide deep pan', madeMs: startMs, store, contents, from });
+    const way = { startC: 75, depthM: 0.1, place: 'walk-in', isStirred: false, rule: 'two-stage', words: '' };
+    did(1, { kind: 'set to cool', container, ...way });
+    did(60, { kind: 'read', container, tempC: 30 });
+    const fixture = debrief();
+    await until(fixture, () => (fixture.nativeElement as HTMLElement).querySelector('.harm') !== null);
+    const words = text(fixture);
+    expect(words).toContain('It stayed warm for too long');
+    expect(words).toMatch(/✗\s+to 21 °C from 57 °C: (\d+ h|not within).* of 2 h allowed; missed, by what you read/);
+    expect(words).toMatch(/The fewest pans that would have done\s*\d+ pans?, up to \d+ mm deep: .*21 °C after/);
+    expect(words).toContain(lessonOf('big-pot-cools')?.hint ?? 'a hint');
+    expect(words).toContain('Back to the cold');
+    const go = spyOn(TestBed.inject(Router), 'navigate').and.resolveTo(true);
+    [...(fixture.nativeElement as HTMLElement).querySelectorAll('button')]
+      .find((one) => one.textContent.trim() === 'Again, this kitchen')
+      ?.click();
+    await fixture.whenStable();
+    expect(begun).toEqual([{ lesson: 'big-pot-cools', seed: 2 }]);
+    expect(go).toHaveBeenCalledTimes(1);
+  });
+
   it('what would have hurt somebody is said with its figure, and how it is kept from happening', () => {
     const step = { entryId: 'e', stepId: 's' };
     expect(harmWords({ kind: 'hot jug', ...step, tempC: 91, fillShare: 0.6 }).words).toContain('filled to 60 % with soup at 91 °C');
@@ -222,6 +265,12 @@ describe('the bench', () => {
     expect(harmWords({ kind: 'split', ...step, tempC: 96, acidGKg: 3.94 }).words).toContain('3.9 g of acid a kilo');
     expect(harmWords({ kind: 'scrambled', ...step, tempC: 94 }).words).toContain('Over 82 °C');
     expect(harmWords({ kind: 'raw egg', ...step, tempC: 66 }).words).toContain('follow your local rules');
+    const slow = { kind: 'cooled too slowly', vessel: 'Deep pan', toC: 21, withinMin: 120 } as const;
+    expect(harmWords({ ...slow, minutes: 200 }).words).toContain(
+      'After 3 h 20 min it was at 21 °C in the middle of the deep pan; 2 h',
+    );
+    expect(harmWords(slow).words).toContain('not at 21 °C in the middle of the deep pan within a day');
+    expect(harmWords({ kind: 'left standing', kg: 4 }).words).toContain('4 kg were never put away');
     expect(harmWords({ kind: 'allergen', allergen: 'milk' }).words).toContain('There is milk');
   });
 

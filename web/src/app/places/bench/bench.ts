@@ -1,12 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
-import { LESSONS, type Lesson } from '@tureen/core/practice';
+import { LESSONS, lessonOf, type Lesson } from '@tureen/core/practice';
 import { EMPTY } from 'rxjs';
 import { Device } from '../../services/device';
 import { IS_PRACTICE } from '../../services/practice-mode';
 import { Practices } from '../../services/practices';
 import { KeptWordChart } from './kept-word';
+import { placeOf } from './place-of';
 
 interface LessonView extends Lesson {
   readonly n: number;
@@ -57,7 +58,7 @@ interface LessonView extends Lesson {
             </div>
             <p class="doors">
               @if (lesson.openId; as openId) {
-                <a class="press" [routerLink]="['/stove', openId]" [attr.aria-label]="'Go on with ' + lesson.title">Go on</a>
+                <a class="press" [routerLink]="place(lesson, openId)" [attr.aria-label]="'Go on with ' + lesson.title">Go on</a>
               }
               <button
                 type="button"
@@ -211,6 +212,8 @@ export class Bench {
   protected readonly passed = computed(() => this.lessons().filter(({ isPassed }) => isPassed).length);
   protected readonly nextId = computed(() => this.lessons().find(({ isPassed }) => !isPassed)?.id);
 
+  protected readonly place = placeOf;
+
   protected readonly isWordShown = signal(false);
 
   protected showWord({ target }: Event): void {
@@ -222,7 +225,7 @@ export class Bench {
     this.isBeginning.set(true);
     const answer = await this.practices.begin(id);
     this.isBeginning.set(false);
-    if (answer.ok) await this.router.navigate(['/stove', answer.value.batchId]);
+    if (answer.ok) await this.router.navigate(placeOf(lessonOf(answer.value.lesson), answer.value.batchId));
     else this.refused.set(answer.refusal.sentence);
   }
 

@@ -1,7 +1,7 @@
 import { bodyWord } from '@tureen/core/body';
 import type { Harm, Mark } from '@tureen/core/practice';
 import { tasteWord } from '@tureen/core/season';
-import type { UnitSystem } from '@tureen/core/units';
+import { showMinutes, type UnitSystem } from '@tureen/core/units';
 import type { TurnView } from '../../cooking/bench-view';
 import { mass } from '../figures';
 
@@ -11,6 +11,7 @@ export const NAMES: Readonly<Record<Mark, string>> = {
   yield: 'bowls',
   sour: 'sourness',
   safety: 'safety',
+  waste: 'thrown away',
 };
 
 /** A figure of a mark in its own words and unit. */
@@ -18,6 +19,7 @@ export function figure(mark: Mark, value: number): string {
   if (mark === 'body') return `${bodyWord(Math.max(1, value))} (${String(Number(value.toPrecision(2)))} mPa·s)`;
   if (mark === 'safety')
     return value === 0 ? 'nobody hurt' : value === 1 ? 'one thing went wrong' : `${value.toFixed(0)} things went wrong`;
+  if (mark === 'waste') return `${(value * 100).toFixed(0)} %`;
   if (mark === 'sour') return `${tasteWord('sour', value)} (${value.toFixed(1)})`;
   return mark === 'salt' ? `${value.toFixed(2)} %` : value.toFixed(0);
 }
@@ -53,6 +55,16 @@ export function harmWords(harm: Harm): { readonly title: string; readonly words:
       return {
         title: 'A guest would have been made ill',
         words: `There is ${harm.allergen} in what went to the table, and a guest can’t have it. Look at the allergens again after every swap, and tell the table.`,
+      };
+    case 'cooled too slowly':
+      return {
+        title: 'It stayed warm for too long',
+        words: `${harm.minutes === undefined ? 'It was not' : `After ${showMinutes(harm.minutes)} it was`} at ${String(harm.toC)} °C in the middle of the ${harm.vessel.toLowerCase()}${harm.minutes === undefined ? ' within a day' : ''}; ${showMinutes(harm.withinMin)} are allowed. What grows in that time makes ill and cannot be tasted. Follow your local rules.`,
+      };
+    case 'left standing':
+      return {
+        title: 'Some of it was left standing in the pot',
+        words: `${mass(harm.kg, 'metric')} were never put away. A full pot stays warm all night: portion it shallow, or throw it away.`,
       };
   }
 }

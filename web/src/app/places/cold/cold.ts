@@ -17,6 +17,8 @@ import { Tub } from './tub';
 
 const MINUTE_MS = 60_000;
 const LOOK_MS = 30_000;
+/** What is left of it by less than this sticks to the pot, or was rounded away, kg. */
+const STICKS_KG = 0.02;
 /** What a shelf shows before all of it is asked for. */
 const FEW = 24;
 /** The address that stands in the code of a label. */
@@ -60,7 +62,7 @@ export class Cold {
   protected readonly notices = computed(() => [...new Set((this.view()?.notices ?? []).map(stockNoticeSentence))]);
   protected readonly leftovers = computed(() =>
     (this.view()?.leftovers ?? [])
-      .filter(({ kg, filledKg }) => kg - filledKg > NOTHING_KG)
+      .filter(({ kg, filledKg }) => kg - filledKg > STICKS_KG)
       .map(({ entryId, soupName, kg, filledKg, atMs, who, batchId }) => ({
         entryId,
         batchId,

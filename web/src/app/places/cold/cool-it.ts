@@ -17,6 +17,7 @@ import { Kitchen } from '../../services/kitchen';
 import { recall, remember } from '../../services/remembered';
 import { Soups } from '../../services/soups';
 import { Stock } from '../../services/stock';
+import { FromDevice } from '../stove/from-device';
 import { CoolingChart } from './cooling-chart';
 
 /** A soup off the stove, and what is asked before anything was left over. */
@@ -47,7 +48,7 @@ type Outcome = { readonly ok: true; readonly value: Held } | { readonly ok: fals
 @Component({
   selector: 'tt-cool-it',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choice, CoolingChart, FormsModule, NumberField, NzSelectModule, RouterLink],
+  imports: [Choice, CoolingChart, FormsModule, FromDevice, NumberField, NzSelectModule, RouterLink],
   templateUrl: './cool-it.html',
   styleUrl: './cool-it.less',
 })

@@ -23,17 +23,20 @@ export class CoolingChart {
   readonly curve = input.required<CurveView>();
   /** The moment at which it begins, so that hours are times of day; hours from now where it is left out. */
   readonly startMs = input<number>();
+  /** What its hours count from, where no moment is given. */
+  readonly sinceWords = input('hours from now');
   readonly label = input.required<string>();
   protected readonly make = computed(() => {
     const way = this.curve();
-    const startMs = this.startMs();
-    return (look: ChartLook) => chartOf(way, startMs, look);
+    const [startMs, since] = [this.startMs(), this.sinceWords()];
+    return (look: ChartLook) => chartOf(way, startMs, since, look);
   });
 }
 
 function chartOf(
   way: CurveView,
   startMs: number | undefined,
+  sinceWords: string,
   { ink, line, red, grid, paper, font }: ChartLook,
 ): ChartConfiguration<'line'> {
   const hour = (x: number): string => (startMs === undefined ? String(x) : timeOfDay(startMs + x * HOUR_MS));
@@ -88,7 +91,7 @@ function chartOf(
           type: 'linear',
           min: 0,
           max: Math.ceil(way.middle.at(-1)?.x ?? 1),
-          title: { display: startMs === undefined, text: 'hours from now', color: ink, font },
+          title: { display: startMs === undefined, text: sinceWords, color: ink, font },
           ticks: { color: ink, font, stepSize: 1, callback: (x) => hour(Number(x)) },
           grid: { color: grid },
         },
@@ -100,7 +103,14 @@ function chartOf(
         },
       },
       plugins: {
-        legend: { labels: { color: ink, font, usePointStyle: true, filter: ({ text }) => text !== 'fast' } },
+        legend: {
+          labels: {
+            color: ink,
+            font,
+            usePointStyle: true,
+            filter: ({ text }) => text !== 'fast' && (text !== 'nine in ten' || way.slow.length > 0),
+          },
+        },
         tooltip: {
           filter: ({ dataset }) => dataset.label !== 'fast' && dataset.label !== 'nine in ten',
           callbacks: {

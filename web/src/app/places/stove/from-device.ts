@@ -33,14 +33,20 @@ export class FromDevice {
   /** What one unit of the device is in the unit wanted, and what that is called. */
   readonly factor = input(1);
   readonly unit = input('');
+  /** The container that is read: a probe that stays in its pan is offered and no other. */
+  readonly container = input<string>();
   readonly taken = output<number>();
+  /** Those that may be meant: a probe of this pan before one that goes about, and never one of another pan. */
+  private readonly meant = computed(() => {
+    const own = this.all().filter(({ kind, value }) => kind === this.kind() && value !== undefined);
+    const within = own.filter(({ container, connected }) => container !== undefined && container === this.container() && connected);
+    return within.length > 0 ? within : own.filter(({ container }) => container === undefined);
+  });
   protected readonly offered = computed(() =>
-    this.all()
-      .filter(({ kind, value }) => kind === this.kind() && value !== undefined)
-      .map((one) => {
-        const value = rounded((one.value ?? 0) * this.factor());
-        const text = this.factor() === 1 ? shown(one) : `${value.toFixed(2)} ${this.unit()}`;
-        return { ...one, value, text, ago: ago(one.ageMs) };
-      }),
+    this.meant().map((one) => {
+      const value = rounded((one.value ?? 0) * this.factor());
+      const text = this.factor() === 1 ? shown(one) : `${value.toFixed(2)} ${this.unit()}`;
+      return { ...one, value, text, ago: ago(one.ageMs) };
+    }),
   );
 }

@@ -158,8 +158,14 @@ function inWords(text: string): string {
         /^(\S+) (?:small|large|big|medium|good|generous) (bunch|handful|pinch|sprig|glass|pack|packet|jar|can|tin|carton)/i,
         '$1 $2',
       )
+      // "A little nutmeg" is a pinch, a little oil a drizzle.
+      .replace(
+        /^(?:a |1 )?(?:little|bit of|touch of) (?:more )?(?=(?:(?:freshly|finely|fresh|grated|ground|black|white|smoked|sweet|hot) )*(?:nutmeg|mace|pepper|cayenne|paprika|cinnamon|cumin|allspice|cloves|saffron|turmeric|chilli|chili|curry|salt|sugar)\b)/i,
+        '1 pinch ',
+      )
       .replace(/^(?:a |1 )?(?:little|bit of|touch of) (?:more )?(?=[a-z])/i, '1 drizzle ')
       .replace(/^bits? of (?=butter|oil)/i, '1 knob ')
+      .replace(/^(\S+) (?:fresh )?(coriander|parsley|dill|mint|basil) (?:stalks?|stems?)\b/i, '$1 sprig of $2')
       // "2 garlic cloves" is two cloves of garlic, "2 celery sticks" two sticks of celery.
       .replace(
         /^(\S+(?: \d\/\d)?) (?:(?:large|medium|small|fat|plump) )?(garlic|celery|lemongrass|cinnamon|thyme|rosemary|mint|basil|parsley|coriander|dill|sage|bay) (cloves?|sticks?|ribs?|stalks?|sprigs?|bulbs?|heads?)\b/i,

@@ -124,7 +124,7 @@ const BY_ID: Readonly<Record<string, Role>> = {
 
 /** Words that put an ingredient on top of the bowl. */
 const ON_TOP =
-  /\b(?:to serve|for serving|to garnish|garnish|on top|to top|topping|for sprinkling|to sprinkle|to swirl|for swirling|to drizzle|for drizzling|for the top)\b/i;
+  /\b(?:to serve|for serving|to garnish|garnish|on top|to top|topping|for sprinkling|to sprinkle|to swirl|for swirling|to drizzle|for drizzling|drizzle of|for the top)\b/i;
 const CHOPPED = /\b(?:chopped|minced|sliced|grated|finely|pounded|crushed)\b/i;
 const AT_THE_END = /\b(?:to finish|at the end|blended in last|cold, in cubes)\b/i;
 
@@ -135,7 +135,7 @@ const AT_THE_END = /\b(?:to finish|at the end|blended in last|cold, in cubes)\b/
 export function roleOf(row: IngredientRow, text: string, heading = ''): Role {
   // "Cream, plus more to garnish" goes into the pot; the garnish is what is more.
   const own = text
-    .replace(/[,;]?\s*(?:plus|and) (?:some |a little |a bit )?(?:extra|more)\b.*$/i, '')
+    .replace(/[,;]?\s*(?:\band (?:some |a little |a bit )?(?:extra|more)|(?<=\S\s*)\bplus)\b.*$/i, '')
     .replace(/\bto top up\b/i, '');
   if (ON_TOP.test(own) || ON_TOP.test(heading)) return 'garnish';
   if (row.id === 'lemongrass' && CHOPPED.test(text)) return 'base';

@@ -7,16 +7,22 @@ import type { Clause } from './clauses.js';
 
 /** "Most of it" and "some of it", where no part is named. Kitchen defaults, marked where they are used. */
 const MOST = 0.8;
+/** So many clauses at most stand between what is moved to the blender and the blending. */
+const LIDS_BETWEEN = 4;
 const SOME = 0.5;
 
 /** "Transfer about half of the soup to a blender and purée it": what is not taken to the blade stays whole. */
 function transferred(k: Kitchen, clause: Clause, n: number): string | undefined {
-  const before = k.clauses[n - 1];
-  if (before === undefined || (before.sentence !== clause.sentence && before.sentence !== clause.sentence - 1)) return undefined;
-  const isMoved =
+  const moves = (one: Clause): boolean =>
     /^(?:and |then )?(?:carefully )?(?:transfer|ladle|pour|scoop|put|tip|take|remove|move|spoon|add|place|measure)\b/i.test(
-      before.text,
+      one.text,
     );
+  // Between the two a lid may be seen to: "transfer half to a blender, cover with a towel, and blend".
+  const own = k.clauses.slice(Math.max(0, n - LIDS_BETWEEN), n).filter(({ sentence }) => sentence === clause.sentence);
+  const before =
+    own.findLast((one) => moves(one) && /\b(?:blenders?|liquidi[sz]er|processor)\b/i.test(one.text)) ?? k.clauses[n - 1];
+  if (before === undefined || (before.sentence !== clause.sentence && before.sentence !== clause.sentence - 1)) return undefined;
+  const isMoved = moves(before);
   const isToBlade = /\b(?:blenders?|liquidi[sz]er|processor|jug|goblet)\b/i.test(before.text);
   const isOfSoup = /\bof (?:the |it|this)|\b(?:soup|chowder|mixture|vegetables|pot)\b/i.test(before.text);
   if (!isMoved || !isToBlade || !isOfSoup || /\bat a time\b|\bin batches\b|half[- ]?full/i.test(before.text)) return undefined;

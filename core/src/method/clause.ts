@@ -73,8 +73,20 @@ function take(k: Kitchen, clause: Clause, n: number): void {
   }
   if (/\b(?:in|into|to) (?:a |the )?(?:[\w-]+ )?(?:blender|liquidi[sz]er|food processor|processor)\b/i.test(text))
     k.blenderSaid = /\bprocessor\b/i.test(text) ? 'processor' : 'jug';
+  if (/\bblast[- ]chill/i.test(text)) {
+    k.put('store', n);
+    return;
+  }
+  if (/^(?:steam )?combi\b/i.test(text) && k.mentions(text, clause).length === 0) {
+    doPreheat(k, clause, n);
+    return;
+  }
   if (isAhead(k, clause)) {
     k.put(k.actions.at(-1)?.does === 'store' ? 'setting' : 'store', n);
+    return;
+  }
+  if (/\bto (?:come (?:up )?to|reach|build(?: up)?|get to) (?:full )?pressure\b/i.test(text)) {
+    k.put('remark', n);
     return;
   }
   if (
@@ -107,10 +119,13 @@ function take(k: Kitchen, clause: Clause, n: number): void {
     k.as('peel', clause, n, verb ?? '');
     return;
   }
-  if (/\bmake (?:it )?(?:really |piping |very )?hot\b/i.test(text)) {
+  if (/\b(?:make|get) (?:it )?(?:really |piping |very |nice and )?hot\b/i.test(text)) {
     k.as('heat', clause, n, 'heat');
     return;
   }
+  // "Salt and pepper to taste, and grate a little nutmeg on top".
+  if (sense !== 'season' && /^(?:then )?(?:salt (?:and|&) pepper|season(?:ing)?)\b[\w ]*,\s*(?:and |then )*$/i.test(before))
+    doSeason(k, { ...clause, text: 'season', verbAt: 0 }, n);
   const lead = leadIn(k, clause, sense);
   if (lead !== undefined) doAdd(k, lead, n);
   k.as(sense, clause, n, verb ?? '');
@@ -191,6 +206,15 @@ function verbless(k: Kitchen, clause: Clause, n: number): void {
   const minutes = minutesIn(text);
   const onTray = k.here?.kind === 'tray';
   if (onTray && minutes !== undefined && mentions.length === 0) {
+    doRoast(k, clause, n);
+    return;
+  }
+  if (
+    mentions.length > 0 &&
+    minutes !== undefined &&
+    /\b(?:on|in) (?:\d+ ?[x×]? ?)?(?:[\w/.]+ ){0,2}(?:trays?|tins?)\b/i.test(text)
+  ) {
+    // Kitchen notes: "squash on 2 trays, 35 min".
     doRoast(k, clause, n);
     return;
   }

@@ -8,7 +8,7 @@ import { isHob, type Vessel } from './vessel.js';
 import type { Clause } from './clauses.js';
 import { doRoast, doHeat } from './heat.js';
 import { heated, kindOfHeat } from './heated.js';
-import { lift, partIn } from './lift.js';
+import { A_FEW, lift, partIn } from './lift.js';
 import { onTop } from './top.js';
 import { withWater, isSaltToTaste, isDeglazing, deglazeWith, coverWith, yolksMoved, thinWith, creamTarget } from './poured.js';
 
@@ -16,6 +16,14 @@ export function doAdd(k: Kitchen, clause: Clause, n: number): void {
   const { text } = clause;
   const body = k.body(clause);
   if (clause.verb === 'use' && /\bto (?:pur[ée]e|blend|blitz|whizz?|liquidi[sz]e|process)\b/i.test(text)) {
+    k.as('blend', clause, n, 'blend');
+    return;
+  }
+  if (
+    clause.verb === 'use' &&
+    /\b(?:stick|hand|immersion|wand|jug)?[- ]?(?:blender|liquidi[sz]er)\b/i.test(text) &&
+    k.mentions(body, clause).length === 0
+  ) {
     k.as('blend', clause, n, 'blend');
     return;
   }
@@ -49,7 +57,10 @@ export function doAdd(k: Kitchen, clause: Clause, n: number): void {
   const isLiquor =
     /\b(?:reserved|cooking|soaking) (?:water|liquid|liquor)\b/i.test(body) && k.vessels.some(({ isDrained }) => isDrained);
   const named = k.mentions(body, clause).filter(({ line }) => !(isLiquor && k.lineOf(line)?.taken.row.id === 'water'));
-  const mentions = k.withPrepared(named, body, clause).filter(({ line }) => !(SALT_MEASURED.test(body) && isSaltToTaste(k, line)));
+  const kept = named.length === 0 ? restOfKept(k, clause, n) : [];
+  const mentions = withoutLaterHerbs(k, k.withPrepared([...named, ...kept], body, clause), n).filter(
+    ({ line }) => !(SALT_MEASURED.test(body) && isSaltToTaste(k, line)),
+  );
   if (isMoreSalt(k, mentions, text)) {
     k.as('season', { ...clause, text: 'season', verbAt: 0 }, n);
     return;
@@ -151,6 +162,28 @@ export function doAdd(k: Kitchen, clause: Clause, n: number): void {
   intoVessel(k, clause, n, vessel, all, hasCover);
 }
 
+/** "Add the herbs" does not mean the parsley that is served on top. */
+function withoutLaterHerbs(k: Kitchen, mentions: readonly Mention[], n: number): readonly Mention[] {
+  const isHerb = ({ line, byGroup }: Mention): boolean => byGroup === true && k.lineOf(line)?.taken.row.group === 'herbs';
+  if (mentions.filter(isHerb).length < 2) return mentions;
+  const onTop = k.clauses
+    .slice(n + 1)
+    .filter(({ text }) => /\b(?:serve|garnish|top|topped|scatter|sprinkle|finish|strew)\w*\b/i.test(text))
+    .flatMap(({ text, section }) => k.names.mentions(text, section, () => false))
+    .filter(({ byGroup }) => byGroup !== true)
+    .map(({ line }) => line);
+  const left = mentions.filter((one) => !isHerb(one) || !onTop.includes(one.line));
+  return left.some(isHerb) ? left : mentions;
+}
+
+/** "Reserve 1/4 cup of the coconut milk and pour the rest in": what was kept a part of just before. */
+function restOfKept(k: Kitchen, clause: Clause, n: number): Mention[] {
+  if (!/\b(?:the )?(?:rest|remainder)\b(?! of)/i.test(clause.text)) return [];
+  const last = k.actions.at(-1);
+  if (last?.does !== 'keep' || last.clause !== n - 1 || k.clauses[n - 1]?.sentence !== clause.sentence) return [];
+  return last.lines.map(({ line, share = A_FEW }) => ({ line, at: 0, length: 0, share: 1 - share }));
+}
+
 /** "Put the two together": all that stands on the stove in one pot, the wettest. */
 function joinAll(k: Kitchen, n: number): boolean {
   const all = k.open().filter((one) => one.steps.length > 0 && !one.isForTop && one.kind !== 'bowl');
@@ -243,8 +276,7 @@ export function intoVessel(
       (k.isCream(line) || isAsCream) && (vessel.isBlended || isAsCream || (vessel.isWet && vessel.isHot)) && !k.isUsedUp(line),
   );
   const thinning =
-    vessel.isBlended &&
-    /\bif\b[^.]*\b(?:thick|necessary|needed|required)\b|\bto (?:thin|loosen|adjust)\b|\bthin(?:ner)?\b/i.test(clause.text)
+    vessel.isBlended && THINS.test(clause.text)
       ? mentions.filter(({ line }) => k.isLiquid(line)).slice(0, /\bor\b/i.test(clause.text) ? 1 : undefined)
       : [];
   const isEither = thinning.length > 0 && /\bor\b/i.test(clause.text);
@@ -322,6 +354,10 @@ export function intoVessel(
     k.as('season', { ...clause, text: 'season', verbAt: 0 }, n);
   else if (did === 0) k.put(k.movedNow || mentions.length > 0 ? 'setting' : 'remark', n);
 }
+
+/** "Add enough water to give the consistency you like": a pour behind the blade that has an end. */
+const THINS =
+  /\bif\b[^.]*\b(?:thick|necessary|needed|required)\b|\bto (?:thin|loosen|adjust)\b|\bthin(?:ner)?\b|\b(?:until|till|to|for)\b[^.]*\b(?:consistency|thickness)\b/i;
 
 /** A soup that is brought to so much is warmed, °C. */
 const SERVED_C = 60;

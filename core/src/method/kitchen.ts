@@ -174,7 +174,7 @@ export class Kitchen {
   body(clause: Clause): string {
     const text = clause.verb === undefined ? clause.text : clause.text.slice(clause.verbAt);
     const cut =
-      /\b(?:until|till|’til|'til|so that|so they|so it|which|because|as soon as|while|when|once|if (?:it|the|they|too|you|needed|necessary|using)|without|leaving (?:the|behind|as much)|taking care|being careful)\b/i.exec(
+      /\b(?:until|till|’til|'til|so (?:that|the|they|it|everything|nothing|none)|(?:[-–—(] ?)?(?:I|we) (?:go for|like|prefer|aim|usually|tend)|which|because|as soon as|while|when|once|if (?:it|the|they|too|you|needed|necessary|using)|without|leaving (?:the|behind|as much)|taking care|being careful)\b/i.exec(
         text.slice(3),
       );
     return cut === null ? text : text.slice(0, cut.index + 3);
@@ -189,7 +189,7 @@ export class Kitchen {
     const isIt = /^[\w-]+ (?:it|them|these|those|each)\b/i.test(text);
     if (isIt && named.length > 0 && made?.does === 'prepare' && (this.clauses[made.clause]?.sentence ?? 0) >= clause.sentence - 1) {
       // "Chop the onion and fry it in the butter."
-      const ready = /^[\w-]+ it\b/i.test(text) ? made.lines : this.pending();
+      const ready = /^[\w-]+ it\b/i.test(text) ? made.lines : this.pendingOf(clause.sentence);
       const own = ready.filter(({ line }) => !this.isUsedUp(line) && !named.some((one) => one.line === line));
       return [...own.map(({ line }) => ({ line, at: 0, length: 0 })), ...named];
     }
@@ -229,6 +229,18 @@ export class Kitchen {
     return lines
       .filter((line) => !this.isUsedUp(line) && this.vesselOf(line) === undefined)
       .map((line) => ({ line, at: 0, length: 0 }));
+  }
+
+  /** "Peel the potatoes and the onion, and stew them": those of the sentence, where it made several ready. */
+  private pendingOf(sentence: number): readonly Mention[] {
+    const all = this.pending();
+    const here = new Set(
+      this.actions
+        .filter(({ does, clause }) => does === 'prepare' && this.clauses[clause]?.sentence === sentence)
+        .flatMap(({ lines }) => lines.map(({ line }) => line)),
+    );
+    const own = all.filter(({ line }) => here.has(line));
+    return own.length > 1 ? own : all;
   }
 
   /** Whether anything that softens is in a vessel. */

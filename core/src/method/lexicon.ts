@@ -79,7 +79,7 @@ const BY_SENSE: Readonly<Record<Sense, string>> = {
   pressure: 'pressure-cook',
   reduce: 'reduce',
   turn: 'turn lower raise increase decrease switch adjust-heat remove-from',
-  add: 'add stir tip pour put place throw drop scatter sprinkle spread arrange lay scrape transfer return spoon ladle empty chuck bung slide strew pile tuck nestle submerge fold incorporate introduce include dump shower dust whack shove sling plonk plop lob bang stud insert plunge use replace load follow splash trickle stream feed refine',
+  add: 'add stir tip pour put place throw drop scatter sprinkle spread arrange lay scrape transfer return spoon ladle empty chuck bung slide strew pile tuck nestle submerge fold incorporate introduce include dump shower dust whack shove sling plonk plop lob bang stud insert plunge use replace load singe follow splash trickle stream feed refine',
   mix: 'toss mix combine whisk beat rub brush coat drizzle massage blend-together dissolve slake',
   wrap: 'wrap seal enclose',
   deglaze: 'deglaze',
@@ -98,7 +98,7 @@ const BY_SENSE: Readonly<Record<Sense, string>> = {
   strain: 'strain run sieve pass push press force work',
   skim: 'skim',
   blend:
-    'blend puree purée pureé liquidise liquidize liquify liquefy whizz whiz whirl blitz process pulse zap buzz pulverise pulverize purees stick-blend hand-blend immersion-blend jug-blend',
+    'blend grind puree purée pureé liquidise liquidize liquify liquefy whizz whiz whirl blitz process pulse zap buzz pulverise pulverize purees stick-blend hand-blend immersion-blend jug-blend',
   mash: 'mash',
   join: 'join',
   give: 'give',

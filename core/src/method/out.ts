@@ -112,12 +112,19 @@ function comesBack(k: Kitchen, clause: Clause, n: number): ReadonlySet<string> {
   const backs = later.filter(
     ({ text }) => /\bback (?:in|into|to)\b|^(?:and |then )?return\b/i.test(text) && !/\bboil\b|\bheat\b/i.test(text),
   );
-  return new Set(
-    backs.flatMap(({ text, section }) => {
+  // "Add three-quarters of the ham": meat that was lifted out to be shredded goes in again, whatever it is called.
+  const meats = later
+    .filter(({ verb }) => /^(?:add|mix|give)$/.test(VERBS[verb ?? ''] ?? ''))
+    .flatMap(({ text, section }) => k.names.mentions(text, section || clause.section, () => false))
+    .map(({ line }) => line)
+    .filter((line) => k.lineOf(line)?.taken.row.group === 'meat' && k.isUsedUp(line));
+  return new Set([
+    ...meats,
+    ...backs.flatMap(({ text, section }) => {
       const meat = /\bmeat\b/i.test(text) ? k.all.filter(({ taken }) => taken.row.origin === 'meat').map(({ id }) => id) : [];
       return [...meat, ...k.names.mentions(text, section || clause.section, () => false).map(({ line }) => line)];
     }),
-  );
+  ]);
 }
 const LOOKS_AHEAD = 8;
 
@@ -165,7 +172,9 @@ export function doReserve(k: Kitchen, clause: Clause, n: number): void {
     k.put('setting', n);
     return;
   }
-  const mentions = k.mentions(body, clause);
+  // "Shake the can of coconut milk, reserve 1/4 cup": what it is of stands before.
+  const own = k.mentions(body, clause);
+  const mentions = own.length > 0 ? own : k.mentions(text.slice(0, clause.verbAt), clause).filter(({ line }) => !k.isUsedUp(line));
   const amount = /\b(?:\d+|a|one|two)\s*(?:cups?|ml|ladles?|ladlefuls?)\b/i.test(body);
   const wanted = mentions.filter(({ line }) => k.vesselOf(line) !== undefined);
   const said = mentions.find(({ share }) => share !== undefined)?.share ?? partOf(body);
@@ -178,7 +187,7 @@ export function doReserve(k: Kitchen, clause: Clause, n: number): void {
   if (mentions.length > 0) {
     // Kept back before it went anywhere: a part for later.
     holdBack(k, mentions, body);
-    k.put('keep', n, { lines: mentions.map(({ line, share }) => ({ line, share })) });
+    k.put('keep', n, { lines: mentions.map((one) => ({ line: one.line, share: one.share ?? measureBefore(k, one.line, body) })) });
     return;
   }
   const named = k.lastNamed.filter((line) => !k.isUsedUp(line) && (k.lineOf(line)?.taken.row.softening ?? 0) > 0);
@@ -199,6 +208,14 @@ export function doReserve(k: Kitchen, clause: Clause, n: number): void {
     return;
   }
   k.put('setting', n);
+}
+
+/** "Reserve 1/4 cup" of something named before it: the share of its line. */
+function measureBefore(k: Kitchen, line: string, body: string): number | undefined {
+  const hit = /\b(?:cups?|ml|tbsps?|tablespoons?|tsps?|teaspoons?|oz|g)\b/i.exec(body);
+  const at = hit === null ? 0 : hit.index + hit[0].length;
+  const share = hit === null ? undefined : k.measured({ line, at, length: 0 }, body);
+  return share !== undefined && share < 1 ? share : undefined;
 }
 
 /** Remembers the part of lines that is kept before they go anywhere. */

@@ -7,17 +7,20 @@ export const LONGEST_LINE = 300;
 const FOR_ALL = /,?\s*((?:to (?:serve|garnish|finish|taste|top))|(?:for (?:serving|garnish(?:ing)?|the top)))\s*$/i;
 
 /** Several foods without amounts in one line, "salt, pepper and nutmeg", each for itself; undefined where it is one food. */
-function listed(line: string, context: ReadingContext): string[] | undefined {
-  if (line.length > LONGEST_LINE || /\d|[½¼¾]/.test(line)) return undefined;
+function listed(line: string, context: ReadingContext, isOnTop: boolean): string[] | undefined {
+  const isCounted = /\d|[½¼¾]/.test(line);
+  if (line.length > LONGEST_LINE || (isCounted && !isOnTop)) return undefined;
   const tail = FOR_ALL.exec(line);
   const foods = (tail === null ? line : line.slice(0, tail.index))
     .split(/\s*,\s*(?:and\s+)?|\s+(?:and|&|\+)\s+/i)
     .filter((one) => one !== '');
   if (foods.length < 2) return undefined;
   const isFood = (one: string): boolean =>
-    findName(context.names, one, context.country, false).code === 'FOUND' || /^(?:\w+ )*(?:salt|pepper)$/i.test(one);
+    findName(context.names, one, context.country, false).code === 'FOUND' ||
+    /^(?:\w+ )*(?:salt|pepper)$/i.test(one) ||
+    (isCounted && isKnown(one, context));
   if (!foods.every(isFood)) return undefined;
-  return foods.map((one) => `${one} ${tail?.[1] ?? 'to taste'}`);
+  return foods.map((one) => (/\d|[½¼¾]/.test(one) ? one : `${one} ${tail?.[1] ?? 'to taste'}`));
 }
 
 /** Whether a piece of a line has a measure and a food of its own. */
@@ -59,6 +62,9 @@ const LEAST_PARTS = 3;
 /** "Celery, 3 sticks, diced", "tomatoes, 2 x 400 g tins"; a measure of the cut is no amount. */
 const FOOD_THEN_AMOUNT = /^([a-z][a-z' -]{1,40}?), ((?:\d|[½¼¾⅓⅔])[^,]{0,40}?)(?:, (.*))?$/i;
 const OF_A_CUT = /^\d+(?:[.,]\d+)? ?(?:-|–)? ?\d* ?(?:cm|mm|inch|in\b|")/i;
+/** "Onion - 1 small, sliced", "Garlic: 5-6 cloves". */
+const FOOD_DASH_AMOUNT =
+  /^([a-z][a-z'’() -]{1,40}?)\s*(?:\s[-–—]\s|:\s)\s*((?:\d|[½¼¾⅓⅔]|an?\b|few\b|some\b|half\b)[^,]{0,40}?)(?:, (.*))?$/i;
 /** "Oil, sunflower 150 ml": a name from behind, and its amount. */
 const NAME_FROM_BEHIND = /^([a-z]+), ([a-z]+) (\d[\d.,]* ?(?:kg|g|ml|l|litres?|tbsp|tsp|lb|oz|cups?))$/i;
 
@@ -75,6 +81,13 @@ function amountFirst(line: string, context: ReadingContext): string {
   }
   const spooned = SPOONED_BEHIND.exec(line);
   if (spooned !== null) return `${spooned[2] ?? ''} ${spooned[3] ?? ''} ${spooned[1] ?? ''}`;
+  const dashed = FOOD_DASH_AMOUNT.exec(line);
+  if (dashed !== null && !isKnown(line, context)) {
+    const [, food = '', amount = '', manner] = dashed;
+    const tail = manner === undefined ? '' : `, ${manner}`;
+    const turned = [`${amount} ${food}`, `${amount} of ${food}`].find((one) => isKnown(one, context));
+    if (turned !== undefined) return `${turned}${tail}`;
+  }
   const parts = FOOD_THEN_AMOUNT.exec(line);
   if (parts === null) return line;
   const [, food = '', amount = '', manner] = parts;
@@ -84,8 +97,8 @@ function amountFirst(line: string, context: ReadingContext): string {
   return isKnown(turned, context) ? `${turned}${manner === undefined ? '' : `, ${manner}`}` : line;
 }
 
-/** Pieces of one written line: several foods behind one another are parted, and salt from its pepper. */
-export function splitFoods(line: string, alone: boolean, context: ReadingContext): string[] {
+/** Pieces of one written line, of one that says what goes on top too: several foods behind one another are parted, and salt from its pepper. */
+export function splitFoods(line: string, alone: boolean, context: ReadingContext, isOnTop = false): string[] {
   const stroked = line.split(/ \/ /);
   const isStroked = stroked.length >= LEAST_PARTS && stroked.filter((piece) => /\d/.test(piece)).length >= stroked.length - 1;
   const pieces = isStroked ? stroked : line.split(/ *; */);
@@ -106,8 +119,11 @@ export function splitFoods(line: string, alone: boolean, context: ReadingContext
         const foods = (each[2] ?? '').split(/\s*,\s*(?:and\s+)?|\s+(?:and|&)\s+/i);
         return foods.map((food, n) => `${each[1] ?? ''} ${n === 0 || food.startsWith(ground) ? '' : ground}${food}`);
       }
-      const plus = /^(.*?\d.*?) (?:plus|mixed with|\+|with) ((?:an? |another )?(?:[\d½¼¾⅓⅔]).*)$/i.exec(piece.trim());
-      if (plus !== null && isMeasured(plus[1] ?? '') && isMeasured(plus[2] ?? '') && isKnown(plus[2] ?? '', context))
+      const plus =
+        /^(.*?\d.*?) (?:plus|mixed with|\+|with) ((?:an? |another )?(?:[\d½¼¾⅓⅔]).*)$/i.exec(piece.trim()) ??
+        /^(.*?\d.*?) (?:and|&) ((?:[\d½¼¾⅓⅔]|a few|a couple|a sprig|some sprigs|two|three|four|one).*)$/i.exec(piece.trim());
+      const isTwo = isMeasured(plus?.[1] ?? '') || isKnown(plus?.[1] ?? '', context);
+      if (plus !== null && isTwo && isMeasured(plus[2] ?? '') && isKnown(plus[2] ?? '', context))
         return [plus[1] ?? '', plus[2] ?? ''];
       const fruit =
         /^((?:\d+(?:[.,/]\d+)?|½|an?|one|two|half an?) .*?(?:lemon|lime|orange)s?),? (?:finely )?(?:zested and juiced|juiced and zested|(?:finely grated )?zest and juice|juice and (?:finely grated )?zest|grated zest and juice)\b.*$/i.exec(
@@ -130,7 +146,7 @@ export function splitFoods(line: string, alone: boolean, context: ReadingContext
         );
       return both === null ? [piece] : [`juice of ${both[1] ?? ''}`, `zest of ${both[1] ?? ''}`];
     })
-    .flatMap((piece) => listed(piece.trim(), context) ?? [piece.trim()]);
+    .flatMap((piece) => listed(piece.trim(), context, isOnTop) ?? [piece.trim()]);
 }
 
 /** "Oranges 2 (zest+juice)", "2 oranges (zest and juice)". */

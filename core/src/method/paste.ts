@@ -149,6 +149,9 @@ const ONE_LINE =
 const PROSE =
   /^([^\d]{0,80}?(?:this is what (?:i|you) (?:have|had|need)|i (?:have|had|used?)|here['’]s what (?:i|you) (?:use|used|need)|(?:so )?it['’]s|ingredients)[: ]+|(?:for (?:this|the|a|my) [^,.\d]{0,60},? )?(?:you(?:['’]ll| will)? (?:want|need)|(?:take|gather|get(?: together)?))[: ]+)(?=.*\d)([^.!?]+(?:\d\.\d[^.!?]*)*)[.!?]\s+(?=[A-Z])/i;
 
+/** A sentence in a row of its own is a list when it has so many foods. */
+const LEAST_LISTED = 4;
+
 /** A row that is more than one: title, bowls and foods in one line, or foods in a sentence before the method. */
 function parted(row: Row, next: string | undefined): Row[] {
   const { line, raw, at } = row;
@@ -162,7 +165,9 @@ function parted(row: Row, next: string | undefined): Row[] {
       ...rest.split(/\s*;\s*/).map((food): Row => ({ line: food.replace(/\.$/, ''), raw: '', at, isFood: true })),
     ];
   }
-  const prose = next === undefined || line.length > LONGEST_LINE / 2 ? PROSE.exec(line) : null;
+  const isLong = next === undefined || line.length > LONGEST_LINE / 2;
+  const prose = PROSE.exec(isLong ? line : `${line} X`);
+  if (!isLong && (prose?.[2] ?? '').split(/[,;]/).length < LEAST_LISTED) return [row];
   if (prose === null) return [row];
   const [whole, , foods = ''] = prose;
   const start = raw.indexOf(line) + whole.length;
@@ -172,7 +177,7 @@ function parted(row: Row, next: string | undefined): Row[] {
         /\s*[,;]\s*(?:and\s+)?(?=[\d½¼¾]|an?\b|one\b|two\b|three\b|half\b|some\b|salt\b|(?:the )?(?:juice|zest)\b|[a-z]+(?: [a-z]+){0,2},? to (?:serve|garnish|finish|taste)\b)|\s+and\s+(?=[\d½¼¾]|an?\b|one\b|half\b|some\b)/i,
       )
       .map((food): Row => ({ line: food.replace(/^some /i, ''), raw: '', at, isFood: true })),
-    { line: line.slice(whole.length), raw: raw.slice(start), at: at + start },
+    ...(line.length > whole.length ? [{ line: line.slice(whole.length), raw: raw.slice(start), at: at + start }] : []),
   ];
 }
 
@@ -197,6 +202,8 @@ const SAID_BESIDE = /\b(\d+)\s*(?:portions?|servings?|bowls?|covers|people|serve
 
 function bowlsIn(text: string): number | undefined {
   const line = text.replace(/^\(([^()]*)\)$/, '$1');
+  const parts = BY_PORTION.exec(line);
+  if (parts !== null) return Math.max(1, Math.round((figureIn(parts[1] ?? '') * 1000) / Number(parts[2])));
   const portioned = SO_MANY_OF.exec(line);
   if (portioned !== null) return Number(portioned[1]);
   const volume = BY_VOLUME.exec(line) ?? VOLUME_BEHIND.exec(line);
@@ -224,9 +231,15 @@ function titleOf(first: Row | undefined): { readonly title: string; readonly bow
 }
 const LEAST_TITLE_LETTERS = 4;
 
+/** "Carrot soup - batch 10 L". */
+const BATCH_BEHIND = /(?:\s*[/,(–—-]\s*|\s{2,})(?:yields?|makes|batch)\b.*$/i;
+/** "Batch 10 L, portion 250 ml". */
+const BY_PORTION =
+  /\b(?:batch|makes|yields?):? (\d+(?:[.,]\d+)?) ?(?:l|litres?|kg)\b.{0,20}?\bportions?:? (?:of )?(\d{2,4}) ?(?:ml|g)\b/i;
+
 /** A first line names the soup when it is no food with an amount. */
 function isTitle(line: string, isFirst: boolean, more: boolean): boolean {
-  const own = line.replace(/\s*[/,(–—-]\s*(?:yield|makes|batch)\b.*$/i, '');
+  const own = line.replace(BATCH_BEHIND, '');
   if (own !== line && own.length > 2) return true;
   if (!isFirst || !more || line.length > 80 || /[.!;]$/.test(line) || line.split(/\s+/).length > MOST_TITLE_WORDS) return false;
   if (
@@ -242,6 +255,17 @@ function isTitle(line: string, isFirst: boolean, more: boolean): boolean {
 function isTalk(line: string): boolean {
   return /[.!?]$/.test(line) && !/\d|[½¼¾]/.test(line) && line.split(/\s+/).length > LEAST_WORDS;
 }
+
+/** "1 Steam combi 180C ...", "2 Brat pan: ...": steps that are only counted, told from "1 onion, 2 carrots" by what is no food. */
+function countedSteps(rows: readonly Row[], context: ReadingContext): ReadonlySet<number> {
+  const hits = rows.map(({ line }) => /^(\d{1,2})\s+(?=[A-Z])(.*)$/.exec(line));
+  const from = hits.findLastIndex((hit) => hit?.[1] === '1');
+  const run: number[] = [];
+  for (let n = from; n >= 0 && n < rows.length && Number(hits[n]?.[1]) === run.length + 1; n += 1) run.push(n);
+  const foods = run.filter((n) => readLines([rows[n]?.line ?? ''], context)[0]?.code === 'READ');
+  return new Set(run.length >= LEAST_COUNTED && foods.length * 2 < run.length ? run.flatMap((n) => rows[n]?.at ?? []) : []);
+}
+const LEAST_COUNTED = 3;
 
 /** A text of the same length with only these rows in it. */
 function blanked(text: string, rows: readonly { readonly at: number; readonly raw: string }[]): string {
@@ -274,8 +298,11 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
   }
   const named = titleOf(found[0]);
   const placed = (named === undefined ? found : found.slice(1)).flatMap((row, n) =>
-    n === 0 && named === undefined ? parted(row, found[1]?.line) : [row],
+    (n === 0 && named === undefined) || (n === 1 && named === undefined && !/[.,;]/.test(found[0]?.line ?? '.'))
+      ? parted(row, found[n + 1]?.line)
+      : [row],
   );
+  const counted = countedSteps(placed, context);
   let title = named?.title;
   let bowls = named?.bowls;
   let heading = '';
@@ -303,9 +330,9 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
     if (portions !== null && (n === 0 || portions.index === 0) && Number(portions[1]) > 0 && Number(portions[1]) <= 1000) {
       bowls = Number(portions[1]);
       if (portions.index > 0) title = line.slice(0, portions.index).replace(/^#+\s*/, '');
-    } else if (stated !== undefined && n === 0 && /[a-z].*[–—(,/-]\s*(?:makes|yields?|serves)/i.test(line)) {
+    } else if (stated !== undefined && n === 0 && /[a-z].*(?:[–—(,/-]|\s{2})\s*(?:makes|yields?|serves|batch)/i.test(line)) {
       bowls = stated;
-      title = line.replace(/^#+\s*/, '').replace(/\s*[/,(–—-]\s*(?:yields?|makes|serves)\b.*$/i, '');
+      title = line.replace(/^#+\s*/, '').replace(/(?:\s*[/,(–—-]\s*|\s{2,})(?:yields?|makes|serves|batch)\b.*$/i, '');
     } else if (stated !== undefined && bowls === undefined && (foods.length === 0 || line.split(/\s+/).length < LEAST_WORDS)) {
       bowls = stated;
     } else if (isFood === true) {
@@ -319,7 +346,10 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
     } else if (METHOD.test(line)) {
       inMethod = true;
     } else if (title === undefined && isTitle(line, n === 0, placed.length > 1)) {
-      title = line.replace(/^#+\s*/, '').replace(/\s*[/,(–—-]\s*(?:yields?|makes|batch)\b.*$/i, '');
+      title = line
+        .replace(/^#+\s*/, '')
+        .replace(BATCH_BEHIND, '')
+        .trim();
     } else if (isHeading && method.length > 0 && next !== undefined && isWork(next, true) && takeApart(next).value === undefined) {
       // A part of the method with a heading of its own.
       kept.push({ at, raw: line.endsWith(':') ? raw : `${raw.trimEnd()}:` });
@@ -327,8 +357,8 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
       inMethod = false;
       heading = line.replace(/^#+\s*|:$/g, '');
       if (/^ingredients$/i.test(heading)) heading = '';
-    } else if (inMethod || isWork(line, wasWork)) {
-      work(line, raw, at);
+    } else if (inMethod || counted.has(at) || isWork(line, wasWork)) {
+      work(line, counted.has(at) ? raw.replace(/^\s*\d{1,2}/, (sign) => ' '.repeat(sign.length)) : raw, at);
       wasWork = true;
     } else if (foods.length === 0 && method.length === 0 && isTalk(line)) {
       notes.push(line);
@@ -337,7 +367,10 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
       const head = HEADED_LINE.exec(line)?.[0] ?? '';
       const under = head === '' || /^optional/i.test(head) ? heading : head.replace(/:\s*$/, '');
       foods.push(
-        ...splitFoods(line.slice(head.length), placed.length === 1, context).map((own) => ({ heading: under, text: own })),
+        ...splitFoods(line.slice(head.length), placed.length === 1, context, head !== '' && under !== heading).map((own) => ({
+          heading: under,
+          text: own,
+        })),
       );
     }
   }

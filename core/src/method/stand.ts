@@ -14,7 +14,7 @@ export function doLet(k: Kitchen, clause: Clause, n: number): void {
     doThin(k, clause, n);
     return;
   }
-  if (/\b(?:whole|chunky|bit chunky|lumps|as it is)\b/i.test(text) && minutes === undefined) {
+  if (/\b(?:whole|chunky|bit chunky|lumps|chunks|as it is)\b/i.test(text) && minutes === undefined) {
     k.put('remark', n);
     return;
   }

@@ -60,6 +60,7 @@ export function doSeason(k: Kitchen, clause: Clause, n: number): void {
 export function doCheck(k: Kitchen, clause: Clause, n: number): void {
   const { text: words } = clause;
   if (/\bseason|\bsalt\b/i.test(words)) doSeason(k, clause, n);
-  else if (/\b(?:thick|consistency|texture)\b/i.test(words) && /\b(?:with|add)\b/i.test(words)) doThin(k, clause, n);
+  else if (/\b(?:thick\w*|consistency|texture)\b/i.test(words) && /\b(?:with|add(?:ing)?|using)\b/i.test(words))
+    doThin(k, clause, n);
   else k.put('remark', n);
 }

@@ -180,7 +180,10 @@ function fractional(figure: string): number {
 
 /** The cut that a line asks for, undefined where it says nothing. @example cutOf('celeriac, in 2 cm dice') // a cube of 20 mm */
 export function cutOf(text: string): WrittenCut | undefined {
-  const words = text.toLowerCase();
+  // "3-inch piece fresh ginger, grated": the piece is bought, and is no cut.
+  const words = text
+    .toLowerCase()
+    .replace(/^[\d½¼¾ ]*\(?\s*[\d½¼¾.,/]+ ?-? ?(?:cm|inch(?:es)?|in|")\)? ?(?:piece|knob|thumb|length|chunk|nub|stick)s?\b/, '');
   const sized =
     /(\d+\s+\d\/\d|\d+\s*[½¼¾]|\d\/\d|[½¼¾]|\d+(?:[.,]\d+)?)\s*-?\s*(mm|cm|inch|in\b|")(?:es)?[- ]*(slices?|thick|dice|cubes?|chunks?|pieces?|rounds?)?/.exec(
       words,

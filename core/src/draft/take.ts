@@ -82,7 +82,8 @@ export function takeLine(reading: LineReading, context: TakeContext, answer?: An
   if (says === 'for frying' || (role === 'fat' && says !== undefined)) {
     return taken(text, own, role, { amount: { rule: 'panFloor', kgPerM2: PAN_FAT_KG_M2 }, kg: 0, assumed: [], way: undefined });
   }
-  if (role === 'salt' || (role === 'liquid' && says === 'to cover') || says === 'to the mark') {
+  // "Ice cold water", "water as needed": the step that pours it says how much.
+  if (role === 'salt' || (role === 'liquid' && says === 'to cover') || says === 'to the mark' || own.id === 'water') {
     return taken(text, own, role, { amount: { rule: 'byStep' }, kg: 0, assumed: [], way: undefined });
   }
   const amount = assumedAmount(role, own, bowls);

@@ -4,6 +4,9 @@ import { USUAL } from './usual.js';
 import { BLENDERS } from './lexicon.js';
 import { minutesIn, partOf, partsInWords } from './measures.js';
 import type { Clause } from './clauses.js';
+import { plain } from '../amounts/index.js';
+import type { Mention } from './mentions.js';
+import type { Vessel } from './vessel.js';
 
 /** "Most of it" and "some of it", where no part is named. Kitchen defaults, marked where they are used. */
 const MOST = 0.8;
@@ -33,6 +36,22 @@ function transferred(k: Kitchen, clause: Clause, n: number): string | undefined 
   return part !== undefined && /cup|ladle/.test(part) ? 'some' : part;
 }
 
+/** "For the cashew cream: blend the cashews with water": what has a heading of its own is blended beside the soup. */
+function apartOf(
+  k: Kitchen,
+  clause: Clause,
+  mentions: readonly Mention[],
+): { readonly vessel: Vessel; readonly ready: readonly Mention[] } | undefined {
+  const section = plain(clause.section.replace(/^(?:for|to make|make) (?:the |a )?/i, ''));
+  const inSection = (line: string): boolean => plain((k.lineOf(line)?.heading ?? '').replace(/^for (?:the |a )?/i, '')) === section;
+  const soup = k.mainVessel();
+  if (section === '' || soup?.isBlended !== true || [...soup.lines].some(inSection)) return undefined;
+  const fresh = mentions.filter(({ line }) => !k.isUsedUp(line));
+  if (fresh.length === 0 || !fresh.every(({ line }) => inSection(line))) return undefined;
+  const ready = k.pending().filter(({ line }) => inSection(line) && !fresh.some((one) => one.line === line));
+  return { vessel: k.fresh('jug', clause.section), ready };
+}
+
 export function doBlend(k: Kitchen, clause: Clause, n: number, verb: string): void {
   const { text: words } = clause;
   if (/^blend in\b/i.test(words.slice(clause.verbAt)) && k.mentions(k.body(clause), clause).some(({ line }) => !k.isUsedUp(line))) {
@@ -43,7 +62,8 @@ export function doBlend(k: Kitchen, clause: Clause, n: number, verb: string): vo
   const left = whole === null ? [] : k.mentions(whole[1] ?? '', clause).map(({ line, share = 1 }) => ({ line, share }));
   const body = k.body(whole === null ? clause : { ...clause, text: words.slice(0, whole.index) });
   const mentions = k.mentions(body, clause);
-  const vessel = soupVessel(k, clause, n);
+  const apart = apartOf(k, clause, mentions);
+  const vessel = apart?.vessel ?? soupVessel(k, clause, n);
   const share =
     transferred(k, clause, n) ??
     /\b(?:about )?(half|a third|one third|two[- ]thirds|a quarter|three[- ]quarters|some|part|a portion|most)\b(?: of)?/i
@@ -57,7 +77,7 @@ export function doBlend(k: Kitchen, clause: Clause, n: number, verb: string): vo
     share === undefined || mentions.some(({ line, share: own }) => own !== undefined && k.isDivided(line))
       ? undefined
       : (partOf(share) ?? (share === 'most' ? MOST : SOME));
-  const fresh = mentions.filter(
+  const fresh = [...(apart?.ready ?? []), ...mentions].filter(
     ({ line }) => (!k.isUsedUp(line) || k.vesselOf(line) !== vessel) && !(blended !== undefined && k.isUsedUp(line)),
   );
   const isRest = /\b(?:remaining|rest of the) (?:soup|mixture)\b|\bthe rest\b/i.test(body);

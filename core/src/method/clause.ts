@@ -73,6 +73,15 @@ function take(k: Kitchen, clause: Clause, n: number): void {
   }
   if (/\b(?:in|into|to) (?:a |the )?(?:[\w-]+ )?(?:blender|liquidi[sz]er|food processor|processor)\b/i.test(text))
     k.blenderSaid = /\bprocessor\b/i.test(text) ? 'processor' : 'jug';
+  if (/^(?:ccp|haccp|safety|note|tip|nb)\b\s*[:.-]/i.test(text)) {
+    k.put('remark', n);
+    return;
+  }
+  if (k.actions.at(-1)?.does === 'store' && /^(?:then )?(?:re-?heat|defrost|thaw|warm)\b/i.test(text)) {
+    // How it is brought back another day.
+    k.put('setting', n);
+    return;
+  }
   if (/\bblast[- ]chill/i.test(text)) {
     k.put('store', n);
     return;

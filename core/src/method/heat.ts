@@ -78,6 +78,10 @@ export function doHeat(k: Kitchen, clause: Clause, n: number, verb: string): voi
     doPreheat(k, clause, n);
     return;
   }
+  if (/\bto (?:the |a )?(?:boil|boiling|simmer)\b/i.test(text) && k.here?.isWet === true) {
+    k.as('bring', clause, n, 'bring');
+    return;
+  }
   const body = k.body(clause);
   const mentions = k.mentions(body, clause);
   const fats = mentions.filter(({ line }) => k.lineOf(line)?.taken.role === 'fat' || k.lineOf(line)?.taken.row.group === 'fats');
@@ -176,6 +180,11 @@ export function doSweat(k: Kitchen, clause: Clause, n: number): void {
 }
 
 export function doFry(k: Kitchen, clause: Clause, n: number): void {
+  if (/\bdeep-fr(?:y|ied)\b/i.test(clause.text)) {
+    // What goes on top, in a pan of its own: none of its oil is in the soup.
+    k.put('prepare', n, { vessel: undefined });
+    return;
+  }
   const mentions = k.about(clause);
   if (/\b(?:in|into) the oven\b|\bin a (?:hot|moderate) oven\b/i.test(clause.text)) {
     doRoast(k, clause, n);

@@ -27,7 +27,7 @@ export function doAdd(k: Kitchen, clause: Clause, n: number): void {
     k.as('blend', clause, n, 'blend');
     return;
   }
-  if (/\bthrough (?:a|the) (?:blender|liquidi[sz]er|food processor)\b/i.test(text)) {
+  if (/\bthrough (?:(?:a|the|your) )?(?:blender|liquidi[sz]er|food processor)\b/i.test(text)) {
     k.as('blend', clause, n, 'blend');
     return;
   }
@@ -57,8 +57,8 @@ export function doAdd(k: Kitchen, clause: Clause, n: number): void {
   const isLiquor =
     /\b(?:reserved|cooking|soaking) (?:water|liquid|liquor)\b/i.test(body) && k.vessels.some(({ isDrained }) => isDrained);
   const named = k.mentions(body, clause).filter(({ line }) => !(isLiquor && k.lineOf(line)?.taken.row.id === 'water'));
-  const kept = named.length === 0 ? restOfKept(k, clause, n) : [];
-  const mentions = withoutLaterHerbs(k, k.withPrepared([...named, ...kept], body, clause), n).filter(
+  const kept = named.every(({ byGroup }) => byGroup === true) ? restOfKept(k, clause, n) : [];
+  const mentions = withoutLaterHerbs(k, k.withPrepared([...(kept.length > 0 ? [] : named), ...kept], body, clause), body, n).filter(
     ({ line }) => !(SALT_MEASURED.test(body) && isSaltToTaste(k, line)),
   );
   if (isMoreSalt(k, mentions, text)) {
@@ -163,8 +163,9 @@ export function doAdd(k: Kitchen, clause: Clause, n: number): void {
 }
 
 /** "Add the herbs" does not mean the parsley that is served on top. */
-function withoutLaterHerbs(k: Kitchen, mentions: readonly Mention[], n: number): readonly Mention[] {
-  const isHerb = ({ line, byGroup }: Mention): boolean => byGroup === true && k.lineOf(line)?.taken.row.group === 'herbs';
+function withoutLaterHerbs(k: Kitchen, mentions: readonly Mention[], body: string, n: number): readonly Mention[] {
+  const isHerb = ({ line, at, length }: Mention): boolean =>
+    length > 0 && /^herbs$/i.test(body.slice(at, at + length)) && k.lineOf(line)?.taken.row.group === 'herbs';
   if (mentions.filter(isHerb).length < 2) return mentions;
   const onTop = k.clauses
     .slice(n + 1)

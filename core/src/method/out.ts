@@ -291,6 +291,10 @@ function measuredShare(k: Kitchen, vessel: Vessel, text: string): number | undef
 }
 
 export function doDrain(k: Kitchen, clause: Clause, n: number): void {
+  if (/\b(?:on|onto|over) (?:some |a sheet of )?(?:kitchen|paper|absorbent)\b/i.test(clause.text)) {
+    k.put('setting', n);
+    return;
+  }
   const mentions = k.mentions(k.body(clause), clause);
   const at = mentions.map(({ line }) => k.vesselOf(line)).find((one) => one !== undefined);
   const vessel = at ?? (mentions.length === 0 ? k.here : undefined);

@@ -4,7 +4,8 @@ import { findName, readLine, takeApart, type ReadingContext } from '../amounts/i
 export const LONGEST_LINE = 300;
 
 /** What a list of foods ends on, said of all of them. */
-const FOR_ALL = /,?\s*((?:to (?:serve|garnish|finish|taste|top))|(?:for (?:serving|garnish(?:ing)?|the top)))\s*$/i;
+const FOR_ALL =
+  /,?\s*((?:to (?:serve|garnish|finish|taste|top))|(?:for (?:serving|garnish(?:ing)?|topping|sprinkling|drizzling|the top)))\s*$/i;
 
 /** Several foods without amounts in one line, "salt, pepper and nutmeg", each for itself; undefined where it is one food. */
 function listed(line: string, context: ReadingContext, isOnTop: boolean): string[] | undefined {
@@ -65,6 +66,15 @@ const OF_A_CUT = /^\d+(?:[.,]\d+)? ?(?:-|–)? ?\d* ?(?:cm|mm|inch|in\b|")/i;
 /** "Onion - 1 small, sliced", "Garlic: 5-6 cloves". */
 const FOOD_DASH_AMOUNT =
   /^([a-z][a-z'’() -]{1,40}?)\s*(?:\s[-–—]\s|:\s)\s*((?:\d|[½¼¾⅓⅔]|an?\b|few\b|some\b|half\b)[^,]{0,40}?)(?:, (.*))?$/i;
+/** A food and its amount in two columns: "Onions, yellow, chopped        6 lb". */
+const IN_COLUMNS =
+  /^([a-z].{2,60}?)(?:\s{2,}|\t)((?:\d[\d.,/ ]*|[½¼¾])\s*(?:kg|g|ml|l|litres?|tbsps?|tsps?|t|lbs?|oz|gal|qts?|pts?|cups?|each|ea|cans?|bunch(?:es)?)?\.?)$/i;
+
+/** Whether all words of a line are a food's own name: "white pepper" is the pepper that is meant, "pepper, white" any. */
+function isNamed(line: string, context: ReadingContext): boolean {
+  return readLine(line, { ...context, guesses: false }).code === 'READ';
+}
+
 /** "Oil, sunflower 150 ml": a name from behind, and its amount. */
 const NAME_FROM_BEHIND = /^([a-z]+), ([a-z]+) (\d[\d.,]* ?(?:kg|g|ml|l|litres?|tbsp|tsp|lb|oz|cups?))$/i;
 
@@ -88,6 +98,16 @@ function amountFirst(line: string, context: ReadingContext): string {
     const turned = [`${amount} ${food}`, `${amount} of ${food}`].find((one) => isKnown(one, context));
     if (turned !== undefined) return `${turned}${tail}`;
   }
+  const column = IN_COLUMNS.exec(line);
+  if (column !== null && !isKnown(column[1] ?? '', context)) {
+    const [, food = '', amount = ''] = column;
+    const [name = '', kind = '', ...manners] = food.split(/\s*,\s*/);
+    const tail = manners.length > 0 ? `, ${manners.join(', ')}` : '';
+    // "Squash, butternut, peeled   32 lb": the kind stands behind the name.
+    const turned = [`${amount} ${kind} ${name.replace(/s$/i, '')}${tail}`, `${amount} ${kind} ${name}${tail}`, `${amount} ${food}`];
+    const found = (kind === '' ? turned.slice(2) : turned).find((one) => isNamed(one, context));
+    if (found !== undefined) return found;
+  }
   const parts = FOOD_THEN_AMOUNT.exec(line);
   if (parts === null) return line;
   const [, food = '', amount = '', manner] = parts;
@@ -106,7 +126,7 @@ export function splitFoods(line: string, alone: boolean, context: ReadingContext
     alone && pieces.length === 1 ? line.split(/, ?(?=(?:\d|[½¼¾⅓⅔]|an? |one |two |three |half |salt\b|pepper\b))/i) : pieces;
   return split
     .map((piece) => piece.replace(/(?<=[a-zà-ÿ]{4})\.\s*$/i, ''))
-    .map((piece) => amountFirst(piece.trim().replace(/^you(?:['’]ll| will)? need:\s*/i, ''), context))
+    .map((piece) => amountFirst(piece.trim().replace(/^(?:you(?:['’]ll| will)? need|ingredients):\s*/i, ''), context))
     .map((piece) => piece.replace(/^(?:s\.? ?(?:&|\+|and) ?p(?:\.|\b)|salt ?[+/] ?pepper|seasoning$)/i, 'salt and pepper'))
     .flatMap((piece) => amountsBehindOneAnother(piece, context) ?? [piece])
     .flatMap((piece) => {

@@ -39,9 +39,14 @@ const SERVES_BEHIND =
 /** "Potage for 50": how many at the end of the first line. */
 const FOR_SO_MANY =
   /^([^\d]{4,60}?),? (?:enough )?for (\d{1,3}|two|three|four|five|six|seven|eight|ten|twelve)(?: people| bowls| persons)?$/i;
+/** "Lentil soup for the freezer. Makes 8 portions." */
+const MAKES_BEHIND = /^([^\d.]{4,80})[.,;] ((?:makes|serves|feeds|enough for) [^.;]{1,30})\.?$/i;
+/** What a method ends on: "Serves 4-6." */
+const SERVES_AT_END =
+  /(?:^|[.!;] )((?:serves|makes|feeds) (?:about )?\d+(?: ?(?:-|–|to) ?\d+)?)(?: (?:people|portions|bowls|servings|generously))?\.?\s*$/i;
 const HEADING = /^(?:#+\s*)?(?:ingredients|you will need|shopping|for (?:the |a )?[\w &-]+|to (?:serve|garnish|finish))\s*:?$/i;
 /** "Roast tomato – 20 portions": bowls at the end of a title, or alone. */
-const PORTIONS = /(?:^|\s*[–—(,-]\s*)(?:serves |for |makes )?(\d+)\s*(?:portions?|servings?|bowls?|covers|people)\)?$/i;
+const PORTIONS = /(?:^|\s*[–—(,·•|.-]\s*)(?:serves |for |makes )?(\d+)\s*(?:portions?|servings?|bowls?|covers|people)\)?$/i;
 /** How long it takes and how hard it is, by the editor: nothing to cook by. */
 const ABOUT =
   /^(?:prep(?:aration)?|cook(?:ing)?|total|active|hands[- ]on|ready|takes|difficulty|course|cuisine|calories)\b(?: time| in)?\s*:?\s*(?:about |under )?(?:\d|easy|medium|less)/i;
@@ -267,6 +272,14 @@ function countedSteps(rows: readonly Row[], context: ReadingContext): ReadonlySe
 }
 const LEAST_COUNTED = 3;
 
+/** "Cashew cream" over lines with amounts: a heading without its colon. */
+function isBareHeading(line: string, next: string | undefined, context: ReadingContext): boolean {
+  if (next === undefined || !/^[A-Z\p{Lu}]/u.test(line) || /[\d½¼¾.,;!?]/.test(line)) return false;
+  if (line.split(/\s+/).length > MOST_HEADING_WORDS || takeApart(next).value === undefined) return false;
+  return readLines(splitFoods(line, false, context), context).every(({ code }) => code === 'UNKNOWN_FOOD');
+}
+const MOST_HEADING_WORDS = 4;
+
 /** A text of the same length with only these rows in it. */
 function blanked(text: string, rows: readonly { readonly at: number; readonly raw: string }[]): string {
   let out = '';
@@ -321,6 +334,12 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
     const isHeading = HEADING.test(line) || (line.endsWith(':') && line.length < 60);
     const next = placed[n + 1]?.line;
     const portions = bowls === undefined ? PORTIONS.exec(line) : null;
+    const behind = n === 0 && bowls === undefined && placed.length > 1 ? MAKES_BEHIND.exec(line) : null;
+    if (behind !== null) {
+      title = (behind[1] ?? '').replace(/^#+\s*/, '');
+      bowls = bowlsIn(behind[2] ?? '');
+      continue;
+    }
     const soMany = n === 0 && bowls === undefined && placed.length > 1 ? FOR_SO_MANY.exec(line) : null;
     if (soMany !== null && portions === null && stated === undefined) {
       title = (soMany[1] ?? '').replace(/^#+\s*/, '');
@@ -339,7 +358,8 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
       foods.push(...splitFoods(line, false, context).map((own) => ({ heading, text: own })));
     } else if (ABOUT.test(line) && line.length < 80) {
       // "Takes: 1 hr  Makes: 6 portions".
-      const beside = bowls === undefined ? /\b(?:serves|makes|feeds|yields?)\s*:?\s*(\d+)\b/i.exec(line) : null;
+      const beside =
+        bowls === undefined ? (/\b(?:serves|makes|feeds|yields?)\s*:?\s*(\d+)\b/i.exec(line) ?? PORTIONS.exec(line)) : null;
       if (beside !== null) bowls = Number(beside[1]);
     } else if (foods.length === 0 && method.length === 0 && /^\([^()\d]*\)$/.test(line)) {
       notes.push(line);
@@ -353,7 +373,7 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
     } else if (isHeading && method.length > 0 && next !== undefined && isWork(next, true) && takeApart(next).value === undefined) {
       // A part of the method with a heading of its own.
       kept.push({ at, raw: line.endsWith(':') ? raw : `${raw.trimEnd()}:` });
-    } else if (isHeading) {
+    } else if (isHeading || isBareHeading(line, next, context)) {
       inMethod = false;
       heading = line.replace(/^#+\s*|:$/g, '');
       if (/^ingredients$/i.test(heading)) heading = '';
@@ -374,6 +394,7 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
       );
     }
   }
+  bowls ??= bowlsIn(SERVES_AT_END.exec(method.at(-1) ?? '')?.[1] ?? '');
   const listedFoods = foods.filter(({ text: food }) => food !== '');
   const own = listedFoods.length > 0 ? byPercent(listedFoods, text) : foodsInProse(method.join(' '), context);
   if (own.length === 0) return { ok: false, code: 'NOTHING_IN_IT' };

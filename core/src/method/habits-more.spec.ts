@@ -1,0 +1,211 @@
+import { factsOf, readCorpus } from '../../spec/method-corpus.js';
+import type { Country } from '../amounts/index.js';
+import { LARDER_ROWS, makeLarder } from '../larder/index.js';
+import { namesOf } from '../amounts/index.js';
+import { readPaste } from './index.js';
+
+function read(text: string, country: Country = 'gb') {
+  const reading = readCorpus({ text, country });
+  return {
+    facts: factsOf(reading).map(({ does, lines, figures }) =>
+      [does, ...lines, ...Object.entries(figures).map(([key, value]) => `${key}=${value}`)].join(' '),
+    ),
+    lines: reading.taken.map(({ row: { id }, kg, role }) => ({ id, kg, role })),
+    unread: reading.unread,
+  };
+}
+
+const START = 'Soup\nServes 4\n500 g parsnips\n1 onion\n30 g butter\n1 litre chicken stock\n';
+const COOK = 'Sweat the onion and parsnips in the butter for 10 minutes. Add the stock and simmer for 20 minutes.';
+
+describe('more habits of writing', () => {
+  it('what is more than the amount goes on top; the amount goes into the pot', () => {
+    const { lines } = read(`${START}150 ml single cream, plus a swirl to serve\n15 g dill, plus sprigs to garnish\n${COOK}`);
+    expect(lines.find(({ id }) => id === 'single-cream')?.role).toBe('cream');
+    expect(lines.find(({ id }) => id === 'dill')?.role).toBe('herb');
+  });
+
+  it('a pour to a consistency is a letting down, whatever is asked for', () => {
+    for (const words of [
+      'Add enough extra stock or water to give the consistency you like - I go for single cream.',
+      'Adjust the consistency with hot water if too thick.',
+      'Add a splash of water until it is the thickness of pouring cream.',
+    ])
+      expect(read(`${START}100 ml single cream\n${COOK} Blend until smooth. ${words} Stir in the cream.`).facts.slice(-2))
+        .withContext(words)
+        .toEqual([jasmine.stringMatching(/^thin (?:chicken-stock|water)$/), 'cream single-cream']);
+  });
+
+  it('foods before a dash, with their count behind it', () => {
+    const { lines, unread } = read(
+      `Shorba\nTomatoes - 750 gms\nOnion - 1 small, sliced\nGinger - 1 inch piece\nGarlic - 5-6 cloves\nCoriander stalks - a few\nWater - 3 cups\n\nMethod:\n1. Boil everything for 20 minutes.`,
+    );
+    expect(unread).toEqual([]);
+    expect(lines.map(({ id }) => id)).toEqual(['tomato', 'onion', 'ginger', 'garlic', 'coriander', 'water']);
+    // Three stalks, not three bunches.
+    expect(lines.find(({ id }) => id === 'coriander')!.kg).toBeLessThan(0.02);
+  });
+
+  it('ground to a paste is blended, and what is blended is sieved and not drained', () => {
+    const { facts } = read(`${START}${COOK} Cool slightly & grind to a smooth paste in a mixer. Strain through a sieve.`);
+    expect(facts.slice(-2)).toEqual(['blend', 'sieve']);
+  });
+
+  it('“I use my immersion blender” blends; “to get it hot again” warms; salt and pepper before another thing seasons', () => {
+    const { facts } = read(
+      `${START}100 ml single cream\na little nutmeg\n${COOK} I use my immersion blender right in the pot, and I leave a few chunks. Stir in the cream and put it back over low heat, just to get it hot again. Salt and pepper to taste, and grate a little nutmeg on top.`,
+    );
+    expect(facts.slice(-5)).toEqual(['blend blender=stick', 'cream single-cream', 'warm', 'season', 'garnish nutmeg']);
+  });
+
+  it('a little of a spice is a pinch', () => {
+    const { lines } = read(`${START}a little nutmeg\n${COOK}`);
+    expect(lines.find(({ id }) => id === 'nutmeg')!.kg).toBeLessThan(0.0005);
+  });
+
+  it('a vegetable is singed with flour', () => {
+    const { facts } = read(
+      `${START}30 g plain flour\nSweat the onion in the butter for 8 minutes. Singe with the flour and cook out for 2 minutes. Add the stock and parsnips.`,
+    );
+    expect(facts.slice(2, 4)).toEqual(['add plain-flour', 'bloom min=2']);
+  });
+
+  it('minutes in which pressure builds are no step; of what a part is kept the rest goes in', () => {
+    const { facts } = read(
+      `${START}1 can (400 ml) coconut milk\nPut the parsnips, onion and stock in the pot. Cook on HIGH pressure for 8 minutes. It will take about 10 minutes to come up to pressure. Shake the can of coconut milk, reserve 60 ml for drizzling, and pour the rest in the pot. Blend.`,
+    );
+    expect(facts.slice(1)).toEqual(['pressure min=8', 'keep coconut-milk', 'cream coconut-milk', 'blend']);
+  });
+
+  it('what is served on top stands in one line, counted and not', () => {
+    const { lines } = read(`${START}To serve: ice cubes, 3 radishes cut into matchsticks, olive oil\n\n${COOK} Serve.`);
+    expect(lines.slice(-3).map(({ id, role }) => [id, role])).toEqual([
+      ['ice', 'garnish'],
+      ['radish', 'garnish'],
+      ['olive-oil', 'garnish'],
+    ]);
+  });
+
+  it('two foods in one line are two; meat that is lifted out comes back under any verb; herbs of the top stay out', () => {
+    const { facts, lines } = read(
+      `Pea and ham\n500 g split peas\n1 ham hock, about 1 kg\n2 carrots\n2 bay leaves and a few sprigs of thyme, tied together\n2.5 litres water\na handful of parsley\nPut the hock in a pan, cover with the water and bring to the boil. Add the peas, carrots and herbs. Simmer for 2 hours. Lift out the hock and fish out the herbs. When cool enough to handle, shred the meat, discarding skin, fat and bone. Blend half of the soup. Add three-quarters of the ham. Serve topped with the rest of the ham and the parsley.`,
+    );
+    expect(lines.map(({ id }) => id)).toContain('thyme');
+    expect(facts).toContain('keep cooked-ham');
+    expect(facts).toContain('giveBack cooked-ham');
+    expect(facts.find((fact) => fact.startsWith('add split-peas'))).not.toContain('parsley');
+    expect(facts.at(-1)).toBe('garnish cooked-ham parsley');
+  });
+
+  it('a share that is moved to the blender counts, whatever is done with its lid before', () => {
+    const { facts } = read(
+      `${START}${COOK} Transfer about two-thirds of the soup to a blender, remove the center cap and cover with a towel, and blend until smooth.`,
+    );
+    expect(facts.at(-1)).toBe('blend blender=jug share=0.67');
+  });
+
+  it('a recipe in paragraphs may begin with its list in a sentence; “them” are those of the sentence', () => {
+    const { facts, lines } = read(
+      'Watercress soup the old way\n\nTake two good bunches of watercress, 1 lb of potatoes, an onion, 1½ pints of stock, ½ pint of milk, 1 oz of butter and a little cream.\nWash the watercress. Peel and slice the potatoes and onion, and stew them in the butter with the lid on for ten minutes. Pour on the stock and boil for 20 minutes. Put in the watercress and boil three minutes longer.',
+    );
+    expect(lines.map(({ id }) => id)).toEqual([
+      'watercress',
+      'potato',
+      'onion',
+      'vegetable-stock',
+      'milk',
+      'butter',
+      'whipping-cream',
+    ]);
+    expect(facts.slice(0, 2)).toEqual(['add potato onion butter', 'sweat min=10 lid=on']);
+    expect(facts.at(-2)).toBe('add watercress');
+  });
+
+  it('steps that are only counted are a method; foods that are only counted are none', () => {
+    const sheet = read(
+      'Squash soup   batch 10 L   portion 250 ml\nSweet potato, peeled 3.5 kg\nOnion, diced 800 g\nVeg oil 100 ml\nVeg stock 5 L\n\n1 Steam combi 180C. Sweet potato on 2 x GN1/1 trays, half the oil, 35 min until caramelised.\n2 Brat pan: remaining oil, onion 8 min no colour.\n3 Stock in. Boil. Sweet potato in. Simmer 15.\n4 Blend (stick) 5 min. Pass.\n5 Blast chill to <3C within 90 min.',
+    );
+    expect(sheet.facts).toEqual([
+      jasmine.stringMatching(/^add sweet-potato rapeseed-oil$/),
+      'roast min=35 oven=180',
+      'add rapeseed-oil onion',
+      'sweat min=8',
+      'add vegetable-stock',
+      'boil',
+      'join',
+      'simmer min=15',
+      'blend min=5 blender=stick',
+      'sieve',
+      'store',
+    ]);
+    const counted = read(`Soup\n1 Onion\n2 Carrots\n3 Leeks\n1 litre water\n${COOK.replace('parsnips', 'carrots')}`);
+    expect(counted.lines.map(({ id }) => id)).toEqual(['onion', 'carrot', 'leek', 'water']);
+    const pasting = readPaste('Squash soup   batch 10 L   portion 250 ml\n3 kg squash\n\nBoil it.', {
+      larder: makeLarder(LARDER_ROWS),
+      names: namesOf(LARDER_ROWS),
+      country: 'gb',
+    });
+    expect(pasting.ok && [pasting.pasted.title, pasting.pasted.bowls]).toEqual(['Squash soup', 40]);
+  });
+
+  it('through the blender, heated to boiling, deep-fried: each as it is meant', () => {
+    const { facts } = read(
+      `${START}100 ml milk\nSweat the onion and parsnips in the butter for 10 minutes. Add the stock. Heat to boiling, stirring; simmer 15 minutes. Put through blender. Stir in the milk; heat through. Deep-fry a few slices of parsnip at 150C until golden and drain on kitchen paper. Serves 4-6.`,
+    );
+    expect(facts.slice(2)).toEqual(['add chicken-stock', 'boil', 'simmer min=15', 'blend blender=jug', 'add milk', 'warm']);
+  });
+
+  it('bowls stand behind the title, in the line of times, and at the end of the method', () => {
+    const bowlsOf = (text: string): number | undefined => {
+      const pasting = readPaste(text, { larder: makeLarder(LARDER_ROWS), names: namesOf(LARDER_ROWS), country: 'gb' });
+      return pasting.ok ? pasting.pasted.bowls : undefined;
+    };
+    const foods = '1 kg carrots\n1 litre water\n';
+    expect(bowlsOf(`Lentil soup for the freezer. Makes 8 portions.\n${foods}Boil the carrots in the water.`)).toBe(8);
+    expect(bowlsOf(`Soup\nPrep 15 min · Cook 4 hr on high · 8 servings\n${foods}Boil the carrots.`)).toBe(8);
+    expect(bowlsOf(`Soup\n${foods}\nBoil the carrots in the water for 20 minutes. Serves 4-6.`)).toBe(5);
+  });
+
+  it('a kitchen’s list has its amounts in a column and the kind behind the name', () => {
+    const { lines, unread } = read(
+      'Squash soup\nYield: 100 portions\n\nSquash, butternut, peeled, cubed   32 lb\nOnions, yellow, chopped            6 lb\nGarlic, granulated                 1/4 cup\nVegetable base, low sodium         8 oz\nPepper, white                      1 Tbsp\nSalt, kosher                       1/4 cup\nWater, hot                         4 gal\n\n1. Boil everything. CCP: Cook to 165 F.',
+      'us',
+    );
+    expect(unread).toEqual([]);
+    expect(lines.map(({ id }) => id)).toEqual([
+      'butternut',
+      'onion',
+      'garlic-powder',
+      'stock-cube',
+      'white-pepper',
+      'coarse-salt',
+      'water',
+    ]);
+    expect(lines[0]!.kg).toBeCloseTo(14.5, 1);
+  });
+
+  it('a piece of ginger by its length is not cut to that length', () => {
+    const reading = readCorpus({
+      text: `${START}3-inch piece fresh ginger, peeled and grated\n1 (2-inch) piece ginger\n${COOK}`,
+      country: 'us',
+    });
+    expect(reading.taken.filter(({ row }) => row.id === 'ginger').map(({ cut }) => cut?.sizeMm)).toEqual([3, 12]);
+  });
+
+  it('a heading without its colon is none of the foods; what stands under it is blended beside the soup', () => {
+    const { facts, unread } = read(
+      'Tomato soup\n\nSoup\n1 kg tomatoes\n2 cups veggie broth\n\nCashew cream\n3/4 cup raw cashews\n3/4 cup water\n1 tsp lemon juice\n\nSimmer the tomatoes in the broth for 20 minutes. Blend until smooth.\nFor the cashew cream: drain cashews; blend with water and lemon juice until silky, 2 minutes.\nStir half the cashew cream into the soup.',
+      'us',
+    );
+    expect(unread).toEqual([]);
+    expect(facts.at(-3)).toMatch(/^add cashews.* water lemon-juice$/);
+    expect(facts.at(-2)).toBe('blend min=2');
+  });
+
+  it('how it is brought back another day is no step of the soup', () => {
+    const { facts } = read(
+      `${START}${COOK} Cool, portion and freeze for up to 3 months. Reheat from frozen with a splash of water.`,
+    );
+    expect(facts.filter((fact) => fact.startsWith('warm'))).toEqual([]);
+  });
+});

@@ -16,7 +16,7 @@ const MANNERS = new Set(
     'without from in on skin at well one each no not unsalted heaped level rounded scant generous store bought shop tinned jarred packed ' +
     'no10 piece cube chunk wedge slice strip sprig stick topping top sprinkle swirl finish finishing serving garnishing ' +
     'frying roasting drizzling knob splash drizzle handful mm cm inch middling skinned stoned podded shelled defrosted thawed ' +
-    'just enough sufficient dollop pat glug bit sized thumb husked shucked picked fat plump hand torn snipped crumbled more if liked ' +
+    'cracked freshly-cracked just enough sufficient dollop pat glug bit sized thumb husked shucked picked fat plump hand torn snipped crumbled more if liked ' +
     'frozen day old crust removed kernel pak tetra packet package bag punnet ' +
     'needed using inner outer own home made homemade favourite about light long slit smashed bruised stale bunch bundle squeezed pressed ' +
     'zested juiced wedged segmented blanched salted pitted crustless english persian lebanese extra virgin quick washed ready'

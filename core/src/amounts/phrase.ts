@@ -140,6 +140,16 @@ function inWords(text: string): string {
         /^(?:about|approx\.?|approximately|around|ca\.?|roughly|some|scant|heap(?:ed|ing)|level|rounded|generous|just (?:over|under)|a (?:scant|heaped|heaping|level|rounded|generous))\s+(?=\S)/i,
         '',
       )
+      .replace(/\b(pt|qt|gal)s\b\.?/i, '$1')
+      .replace(
+        /(?<=\b(?:cans?|tins?|jars?|cartons?)\b.{0,40})\b(tomato(?:es)?) (?:packed )?in (?:(?:their|its|own|tomato|rich|thick|heavy) )*(?:juices?|pur[ée]e|sauce)\b/i,
+        '$1',
+      )
+      // "1 tbsp + 2 tsp oil": three of one are one of the other.
+      .replace(
+        /^(\d+(?:[.,]\d+)?) ?(?:tbsps?|tablespoons?|T)\.? ?(?:\+|plus|and) (\d+(?:[.,]\d+)?) ?(?:tsps?|teaspoons?|t)\b\.?/i,
+        (_, table: string, tea: string) => `${String(Number(table.replace(',', '.')) * 3 + Number(tea.replace(',', '.')))} tsp`,
+      )
       .replace(/^(?:a |an )?half (?:of )?(?:a |an )/i, '1/2 ')
       .replace(/^half\b(?! as)\s*/i, '1/2 ')
       .replace(/^(?:a |one )?quarter (?:of )?(?:a |an )/i, '1/4 ')
@@ -163,7 +173,7 @@ function inWords(text: string): string {
         /^(?:a |1 )?(?:little|bit of|touch of) (?:more )?(?=(?:(?:freshly|finely|fresh|grated|ground|black|white|smoked|sweet|hot) )*(?:nutmeg|mace|pepper|cayenne|paprika|cinnamon|cumin|allspice|cloves|saffron|turmeric|chilli|chili|curry|salt|sugar)\b)/i,
         '1 pinch ',
       )
-      .replace(/^(?:a |1 )?(?:little|bit of|touch of) (?:more )?(?=[a-z])/i, '1 drizzle ')
+      .replace(/^(?:a |1 )?(?:little(?! gems?\b)|bit of|touch of) (?:more )?(?=[a-z])/i, '1 drizzle ')
       .replace(/^bits? of (?=butter|oil)/i, '1 knob ')
       .replace(/^(\S+) (?:fresh )?(coriander|parsley|dill|mint|basil) (?:stalks?|stems?)\b/i, '$1 sprig of $2')
       // "2 garlic cloves" is two cloves of garlic, "2 celery sticks" two sticks of celery.

@@ -135,7 +135,10 @@ const AT_THE_END = /\b(?:to finish|at the end|blended in last|cold, in cubes)\b/
 export function roleOf(row: IngredientRow, text: string, heading = ''): Role {
   // "Cream, plus more to garnish" goes into the pot; the garnish is what is more.
   const own = text
-    .replace(/[,;]?\s*(?:\band (?:some |a little |a bit )?(?:extra|more)|(?<=\S\s*)\bplus)\b.*$/i, '')
+    .replace(
+      /[,;]?\s*(?:\band (?:some |a little |a bit )?(?:extra|more)\b|(?<=\S\s*)\bplus\b|(?<=\S\s)\+ (?:extra|more)\b).*$/i,
+      '',
+    )
     .replace(/\bto top up\b/i, '');
   if (ON_TOP.test(own) || ON_TOP.test(heading)) return 'garnish';
   if (row.id === 'lemongrass' && CHOPPED.test(text)) return 'base';

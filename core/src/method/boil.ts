@@ -127,7 +127,7 @@ export function doReduce(k: Kitchen, clause: Clause, n: number): void {
     doTurn(k, clause, n);
     return;
   }
-  if (/\breduce\b(?: it| down)? to (?:a |an )?(?:\w+ )?simmer\b/i.test(text)) {
+  if (/\breduce\b(?: it| down)? to (?:maintain |keep |hold )?(?:a |an )?(?:\w+ )?simmer\b/i.test(text)) {
     if (minutesIn(text) === undefined) k.put('setting', n);
     else doSimmer(k, clause, n);
     return;

@@ -1,4 +1,4 @@
-import { ADVERBS, GERUNDS, NOUN_VERBS, OPENERS, PARTICIPLES, PLACES, STRONG_VERBS, VERBS } from './lexicon.js';
+import { ADVERBS, GERUNDS, NOUN_VERBS, OPENERS, PARTICIPLES, PLACES, STRONG_VERBS, VERBS, type Sense } from './lexicon.js';
 
 /** A piece of the method with one thing to do, and where it stands in the text that was read. */
 export interface Clause {
@@ -40,6 +40,7 @@ export function sentencesOf(text: string): Sentence[] {
   const found: Sentence[] = [];
   let section = '';
   let at = 0;
+  const isTitled = hasDottedTitles(text);
   for (const row of text.split(/(?<=\n)/)) {
     const own = row.trim();
     const from = at + row.indexOf(own);
@@ -56,6 +57,7 @@ export function sentencesOf(text: string): Sentence[] {
       ) ?? bareNumber(own);
     let start = numbered?.[0].length ?? 0;
     start += stepTitle(own.slice(start)).length;
+    if (isTitled) start += dottedTitle(own.slice(start)).length;
     const inLine = HEAD_OF_LINE.exec(own.slice(start));
     let here = section;
     const spoken = HEAD_BEFORE_COMMA.exec(own.slice(start));
@@ -94,6 +96,54 @@ function stepTitle(text: string): string {
       .toLowerCase()
       .match(/[a-zà-ÿ-]+/g) ?? [];
   return said.some((word, n) => VERBS[word] !== undefined && (n === 0 || !NOUN_VERBS.has(word))) ? title[0] : '';
+}
+
+/** "1. Sauté the aromatics. Melt the butter ...": a step's name that ends on a full stop. */
+const DOTTED = /^([A-Z][^.:!?\d]{2,40})\.\s+(?=[A-Z])(.{30,})$/;
+const NUMBERED_ROW = /^\s*(?:step )?\d{1,2}[.):]\s+(.*)$/i;
+const MOST_TITLE_WORDS = 5;
+const LEAST_TITLED = 3;
+/** Of the steps so many have a name where steps are named. */
+const TITLED_SHARE = 0.6;
+/** Names of steps speak of kinds, where a step speaks of foods. */
+const KINDS =
+  /^(?:[a-zà-ÿ]+|(?:[a-zà-ÿ]+ )(?:(?:in|up) )?(?:the |your )?(?:base|aromatics|roux|liquids?|veg(?:gies|etables)?|soup|broth|garnish(?:es)?|toppings?|everything|flavou?rs?|ingredients))$/i;
+
+/** Doings that are no more than their word: a name with one of them is a name where its sentences do it too. */
+const DONE_IN_WORDS: ReadonlySet<Sense> = new Set([
+  'blend',
+  'simmer',
+  'boil',
+  'roast',
+  'season',
+  'strain',
+  'chill',
+  'skim',
+  'cool',
+]);
+
+function hasDottedTitles(text: string): boolean {
+  const rows = text.split('\n').flatMap((row) => NUMBERED_ROW.exec(row)?.[1] ?? []);
+  const short = rows.filter((row) => (DOTTED.exec(row)?.[1] ?? 'a b c d e f').split(/\s+/).length <= MOST_TITLE_WORDS);
+  return short.length >= LEAST_TITLED && short.length >= rows.length * TITLED_SHARE;
+}
+
+/** The name of a step where steps are named: one that says of no food anything that its sentences do not say again. */
+function dottedTitle(text: string): string {
+  const hit = DOTTED.exec(text);
+  const [whole = '', title = '', rest = ''] = hit ?? [];
+  if (hit === null || title.split(/\s+/).length > MOST_TITLE_WORDS) return '';
+  const said = rest.toLowerCase();
+  const foods = title
+    .toLowerCase()
+    .split(/[^a-zà-ÿ-]+/)
+    .filter((word) => word.length > 3 && VERBS[word] === undefined && word !== 'with');
+  const isAgain = foods.length > 0 && foods.every((word) => said.includes(word.replace(/s$/, '')));
+  // "Blend the soup. Season it" is a step and no name: nothing behind it blends.
+  const sense = VERBS[title.split(' ')[0]?.toLowerCase() ?? ''];
+  const isDone = sense !== undefined && DONE_IN_WORDS.has(sense);
+  const isSaid = !isDone || (said.match(/[a-zà-ÿ-]+/g) ?? []).some((word) => VERBS[word] === sense);
+  return isSaid && (KINDS.test(title) || isAgain) ? whole.slice(0, whole.length - rest.length) : '';
 }
 
 /** "2 Put the peppers ...": a number of a step without a point behind it. */

@@ -208,4 +208,65 @@ describe('more habits of writing', () => {
     );
     expect(facts.filter((fact) => fact.startsWith('warm'))).toEqual([]);
   });
+
+  it('a title may begin with a number, and a web page leaves stars, units and reviews between the foods', () => {
+    const { lines, unread } = read(
+      'One-Pot Tomato Soup\n★★★★★ 4.9 from 312 reviews\nServes 4\n\nIngredients\nUNITS: US\n1x 2x 3x\n2 (28 oz.) cans whole peeled tomatoes in juice\n1 1/2 pts chicken stock\n1 Tbsp. + 2 tsp. olive oil\n1 little gem lettuce\nfreshly cracked pepper\n\nBoil the tomatoes in the stock for 10 minutes.',
+    );
+    expect(unread).toEqual([]);
+    expect(lines.map(({ id }) => id)).toEqual(['canned-tomatoes', 'chicken-stock', 'olive-oil', 'lettuce', 'black-pepper']);
+    // 25 ml of oil, and a whole lettuce.
+    expect(lines[2]!.kg).toBeCloseTo(0.023, 3);
+    expect(lines[3]!.kg).toBeGreaterThan(0.05);
+  });
+
+  it('a mirepoix is onion, carrot and celery; a can is of its size; a list says how much it makes behind its name', () => {
+    const text =
+      'PUMPKIN BISQUE — YIELD 2 GAL\n\nMirepoix (2:1:1) 2 lb\nButter 6 oz\nChicken stock 1 gal\nPumpkin purée (#10 can) 1 ea\n\nSweat mirepoix in butter, 10 min.\nWhisk in stock. Bring to boil.';
+    const { lines } = read(text, 'us');
+    expect(lines.map(({ id, kg }) => [id, Math.round(kg * 100) / 100])).toEqual([
+      ['onion', 0.45],
+      ['carrot', 0.23],
+      ['celery', 0.23],
+      ['butter', 0.17],
+      ['chicken-stock', 3.79],
+      ['canned-pumpkin', 3.01],
+    ]);
+    const pasting = readPaste(text, { larder: makeLarder(LARDER_ROWS), names: namesOf(LARDER_ROWS), country: 'us' });
+    expect(pasting.ok && pasting.pasted.bowls).toBe(25);
+  });
+
+  it('“sieve or liquidise” does both; “reduce to maintain a simmer” does nothing; “5 more” are minutes', () => {
+    const { facts } = read(
+      `${START}100 ml single cream\nSweat the onion and parsnips in the butter for 10 minutes. Add the stock, bring to a boil, reduce to maintain a low simmer and cook, lid ajar, 25 min. Simmer 5 more. Sieve or liquidise the soup. Finish with the cream.`,
+    );
+    expect(facts.slice(2)).toEqual([
+      'add chicken-stock',
+      'boil',
+      'simmer min=25 lid=ajar',
+      'simmer min=5',
+      'blend',
+      'sieve',
+      'cream single-cream',
+    ]);
+  });
+
+  it('names of steps that end on a full stop are no steps; short sentences of a plain method are', () => {
+    const named = read(
+      `${START}1. Sauté the aromatics. Melt the butter in a saucepan, add the onion and cook 4 minutes until softened.\n2. Add the veg. Stir in the parsnips and stock and simmer 20 minutes until tender.\n3. Blend. Puree half of the soup with a stick blender until it is smooth.`,
+    );
+    expect(named.facts).toEqual([
+      'add butter',
+      'add onion',
+      'sweat min=4',
+      'add parsnip chicken-stock',
+      'simmer min=20',
+      'blend blender=stick share=0.5',
+    ]);
+    const plain = read(
+      `${START}1. Melt the butter. Add the onion and cook gently for 4 minutes until softened.\n2. Add the stock. Simmer the parsnips in it for 20 minutes until they are tender.\n3. Blend the soup. Season it to taste and ladle it into warmed bowls.`,
+    );
+    expect(plain.facts.slice(0, 4)).toEqual(['add butter', 'add onion', 'sweat min=4', 'add chicken-stock']);
+    expect(plain.facts).toContain('blend');
+  });
 });

@@ -69,7 +69,7 @@ const BY_SENSE: Readonly<Record<Sense, string>> = {
   smoke: 'smoke',
   toast: 'toast dry-toast dry-fry',
   sweat: 'sweat soften wilt stew braise',
-  fry: 'pincage pincé fry sauté saute sautée stir-fry brown colour color caramelise caramelize gild crisp sear pan-fry deep-fry shallow-fry',
+  fry: 'pincage pincé fry sauté saute sautée stir-fry brown colour color caramelise caramelize gild crisp sear render pan-fry deep-fry shallow-fry',
   bloom: 'bloom',
   cook: 'cook continue',
   boil: 'boil',

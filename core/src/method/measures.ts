@@ -82,7 +82,8 @@ const TIMED = new RegExp(
 /** A figure that is a time although no unit stands behind it: "about 20", "for 25", "after 25". */
 const BARE = /\b(?:for|after|about|another|a further)\s+(\d{1,3})(?:\s*(?:-|–|to)\s*(\d{1,3}))?(?=\s*(?:[,.;)]|$))/i;
 /** Kitchen notes leave the unit out: "simmer 10". */
-const NOTED = /\b(?:simmer|sweat|roast|boil|fry|cook|rest|bake)\s+(\d{1,3})(?:\s*(?:-|–|to)\s*(\d{1,3}))?(?=\s*(?:[,.;)]|$))/i;
+const NOTED =
+  /\b(?:simmer|sweat|roast|boil|fry|cook|rest|bake)\s+(\d{1,3})(?:\s*(?:-|–|to)\s*(\d{1,3}))?(?=\s*(?:(?:more|longer|further)\s*)?(?:[,.;)]|$))/i;
 
 export interface Time extends Range {
   /** Where it stands in the text. */

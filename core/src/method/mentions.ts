@@ -30,7 +30,7 @@ const QUALITIES = new Set(
     'leaf leave stalk stick seed powder paste juice clove head bulb of in the a and with tin can carton jar bag free gluten cooking eating dry toasted boiling ' +
     'chopped sliced peeled frozen cooked skimmed semi long life no 10 style mild strong flat globe savoy roast roasted to taste for cover serve bunch handful sprig piece ' +
     'teaspoon tablespoon tsp tbsp cup g kg ml l litre liter ounce oz pound lb pint quart inch cm mm can tin x few couple wedge ' +
-    'quarter half third dozen one two three four five six eight ten warm iced lukewarm filtered tap pinch drizzle swirl splash dash drop good quality ripe plus more garnish oil sauce flour cube sun jerusalem new or'
+    'quarter half third dozen one two three four five six eight ten warm iced lukewarm filtered tap pinch crispy crisp drizzle swirl splash dash drop good quality ripe plus more garnish oil sauce flour cube sun jerusalem new or'
   ).split(' '),
 );
 const MAY_STAND_ALONE = new Set(['oil', 'flour', 'salt', 'paste']);

@@ -326,6 +326,8 @@ export function doStrain(k: Kitchen, clause: Clause, n: number): void {
     else k.put('remark', n);
     return;
   }
+  if (/\bor (?:liquidi[sz]e|blend|pur[ée]e|whizz|process)\b/i.test(words))
+    k.as('blend', { ...clause, text: 'blend', verbAt: 0 }, n, 'blend');
   const vessel = k.here !== undefined && isHob(k.here) ? k.here : k.latestHob();
   if (vessel === undefined || (/^(?:press|force|work)$/.test(clause.verb ?? '') && !/\bthrough\b/i.test(words))) {
     k.put('remark', n);

@@ -98,6 +98,8 @@ function amountFirst(line: string, context: ReadingContext): string {
     const turned = [`${amount} ${food}`, `${amount} of ${food}`].find((one) => isKnown(one, context));
     if (turned !== undefined) return `${turned}${tail}`;
   }
+  const byCan = /^(.+?) \((#?10) can\) (\d+)(?: ?(?:ea|each))?$/i.exec(line);
+  if (byCan !== null) return `${byCan[3] ?? '1'} #10 can ${byCan[1] ?? ''}`;
   const column = IN_COLUMNS.exec(line);
   if (column !== null && !isKnown(column[1] ?? '', context)) {
     const [, food = '', amount = ''] = column;
@@ -117,6 +119,22 @@ function amountFirst(line: string, context: ReadingContext): string {
   return isKnown(turned, context) ? `${turned}${manner === undefined ? '' : `, ${manner}`}` : line;
 }
 
+/** A mirepoix by its weight, two parts of onion to one of carrot and one of celery: common practice. */
+function mirepoixOf(piece: string): string[] | undefined {
+  const hit =
+    /^(\d+(?:[.,]\d+)?) ?(kg|g|lbs?|oz|pounds?) (?:of )?mirepoix\b/i.exec(piece) ??
+    /^mirepoix\b[^\d]*(?:\([^)]*\))?\s*(\d+(?:[.,]\d+)?) ?(kg|g|lbs?|oz|pounds?)$/i.exec(piece);
+  if (hit === null) return undefined;
+  const whole = Number((hit[1] ?? '0').replace(',', '.'));
+  return (
+    [
+      [0.5, 'onion'],
+      [0.25, 'carrot'],
+      [0.25, 'celery'],
+    ] as const
+  ).map(([share, food]) => `${String(Math.round(whole * share * 1000) / 1000)} ${hit[2] ?? 'g'} ${food}, diced`);
+}
+
 /** Pieces of one written line, of one that says what goes on top too: several foods behind one another are parted, and salt from its pepper. */
 export function splitFoods(line: string, alone: boolean, context: ReadingContext, isOnTop = false): string[] {
   const stroked = line.split(/ \/ /);
@@ -128,6 +146,7 @@ export function splitFoods(line: string, alone: boolean, context: ReadingContext
     .map((piece) => piece.replace(/(?<=[a-zà-ÿ]{4})\.\s*$/i, ''))
     .map((piece) => amountFirst(piece.trim().replace(/^(?:you(?:['’]ll| will)? need|ingredients):\s*/i, ''), context))
     .map((piece) => piece.replace(/^(?:s\.? ?(?:&|\+|and) ?p(?:\.|\b)|salt ?[+/] ?pepper|seasoning$)/i, 'salt and pepper'))
+    .flatMap((piece) => mirepoixOf(piece) ?? [piece])
     .flatMap((piece) => amountsBehindOneAnother(piece, context) ?? [piece])
     .flatMap((piece) => {
       if (piece.length > LONGEST_LINE) return [piece];

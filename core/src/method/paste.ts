@@ -44,6 +44,9 @@ const MAKES_BEHIND = /^([^\d.]{4,80})[.,;] ((?:makes|serves|feeds|enough for) [^
 /** What a method ends on: "Serves 4-6." */
 const SERVES_AT_END =
   /(?:^|[.!;] )((?:serves|makes|feeds) (?:about )?\d+(?: ?(?:-|–|to) ?\d+)?)(?: (?:people|portions|bowls|servings|generously))?\.?\s*$/i;
+/** What a web page leaves between the foods: stars, switches of units, a number of reviews. */
+const WEB_REST =
+  /^[★☆\s]*\d?(?:[.,]\d)?\s*(?:from|\/|\()?\s*\d+ (?:reviews?|ratings?|votes?|comments?)\)?$|^(?:units?|scale|us customary|metric|cook mode|print|jump to recipe|save|rate)\b[^.]{0,40}$|^(?:\d\/?\d?x ?)+$/i;
 const HEADING = /^(?:#+\s*)?(?:ingredients|you will need|shopping|for (?:the |a )?[\w &-]+|to (?:serve|garnish|finish))\s*:?$/i;
 /** "Roast tomato – 20 portions": bowls at the end of a title, or alone. */
 const PORTIONS = /(?:^|\s*[–—(,·•|.-]\s*)(?:serves |for |makes )?(\d+)\s*(?:portions?|servings?|bowls?|covers|people)\)?$/i;
@@ -188,7 +191,7 @@ function parted(row: Row, next: string | undefined): Row[] {
 
 /** What a line begins with that says what it is for: "For garnish: chopped parsley". */
 const HEADED_LINE =
-  /^(?:(?:for|as) (?:the |a )?(?:garnish(?:ing)?|topping|serving|finish)|to (?:serve|garnish|finish)|garnish|topping|optional)s?:\s+(?=\S)/i;
+  /^for the [a-z][a-z ]{2,25}:\s+(?=[\d½¼¾])|^(?:(?:for|as) (?:the |a )?(?:garnish(?:ing)?|topping|serving|finish)|to (?:serve|garnish|finish)|garnish|topping|optional)s?:\s+(?=\S)/i;
 
 /** What a yield is said in when it is not said in bowls, L; a bowl holds so much where nobody says. */
 const BY_VOLUME =
@@ -236,6 +239,9 @@ function titleOf(first: Row | undefined): { readonly title: string; readonly bow
 }
 const LEAST_TITLE_LETTERS = 4;
 
+/** "One-pot tomato soup" is no pot of one. */
+const ONE_POT =
+  /^(?:one|two|three|four|five|ten)[- ](?:pot|pan|tray|ingredient|hour|minute|step|bean|onion|pea|mushroom|cheese|way)\b/i;
 /** "Carrot soup - batch 10 L". */
 const BATCH_BEHIND = /(?:\s*[/,(–—-]\s*|\s{2,})(?:yields?|makes|batch)\b.*$/i;
 /** "Batch 10 L, portion 250 ml". */
@@ -244,6 +250,7 @@ const BY_PORTION =
 
 /** A first line names the soup when it is no food with an amount. */
 function isTitle(line: string, isFirst: boolean, more: boolean): boolean {
+  if (isFirst && more && ONE_POT.test(line) && !/[\d.!;]/.test(line)) return true;
   const own = line.replace(BATCH_BEHIND, '');
   if (own !== line && own.length > 2) return true;
   if (!isFirst || !more || line.length > 80 || /[.!;]$/.test(line) || line.split(/\s+/).length > MOST_TITLE_WORDS) return false;
@@ -361,11 +368,14 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
       const beside =
         bowls === undefined ? (/\b(?:serves|makes|feeds|yields?)\s*:?\s*(\d+)\b/i.exec(line) ?? PORTIONS.exec(line)) : null;
       if (beside !== null) bowls = Number(beside[1]);
+    } else if (WEB_REST.test(line)) {
+      notes.push(line);
     } else if (foods.length === 0 && method.length === 0 && /^\([^()\d]*\)$/.test(line)) {
       notes.push(line);
     } else if (METHOD.test(line)) {
       inMethod = true;
     } else if (title === undefined && isTitle(line, n === 0, placed.length > 1)) {
+      bowls ??= bowlsIn(BATCH_BEHIND.exec(line)?.[0].replace(/^[\s/,(–—-]+/, '') ?? '');
       title = line
         .replace(/^#+\s*/, '')
         .replace(BATCH_BEHIND, '')

@@ -56,6 +56,15 @@ export function doLet(k: Kitchen, clause: Clause, n: number): void {
     k.put('setting', n);
     return;
   }
+  if (minutes === undefined && /^(?:sit|stand)\b.*\b(?:on|in) (?:a|the|some)\b/i.test(text.slice(clause.verbAt))) {
+    // "Sit them on a square of foil."
+    k.put('setting', n);
+    return;
+  }
+  if (minutes === undefined && /\b(?:cook|boil|bubble) off\b/i.test(text) && k.actions.at(-1)?.does === 'add') {
+    k.put('setting', n);
+    return;
+  }
   if (/\b(?:roast|bake)\b/i.test(text)) {
     doRoast(k, clause, n);
     return;

@@ -87,8 +87,12 @@ export function doTop(k: Kitchen, clause: Clause, n: number, verb: string): void
       mentions.length > 0 &&
       mentions.every(
         ({ line }) =>
-          k.isCream(line) || k.lineOf(line)?.taken.row.group === 'fats' || /juice|vinegar/.test(k.lineOf(line)?.taken.row.id ?? ''),
+          k.isCream(line) ||
+          k.lineOf(line)?.taken.row.group === 'fats' ||
+          k.lineOf(line)?.taken.role === 'season' ||
+          /juice|vinegar/.test(k.lineOf(line)?.taken.row.id ?? ''),
       ) &&
+      mentions.some(({ line }) => !k.isUsedUp(line)) &&
       !/\bdrizzle|\bswirl|\beach\b/i.test(body)) ||
     !k.isFinished();
   if (intoPot && mentions.length > 0) {

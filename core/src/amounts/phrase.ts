@@ -31,6 +31,8 @@ const NUMBERS: Readonly<Record<string, string>> = {
 };
 
 const CONTAINERS = '(?:can|tin|carton|packet|pack|package|jar|bottle|tube|box|tub|bag)s?';
+/** Sizes as they are shortened in lists. */
+const SHORT_SIZES: Readonly<Record<string, string>> = { sm: 'small', med: 'medium', lg: 'large' };
 const SIZE_UNITS = '(?:g|gm|grams?|kg|ml|l|ltrs?|litres?|liters?|oz|ounces?|fl\\.? ?oz|pints?|quarts?|lb)';
 
 /** Counts and units that the parser does not know, with what they are called here. */
@@ -140,7 +142,15 @@ function inWords(text: string): string {
         /^(?:about|approx\.?|approximately|around|ca\.?|roughly|some|scant|heap(?:ed|ing)|level|rounded|generous|just (?:over|under)|a (?:scant|heaped|heaping|level|rounded|generous))\s+(?=\S)/i,
         '',
       )
-      .replace(/\b(pt|qt|gal)s\b\.?/i, '$1')
+      .replace(/\b(pt|qt|gal|tbsp|tsp)s\b\.?/gi, '$1')
+      .replace(/^(\S+(?: \d\/\d)?) ?(?:tbls?|tblsp|tbles?p?)s?\b\.?/i, '$1 tbsp')
+      .replace(
+        /^(\S+) (sm|med|lg)\.? /i,
+        (_, count: string, size: string) => `${count} ${SHORT_SIZES[size.toLowerCase()] ?? size} `,
+      )
+      .replace(/^(\S+) (?:pkgs?|pkts?|packages?)\b\.?/i, '$1 packet')
+      .replace(/ with (?:(?:its|their|the) )?(?:greens|tops|leaves)(?: (?:on|attached))?(?=,|\)|$)/i, '')
+      .replace(/(?<=\b(?:cans?|tins?)\b.{0,40}\btomatoes) with [^,(]*/i, '')
       .replace(
         /(?<=\b(?:cans?|tins?|jars?|cartons?)\b.{0,40})\b(tomato(?:es)?) (?:packed )?in (?:(?:their|its|own|tomato|rich|thick|heavy) )*(?:juices?|pur[ée]e|sauce)\b/i,
         '$1',

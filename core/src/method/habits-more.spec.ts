@@ -269,4 +269,19 @@ describe('more habits of writing', () => {
     expect(plain.facts.slice(0, 4)).toEqual(['add butter', 'add onion', 'sweat min=4', 'add chicken-stock']);
     expect(plain.facts).toContain('blend');
   });
+
+  it('measures and sizes are shortened in many ways', () => {
+    const kgOf = (line: string): number =>
+      read(`Soup\nServes 4\n${line}\n1 litre water\n\nBoil everything.`, 'us').lines[0]?.kg ?? 0;
+    expect(kgOf('1 tbl butter')).toBeCloseTo(0.0142, 4);
+    expect(kgOf('2 Tbls. flour')).toBeCloseTo(0.0156, 4);
+    expect(kgOf('3 tbsps Greek-style yogurt')).toBeCloseTo(0.0464, 2);
+    expect(kgOf('1 pkg (10 oz) frozen spinach, thawed')).toBeCloseTo(0.2835, 3);
+    expect(kgOf('2 med zucchini')).toBeCloseTo(0.392, 3);
+    expect(
+      read('Soup\n1 (14.5 oz) can diced tomatoes with green chiles\n1 cup barley\n\nBoil everything.', 'us').lines.map(
+        ({ id }) => id,
+      ),
+    ).toEqual(['canned-tomatoes', 'pearl-barley']);
+  });
 });

@@ -101,11 +101,35 @@ function versionAsked() {
   });
 }
 
-/** Where a list of batches goes on; from its beginning where nothing is asked. */
+/** Words of one search, and letters of them. */
+const MOST_WORDS = 8;
+const LONGEST_SEARCH = 120;
+
+/** Where a list of batches goes on, and what is looked for; from its beginning and all of them where nothing is asked. */
 function cursorAsked() {
-  const schema = z.object({ startedBefore: z.coerce.number<string>().int().optional(), id: z.uuid().optional() });
+  const moment = z.coerce.number<string>().int().min(0).max(8_640_000_000_000_000).optional();
+  const schema = z.object({
+    startedBefore: z.coerce.number<string>().int().optional(),
+    id: z.uuid().optional(),
+    words: z
+      .string()
+      .max(LONGEST_SEARCH)
+      .transform((text) => text.split(/\s+/).filter((word) => word !== ''))
+      .pipe(z.array(z.string()).max(MOST_WORDS))
+      .optional(),
+    sinceMs: moment,
+    beforeMs: moment,
+    apart: z.enum(['short', 'over']).optional(),
+  });
   return zValidator('query', schema, (result, c) => {
-    if (!result.success) return fail(c, { code: 'BAD_INPUT', field: 'startedBefore', why: 'it is no place in the list' });
+    if (!result.success) {
+      const field = String(result.error.issues[0]?.path[0] ?? 'startedBefore');
+      const why =
+        field === 'words'
+          ? `look for ${String(MOST_WORDS)} words at most, of ${String(LONGEST_SEARCH)} letters in all`
+          : 'it is no place in the list';
+      return fail(c, { code: 'BAD_INPUT', field, why });
+    }
     return undefined;
   });
 }
@@ -240,9 +264,9 @@ export function makeApp(services: Services) {
       return c.json(outcome.value, 200);
     })
     .get('/batches', cursorAsked(), async (c) => {
-      const { startedBefore, id } = c.req.valid('query');
+      const { startedBefore, id, ...find } = c.req.valid('query');
       const from = startedBefore === undefined || id === undefined ? undefined : { startedAtMs: startedBefore, id };
-      const { batches, next } = await listBatches(database, from);
+      const { batches, next } = await listBatches(database, from, find);
       return c.json({ batches, next: next ?? null }, 200);
     })
     .get('/batches/open', async (c) => c.json({ batches: await listOpen(database) }))

@@ -1,6 +1,6 @@
 import type { BatchTimer, Entry, StoredEntry } from '@tureen/core/batch';
 import type { PlanRequest, Figures, Snapshot } from '@tureen/core/plan';
-import { and, count, desc, eq, isNull, lt, or } from 'drizzle-orm';
+import { and, count, desc, eq, gte, isNull, lt, or, sql, type SQL } from 'drizzle-orm';
 import { Appends, type Appended } from './appends.js';
 import type { Database } from './database.js';
 import { done, failed, type Outcome } from './failure.js';
@@ -56,10 +56,46 @@ export interface BatchCursor {
   readonly id: string;
 }
 
+/** Which batches are looked for: what is left out asks for all. */
+export interface BatchFind {
+  /** Each of these words is in the soup's name or in a note of the batch. */
+  readonly words?: readonly string[] | undefined;
+  /** Begun from this moment on, and before that one. */
+  readonly sinceMs?: number | undefined;
+  readonly beforeMs?: number | undefined;
+  /** Closed with so much less, or more, cooked than was planned. */
+  readonly apart?: 'short' | 'over' | undefined;
+}
+
+/** Apart by so much of the planned yield is worth being looked for. */
+const APART = 0.05;
+
+/** A word as SQL's `like` takes it: what stands for any letter there stands for itself. */
+function like(word: string): string {
+  return `%${word.replace(/[\\%_]/g, (sign) => `\\${sign}`)}%`;
+}
+
+function noted(word: string): SQL {
+  const text = sql`coalesce(json_extract(${entries.entry}, '$.value.action.text'), json_extract(${entries.entry}, '$.deed.text'))`;
+  return sql`${batchSummaries.batchId} in (select ${entries.subjectId} from ${entries} where ${entries.subject} = 'batch' and ${entries.kind} = 'note' and ${text} like ${like(word)} escape '\\')`;
+}
+
+function found({ words = [], sinceMs, beforeMs, apart }: BatchFind): (SQL | undefined)[] {
+  const actual = sql`json_extract(${closedFigures}, '$.value.actual.cookedKg')`;
+  const share = sql`${actual} / json_extract(${planned}, '$.value.cookedKg')`;
+  return [
+    ...words.map((word) => or(sql`${soupName} like ${like(word)} escape '\\'`, noted(word))),
+    sinceMs === undefined ? undefined : gte(startedAtMs, sinceMs),
+    beforeMs === undefined ? undefined : lt(startedAtMs, beforeMs),
+    apart === undefined ? undefined : apart === 'short' ? sql`${share} < ${1 - APART}` : sql`${share} > ${1 + APART}`,
+  ];
+}
+
 /** Batches, newest first, at most a hundred; `next` says where the older ones begin, undefined when there are none. */
 export async function listBatches(
   { db }: Database,
   from?: BatchCursor,
+  find: BatchFind = {},
 ): Promise<{ readonly batches: BatchSummary[]; readonly next: BatchCursor | undefined }> {
   const older =
     from === undefined
@@ -68,7 +104,7 @@ export async function listBatches(
   const rows = await db
     .select(SUMMARY)
     .from(batchSummaries)
-    .where(older)
+    .where(and(older, ...found(find)))
     .orderBy(desc(startedAtMs), desc(batchSummaries.batchId))
     .limit(MOST_BATCHES + 1);
   const last = rows.length > MOST_BATCHES ? rows[MOST_BATCHES - 1] : undefined;

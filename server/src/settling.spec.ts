@@ -239,6 +239,41 @@ describe('what is settled with an entry', () => {
     expect((asked.body as { batches: unknown[] }).batches.length).toBe(30);
     expect((await server.send('GET', '/batches?startedBefore=yesterday')).status).toBe(400);
   });
+
+  it('batches are found by words of soup and note, by when they began, and by how far off they came out', async () => {
+    const [a, b, c] = [await started(), await started(), await started()];
+    const idsOf = async (query: string): Promise<string[]> => {
+      const { status, body } = await server.send('GET', `/batches?${query}`);
+      expect(status).withContext(query).toBe(200);
+      return (body as { batches: { id: string }[] }).batches.map(({ id }) => id).sort();
+    };
+    const [name = ''] = soup.name.split(' ');
+    await post(a, [entry(a, 1, { kind: 'note', text: 'The new oven was 100 % too hot' })]);
+    await post(b, [entry(b, 1, { kind: 'note', text: 'quiet day' })]);
+    expect(await idsOf('words=OVEN')).toEqual([a]);
+    expect(await idsOf(`words=${name.toLowerCase()}%20oven`)).toEqual([a]);
+    expect(await idsOf(`words=${name}`)).toEqual([a, b, c].sort());
+    // What stands for any letter in SQL stands for itself.
+    expect(await idsOf(`words=${encodeURIComponent('%')}`)).toEqual([a]);
+    expect(await idsOf(`words=${encodeURIComponent("_' or 1=1")}`)).toEqual([]);
+    expect(await idsOf(`sinceMs=${String(NOW + 86_400_000)}`)).toEqual([]);
+    expect((await idsOf(`sinceMs=${String(NOW - 86_400_000)}&beforeMs=${String(NOW + 86_400_000)}`)).length).toBe(3);
+    expect(await idsOf('apart=short'))
+      .withContext('none is closed')
+      .toEqual([]);
+    const last = STEPS.at(-1) ?? '';
+    await post(c, [
+      ...STEPS.slice(0, -1).map((stepId, n) => entry(c, n + 1, { kind: 'done', stepId })),
+      entry(c, 90, { kind: 'ladled out', stepId: last, kg: 4, as: 'staff meal' }),
+      entry(c, 91, { kind: 'closed' }),
+    ]);
+    const { closedFigures, planned } = (await readBatch(server.database, c))!;
+    const share = closedFigures!.actual.cookedKg / planned.cookedKg;
+    expect(await idsOf('apart=short')).toEqual(share < 0.95 ? [c] : []);
+    expect(await idsOf('apart=over')).toEqual(share > 1.05 ? [c] : []);
+    expect((await server.send('GET', `/batches?words=${'x%20'.repeat(20)}`)).status).toBe(400);
+    expect((await server.send('GET', '/batches?apart=sideways')).status).toBe(400);
+  });
 });
 
 describe('the shelf', () => {

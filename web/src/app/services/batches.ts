@@ -29,6 +29,14 @@ export interface BatchList {
   readonly next: BatchCursor | null;
 }
 
+/** What batches are looked for by: words of the soup or of a note, when they were begun, and how far they were off. */
+export interface BatchSearch {
+  readonly words?: string;
+  readonly sinceMs?: number;
+  readonly beforeMs?: number;
+  readonly apart?: 'short' | 'over';
+}
+
 /** Every entry once; the server's own copy wins, since it knows in which order they came. */
 export function mergedEntries(server: readonly StoredEntry[], here: readonly StoredEntry[]): readonly StoredEntry[] {
   const known = new Set(server.map(({ id }) => id));
@@ -53,11 +61,23 @@ export class Batches {
   );
 
   /** The newest batches, asked again whenever one starts or ends. */
-  readonly batches$: Observable<Answer<BatchList>> = refetched(this.moved$, () => this.list(null));
+  readonly batches$: Observable<Answer<BatchList>> = this.found$({});
 
-  /** Batches from a place in the list on, newest first. */
-  list(from: BatchCursor | null): Promise<Answer<BatchList>> {
-    const query = from === null ? {} : { startedBefore: String(from.startedAtMs), id: from.id };
+  /** The newest of those that are looked for, asked again whenever one starts or ends. */
+  found$(find: BatchSearch): Observable<Answer<BatchList>> {
+    return refetched(this.moved$, () => this.list(null, find));
+  }
+
+  /** Batches from a place in the list on, newest first: those that are looked for, or all. */
+  list(from: BatchCursor | null, find: BatchSearch = {}): Promise<Answer<BatchList>> {
+    const { words, sinceMs, beforeMs, apart } = find;
+    const query = {
+      ...(from === null ? {} : { startedBefore: String(from.startedAtMs), id: from.id }),
+      ...(words === undefined || words === '' ? {} : { words }),
+      ...(sinceMs === undefined ? {} : { sinceMs: String(sinceMs) }),
+      ...(beforeMs === undefined ? {} : { beforeMs: String(beforeMs) }),
+      ...(apart === undefined ? {} : { apart }),
+    };
     return request<BatchList>(() => this.api.client.batches.$get({ query }));
   }
 

@@ -9,10 +9,11 @@ import { namer } from '@tureen/core/messages';
 import { makePlan, rerun, type Figures } from '@tureen/core/plan';
 import { EXAMPLE_SOUPS, walk } from '@tureen/core/soup';
 import type { LearnedAnswer } from '@tureen/server/api';
-import { BehaviorSubject, of } from 'rxjs';
+import { BehaviorSubject, defer, of } from 'rxjs';
+import { until } from '../../../../spec/board-in-memory';
 import { batchView } from '../../cooking/batch-view';
 import { RECONCILER } from '../../cooking/reconciling';
-import { Batches, type BatchList, type OpenBatch } from '../../services/batches';
+import { Batches, type BatchList, type BatchSearch, type OpenBatch } from '../../services/batches';
 import { Clock } from '../../services/clock';
 import { Kitchen } from '../../services/kitchen';
 import { LearnedFigures } from '../../services/learned';
@@ -20,6 +21,7 @@ import { Soups } from '../../services/soups';
 import { AddsUp } from './adds-up';
 import { Learnt } from './learnt';
 import { Ledger } from './ledger';
+import { searchOf } from './search';
 import { OverTime } from './over-time';
 
 const DAY_MS = 86_400_000;
@@ -125,6 +127,7 @@ function summary(n: number, offPct: number, version = 1): BatchList['batches'][n
 describe('the ledger', () => {
   let asked: unknown[];
   let corrected: readonly Correction[];
+  let searched: BatchSearch[];
   const learned = new BehaviorSubject<unknown>({ ok: true, value: LEARNED });
   let list: BatchList;
   let older: BatchList;
@@ -132,6 +135,7 @@ describe('the ledger', () => {
   beforeEach(() => {
     asked = [];
     corrected = [];
+    searched = [];
     list = { batches: [], next: null };
     older = { batches: [], next: null };
     learned.next({ ok: true, value: LEARNED });
@@ -163,6 +167,11 @@ describe('the ledger', () => {
           provide: Batches,
           useFactory: () => ({
             batches$: of({ ok: true, value: list }),
+            found$: (find: BatchSearch) =>
+              defer(() => {
+                searched.push(find);
+                return of({ ok: true, value: list });
+              }),
             list: () => Promise.resolve({ ok: true, value: older }),
             correct: (_open: OpenBatch, corrections: readonly Correction[]) => {
               corrected = corrections;
@@ -308,6 +317,46 @@ describe('the ledger', () => {
     await fixture.whenStable();
     await fixture.whenStable();
     expect(text(fixture)).toMatch(/No batch has been closed yet/);
+  });
+
+  it('finds batches by words and by how far off they were; what is typed is asked once it is over; all are shown again', async () => {
+    list = { batches: [{ ...summary(72, 3) }], next: null };
+    const fixture = TestBed.createComponent(Ledger);
+    await fixture.whenStable();
+    searched.length = 0;
+    const field = (fixture.nativeElement as HTMLElement).querySelector<HTMLInputElement>('input[type=search]')!;
+    for (const typed of ['o', 'ov', 'oven 2026-02']) {
+      field.value = typed;
+      field.dispatchEvent(new Event('input'));
+    }
+    list = { batches: [], next: null };
+    await until(fixture, () => searched.length > 0);
+    expect(searched).toEqual([
+      { words: 'oven', sinceMs: new Date(2026, 1, 1).getTime(), beforeMs: new Date(2026, 2, 1).getTime() },
+    ]);
+    await until(fixture, () => text(fixture).includes('No batch is so'));
+    const short = [...(fixture.nativeElement as HTMLElement).querySelectorAll('label')].find((one) =>
+      one.innerText.includes('5 % short'),
+    );
+    short!.click();
+    await until(fixture, () => searched.length > 1);
+    expect(searched[1]).toEqual(jasmine.objectContaining({ apart: 'short' }));
+    list = { batches: [{ ...summary(72, 3) }], next: null };
+    await press(fixture, /Show all/);
+    await until(fixture, () => (fixture.nativeElement as HTMLElement).querySelectorAll('tbody tr').length === 1);
+    await until(fixture, () => JSON.stringify(searched.at(-1)) === '{}');
+    expect(text(fixture)).not.toMatch(/No batch is so/);
+  });
+
+  it('what is looked for goes by whole days', () => {
+    const now = new Date(2026, 2, 2, 12).getTime();
+    const midnight = new Date(2026, 2, 2).getTime();
+    expect(searchOf('', 'any', 'all', now)).toEqual({});
+    expect(searchOf('leek', '7', 'over', now)).toEqual({ words: 'leek', sinceMs: midnight - 7 * DAY_MS, apart: 'over' });
+    expect(searchOf('2026-02-28', 'any', 'all', now)).toEqual({
+      sinceMs: new Date(2026, 1, 28).getTime(),
+      beforeMs: new Date(2026, 2, 1).getTime(),
+    });
   });
 
   it('marks in its list what does not add up, and goes on to older batches', async () => {

@@ -100,6 +100,7 @@ test('axe finds nothing in the dark either', async ({ page, server }) => {
     '/stove',
     '/ledger',
     '/ledger/over-time',
+    '/ledger/month',
     '/ledger/learnt',
     '/board',
     '/larder',

@@ -129,3 +129,35 @@ test('batches over time are followed soup by soup, in a picture and as a table',
   expect(lines.length).toBe(all);
   quiet();
 });
+
+test('batches are found by words, by key and by how far off; a month is added up, before and behind', async ({ page, server }) => {
+  const quiet = watch(page);
+  await page.goto(`${server.url}/ledger`);
+  const rows = page.locator('tbody tr');
+  await expect(rows.first()).toBeVisible();
+  const all = await rows.count();
+  await page.keyboard.press('/');
+  await page.keyboard.type('parsnip');
+  await expect.poll(() => rows.count()).toBeLessThan(all);
+  for (const name of await rows.locator('.soup-name').allTextContents()) expect(name).toContain('Parsnip');
+  await page.getByRole('searchbox').fill('nothing is called so');
+  await expect(page.getByText('No batch is so.')).toBeVisible();
+  await page.getByRole('button', { name: 'Show all' }).click();
+  await expect(rows).toHaveCount(all);
+  await page.getByText('5 % short').click();
+  await expect.poll(() => rows.count()).toBeLessThan(all);
+  for (const text of await rows.locator('td:nth-child(6)').allTextContents()) expect(text.trim()).toMatch(/^[−–-]/);
+
+  await page.getByRole('link', { name: 'Month' }).click();
+  // On the first of a month nothing of it is closed yet: the one before is full.
+  const month = page.locator('.month strong');
+  await expect(month).toHaveText(/\d{4}$/);
+  const first = await month.textContent();
+  await page.keyboard.press('ArrowLeft');
+  await expect(month).not.toHaveText(first ?? '');
+  await expect(page.getByRole('heading', { name: 'From the crate to the bowl' })).toBeVisible();
+  await expect(page.getByRole('row', { name: /Beetroot/ })).toBeVisible();
+  await page.getByRole('button', { name: 'The month behind it' }).click();
+  await expect(month).toHaveText(first ?? '');
+  quiet();
+});

@@ -12,6 +12,7 @@ const PLACES = [
   '/cold',
   '/ledger',
   '/ledger/over-time',
+  '/ledger/month',
   '/ledger/learnt',
   '/larder',
   '/kit',

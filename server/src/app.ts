@@ -34,6 +34,7 @@ import { learnedVersion } from './evidence.js';
 import { saveKit } from './kitchen.js';
 import { readKitAsLearned } from './learned.js';
 import { learnedRoutes } from './learned-routes.js';
+import { readMonth } from './month.js';
 import { addPrices, correctIngredient, readIngredient, readLarder } from './larder.js';
 import { keepPhoto, readPhoto } from './photos.js';
 import { changePlan, dropPlan, listPlans, notePlan, readPlan, savePlan } from './plans.js';
@@ -270,6 +271,12 @@ export function makeApp(services: Services) {
       return c.json({ batches, next: next ?? null }, 200);
     })
     .get('/batches/open', async (c) => c.json({ batches: await listOpen(database) }))
+    .get('/months/:month', async (c) => {
+      const month = c.req.param('month');
+      if (!/^\d{4}-(?:0[1-9]|1[0-2])$/.test(month))
+        return fail(c, { code: 'BAD_INPUT', field: 'month', why: 'it is no month, as 2026-12' });
+      return c.json(await readMonth(database, month), 200);
+    })
     .get('/timers', async (c) => c.json({ timers: await listTimers(database) }))
     .get('/batches/:id', async (c) => {
       const batch = await readBatch(database, c.req.param('id'));

@@ -1,4 +1,5 @@
 import { ENTRY_SHAPE, type Action, type Entry } from '@tureen/core/batch';
+import type { MonthSheet } from '@tureen/core/month';
 import { EXAMPLE_SOUPS, walk } from '@tureen/core/soup';
 import { eq } from 'drizzle-orm';
 import fc from 'fast-check';
@@ -238,6 +239,38 @@ describe('what is settled with an entry', () => {
     const asked = await server.send('GET', `/batches?startedBefore=${String(first.next!.startedAtMs)}&id=${first.next!.id}`);
     expect((asked.body as { batches: unknown[] }).batches.length).toBe(30);
     expect((await server.send('GET', '/batches?startedBefore=yesterday')).status).toBe(400);
+  });
+
+  it('a month adds up what was cooked in it where the kitchen stands; what was taken back is in no figure', async () => {
+    const month = new Date(NOW).toISOString().slice(0, 7);
+    const sheetOf = async (of: string): Promise<MonthSheet> => (await server.send('GET', `/months/${of}`)).body as MonthSheet;
+    const open = await started();
+    const batch = await started();
+    const last = STEPS.at(-1) ?? '';
+    const ladled = (n: number, kg: number, as: 'staff meal' | 'spilt') =>
+      entry(batch, n, { kind: 'ladled out', stepId: last, kg, as });
+    await post(batch, [
+      ...STEPS.slice(0, -1).map((stepId, n) => entry(batch, n + 1, { kind: 'done', stepId })),
+      ladled(80, 1, 'staff meal'),
+      ladled(81, 2, 'spilt'),
+      ladled(82, 3, 'spilt'),
+      entry(batch, 83, { kind: 'undone', target: entryIdOf(batch, 82) }),
+      entry(batch, 84, { kind: 'stored', kg: 0.5 }),
+      entry(batch, 90, { kind: 'closed' }),
+    ]);
+    const sheet = await sheetOf(month);
+    expect(open).not.toBe(batch);
+    expect([sheet.batches, sheet.open]).toEqual([1, 1]);
+    expect(sheet.flow.otherKg).toEqual({ 'staff meal': 1, spilt: 2 });
+    expect(sheet.flow.storedKg).toBeCloseTo(0.5, 9);
+    const { actual } = (await readBatch(server.database, batch))!.closedFigures!;
+    expect(sheet.cookedKg).toBeCloseTo(actual.cookedKg, 9);
+    expect(sheet.cost).toBeCloseTo(actual.cost, 9);
+    const { inKg, trimmedKg, goneInCookingKg, bowlsKg, storedKg, uncountedKg } = sheet.flow;
+    expect(trimmedKg + goneInCookingKg + bowlsKg + storedKg + uncountedKg + 3).toBeCloseTo(inKg, 9);
+    expect(sheet.waste.map(({ reason }) => reason)).toContain('spilt');
+    expect((await sheetOf('2001-01')).batches).toBe(0);
+    expect((await server.send('GET', '/months/2026-13')).status).toBe(400);
   });
 
   it('batches are found by words of soup and note, by when they began, and by how far off they came out', async () => {

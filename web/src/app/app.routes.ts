@@ -70,6 +70,11 @@ export const routes: Routes = [
     loadComponent: () => import('./places/ledger/over-time').then((m) => m.OverTime),
   },
   {
+    path: 'ledger/month',
+    title: 'Month · Tidy Tureen',
+    loadComponent: () => import('./places/ledger/month').then((m) => m.MonthPlace),
+  },
+  {
     path: 'ledger/:batchId',
     title: 'Ledger · Tidy Tureen',
     loadComponent: () => import('./places/ledger/record').then((m) => m.Record),

@@ -1,6 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import type { Correction } from '@tureen/core/learn';
 import { ENTRY_SHAPE, type Action, type StoredEntry } from '@tureen/core/batch';
+import type { MonthSheet } from '@tureen/core/month';
 import type { Snapshot } from '@tureen/core/plan';
 import type { BatchCursor, BatchSummary, StoredBatch } from '@tureen/server/api';
 import { combineLatest, filter, map, merge, type Observable, scan, shareReplay, startWith, switchMap, tap } from 'rxjs';
@@ -79,6 +80,11 @@ export class Batches {
       ...(apart === undefined ? {} : { apart }),
     };
     return request<BatchList>(() => this.api.client.batches.$get({ query }));
+  }
+
+  /** What a month came to, YYYY-MM; asked again whenever a batch starts or ends. */
+  month$(month: string): Observable<Answer<MonthSheet>> {
+    return refetched(this.moved$, () => request<MonthSheet>(() => this.api.client.months[':month'].$get({ param: { month } })));
   }
 
   /** One batch, followed live: loaded, then entries as they come from this and every other screen. */

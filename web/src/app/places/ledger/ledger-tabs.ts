@@ -38,6 +38,7 @@ export class LedgerTabs {
   protected readonly tabs = [
     { path: '/ledger', name: 'Batches' },
     { path: '/ledger/over-time', name: 'Over time' },
+    { path: '/ledger/month', name: 'Month' },
     { path: '/ledger/learnt', name: 'Learnt here' },
   ];
 }

@@ -1,0 +1,1 @@
+export { monthSheet, type MonthBatch, type MonthFlow, type MonthSheet, type MonthSoup, type Waste } from './month.js';

@@ -192,7 +192,7 @@ test('a pot is put away in practice: probes in the pans, fast time, what the pag
       const pan = cooling.nth(n);
       const opens = pan.getByRole('button', { name: 'Its curve, the probe, and putting it away' });
       if (await opens.isVisible()) await opens.click();
-      await pan.getByRole('button', { name: /From the simulated probe in/ }).click();
+      await pan.getByRole('button', { name: /From its simulated probe/ }).click();
       await pan.getByRole('button', { name: 'Read', exact: true }).click();
       await expect(pan.getByRole('button', { name: /^Take back/ })).toBeVisible();
       await page.waitForTimeout(600);

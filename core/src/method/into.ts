@@ -8,7 +8,8 @@ import { isHob, type Vessel } from './vessel.js';
 import type { Clause } from './clauses.js';
 import { doRoast, doHeat } from './heat.js';
 import { heated, kindOfHeat } from './heated.js';
-import { A_FEW, lift, partIn } from './lift.js';
+import { lift, partIn } from './lift.js';
+import { restOfKept, withoutLaterHerbs } from './meant.js';
 import { onTop } from './top.js';
 import { withWater, isSaltToTaste, isDeglazing, deglazeWith, coverWith, yolksMoved, thinWith, creamTarget } from './poured.js';
 
@@ -160,29 +161,6 @@ export function doAdd(k: Kitchen, clause: Clause, n: number): void {
     /\b(?:to (?:just |barely |almost )?cover|until (?:just |barely )?covered|enough[\w ]*cover|just covers?)\b/i.test(text);
   const vessel = target(k, clause, n, all);
   intoVessel(k, clause, n, vessel, all, hasCover);
-}
-
-/** "Add the herbs" does not mean the parsley that is served on top. */
-function withoutLaterHerbs(k: Kitchen, mentions: readonly Mention[], body: string, n: number): readonly Mention[] {
-  const isHerb = ({ line, at, length }: Mention): boolean =>
-    length > 0 && /^herbs$/i.test(body.slice(at, at + length)) && k.lineOf(line)?.taken.row.group === 'herbs';
-  if (mentions.filter(isHerb).length < 2) return mentions;
-  const onTop = k.clauses
-    .slice(n + 1)
-    .filter(({ text }) => /\b(?:serve|garnish|top|topped|scatter|sprinkle|finish|strew)\w*\b/i.test(text))
-    .flatMap(({ text, section }) => k.names.mentions(text, section, () => false))
-    .filter(({ byGroup }) => byGroup !== true)
-    .map(({ line }) => line);
-  const left = mentions.filter((one) => !isHerb(one) || !onTop.includes(one.line));
-  return left.some(isHerb) ? left : mentions;
-}
-
-/** "Reserve 1/4 cup of the coconut milk and pour the rest in": what was kept a part of just before. */
-function restOfKept(k: Kitchen, clause: Clause, n: number): Mention[] {
-  if (!/\b(?:the )?(?:rest|remainder)\b(?! of)/i.test(clause.text)) return [];
-  const last = k.actions.at(-1);
-  if (last?.does !== 'keep' || last.clause !== n - 1 || k.clauses[n - 1]?.sentence !== clause.sentence) return [];
-  return last.lines.map(({ line, share = A_FEW }) => ({ line, at: 0, length: 0, share: 1 - share }));
 }
 
 /** "Put the two together": all that stands on the stove in one pot, the wettest. */

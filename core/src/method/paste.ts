@@ -2,6 +2,8 @@ import { readLines, takeApart, type LineReading, type ReadingContext } from '../
 import { LONGEST_LINE, byPercent, foodsInProse, forAll, splitFoods } from './paste-foods.js';
 import { bareNumber, clausesOf, sentencesOf } from './clauses.js';
 import { figureIn, minutesIn } from './measures.js';
+import { TABLE_HEAD, bare, parted, unmarked, type Row } from './paste-rows.js';
+import { BATCH_BEHIND, FOR_SO_MANY, MAKES_BEHIND, PORTIONS, SERVES_AT_END, bowlsIn, isTitle, titleOf } from './paste-yield.js';
 
 /** Longest text and most lines that are read at once: many times a card, and far below what would hold up a browser. */
 export const MOST_CHARACTERS = 60_000;
@@ -31,33 +33,16 @@ export type Pasting =
   | { readonly ok: false; readonly code: 'NOTHING_IN_IT' }
   | { readonly ok: false; readonly code: 'NOT_TEXT' };
 
-const YIELD =
-  /^(?:serves|makes|yields?|feeds|enough for|servings?|portions?|yield|for)\s*:?\s*(?:about |around )?(\d+|one|two|three|four|five|six|seven|eight|ten|twelve)\b(?:\s*(?:-|–|to)\s*(\d+))?(?!\s*(?:min|hour|g\b|ml))/i;
-/** "Para 6 / serves 6": behind a stroke or in brackets in a short line. */
-const SERVES_BEHIND =
-  /^[^\d]{0,30}\d{0,3}\s*[/|(–—-]\s*(?:serves|makes|for)\s*:?\s*(\d+)\b(?!\s*(?:min|hour|g\b|ml|kg|l\b|lit|quart|pint|gal|cup|day|x\b))/i;
-/** "Potage for 50": how many at the end of the first line. */
-const FOR_SO_MANY =
-  /^([^\d]{4,60}?),? (?:enough )?for (\d{1,3}|two|three|four|five|six|seven|eight|ten|twelve)(?: people| bowls| persons)?$/i;
-/** "Lentil soup for the freezer. Makes 8 portions." */
-const MAKES_BEHIND = /^([^\d.]{4,80})[.,;] ((?:makes|serves|feeds|enough for) [^.;]{1,30})\.?$/i;
-/** What a method ends on: "Serves 4-6." */
-const SERVES_AT_END =
-  /(?:^|[.!;] )((?:serves|makes|feeds) (?:about )?\d+(?: ?(?:-|–|to) ?\d+)?)(?: (?:people|portions|bowls|servings|generously))?\.?\s*$/i;
 /** What a web page leaves between the foods: stars, switches of units, a number of reviews. */
 const WEB_REST =
   /^[★☆\s]*\d?(?:[.,]\d)?\s*(?:from|\/|\()?\s*\d+ (?:reviews?|ratings?|votes?|comments?)\)?$|^(?:units?|scale|us customary|metric|cook mode|print|jump to recipe|save|rate)\b[^.]{0,40}$|^(?:\d\/?\d?x ?)+$/i;
 const HEADING = /^(?:#+\s*)?(?:ingredients|you will need|shopping|for (?:the |a )?[\w &-]+|to (?:serve|garnish|finish))\s*:?$/i;
-/** "Roast tomato – 20 portions": bowls at the end of a title, or alone. */
-const PORTIONS = /(?:^|\s*[–—(,·•|.-]\s*)(?:serves |for |makes )?(\d+)\s*(?:portions?|servings?|bowls?|covers|people)\)?$/i;
 /** How long it takes and how hard it is, by the editor: nothing to cook by. */
 const ABOUT =
   /^(?:prep(?:aration)?|cook(?:ing)?|total|active|hands[- ]on|ready|takes|difficulty|course|cuisine|calories)\b(?: time| in)?\s*:?\s*(?:about |under )?(?:\d|easy|medium|less)/i;
 const METHOD = /^(?:#+\s*)?(?:step \d+|method|directions?|instructions?|preparation|steps?|what to do|how to make it)\s*:?$/i;
 const NUMBERED = /^\s*(?:\d{1,2}(?:[.)/:]|\s?[–—-])\s+)(?=[A-Z])/;
 const LEAST_WORDS = 5;
-/** A title is a name: no sentence, no list. */
-const MOST_TITLE_WORDS = 12;
 /** Characters that no text has: what begins so is a file of another kind under a wrong name. */
 // eslint-disable-next-line no-control-regex -- it is control characters that are looked for
 const BINARY = /[\u0000-\u0008\u000e-\u001a\ufffd]/;
@@ -94,174 +79,9 @@ function isWork(row: string, isAfterWork: boolean): boolean {
   return isAtStart && (words >= LEAST_WORDS || isAfterWork || /[.!]$/.test(text));
 }
 
-/** Signs before a line: dots, boxes, ticks, stars, dashes. */
-const BULLETS = /^\s*(?:[-*•·▢☐☑✓✔□■▪▫●○◦◉◆◇★☆➤►▶▸‣⁃∙–—]|\[[ x]?\])+\s*/i;
-
-/** Bullets, tick boxes and other signs before a line; cells of a table behind one another. */
-function bare(line: string): string {
-  const cells = /[|\t]/.test(line)
-    ? line
-        .split(/[|\t]/)
-        .map((cell) => cell.trim())
-        .filter((cell) => cell !== '' && !/^[-: ]+$/.test(cell))
-        .join(' ')
-    : line.replace(/^([a-z][a-z ]*),\s*([\d.]+),\s*(g|kg|ml|l|litres?|cups?|tbsp|tsp|pcs?)\b\s*,?/i, '$1 $2 $3 ');
-  return cells.replace(BULLETS, '').trim();
-}
-
-/** The head of a table of foods. */
-const TABLE_HEAD = /^(?:ingredients?|items?|food|product)\b.*\b(?:qty|quantity|amount|unit|weight|measure)s?$/i;
-
-const TAGS = /<\/?([a-z][a-z0-9]*)\b[^<>]{0,200}>/gi;
-const BLOCKS = /^(?:li|p|h[1-6]|ul|ol|br|div|tr|table|section|article|header)$/i;
-const ENTITIES: Readonly<Record<string, string>> = {
-  amp: '&',
-  nbsp: ' ',
-  frac12: '½',
-  frac14: '¼',
-  frac34: '¾',
-  deg: '°',
-  quot: '"',
-  lt: '<',
-  gt: '>',
-  eacute: 'é',
-  egrave: 'è',
-  ndash: '–',
-  mdash: '—',
-  rsquo: '’',
-};
-
-/** A text without the marks of a web page or of notes, every letter where it was. */
-function unmarked(text: string): string {
-  const isPage = /<(?:li|p|br|h[1-6]|div|ul)\b/i.test(text);
-  const plainText = isPage
-    ? text.replace(TAGS, (tag, name: string) => (BLOCKS.test(name) ? `${' '.repeat(tag.length - 1)}\n` : ' '.repeat(tag.length)))
-    : text;
-  return plainText
-    .replace(/&([a-z0-9]{2,8});/gi, (whole, name: string) => (ENTITIES[name] ?? ' ').padEnd(whole.length))
-    .replace(/\*\*|__/g, '  ')
-    .replace(/→|⇒/g, ';')
-    .replace(/[\p{Extended_Pictographic}\uFE0F\u200D]/gu, (sign) => ' '.repeat(sign.length));
-}
-
-interface Row {
-  readonly line: string;
-  readonly raw: string;
-  readonly at: number;
-  /** A food by its place: it is never a sentence. */
-  readonly isFood?: true;
-}
-
-const ONE_LINE =
-  /^([A-Z][^.;:\d]{2,60}?)(?:,\s*\d+ ?(?:l|litres?|kg)\b)?[.:]\s+(?:((?:serves|makes|for|enough for) [^.;:]{1,20})[.;:]\s+)?(?=[\d½¼¾]|[a-z][a-z ]+ \d)/i;
-const PROSE =
-  /^([^\d]{0,80}?(?:this is what (?:i|you) (?:have|had|need)|i (?:have|had|used?)|here['’]s what (?:i|you) (?:use|used|need)|(?:so )?it['’]s|ingredients)[: ]+|(?:for (?:this|the|a|my) [^,.\d]{0,60},? )?(?:you(?:['’]ll| will)? (?:want|need)|(?:take|gather|get(?: together)?))[: ]+)(?=.*\d)([^.!?]+(?:\d\.\d[^.!?]*)*)[.!?]\s+(?=[A-Z])/i;
-
-/** A sentence in a row of its own is a list when it has so many foods. */
-const LEAST_LISTED = 4;
-
-/** A row that is more than one: title, bowls and foods in one line, or foods in a sentence before the method. */
-function parted(row: Row, next: string | undefined): Row[] {
-  const { line, raw, at } = row;
-  const inLine = ONE_LINE.exec(line);
-  if (inLine !== null && line.slice(inLine[0].length).includes(';')) {
-    const [whole, title = '', bowls] = inLine;
-    const rest = line.slice(whole.length);
-    return [
-      { line: title, raw: '', at },
-      ...(bowls === undefined ? [] : [{ line: bowls, raw: '', at }]),
-      ...rest.split(/\s*;\s*/).map((food): Row => ({ line: food.replace(/\.$/, ''), raw: '', at, isFood: true })),
-    ];
-  }
-  const isLong = next === undefined || line.length > LONGEST_LINE / 2;
-  const prose = PROSE.exec(isLong ? line : `${line} X`);
-  if (!isLong && (prose?.[2] ?? '').split(/[,;]/).length < LEAST_LISTED) return [row];
-  if (prose === null) return [row];
-  const [whole, , foods = ''] = prose;
-  const start = raw.indexOf(line) + whole.length;
-  return [
-    ...foods
-      .split(
-        /\s*[,;]\s*(?:and\s+)?(?=[\d½¼¾]|an?\b|one\b|two\b|three\b|half\b|some\b|salt\b|(?:the )?(?:juice|zest)\b|[a-z]+(?: [a-z]+){0,2},? to (?:serve|garnish|finish|taste)\b)|\s+and\s+(?=[\d½¼¾]|an?\b|one\b|half\b|some\b)/i,
-      )
-      .map((food): Row => ({ line: food.replace(/^some /i, ''), raw: '', at, isFood: true })),
-    ...(line.length > whole.length ? [{ line: line.slice(whole.length), raw: raw.slice(start), at: at + start }] : []),
-  ];
-}
-
 /** What a line begins with that says what it is for: "For garnish: chopped parsley". */
 const HEADED_LINE =
   /^for the [a-z][a-z ]{2,25}:\s+(?=[\d½¼¾])|^(?:(?:for|as) (?:the |a )?(?:garnish(?:ing)?|topping|serving|finish)|to (?:serve|garnish|finish)|garnish|topping|optional)s?:\s+(?=\S)/i;
-
-/** What a yield is said in when it is not said in bowls, L; a bowl holds so much where nobody says. */
-const BY_VOLUME =
-  /^(?:serves|makes|yields?|yield|batch)\s*:?\s*(?:about |around |approx\.? )?(\d+(?:[.,/]\d+)?(?: \d\/\d)?|an?|one|two|three|four|five|six)\s*(?:-|–|to\s+\d+)?\s*(quarts?|qts?|litres?|liters?|l|gallons?|gals?|pints?|pts?|cups?|kg|kilos?)\b/i;
-/** "Ingredients (for 2 litres)"; "makes about 3.5 L / 12 x 280 ml". */
-const VOLUME_BEHIND = /^[^\d]{0,60}\((?:for|makes) (?:about )?(\d+(?:[.,]\d+)?) (quarts?|litres?|liters?|l|gallons?|pints?)\)/i;
-const SO_MANY_OF = /\b(?:makes|yields?|serves)\b.*?\b(\d{1,3}) ?[x×] ?\d{2,4} ?(?:ml|g)\b/i;
-const LITRES: readonly (readonly [RegExp, number])[] = [
-  [/^q/i, 0.946],
-  [/^gal/i, 3.785],
-  [/^p/i, 0.5],
-  [/^c/i, 0.24],
-];
-const BOWL_L = 0.3;
-const SAID_BESIDE = /\b(\d+)\s*(?:portions?|servings?|bowls?|covers|people|serves)\b/i;
-
-function bowlsIn(text: string): number | undefined {
-  const line = text.replace(/^\(([^()]*)\)$/, '$1');
-  const parts = BY_PORTION.exec(line);
-  if (parts !== null) return Math.max(1, Math.round((figureIn(parts[1] ?? '') * 1000) / Number(parts[2])));
-  const portioned = SO_MANY_OF.exec(line);
-  if (portioned !== null) return Number(portioned[1]);
-  const volume = BY_VOLUME.exec(line) ?? VOLUME_BEHIND.exec(line);
-  if (volume !== null) {
-    const beside = SAID_BESIDE.exec(line.slice(volume[0].length));
-    if (beside !== null) return Number(beside[1]);
-    const litres = figureIn(volume[1] ?? '') * (LITRES.find(([unit]) => unit.test(volume[2] ?? ''))?.[1] ?? 1);
-    return litres > 0 ? Math.max(1, Math.round(litres / BOWL_L)) : undefined;
-  }
-  const found = YIELD.exec(line) ?? SERVES_BEHIND.exec(line);
-  if (found === null) return undefined;
-  const low = figureIn(found[1] ?? '');
-  const high = found[2] === undefined ? low : Number(found[2]);
-  const bowls = (low + high) / 2;
-  return bowls > 0 && bowls <= 1000 ? bowls : undefined;
-}
-
-/** "Carrot soup · serves 4 · 1 hr": a title and what is said of it, behind dots or strokes. */
-function titleOf(first: Row | undefined): { readonly title: string; readonly bowls: number | undefined } | undefined {
-  const [title = '', ...said] = (first?.raw ?? '').split(/\s+[·•|]\s+/).map((part) => part.trim());
-  if (said.length === 0 || title.length < LEAST_TITLE_LETTERS || /\d/.test(title)) return undefined;
-  const bowls = said.map((part) => bowlsIn(part) ?? Number(PORTIONS.exec(part)?.[1] ?? Number.NaN)).find((one) => one > 0);
-  const isTimed = said.some((part) => minutesIn(part) !== undefined && part.split(/\s+/).length < LEAST_WORDS);
-  return bowls === undefined && !isTimed ? undefined : { title: title.replace(/^#+\s*/, ''), bowls };
-}
-const LEAST_TITLE_LETTERS = 4;
-
-/** "One-pot tomato soup" is no pot of one. */
-const ONE_POT =
-  /^(?:one|two|three|four|five|ten)[- ](?:pot|pan|tray|ingredient|hour|minute|step|bean|onion|pea|mushroom|cheese|way)\b/i;
-/** "Carrot soup - batch 10 L". */
-const BATCH_BEHIND = /(?:\s*[/,(–—-]\s*|\s{2,})(?:yields?|makes|batch)\b.*$/i;
-/** "Batch 10 L, portion 250 ml". */
-const BY_PORTION =
-  /\b(?:batch|makes|yields?):? (\d+(?:[.,]\d+)?) ?(?:l|litres?|kg)\b.{0,20}?\bportions?:? (?:of )?(\d{2,4}) ?(?:ml|g)\b/i;
-
-/** A first line names the soup when it is no food with an amount. */
-function isTitle(line: string, isFirst: boolean, more: boolean): boolean {
-  if (isFirst && more && ONE_POT.test(line) && !/[\d.!;]/.test(line)) return true;
-  const own = line.replace(BATCH_BEHIND, '');
-  if (own !== line && own.length > 2) return true;
-  if (!isFirst || !more || line.length > 80 || /[.!;]$/.test(line) || line.split(/\s+/).length > MOST_TITLE_WORDS) return false;
-  if (
-    /^(?:an?|the|my|our)\b.*\b(?:soup|bisque|chowder|broth|potage|velout[ée]|cream of|pur[ée]e)\b/i.test(line) &&
-    !/\d/.test(line)
-  )
-    return true;
-  const { value, says, ratio } = takeApart(line);
-  return value === undefined && says === undefined && ratio === undefined;
-}
 
 /** A sentence before the list that names no amount. */
 function isTalk(line: string): boolean {

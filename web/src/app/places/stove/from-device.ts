@@ -10,8 +10,10 @@ import { rounded } from './typed';
   template: `@for (one of offered(); track one.id) {
     @if (one.fresh) {
       <button type="button" class="press" (click)="taken.emit(one.value)">
-        From the {{ one.name.toLowerCase() }}: <b>{{ one.text }}</b>
-        <span class="soft">{{ one.steady ? 'at rest' : 'not at rest' }}</span>
+        From {{ one.called }}: <b>{{ one.text }}</b>
+        @if (one.kind === 'scale') {
+          <span class="soft">{{ one.steady ? 'at rest' : 'not at rest' }}</span>
+        }
       </button>
     } @else {
       <p class="caution" role="status">
@@ -46,7 +48,10 @@ export class FromDevice {
     this.meant().map((one) => {
       const value = rounded((one.value ?? 0) * this.factor());
       const text = this.factor() === 1 ? shown(one) : `${value.toFixed(2)} ${this.unit()}`;
-      return { ...one, value, text, ago: ago(one.ageMs) };
+      // A probe that stays in its pan is that pan's.
+      const called =
+        one.container === undefined ? `the ${one.name.toLowerCase()}` : `its ${one.simulated ? 'simulated ' : ''}probe`;
+      return { ...one, value, text, called, ago: ago(one.ageMs) };
     }),
   );
 }

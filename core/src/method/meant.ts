@@ -1,0 +1,27 @@
+import type { Clause } from './clauses.js';
+import type { Kitchen } from './kitchen.js';
+import { A_FEW } from './lift.js';
+import type { Mention } from './mentions.js';
+
+/** "Add the herbs" does not mean the parsley that is served on top. */
+export function withoutLaterHerbs(k: Kitchen, mentions: readonly Mention[], body: string, n: number): readonly Mention[] {
+  const isHerb = ({ line, at, length }: Mention): boolean =>
+    length > 0 && /^herbs$/i.test(body.slice(at, at + length)) && k.lineOf(line)?.taken.row.group === 'herbs';
+  if (mentions.filter(isHerb).length < 2) return mentions;
+  const onTop = k.clauses
+    .slice(n + 1)
+    .filter(({ text }) => /\b(?:serve|garnish|top|topped|scatter|sprinkle|finish|strew)\w*\b/i.test(text))
+    .flatMap(({ text, section }) => k.names.mentions(text, section, () => false))
+    .filter(({ byGroup }) => byGroup !== true)
+    .map(({ line }) => line);
+  const left = mentions.filter((one) => !isHerb(one) || !onTop.includes(one.line));
+  return left.some(isHerb) ? left : mentions;
+}
+
+/** "Reserve 1/4 cup of the coconut milk and pour the rest in": what was kept a part of just before. */
+export function restOfKept(k: Kitchen, clause: Clause, n: number): Mention[] {
+  if (!/\b(?:the )?(?:rest|remainder)\b(?! of)/i.test(clause.text)) return [];
+  const last = k.actions.at(-1);
+  if (last?.does !== 'keep' || last.clause !== n - 1 || k.clauses[n - 1]?.sentence !== clause.sentence) return [];
+  return last.lines.map(({ line, share = A_FEW }) => ({ line, at: 0, length: 0, share: 1 - share }));
+}

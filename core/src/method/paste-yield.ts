@@ -1,0 +1,92 @@
+import { takeApart } from '../amounts/index.js';
+import { figureIn, minutesIn } from './measures.js';
+import type { Row } from './paste-rows.js';
+
+const YIELD =
+  /^(?:serves|makes|yields?|feeds|enough for|servings?|portions?|yield|for)\s*:?\s*(?:about |around )?(\d+|one|two|three|four|five|six|seven|eight|ten|twelve)\b(?:\s*(?:-|–|to)\s*(\d+))?(?!\s*(?:min|hour|g\b|ml))/i;
+/** "Para 6 / serves 6": behind a stroke or in brackets in a short line. */
+const SERVES_BEHIND =
+  /^[^\d]{0,30}\d{0,3}\s*[/|(–—-]\s*(?:serves|makes|for)\s*:?\s*(\d+)\b(?!\s*(?:min|hour|g\b|ml|kg|l\b|lit|quart|pint|gal|cup|day|x\b))/i;
+/** "Potage for 50": how many at the end of the first line. */
+export const FOR_SO_MANY =
+  /^([^\d]{4,60}?),? (?:enough )?for (\d{1,3}|two|three|four|five|six|seven|eight|ten|twelve)(?: people| bowls| persons)?$/i;
+/** "Lentil soup for the freezer. Makes 8 portions." */
+export const MAKES_BEHIND = /^([^\d.]{4,80})[.,;] ((?:makes|serves|feeds|enough for) [^.;]{1,30})\.?$/i;
+/** What a method ends on: "Serves 4-6." */
+export const SERVES_AT_END =
+  /(?:^|[.!;] )((?:serves|makes|feeds) (?:about )?\d+(?: ?(?:-|–|to) ?\d+)?)(?: (?:people|portions|bowls|servings|generously))?\.?\s*$/i;
+/** "Roast tomato – 20 portions": bowls at the end of a title, or alone. */
+export const PORTIONS = /(?:^|\s*[–—(,·•|.-]\s*)(?:serves |for |makes )?(\d+)\s*(?:portions?|servings?|bowls?|covers|people)\)?$/i;
+/** A title is a name: no sentence, no list. */
+const MOST_TITLE_WORDS = 12;
+/** What a yield is said in when it is not said in bowls, L; a bowl holds so much where nobody says. */
+const BY_VOLUME =
+  /^(?:serves|makes|yields?|yield|batch)\s*:?\s*(?:about |around |approx\.? )?(\d+(?:[.,/]\d+)?(?: \d\/\d)?|an?|one|two|three|four|five|six)\s*(?:-|–|to\s+\d+)?\s*(quarts?|qts?|litres?|liters?|l|gallons?|gals?|pints?|pts?|cups?|kg|kilos?)\b/i;
+/** "Ingredients (for 2 litres)"; "makes about 3.5 L / 12 x 280 ml". */
+const VOLUME_BEHIND = /^[^\d]{0,60}\((?:for|makes) (?:about )?(\d+(?:[.,]\d+)?) (quarts?|litres?|liters?|l|gallons?|pints?)\)/i;
+const SO_MANY_OF = /\b(?:makes|yields?|serves)\b.*?\b(\d{1,3}) ?[x×] ?\d{2,4} ?(?:ml|g)\b/i;
+const LITRES: readonly (readonly [RegExp, number])[] = [
+  [/^q/i, 0.946],
+  [/^gal/i, 3.785],
+  [/^p/i, 0.5],
+  [/^c/i, 0.24],
+];
+const BOWL_L = 0.3;
+const SAID_BESIDE = /\b(\d+)\s*(?:portions?|servings?|bowls?|covers|people|serves)\b/i;
+
+export function bowlsIn(text: string): number | undefined {
+  const line = text.replace(/^\(([^()]*)\)$/, '$1');
+  const parts = BY_PORTION.exec(line);
+  if (parts !== null) return Math.max(1, Math.round((figureIn(parts[1] ?? '') * 1000) / Number(parts[2])));
+  const portioned = SO_MANY_OF.exec(line);
+  if (portioned !== null) return Number(portioned[1]);
+  const volume = BY_VOLUME.exec(line) ?? VOLUME_BEHIND.exec(line);
+  if (volume !== null) {
+    const beside = SAID_BESIDE.exec(line.slice(volume[0].length));
+    if (beside !== null) return Number(beside[1]);
+    const litres = figureIn(volume[1] ?? '') * (LITRES.find(([unit]) => unit.test(volume[2] ?? ''))?.[1] ?? 1);
+    return litres > 0 ? Math.max(1, Math.round(litres / BOWL_L)) : undefined;
+  }
+  const found = YIELD.exec(line) ?? SERVES_BEHIND.exec(line);
+  if (found === null) return undefined;
+  const low = figureIn(found[1] ?? '');
+  const high = found[2] === undefined ? low : Number(found[2]);
+  const bowls = (low + high) / 2;
+  return bowls > 0 && bowls <= 1000 ? bowls : undefined;
+}
+
+/** "Carrot soup · serves 4 · 1 hr": a title and what is said of it, behind dots or strokes. */
+export function titleOf(first: Row | undefined): { readonly title: string; readonly bowls: number | undefined } | undefined {
+  const [title = '', ...said] = (first?.raw ?? '').split(/\s+[·•|]\s+/).map((part) => part.trim());
+  if (said.length === 0 || title.length < LEAST_TITLE_LETTERS || /\d/.test(title)) return undefined;
+  const bowls = said.map((part) => bowlsIn(part) ?? Number(PORTIONS.exec(part)?.[1] ?? Number.NaN)).find((one) => one > 0);
+  const isTimed = said.some((part) => minutesIn(part) !== undefined && part.split(/\s+/).length < LEAST_SAID);
+  return bowls === undefined && !isTimed ? undefined : { title: title.replace(/^#+\s*/, ''), bowls };
+}
+const LEAST_TITLE_LETTERS = 4;
+/** So many words are more than a time. */
+const LEAST_SAID = 5;
+
+/** "One-pot tomato soup" is no pot of one. */
+const ONE_POT =
+  /^(?:one|two|three|four|five|ten)[- ](?:pot|pan|tray|ingredient|hour|minute|step|bean|onion|pea|mushroom|cheese|way)\b/i;
+/** "Carrot soup - batch 10 L". */
+export const BATCH_BEHIND = /(?:\s*[/,(–—-]\s*|\s{2,})(?:yields?|makes|batch)\b.*$/i;
+/** "Batch 10 L, portion 250 ml". */
+const BY_PORTION =
+  /\b(?:batch|makes|yields?):? (\d+(?:[.,]\d+)?) ?(?:l|litres?|kg)\b.{0,20}?\bportions?:? (?:of )?(\d{2,4}) ?(?:ml|g)\b/i;
+
+/** A first line names the soup when it is no food with an amount. */
+export function isTitle(line: string, isFirst: boolean, more: boolean): boolean {
+  if (isFirst && more && ONE_POT.test(line) && !/[\d.!;]/.test(line)) return true;
+  const own = line.replace(BATCH_BEHIND, '');
+  if (own !== line && own.length > 2) return true;
+  if (!isFirst || !more || line.length > 80 || /[.!;]$/.test(line) || line.split(/\s+/).length > MOST_TITLE_WORDS) return false;
+  if (
+    /^(?:an?|the|my|our)\b.*\b(?:soup|bisque|chowder|broth|potage|velout[ée]|cream of|pur[ée]e)\b/i.test(line) &&
+    !/\d/.test(line)
+  )
+    return true;
+  const { value, says, ratio } = takeApart(line);
+  return value === undefined && says === undefined && ratio === undefined;
+}

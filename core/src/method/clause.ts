@@ -173,6 +173,11 @@ function leadIn(k: Kitchen, clause: Clause, sense: Sense): Clause | undefined {
 
 function verbless(k: Kitchen, clause: Clause, n: number): void {
   const { text } = clause;
+  if (/^(?:and |then )?out (?:with|come|comes|goes|go)\b/i.test(text)) {
+    // "Out with the bay."
+    k.as('remove', { ...clause, text: text.replace(/^(?:and |then )?out (?:with|comes?|goe?s?)/i, 'remove'), verbAt: 0 }, n);
+    return;
+  }
   const mentions = k.mentions(k.body(clause), clause);
   if (/\b(?:keeps?|freez\w+|fridge|freezer)\b/i.test(text) && mentions.length === 0) {
     k.put('store', n);

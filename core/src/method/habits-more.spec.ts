@@ -284,4 +284,38 @@ describe('more habits of writing', () => {
       ),
     ).toEqual(['canned-tomatoes', 'pearl-barley']);
   });
+
+  it('“both” are the two that were cut; “out with” takes out; “10m” are minutes; in water it is only kept white', () => {
+    const { facts } = read(
+      `${START}2 leeks\n2 bay leaves\nPeel the parsnips and keep them in water with a squeeze of lemon. Slice the leeks and onion and sweat both in the butter 10m on low. Add the parsnips, bay and stock; simmer 20m. Out with the bay.`,
+    );
+    expect(facts).toEqual([
+      jasmine.stringMatching(/^add (?:leek onion|onion leek) butter$/),
+      'sweat min=10',
+      'add parsnip bay chicken-stock',
+      'simmer min=20',
+      'takeOut bay',
+    ]);
+  });
+
+  it('a list out of a recipe program: who made it, its heads and rules are none of the foods', () => {
+    const { lines, unread } = read(
+      'CARROT SOUP\nRecipe By: staff kitchen  Yield: 3 quarts\n\nAmount  Measure  Ingredient -- Preparation Method\n--------  ------------  --------------------------------\n  4      tablespoons  butter\n  2      medium  onions -- chopped\n  8      cups  chicken stock\n\nSaute the onions in the butter 10 minutes. Add the stock.',
+      'us',
+    );
+    expect(unread).toEqual([]);
+    expect(lines.map(({ id }) => id)).toEqual(['butter', 'onion', 'chicken-stock']);
+  });
+
+  it('“Garnish:” among the foods is a list and no work; a heading in capitals is none of the foods; keycaps count steps', () => {
+    const { lines, facts } = read(
+      'Soup\n500 g parsnips\n1 litre water\nGarnish: crème fraîche, chives\n\nPESTO\n50 g hazelnuts\n100 ml rapeseed oil\n\n1️⃣ Boil the parsnips in the water for 20 minutes.\n2️⃣ Blend until smooth.',
+    );
+    expect(lines.map(({ id, role }) => [id, role]).slice(2, 4)).toEqual([
+      ['creme-fraiche', 'garnish'],
+      ['chives', 'garnish'],
+    ]);
+    expect(lines.some(({ id }) => id === 'pesto')).toBeFalse();
+    expect(facts.at(-1)).toBe('blend');
+  });
 });

@@ -186,7 +186,7 @@ export class Kitchen {
     const named = this.names.mentions(text, clause.section, this.isUsedUp).filter((one) => !this.isLadled(one, text));
     if (named.length > 0) this.lastNamed = named.map(({ line }) => line);
     const made = this.actions.at(-1);
-    const isIt = /^[\w-]+ (?:it|them|these|those|each)\b/i.test(text);
+    const isIt = /^[\w-]+ (?:it|them|these|those|each|both)\b/i.test(text);
     if (isIt && named.length > 0 && made?.does === 'prepare' && (this.clauses[made.clause]?.sentence ?? 0) >= clause.sentence - 1) {
       // "Chop the onion and fry it in the butter."
       const ready = /^[\w-]+ it\b/i.test(text) ? made.lines : this.pendingOf(clause.sentence);

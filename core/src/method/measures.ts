@@ -85,6 +85,9 @@ const BARE = /\b(?:for|after|about|another|a further)\s+(\d{1,3})(?:\s*(?:-|–|
 const NOTED =
   /\b(?:simmer|sweat|roast|boil|fry|cook|rest|bake)\s+(\d{1,3})(?:\s*(?:-|–|to)\s*(\d{1,3}))?(?=\s*(?:(?:more|longer|further)\s*)?(?:[,.;)]|$))/i;
 
+/** "Sweat 10m", "cook 40–45 m". */
+const SHORT = /(?<![\d.,/])\b(\d{1,3})(?:\s*(?:-|–|to)\s*(\d{1,3}))?\s?m\b/;
+
 export interface Time extends Range {
   /** Where it stands in the text. */
   readonly at: number;
@@ -113,7 +116,7 @@ export function minutesIn(text: string): Time | undefined {
     const high = timed[3] === undefined ? low : figureIn(timed[3]) * last;
     put(timed, low, high);
   }
-  const bare = BARE.exec(text) ?? NOTED.exec(text);
+  const bare = BARE.exec(text) ?? NOTED.exec(text) ?? SHORT.exec(text);
   if (bare !== null) put(bare, Number(bare[1]), Number(bare[2] ?? bare[1]));
   return found.reduce<Time | undefined>((best, one) => {
     if (best === undefined || one.at < best.at) return one;

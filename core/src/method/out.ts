@@ -159,6 +159,15 @@ export function doReserve(k: Kitchen, clause: Clause, n: number): void {
     holdAt(k, clause, n, holdC);
     return;
   }
+  if (
+    /^(?:keep|hold|leave|store) (?:it|them|these|the [\w ]+) (?:in|under) (?:a bowl of )?(?:cold |acidulated |lemon |salted )?water\b/i.test(
+      body,
+    )
+  ) {
+    // So that it does not turn brown.
+    k.put('prepare', n);
+    return;
+  }
   if (/\b(?:warm|hot)\b/i.test(body) && !/\bhot soup\b/i.test(body)) {
     k.put('hold', n);
     return;

@@ -16,7 +16,8 @@ export function bare(line: string): string {
 }
 
 /** The head of a table of foods. */
-export const TABLE_HEAD = /^(?:ingredients?|items?|food|product)\b.*\b(?:qty|quantity|amount|unit|weight|measure)s?$/i;
+export const TABLE_HEAD =
+  /^[-=_\s]{4,}$|^amount\s+measure\b|^(?:ingredients?|items?|food|product)\b.*\b(?:qty|quantity|amount|unit|weight|measure)s?$/i;
 
 const TAGS = /<\/?([a-z][a-z0-9]*)\b[^<>]{0,200}>/gi;
 const BLOCKS = /^(?:li|p|h[1-6]|ul|ol|br|div|tr|table|section|article|header)$/i;
@@ -44,6 +45,7 @@ export function unmarked(text: string): string {
     ? text.replace(TAGS, (tag, name: string) => (BLOCKS.test(name) ? `${' '.repeat(tag.length - 1)}\n` : ' '.repeat(tag.length)))
     : text;
   return plainText
+    .replace(/(\d)\uFE0F?\u20E3/g, (sign, figure: string) => `${figure}.`.padEnd(sign.length))
     .replace(/&([a-z0-9]{2,8});/gi, (whole, name: string) => (ENTITIES[name] ?? ' ').padEnd(whole.length))
     .replace(/\*\*|__/g, '  ')
     .replace(/→|⇒/g, ';')

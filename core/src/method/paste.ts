@@ -35,7 +35,7 @@ export type Pasting =
 
 /** What a web page leaves between the foods: stars, switches of units, a number of reviews. */
 const WEB_REST =
-  /^[★☆\s]*\d?(?:[.,]\d)?\s*(?:from|\/|\()?\s*\d+ (?:reviews?|ratings?|votes?|comments?)\)?$|^(?:units?|scale|us customary|metric|cook mode|print|jump to recipe|save|rate)\b[^.]{0,40}$|^(?:\d\/?\d?x ?)+$/i;
+  /^recipe by\b.*$|^[★☆\s]*\d?(?:[.,]\d)?\s*(?:from|\/|\()?\s*\d+ (?:reviews?|ratings?|votes?|comments?)\)?$|^(?:units?|scale|us customary|metric|cook mode|print|jump to recipe|save|rate)\b[^.]{0,40}$|^(?:\d\/?\d?x ?)+$/i;
 const HEADING = /^(?:#+\s*)?(?:ingredients|you will need|shopping|for (?:the |a )?[\w &-]+|to (?:serve|garnish|finish))\s*:?$/i;
 /** How long it takes and how hard it is, by the editor: nothing to cook by. */
 const ABOUT =
@@ -99,11 +99,18 @@ function countedSteps(rows: readonly Row[], context: ReadingContext): ReadonlySe
 }
 const LEAST_COUNTED = 3;
 
+/** "Garnish: chives, croutons" among the foods. */
+const GARNISH_LIST = /^(?:garnish(?:es)?|toppings?|to serve|to finish|for serving|optional)\s*:\s+\S[^.!]*$/i;
+
 /** "Cashew cream" over lines with amounts: a heading without its colon. */
 function isBareHeading(line: string, next: string | undefined, context: ReadingContext): boolean {
   if (next === undefined || !/^[A-Z\p{Lu}]/u.test(line) || /[\d½¼¾.,;!?]/.test(line)) return false;
   if (line.split(/\s+/).length > MOST_HEADING_WORDS || takeApart(next).value === undefined) return false;
-  return readLines(splitFoods(line, false, context), context).every(({ code }) => code === 'UNKNOWN_FOOD');
+  const isLoud = /^[A-Z\s&]{3,}$/.test(line);
+  // "PESTO" in capitals over a list is what is made of it.
+  return readLines(splitFoods(line, false, context), context).every(
+    ({ code }) => code === 'UNKNOWN_FOOD' || (isLoud && code === 'NO_AMOUNT'),
+  );
 }
 const MOST_HEADING_WORDS = 4;
 
@@ -189,6 +196,7 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
         bowls === undefined ? (/\b(?:serves|makes|feeds|yields?)\s*:?\s*(\d+)\b/i.exec(line) ?? PORTIONS.exec(line)) : null;
       if (beside !== null) bowls = Number(beside[1]);
     } else if (WEB_REST.test(line)) {
+      bowls ??= bowlsIn(/\b(?:yields?|serves|makes)\b.*$/i.exec(line)?.[0] ?? '');
       notes.push(line);
     } else if (foods.length === 0 && method.length === 0 && /^\([^()\d]*\)$/.test(line)) {
       notes.push(line);
@@ -207,7 +215,7 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
       inMethod = false;
       heading = line.replace(/^#+\s*|:$/g, '');
       if (/^ingredients$/i.test(heading)) heading = '';
-    } else if (inMethod || counted.has(at) || isWork(line, wasWork)) {
+    } else if (inMethod || counted.has(at) || (!GARNISH_LIST.test(line) && isWork(line, wasWork))) {
       work(line, counted.has(at) ? raw.replace(/^\s*\d{1,2}/, (sign) => ' '.repeat(sign.length)) : raw, at);
       wasWork = true;
     } else if (foods.length === 0 && method.length === 0 && isTalk(line)) {

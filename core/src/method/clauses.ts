@@ -25,6 +25,8 @@ export interface Sentence {
 const HEADED = /^(?:#+\s*)?((?:for|to make|to prepare|to serve|to finish|to garnish)\b[\w ,&'’-]{0,50}|[A-Z][\w ,&'’-]{0,40}):$/i;
 /** A heading before the sentence in one line: "For the croutons: toss ..." */
 const HEAD_OF_LINE = /^((?:for|to make|to prepare) (?:the |a )?[\w &'’-]{2,40}):\s+(?=\S)/i;
+/** The same in capitals: "PESTO: blitz everything". */
+const LOUD_HEAD = /^(?!CCP|HACCP|NOTE|TIP|STEP|NB|WARNING)([A-Z][A-Z &'’-]{2,30}):\s+(?=\S)/;
 /** The same before a comma, where something to do follows: "For the soup, heat the oil", "Meanwhile, for the sage, ...". */
 const HEAD_BEFORE_COMMA = /^((?:meanwhile|then|next),? )?(for the [\w &'’-]{2,30}), (?=([a-z]+)\b)/i;
 /** What a step is called before it is told: "Simmer: Add the stock and ..." */
@@ -58,7 +60,7 @@ export function sentencesOf(text: string): Sentence[] {
     let start = numbered?.[0].length ?? 0;
     start += stepTitle(own.slice(start)).length;
     if (isTitled) start += dottedTitle(own.slice(start)).length;
-    const inLine = HEAD_OF_LINE.exec(own.slice(start));
+    const inLine = HEAD_OF_LINE.exec(own.slice(start)) ?? LOUD_HEAD.exec(own.slice(start));
     let here = section;
     const spoken = HEAD_BEFORE_COMMA.exec(own.slice(start));
     if (spoken !== null && VERBS[(spoken[3] ?? '').toLowerCase()] !== undefined) {

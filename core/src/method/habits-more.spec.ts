@@ -318,4 +318,16 @@ describe('more habits of writing', () => {
     expect(lines.some(({ id }) => id === 'pesto')).toBeFalse();
     expect(facts.at(-1)).toBe('blend');
   });
+
+  it('what is blended under a heading of its own goes on top where it is served with', () => {
+    const text =
+      'Parsnip soup\n\nSOUP\n500 g parsnips\n1 litre vegetable stock\n\nPESTO\n50 g toasted hazelnuts\n1/2 garlic clove\n100 ml rapeseed oil\n\n1) SOUP: Simmer the parsnips in the stock 20m. Blend.\n2) PESTO: blitz everything to a rough paste.\n3) Serve soup w/ pesto on top.';
+    const { facts } = read(text);
+    expect(facts.slice(-3)).toEqual(['add hazelnuts garlic rapeseed-oil', 'blend', 'garnish']);
+    const { reading } = readCorpus({ text, country: 'gb' });
+    const { soup } = reading.tree;
+    const blended = soup.root.steps.filter(({ op }) => op === 'blend').length;
+    expect(blended).withContext('the pesto is not blended into the pot').toBe(1);
+    expect(JSON.stringify(soup.root.steps.filter(({ op }) => op === 'add'))).not.toContain('hazelnuts');
+  });
 });

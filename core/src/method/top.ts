@@ -102,6 +102,15 @@ export function doTop(k: Kitchen, clause: Clause, n: number, verb: string): void
   onTop(k, mentions, body, n);
 }
 
+/** Whether a text names what a heading is of. */
+function isNamed(section: string, text: string): boolean {
+  const name = section
+    .replace(/^for (?:the )?/i, '')
+    .trim()
+    .toLowerCase();
+  return name.length > 3 && name !== 'soup' && text.toLowerCase().includes(name);
+}
+
 export function doServe(k: Kitchen, clause: Clause, n: number): void {
   const { text } = clause;
   if (
@@ -127,7 +136,12 @@ export function doServe(k: Kitchen, clause: Clause, n: number): void {
         ![...k.vessels].some(({ aside }) => aside.has(line))
       ),
   );
-  const isWith = /\b(?:with|topped)\b/i.test(text);
+  const isWith = /\b(?:with|topped)\b|\bw\//i.test(text);
+  if (isWith && k.isFinished()) {
+    // "Serve with the pesto": what was made under that heading, beside the soup.
+    const made = k.open().find((vessel) => vessel !== k.mainVessel() && vessel.steps.length > 0 && isNamed(vessel.section, text));
+    if (made !== undefined) made.isForTop = true;
+  }
   const beside = k.open().find((vessel) => vessel !== k.mainVessel() && vessel.isHot && vessel.steps.length > 0 && !vessel.isWet);
   if (isWith && beside !== undefined && k.isFinished() && k.here === beside) beside.isForTop = true;
   const hasTopVessel = k.open().some(({ isForTop }) => isForTop) && isWith;

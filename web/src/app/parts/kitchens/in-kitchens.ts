@@ -46,7 +46,7 @@ const WORDS: Readonly<Record<string, string>> = {
       } @else if (told.kitchens === 0) {
         <p class="soft">Nothing is in the pot yet.</p>
       } @else {
-        <table aria-live="polite">
+        <table class="figure-table" aria-live="polite">
           <caption class="unseen">
             What comes of it in
             {{
@@ -98,24 +98,6 @@ const WORDS: Readonly<Record<string, string>> = {
     nz-select {
       width: 340px;
       max-width: 100%;
-    }
-    table {
-      justify-self: start;
-      border-collapse: collapse;
-      font-size: 17px;
-    }
-    th,
-    td {
-      padding: 5px 22px 5px 0;
-      text-align: left;
-    }
-    thead th {
-      color: var(--ink-soft);
-      font-weight: 400;
-      font-size: 15px;
-    }
-    tbody th {
-      font-weight: 400;
     }
   `,
 })

@@ -212,7 +212,7 @@ describe('the bench', () => {
     entries = ticked(kitchen);
     const fixture = debrief();
     await until(fixture, () => (fixture.nativeElement as HTMLElement).querySelector('.harm') !== null);
-    const harm = (fixture.nativeElement as HTMLElement).querySelector('.cards section');
+    const harm = (fixture.nativeElement as HTMLElement).querySelector('.debrief-cards section');
     expect(harm?.className).toContain('harm');
     expect(harm?.textContent).toContain('The jug would have thrown its lid');
     expect(harm?.textContent).toContain('Blend');

@@ -8,7 +8,7 @@ const HOW: Readonly<Record<Judged['points'], string>> = { 2: 'right', 1: 'near',
 @Component({
   selector: 'tt-marks-table',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `<table>
+  template: `<table class="figure-table">
     <caption class="unseen">
       What it came to
     </caption>
@@ -35,26 +35,6 @@ const HOW: Readonly<Record<Judged['points'], string>> = { 2: 'right', 1: 'near',
       }
     </tbody>
   </table>`,
-  styles: `
-    table {
-      max-width: 860px;
-      border-collapse: collapse;
-      font-size: 18px;
-    }
-    th,
-    td {
-      padding: 5px 26px 5px 0;
-      text-align: left;
-    }
-    thead th {
-      color: var(--ink-soft);
-      font-weight: 400;
-      font-size: 15px;
-    }
-    tbody th {
-      font-weight: 400;
-    }
-  `,
 })
 export class MarksTable {
   readonly judged = input.required<readonly Judged[]>();

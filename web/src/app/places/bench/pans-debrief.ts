@@ -66,7 +66,7 @@ function curveOf({ curve, readings, stages }: CooledPan): CurveView {
         />
       </section>
     }
-    <div class="cards">
+    <div class="debrief-cards">
       @for (harm of harms(); track $index) {
         <section class="harm">
           <h2>▲ {{ harm.title }}</h2>
@@ -112,21 +112,6 @@ function curveOf({ curve, readings, stages }: CooledPan): CurveView {
     h2 {
       font-size: 19px;
       font-weight: 700;
-    }
-    .cards {
-      display: grid;
-      grid-template-columns: repeat(auto-fit, minmax(280px, 1fr));
-      gap: 18px 36px;
-    }
-    .cards section {
-      display: grid;
-      gap: 4px;
-      align-content: start;
-      padding-top: 10px;
-      border-top: 3px solid var(--ink);
-    }
-    .cards .harm {
-      border-color: var(--red);
     }
     @media (max-width: 860px) {
       .pan {

@@ -35,7 +35,7 @@ const WORTH_SALT_KG = 0.002;
         <text x="10" [attr.y]="drawn.height - 54 + drawn.kiloPx / 2" class="step start">{{ drawn.barText }}</text>
       </svg>
     }
-    <div class="cards">
+    <div class="debrief-cards">
       @for (harm of harms(); track $index) {
         <section class="harm">
           <h2>▲ {{ harm.title }}</h2>
@@ -128,28 +128,6 @@ const WORTH_SALT_KG = 0.002;
     }
     text.start {
       text-anchor: start;
-    }
-    .cards {
-      display: grid;
-      grid-template-columns: repeat(auto-fit, minmax(280px, 1fr));
-      gap: 18px 36px;
-    }
-    .cards section {
-      display: grid;
-      gap: 4px;
-      align-content: start;
-      padding-top: 10px;
-      border-top: 3px solid var(--ink);
-    }
-    .cards .harm {
-      border-color: var(--red);
-    }
-    .cards button {
-      justify-self: start;
-    }
-    .cards h2 {
-      font-size: 19px;
-      font-weight: 700;
     }
   `,
 })

@@ -46,6 +46,8 @@ export interface CooledPan {
   readonly keptKg: number;
   readonly stages: readonly TrueStage[];
   readonly isKept: boolean;
+  /** Nobody has said yet that it is cold: what is told of it is how it goes on if it is left alone. */
+  readonly isCooling: boolean;
   /** Minutes since it was left over, and its warmest place, °C; and what was read of it. */
   readonly curve: readonly (readonly [minute: number, tempC: number])[];
   readonly readings: readonly (readonly [minute: number, tempC: number])[];
@@ -98,7 +100,7 @@ function minutesOf(pan: TruePan, { fromC, toC }: CoolingStage, portionedMs: numb
 }
 
 function cooledPan(container: Container, pan: TruePan, pot: LeftInPot): CooledPan {
-  const { cooling, outKg, kg, filledMs, id, vessel } = container;
+  const { cooling, outKg, kg, filledMs, id, vessel, state } = container;
   const rule = (cooling === undefined ? undefined : coolingRuleOf(cooling)) ?? COOLING_RULES[0];
   // What nobody read shows nothing, and too late to do it now: a practice is over when it is judged.
   const verdicts = cooling === undefined || rule === undefined ? [] : verdictsOf(cooling, rule, Number.MAX_SAFE_INTEGER);
@@ -115,6 +117,7 @@ function cooledPan(container: Container, pan: TruePan, pot: LeftInPot): CooledPa
     keptKg: Math.max(0, kg + Object.values(outKg).reduce((sum, one) => sum + one, 0) - gone),
     stages,
     isKept: stages.every(isKept),
+    isCooling: state === 'cooling',
     curve: Array.from({ length: CURVE_MIN / EVERY_MIN + 1 }, (_, n) => {
       const minute = n * EVERY_MIN;
       return [minute, pan.at(pot.sinceMs + minute * MINUTE_MS).middleC] as const;
@@ -218,7 +221,10 @@ export function coolingDebriefOf(
     pans,
     rule: cooledBy,
     marks,
-    isPassed: pans.length > 0 && marks.every(({ mark, points }) => (mark === 'safety' ? points === 2 : points > 0)),
+    isPassed:
+      pans.length > 0 &&
+      pans.every(({ isCooling }) => !isCooling) &&
+      marks.every(({ mark, points }) => (mark === 'safety' ? points === 2 : points > 0)),
     harms,
     best: bestOf(contents, leftKg, pot, cooledBy, hidden, kit),
   };

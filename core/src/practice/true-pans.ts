@@ -20,6 +20,7 @@ const USUAL_DEPTH_M = 0.06;
 /** Properties of soup at this temperature are near enough all the way down, °C. */
 const MIDDLING_C = 40;
 const MINUTE_MS = 60_000;
+const STRIDE_MS = 10 * MINUTE_MS;
 /** What nobody touches any more is followed for so long. */
 const FOLLOWED_MS = 24 * 60 * MINUTE_MS;
 
@@ -115,14 +116,17 @@ export class TruePan {
   /** When its warmest place passed a temperature since it began to cool; undefined where it does not within a day. */
   passedMs(toC: number): number | undefined {
     const endMs = this.lastMs + FOLLOWED_MS;
-    let beforeC = this.at(this.sinceMs).middleC;
-    if (beforeC <= toC) return this.sinceMs;
-    for (let ms = this.sinceMs + MINUTE_MS; ms <= endMs; ms += MINUTE_MS) {
+    if (this.at(this.sinceMs).middleC <= toC) return this.sinceMs;
+    // In strides first, and then minute by minute within the one in which it passes.
+    let ms = this.sinceMs;
+    while (ms < endMs && this.at(ms + STRIDE_MS).middleC > toC) ms += STRIDE_MS;
+    if (ms >= endMs) return undefined;
+    let beforeC = this.at(ms).middleC;
+    for (ms += MINUTE_MS; ; ms += MINUTE_MS) {
       const { middleC } = this.at(ms);
       if (middleC <= toC) return ms - (MINUTE_MS * (toC - middleC)) / Math.max(1e-9, beforeC - middleC);
       beforeC = middleC;
     }
-    return undefined;
   }
 }
 

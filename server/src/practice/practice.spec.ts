@@ -263,9 +263,12 @@ describe('the practice kitchen', () => {
     expect(probe(NOW + 120_000))
       .withContext('two hours by its own clock')
       .toBeLessThan(21);
-    expect((await send<Practice>('POST', `/practice/api/bench/${batchId}/result`)).body).toEqual(
-      jasmine.objectContaining({ passed: true, points: 4 }),
-    );
+    const judged = async (): Promise<Practice> => (await send<Practice>('POST', `/practice/api/bench/${batchId}/result`)).body;
+    expect(await judged())
+      .withContext('they still cool')
+      .toEqual(jasmine.objectContaining({ passed: false, points: 4 }));
+    for (const container of pans) await enter(400, { kind: 'cooled', container, store });
+    expect(await judged()).toEqual(jasmine.objectContaining({ passed: true, points: 4 }));
     // One of them deep and in the still air of the kitchen: it is not the readings that are judged.
     await enter(3, {
       kind: 'set to cool',
@@ -279,7 +282,8 @@ describe('the practice kitchen', () => {
       countsFromMs: madeMs,
     });
     await enter(200, { kind: 'read', container: pans[0]!, tempC: 4 });
-    expect((await send<Practice>('POST', `/practice/api/bench/${batchId}/result`)).body.passed).toBeFalse();
+    await enter(401, { kind: 'cooled', container: pans[0]!, store });
+    expect(await judged()).toEqual(jasmine.objectContaining({ passed: false, points: 2 }));
     expect(await kitchenAsItIs()).toBe(before);
   });
 

@@ -51,6 +51,11 @@ function curveOf({ curve, readings, stages }: CooledPan): CurveView {
             <tt-choice label="which pan" [options]="choices()" [value]="at()" (chosen)="at.set($event)" />
           }
           <p class="soft">{{ pan.vessel }}, {{ kept(pan) }}</p>
+          @if (pan.isCooling) {
+            <p class="caution" role="status">
+              <span>It still cools: this is how it goes on if it is left alone. Go back to the cold, and say when it is cold.</span>
+            </p>
+          }
           <ul>
             @for (stage of pan.stages; track stage.stage.toC) {
               <li>

@@ -103,7 +103,7 @@ test('from the shelf to the ledger by mouse, reloading on the way', async ({ pag
   await page.getByRole('spinbutton', { name: 'bowls' }).fill('50');
   await page.getByRole('button', { name: /Enter it/ }).click();
   await page.getByRole('button', { name: /Close the batch/ }).click();
-  // Of what is left in the pot it is asked what is kept.
+  // Of what is left in the pot it is asked what becomes of it.
   await expect(page.getByRole('dialog')).toContainText('are still in the pot');
   await page.locator('#amount').fill('0');
   await page.getByRole('button', { name: /Enter it/ }).click();

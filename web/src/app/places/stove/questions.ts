@@ -1,6 +1,7 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { linesOf } from '@tureen/core/soup';
+import { LEAVES_AS } from '@tureen/core/steps';
 import { Devices } from '../../services/devices';
 import { mass, wholeBowls } from '../figures';
 import { Asking } from './asking';
@@ -11,6 +12,14 @@ const FOUR_FIFTHS = 0.8;
 const GROSS = 'gross';
 /** Hotter than this no soup gets: it is kept, and said. */
 const HOTTEST_C = 110;
+
+/** What becomes of what is left when service is over. */
+const KEPT = 'to the cold';
+const RESTS = [
+  { id: KEPT, name: 'To the cold' },
+  { id: 'staff meal', name: 'Staff meal' },
+  { id: 'thrown away', name: 'Thrown away' },
+] as const;
 
 /** Questions of the hand bar with a number for their answer, and the entry that each becomes. */
 @Injectable()
@@ -27,7 +36,7 @@ export class Questions {
   });
 
   /**
-   * Ends the batch. Where bowls were counted and soup is still in the pot that nothing was said of, it is asked what is kept:
+   * Ends the batch. Where bowls were counted and soup is still in the pot that nothing was said of, it is asked what becomes of it:
    * a record that loses half a kilo without a word is no record.
    */
   close(): void {
@@ -37,20 +46,33 @@ export class Questions {
       this.hand.finish();
       return;
     }
+    this.askOfRest(leftKg, view.request.bowlG / 2000);
+  }
+
+  /** What becomes of what is left in the pot, part by part, until it is less than is worth a question; then the batch is closed. */
+  private askOfRest(leftKg: number, leastKg: number): void {
     const left = mass(leftKg, this.hand.units());
     this.asking.ask(
       {
-        title: 'How much of it is kept?',
+        title: 'What becomes of the rest?',
         unit: 'kg',
         step: 0.1,
         least: 0,
         most: 500,
         start: Math.round(leftKg * 100) / 100,
-        note: `By the sums ${left} are still in the pot. What is kept goes to the cold; 0 where nothing is. Then the batch is closed.`,
+        lines: RESTS,
+        lineId: KEPT,
+        note: `By the sums ${left} are still in the pot. Say what goes where; 0 where nothing is left. Then the batch is closed.`,
       },
-      ({ amount, text }) => {
-        if (amount > 0) this.hand.enter({ kind: 'stored', kg: amount }, `${text} to the cold.`);
-        this.hand.finish();
+      ({ amount, text, lineId }) => {
+        const dish = this.hand.step();
+        const as = LEAVES_AS.find((one) => one === lineId);
+        if (amount > 0 && as !== undefined && dish !== undefined)
+          this.hand.enter({ kind: 'ladled out', stepId: dish.id, kg: amount, as }, `${text}: ${as}.`);
+        else if (amount > 0) this.hand.enter({ kind: 'stored', kg: amount }, `${text} to the cold.`);
+        const restKg = leftKg - amount;
+        if (amount > 0 && restKg >= leastKg) this.askOfRest(restKg, leastKg);
+        else this.hand.finish();
       },
     );
   }

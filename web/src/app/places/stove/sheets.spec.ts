@@ -20,10 +20,10 @@ async function at(soup: string, op: Parameters<StoveInMemory['cookedUpTo']>[0]):
 }
 
 /** Answers the question that stands, as its dialog would. */
-async function answered(amount: number): Promise<string> {
+async function answered(amount: number, lineId?: string): Promise<string> {
   const asking = TestBed.inject(Asking);
   const question = asking.question()!;
-  asking.answered({ amount, lineId: question.lineId });
+  asking.answered({ amount, lineId: lineId ?? question.lineId });
   await rest();
   return question.title;
 }
@@ -67,17 +67,23 @@ describe('beside the bowls', () => {
 });
 
 describe('closing', () => {
-  it('with counted bowls and soup in the pot it is asked what is kept; with nothing counted, or nothing left, it is not', async () => {
+  it('with counted bowls and soup in the pot it is asked what becomes of the rest, part by part, and then it is closed', async () => {
     await at('celeriac-leek-apple', 'dish');
     const questions = TestBed.inject(Questions);
     const asking = TestBed.inject(Asking);
     stove.did({ kind: 'dished', bowls: 38 });
     await rest();
     questions.close();
-    expect(asking.question()?.title).toBe('How much of it is kept?');
+    expect(asking.question()?.title).toBe('What becomes of the rest?');
+    expect(asking.question()?.lines?.map(({ name }) => name)).toEqual(['To the cold', 'Staff meal', 'Thrown away']);
+    const leftKg = asking.question()!.start;
     expect(asking.question()?.note).toMatch(/By the sums [\d.]+ k?g are still in the pot/);
-    await answered(0.5);
-    expect(stove.actions.slice(-3).map(({ kind }) => kind)).toEqual(['stored', 'done', 'closed']);
+    await answered(0.3, 'staff meal');
+    expect(stove.last).toEqual(jasmine.objectContaining({ kind: 'ladled out', kg: 0.3, as: 'staff meal' }));
+    expect(asking.question()!.start).toBeCloseTo(leftKg - 0.3, 1);
+    await answered(leftKg - 0.3, 'to the cold');
+    expect(asking.question()).toBeUndefined();
+    expect(stove.actions.slice(-4).map(({ kind }) => kind)).toEqual(['ladled out', 'stored', 'done', 'closed']);
   });
 
   it('a batch whose bowls nobody counted is closed as it is', async () => {

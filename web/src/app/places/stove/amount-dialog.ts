@@ -50,7 +50,7 @@ export interface AmountQuestion {
       [nzVisible]="true"
       [nzTitle]="question().title"
       [nzFooter]="null"
-      [nzWidth]="460"
+      [nzWidth]="few() ? 560 : 460"
       [nzAutofocus]="null"
       (nzOnCancel)="cancelled.emit()"
     >

@@ -13,6 +13,7 @@ import type { Kit } from '../kit/index.js';
 import { makeIngredient } from '../larder/index.js';
 import type { Planned } from '../plan/index.js';
 import {
+  NOTHING_KG,
   coolingRuleOf,
   foldStock,
   keepingOf,
@@ -176,6 +177,7 @@ export function coolingDebriefOf(
   const { pot, kg: leftKg, contents } = left;
   const { kit } = plan.snapshot;
   const hidden = new HiddenKitchen(seed, mishaps);
+  // How long it keeps is nothing to how it cools: any day will do.
   const { containers, counted } = foldStock(stock, { keeping: keepingOf(kit.keeps), dayOf: () => '2026-01-01' });
   const real = truePans(counted, pot, hidden, kit);
   const pans = [...containers.values()].flatMap((container) => {
@@ -192,7 +194,7 @@ export function coolingDebriefOf(
     ...(standsKg > STICKS_KG ? [{ kind: 'left standing', kg: standsKg } as const] : []),
     ...pans.flatMap(({ vessel, keptKg, stages }): Harm[] => {
       const slow = stages.find((stage) => !isKept(stage));
-      if (slow === undefined || keptKg <= 0) return [];
+      if (slow === undefined || keptKg <= NOTHING_KG) return [];
       const { stage, minutes } = slow;
       return [
         {
@@ -206,7 +208,9 @@ export function coolingDebriefOf(
     }),
   ];
   const wasteShare = leftKg > 0 ? thrownKg / leftKg : 0;
-  const unkept = pans.filter(({ keptKg, stages }) => keptKg > 0 && stages.some(({ recorded }) => recorded !== 'kept')).length;
+  const unkept = pans.filter(
+    ({ keptKg, stages }) => keptKg > NOTHING_KG && stages.some(({ recorded }) => recorded !== 'kept'),
+  ).length;
   const marks: Judged[] = [
     { mark: 'safety', wanted: 0, true: harms.length, believed: unkept, points: harms.length === 0 ? 2 : 0 },
     {

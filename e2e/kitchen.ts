@@ -98,13 +98,21 @@ export function watch(page: Page, allow = /^$/): () => void {
   };
 }
 
-/** Chooses an option of one of the application's select fields, by the id of its field. */
+/**
+ * Chooses an option of one of the application's select fields, by the id of its field. A list that was opened while the page under it
+ * still grew may hang outside the window: then it is closed and opened again, as a hand would.
+ */
 export async function choose(page: Page, id: string, option: RegExp | string): Promise<void> {
-  await page.locator(`nz-select:has(#${id})`).click();
   const options = page.locator('.ant-select-item-option');
-  await (
-    typeof option === 'string' ? page.locator(`.ant-select-item-option[title="${option}"]`) : options.filter({ hasText: option })
-  ).click();
+  const wanted =
+    typeof option === 'string' ? page.locator(`.ant-select-item-option[title="${option}"]`) : options.filter({ hasText: option });
+  await expect(async () => {
+    if (await options.first().isVisible()) await page.keyboard.press('Escape');
+    const field = page.locator(`nz-select:has(#${id})`);
+    await field.scrollIntoViewIfNeeded();
+    await field.click();
+    await wanted.click({ timeout: 5000 });
+  }).toPass();
 }
 
 export const test = base.extend<{ server: RealServer; emptyServer: RealServer }>({

@@ -12,6 +12,8 @@ export default defineConfig({
   timeout: 240_000,
   expect: { timeout: 20_000 },
   workers: 2,
+  // Real clocks and real processes on a machine of any speed: what fails is tried once more, and what needed it is named at the end.
+  retries: 1,
   fullyParallel: true,
   reporter: [['line']],
   use: {

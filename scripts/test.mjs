@@ -70,7 +70,7 @@ function karmaCount(printed) {
 
 function playwrightCount(printed) {
   const number = (word) => Number([...printed.matchAll(new RegExp(`(\\d+) ${word}`, 'g'))].at(-1)?.[1] ?? 0);
-  return { passed: number('passed'), failed: number('failed') + number('did not run') };
+  return { passed: number('passed') + number('flaky'), failed: number('failed') + number('did not run') };
 }
 
 const bin = (name) => join(ROOT, 'node_modules/.bin', name);

@@ -19,7 +19,7 @@ const MANNERS = new Set(
     'cracked freshly-cracked just enough sufficient dollop pat glug bit sized thumb husked shucked picked fat plump hand torn snipped crumbled more if liked ' +
     'frozen day old crust removed kernel pak tetra packet package bag punnet ' +
     'needed using inner outer own home made homemade favourite about light long slit smashed bruised stale bunch bundle squeezed pressed ' +
-    'zested juiced wedged segmented blanched salted pitted crustless english persian lebanese extra virgin quick washed ready'
+    'zested juiced wedged segmented blanched salted pitted crustless english persian lebanese extra virgin quick washed ready floret head pure pre ea each filtered unbleached loosely firmly lightly tightly brick'
   ).split(' '),
 );
 
@@ -31,7 +31,7 @@ export function plain(text: string): string {
     .replace(/[\u0300-\u036f]/g, '')
     .replace(/\([^)]*\)/g, ' ')
     .replace(/[’']s?\b/g, '')
-    .replace(/[^a-z0-9%. -]/g, ' ')
+    .replace(/[^a-z0-9%. -]|\.(?!\d)/g, ' ')
     .replace(/-/g, ' ')
     .split(/\s+/)
     .filter((word) => word !== '')
@@ -71,7 +71,7 @@ function single(word: string): string {
 const NO_SALT = /\bno (?:added )?(?:salt|sodium)(?: added)?\b|\b(?:salt|sodium) free\b|\bwithout (?:added )?salt\b/g;
 const LESS_SALT = /\b(?:less|lower|low|reduced) (?:salt|sodium)\b|\b(?:salt|sodium) reduced\b/g;
 const FATNESS =
-  /\b(?:whole milk|full fat|low fat|half fat|reduced fat|fat free|non ?fat|light|[\d.]+%(?: fat)?) (?=.*(?:sour cream|soured cream|coconut milk|yoghurt|yogurt|ricotta|cheese|fraiche|cottage|quark))/g;
+  /\b(?:whole milk|full fat|low fat|half fat|reduced fat|fat free|non ?fat|light|[\d.]+%(?: fat)?) (?=.*(?:sour cream|soured cream|yoghurt|yogurt|ricotta|cheese|fraiche|cottage|quark))|\bfull fat (?=coconut milk)/g;
 
 function saltAlike(text: string): string {
   return text.replace(NO_SALT, 'unsalted').replace(LESS_SALT, 'low salt');

@@ -1,5 +1,6 @@
 import { parseIngredient } from 'parse-ingredient';
 import { readNumber } from '../units/index.js';
+import { oneRange } from './compound.js';
 
 /** A written line taken apart: how many of what, and the words that are left. */
 export interface Phrase {
@@ -30,10 +31,10 @@ const NUMBERS: Readonly<Record<string, string>> = {
   twelve: '12',
 };
 
-const CONTAINERS = '(?:can|tin|carton|packet|pack|package|jar|bottle|tube|box|tub|bag)s?';
+const CONTAINERS = '(?:can|tin|carton|packet|pack|package|jar|bottle|tube|box|tub|bag|container|sachet|pot|punnet|pouch|block)s?';
 /** Sizes as they are shortened in lists. */
 const SHORT_SIZES: Readonly<Record<string, string>> = { sm: 'small', med: 'medium', lg: 'large' };
-const SIZE_UNITS = '(?:g|gm|grams?|kg|ml|l|ltrs?|litres?|liters?|oz|ounces?|fl\\.? ?oz|pints?|quarts?|lb)';
+const SIZE_UNITS = '(?:g|gm|grams?|kg|ml|l|ltrs?|litres?|liters?|oz|ounces?|fl\\.? ?oz|fluid ounces?|pints?|quarts?|lb)';
 
 /** Counts and units that the parser does not know, with what they are called here. */
 const UNITS = {
@@ -122,7 +123,9 @@ const PARTS: Readonly<Record<string, number>> = { '½': 0.5, '¼': 0.25, '¾': 0
 /** @example inMetric('2 dl cream') // '200 ml cream' */
 function inMetric(written: string): string {
   // Of garlic it is cloves.
-  const text = /\bgarlic\b/i.test(written) ? written.replace(/\b(\d+) ?cl\b\.?/i, '$1 cloves') : written;
+  const text = /\bgarlic\b/i.test(written)
+    ? written.replace(/\b(\d+) ?cl\b\.?/i, '$1 cloves').replace(/\bpods?\b(?! of (?!garlic))/i, 'cloves')
+    : written;
   return text.replace(METRIC_WORD, (whole, figure: string, word: string) => {
     const known = METRIC.find(([words]) => new RegExp(`^(?:${words})$`, 'i').test(word));
     const value = PARTS[figure] ?? Number(figure.replace(',', '.'));
@@ -138,6 +141,15 @@ function inFigures(text: string): string {
 function inWords(text: string): string {
   return (
     text
+      .replace(
+        /^an? (?=(?:scant|heaped|heaping|level|rounded|generous|good) (?:tea|table|dessert)?(?:spoon|cup|tsp|tbsp|handful))/i,
+        '1 ',
+      )
+      .replace(
+        /^(an?|one|two|three|four|\d+) (ounces?|oz|pounds?|lbs?|pints?|cups?|kilos?|litres?|quarts?|(?:tea|table|dessert)spoons?) and an? (half|quarter)\b/i,
+        (_, count: string, unit: string, part: string) =>
+          `${String(Number(/^an?$/i.test(count) ? 1 : (NUMBERS[count.toLowerCase()] ?? count)) + (/half/i.test(part) ? 0.5 : 0.25))} ${unit}`,
+      )
       .replace(
         /^(?:about|approx\.?|approximately|around|ca\.?|roughly|some|scant|heap(?:ed|ing)|level|rounded|generous|just (?:over|under)|a (?:scant|heaped|heaping|level|rounded|generous))\s+(?=\S)/i,
         '',
@@ -155,28 +167,39 @@ function inWords(text: string): string {
         /(?<=\b(?:cans?|tins?|jars?|cartons?)\b.{0,40})\b(tomato(?:es)?) (?:packed )?in (?:(?:their|its|own|tomato|rich|thick|heavy) )*(?:juices?|pur[ée]e|sauce)\b/i,
         '$1',
       )
-      // "1 tbsp + 2 tsp oil": three of one are one of the other.
-      .replace(
-        /^(\d+(?:[.,]\d+)?) ?(?:tbsps?|tablespoons?|T)\.? ?(?:\+|plus|and) (\d+(?:[.,]\d+)?) ?(?:tsps?|teaspoons?|t)\b\.?/i,
-        (_, table: string, tea: string) => `${String(Number(table.replace(',', '.')) * 3 + Number(tea.replace(',', '.')))} tsp`,
-      )
       .replace(/^(?:a |an )?half (?:of )?(?:a |an )/i, '1/2 ')
-      .replace(/^half\b(?! as)\s*/i, '1/2 ')
+      .replace(/^half\b(?! as)\s*(?:of (?:the |one )?)?/i, '1/2 ')
+      .replace(new RegExp(`^(?:1/2|½) (?=\\(?\\d+(?:[.,]\\d+)?[ -]?${SIZE_UNITS}\\b)`, 'i'), '0.5 x ')
+      .replace(/^(?:the )?(?:picked )?leaves (?:from|of) /i, '')
+      .replace(/^(\S+(?: \d\/\d)?) (?:(?:firmly|tightly|loosely|lightly|well) )?packed /i, '$1 ')
       .replace(/^(?:a |one )?quarter (?:of )?(?:a |an )/i, '1/4 ')
-      .replace(/^three quarters of (?:a |an )/i, '3/4 ')
+      .replace(/^three[- ]quarters of (?:a |an )/i, '3/4 ')
       .replace(/\b(tea|table|dessert)spoonfuls?\b/i, '$1spoon')
       .replace(/^(?:a|an) (?:couple|pair) of /i, '2 ')
       .replace(/^a (?:few) /i, '3 ')
       .replace(/^a dozen /i, '12 ')
       .replace(/^(one|two|three|four|five|six|seven|eight|nine|ten|twelve)\b/i, (word) => NUMBERS[word.toLowerCase()] ?? word)
+      .replace(/^1\/2 dozen /i, '6 ')
+      .replace(/^(?:a|an) (?:big|large) (?=\w)(?!bunch|handful|pinch|knob|sprig|thumb|piece|splash|glug|dollop)/i, '1 large ')
+      .replace(/^(?:a|an) small (?=[a-z])(?!bunch|handful|pinch|knob|sprig|thumb|piece|splash|glug|dollop|gems?\b)/i, '1 small ')
       .replace(/^(?:a|an) (?:good |large |generous |small )?(?=\w)/i, '1 ')
       .replace(
         /^(?:(?:small|large|big|good|generous|little) )?(?=(?:pinch|handful|knob|splash|dash|bunch|drop|thumb|pat|dollop|glug|slug|spoonful|squeeze|drizzle|sprinkling|sprig|scrape|grating|trickle|ladle)\b)/i,
         '1 ',
       )
       .replace(
-        /^(\S+) (?:small|large|big|medium|good|generous) (bunch|handful|pinch|sprig|glass|pack|packet|jar|can|tin|carton)/i,
+        /^(\S+) (?:small|large|big|medium|good|generous) (bunch|handful|pinch|sprig|glass|pack|packet|jar|can|tin|carton|pot|tub|bag|bottle|punnet)(?=s?\b)/i,
         '$1 $2',
+      )
+      .replace(/\bvac(?:uum)?[- ]packs?\b/i, 'pack')
+      // Spoons by what they hold, sticks by how long they are.
+      .replace(
+        /^(\d+) ?x ?(\d+) ?ml spoon(?:ful)?s?\b/i,
+        (_, count: string, ml: string) => `${String(Number(count) * Number(ml))} ml`,
+      )
+      .replace(
+        /^(\d+|an?) \(?\d+(?:[.,]\d+)?[ -]?(?:cm|inch|in|")\)?[ -](?:long )?(?=(?:sticks?|stalks?|sprigs?|stems?)\b)/i,
+        '$1 ',
       )
       // "A little nutmeg" is a pinch, a little oil a drizzle.
       .replace(
@@ -192,8 +215,9 @@ function inWords(text: string): string {
         '$1 $3 of $2',
       )
       .replace(
-        /^(\d+) \((\d+(?:[.,]\d+)?)[ -]?(pounds?|lbs?|ounces?|oz|grams?|g|kg)\.?\) (?!can|tin|jar|pack|box|bag|carton|bottle|container|tub)/i,
-        (_, count: string, size: string, unit: string) => `${String(Number(count) * Number(size.replace(',', '.')))} ${unit} `,
+        /^(\d+) (?:\((\d+(?:[.,]\d+)?)[ -]?(pounds?|lbs?|ounces?|oz|grams?|g|kg)\.?\)|(\d+(?:[.,]\d+)?)[ -]?(pounds?|lbs?|ounces?|oz|grams?|g|kg)\.?)(?: each)? (?!can|tin|jar|pack|box|bag|carton|bottle|container|tub|sachet|pot|punnet|pouch|block)/i,
+        (_, count: string, held?: string, heldIn?: string, size?: string, unit?: string) =>
+          `${String(Number(count) * Number((held ?? size ?? '1').replace(',', '.')))} ${heldIn ?? unit ?? 'g'} `,
       )
       .replace(/^(?:1|an?) \(?(\d+(?:[.,]\d+)?)[ -]?(cm|inch|in)\.?\)? (?=(?:piece|knob|length|thumb|chunk|stick))/i, '$1 $2 ')
       .replace(/^(\S+) (?:no\.? ?|#|number )10 (can|tin)s?\b(?: of)?/i, '$1 $2 no10')
@@ -202,9 +226,11 @@ function inWords(text: string): string {
         (_, size: string, unit: string) =>
           `${String(Math.round(Number(size.replace(',', '.')) * (unit === 'cm' ? 1 : 2.54) * ROOT_G_CM * 10) / 10)} g `,
       )
-      .replace(/(\d)\s+and\s+(?:a |an )?(?:half|1\/2|½)/i, '$1 1/2')
+      .replace(/(\d)\s+(?:and|&)\s+(?:a |an )?(?:half|1\/2|½)/i, '$1 1/2')
+      .replace(/^(\d+)-(?=\d\/\d\b|[½¼¾⅓⅔])/, '$1 ')
       .replace(/^(\S+) (heaped|heaping|level|rounded|scant|generous|good|big|fat|plump) /i, '$1 ')
-      .replace(/\b[Tt]bs\b\.?/, 'tbsp')
+      .replace(/\b(?:[Tt]bs|T[Bb]|TBSP?)\b\.?/, 'tbsp')
+      .replace(/^(\d+(?:[.,]\d+)?) ?# (?=[a-z])/i, '$1 lb ')
       .replace(/^(\S+(?: \d\/\d)?) T\.? (?=[a-z])/, '$1 tbsp ')
       .replace(/^(\S+(?: \d\/\d)?) t\.? (?=[a-z])/, '$1 tsp ')
       .replace(/^(\S+) corn (?:cobs?|ears?)\b/i, '$1 ears corn')
@@ -287,13 +313,15 @@ export const FRACTIONS: Readonly<Record<string, number>> = { '½': 0.5, '¼': 0.
 
 /** A figure with a fraction behind it. @example mixed('2 1/4') // 2.25 */
 function mixed(figure: string): number {
+  const alone = /^(?:(\d)\/(\d)|([½¼¾⅓⅔]))$/.exec(figure);
+  if (alone !== null) return alone[3] === undefined ? Number(alone[1]) / Number(alone[2]) : (FRACTIONS[alone[3]] ?? 0);
   const hit = /^(\d+(?:[.,]\d+)?)(?: ?(?:(\d)\/(\d)|([½¼¾⅓⅔])))?$/.exec(figure);
   if (hit === null) return Number.NaN;
   const more = hit[4] === undefined ? Number(hit[2] ?? 0) / Number(hit[3] ?? 1) : (FRACTIONS[hit[4]] ?? 0);
   return Number((hit[1] ?? '').replace(',', '.')) + more;
 }
 
-const WEIGHT = String.raw`(\d+(?:[.,]\d+)?(?: ?(?:\d\/\d|[½¼¾⅓⅔]))?)\s*(kg|kilos?|g|gm|grams?|ml|l|ltrs?|litres?|litre|lb|lbs|pounds?)\b\.?`;
+const WEIGHT = String.raw`(\d+(?:[.,]\d+)?(?: ?(?:\d\/\d|[½¼¾⅓⅔]))?|\d\/\d|[½¼¾⅓⅔])[\s-]*(kg|kilos?|g|gm|grams?|ml|l|ltrs?|litres?|litre|lb|lbs|pounds?|oz|ounces?)\b\.?`;
 
 /**
  * A weight that stands behind the food, put before it: "celeriac, about 800 g", "2 leeks (400 g)", "onions 200 g, sliced". It
@@ -308,6 +336,7 @@ function statedWeight(head: string): string | undefined {
   // Of a pack only what stands in brackets behind it is its weight.
   const isHeld = new RegExp(`^[\\d./½¼¾⅓⅔ ]+\\s*(?:${CONTAINERS}|tetra pak)`, 'i').test(head);
   if (isHeld && !/\(\s*(?:about )?\d/.test(head)) return undefined;
+  if (/\b(?:portions?|servings?|serves|bowls|people|covers)\b/i.test(head)) return undefined;
   const hit = new RegExp(
     `^(.*?[a-z].*?)[\\s,(]+(?:(?:about|say|approx\\.?|approximately|around|roughly|weighing|weighs?|total(?: weight)?|or)\\s+)*${WEIGHT}(?:\\s*/[^),]*)?( each)?(?: (?:in total|total|peeled weight|trimmed weight|prepared weight|in all))?\\)?(.*)$`,
     'i',
@@ -329,9 +358,14 @@ function statedWeight(head: string): string | undefined {
     )
     .replace(/^(?:(?:good |little |big )?(?:bit|lump|piece|knob|chunk|amount) of )/i, '')
     .replace(/[\s,(–-]+$/, '');
+  // "1 bunch (about 12 oz) chard": the food stands behind.
+  const isSizeOnly = /^(?:heads?|bulbs?|bunch(?:es)?|bags?|packs?|packets?|punnets?|tubs?|large|medium|small|whole)$/i.test(name);
+  if (isSizeOnly && /^\s*(?:of )?[a-z]/i.test(rest)) return `${String(value)} ${unit} ${edible}${rest.trim()}`;
   if (!/[a-z]{3}/i.test(name.replace(/^[\d/.½¼¾ ]+(?:cans?|tins?)?\b/i, ''))) return undefined;
   return `${String(value)} ${unit.replace(/^ltrs?$/i, 'litre')} ${edible}${name}${/^\s*[,;]/.test(rest) || rest.trim() === '' ? rest : `, ${rest.trim()}`}`;
 }
+
+const DRAINED = /\b(\d+) ?g(?:rams?)? (?:drained|net)(?: weight)?\b|\b(?:drained|net)(?: weight)?:? (\d+) ?g\b/i;
 
 /**
  * Takes a line apart with the kept parser, after putting words into figures and setting aside what it does not know:
@@ -343,6 +377,7 @@ export function takeApart(line: string): Phrase {
   const text = line
     .trim()
     .replace(/^[-*•]\s*/, '')
+    .replace(/^~\s*(?=[\d½¼¾])/, '')
     .replace(/\s+/g, ' ');
   const says = spoken(text);
   const nothing = { each: undefined, juiceOf: false, says, ratio: undefined };
@@ -353,7 +388,7 @@ export function takeApart(line: string): Phrase {
     /^(?:the )?juice (?:and zest )?of (.+)$/i.exec(text) ??
     /^(.+?),? \(?(?:juice only|juiced)\)?$/i.exec(text) ??
     /^juice (?=\S* ?(?:lemon|lime|orange))(.+)$/i.exec(text);
-  const head = inFigures(juice?.[1] ?? text);
+  const head = inFigures(oneRange(juice?.[1] ?? text));
   const sized = new RegExp(
     `^(?:(\\d+(?:[.,]\\d+)?)(?:\\s*x\\s*|\\s+|\\s*(?=\\()))?\\(?(\\d+(?:[.,]\\d+)?)[ -]?(${SIZE_UNITS})\\.?\\)?[ -]*(${CONTAINERS})\\b\\s*(?:of\\s+)?(.*)$`,
     'i',
@@ -364,7 +399,9 @@ export function takeApart(line: string): Phrase {
   ).exec(head);
   if (sized !== null || behind !== null) {
     const [, count, size, unit, , rest] = sized ?? ['', behind?.[1], behind?.[3], behind?.[4], '', behind?.[5]];
-    const each = parsed(`${size ?? ''} ${unit ?? ''} x`);
+    // Of what is drained the weight that is left counts.
+    const drained = DRAINED.exec(rest ?? '');
+    const each = parsed(drained === null ? `${size ?? ''} ${unit ?? ''} x` : `${drained[1] ?? drained[2] ?? ''} g x`);
     const value = count === undefined ? 1 : Number.parseFloat(count);
     return {
       ...nothing,

@@ -1,5 +1,6 @@
 import type { Ingredient } from '../larder/index.js';
 import { weigh, type Amount } from './amount.js';
+import { summed } from './compound.js';
 import { findName, plain, type Found } from './names.js';
 import { BEFORE, plainNumbers, takeApart, type Phrase } from './phrase.js';
 
@@ -13,7 +14,10 @@ const COOKED_FIRST = /^(?:\w+ )?(?:roasted|roast|baked|cooked|steamed|boiled)\b/
 /** Whether what is measured is measured cooked: "6 cups roasted squash". */
 function cookedFirst({ rest, unit, each }: Phrase, { row }: Ingredient): boolean {
   const isMeasured = unit !== undefined && (/^(?:cup|gram|kilogram|ounce|pound)$/.test(unit) || unit === 'tablespoon');
-  return isMeasured && each === undefined && row.trims.some(({ share }) => share < 1) && COOKED_FIRST.test(rest.trim());
+  const isPacked = each !== undefined && row.group !== 'canned goods';
+  return (
+    (isPacked || (isMeasured && each === undefined)) && row.trims.some(({ share }) => share < 1) && COOKED_FIRST.test(rest.trim())
+  );
 }
 
 /** So much raw as is that much once it is cooked. */
@@ -62,9 +66,12 @@ function readFor(text: string, phrase: Phrase, ingredient: Ingredient, context: 
   };
 }
 
+/** "White wine such as a dry one": what follows is one of many. */
+const EXAMPLE = /\s\(?(?:such as|like|e\.?g\.?|preferably|ideally|i\.?e\.?)\s.*$/i;
+
 /** Names that a phrase could stand under: juice has a row of its own. */
 function foodIn(phrase: Phrase): string {
-  const food = phrase.rest.split(/[,;]/)[0] ?? phrase.rest;
+  const food = (phrase.rest.split(/[,;]/)[0] ?? phrase.rest).replace(EXAMPLE, '');
   return phrase.juiceOf ? `${food} juice` : food;
 }
 
@@ -179,7 +186,34 @@ function oneOf(text: string, readings: readonly LineReading[], context: ReadingC
     : { text, code: 'ASK', what: 'WHICH', options };
 }
 
+/** "2 lb 8 oz onions": the two amounts of one food as one, in the unit of the first; undefined where they are not of one food. */
+function sumOf(text: string, context: ReadingContext): LineReading | undefined {
+  const [first, second] = (summed(text) ?? []).map((part) => readWith(part, context));
+  if (first?.code === 'READ' && second?.code === 'READ' && first.ingredient === second.ingredient) {
+    const kg = first.kg + second.kg;
+    return {
+      ...first,
+      text,
+      amount: { ...first.amount, value: (first.amount.value * kg) / first.kg },
+      kg,
+      lowKg: first.lowKg + second.lowKg,
+      highKg: first.highKg + second.highKg,
+    };
+  }
+  if (first?.code !== 'ASK' || second?.code !== 'ASK') return undefined;
+  const options = first.options.flatMap((one, n): Option[] => {
+    const other = second.options[n];
+    if (other?.ingredient !== one.ingredient) return [];
+    const kg = one.kg + other.kg;
+    const amount: Amount = { ...one.amount, value: (one.amount.value * kg) / one.kg };
+    return [{ ...one, label: labelOf(amount), amount, kg }];
+  });
+  return options.length === 0 ? undefined : { ...first, text, options };
+}
+
 function readWith(text: string, context: ReadingContext): LineReading {
+  const both = sumOf(text, context);
+  if (both !== undefined) return both;
   const either = eitherOf(text, context);
   if (either !== undefined) return either;
   const phrase = takeApart(text);

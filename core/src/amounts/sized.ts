@@ -99,7 +99,9 @@ function counted(phrase: Phrase, value: number, ingredient: Ingredient, country:
         ? undefined
         : USUAL_CAN[country].find((size) => sizes.includes(size));
     if (usual !== undefined && /^(?:can|tin)$/.test(unit)) return [of(usual, ['USUAL_CAN'])];
-    return piecesLike(ingredient, /^(can|carton|jar|pack|bottle|tube)/).map(([size]) => of(size));
+    const held = piecesLike(ingredient, /^(can|carton|jar|pack|bottle|tube)/);
+    // One that is not sold in a can of that size is no jar either: it is asked.
+    return held.map(([size]) => of(size, held.length === 1 && !size.startsWith(unit) ? ['USUAL_CAN'] : []));
   }
   // A head or bulb of what is listed by its sizes is one of it.
   if (unit !== undefined && !['piece', 'large', 'medium', 'small', 'head', 'bulb'].includes(unit)) return [];
@@ -122,7 +124,8 @@ interface Measured {
   readonly ask: Extract<LineReading, { code: 'ASK' }>['what'] | undefined;
 }
 
-const SPOONED = /cheese|yoghurt|mascarpone|soured-cream|creme-fraiche|crema|peanut-butter|tahini|honey|paste/;
+const SPOONED =
+  /butter|ghee|lard|fat|coconut-oil|cheese|yoghurt|mascarpone|soured-cream|creme-fraiche|crema|peanut-butter|tahini|honey|paste/;
 
 /** In which amounts a phrase could be meant; more than one is a question. */
 export function measured(phrase: Phrase, value: number, ingredient: Ingredient, country: Country | undefined): Measured {

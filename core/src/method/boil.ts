@@ -34,7 +34,7 @@ export function doBoil(k: Kitchen, clause: Clause, n: number): void {
 
 export function doBring(k: Kitchen, clause: Clause, n: number): void {
   const degrees = degreesIn(clause.text);
-  if (degrees !== undefined && degrees < BOILS_C && k.isFinished()) {
+  if (degrees !== undefined && degrees < BOILS_C && minutesIn(clause.text) === undefined) {
     k.as('heat', clause, n, 'heat');
     return;
   }

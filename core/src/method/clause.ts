@@ -188,7 +188,9 @@ function verbless(k: Kitchen, clause: Clause, n: number): void {
     return;
   }
   if (/^(?:the )?oven (?:on )?(?:to|at|on|\d)/i.test(text) && mentions.length === 0) {
-    doPreheat(k, clause, n);
+    // "Oven 180 fan, 1 hr 30", of what was wrapped before.
+    if (minutesIn(text) !== undefined && k.here?.isHot === false) doRoast(k, clause, n);
+    else doPreheat(k, clause, n);
     return;
   }
   const isSeason = mentions.length > 0 && mentions.every(({ line }) => /salt$|-pepper$/.test(k.lineOf(line)?.taken.row.id ?? ''));

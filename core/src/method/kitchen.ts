@@ -172,7 +172,9 @@ export class Kitchen {
 
   /** The words that say what is done to what: without what comes before the verb, and without "until ...". */
   body(clause: Clause): string {
-    const text = clause.verb === undefined ? clause.text : clause.text.slice(clause.verbAt);
+    // "Lightly whip the last of the cream and spoon it on top": what is meant stands before the verb.
+    const isMadeReady = /\b(?:whip|beat|shave|snip|loosen|soften)\b[^,;]*\band\s*$/i.test(clause.text.slice(0, clause.verbAt));
+    const text = clause.verb === undefined || isMadeReady ? clause.text : clause.text.slice(clause.verbAt);
     const cut =
       /\b(?:until|till|’til|'til|so (?:that|the|they|it|everything|nothing|none)|(?:[-–—(] ?)?(?:I|we) (?:go for|like|prefer|aim|usually|tend)|which|because|as soon as|while|when|once|if (?:it|the|they|too|you|needed|necessary|using)|without|leaving (?:the|behind|as much)|taking care|being careful)\b/i.exec(
         text.slice(3),

@@ -25,6 +25,8 @@ const MINUTES: readonly (readonly [string, number, number])[] = [
   ['until golden, about 20', 20, 20],
   ['after 25', 25, 25],
   ['2h', 120, 120],
+  ['1 hr 30 till a knife slides in', 90, 90],
+  ['1h45', 105, 105],
 ];
 
 const OVENS: readonly (readonly [string, Country, number | undefined])[] = [

@@ -75,6 +75,8 @@ const SPOKEN: readonly (readonly [RegExp, number])[] = [
   [/\ban hour and a quarter\b/i, 75],
 ];
 const HOURS_AND = new RegExp(`(${NUMBER})\\s*(?:hours?|hrs?|h)\\s*(?:and\\s+|,\\s*)?(${NUMBER})\\s*(?:minutes?|mins?)\\b`, 'i');
+/** "1 hr 30", "1h45". */
+const HOURS_SHORT = /\b(\d)\s?(?:hours?|hrs?|h)\s?([0-5]\d)\b(?!\s*(?:°|c\b|g\b|ml|%|min))/i;
 const TIMED = new RegExp(
   `(${NUMBER})\\s*(?:(${UNIT})\\s*)?(?:(?:-|–|—|to|or)\\s*(${NUMBER})\\s*)?(?:more |further |extra |good |odd |longer )?-?(${UNIT})`,
   'i',
@@ -104,6 +106,8 @@ export function minutesIn(text: string): Time | undefined {
   const both = HOURS_AND.exec(text);
   if (both !== null)
     put(both, figureIn(both[1] ?? '') * 60 + figureIn(both[2] ?? ''), figureIn(both[1] ?? '') * 60 + figureIn(both[2] ?? ''));
+  const short = HOURS_SHORT.exec(text);
+  if (short !== null) put(short, Number(short[1]) * 60 + Number(short[2]), Number(short[1]) * 60 + Number(short[2]));
   for (const [pattern, minutes] of SPOKEN) {
     const hit = pattern.exec(text);
     if (hit !== null) put(hit, minutes, minutes);

@@ -40,14 +40,14 @@ const CHAT =
   /^(?:so )?(?:it['’]?s|this is what i have|i (?:used?|have|had)|what you need|you(?:['’]ll| will)? need|ingredients)\s*:?\s+/i;
 
 /** "3 leeks, 500 g potatoes, 1.2 l stock" in one line, where each part has an amount and a food of its own. */
-function amountsBehindOneAnother(piece: string, context: ReadingContext): string[] | undefined {
+function amountsBehindOneAnother(piece: string, context: ReadingContext, least = LEAST_PARTS): string[] | undefined {
   if (piece.length > LONGEST_LINE) return undefined;
   const text = piece.replace(CHAT, '');
   const parts = text.split(
     /\s*,\s*(?:and\s+)?(?=[\d½¼¾⅓⅔]|(?:an?|bit|drop|knob|splash|pinch|handful|one|two|three|half)\b|[a-z][a-z ]*[\d½¼¾⅓⅔]|(?:the )?(?:juice|zest)\b|[a-z]+(?: [a-z]+){0,2},? to (?:serve|garnish|finish|taste)\b)/i,
   );
   if (
-    parts.length < LEAST_PARTS ||
+    parts.length < least ||
     !parts.every((part) =>
       /\d|[½¼¾⅓⅔]|^(?:an?|bit|drop|knob|splash|pinch|handful|one|two|three|half)\b|^(?:the )?(?:juice|zest)\b|\bto (?:serve|garnish|finish|taste)\b/i.test(
         part,
@@ -56,7 +56,7 @@ function amountsBehindOneAnother(piece: string, context: ReadingContext): string
   )
     return undefined;
   const known = parts.filter((part) => isKnown(part, context)).length;
-  return known >= parts.length - 1 ? parts : undefined;
+  return known >= parts.length - (least < LEAST_PARTS ? 0 : 1) ? parts : undefined;
 }
 const LEAST_PARTS = 3;
 
@@ -65,10 +65,10 @@ const FOOD_THEN_AMOUNT = /^([a-z][a-z' -]{1,40}?), ((?:\d|[½¼¾⅓⅔])[^,]{0,
 const OF_A_CUT = /^\d+(?:[.,]\d+)? ?(?:-|–)? ?\d* ?(?:cm|mm|inch|in\b|")/i;
 /** "Onion - 1 small, sliced", "Garlic: 5-6 cloves". */
 const FOOD_DASH_AMOUNT =
-  /^([a-z][a-z'’() -]{1,40}?)\s*(?:\s[-–—]\s|:\s)\s*((?:\d|[½¼¾⅓⅔]|an?\b|few\b|some\b|half\b)[^,]{0,40}?)(?:, (.*))?$/i;
+  /^([a-z][a-z'’() -]{1,40}?)\s*(?:\s[-–—]\s|:\s)\s*((?:\d|[½¼¾⅓⅔]|(?:an?|few|some|half|one|two|three|four|five|six)\b)[^,]{0,40}?)(?:, (.*))?$/i;
 /** A food and its amount in two columns: "Onions, yellow, chopped        6 lb". */
 const IN_COLUMNS =
-  /^([a-z].{2,60}?)(?:\s{2,}|\t)((?:\d[\d.,/ ]*|[½¼¾])\s*(?:kg|g|ml|l|litres?|tbsps?|tsps?|t|lbs?|oz|gal|qts?|pts?|cups?|each|ea|cans?|bunch(?:es)?)?\.?)$/i;
+  /^([a-z].{2,60}?)(?:\s{2,}|\t)((?:(?:\d[\d.,/ ]*|[½¼¾⅓⅔])\s*(?:kg|g|ml|l|litres?|tbsps?|tsps?|t|lbs?|oz|#|gal|gallons?|qts?|quarts?|pts?|pints?|cups?|each|ea|cans?|bunch(?:es)?|cloves?)?\.?\s*){1,2})$/i;
 
 /** Whether all words of a line are a food's own name: "white pepper" is the pepper that is meant, "pepper, white" any. */
 function isNamed(line: string, context: ReadingContext): boolean {
@@ -155,7 +155,10 @@ export function splitFoods(line: string, alone: boolean, context: ReadingContext
       const isMeasure = takeApart(`${each?.[1] ?? ''} salt`).value !== undefined;
       if (each !== null && isMeasure) {
         const ground = /^(?:ground|dried|fresh) /i.exec(each[2] ?? '')?.[0] ?? '';
-        const foods = (each[2] ?? '').split(/\s*,\s*(?:and\s+)?|\s+(?:and|&)\s+/i);
+        const isSpices = /\b(?:cumin|turmeric|paprika|cinnamon|cayenne)\b/i.test(each[2] ?? '');
+        const foods = (each[2] ?? '')
+          .split(/\s*,\s*(?:and\s+)?|\s+(?:and|&)\s+/i)
+          .map((food) => (isSpices ? food.replace(/^coriander$/i, 'ground coriander') : food));
         return foods.map((food, n) => `${each[1] ?? ''} ${n === 0 || food.startsWith(ground) ? '' : ground}${food}`);
       }
       const plus =
@@ -163,7 +166,7 @@ export function splitFoods(line: string, alone: boolean, context: ReadingContext
         /^(.*?\d.*?) (?:and|&) ((?:[\d½¼¾⅓⅔]|a few|a couple|a sprig|some sprigs|two|three|four|one).*)$/i.exec(piece.trim());
       const isTwo = isMeasured(plus?.[1] ?? '') || isKnown(plus?.[1] ?? '', context);
       if (plus !== null && isTwo && isMeasured(plus[2] ?? '') && isKnown(plus[2] ?? '', context))
-        return [plus[1] ?? '', plus[2] ?? ''];
+        return [...(amountsBehindOneAnother(plus[1] ?? '', context, 2) ?? [plus[1] ?? '']), plus[2] ?? ''];
       const fruit =
         /^((?:\d+(?:[.,/]\d+)?|½|an?|one|two|half an?) .*?(?:lemon|lime|orange)s?),? (?:finely )?(?:zested and juiced|juiced and zested|(?:finely grated )?zest and juice|juice and (?:finely grated )?zest|grated zest and juice)\b.*$/i.exec(
           piece.trim(),
@@ -175,10 +178,10 @@ export function splitFoods(line: string, alone: boolean, context: ReadingContext
         return [`juice of ${own}`, `zest of ${own}`];
       }
       const dissolved =
-        /^(.+?\b(?:cubes?|powder|pots?|bouillon)),? (?:dissolved|crumbled|mixed|made up|stirred) (?:in|into|with) (.*water.*)$/i.exec(
+        /^(.+?\b(?:cubes?|powder|pots?|bouillon)),? (?:dissolved|crumbled|mixed|made up|stirred) (?:in|into|with|to) (?:a |an )?(.*water.*)$/i.exec(
           piece.trim(),
         );
-      if (dissolved !== null) return [dissolved[1] ?? '', dissolved[2] ?? ''];
+      if (dissolved !== null) return [dissolved[1] ?? '', (dissolved[2] ?? '').replace(/ with (?=.*water)/i, ' ')];
       const both =
         /^(?:the )?(?:(?:finely )?(?:grated )?zest (?:and|&) juice|juice (?:and|&) (?:finely )?(?:grated )?zest)(?: of)? (.+)$/i.exec(
           piece.trim(),
@@ -227,6 +230,7 @@ export function foodsInProse(text: string, context: ReadingContext): { heading: 
     const each = words.split(' ');
     for (let length = Math.min(PROSE_WORDS, each.length); length > 0; length -= 1) {
       const line = `${measure} ${each.slice(0, length).join(' ')}`;
+      if (/\b(?:and|an?|the|with|of|in|or)$/i.test(line)) continue;
       const { code } = readLine(line, { ...context, guesses: false });
       if (code !== 'READ') continue;
       lines.add(line);

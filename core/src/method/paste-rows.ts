@@ -15,6 +15,28 @@ export function bare(line: string): string {
   return cells.replace(BULLETS, '').trim();
 }
 
+const CELL_AMOUNT =
+  /^(?:(?:\d[\d.,/ ]*|[½¼¾⅓⅔]|\d ?[½¼¾⅓⅔])\s*(?:kg|g|ml|l|litres?|tbsps?|tsps?|t|lbs?|oz|#|gal|gallons?|qts?|quarts?|pts?|pints?|cups?|each|ea|cans?|bunch(?:es)?|cloves?)?\.?\s*){1,2}$/i;
+const LONGEST_CELL = 60;
+
+/** A row of a table that is a food: its amount, in the first column that has one, before its name. Undefined where it is none. */
+export function foodInCells(line: string): string | undefined {
+  const cells = line
+    .split(/[|\t]/)
+    .map((cell) => cell.trim())
+    .filter((cell) => cell !== '');
+  if (cells.length < 2 || cells.some((cell) => cell.length > LONGEST_CELL)) return undefined;
+  const food = cells.find((cell) => /^[a-z]/i.test(cell) && !CELL_AMOUNT.test(cell));
+  const amount =
+    cells.find((cell) => CELL_AMOUNT.test(cell) && /[a-z#½¼¾]/i.test(cell)) ?? cells.find((cell) => CELL_AMOUNT.test(cell));
+  const isNumbered = /^\d{1,2}$/.test(cells[0] ?? '') && cells.length === 2;
+  if (food === undefined || amount === undefined || isNumbered) return undefined;
+  const unit = /^[\d.,/ ½¼¾⅓⅔]+$/.test(amount)
+    ? cells.find((cell) => /^(?:kg|g|ml|l|lb|oz|tbsp|tsp|cups?|qt|gal|ea|each)$/i.test(cell))
+    : undefined;
+  return `${food === unit ? (cells.find((cell) => cell !== unit && /^[a-z]/i.test(cell)) ?? food) : food}  ${amount}${unit === undefined ? '' : ` ${unit}`}`;
+}
+
 /** The head of a table of foods. */
 export const TABLE_HEAD =
   /^[-=_\s]{4,}$|^amount\s+measure\b|^(?:ingredients?|items?|food|product)\b.*\b(?:qty|quantity|amount|unit|weight|measure)s?$/i;
@@ -64,7 +86,7 @@ export interface Row {
 const ONE_LINE =
   /^([A-Z][^.;:\d]{2,60}?)(?:,\s*\d+ ?(?:l|litres?|kg)\b)?[.:]\s+(?:((?:serves|makes|for|enough for) [^.;:]{1,20})[.;:]\s+)?(?=[\d½¼¾]|[a-z][a-z ]+ \d)/i;
 const PROSE =
-  /^([^\d]{0,80}?(?:this is what (?:i|you) (?:have|had|need)|i (?:have|had|used?)|here['’]s what (?:i|you) (?:use|used|need)|(?:so )?it['’]s|ingredients)[: ]+|(?:for (?:this|the|a|my) [^,.\d]{0,60},? )?(?:you(?:['’]ll| will)? (?:want|need)|(?:take|gather|get(?: together)?))[: ]+)(?=.*\d)([^.!?]+(?:\d\.\d[^.!?]*)*)[.!?]\s+(?=[A-Z])/i;
+  /^([^\d]{0,80}?(?:this is what (?:i|you) (?:have|had|need)|i (?:have|had|used?)|here['’]s what (?:i|you) (?:use|used|need)|(?:so )?it['’]s|ingredients)[: ]+|(?:for (?:this|the|a|my) [^,.\d]{0,60},? )?(?:you(?:['’]ll| will)? (?:want|need)|(?:take|gather|get(?: together)?))[: ]+)(?=.*(?:\d|\b(?:an?|one|two|three|half|some)\b.*\b(?:an?|one|two|three|half|some|couple)\b.*\b(?:an?|one|two|three|half|some|couple)\b))([^.!?]+(?:\d\.\d[^.!?]*)*)[.!?]\s+(?:((?:and |also )?(?:salt|seasoning|pepper)\b[^.!?\d]{0,80})[.!?]\s+)?(?=[A-Z])/i;
 
 /** A sentence in a row of its own is a list when it has so many foods. */
 const LEAST_LISTED = 4;
@@ -83,15 +105,16 @@ export function parted(row: Row, next: string | undefined): Row[] {
     ];
   }
   const isLong = next === undefined || line.length > LONGEST_LINE / 2;
-  const prose = PROSE.exec(isLong ? line : `${line} X`);
+  const prose = PROSE.exec(`${line} X`);
   if (!isLong && (prose?.[2] ?? '').split(/[,;]/).length < LEAST_LISTED) return [row];
   if (prose === null) return [row];
-  const [whole, , foods = ''] = prose;
+  const [whole, , listed = '', behind] = prose;
+  const foods = behind === undefined ? listed : `${listed}, ${behind.toLowerCase()}`;
   const start = raw.indexOf(line) + whole.length;
   return [
     ...foods
       .split(
-        /\s*[,;]\s*(?:and\s+)?(?=[\d½¼¾]|an?\b|one\b|two\b|three\b|half\b|some\b|salt\b|(?:the )?(?:juice|zest)\b|[a-z]+(?: [a-z]+){0,2},? to (?:serve|garnish|finish|taste)\b)|\s+and\s+(?=[\d½¼¾]|an?\b|one\b|half\b|some\b)/i,
+        /\s*[,;]\s*(?:and\s+)?(?=[\d½¼¾]|an?\b|one\b|two\b|three\b|half\b|some\b|salt\b|(?:the )?(?:juice|zest)\b|[a-z]+(?: [a-z]+){0,2},? to (?:serve|garnish|finish|taste)\b)|\s+and\s+(?=[\d½¼¾]|an?\b(?! (?:half|quarter)\b(?! (?:of )?(?:an?|pint|pound) ))|one\b|half\b|some\b)/i,
       )
       .map((food): Row => ({ line: food.replace(/^some /i, ''), raw: '', at, isFood: true })),
     ...(line.length > whole.length ? [{ line: line.slice(whole.length), raw: raw.slice(start), at: at + start }] : []),

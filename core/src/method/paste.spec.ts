@@ -1,5 +1,5 @@
 import { LARDER_ROWS, makeLarder } from '../larder/index.js';
-import { namesOf } from '../amounts/index.js';
+import { namesOf, type Country } from '../amounts/index.js';
 import { checkSoup } from '../soup/index.js';
 import { PASTED } from '../../spec/pasted.js';
 import { compose, takeLine } from '../draft/index.js';
@@ -122,5 +122,58 @@ describe('soups as they are pasted', () => {
       'butter 0.04',
       'water 0.998',
     ]);
+  });
+
+  const listed = (text: string, country: Country = 'gb'): string[] => {
+    const pasting = readPaste(text, { larder, names, country });
+    if (!pasting.ok) throw new Error(pasting.code);
+    return pasting.pasted.lines.map(({ reading }) =>
+      reading.code === 'READ' ? `${reading.ingredient} ${reading.kg.toFixed(3)}` : `${reading.code} ${reading.text}`,
+    );
+  };
+
+  it('a table with two columns of amounts counts the first; a manner that is also a verb makes no step of a food', () => {
+    const table =
+      'Cream of broccoli — 100 portions\n\nIngredients | Weight | Measure\nBroccoli, fresh | 15 lb |\nOnions, chopped | 2 lb 8 oz | 7 cups\nChicken stock | | 3 gal\nCream, heavy, warm | | 2 qt\nSalt | 3 oz |\n\n1. Sweat the onions for 10 min.';
+    expect(listed(table, 'us')).toEqual([
+      'broccoli 6.804',
+      'onion 1.134',
+      'chicken-stock 11.379',
+      'heavy-cream 1.881',
+      'fine-salt 0.085',
+    ]);
+    const pasting = readPaste(table, { larder, names, country: 'us' });
+    expect(pasting.ok && pasting.pasted.bowls).toBe(100);
+    expect(pasting.ok && pasting.pasted.method).toEqual(['Sweat the onions for 10 min.']);
+  });
+
+  it('a list in a sentence needs no figures; the salt behind it belongs to it', () => {
+    const lines = listed(
+      'My parsnip soup\n\nYou need a big onion, a couple of pounds of parsnips, an ounce and a half of butter, a heaped teaspoon of plain flour, two pints of good stock and a quarter of a pint of single cream. Salt, pepper and a few chives.\n\nChop the onion and cook it in the butter for ten minutes.',
+    );
+    expect(lines.slice(0, 6)).toEqual([
+      'onion 0.150',
+      'parsnip 0.907',
+      'butter 0.043',
+      'plain-flour 0.003',
+      'vegetable-stock 1.137',
+      'single-cream 0.143',
+    ]);
+    expect(lines.slice(6).join(' ')).toMatch(/salt.*pepper.*chives/);
+  });
+
+  it('foods behind one another in one line are all in; a step that begins with an amount is no food', () => {
+    expect(listed('Soup\n1 parsnip, 2 carrots and 3 sticks of celery\n1 litre water\nBoil it for 5 minutes.')).toEqual([
+      'parsnip 0.120',
+      'carrot 0.122',
+      'celery 0.120',
+      'water 0.998',
+    ]);
+    const pasting = readPaste(
+      'Soup\n1 kg beetroot\n1 l crème fraîche\n\n– Beetroot in the oven, 1 hr 30.\n– Blend, 5 min.\n– 800 ml crème fraîche whisked in off heat.',
+      { larder, names, country: 'gb' },
+    );
+    expect(pasting.ok && pasting.pasted.lines.length).toBe(2);
+    expect(pasting.ok && pasting.pasted.method.length).toBe(3);
   });
 });

@@ -2,7 +2,7 @@ import { readLines, takeApart, type LineReading, type ReadingContext } from '../
 import { LONGEST_LINE, byPercent, foodsInProse, forAll, splitFoods } from './paste-foods.js';
 import { bareNumber, clausesOf, sentencesOf } from './clauses.js';
 import { figureIn, minutesIn } from './measures.js';
-import { TABLE_HEAD, bare, parted, unmarked, type Row } from './paste-rows.js';
+import { TABLE_HEAD, bare, foodInCells, parted, unmarked, type Row } from './paste-rows.js';
 import { BATCH_BEHIND, FOR_SO_MANY, MAKES_BEHIND, PORTIONS, SERVES_AT_END, bowlsIn, isTitle, titleOf } from './paste-yield.js';
 
 /** Longest text and most lines that are read at once: many times a card, and far below what would hold up a browser. */
@@ -51,11 +51,16 @@ const BINARY = /[\u0000-\u0008\u000e-\u001a\ufffd]/;
 const FOOD_TO_SERVE =
   /^(?!to\b)[^.!;:]{3,60}, (?:to (?:serve|garnish|finish|drizzle|top)|for (?:serving|garnish(?:ing)?|drizzling|topping))$/i;
 
+/** What is done with an amount that a sentence begins with. */
+const PUT_IN =
+  /^.{4,60}\b(?:whisked|stirred|added|folded|beaten|blended|poured|mixed|tipped|swirled|spooned|scattered|goes?|going|straight) (?:in|into|on|over|through|off|back)\b/i;
+
 /** Whether a row tells to do something: a sentence that begins with it, or a paragraph of such sentences. */
 function isWork(row: string, isAfterWork: boolean): boolean {
   const isNumbered = NUMBERED.test(row) || bareNumber(row) !== null;
   const text = row.replace(NUMBERED, '').slice(bareNumber(row)?.[0].length ?? 0);
-  if (/^[\d½¼¾⅓⅔]/.test(text) && !isNumbered) return false;
+  // "800 ml crème fraîche whisked in off the heat", among the steps.
+  if (/^[\d½¼¾⅓⅔]/.test(text) && !isNumbered) return isAfterWork && PUT_IN.test(text);
   if (!isNumbered && FOOD_TO_SERVE.test(text)) return false;
   // Kitchen notes begin with the oven.
   if (/^(?:the )?oven (?:on )?(?:to|at|on|\d)/i.test(text)) return true;
@@ -139,7 +144,9 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
   let from = 0;
   for (const row of rows) {
     const line = bare(row);
-    if (line !== '' && !TABLE_HEAD.test(line)) found.push({ line, raw: row, at: from });
+    const cells = foodInCells(row);
+    if (line !== '' && !TABLE_HEAD.test(line))
+      found.push(cells === undefined ? { line, raw: row, at: from } : { line: cells, raw: row, at: from, isFood: true });
     from += row.length;
     from += text.startsWith('\r\n', from) ? 2 : 1;
   }

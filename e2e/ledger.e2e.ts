@@ -1,7 +1,6 @@
 import { readFileSync } from 'node:fs';
-import AxeBuilder from '@axe-core/playwright';
 import type { LearnedAnswer, StoredBatch } from '@tureen/server/api';
-import { choose, expect, option, test, watch } from './kitchen.js';
+import { choose, expect, faults, option, test, watch } from './kitchen.js';
 
 const learned = async (url: string): Promise<LearnedAnswer> => (await fetch(`${url}/api/learned`)).json() as Promise<LearnedAnswer>;
 const batch = async (url: string, id: string): Promise<StoredBatch> =>
@@ -28,8 +27,7 @@ test('the two batches of the demo whose record is wrong are found; one is put ri
     .click();
   const doubt = page.getByRole('region', { name: 'Does not add up' });
   await expect(doubt.getByRole('button').first()).toContainText('The pot was on the scale: 4.5 kg of what was weighed is the pot');
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations.map(({ id }) => id)).toEqual([]);
+  expect(await faults(page)).toEqual([]);
   await doubt.getByRole('button').first().focus();
   await page.keyboard.press('Enter');
   await expect(page.getByText(/^Put right: The pot was on the scale/)).toBeVisible();
@@ -159,5 +157,26 @@ test('batches are found by words, by key and by how far off; a month is added up
   await expect(page.getByRole('row', { name: /Beetroot/ })).toBeVisible();
   await page.getByRole('button', { name: 'The month behind it' }).click();
   await expect(month).toHaveText(first ?? '');
+  quiet();
+});
+
+test('a batch is laid beside the one before it, beside another, and the other way round', async ({ page, server }) => {
+  const quiet = watch(page);
+  const { batches } = (await (await fetch(`${server.url}/api/batches`)).json()) as { batches: { id: string; soupId: string }[] };
+  const [own, before, older] = batches.filter(({ soupId }) => soupId === 'beetroot-horseradish');
+  await page.goto(`${server.url}/ledger/${own!.id}`);
+  await page.getByRole('link', { name: 'Beside another batch' }).click();
+  await expect(page.getByRole('heading', { name: 'What differed this time' })).toBeVisible();
+  const picture = page.getByRole('img', { name: /^Two batches over one another/ });
+  await expect(picture).toBeVisible();
+  const first = await picture.getAttribute('aria-label');
+  await expect(page.getByRole('table', { name: 'What came of it' }).getByRole('row', { name: /cooked yield/ })).toContainText('kg');
+  expect(await faults(page)).toEqual([]);
+  await page.keyboard.press('s');
+  await expect(page).toHaveURL(`${server.url}/ledger/${before!.id}/side-by-side?with=${own!.id}`);
+  await expect(picture).not.toHaveAttribute('aria-label', first ?? '');
+  await page.goto(`${server.url}/ledger/${own!.id}/side-by-side?with=${older!.id}`);
+  await expect(picture).toBeVisible();
+  await expect(picture).not.toHaveAttribute('aria-label', first ?? '');
   quiet();
 });

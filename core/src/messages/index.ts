@@ -32,3 +32,4 @@ export {
   type LearnedWords,
 } from './learned.js';
 export { dayProblemSentence, dayRows, dayVerdict, delayWords, limitWords, wayWords, type DayRow } from './board.js';
+export { FIGURE_WORDS, goneWords, sideBySideWords, valueWords, type DifferenceNames } from './side-by-side.js';

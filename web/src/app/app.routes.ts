@@ -75,6 +75,11 @@ export const routes: Routes = [
     loadComponent: () => import('./places/ledger/month').then((m) => m.MonthPlace),
   },
   {
+    path: 'ledger/:batchId/side-by-side',
+    title: 'Side by side · Tidy Tureen',
+    loadComponent: () => import('./places/ledger/side-by-side').then((m) => m.SideBySide),
+  },
+  {
     path: 'ledger/:batchId',
     title: 'Ledger · Tidy Tureen',
     loadComponent: () => import('./places/ledger/record').then((m) => m.Record),

@@ -16,6 +16,15 @@ export interface Drawing {
   readonly quiet?: boolean;
   /** Folded: no labels but the stations; on a narrow screen at a size that can still be read there. */
   readonly strip?: 'narrow' | 'wide' | undefined;
+  /** What the two are, where they are not a plan and what came of it. */
+  readonly called?: Called;
+}
+
+/** What the outline and the fill are called in the table, and both in a sentence. */
+export interface Called {
+  readonly outline: string;
+  readonly fill: string;
+  readonly both: string;
 }
 
 export interface PictureRow {
@@ -39,6 +48,7 @@ export interface Picture {
   readonly scaleTop: number;
   readonly rows: readonly PictureRow[];
   readonly summary: string;
+  readonly called: Omit<Called, 'both'>;
 }
 
 const FRAME = { width: 1224, left: 2, right: 1158 } as const;
@@ -91,6 +101,7 @@ export function pictureOf(drawing: Drawing): Picture {
     hereTop: centre - (mostKg * pxPerKg) / 2 - 12,
     scaleTop: centre - plan.scalePx / 2,
     rows: tableOf(drawing),
-    summary: `Ribbon of the batch: ${digits} ${unit} at the end as planned`,
+    summary: drawing.called?.both ?? `Ribbon of the batch: ${digits} ${unit} at the end as planned`,
+    called: drawing.called ?? { outline: 'Then in the pot, planned', fill: 'Really' },
   };
 }

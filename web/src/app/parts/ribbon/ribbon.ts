@@ -74,9 +74,9 @@ let serial = 0;
           <th scope="col">Step</th>
           <th scope="col">Came in</th>
           <th scope="col">Left</th>
-          <th scope="col">Then in the pot, planned</th>
+          <th scope="col">{{ own.called.outline }}</th>
           @if (own.withActual) {
-            <th scope="col">Really</th>
+            <th scope="col">{{ own.called.fill }}</th>
           }
         </tr>
       </thead>

@@ -1,0 +1,1 @@
+export { scaledRibbon, sideBySide, type Compared, type CookedOnce, type Difference, type FigureName } from './side-by-side.js';

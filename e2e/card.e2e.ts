@@ -1,7 +1,6 @@
 import { join } from 'node:path';
-import AxeBuilder from '@axe-core/playwright';
 import type { Branch, Soup, SoupStep } from '@tureen/core/soup';
-import { expect, test, watch, option } from './kitchen.js';
+import { expect, faults, test, watch, option } from './kitchen.js';
 
 const LEEK = 'celeriac-leek-apple';
 
@@ -80,7 +79,7 @@ test('a step is shown to a junior by a photo and a note; what is no picture is r
   await expect(page.getByText('No colour: turn it down when it hisses.')).toBeVisible();
   await option(page, 'More').click();
   await expect(page.getByText('They stay in this kitchen.').first()).toBeVisible();
-  expect((await new AxeBuilder({ page }).analyze()).violations.map(({ id }) => id)).toEqual([]);
+  expect(await faults(page)).toEqual([]);
   quiet();
 });
 

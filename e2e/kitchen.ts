@@ -2,6 +2,7 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { copyFileSync, existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import AxeBuilder from '@axe-core/playwright';
 import { test as base, expect, type Locator, type Page } from '@playwright/test';
 
 const ROOT = join(import.meta.dirname, '..');
@@ -96,6 +97,20 @@ export function watch(page: Page, allow = /^$/): () => void {
   return () => {
     expect(bad).toEqual([]);
   };
+}
+
+/**
+ * What axe finds wrong with a page, or with the part of it within a selector: rule and elements. In the dark it is the colours that
+ * are others, so that only they are looked at.
+ */
+export async function faults(
+  page: Page,
+  { within, isDark = false }: { within?: string; isDark?: boolean } = {},
+): Promise<string[]> {
+  const only = isDark ? { runOnly: { type: 'rule' as const, values: ['color-contrast'] } } : {};
+  const axe = new AxeBuilder({ page }).options({ ...only, resultTypes: ['violations'] });
+  const { violations } = await (within === undefined ? axe : axe.include(within)).analyze();
+  return violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).join(' | ')}`);
 }
 
 /**

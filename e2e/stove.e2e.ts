@@ -1,7 +1,6 @@
-import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { begin, kept, title, until } from './at-the-stove.js';
-import { choose, expect, test, watch } from './kitchen.js';
+import { choose, expect, faults, test, watch } from './kitchen.js';
 
 /** Ways to land the body. */
 const ways = (page: Page) => page.locator('button.way').filter({ hasText: /Pour|ladle/ });
@@ -127,7 +126,7 @@ test('too thick behind the blade: a way is chosen, poured by the ladle, and the 
   await page.keyboard.press('t');
   const taste = page.getByRole('dialog');
   await expect(taste).toContainText(/By the sums 0\.\d\d %, wanted 0\.90 %/);
-  expect((await new AxeBuilder({ page }).include('.ant-modal').analyze()).violations.map(({ id }) => id)).toEqual([]);
+  expect(await faults(page, { within: '.ant-modal' })).toEqual([]);
   await taste.getByRole('button', { name: 'a little more' }).click();
   await expect(page.getByRole('status').filter({ hasText: 'salt: a little more.' })).toBeVisible();
   await page.keyboard.press('h');

@@ -68,7 +68,9 @@ describe('lines of many habits', () => {
       expect(read.code).toBe('READ');
       if (read.code !== 'READ') return;
       expect(read.ingredient).toBe(id);
-      expect(Math.abs(read.kg * 1000 - grams)).withContext(`${String(read.kg * 1000)} g`).toBeLessThan(0.02 * grams);
+      expect(Math.abs(read.kg * 1000 - grams))
+        .withContext(`${String(read.kg * 1000)} g`)
+        .toBeLessThan(0.02 * grams);
     });
   }
 

@@ -85,7 +85,11 @@ async function read() {
 }
 await Promise.all([
   read(),
-  part('Node specs', bin('jasmine'), ['--config=jasmine.json'], { env: { NODE_OPTIONS: '--import tsx' }, count: jasmineCount, beside: true }),
+  part('Node specs', bin('jasmine'), ['--config=jasmine.json'], {
+    env: { NODE_OPTIONS: '--import tsx' },
+    count: jasmineCount,
+    beside: true,
+  }),
 ]);
 await part('Karma', process.execPath, [join(ROOT, 'node_modules/@angular/cli/bin/ng.js'), 'test', '--watch=false'], {
   cwd: join(ROOT, 'web'),

@@ -24,6 +24,10 @@ const LINES: readonly (readonly [country: Country, line: string, id: string, gra
   ['us', '1 bunch (about 12 oz) Swiss chard', 'chard', 12 * 28.35],
   ['us', 'One 2-pound butternut squash', 'butternut', 907.2],
   ['au', '1 large (300g) desiree potato', 'potato', 300],
+  ['us', '1 (3 to 3 1/2-pound) butternut squash, peeled', 'butternut', 3.25 * 453.6],
+  ['gb', '1 x 1.5kg butternut squash', 'butternut', 1500],
+  ['us', '5 cups (about 1½ lbs.) cauliflower florets', 'cauliflower', 1.5 * 453.6],
+  ['au', '1 cup (160g) frozen peas', 'peas', 160],
   // What it comes in.
   ['gb', '1 sachet (25g) white miso', 'miso', 25],
   ['us', '1 (32-ounce) container vegetable broth', 'vegetable-stock', 907.2],
@@ -55,10 +59,16 @@ const LINES: readonly (readonly [country: Country, line: string, id: string, gra
   ['gb', 'leaves from a small bunch of mint', 'mint', 30],
   // Other names.
   ['gb', '1/2 tsp turmeric powder', 'turmeric', 1.5],
-  ['us', '4 oz. queso fresco, crumbled', 'fresh-cheese', 113.4],
+  ['us', '4 oz. queso fresco, crumbled', 'crumbling-cheese', 113.4],
   ['us', '1 cup dry white wine such as a young one', 'white-wine', 234.2],
   ['gb', '1 vegetable stock pot', 'stock-cube', 28],
   ['au', '4 green shallots', 'spring-onion', 60],
+  ['us', '8 ounces shiitake mushrooms, stems discarded, caps sliced', 'shiitake', 226.8],
+  ['us', '4 cups mushroom broth', 'mushroom-stock', 4 * 236.6],
+  ['gb', '410g can chickpeas in water', 'canned-chickpeas', 410],
+  ['us', '8 oz fresh goat cheese', 'goats-cheese', 226.8],
+  ['au', '1 Tbsp stock paste', 'stock-cube', 16],
+  ['us', '1/2 cup uncooked white rice', 'white-rice', 92.5],
 ];
 
 describe('lines of many habits', () => {
@@ -87,6 +97,10 @@ describe('lines of many habits', () => {
   it('what is cooked and packed is asked by what it weighed raw, and a plain artichoke by which it is', () => {
     const packed = readLine('1 vac pack (250g) cooked beetroot', { ...context, country: 'gb' });
     expect(packed.code === 'ASK' && packed.what).toBe('COOKED');
+    // Rice weighs 2.7 times as much when it is cooked.
+    const rice = readLine('270 g cooked white rice', { ...context, country: 'gb' });
+    expect(rice.code === 'ASK' && rice.what).toBe('COOKED');
+    expect(rice.code === 'ASK' && rice.options[0]!.kg).toBeCloseTo(0.1, 6);
     const which = readLine('1.2 kg artichokes, peeled', { ...context, country: 'gb' });
     expect(which.code === 'ASK' && which.options.map(({ ingredient }) => ingredient)).toEqual([
       'jerusalem-artichoke',

@@ -19,7 +19,7 @@ const MANNERS = new Set(
     'cracked freshly-cracked just enough sufficient dollop pat glug bit sized thumb husked shucked picked fat plump hand torn snipped crumbled more if liked ' +
     'frozen day old crust removed kernel pak tetra packet package bag punnet ' +
     'needed using inner outer own home made homemade favourite about light long slit smashed bruised stale bunch bundle squeezed pressed ' +
-    'zested juiced wedged segmented blanched salted pitted crustless english persian lebanese extra virgin quick washed ready floret head pure pre ea each filtered unbleached loosely firmly lightly tightly brick'
+    'zested juiced wedged segmented blanched salted pitted crustless english persian lebanese extra virgin quick washed ready floret head pure pre ea each filtered unbleached loosely firmly lightly tightly brick uncooked strand thread eat'
   ).split(' '),
 );
 
@@ -127,6 +127,11 @@ export function namesOf(rows: readonly IngredientRow[]): Names {
   for (const { id } of rows) {
     const words = plain(id.replace(/-/g, ' '));
     if (!exact.has(words) && !TOO_PLAIN.has(words)) put(id, words);
+  }
+  // What is a stock on one side of the sea is a broth on the other.
+  for (const { id, words } of [...all]) {
+    const broth = words.at(-1) === 'stock' ? [...words.slice(0, -1), 'broth'].join(' ') : undefined;
+    if (broth !== undefined && !exact.has(broth)) put(id, broth);
   }
   const byWord = new Map<string, Name[]>();
   for (const one of all) {

@@ -215,9 +215,19 @@ function inWords(text: string): string {
         '$1 $3 of $2',
       )
       .replace(
-        /^(\d+) (?:\((\d+(?:[.,]\d+)?)[ -]?(pounds?|lbs?|ounces?|oz|grams?|g|kg)\.?\)|(\d+(?:[.,]\d+)?)[ -]?(pounds?|lbs?|ounces?|oz|grams?|g|kg)\.?)(?: each)? (?!can|tin|jar|pack|box|bag|carton|bottle|container|tub|sachet|pot|punnet|pouch|block)/i,
+        /^(\d+) (?:x )?(?:\((\d+(?:[.,]\d+)?)[ -]?(pounds?|lbs?|ounces?|oz|grams?|g|kg)\.?\)|(\d+(?:[.,]\d+)?)[ -]?(pounds?|lbs?|ounces?|oz|grams?|g|kg)\.?)(?: each)? (?!can|tin|jar|pack|box|bag|carton|bottle|container|tub|sachet|pot|punnet|pouch|block)/i,
         (_, count: string, held?: string, heldIn?: string, size?: string, unit?: string) =>
           `${String(Number(count) * Number((held ?? size ?? '1').replace(',', '.')))} ${heldIn ?? unit ?? 'g'} `,
+      )
+      // "1 (3 to 3 1/2-pound) squash": the middle of it.
+      .replace(
+        /^(\d+) \((?:about )?(\d+(?:[.,]\d+)?(?: ?(?:\d\/\d|[½¼¾⅓⅔]))?)[ -]*(?:to|-|–)[ -]*(\d+(?:[.,]\d+)?(?: ?(?:\d\/\d|[½¼¾⅓⅔]))?)[ -]?(pounds?|lbs?|ounces?|oz|grams?|g|kg)\.?\) (?!can|tin|jar|pack|box|bag|carton|bottle|container|tub)/i,
+        (_, count: string, low: string, high: string, unit: string) =>
+          `${String((Number(count) * (mixed(low) + mixed(high))) / 2)} ${unit} `,
+      )
+      .replace(
+        /(?<=\b(?:cans?|tins?|jars?)\b.{0,40}) in (?:salted |unsalted |spring |their own |its own )?(?:water|brine|juices?|liquid)\b/i,
+        '',
       )
       .replace(/^(?:1|an?) \(?(\d+(?:[.,]\d+)?)[ -]?(cm|inch|in)\.?\)? (?=(?:piece|knob|length|thumb|chunk|stick))/i, '$1 $2 ')
       .replace(/^(\S+) (?:no\.? ?|#|number )10 (can|tin)s?\b(?: of)?/i, '$1 $2 no10')
@@ -243,7 +253,7 @@ function inWords(text: string): string {
 }
 
 function spoken(text: string): Phrase['says'] {
-  if (/\bto taste\b|\bas needed\b|\bas required\b|\bas req(?:'?d|\.|$)|\bTT\b/.test(text)) return 'to taste';
+  if (/\bto taste\b|\bas needed\b|\bQ\.? ?S\b\.?|\bas required\b|\bas req(?:'?d|\.|$)|\bTT\b/.test(text)) return 'to taste';
   if (/\bto (?:just |barely |almost |well )?cover\b/i.test(text)) return 'to cover';
   if (/\bto (?:the|its|a) (?:mark|target)\b|\d ?% of (?:the )?(?:finished|total|final|batch)/i.test(text)) return 'to the mark';
   return /\bfor (?:frying|sweating|the pan|sautéing)\b/i.test(text) ? 'for frying' : undefined;
@@ -328,6 +338,10 @@ const WEIGHT = String.raw`(\d+(?:[.,]\d+)?(?: ?(?:\d\/\d|[½¼¾⅓⅔]))?|\d\/\
  * tells more than a count of pieces. Undefined where the line begins with a measure of its own.
  */
 function statedWeight(head: string): string | undefined {
+  // "5 cups (about 1 1/2 lb) florets": who weighed it knows better than a cup.
+  const cups = new RegExp(`^[\\d./½¼¾⅓⅔ ]+cups?\\s*\\((?:about |approx\\.? )?${WEIGHT}\\)\\s*(?:of )?(.+)$`, 'i').exec(head);
+  if (cups !== null && /^(?:kg|kilos?|g|gm|grams?|lbs?|pounds?)$/i.test(cups[2] ?? ''))
+    return `${String(mixed(cups[1] ?? ''))} ${cups[2] ?? ''} ${cups[3] ?? ''}`;
   if (
     new RegExp(`^${WEIGHT}`, 'i').test(head) ||
     /^[\d./½¼¾⅓⅔ ]+\s*(?:tbsp|tsp|tablespoon|teaspoon|cup|oz|ounce|pint|quart|fl|stick)/i.test(head)
@@ -418,7 +432,7 @@ export function takeApart(line: string): Phrase {
     says === undefined
       ? head
       : head.replace(
-          /(?:,?\s*\b|^)(?:to taste|TT|as needed|as required|as req(?:'?d|\.)?|to (?:just |barely |almost |well )?cover|to (?:the|its|a) (?:mark|target)|\d[\d.,]* ?% of (?:the )?(?:finished|total|final|batch)\w*(?: \w+)*|for (?:frying|sweating|the pan|sautéing))/i,
+          /(?:,?\s*\b|^)(?:to taste|TT|Q\.? ?S\b\.?|as needed|as required|as req(?:'?d|\.)?|to (?:just |barely |almost |well )?cover|to (?:the|its|a) (?:mark|target)|\d[\d.,]* ?% of (?:the )?(?:finished|total|final|batch)\w*(?: \w+)*|for (?:frying|sweating|the pan|sautéing))/i,
           '',
         );
   return { ...nothing, ...parsed(short), juiceOf: juice !== null };

@@ -15,14 +15,20 @@ const COOKED_FIRST = /^(?:\w+ )?(?:roasted|roast|baked|cooked|steamed|boiled)\b/
 function cookedFirst({ rest, unit, each }: Phrase, { row }: Ingredient): boolean {
   const isMeasured = unit !== undefined && (/^(?:cup|gram|kilogram|ounce|pound)$/.test(unit) || unit === 'tablespoon');
   const isPacked = each !== undefined && row.group !== 'canned goods';
-  return (
-    (isPacked || (isMeasured && each === undefined)) && row.trims.some(({ share }) => share < 1) && COOKED_FIRST.test(rest.trim())
-  );
+  const changes = swells(row) || row.trims.some(({ share }) => share < 1);
+  return (isPacked || (isMeasured && each === undefined)) && changes && COOKED_FIRST.test(rest.trim());
 }
 
+/** What takes up water when it is cooked, and what of it was there before. Common practice: rice, barley and lentils weigh 2.7 times as much. */
+function swells({ id, group }: Ingredient['row']): boolean {
+  return group === 'pulses' || /(?:rice|barley|quinoa|couscous|pasta|spelt)$/.test(id);
+}
+const COOKED_WAS = 1 / 2.7;
+
 /** So much raw as is that much once it is cooked. */
-function grown({ amount, kg }: Option): Pick<Option, 'amount' | 'kg'> {
-  return { amount: { ...amount, value: amount.value / COOKED_LEAVES }, kg: kg / COOKED_LEAVES };
+function grown({ amount, kg }: Option, { row }: Ingredient): Pick<Option, 'amount' | 'kg'> {
+  const times = swells(row) ? COOKED_WAS : 1 / COOKED_LEAVES;
+  return { amount: { ...amount, value: amount.value * times }, kg: kg * times };
 }
 
 /** A line whose food is known. */
@@ -42,7 +48,7 @@ function readFor(text: string, phrase: Phrase, ingredient: Ingredient, context: 
   const cooked = cookedFirst(phrase, ingredient);
   if (cooked) {
     const raw = asOptions([only], ingredient);
-    const more = raw.map((one): Option => ({ ...one, ...grown(one), label: `${one.label} once cooked` }));
+    const more = raw.map((one): Option => ({ ...one, ...grown(one, ingredient), label: `${one.label} once cooked` }));
     return { text, code: 'ASK', what: 'COOKED', options: [...more, ...raw.map((one) => ({ ...one, label: `${one.label} raw` }))] };
   }
   const inContainer = phrase.each !== undefined || (phrase.unit !== undefined && CONTAINER.has(phrase.unit));

@@ -6,7 +6,7 @@ const YIELD =
   /^(?:serves|makes|yields?|feeds|enough for|servings?|portions?|yield|for)\s*:?\s*(?:about |around )?(\d+|one|two|three|four|five|six|seven|eight|ten|twelve)\b(?:\s*(?:-|–|to)\s*(\d+))?(?!\s*(?:min|hour|g\b|ml))/i;
 /** "Para 6 / serves 6": behind a stroke or in brackets in a short line. */
 const SERVES_BEHIND =
-  /^[^\d]{0,30}\d{0,3}\s*[/|(–—-]\s*(?:serves|makes|for)\s*:?\s*(\d+)\b(?!\s*(?:min|hour|g\b|ml|kg|l\b|lit|quart|pint|gal|cup|day|x\b))/i;
+  /^[^\d]{0,60}\d{0,3}\s*[/|(–—-]\s*(?:serves|makes|for)\s*:?\s*(\d+)\b(?!\s*(?:min|hour|g\b|ml|kg|l\b|lit|quart|pint|gal|cup|day|x\b))/i;
 /** "Potage for 50": how many at the end of the first line. */
 export const FOR_SO_MANY =
   /^([^\d]{4,60}?),? (?:enough )?for (\d{1,3}|two|three|four|five|six|seven|eight|ten|twelve)(?: people| bowls| persons)?$/i;
@@ -23,7 +23,8 @@ const MOST_TITLE_WORDS = 12;
 const BY_VOLUME =
   /^(?:serves|makes|yields?|yield|batch)\s*:?\s*(?:about |around |approx\.? )?(\d+(?:[.,/]\d+)?(?: \d\/\d)?|an?|one|two|three|four|five|six)\s*(?:-|–|to\s+\d+)?\s*(quarts?|qts?|litres?|liters?|l|gallons?|gals?|pints?|pts?|cups?|kg|kilos?)\b/i;
 /** "Ingredients (for 2 litres)"; "makes about 3.5 L / 12 x 280 ml". */
-const VOLUME_BEHIND = /^[^\d]{0,60}\((?:for|makes) (?:about )?(\d+(?:[.,]\d+)?) (quarts?|litres?|liters?|l|gallons?|pints?)\)/i;
+const VOLUME_BEHIND =
+  /^[^\d]{0,60}\((?:for|makes|yields?|approx\.?|about|ca\.?) (?:about )?(\d+(?:[.,]\d+)?) (quarts?|litres?|liters?|l|gallons?|pints?)\)/i;
 const SO_MANY_OF = /\b(?:makes|yields?|serves)\b.*?\b(\d{1,3}) ?[x×] ?\d{2,4} ?(?:ml|g)\b/i;
 const LITRES: readonly (readonly [RegExp, number])[] = [
   [/^q/i, 0.946],
@@ -87,6 +88,8 @@ export function isTitle(line: string, isFirst: boolean, more: boolean): boolean 
     !/\d/.test(line)
   )
     return true;
+  // A name with a figure behind it is a name: "Leek & potato soup (approx 12 l)".
+  if (/^[^\d½¼¾]*\b(?:soup|bisque|chowder|velout[ée]|potage|gazpacho)\b/i.test(line)) return true;
   const { value, says, ratio } = takeApart(line);
   return value === undefined && says === undefined && ratio === undefined;
 }

@@ -147,6 +147,19 @@ describe('soups as they are pasted', () => {
     expect(pasting.ok && pasting.pasted.method).toEqual(['Sweat the onions for 10 min.']);
   });
 
+  it('a first line is the name of the soup though it has a figure, a bracket or a comma; what stands behind it is how many', () => {
+    const named = (line: string): readonly [string | undefined, number | undefined] => {
+      const pasting = readPaste(`${line}\n\n1 kg leeks\n1 litre water\n\nBoil it for 5 minutes.`, { larder, names, country: 'gb' });
+      return pasting.ok ? [pasting.pasted.title, pasting.pasted.bowls] : [pasting.code, 0];
+    };
+    expect(named('Leek & Potato – daily soup (approx 12 l)')).toEqual(['Leek & Potato – daily soup', 40]);
+    expect(named('GAZPACHO (smooth, southern style) - serves 8')).toEqual(['GAZPACHO (smooth, southern style)', 8]);
+    expect(named('Cream of Celeriac (for 2)')).toEqual(['Cream of Celeriac', 2]);
+    expect(named('Mulligatawny, smooth (staff canteen, 60 covers)')).toEqual(['Mulligatawny, smooth', 60]);
+    // A food with its amount is none.
+    expect(named('500 g leeks')[0]).toBeUndefined();
+  });
+
   it('a list in a sentence needs no figures; the salt behind it belongs to it', () => {
     const lines = listed(
       'My parsnip soup\n\nYou need a big onion, a couple of pounds of parsnips, an ounce and a half of butter, a heaped teaspoon of plain flour, two pints of good stock and a quarter of a pint of single cream. Salt, pepper and a few chives.\n\nChop the onion and cook it in the butter for ten minutes.',

@@ -118,6 +118,8 @@ function isBareHeading(line: string, next: string | undefined, context: ReadingC
   );
 }
 const MOST_HEADING_WORDS = 4;
+const NAMED_BEFORE =
+  /^(?:#+\s*)?(?!(?:serves|makes|yields?|for|feeds|ingredients)\b)([a-z][^(]{3,70}?)\s*(?:[(–—-]\s*)(?:serves|makes|for|feeds|approx\.?|about|ca\.?|yields?)\b[^a-z]*\d.*$/i;
 
 /** A text of the same length with only these rows in it. */
 function blanked(text: string, rows: readonly { readonly at: number; readonly raw: string }[]): string {
@@ -189,12 +191,15 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
     }
     if (portions !== null && (n === 0 || portions.index === 0) && Number(portions[1]) > 0 && Number(portions[1]) <= 1000) {
       bowls = Number(portions[1]);
-      if (portions.index > 0) title = line.slice(0, portions.index).replace(/^#+\s*/, '');
+      if (portions.index > 0) title = line.slice(0, portions.index).replace(/^#+\s*|\s*\([^)]*$/g, '');
     } else if (stated !== undefined && n === 0 && /[a-z].*(?:[–—(,/-]|\s{2})\s*(?:makes|yields?|serves|batch)/i.test(line)) {
       bowls = stated;
       title = line.replace(/^#+\s*/, '').replace(/(?:\s*[/,(–—-]\s*|\s{2,})(?:yields?|makes|serves|batch)\b.*$/i, '');
     } else if (stated !== undefined && bowls === undefined && (foods.length === 0 || line.split(/\s+/).length < LEAST_WORDS)) {
       bowls = stated;
+      // "Cream of celeriac (for 2)": how many stands behind the name.
+      const name = n === 0 && title === undefined && placed.length > 1 ? NAMED_BEFORE.exec(line)?.[1] : undefined;
+      if (name !== undefined) title = name;
     } else if (isFood === true) {
       foods.push(...splitFoods(line, false, context).map((own) => ({ heading, text: own })));
     } else if (ABOUT.test(line) && line.length < 80) {

@@ -37,6 +37,9 @@ const LINES: readonly (readonly [country: Country, line: string, id: string, gra
   ['gb', 'a 400g tin of butter beans, drained (240g drained weight)', 'canned-white-beans', 240],
   ['us', '1 #10 can tomato puree', 'passata', 3005],
   ['us', '1 14-ounce can light coconut milk', 'coconut-milk-light', 396.9],
+  ['gb', 'half a bag of spinach, 100g', 'spinach', 100],
+  ['gb', '1 jar passata', 'passata', 700],
+  ['us', '1 large (28-oz) can whole peeled tomatoes', 'canned-tomatoes', 28 * 28.35],
   // Figures and units as hands write them.
   ['us', '1-1/2 cups milk', 'milk', 1.5 * 243.7],
   ['us', '1 & 1/2 cups milk', 'milk', 1.5 * 243.7],
@@ -52,6 +55,9 @@ const LINES: readonly (readonly [country: Country, line: string, id: string, gra
   ['gb', 'two and a half pints of stock', 'vegetable-stock', 2.5 * 568.3],
   ['gb', 'three-quarters of a pint of milk', 'milk', 0.75 * 585.3],
   ['gb', 'a heaped teaspoon of plain flour', 'plain-flour', 2.6],
+  ['gb', 'kilo of swede', 'swede', 1000],
+  ['gb', '1.5ltr water', 'water', 1497],
+  ['us', '1 3" piece ginger', 'ginger', 3 * 2.54 * 4.33],
   ['gb', 'half a dozen shallots', 'shallot', 150],
   ['gb', 'a small potato', 'potato', 138],
   ['gb', '8 pods garlic', 'garlic', 24],
@@ -101,6 +107,8 @@ describe('lines of many habits', () => {
     const rice = readLine('270 g cooked white rice', { ...context, country: 'gb' });
     expect(rice.code === 'ASK' && rice.what).toBe('COOKED');
     expect(rice.code === 'ASK' && rice.options[0]!.kg).toBeCloseTo(0.1, 6);
+    const small = readLine('12 new potatoes', { ...context, country: 'gb' });
+    expect(small.code === 'ASK' && small.options.map(({ kg }) => kg)).toEqual([0.72, 0.72]);
     const which = readLine('1.2 kg artichokes, peeled', { ...context, country: 'gb' });
     expect(which.code === 'ASK' && which.options.map(({ ingredient }) => ingredient)).toEqual([
       'jerusalem-artichoke',

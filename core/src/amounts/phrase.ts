@@ -219,6 +219,9 @@ function inWords(text: string): string {
         (_, count: string, held?: string, heldIn?: string, size?: string, unit?: string) =>
           `${String(Number(count) * Number((held ?? size ?? '1').replace(',', '.')))} ${heldIn ?? unit ?? 'g'} `,
       )
+      .replace(/^(\d+) (?:small|medium|large|big) (?=\(\d[^)]*\) (?:can|tin|jar|carton|pack|bag|bottle)s?\b)/i, '$1 ')
+      .replace(/(?<=[\d½¼¾])\s?["”″](?=\)? (?:piece|knob|length|thumb|chunk))/, ' inch')
+      .replace(/^(\d+) \((?:½|1\/2)[ -]inch\)/i, '$1 (0.5 inch)')
       // "1 (3 to 3 1/2-pound) squash": the middle of it.
       .replace(
         /^(\d+) \((?:about )?(\d+(?:[.,]\d+)?(?: ?(?:\d\/\d|[½¼¾⅓⅔]))?)[ -]*(?:to|-|–)[ -]*(\d+(?:[.,]\d+)?(?: ?(?:\d\/\d|[½¼¾⅓⅔]))?)[ -]?(pounds?|lbs?|ounces?|oz|grams?|g|kg)\.?\) (?!can|tin|jar|pack|box|bag|carton|bottle|container|tub)/i,
@@ -245,7 +248,8 @@ function inWords(text: string): string {
       .replace(/^(\S+(?: \d\/\d)?) t\.? (?=[a-z])/, '$1 tsp ')
       .replace(/^(\S+) corn (?:cobs?|ears?)\b/i, '$1 ears corn')
       .replace(/^(\S+) (?:small |large )?glass(?:es)? (?:of )?/i, '$1 glass ')
-      .replace(/(\d)(kg|g|ml|l|oz|lb)\b/gi, '$1 $2')
+      .replace(/(\d)(kg|g|ml|l|ltrs?|litres?|liters?|oz|lb)\b/gi, '$1 $2')
+      .replace(/^(?=(?:kilo|pound|pint|litre|tin|can|tube|bag|jar|head|bulb|packet|pack|carton)s?\b (?:of )?[a-z])/i, '1 ')
       .replace(/(?<=\d\s*)\b(?:l|ltrs?)\b\.?(?=\s|$)|\b(?:litres?|liters?|ltrs?)\b(?=\s|$)/i, 'litre')
       .replace(SECOND_UNIT, '$1 ')
       .replace(/\bfl\.? ?oz\.?/i, 'fluid ounce')
@@ -349,7 +353,7 @@ function statedWeight(head: string): string | undefined {
     return undefined;
   // Of a pack only what stands in brackets behind it is its weight.
   const isHeld = new RegExp(`^[\\d./½¼¾⅓⅔ ]+\\s*(?:${CONTAINERS}|tetra pak)`, 'i').test(head);
-  if (isHeld && !/\(\s*(?:about )?\d/.test(head)) return undefined;
+  if (isHeld && !/\(\s*(?:about )?\d|, (?:about )?\d[\d.,]* ?(?:g|kg)\b/.test(head)) return undefined;
   if (/\b(?:portions?|servings?|serves|bowls|people|covers)\b/i.test(head)) return undefined;
   const hit = new RegExp(
     `^(.*?[a-z].*?)[\\s,(]+(?:(?:about|say|approx\\.?|approximately|around|roughly|weighing|weighs?|total(?: weight)?|or)\\s+)*${WEIGHT}(?:\\s*/[^),]*)?( each)?(?: (?:in total|total|peeled weight|trimmed weight|prepared weight|in all))?\\)?(.*)$`,
@@ -363,7 +367,7 @@ function statedWeight(head: string): string | undefined {
   const edible = /(?:peeled|trimmed|prepared) weight/i.test(whole) ? 'peeled ' : '';
   if (/\b(?:in|with|plus|and|to|from)$/i.test(food.trim())) return undefined;
   const name = food
-    .replace(/^\d+(?:[.,]\d+)?\s+/, '')
+    .replace(/^(?:\d+(?:[.,]\d+)?(?:\/\d)?|[½¼¾])\s+/, '')
     .replace(/^(?:first |then )?(?:you(?:'ll|’ll)? )?(?:need |want |take |get )/i, '')
     .replace(/^(?:an?|the|some|1)\s+/i, '')
     .replace(

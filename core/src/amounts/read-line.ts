@@ -92,6 +92,7 @@ function findFood(phrase: Phrase, food: string, context: ReadingContext): Found 
   }
   const inContainer = phrase.unit !== undefined && /^(?:can|tin|jar)$/.test(phrase.unit);
   const canned = inContainer ? findName(context.names, `canned ${food}`, context.country, false) : undefined;
+  if (canned?.code === 'WHICH' && canned.ids[0]?.startsWith('canned-') === true) return canned;
   return canned?.code === 'FOUND' ? canned : findName(context.names, food, context.country, context.guesses);
 }
 

@@ -99,7 +99,9 @@ function counted(phrase: Phrase, value: number, ingredient: Ingredient, country:
         ? undefined
         : USUAL_CAN[country].find((size) => sizes.includes(size));
     if (usual !== undefined && /^(?:can|tin)$/.test(unit)) return [of(usual, ['USUAL_CAN'])];
-    const held = piecesLike(ingredient, /^(can|carton|jar|pack|bottle|tube)/);
+    const all = piecesLike(ingredient, /^(can|carton|jar|pack|bottle|tube)/);
+    const alike = all.filter(([size]) => size.startsWith('can') === /^(?:can|tin)$/.test(unit));
+    const held = alike.length > 0 ? alike : all;
     // One that is not sold in a can of that size is no jar either: it is asked.
     return held.map(([size]) => of(size, held.length === 1 && !size.startsWith(unit) ? ['USUAL_CAN'] : []));
   }

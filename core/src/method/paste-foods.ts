@@ -60,6 +60,14 @@ function amountsBehindOneAnother(piece: string, context: ReadingContext, least =
 }
 const LEAST_PARTS = 3;
 
+/** "1 bay leaf, 2 sprigs thyme": two foods, each with its own figure. */
+function pairOf(piece: string, context: ReadingContext): string[] | undefined {
+  const pair = /^((?:\d|[½¼¾⅓⅔])[^,]*), ((?:\d|[½¼¾⅓⅔])[^,]*)$/.exec(piece);
+  if (pair === null || OF_A_CUT.test(pair[2] ?? '')) return undefined;
+  const both = [pair[1] ?? '', pair[2] ?? ''];
+  return both.every((one) => isKnown(one, context)) ? both : undefined;
+}
+
 /** "Celery, 3 sticks, diced", "tomatoes, 2 x 400 g tins"; a measure of the cut is no amount. */
 const FOOD_THEN_AMOUNT = /^([a-z][a-z' -]{1,40}?), ((?:\d|[½¼¾⅓⅔])[^,]{0,40}?)(?:, (.*))?$/i;
 const OF_A_CUT = /^\d+(?:[.,]\d+)? ?(?:-|–)? ?\d* ?(?:cm|mm|inch|in\b|")/i;
@@ -147,7 +155,7 @@ export function splitFoods(line: string, alone: boolean, context: ReadingContext
     .map((piece) => amountFirst(piece.trim().replace(/^(?:you(?:['’]ll| will)? need|ingredients):\s*/i, ''), context))
     .map((piece) => piece.replace(/^(?:s\.? ?(?:&|\+|and) ?p(?:\.|\b)|salt ?[+/] ?pepper|seasoning$)/i, 'salt and pepper'))
     .flatMap((piece) => mirepoixOf(piece) ?? [piece])
-    .flatMap((piece) => amountsBehindOneAnother(piece, context) ?? [piece])
+    .flatMap((piece) => amountsBehindOneAnother(piece, context) ?? pairOf(piece, context) ?? [piece])
     .flatMap((piece) => {
       if (piece.length > LONGEST_LINE) return [piece];
       // "1 tsp each cumin and coriander", "2 cubes dissolved in 1 l water", "juice and zest of a lemon" are several things.

@@ -175,6 +175,15 @@ describe('soups as they are pasted', () => {
     expect(lines.slice(6).join(' ')).toMatch(/salt.*pepper.*chives/);
   });
 
+  it('two foods in a line are two; salt to taste is a food and nothing to do', () => {
+    expect(listed('Soup\n1 bay leaf, 2 sprigs thyme\nsalt, to taste (about 10g)\n1 litre water\nBoil it for 5 minutes.')).toEqual([
+      'bay 0.000',
+      'thyme 0.002',
+      'fine-salt 0.010',
+      'water 0.998',
+    ]);
+  });
+
   it('foods behind one another in one line are all in; a step that begins with an amount is no food', () => {
     expect(listed('Soup\n1 parsnip, 2 carrots and 3 sticks of celery\n1 litre water\nBoil it for 5 minutes.')).toEqual([
       'parsnip 0.120',

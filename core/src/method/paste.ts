@@ -51,6 +51,9 @@ const BINARY = /[\u0000-\u0008\u000e-\u001a\ufffd]/;
 const FOOD_TO_SERVE =
   /^(?!to\b)[^.!;:]{3,60}, (?:to (?:serve|garnish|finish|drizzle|top)|for (?:serving|garnish(?:ing)?|drizzling|topping))$/i;
 
+/** "Salt, to taste (about 10 g)": a food, though to salt is to do something. */
+const SALT_TO_TASTE = /^(?:\w+ )?(?:salt|pepper|seasoning)\b[^.]{0,30}\bto taste\b[^.]{0,20}$/i;
+
 /** What is done with an amount that a sentence begins with. */
 const PUT_IN =
   /^.{4,60}\b(?:whisked|stirred|added|folded|beaten|blended|poured|mixed|tipped|swirled|spooned|scattered|goes?|going|straight) (?:in|into|on|over|through|off|back)\b/i;
@@ -61,7 +64,7 @@ function isWork(row: string, isAfterWork: boolean): boolean {
   const text = row.replace(NUMBERED, '').slice(bareNumber(row)?.[0].length ?? 0);
   // "800 ml crème fraîche whisked in off the heat", among the steps.
   if (/^[\d½¼¾⅓⅔]/.test(text) && !isNumbered) return isAfterWork && PUT_IN.test(text);
-  if (!isNumbered && FOOD_TO_SERVE.test(text)) return false;
+  if (!isNumbered && (FOOD_TO_SERVE.test(text) || SALT_TO_TASTE.test(text))) return false;
   // Kitchen notes begin with the oven.
   if (/^(?:the )?oven (?:on )?(?:to|at|on|\d)/i.test(text)) return true;
   const sentences = sentencesOf(text);

@@ -38,6 +38,18 @@ export function doBring(k: Kitchen, clause: Clause, n: number): void {
     k.as('heat', clause, n, 'heat');
     return;
   }
+  if (/\b(?:below|under|short of|before) (?:the |a |it )?(?:boil|boiling|boils)\b/i.test(clause.text)) {
+    k.as('heat', clause, n, 'heat');
+    return;
+  }
+  if (/\bpressure\b/i.test(clause.text)) {
+    if (minutesIn(clause.text) !== undefined) doPressure(k, clause, n);
+    else {
+      k.isUnderPressure = true;
+      k.put('setting', n);
+    }
+    return;
+  }
   const mentions = k.about(clause).filter(({ line }) => !k.isUsedUp(line));
   const vessel = hob(k, clause, n, false);
   k.here = vessel;
@@ -100,6 +112,7 @@ export function doBlanch(k: Kitchen, clause: Clause, n: number): void {
 }
 
 export function doPressure(k: Kitchen, clause: Clause, n: number): void {
+  k.isUnderPressure = false;
   const vessel = hob(k, clause, n, false);
   const mentions = k.about(clause).filter(({ line }) => !k.isUsedUp(line));
   const { added } = k.putLines(vessel, mentions, clause.text, n);

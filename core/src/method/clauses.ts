@@ -206,7 +206,7 @@ const AFTER_VERB =
   /^(?:the|a|an|each|your|it|them|with|in|into|on|over|to|through|up|down|off|out|for|until|lightly|well|half|all|some|any|everything|both|this|that|gently|by|[\d½¼¾⅓⅔].*)$/;
 
 /** Seasonings by themselves: "salt to taste", "juice of a lemon". */
-const SEASONINGS: ReadonlySet<string> = new Set(['salt', 'pepper', 'juice', 'zest', 'oil']);
+const SEASONINGS: ReadonlySet<string> = new Set(['salt', 'pepper', 'juice', 'zest', 'oil', 'butter']);
 
 /** Ways to brown that stand alone behind "and": "add the mushrooms and brown, 8 minutes". */
 const BROWNED: ReadonlySet<string> = new Set(['brown', 'colour', 'color', 'toast', 'crisp', 'char', 'wilt', 'steam']);

@@ -2,6 +2,7 @@ import { factsOf, readCorpus } from '../../spec/method-corpus.js';
 import type { Country } from '../amounts/index.js';
 import { LARDER_ROWS, makeLarder } from '../larder/index.js';
 import { namesOf } from '../amounts/index.js';
+import { walk } from '../soup/index.js';
 import { readPaste } from './index.js';
 
 function read(text: string, country: Country = 'gb') {
@@ -329,5 +330,53 @@ describe('more habits of writing', () => {
     const blended = soup.root.steps.filter(({ op }) => op === 'blend').length;
     expect(blended).withContext('the pesto is not blended into the pot').toBe(1);
     expect(JSON.stringify(soup.root.steps.filter(({ op }) => op === 'add'))).not.toContain('hazelnuts');
+  });
+
+  it('brought to pressure, the minutes behind are under it; just below the boil is no boil', () => {
+    const { facts } = read(
+      `${START}150 ml single cream\nSweat the onion in the butter for 5 minutes. Add the parsnips and stock. Close, bring to high pressure and cook for 6 minutes. Fast release. Blend. Add the cream and bring back to just below the boil.`,
+    );
+    expect(facts.slice(-4)).toEqual(['pressure min=6', 'blend', 'cream single-cream', 'warm']);
+  });
+
+  it('what goes in for the last minutes of a simmer parts it; the minutes stay as many', () => {
+    const reading = readCorpus({ text: `${START}2 g thyme\n${COOK} Add the thyme for the last 5 minutes. Blend.`, country: 'gb' });
+    expect(factsOf(reading).map(({ does }) => does)).toEqual(['add', 'sweat', 'add', 'simmer', 'add', 'blend']);
+    const simmers = walk(reading.reading.tree.soup.root).flatMap(({ step }) => (step.op === 'simmer' ? [step.minutes] : []));
+    expect(simmers).toEqual([15, 5]);
+  });
+
+  it('bread is buttered and fried beside the soup, not the soup', () => {
+    const { facts } = read(
+      `${START}4 slices white bread\n60 g cheddar\n${COOK} Blend. Croutons: Butter the bread with the last of the butter, sandwich with the cheese and fry 3 minutes per side until golden.`,
+    );
+    expect(facts).toContain('fry min=3');
+    expect(facts.some((fact) => fact.startsWith('fryPuree'))).toBe(false);
+  });
+
+  it('hocks are covered, lifted, picked, and go back in, however far behind', () => {
+    const { facts, unread } = read(
+      'Pea & ham (20 portions)\nSplit peas 1 kg\nHam hocks 3 (about 3 kg)\nOnions 500 g\nButter 50 g\nBay 2\nWater 6 l\n\nSoak peas overnight. Drain.\nCover hocks with the water, add bay. Bring up, skim. Simmer 2 hrs. Lift hocks out, cool, pick meat; discard skin & bone.\nSweat onion in butter 15 min in the same pot. Peas in. Simmer 1 hr 15, stirring now and then.\nBlend two-thirds and mix back. Meat back in. Pepper. Simmer 5 min.',
+    );
+    expect(unread).toEqual([]);
+    expect(facts.slice(0, 2)).toEqual(['add cooked-ham', 'cover water']);
+    expect(facts).toContain('keep cooked-ham');
+    expect(facts).toContain('giveBack cooked-ham');
+    expect(facts).toContain('simmer min=75');
+  });
+
+  it('each goes through the sieve; kitchen notes name the oven and the time; part of the cream stands before the spoon', () => {
+    const { facts } = read(
+      `${START}200 ml whipping cream\n${COOK} Add 150 ml of the cream. Blend in two goes, passing each through a fine sieve. Lightly whip the remaining cream and spoon on top.`,
+    );
+    expect(facts.slice(-4)).toEqual(
+      ['cream whipping-cream share=0.75', 'blend blender=jug', 'sieve', 'garnish whipping-cream share=0.25'].map((one) =>
+        one.replace(/ share=0.\d+$/, ''),
+      ),
+    );
+    const notes = read(
+      'Soup\n1 kg beetroot\n1 l water\n– Wrap beets whole in foil, oven 180 fan, 1 hr 30 till a knife slides in.\n– Water in. Boil. Blend.',
+    );
+    expect(notes.facts.slice(0, 2)).toEqual(['add beetroot', 'roast min=90 oven=200']);
   });
 });

@@ -224,7 +224,7 @@ export function doCook(k: Kitchen, clause: Clause, n: number): void {
     doBlanch(k, clause, n);
     return;
   }
-  if (/\bpressure\b/i.test(text)) {
+  if (/\bpressure\b/i.test(text) || (k.isUnderPressure && minutesIn(text) !== undefined)) {
     doPressure(k, clause, n);
     return;
   }

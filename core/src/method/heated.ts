@@ -106,7 +106,7 @@ export function kindOfHeat(k: Kitchen, clause: Clause, vessel: Vessel, mentions:
   if (isSlow(k, text)) return 'simmer';
   const isHigh = k.isTurnedUp;
   k.isTurnedUp = false;
-  if (vessel.isBlended && isFry) return 'fryPuree';
+  if (vessel.isBlended && isFry && !/\b(?:per|each|a|both) sides?\b|\bbread\b|\bcroutons?\b/i.test(text)) return 'fryPuree';
   if (vessel.isWet && !isFry) return 'simmer';
   const minutes = minutesIn(text);
   const last = mentions.some(({ line }) => !k.isUsedUp(line)) ? mentions.map(({ line }) => line) : vessel.lastIn;

@@ -1,4 +1,4 @@
-import { laterOnTray, middleOf } from './later.js';
+import { joinsLater, middleOf } from './later.js';
 import { unlisted, unknown, soakedIn } from './foods.js';
 import { target } from './where.js';
 import type { Kitchen } from './kitchen.js';
@@ -67,12 +67,13 @@ export function doAdd(k: Kitchen, clause: Clause, n: number): void {
     return;
   }
   if (isPartLifted(k, clause, n, mentions) || isGivenBack(k, clause, n, mentions)) return;
-  const late = /\bfor the (?:last|final) /i.test(text) ? minutesIn(text) : undefined;
+  const late = /\b(?:for|in|during|over) the (?:last|final) /i.test(text) ? minutesIn(text) : undefined;
   if (
     late !== undefined &&
-    k.here?.kind === 'tray' &&
+    k.here !== undefined &&
+    (k.here.kind === 'tray' || isHob(k.here)) &&
     mentions.length > 0 &&
-    laterOnTray(k, k.here, mentions, (whole) => whole - middleOf(late), n)
+    joinsLater(k, k.here, mentions, (whole) => whole - middleOf(late), n)
   )
     return;
   if (

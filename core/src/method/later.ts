@@ -7,8 +7,8 @@ export function middleOf({ low, high }: { readonly low: number; readonly high: n
   return (low + high) / 2;
 }
 
-/** Parts a roast that was to come so that lines join it on the way; false where there is no roast to part. */
-export function laterOnTray(
+/** Parts a heat that was to come so that lines join it on the way; false where there is none to part. */
+export function joinsLater(
   k: Kitchen,
   vessel: Vessel,
   mentions: readonly Mention[],
@@ -16,8 +16,9 @@ export function laterOnTray(
   n: number,
 ): boolean {
   const last = vessel.steps.at(-1);
-  const whole = last?.kind === 'step' ? last.make('roast') : undefined;
-  if (last?.kind !== 'step' || whole?.op !== 'roast') return false;
+  const whole = last?.kind === 'step' ? last.make('heat') : undefined;
+  if (last?.kind !== 'step' || (whole?.op !== 'roast' && whole?.op !== 'simmer' && whole?.op !== 'sweat')) return false;
+  if (typeof whole.minutes !== 'number') return false;
   const early = earlyOf(whole.minutes);
   if (early <= 0 || early >= whole.minutes) return false;
   vessel.steps.pop();

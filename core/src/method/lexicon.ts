@@ -79,7 +79,7 @@ const BY_SENSE: Readonly<Record<Sense, string>> = {
   pressure: 'pressure-cook',
   reduce: 'reduce',
   turn: 'turn lower raise increase decrease switch adjust-heat remove-from',
-  add: 'add stir tip pour put place throw drop scatter sprinkle spread arrange lay scrape transfer return spoon ladle empty chuck bung slide strew pile tuck nestle submerge fold incorporate introduce include dump shower dust whack shove sling plonk plop lob bang stud insert plunge use replace load singe follow splash trickle stream feed refine',
+  add: 'add stir tip pour put place throw drop scatter sprinkle spread arrange lay scrape transfer return spoon ladle empty chuck bung slide strew pile tuck nestle submerge fold incorporate introduce include dump shower dust whack shove sling plonk plop lob bang stud insert plunge use replace load singe follow splash trickle stream feed refine butter',
   mix: 'toss mix combine whisk beat rub brush coat drizzle massage blend-together dissolve slake',
   wrap: 'wrap seal enclose',
   deglaze: 'deglaze',
@@ -156,6 +156,7 @@ export const STRONG_VERBS: ReadonlySet<string> = new Set(
 /** Forms in -ing by which a further thing to do is said, with their verbs. "Stirring" and "turning" only say how. */
 export const GERUNDS: Readonly<Record<string, string>> = {
   adding: 'add',
+  passing: 'pass',
   liquidising: 'liquidise',
   liquidizing: 'liquidise',
   puréeing: 'purée',

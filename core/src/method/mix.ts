@@ -5,7 +5,7 @@ import { newVessel } from './vessel.js';
 import type { Clause } from './clauses.js';
 import { doCook } from './heat.js';
 import { doAdd } from './into.js';
-import { laterOnTray, middleOf } from './later.js';
+import { joinsLater, middleOf } from './later.js';
 
 export function doMix(k: Kitchen, clause: Clause, n: number): void {
   const { text } = clause;
@@ -79,6 +79,8 @@ export function doWrap(k: Kitchen, clause: Clause, n: number): void {
   const { added } = k.putLines(parcel, mentions, clause.text, n);
   k.put('add', n, { vessel: parcel.name, lines: added });
   if (tray === undefined) k.here = parcel;
+  // "Wrap the beets in foil, oven 180 fan, 1 hr 30": heated in the same breath.
+  if (/\boven\b/i.test(clause.text) && minutesIn(clause.text) !== undefined && tray === undefined) k.as('roast', clause, n);
 }
 
 /** "the quince joining them after 25": a tray that is filled in two goes. */
@@ -91,7 +93,7 @@ export function doJoin(k: Kitchen, clause: Clause, n: number): void {
     k.put('remark', n);
     return;
   }
-  if (vessel.kind === 'tray' && after !== undefined && laterOnTray(k, vessel, mentions, () => middleOf(after), n)) return;
+  if (vessel.kind === 'tray' && after !== undefined && joinsLater(k, vessel, mentions, () => middleOf(after), n)) return;
   const { added } = k.putLines(vessel, mentions, clause.text, n);
   k.put('add', n, { vessel: vessel.name, lines: added });
 }

@@ -126,7 +126,7 @@ function comesBack(k: Kitchen, clause: Clause, n: number): ReadonlySet<string> {
     }),
   ]);
 }
-const LOOKS_AHEAD = 8;
+const LOOKS_AHEAD = 20;
 
 /** Held hot through a service. */
 function holdAt(k: Kitchen, clause: Clause, n: number, atC: number): void {

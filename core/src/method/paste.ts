@@ -81,7 +81,8 @@ function isWork(row: string, isAfterWork: boolean): boolean {
   if (isNumbered) return true;
   // "A small handful of coriander, to serve" is a food, whatever is done with it.
   if (!isBare && first.verbAt > 0 && /^(?:an?|half|small|large|good|big|generous)\b/i.test(text)) return false;
-  if (sentences.length > 1 || clauses.length > 1) return words >= LEAST_WORDS || isAfterWork;
+  const isShortWork = isBare && first.verbAt === 0 && /[.!]$/.test(text);
+  if (sentences.length > 1 || clauses.length > 1) return words >= LEAST_WORDS || isAfterWork || isShortWork;
   const isAtStart = first.verb !== undefined && text.slice(0, first.verbAt).split(/\s+/).length <= LEAST_WORDS;
   if (/[.!]$/.test(text) && isBare && words >= LEAST_WORDS + 3) return true;
   return isAtStart && (words >= LEAST_WORDS || isAfterWork || /[.!]$/.test(text));

@@ -39,7 +39,10 @@ export function doCover(k: Kitchen, clause: Clause, n: number): void {
     if (all.length > 0) {
       k.here = vessel;
       // "Drain the chickpeas, cover with fresh water": what lies ready goes in first.
-      const ready = k.hasPieces(vessel) ? [] : k.pending();
+      const named = k
+        .mentions(body, clause)
+        .filter(({ line, byGroup }) => byGroup !== true && k.lineOf(line)?.taken.row.group === 'meat' && !k.isUsedUp(line));
+      const ready = named.length > 0 ? named : k.hasPieces(vessel) ? [] : k.pending();
       const { added } = k.putLines(vessel, ready, body, n);
       if (added.length > 0) k.put('add', n, { lines: added, vessel: vessel.name });
       for (const one of all) coverWith(k, one, vessel, n);
@@ -54,6 +57,9 @@ export function doCover(k: Kitchen, clause: Clause, n: number): void {
   }
   k.put('setting', n);
 }
+
+/** Clauses that tell what becomes of something that is covered with water. */
+const LOOKS_AHEAD = 4;
 
 export function doThin(k: Kitchen, clause: Clause, n: number): void {
   const body = k.body(clause);

@@ -38,7 +38,7 @@ export function doCover(k: Kitchen, clause: Clause, n: number): void {
     const vessel = k.here !== undefined && isHob(k.here) ? k.here : target(k, clause, n, all);
     if (all.length > 0) {
       k.here = vessel;
-      // "Drain the chickpeas, cover with fresh water": what lies ready goes in first.
+      // "Drain the chickpeas, cover with fresh water": what lies ready goes in first, or the meat that is named.
       const named = k
         .mentions(body, clause)
         .filter(({ line, byGroup }) => byGroup !== true && k.lineOf(line)?.taken.row.group === 'meat' && !k.isUsedUp(line));
@@ -57,9 +57,6 @@ export function doCover(k: Kitchen, clause: Clause, n: number): void {
   }
   k.put('setting', n);
 }
-
-/** Clauses that tell what becomes of something that is covered with water. */
-const LOOKS_AHEAD = 4;
 
 export function doThin(k: Kitchen, clause: Clause, n: number): void {
   const body = k.body(clause);

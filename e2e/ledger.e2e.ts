@@ -160,11 +160,30 @@ test('batches are found by words, by key and by how far off; a month is added up
   quiet();
 });
 
-test('a batch is laid beside the one before it, beside another, and the other way round', async ({ page, server }) => {
+test('a note is added long after; a batch is laid beside the one before it, beside another, and the other way round', async ({
+  page,
+  server,
+}) => {
   const quiet = watch(page);
   const { batches } = (await (await fetch(`${server.url}/api/batches`)).json()) as { batches: { id: string; soupId: string }[] };
   const [own, before, older] = batches.filter(({ soupId }) => soupId === 'beetroot-horseradish');
   await page.goto(`${server.url}/ledger/${own!.id}`);
+  // A note, long after the close: kept, no figure moved, found again by its words, and taken back.
+  const closed = async (): Promise<{ closedFigures: unknown; lateEntries: number }> =>
+    (await (await fetch(`${server.url}/api/batches/${own!.id}`)).json()) as { closedFigures: unknown; lateEntries: number };
+  const { closedFigures, lateEntries } = await closed();
+  await page.getByLabel('A note on this batch').fill('earthier beetroot than usual');
+  await page.keyboard.press('Enter');
+  const entered = page.getByRole('region', { name: 'Entries' });
+  await expect(entered).toContainText('earthier beetroot than usual');
+  await expect(page.getByLabel('A note on this batch')).toHaveValue('');
+  await expect
+    .poll(async () => JSON.stringify(await (await fetch(`${server.url}/api/batches?words=earthier`)).json()))
+    .toContain(own!.id);
+  expect(await closed()).toMatchObject({ closedFigures, lateEntries });
+  await entered.getByRole('button', { name: 'Take back: earthier beetroot than usual' }).click();
+  await expect(entered.getByRole('button', { name: /^Take back/ })).toHaveCount(0);
+  await expect(entered).toContainText('taken back');
   await page.getByRole('link', { name: 'Beside another batch' }).click();
   await expect(page.getByRole('heading', { name: 'What differed this time' })).toBeVisible();
   const picture = page.getByRole('img', { name: /^Two batches over one another/ });

@@ -13,7 +13,7 @@ function idOf(n: number): string {
   return `00000000-0000-4000-9000-${n.toString(16).padStart(12, '0')}`;
 }
 
-function entry(n: number, action: Action = { kind: 'note', text: `note ${String(n)}` }): Entry {
+function entry(n: number, action: Action = { kind: 'note', text: `note ${String(n)}`, stepId: soup.root.steps[0]!.id }): Entry {
   return { id: idOf(n), shape: ENTRY_SHAPE, stamp: { counter: n, device: 'spec-tablet', seq: n }, atMs: NOW + n, who: '', action };
 }
 
@@ -83,7 +83,7 @@ describe('entries that go to the disk together', () => {
     expect(await lateIn([entry(1)])).toEqual([false]);
     const [closing, after] = await Promise.all([lateIn([entry(2), entry(3, { kind: 'closed' })]), lateIn([entry(4)])]);
     expect([closing, after]).toEqual([[false, false], [true]]);
-    expect(await lateIn([entry(5)])).toEqual([true]);
+    expect(await lateIn([entry(5), entry(50, { kind: 'note', text: 'said of the batch, at no step' })])).toEqual([true, false]);
     await append(batchId, [entry(6, { kind: 'undone', target: idOf(3) })]);
     expect(await lateIn([entry(7)])).toEqual([false]);
   });

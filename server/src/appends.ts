@@ -1,4 +1,13 @@
-import { foldBatch, historyOf, linesNamed, type Action, type Entry, type History, type StoredEntry } from '@tureen/core/batch';
+import {
+  foldBatch,
+  historyOf,
+  isRemark,
+  linesNamed,
+  type Action,
+  type Entry,
+  type History,
+  type StoredEntry,
+} from '@tureen/core/batch';
 import { eq, inArray, max, sql } from 'drizzle-orm';
 import type { Database } from './database.js';
 import { forgetLearned } from './evidence.js';
@@ -244,11 +253,13 @@ export class Appends {
     if (!list.some(turns)) {
       // While a batch is closed nothing but what opens it changes what lists show of it.
       if (isClosed) {
-        for (const { id } of list) late.add(id);
+        const tooLate = list.filter(({ action }) => !isRemark(action));
+        for (const { id } of tooLate) late.add(id);
+        if (tooLate.length === 0) return [];
         return [
           db
             .update(batchSummaries)
-            .set({ lateEntries: sql`${batchSummaries.lateEntries} + ${list.length}` })
+            .set({ lateEntries: sql`${batchSummaries.lateEntries} + ${tooLate.length}` })
             .where(eq(batchSummaries.batchId, batchId)),
         ];
       }

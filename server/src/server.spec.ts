@@ -128,6 +128,16 @@ describe('the server', () => {
     const after = await kept(id);
     expect(after.lateEntries).toBe(1);
     expect(after.closedFigures).toEqual(closed.closedFigures);
+    // What is only said of it is never late.
+    const said = entry({ kind: 'note', text: 'a little sweet' });
+    expect((await send('POST', `/batches/${id}/entries`, { entries: [said] })).body).toEqual({ kept: 1, known: 0, late: [] });
+    expect((await send('POST', `/batches/${id}/entries`, { entries: [entry({ kind: 'undone', target: said.id })] })).body).toEqual({
+      kept: 1,
+      known: 0,
+      late: [],
+    });
+    expect((await kept(id)).lateEntries).toBe(1);
+    expect((await kept(id)).closedFigures).toEqual(closed.closedFigures);
     await send('POST', `/batches/${id}/entries`, { entries: [entry({ kind: 'undone', target: close.id })] });
     expect((await kept(id)).closedFigures).toBeNull();
   });

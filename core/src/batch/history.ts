@@ -86,21 +86,31 @@ function turning(all: readonly StoredEntry[], byId: ReadonlyMap<string, StoredEn
   return ids;
 }
 
+/** Whether something is only said of a batch, at no step of it: it moves no figure, and may be said when all is over. */
+export function isRemark(action: Action): boolean {
+  return action.kind === 'note' && action.stepId === undefined;
+}
+
 /**
  * What came too late: it reached the record after the batch was last closed. Whatever it says, it changes nothing that
- * was closed; opening the batch again lets all in that is on record by then.
+ * was closed; opening the batch again lets all in that is on record by then. Remarks, and taking them back, are never late.
  */
 function latenessOf(
   all: readonly StoredEntry[],
+  byId: ReadonlyMap<string, StoredEntry>,
   turns: ReadonlySet<string>,
 ): { readonly late: ReadonlySet<string>; readonly closedBy: StoredEntry | undefined } {
   const late = new Set<string>();
   const turned: StoredEntry[] = [];
   let closedBy: StoredEntry | undefined;
   if (turns.size === 0) return { late, closedBy };
+  const isSaid = ({ action }: StoredEntry): boolean => {
+    const of = action.kind === 'undone' ? byId.get(action.target)?.action : action;
+    return of !== undefined && isRemark(of);
+  };
   for (const entry of [...all].sort(byArrival)) {
     if (!turns.has(entry.id)) {
-      if (closedBy !== undefined) late.add(entry.id);
+      if (closedBy !== undefined && !isSaid(entry)) late.add(entry.id);
       continue;
     }
     turned.push(entry);
@@ -125,7 +135,7 @@ export function historyOf(entries: readonly (Entry | StoredEntry)[]): History {
     if (have === undefined || (have.arrival === undefined && 'arrival' in entry)) byId.set(entry.id, entry);
   }
   const all = [...byId.values()].sort(compareEntries);
-  const { late, closedBy } = latenessOf(all, turning(all, byId));
+  const { late, closedBy } = latenessOf(all, byId, turning(all, byId));
   const undone = undoneIds(all, ({ id }) => !late.has(id));
   const standing = all.filter(({ id, action }) => !undone.has(id) && !late.has(id) && action.kind !== 'undone');
   // The last correction of an entry is the one that counts.

@@ -32,7 +32,7 @@ export { potOutputOf, type PotOutput } from './pot-output.js';
 export { takenOver, writeBack, type WriteBack } from './write-back.js';
 export { linesNamed, type BatchChanges, type ChangeNotice } from './changes.js';
 export { BODY_WITHIN, SALT_WITHIN_PCT, landBody, landSalt, type BodyLanding, type SaltLanding } from './landing.js';
-export { historyOf, type History } from './history.js';
+export { historyOf, isRemark, type History } from './history.js';
 export { dippedM3, pouredKg, weighedKg } from './rewrite.js';
 export {
   actualRibbon,

@@ -5,7 +5,7 @@ import { LARDER_ROWS } from '../larder/index.js';
 import { makePlan, type Snapshot } from '../plan/index.js';
 import { EXAMPLE_SOUPS, linesOf, walk, type Line, type SoupStep } from '../soup/index.js';
 import { setMinutes } from '../steps/index.js';
-import { foldBatch, type BatchState, type Action, type Entry } from './index.js';
+import { foldBatch, isRemark, type BatchState, type Action, type Entry } from './index.js';
 
 const done = (stepId: string): Action => ({ kind: 'done', stepId });
 const snapshots = new Map(EXAMPLE_SOUPS.map(({ id }) => [id, snapshotOf(id)]));
@@ -376,10 +376,29 @@ describe('opening and closing', () => {
           .map((own, n) => ({ ...own, id: uuid(1000 + n), stamp: { counter: counter + n, device: 'tablet-z', seq: n } }));
         const now = foldBatch(beetroot, arrive([...entriesOf(before), ...after]));
         expect(figures(now)).toEqual(figures(closed));
-        expect(now.history.late.size).toBe(after.length);
+        // What is only said of the batch is never too late, nor is taking it back.
+        const said = new Set(after.flatMap(({ id, action }) => (isRemark(action) ? [id] : [])));
+        const late = after.filter(({ id, action }) => !said.has(id) && !(action.kind === 'undone' && said.has(action.target)));
+        expect(now.history.late.size).toBe(late.length);
       }),
       { numRuns: 80 },
     );
+  });
+
+  it('a remark is not too late, at a step it is; taken back it is gone', () => {
+    const remark: Action = { kind: 'note', text: 'sweeter beetroot than last week' };
+    const atStep: Action = { kind: 'note', text: 'stirred twice', stepId: 'simmer' };
+    const before: Action[] = [...all, { kind: 'closed' }];
+    const closed = foldBatch(beetroot, arrive(entriesOf(before)));
+    const now = foldBatch(beetroot, arrive(entriesOf([...before, remark, atStep])));
+    const [said, late] = [uuid(before.length + 1), uuid(before.length + 2)];
+    expect([...now.history.late]).toEqual([late]);
+    expect(now.history.counted.some(({ id }) => id === said)).toBeTrue();
+    expect(figures(now)).toEqual(figures(closed));
+    const back = foldBatch(beetroot, arrive(entriesOf([...before, remark, { kind: 'undone', target: said }])));
+    expect(back.history.late.size).toBe(0);
+    expect(back.history.undone.has(said)).toBeTrue();
+    expect(back.closed).toBeTrue();
   });
 
   it('said twice is said once: one undo takes a step’s being done back, a closing too', () => {

@@ -1,11 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { toBatchFile } from '@tureen/core/formats';
-import { compareEntries } from '@tureen/core/batch';
+import { compareEntries, isRemark } from '@tureen/core/batch';
 import { noticeWords } from '@tureen/core/messages';
 import { Figure } from '../../parts/why/figure';
 import { InKitchensPanel } from '../../parts/kitchens/in-kitchens';
 import { RibbonPicture } from '../../parts/ribbon/ribbon';
+import { Batches } from '../../services/batches';
 import { actionText } from '../action-text';
 import { day, factRows, mass, money, timeOfDay } from '../figures';
 import { saveAs } from '../save-as';
@@ -27,6 +28,7 @@ const AT_ONCE = 200;
 export class Record {
   readonly batchId = input.required<string>();
 
+  private readonly batches = inject(Batches);
   private readonly watched = watchBatch(this.batchId);
   protected readonly trouble = this.watched.trouble;
   protected readonly view = this.watched.view;
@@ -94,6 +96,28 @@ export class Record {
     saveAs(`${soupName}, ${day(startedAtMs)}.json`, 'application/json', text);
   }
 
+  /** What is being said of it; it stays until it is entered. */
+  protected readonly remark = signal('');
+
+  protected typed({ target }: Event): void {
+    if (target instanceof HTMLInputElement) this.remark.set(target.value);
+  }
+
+  /** A note on the batch, today or a month behind: it moves no figure. */
+  protected async say(event: Event): Promise<void> {
+    event.preventDefault();
+    const open = this.watched.open();
+    const text = this.remark().trim();
+    if (open === undefined || text === '') return;
+    await this.batches.enter(open, { kind: 'note', text });
+    this.remark.set('');
+  }
+
+  protected async takeBack(id: string): Promise<void> {
+    const open = this.watched.open();
+    if (open !== undefined) await this.batches.enter(open, { kind: 'undone', target: id });
+  }
+
   protected showLater(): void {
     this.shown.update((count) => count + AT_ONCE);
   }
@@ -110,13 +134,14 @@ export class Record {
       .slice(0, this.shown())
       .map((entry) => ({
         id: entry.id,
-        time: timeOfDay(entry.atMs),
+        time: day(entry.atMs) === day(open.batch.startedAtMs) ? timeOfDay(entry.atMs) : day(entry.atMs),
         who: entry.who,
         text: actionText(entry.action, view.soup, this.nameOf(), this.units()),
         undone: undone.has(entry.id),
         corrected: corrected.has(entry.id),
         late: late.has(entry.id),
         told: told.get(entry.id) ?? '',
+        isRemark: isRemark(entry.action) && !undone.has(entry.id),
       }));
   });
 }

@@ -1,4 +1,5 @@
-const FIGURE = String.raw`\d+(?:[.,]\d+)?(?: ?(?:\d\/\d|[½¼¾⅓⅔]))?|\d\/\d|[½¼¾⅓⅔]`;
+import { FIGURE, mixed } from './fractions.js';
+
 const UNIT =
   'kg|kilos?|g|grams?|lbs?|pounds?|oz|ounces?|fl\\.? ?oz|fluid ounces?|ml|l|litres?|liters?|cups?|tbsps?|tbs|tablespoons?|tsps?|teaspoons?|pints?|pts?|quarts?|qts?|gallons?|gal';
 
@@ -50,6 +51,6 @@ export function oneRange(line: string): string {
     const [one, other] = [lowUnit.toLowerCase().replace(/s$/, ''), highUnit.toLowerCase().replace(/s$/, '')];
     if (one === other) return `${low}-${high} ${highUnit}`;
     const smaller = IN_SMALLER[other];
-    return smaller?.[1] === one ? `${low}-${String(Number(high.replace(',', '.')) * smaller[0])} ${one}` : whole;
+    return smaller?.[1] === one ? `${low}-${String(mixed(high) * smaller[0])} ${one}` : whole;
   });
 }

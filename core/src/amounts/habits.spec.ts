@@ -116,9 +116,24 @@ describe('lines of many habits', () => {
     ]);
   });
 
+  it('an ounce of what is spooned is its weight, of what is poured it is asked', () => {
+    for (const [line, isWeight] of [
+      ['2 oz butter', true],
+      ['2 oz peanut butter', true],
+      ['8 oz buttermilk', false],
+      ['8 oz milk', false],
+    ] as const) {
+      const read = readLine(line, { ...context, country: 'us' });
+      expect(read.code)
+        .withContext(line)
+        .toBe(isWeight ? 'READ' : 'ASK');
+    }
+  });
+
   it('a range in two units is one in the smaller', () => {
     expect(oneRange('1 l to 1.5 l stock')).toBe('1-1.5 l stock');
     expect(oneRange('750 ml – 1 l stock')).toBe('750-1000 ml stock');
+    expect(oneRange('750 ml–1½ l stock')).toBe('750-1500 ml stock');
     expect(oneRange('2 carrots')).toBe('2 carrots');
   });
 });

@@ -1,6 +1,8 @@
 import { parseIngredient } from 'parse-ingredient';
 import { readNumber } from '../units/index.js';
 import { oneRange } from './compound.js';
+import { FIGURE, mixed } from './fractions.js';
+import { CONTAINERS, statedWeight } from './stated-weight.js';
 
 /** A written line taken apart: how many of what, and the words that are left. */
 export interface Phrase {
@@ -31,7 +33,6 @@ const NUMBERS: Readonly<Record<string, string>> = {
   twelve: '12',
 };
 
-const CONTAINERS = '(?:can|tin|carton|packet|pack|package|jar|bottle|tube|box|tub|bag|container|sachet|pot|punnet|pouch|block)s?';
 /** Sizes as they are shortened in lists. */
 const SHORT_SIZES: Readonly<Record<string, string>> = { sm: 'small', med: 'medium', lg: 'large' };
 const SIZE_UNITS = '(?:g|gm|grams?|kg|ml|l|ltrs?|litres?|liters?|oz|ounces?|fl\\.? ?oz|fluid ounces?|pints?|quarts?|lb)';
@@ -72,6 +73,18 @@ const UNITS = {
 /** The same amount in a second unit behind a stroke: "500 g/1 lb 2 oz". The first counts. */
 const SECOND_UNIT = new RegExp(
   `^(\\S+ (?:${SIZE_UNITS}))\\s*/\\s*(?:[\\d.,½¼¾⅓⅔]+(?: ?\\d/\\d|/\\d)?\\s*(?:${SIZE_UNITS})\\b\\.?\\s*)+`,
+  'i',
+);
+
+/** Weights of one piece, where it is no container: those are read with what is printed on them. */
+const PIECE_UNIT = '(pounds?|lbs?|ounces?|oz|grams?|g|kg)\\.?';
+const NO_CONTAINER = `(?!${CONTAINERS}\\b)`;
+const EACH_WEIGHS = new RegExp(
+  `^(\\d+) (?:x )?(?:\\((\\d+(?:[.,]\\d+)?)[ -]?${PIECE_UNIT}\\)|(\\d+(?:[.,]\\d+)?)[ -]?${PIECE_UNIT})(?: each)? ${NO_CONTAINER}`,
+  'i',
+);
+const BETWEEN_WEIGHTS = new RegExp(
+  `^(\\d+) \\((?:about )?(${FIGURE})[ -]*(?:to|-|–)[ -]*(${FIGURE})[ -]?${PIECE_UNIT}\\) ${NO_CONTAINER}`,
   'i',
 );
 
@@ -215,7 +228,7 @@ function inWords(text: string): string {
         '$1 $3 of $2',
       )
       .replace(
-        /^(\d+) (?:x )?(?:\((\d+(?:[.,]\d+)?)[ -]?(pounds?|lbs?|ounces?|oz|grams?|g|kg)\.?\)|(\d+(?:[.,]\d+)?)[ -]?(pounds?|lbs?|ounces?|oz|grams?|g|kg)\.?)(?: each)? (?!can|tin|jar|pack|box|bag|carton|bottle|container|tub|sachet|pot|punnet|pouch|block)/i,
+        EACH_WEIGHS,
         (_, count: string, held?: string, heldIn?: string, size?: string, unit?: string) =>
           `${String(Number(count) * Number((held ?? size ?? '1').replace(',', '.')))} ${heldIn ?? unit ?? 'g'} `,
       )
@@ -224,7 +237,7 @@ function inWords(text: string): string {
       .replace(/^(\d+) \((?:½|1\/2)[ -]inch\)/i, '$1 (0.5 inch)')
       // "1 (3 to 3 1/2-pound) squash": the middle of it.
       .replace(
-        /^(\d+) \((?:about )?(\d+(?:[.,]\d+)?(?: ?(?:\d\/\d|[½¼¾⅓⅔]))?)[ -]*(?:to|-|–)[ -]*(\d+(?:[.,]\d+)?(?: ?(?:\d\/\d|[½¼¾⅓⅔]))?)[ -]?(pounds?|lbs?|ounces?|oz|grams?|g|kg)\.?\) (?!can|tin|jar|pack|box|bag|carton|bottle|container|tub)/i,
+        BETWEEN_WEIGHTS,
         (_, count: string, low: string, high: string, unit: string) =>
           `${String((Number(count) * (mixed(low) + mixed(high))) / 2)} ${unit} `,
       )
@@ -320,67 +333,6 @@ function parsed(text: string): { value: number | undefined; high: number | undef
     unit: one.unitOfMeasureID ?? undefined,
     rest: one.description.replace(/^of\s+/i, '').replace(/^\/\s*[\d.,]+\s*\w+\s*/, ''),
   };
-}
-
-/** Fractions of one sign. */
-export const FRACTIONS: Readonly<Record<string, number>> = { '½': 0.5, '¼': 0.25, '¾': 0.75, '⅓': 1 / 3, '⅔': 2 / 3 };
-
-/** A figure with a fraction behind it. @example mixed('2 1/4') // 2.25 */
-function mixed(figure: string): number {
-  const alone = /^(?:(\d)\/(\d)|([½¼¾⅓⅔]))$/.exec(figure);
-  if (alone !== null) return alone[3] === undefined ? Number(alone[1]) / Number(alone[2]) : (FRACTIONS[alone[3]] ?? 0);
-  const hit = /^(\d+(?:[.,]\d+)?)(?: ?(?:(\d)\/(\d)|([½¼¾⅓⅔])))?$/.exec(figure);
-  if (hit === null) return Number.NaN;
-  const more = hit[4] === undefined ? Number(hit[2] ?? 0) / Number(hit[3] ?? 1) : (FRACTIONS[hit[4]] ?? 0);
-  return Number((hit[1] ?? '').replace(',', '.')) + more;
-}
-
-const WEIGHT = String.raw`(\d+(?:[.,]\d+)?(?: ?(?:\d\/\d|[½¼¾⅓⅔]))?|\d\/\d|[½¼¾⅓⅔])[\s-]*(kg|kilos?|g|gm|grams?|ml|l|ltrs?|litres?|litre|lb|lbs|pounds?|oz|ounces?)\b\.?`;
-
-/**
- * A weight that stands behind the food, put before it: "celeriac, about 800 g", "2 leeks (400 g)", "onions 200 g, sliced". It
- * tells more than a count of pieces. Undefined where the line begins with a measure of its own.
- */
-function statedWeight(head: string): string | undefined {
-  // "5 cups (about 1 1/2 lb) florets": who weighed it knows better than a cup.
-  const cups = new RegExp(`^[\\d./½¼¾⅓⅔ ]+cups?\\s*\\((?:about |approx\\.? )?${WEIGHT}\\)\\s*(?:of )?(.+)$`, 'i').exec(head);
-  if (cups !== null && /^(?:kg|kilos?|g|gm|grams?|lbs?|pounds?)$/i.test(cups[2] ?? ''))
-    return `${String(mixed(cups[1] ?? ''))} ${cups[2] ?? ''} ${cups[3] ?? ''}`;
-  if (
-    new RegExp(`^${WEIGHT}`, 'i').test(head) ||
-    /^[\d./½¼¾⅓⅔ ]+\s*(?:tbsp|tsp|tablespoon|teaspoon|cup|oz|ounce|pint|quart|fl|stick)/i.test(head)
-  )
-    return undefined;
-  // Of a pack only what stands in brackets behind it is its weight.
-  const isHeld = new RegExp(`^[\\d./½¼¾⅓⅔ ]+\\s*(?:${CONTAINERS}|tetra pak)`, 'i').test(head);
-  if (isHeld && !/\(\s*(?:about )?\d|, (?:about )?\d[\d.,]* ?(?:g|kg)\b/.test(head)) return undefined;
-  if (/\b(?:portions?|servings?|serves|bowls|people|covers)\b/i.test(head)) return undefined;
-  const hit = new RegExp(
-    `^(.*?[a-z].*?)[\\s,(]+(?:(?:about|say|approx\\.?|approximately|around|roughly|weighing|weighs?|total(?: weight)?|or)\\s+)*${WEIGHT}(?:\\s*/[^),]*)?( each)?(?: (?:in total|total|peeled weight|trimmed weight|prepared weight|in all))?\\)?(.*)$`,
-    'i',
-  ).exec(head);
-  if (hit === null) return undefined;
-  const [whole, food = '', figure = '', unit = '', each, rest = ''] = hit;
-  const count = /^(\d+(?:[.,]\d+)?)\s/.exec(food);
-  const value = mixed(figure) * (each !== undefined && count !== null ? Number(count[1]) : 1);
-  if (!Number.isFinite(value) || value <= 0) return undefined;
-  const edible = /(?:peeled|trimmed|prepared) weight/i.test(whole) ? 'peeled ' : '';
-  if (/\b(?:in|with|plus|and|to|from)$/i.test(food.trim())) return undefined;
-  const name = food
-    .replace(/^(?:\d+(?:[.,]\d+)?(?:\/\d)?|[½¼¾])\s+/, '')
-    .replace(/^(?:first |then )?(?:you(?:'ll|’ll)? )?(?:need |want |take |get )/i, '')
-    .replace(/^(?:an?|the|some|1)\s+/i, '')
-    .replace(
-      /^(?:heads?|bulbs?|bunch(?:es)?|bags?|packs?|packets?|punnets?|tetra pak|tubs?|cans?|tins?|jars?|cartons?)\s+(?:of\s+)?/i,
-      '',
-    )
-    .replace(/^(?:(?:good |little |big )?(?:bit|lump|piece|knob|chunk|amount) of )/i, '')
-    .replace(/[\s,(–-]+$/, '');
-  // "1 bunch (about 12 oz) chard": the food stands behind.
-  const isSizeOnly = /^(?:heads?|bulbs?|bunch(?:es)?|bags?|packs?|packets?|punnets?|tubs?|large|medium|small|whole)$/i.test(name);
-  if (isSizeOnly && /^\s*(?:of )?[a-z]/i.test(rest)) return `${String(value)} ${unit} ${edible}${rest.trim()}`;
-  if (!/[a-z]{3}/i.test(name.replace(/^[\d/.½¼¾ ]+(?:cans?|tins?)?\b/i, ''))) return undefined;
-  return `${String(value)} ${unit.replace(/^ltrs?$/i, 'litre')} ${edible}${name}${/^\s*[,;]/.test(rest) || rest.trim() === '' ? rest : `, ${rest.trim()}`}`;
 }
 
 const DRAINED = /\b(\d+) ?g(?:rams?)? (?:drained|net)(?: weight)?\b|\b(?:drained|net)(?: weight)?:? (\d+) ?g\b/i;

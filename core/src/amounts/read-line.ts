@@ -9,6 +9,8 @@ import { CONTAINER, TRIMMED_FIRST, asOptions, labelOf, measured, wayIn } from '.
 
 /** What roasting or boiling leaves of a vegetable's weight, where it is measured cooked. Kitchen default, common practice. */
 const COOKED_LEAVES = 0.75;
+/** What was there before of what has taken up water: rice, barley and lentils weigh 2.7 times as much cooked. Kitchen default, common practice. */
+const COOKED_WAS = 1 / 2.7;
 const COOKED_FIRST = /^(?:\w+ )?(?:roasted|roast|baked|cooked|steamed|boiled)\b/i;
 
 /** Whether what is measured is measured cooked: "6 cups roasted squash". */
@@ -19,11 +21,10 @@ function cookedFirst({ rest, unit, each }: Phrase, { row }: Ingredient): boolean
   return (isPacked || (isMeasured && each === undefined)) && changes && COOKED_FIRST.test(rest.trim());
 }
 
-/** What takes up water when it is cooked, and what of it was there before. Common practice: rice, barley and lentils weigh 2.7 times as much. */
+/** Whether it takes up water when it is cooked. */
 function swells({ id, group }: Ingredient['row']): boolean {
   return group === 'pulses' || /(?:rice|barley|quinoa|couscous|pasta|spelt)$/.test(id);
 }
-const COOKED_WAS = 1 / 2.7;
 
 /** So much raw as is that much once it is cooked. */
 function grown({ amount, kg }: Option, { row }: Ingredient): Pick<Option, 'amount' | 'kg'> {

@@ -127,7 +127,7 @@ interface Measured {
 }
 
 const SPOONED =
-  /butter|ghee|lard|fat|coconut-oil|cheese|yoghurt|mascarpone|soured-cream|creme-fraiche|crema|peanut-butter|tahini|honey|paste/;
+  /(?:^|-)butter$|ghee|lard|-fat$|coconut-oil|cheese|yoghurt|mascarpone|soured-cream|creme-fraiche|crema|tahini|honey|paste/;
 
 /** In which amounts a phrase could be meant; more than one is a question. */
 export function measured(phrase: Phrase, value: number, ingredient: Ingredient, country: Country | undefined): Measured {

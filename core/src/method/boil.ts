@@ -45,7 +45,7 @@ export function doBring(k: Kitchen, clause: Clause, n: number): void {
   if (/\bpressure\b/i.test(clause.text)) {
     if (minutesIn(clause.text) !== undefined) doPressure(k, clause, n);
     else {
-      k.isUnderPressure = true;
+      k.pressureAt = n;
       k.put('setting', n);
     }
     return;
@@ -112,7 +112,7 @@ export function doBlanch(k: Kitchen, clause: Clause, n: number): void {
 }
 
 export function doPressure(k: Kitchen, clause: Clause, n: number): void {
-  k.isUnderPressure = false;
+  k.pressureAt = undefined;
   const vessel = hob(k, clause, n, false);
   const mentions = k.about(clause).filter(({ line }) => !k.isUsedUp(line));
   const { added } = k.putLines(vessel, mentions, clause.text, n);

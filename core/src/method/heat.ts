@@ -224,7 +224,8 @@ export function doCook(k: Kitchen, clause: Clause, n: number): void {
     doBlanch(k, clause, n);
     return;
   }
-  if (/\bpressure\b/i.test(text) || (k.isUnderPressure && minutesIn(text) !== undefined)) {
+  const isUnderPressure = k.pressureAt === n - 1 && minutesIn(text) !== undefined;
+  if (isUnderPressure || /\bpressure\b/i.test(text)) {
     doPressure(k, clause, n);
     return;
   }

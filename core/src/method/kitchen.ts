@@ -66,8 +66,8 @@ export class Kitchen {
   readonly heldBack = new Map<string, number>();
   /** The fire was turned up, and nothing has been cooked over it yet. */
   isTurnedUp = false;
-  /** A pot that was brought to pressure: the minutes that follow are under it. */
-  isUnderPressure = false;
+  /** The clause that brought a pot to pressure: the minutes right behind it are under it. */
+  pressureAt: number | undefined;
   /** What something dried was soaked in. */
   soakWater: string | undefined;
   /** The blender that the soup was poured into. */

@@ -18,7 +18,6 @@ export function joinsLater(
   const last = vessel.steps.at(-1);
   const whole = last?.kind === 'step' ? last.make('heat') : undefined;
   if (last?.kind !== 'step' || (whole?.op !== 'roast' && whole?.op !== 'simmer' && whole?.op !== 'sweat')) return false;
-  if (typeof whole.minutes !== 'number') return false;
   const early = earlyOf(whole.minutes);
   if (early <= 0 || early >= whole.minutes) return false;
   vessel.steps.pop();

@@ -74,9 +74,10 @@ const OF_A_CUT = /^\d+(?:[.,]\d+)? ?(?:-|–)? ?\d* ?(?:cm|mm|inch|in\b|")/i;
 /** "Onion - 1 small, sliced", "Garlic: 5-6 cloves". */
 const FOOD_DASH_AMOUNT =
   /^([a-z][a-z'’() -]{1,40}?)\s*(?:\s[-–—]\s|:\s)\s*((?:\d|[½¼¾⅓⅔]|(?:an?|few|some|half|one|two|three|four|five|six)\b)[^,]{0,40}?)(?:, (.*))?$/i;
+/** An amount that has a column to itself, of one unit or two: "2 lb 8 oz". */
+export const COLUMN_AMOUNT = String.raw`(?:(?:\d[\d.,/ ]*|\d? ?[½¼¾⅓⅔])\s*(?:kg|g|ml|l|litres?|tbsps?|tsps?|t|lbs?|oz|#|gal|gallons?|qts?|quarts?|pts?|pints?|cups?|each|ea|cans?|bunch(?:es)?|cloves?)?\.?\s*){1,2}`;
 /** A food and its amount in two columns: "Onions, yellow, chopped        6 lb". */
-const IN_COLUMNS =
-  /^([a-z].{2,60}?)(?:\s{2,}|\t)((?:(?:\d[\d.,/ ]*|[½¼¾⅓⅔])\s*(?:kg|g|ml|l|litres?|tbsps?|tsps?|t|lbs?|oz|#|gal|gallons?|qts?|quarts?|pts?|pints?|cups?|each|ea|cans?|bunch(?:es)?|cloves?)?\.?\s*){1,2})$/i;
+const IN_COLUMNS = new RegExp(`^([a-z].{2,60}?)(?:\\s{2,}|\\t)(${COLUMN_AMOUNT})$`, 'i');
 
 /** Whether all words of a line are a food's own name: "white pepper" is the pepper that is meant, "pepper, white" any. */
 function isNamed(line: string, context: ReadingContext): boolean {

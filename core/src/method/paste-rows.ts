@@ -1,4 +1,4 @@
-import { LONGEST_LINE } from './paste-foods.js';
+import { COLUMN_AMOUNT, LONGEST_LINE } from './paste-foods.js';
 
 /** Signs before a line: dots, boxes, ticks, stars, dashes. */
 const BULLETS = /^\s*(?:[-*•·▢☐☑✓✔□■▪▫●○◦◉◆◇★☆➤►▶▸‣⁃∙–—]|\[[ x]?\])+\s*/i;
@@ -15,8 +15,8 @@ export function bare(line: string): string {
   return cells.replace(BULLETS, '').trim();
 }
 
-const CELL_AMOUNT =
-  /^(?:(?:\d[\d.,/ ]*|[½¼¾⅓⅔]|\d ?[½¼¾⅓⅔])\s*(?:kg|g|ml|l|litres?|tbsps?|tsps?|t|lbs?|oz|#|gal|gallons?|qts?|quarts?|pts?|pints?|cups?|each|ea|cans?|bunch(?:es)?|cloves?)?\.?\s*){1,2}$/i;
+const CELL_AMOUNT = new RegExp(`^${COLUMN_AMOUNT}$`, 'i');
+const CELL_UNIT = /^(?:kg|g|ml|l|lb|oz|tbsp|tsp|cups?|qt|gal|ea|each)$/i;
 const LONGEST_CELL = 60;
 
 /** A row of a table that is a food: its amount, in the first column that has one, before its name. Undefined where it is none. */
@@ -26,15 +26,14 @@ export function foodInCells(line: string): string | undefined {
     .map((cell) => cell.trim())
     .filter((cell) => cell !== '');
   if (cells.length < 2 || cells.some((cell) => cell.length > LONGEST_CELL)) return undefined;
-  const food = cells.find((cell) => /^[a-z]/i.test(cell) && !CELL_AMOUNT.test(cell));
-  const amount =
-    cells.find((cell) => CELL_AMOUNT.test(cell) && /[a-z#½¼¾]/i.test(cell)) ?? cells.find((cell) => CELL_AMOUNT.test(cell));
+  const food = cells.find((cell) => /^[a-z]/i.test(cell) && !CELL_UNIT.test(cell));
+  const amounts = cells.filter((cell) => CELL_AMOUNT.test(cell));
+  const amount = amounts.find((cell) => /[a-z#]/i.test(cell)) ?? amounts[0];
   const isNumbered = /^\d{1,2}$/.test(cells[0] ?? '') && cells.length === 2;
   if (food === undefined || amount === undefined || isNumbered) return undefined;
-  const unit = /^[\d.,/ ½¼¾⅓⅔]+$/.test(amount)
-    ? cells.find((cell) => /^(?:kg|g|ml|l|lb|oz|tbsp|tsp|cups?|qt|gal|ea|each)$/i.test(cell))
-    : undefined;
-  return `${food === unit ? (cells.find((cell) => cell !== unit && /^[a-z]/i.test(cell)) ?? food) : food}  ${amount}${unit === undefined ? '' : ` ${unit}`}`;
+  // The unit in a column of its own.
+  const unit = /[a-z#]/i.test(amount) ? undefined : cells.find((cell) => CELL_UNIT.test(cell));
+  return `${food}  ${amount}${unit === undefined ? '' : ` ${unit}`}`;
 }
 
 /** The head of a table of foods. */

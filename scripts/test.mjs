@@ -77,14 +77,14 @@ const bin = (name) => join(ROOT, 'node_modules/.bin', name);
 
 const beside = { beside: true };
 process.stdout.write('\n— formatting, types, imports and lint, beside the Node specs (about ten minutes)\n');
-async function read() {
+async function checks() {
   await part('formatting', bin('prettier'), ['--check', '--log-level', 'warn', '.'], beside);
   await part('types', 'npm', ['run', '--silent', 'types'], beside);
   await part('imports', 'npm', ['run', '--silent', 'imports'], beside);
   await part('lint', bin('eslint'), ['.'], beside);
 }
 await Promise.all([
-  read(),
+  checks(),
   part('Node specs', bin('jasmine'), ['--config=jasmine.json'], {
     env: { NODE_OPTIONS: '--import tsx' },
     count: jasmineCount,

@@ -99,10 +99,6 @@ export function scaledRibbon({ bands }: Ribbon, scale: number): Ribbon {
   };
 }
 
-function ratio(one: number, other: number): number {
-  return one > 0 && other > 0 ? Math.max(one, other) / Math.min(one, other) : one === other ? 1 : Number.POSITIVE_INFINITY;
-}
-
 /** How much a difference weighs, 1 where it is just worth telling. */
 function weight(difference: Difference, allKg: number): number {
   const { first, second } = difference;
@@ -132,7 +128,7 @@ function figureWeight(figure: FigureName, first: number, second: number): number
     case 'saltPct':
       return off / TOLD.saltPct;
     case 'bodyMPas':
-      return first > 0 && second > 0 ? Math.log(ratio(first, second)) / Math.log(TOLD.bodyTimes) : 0;
+      return first > 0 && second > 0 ? Math.abs(Math.log(second / first)) / Math.log(TOLD.bodyTimes) : 0;
     case 'minutes':
       return Math.min(off / (2 * TOLD.minutes), most > 0 ? off / most / (TOLD.ofMinutes / 2) : 0);
     case 'cost':

@@ -4,7 +4,7 @@ import { provideRouter, Router } from '@angular/router';
 import { ENTRY_SHAPE, type Action, type StoredEntry } from '@tureen/core/batch';
 import { READY_KITS } from '@tureen/core/kit';
 import { LARDER_ROWS } from '@tureen/core/larder';
-import { makePlan, type Snapshot } from '@tureen/core/plan';
+import { makePlan, type Figures, type Snapshot } from '@tureen/core/plan';
 import { EXAMPLE_SOUPS, walk } from '@tureen/core/soup';
 import { of } from 'rxjs';
 import { until } from '../../../../spec/board-in-memory';
@@ -50,14 +50,17 @@ function batch(n: number, bowls: number, moreM3 = 0) {
     request: snapshot.request,
     startedAtMs: NOW - n * DAY_MS,
     closedAtMs: NOW - n * DAY_MS + 3_600_000,
+    closedFigures: null as { actual: Figures } | null,
   };
   return { batch: summary, snapshot, entries };
 }
 
 describe('two batches side by side, on the screen', () => {
   let all: ReturnType<typeof batch>[];
+  let isReachable: boolean;
 
   beforeEach(() => {
+    isReachable = true;
     all = [batch(1, 40, 0.001), batch(5, 40), batch(9, 20)];
     TestBed.configureTestingModule({
       providers: [
@@ -67,7 +70,12 @@ describe('two batches side by side, on the screen', () => {
           provide: Batches,
           useFactory: () => ({
             batch$: (asked: string) => of({ ok: true, value: all.find((one) => one.batch.id === asked) }),
-            found$: () => of({ ok: true, value: { batches: all.map((one) => one.batch), next: null } }),
+            found$: () =>
+              of(
+                isReachable
+                  ? { ok: true, value: { batches: all.map((one) => one.batch), next: null } }
+                  : { ok: false, reachable: false, refusal: { code: 'NO_SERVER', sentence: 'There is no server.' } },
+              ),
           }),
         },
         {
@@ -85,7 +93,7 @@ describe('two batches side by side, on the screen', () => {
     const fixture = TestBed.createComponent(SideBySide);
     fixture.componentRef.setInput('batchId', id(own));
     if (other !== undefined) fixture.componentRef.setInput('with', id(other));
-    await until(fixture, () => text(fixture).includes('What differed') || text(fixture).includes('No other batch'));
+    await until(fixture, () => /What differed|No other batch|no server/.test(text(fixture)));
     return fixture;
   }
   const text = ({ nativeElement }: ComponentFixture<unknown>): string =>
@@ -119,6 +127,20 @@ describe('two batches side by side, on the screen', () => {
   it('a batch that is the only one of its soup says so', async () => {
     all = [batch(1, 40)];
     expect(text(await beside(1))).toContain('No other batch of this soup is closed yet');
+  });
+
+  it('without a list it says so, and not that there is no other', async () => {
+    isReachable = false;
+    const fixture = await beside(1);
+    expect(text(fixture)).toContain('There is no server.');
+    expect(text(fixture)).not.toContain('No other batch');
+  });
+
+  it('shows the figures that a batch was closed with', async () => {
+    const [own] = all;
+    const { forecast } = batchView(own!.snapshot, own!.entries);
+    own!.batch.closedFigures = { actual: { ...forecast, cookedKg: 7.77 } };
+    expect(text(await beside(1))).toContain('7.77 kg');
   });
 
   it('a batch beside one that was cooked the same differs in nothing', async () => {

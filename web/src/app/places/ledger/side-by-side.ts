@@ -11,7 +11,7 @@ import { distinctUntilChanged, filter, switchMap } from 'rxjs';
 import { pictureOf } from '../../parts/ribbon/picture';
 import { RibbonPicture } from '../../parts/ribbon/ribbon';
 import type { BatchView } from '../../cooking/batch-view';
-import { Batches } from '../../services/batches';
+import { Batches, type OpenBatch } from '../../services/batches';
 import { onKeys } from '../../shell/keys';
 import { day, money } from '../figures';
 import { watchBatch } from '../watched-batch';
@@ -19,11 +19,12 @@ import { watchBatch } from '../watched-batch';
 /** What is told in words; all of it stands in the tables. */
 const MOST_TOLD = 8;
 
-function cookedOnce(view: BatchView): CookedOnce {
+/** A batch with the figures that it was closed with, which stay what they were: those that its own page shows. */
+function cookedOnce(view: BatchView, { batch }: OpenBatch): CookedOnce {
   return {
     ribbon: view.actualRibbon,
     sizeKg: (view.request.bowls * view.request.bowlG) / 1000,
-    figures: view.forecast,
+    figures: batch.closedFigures?.actual ?? view.forecast,
   };
 }
 
@@ -68,7 +69,11 @@ export class SideBySide {
     return (before ?? others?.[0])?.id ?? '';
   });
   private readonly other = watchBatch(this.otherId);
-  protected readonly trouble = computed(() => this.own.trouble() ?? this.other.trouble());
+  protected readonly trouble = computed(() => {
+    const listed = this.ofSoup();
+    const isUnlisted = listed?.ok === false && this.otherId() === '' ? listed.refusal.sentence : undefined;
+    return this.own.trouble() ?? this.other.trouble() ?? isUnlisted;
+  });
   /** Both, once both are there; the last pair is not shown with the next one's name. */
   private readonly both = computed(() => {
     const [second, first] = [this.own.view(), this.other.view()];
@@ -96,7 +101,7 @@ export class SideBySide {
   });
   protected readonly compared = computed(() => {
     const both = this.both();
-    return both === undefined ? undefined : sideBySide(cookedOnce(both.first), cookedOnce(both.second));
+    return both === undefined ? undefined : sideBySide(cookedOnce(both.first, both.otherOpen), cookedOnce(both.second, both.open));
   });
   protected readonly told = computed(() => (this.compared()?.told ?? []).map((one) => this.wordsOf(one)));
   protected readonly firstTold = computed(() => this.told().slice(0, MOST_TOLD));

@@ -68,17 +68,18 @@ export const FigureChoiceSchema = z
 export const DayBodySchema = z.strictObject({ day: DaySchema, seenMs: z.number().int().nullable() });
 export const SuppliesBodySchema = z.strictObject({ entries: z.array(SupplyEntrySchema).min(1).max(500) });
 export const TeachingSchema = z.strictObject({ counts: z.boolean().nullable() });
-/** A practice that begins: its batch and plan, the lesson, which hidden kitchen, and who practises. */
 /** What the clock of a practice says now, and how many times as fast as the wall's it goes; 0 where it is stopped. */
 export const PracticeClockSchema = z.strictObject({
   practiceMs: z.int().min(0).max(8_640_000_000_000_000),
   speed: z.int().min(0).max(600),
 });
 
+/** A practice that begins: its batch and plan, the lesson and its way where it has several, which hidden kitchen, and who practises. */
 export const PracticeBodySchema = z.strictObject({
   batchId: z.uuid(),
   planId: z.uuid(),
   lesson: z.string().min(1).max(60),
+  way: z.enum(['roast', 'sweat']).optional(),
   seed: z.int().min(1).max(1_000_000),
   who: z.string().trim().max(40),
 });

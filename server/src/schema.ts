@@ -333,6 +333,8 @@ export const practices = sqliteTable(
   {
     batchId: text('batch_id').primaryKey(),
     lesson: text('lesson').notNull(),
+    /** How its vegetables are cooked, where the lesson lets the cook say so. */
+    way: text('way', { enum: ['roast', 'sweat'] }),
     seed: integer('seed').notNull(),
     who: text('who').notNull(),
     startedAtMs: integer('started_at_ms').notNull(),

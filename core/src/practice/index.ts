@@ -4,6 +4,7 @@ export { WHAT_IFS, asPlanned, inKitchens, type InKitchens, type WhatIf } from '.
 export { cookedIn, cookedInMany, type Cooked, type Hidden, type Moment, type Stands } from './cooked.js';
 export { belowRimM, sensed, spoonWordOf, type Senses, type Tasted } from './senses.js';
 export { LESSONS, lessonOf, planForPractice, type Lesson, type Mark } from './lessons.js';
+export { cookedAs, waysIn, type Way, type WayEnd } from './ways.js';
 export { harmsOf, type Harm } from './harms.js';
 export { debriefOf, type Best, type Debrief, type Judged, type Turn } from './debrief.js';
 export { KEPT_FIGURES, type KeptFigures, type KeptGoal } from './kept-figures.js';

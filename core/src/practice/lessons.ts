@@ -3,6 +3,7 @@ import type { Allergen, IngredientRow } from '../larder/index.js';
 import { planToBuy, type Planning } from '../plan/index.js';
 import type { Soup } from '../soup/index.js';
 import type { Mishaps } from './hidden-kitchen.js';
+import type { Way } from './ways.js';
 
 /** What a lesson is judged by. */
 export type Mark = 'body' | 'salt' | 'yield' | 'sour' | 'safety' | 'waste';
@@ -25,6 +26,8 @@ export interface Lesson {
   readonly entersJugs?: boolean;
   /** It begins behind service: the soup is cooked, and all of it is left over. It is learnt in the cold, not at the stove. */
   readonly isPuttingAway?: boolean;
+  /** The cook says before it begins how the vegetables are cooked: it is debriefed by how both ways end in that kitchen. */
+  readonly ways?: readonly Way[];
   /** What it is about: this mark has to be right for it to be passed, and no other may be far off. */
   readonly about: Mark;
   /** What to say when it went wrong, where it is known what to practise. */
@@ -45,6 +48,20 @@ export const LESSONS: readonly Lesson[] = [
     mishaps: {},
     about: 'salt',
     hint: 'Weigh or dip before you season: the salt goes by what really stands in the pot.',
+  },
+  {
+    id: 'roast-or-sweat',
+    title: 'Roast or sweat',
+    learn: 'Colour is paid for in water: what the oven takes off, the pot has to be given back, and only a look says how much.',
+    brief:
+      'Parsnips, roasted or sweated, as you like. Nobody has looked at the oven since spring. Weigh or dip once all of it is in the pot.',
+    soupId: 'parsnip-butter',
+    bowls: 24,
+    minutes: 12,
+    mishaps: { roast: 2.2 },
+    ways: ['roast', 'sweat'],
+    about: 'yield',
+    hint: 'Weigh or dip behind the oven: a hot one takes twice the water that the card thinks. Then pour what is missing, or sweat them where nobody has an eye on the oven.',
   },
   {
     id: 'to-cover',

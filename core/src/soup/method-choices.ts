@@ -39,7 +39,11 @@ const SWEAT = { minutes: 10, lid: 'on' } as const;
 function colour(soup: Soup, to: NonNullable<MethodChoices['colour']>): Soup {
   if (to === 'sweat') {
     const sweatFor = (step: Op<'roast'>): SoupStep => ({ id: step.id, op: 'sweat', heat: 'gentle', ...SWEAT });
-    return mapped({ ...soup, school: 'sweat' }, (step) => (step.op === 'roast' ? [sweatFor(step)] : [step]));
+    // Nobody sweats on a tray: what was roasted apart is sweated in a pan.
+    const inPan = (branch: Branch): Branch => (branch.vessel === 'tray' ? { ...branch, vessel: 'pot', name: 'Pan' } : branch);
+    return mapped({ ...soup, school: 'sweat' }, (step) =>
+      step.op === 'roast' ? [sweatFor(step)] : [step.op === 'join' ? { ...step, branch: inPan(step.branch) } : step],
+    );
   }
   if (stepsOf(soup, 'roast').length > 0) return soup;
   const first = stepsOf(soup, 'sweat')[0];

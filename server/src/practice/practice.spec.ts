@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { foldBatch } from '@tureen/core/batch';
 import { LESSONS } from '@tureen/core/practice';
+import { rerun } from '@tureen/core/plan';
 import { walk } from '@tureen/core/soup';
 import { STOCK_SHAPE, contentsOf, type StockAction, type StockEntry } from '@tureen/core/stock';
 import type { StoredBatch } from '../batches.js';
@@ -104,6 +105,42 @@ describe('the practice kitchen', () => {
       expect(open.batches.some(({ id: openId }) => openId === batchId))
         .withContext(lesson)
         .toBe(LESSONS.find((one) => one.id === lesson)?.isPuttingAway !== true);
+  });
+
+  it('begins a lesson of two ways in the one asked for, and in its first where none is; another is refused', async () => {
+    const asked = (n: number, way?: string) =>
+      send<Practice>('POST', '/practice/api/bench', {
+        batchId: id(n),
+        planId: id(n + 1000),
+        lesson: 'roast-or-sweat',
+        seed: n,
+        who: 'JT',
+        way,
+      });
+    const opsOf = async (n: number): Promise<string[]> => {
+      const { body: batch } = await send<StoredBatch>('GET', `/practice/api/batches/${id(n)}`);
+      return walk(rerun(batch.snapshot).prepared.soup.root).map(({ step }) => step.op);
+    };
+    for (const [n, way] of [
+      [701, 'sweat'],
+      [702, 'sweat'],
+      [703, 'roast'],
+      [704, undefined],
+    ] as const) {
+      const { status, body } = await asked(n, way);
+      expect(status).toBe(201);
+      expect(body.way).toBe(way ?? 'roast');
+      const ops = await opsOf(n);
+      expect(ops.includes('sweat'))
+        .withContext(String(way))
+        .toBe(way === 'sweat');
+      expect(ops.includes('roast'))
+        .withContext(String(way))
+        .toBe(way !== 'sweat');
+    }
+    expect((await asked(705, 'boil')).status).toBe(400);
+    // A lesson with one way has none to name.
+    expect((await begin(706, 'first-bowl')).body.way).toBeNull();
   });
 
   it('never reaches the kitchen beside it: all that can be looked at there is as it was', async () => {

@@ -1,6 +1,7 @@
 import type { StoredEntry } from '@tureen/core/batch';
 import { EXAMPLE_SOUPS } from '@tureen/core/soup';
 import {
+  cookedAs,
   coolingDebriefOf,
   debriefOf,
   leftOverOf,
@@ -9,6 +10,7 @@ import {
   type Hidden,
   type Judged,
   type Lesson,
+  type Way,
 } from '@tureen/core/practice';
 import { rerun, type Planned } from '@tureen/core/plan';
 import { desc, eq } from 'drizzle-orm';
@@ -19,12 +21,14 @@ import { readKit } from '../kitchen.js';
 import { readLarder } from '../larder.js';
 import { savePlan } from '../plans.js';
 import { practices } from '../schema.js';
+import { readSoup, saveSoup } from '../soups.js';
 import { readStockOf } from '../stock.js';
 
 /** A practice as it is kept. `passed` and `points` are null until it is over. */
 export interface Practice {
   readonly batchId: string;
   readonly lesson: string;
+  readonly way: Way | null;
   readonly seed: number;
   readonly who: string;
   readonly startedAtMs: number;
@@ -36,6 +40,7 @@ export interface PracticeWish {
   readonly batchId: string;
   readonly planId: string;
   readonly lesson: string;
+  readonly way?: Way | undefined;
   readonly seed: number;
   readonly who: string;
 }
@@ -59,6 +64,12 @@ export function hiddenOf(practice: Practice): { readonly hidden: Hidden; readonl
   return lesson === undefined ? undefined : { lesson, hidden: { seed: practice.seed, mishaps: lesson.mishaps } };
 }
 
+/** The way that is cooked: the one asked for where the lesson has it, else its first; null where it has none. */
+function wayOf({ ways }: Lesson, asked: Way | undefined): Way | null {
+  const [first] = ways ?? [];
+  return ways?.find((way) => way === asked) ?? first ?? null;
+}
+
 /** Digits of an id that tell the entries of a batch apart which somebody made before the practice began. */
 const ID_DIGITS = 12;
 
@@ -70,10 +81,16 @@ function leftOver(batchId: string, plan: Planned, nowMs: number): readonly Store
 /** Begins a lesson: its soup is planned on the practice kitchen's kit and a batch of it started. Sent again it is the same one. */
 export async function beginPractice(database: Database, wish: PracticeWish, nowMs: number): Promise<Outcome<Practice>> {
   const lesson = lessonOf(wish.lesson);
-  const soup = EXAMPLE_SOUPS.find(({ id }) => id === lesson?.soupId);
-  if (lesson === undefined || soup === undefined) return failed({ code: 'NO_SUCH_LESSON', field: 'lesson' });
+  const shipped = EXAMPLE_SOUPS.find(({ id }) => id === lesson?.soupId);
+  if (lesson === undefined || shipped === undefined) return failed({ code: 'NO_SUCH_LESSON', field: 'lesson' });
+  const way = wayOf(lesson, wish.way);
   const have = await readPractice(database, wish.batchId);
   if (have !== undefined) return done(have);
+  const soup = way === null ? shipped : cookedAs(shipped, way);
+  if (soup !== shipped && (await readSoup(database, soup.id)) === undefined) {
+    const saved = await saveSoup(database, soup, 0, 'for a lesson', nowMs);
+    if (!saved.ok && saved.failure.code !== 'SOUP_CHANGED_SINCE') return saved;
+  }
   const kit = await readKit(database);
   const { rows } = await readLarder(database, nowMs);
   const planning = kit === undefined ? undefined : planForPractice(soup, lesson.bowls, rows, kit);
@@ -89,7 +106,7 @@ export async function beginPractice(database: Database, wish: PracticeWish, nowM
     const left = await appendEntries(database, batchId, leftOver(batchId, rerun(plan.value.snapshot), nowMs), nowMs);
     if (!left.ok) return left;
   }
-  const practice: Practice = { batchId, lesson: lesson.id, seed, who, startedAtMs: nowMs, passed: null, points: null };
+  const practice: Practice = { batchId, lesson: lesson.id, way, seed, who, startedAtMs: nowMs, passed: null, points: null };
   await database.write(() => database.db.insert(practices).values(practice).onConflictDoNothing());
   return done(practice);
 }

@@ -36,7 +36,7 @@ import { ribbonOf, type Ribbon } from '@tureen/core/runner';
 import { namer } from '@tureen/core/messages';
 import type { PlanRequest, Figures, Planned, ShareFigures, Snapshot } from '@tureen/core/plan';
 import { CREAM_KG, EMPTY_POT, contents, potKg, potM3, tintIn, type Caution, type PotState } from '@tureen/core/pot';
-import type { Soup, SoupStep } from '@tureen/core/soup';
+import type { Branch, Soup, SoupStep } from '@tureen/core/soup';
 import { takesOf, type StepTakes } from './views';
 
 /** What stands in the pot, for the cut-away and the big figures. */
@@ -110,6 +110,8 @@ export interface BatchView {
 export interface FrontView {
   readonly step: SoupStep;
   readonly branchId: string;
+  /** What it stands in, and how the card calls that. */
+  readonly in: { readonly vessel: Branch['vessel']; readonly name: string };
   readonly branchName: string;
   readonly started: boolean;
   readonly pot: PotView;
@@ -154,6 +156,7 @@ function frontView(state: BatchState, { step, branch }: Front): FrontView {
   return {
     step,
     branchId: branch.id,
+    in: { vessel: branch.vessel, name: branch.name },
     branchName: branch.name,
     started: state.steps.find(({ stepId }) => stepId === step.id)?.startedAtMs !== undefined,
     pot: potView(

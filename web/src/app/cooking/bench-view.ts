@@ -23,9 +23,11 @@ import {
   type Senses,
   type Stands,
   type Turn,
+  type WayEnd,
+  waysIn,
 } from '@tureen/core/practice';
 import { contents, tintIn } from '@tureen/core/pot';
-import { walk, type Soup } from '@tureen/core/soup';
+import { EXAMPLE_SOUPS, walk, type Soup } from '@tureen/core/soup';
 import type { StockEntry } from '@tureen/core/stock';
 import type { UnitSystem } from '@tureen/core/units';
 
@@ -84,6 +86,8 @@ export interface DebriefView {
   readonly moments: readonly MomentView[];
   readonly turns: readonly TurnView[];
   readonly harms: readonly HarmView[];
+  /** What each way in which the lesson may be cooked comes to in this kitchen; empty where it has one only. */
+  readonly ways: readonly WayEnd[];
   /** The soup's own colour. */
   readonly colour: string;
   readonly units: UnitSystem;
@@ -160,6 +164,8 @@ function planOf({ soup, rows, kit, request }: Exclude<KitchensAsk['plan'], Snaps
 export function debriefView(ask: PracticeAsk): DebriefView {
   const plan = rerun(ask.snapshot);
   const { cooked, marks, isPassed, best, turns, harms } = debriefOf(plan, ask.entries, hiddenOf(ask), lessonOf(ask.lesson));
+  const lesson = lessonOf(ask.lesson);
+  const shipped = EXAMPLE_SOUPS.find(({ id }) => id === lesson?.soupId);
   const nameOf = namer(ask.snapshot.soup, ask.snapshot.rows);
   const steps = new Map(walk(plan.prepared.soup.root).map(({ step }) => [step.id, stepName(step, nameOf)]));
   const moments = cooked.moments.map(({ entryId, stepId, believed, true: real }) => ({
@@ -176,6 +182,7 @@ export function debriefView(ask: PracticeAsk): DebriefView {
     best,
     bestKg: lastKg + best.waterKg,
     moments,
+    ways: shipped === undefined ? [] : waysIn(shipped, lesson?.ways ?? [], plan, hiddenOf(ask)),
     harms: harms.map((harm) => ({ harm, step: 'stepId' in harm ? (steps.get(harm.stepId) ?? '') : '' })),
     turns: turns.map((turn) => turnView(turn, cooked.moments, steps)),
     colour: last === undefined ? '' : colourOf(tintIn(contents(last))),

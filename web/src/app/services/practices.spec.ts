@@ -12,7 +12,16 @@ import { Practices } from './practices';
 const NOW = 1_800_000_000_000;
 const MINUTE_MS = 60_000;
 const BATCH = '00000000-0000-4000-8000-000000000001';
-const PRACTICE: Practice = { batchId: BATCH, lesson: 'first-bowl', seed: 7, who: 'JT', startedAtMs: 0, passed: null, points: null };
+const PRACTICE: Practice = {
+  batchId: BATCH,
+  lesson: 'first-bowl',
+  way: null,
+  seed: 7,
+  who: 'JT',
+  startedAtMs: 0,
+  passed: null,
+  points: null,
+};
 
 function entryOf(n: number, action: Action): StoredEntry {
   return {

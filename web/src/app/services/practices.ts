@@ -1,5 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import { historyOf, type Entry, type StoredEntry } from '@tureen/core/batch';
+import type { Way } from '@tureen/core/practice';
 import type { StockEntry } from '@tureen/core/stock';
 import type { Practice } from '@tureen/server/api';
 import type { Observable } from 'rxjs';
@@ -33,12 +34,12 @@ export class Practices {
     return request(() => this.api.client.bench[':batchId'].stock.$get({ param: { batchId } }));
   }
 
-  /** Begins a lesson in a hidden kitchen: another one where no seed is named. */
-  begin(lesson: string, seed?: number): Promise<Answer<Practice>> {
+  /** Begins a lesson in a hidden kitchen: another one where no seed is named, and the lesson's first way where it has several. */
+  begin(lesson: string, seed?: number, way?: Way | null): Promise<Answer<Practice>> {
     const batchId = newId();
     // An id is as random as anything that the page has.
     const drawn = (Number.parseInt(batchId.slice(0, 8), 16) % MOST_SEED) + 1;
-    const json = { batchId, planId: newId(), lesson, seed: seed ?? drawn, who: this.device.who().trim() };
+    const json = { batchId, planId: newId(), lesson, seed: seed ?? drawn, who: this.device.who().trim(), way: way ?? undefined };
     return request(() => this.api.client.bench.$post({ json }));
   }
 
@@ -46,10 +47,10 @@ export class Practices {
    * The same hidden kitchen as it stood behind an entry: a practice of its own, so that the one gone back from is kept. What was
    * entered up to there is entered again.
    */
-  async backTo({ lesson, seed }: Practice, entries: readonly StoredEntry[], entryId: string): Promise<Answer<Practice>> {
+  async backTo({ lesson, seed, way }: Practice, entries: readonly StoredEntry[], entryId: string): Promise<Answer<Practice>> {
     const { counted } = historyOf(entries);
     const upTo = counted.slice(0, counted.findIndex(({ id }) => id === entryId) + 1);
-    const begun = await this.begin(lesson, seed);
+    const begun = await this.begin(lesson, seed, way);
     if (!begun.ok || upTo.length === 0) return begun;
     const { batchId } = begun.value;
     // The moment is now: the pot has not cooled since.

@@ -12,7 +12,16 @@ import { PracticeClock } from '../services/practice-mode';
 import { PracticeStrip } from './practice-strip';
 
 const BATCH = '00000000-0000-4000-8000-000000000001';
-const PRACTICE: Practice = { batchId: BATCH, lesson: 'salty-stock', seed: 2, who: '', startedAtMs: 0, passed: null, points: null };
+const PRACTICE: Practice = {
+  batchId: BATCH,
+  lesson: 'salty-stock',
+  way: null,
+  seed: 2,
+  who: '',
+  startedAtMs: 0,
+  passed: null,
+  points: null,
+};
 const PUTTING_AWAY: Practice = { ...PRACTICE, batchId: BATCH.replace(/1$/, '2'), lesson: 'big-pot-cools' };
 
 describe('the strip over every place of the practice kitchen', () => {

@@ -5,7 +5,7 @@ import { foldBatch, type Action, type StoredEntry } from '@tureen/core/batch';
 import { READY_KITS } from '@tureen/core/kit';
 import { LARDER_ROWS } from '@tureen/core/larder';
 import { rerun, type Snapshot } from '@tureen/core/plan';
-import { LESSONS, leftOverOf, lessonOf, planForPractice } from '@tureen/core/practice';
+import { LESSONS, leftOverOf, lessonOf, planForPractice, type Way } from '@tureen/core/practice';
 import { EXAMPLE_SOUPS, walk } from '@tureen/core/soup';
 import { STOCK_SHAPE, contentsOf, type StockAction, type StockEntry } from '@tureen/core/stock';
 import type { Practice } from '@tureen/server/api';
@@ -21,7 +21,16 @@ import { harmWords } from './debrief-words';
 import { LookAtIt } from './look-at-it';
 
 const BATCH = '00000000-0000-4000-8000-000000000001';
-const PRACTICE: Practice = { batchId: BATCH, lesson: 'too-thick', seed: 2, who: '', startedAtMs: 0, passed: null, points: null };
+const PRACTICE: Practice = {
+  batchId: BATCH,
+  lesson: 'too-thick',
+  way: null,
+  seed: 2,
+  who: '',
+  startedAtMs: 0,
+  passed: null,
+  points: null,
+};
 
 function snapshotOf(lessonId: string): Snapshot {
   const lesson = lessonOf(lessonId);
@@ -55,7 +64,7 @@ const THREAD: BenchThread = {
 
 describe('the bench', () => {
   let entries: StoredEntry[];
-  let begun: { lesson: string; seed: number | undefined }[];
+  let begun: { lesson: string; seed: number | undefined; way?: Way }[];
   let wentBack: { upTo: string; of: number }[];
   let judges: boolean;
   let practice: Practice;
@@ -94,8 +103,8 @@ describe('the bench', () => {
               wentBack.push({ upTo, of: own.length });
               return Promise.resolve({ ok: true, value: { ...PRACTICE, batchId: BATCH.replace(/1$/, '3') } });
             },
-            begin: (lesson: string, seed?: number) => {
-              begun.push({ lesson, seed });
+            begin: (lesson: string, seed?: number, way?: Way | null) => {
+              begun.push({ lesson, seed, ...(way === undefined || way === null ? {} : { way }) });
               return Promise.resolve({ ok: true, value: { ...PRACTICE, batchId: BATCH.replace(/1$/, '2') } });
             },
           },
@@ -128,6 +137,35 @@ describe('the bench', () => {
     expect(text(fixture)).toMatch(/What would have landed it\s*[\d.]+ kg more water and \d+ g more salt, for \d+ bowls/);
     expect(text(fixture)).toContain(lessonOf(PRACTICE.lesson)?.hint ?? '');
     expect((fixture.nativeElement as HTMLElement).querySelectorAll('svg path').length).toBe(3);
+  });
+
+  it('a lesson of two ways is begun by a button each, and debriefed by how both end in this kitchen', async () => {
+    practice = { ...PRACTICE, lesson: 'roast-or-sweat', way: 'roast' };
+    kitchen = snapshotOf('roast-or-sweat');
+    entries = ticked(kitchen);
+    const fixture = debrief();
+    await until(fixture, () => (fixture.nativeElement as HTMLElement).querySelector('.ways tbody') !== null);
+    const rows = [...(fixture.nativeElement as HTMLElement).querySelectorAll('.ways tbody tr')].map((row) =>
+      [...row.querySelectorAll('th, td')].map((cell) => cell.textContent.trim()),
+    );
+    expect(rows.map(([name]) => name)).toEqual(['roasted', 'sweated']);
+    const [roasted, sweated] = rows.map((row) => ({ planned: Number(row[4]), there: Number(row[5]) }));
+    expect(roasted?.there).toBeLessThan((roasted?.planned ?? 0) - 1);
+    expect(Math.abs((sweated?.there ?? 0) - (sweated?.planned ?? 0))).toBeLessThanOrEqual(1);
+    const again = [...(fixture.nativeElement as HTMLElement).querySelectorAll('button')].find((one) =>
+      one.textContent.includes('this kitchen'),
+    );
+    again?.click();
+    await until(fixture, () => begun.length === 1);
+    expect(begun).toEqual([{ lesson: 'roast-or-sweat', seed: 2, way: 'roast' }]);
+  });
+
+  it('where nothing was cooked it says so, and not that it was landed', async () => {
+    entries = [];
+    const fixture = debrief();
+    await until(fixture, () => text(fixture).includes('Nothing is in the pot'));
+    expect(text(fixture)).not.toContain('it was landed');
+    expect(text(fixture)).not.toContain('What you believed was true');
   });
 
   it('it is begun again in the same kitchen, or in another', async () => {

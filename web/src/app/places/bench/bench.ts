@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { Router, RouterLink } from '@angular/router';
-import { LESSONS, lessonOf, type Lesson } from '@tureen/core/practice';
+import { LESSONS, lessonOf, type Lesson, type Way } from '@tureen/core/practice';
 import { EMPTY } from 'rxjs';
 import { Device } from '../../services/device';
 import { IS_PRACTICE } from '../../services/practice-mode';
@@ -15,7 +15,11 @@ interface LessonView extends Lesson {
   readonly said: string;
   readonly isPassed: boolean;
   readonly openId: string | undefined;
+  /** The buttons that begin it: one, or one for each way in which it may be cooked. */
+  readonly begins: readonly { readonly way?: Way; readonly text: string; readonly label: string }[];
 }
+
+const WAYS: Readonly<Record<Way, string>> = { roast: 'Roast', sweat: 'Sweat' };
 
 /** The kitchen to learn in: lessons, and how they went. */
 @Component({
@@ -60,16 +64,18 @@ interface LessonView extends Lesson {
               @if (lesson.openId; as openId) {
                 <a class="press" [routerLink]="place(lesson, openId)" [attr.aria-label]="'Go on with ' + lesson.title">Go on</a>
               }
-              <button
-                type="button"
-                class="press"
-                [class.main]="lesson.id === nextId()"
-                [attr.aria-disabled]="isBeginning() || null"
-                [attr.aria-label]="(lesson.said === '' ? 'Begin ' : 'Again: ') + lesson.title"
-                (click)="begin(lesson)"
-              >
-                {{ lesson.said === '' && lesson.openId === undefined ? 'Begin' : 'Again' }}
-              </button>
+              @for (way of lesson.begins; track way.text) {
+                <button
+                  type="button"
+                  class="press"
+                  [class.main]="lesson.id === nextId() && $first"
+                  [attr.aria-disabled]="isBeginning() || null"
+                  [attr.aria-label]="(lesson.said === '' ? 'Begin ' : 'Again: ') + lesson.title + way.label"
+                  (click)="begin(lesson, way.way)"
+                >
+                  {{ way.text }}
+                </button>
+              }
             </p>
           </li>
         }
@@ -206,7 +212,11 @@ export class Bench {
       const isPassed = over.some(({ passed }) => passed === true);
       const said =
         over.length === 0 ? '' : isPassed ? 'passed' : `tried ${over.length === 1 ? 'once' : `${String(over.length)} times`}`;
-      return { ...lesson, n: n + 1, said, isPassed, openId: own.find(({ passed }) => passed === null)?.batchId };
+      const openId = own.find(({ passed }) => passed === null)?.batchId;
+      const begins = lesson.ways?.map((way) => ({ way, text: WAYS[way], label: `, ${WAYS[way].toLowerCase()}` })) ?? [
+        { text: said === '' && openId === undefined ? 'Begin' : 'Again', label: '' },
+      ];
+      return { ...lesson, n: n + 1, said, isPassed, openId, begins };
     }),
   );
   protected readonly passed = computed(() => this.lessons().filter(({ isPassed }) => isPassed).length);
@@ -220,10 +230,10 @@ export class Bench {
     this.isWordShown.set(target instanceof HTMLDetailsElement && target.open);
   }
 
-  protected async begin({ id }: Lesson): Promise<void> {
+  protected async begin({ id }: Lesson, way?: Way): Promise<void> {
     if (this.isBeginning()) return;
     this.isBeginning.set(true);
-    const answer = await this.practices.begin(id);
+    const answer = await this.practices.begin(id, undefined, way);
     this.isBeginning.set(false);
     if (answer.ok) await this.router.navigate(placeOf(lessonOf(answer.value.lesson), answer.value.batchId));
     else this.refused.set(answer.refusal.sentence);

@@ -120,8 +120,8 @@ export class DebriefPlace {
     await this.go(await this.practices.backTo(practice, entries, entryId));
   }
 
-  protected async again({ lesson, seed }: Practice, isSame: boolean): Promise<void> {
-    await this.go(await this.practices.begin(lesson, isSame ? seed : undefined));
+  protected async again({ lesson, seed, way }: Practice, isSame: boolean): Promise<void> {
+    await this.go(await this.practices.begin(lesson, isSame ? seed : undefined, way));
   }
 
   private async go(answer: Answer<Practice>): Promise<void> {

@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { showMinutes } from '@tureen/core/units';
 import type { DebriefView } from '../../cooking/bench-view';
 import { mass } from '../figures';
 import { bandsOf } from './debrief-bands';
-import { harmWords, turnWords } from './debrief-words';
+import { figure, harmWords, turnWords } from './debrief-words';
 import { MarksTable } from './marks-table';
 
 /** Less than this is no advice, kg. */
@@ -35,6 +36,37 @@ const WORTH_SALT_KG = 0.002;
         <text x="10" [attr.y]="drawn.height - 54 + drawn.kiloPx / 2" class="step start">{{ drawn.barText }}</text>
       </svg>
     }
+    @if (ways(); as ways) {
+      <h2 id="ways">Both ways in this kitchen, done as the card says with no look at anything</h2>
+      <table class="figure-table ways" aria-labelledby="ways">
+        <thead>
+          <tr>
+            <th scope="col">way</th>
+            <th scope="col">goes off, by the card</th>
+            <th scope="col">liquid poured</th>
+            <th scope="col">takes</th>
+            <th scope="col">bowls planned</th>
+            <th scope="col">bowls, true</th>
+            <th scope="col">texture, true</th>
+          </tr>
+        </thead>
+        <tbody>
+          @for (way of ways; track way.name) {
+            <tr>
+              <th scope="row">{{ way.name }}</th>
+              <td>{{ way.off }}</td>
+              <td>{{ way.liquid }}</td>
+              <td>{{ way.minutes }}</td>
+              <td>{{ way.planned }}</td>
+              <td>
+                <strong>{{ way.bowls }}</strong>
+              </td>
+              <td>{{ way.body }}</td>
+            </tr>
+          }
+        </tbody>
+      </table>
+    }
     <div class="debrief-cards">
       @for (harm of harms(); track $index) {
         <section class="harm">
@@ -59,15 +91,24 @@ const WORTH_SALT_KG = 0.002;
           </button>
         </section>
       } @empty {
+        @if (isEmpty()) {
+          <section>
+            <h2>Nothing is in the pot</h2>
+            <p>No step is done yet. Go back to the pot, and ask again once it is cooked.</p>
+          </section>
+        } @else {
+          <section>
+            <h2>What you believed was true</h2>
+            <p>Kilos, salt and texture were near what the record says, all the way.</p>
+          </section>
+        }
+      }
+      @if (!isEmpty()) {
         <section>
-          <h2>What you believed was true</h2>
-          <p>Kilos, salt and texture were near what the record says, all the way.</p>
+          <h2>What would have landed it</h2>
+          <p>{{ best() }}</p>
         </section>
       }
-      <section>
-        <h2>What would have landed it</h2>
-        <p>{{ best() }}</p>
-      </section>
       @if (!view().isPassed) {
         <section>
           <h2>To practise</h2>
@@ -79,6 +120,9 @@ const WORTH_SALT_KG = 0.002;
     :host {
       display: grid;
       gap: 16px;
+    }
+    #ways {
+      font-size: 19px;
     }
     svg {
       width: 100%;
@@ -137,6 +181,8 @@ export class PotDebrief {
   readonly hint = input.required<string>();
   /** The entry behind which somebody wants to go on otherwise. */
   readonly back = output<string>();
+  /** Nothing was cooked: there is no truth to speak of. */
+  protected readonly isEmpty = computed(() => (this.view().marks.find(({ mark }) => mark === 'yield')?.true ?? 0) <= 0);
   protected readonly bands = computed(() => {
     const view = this.view();
     return view.moments.length < 2 ? undefined : bandsOf(view);
@@ -149,6 +195,20 @@ export class PotDebrief {
       words: turnWords(of, believed, real, this.view().units),
     })),
   );
+  /** Undefined where the lesson is cooked one way only. */
+  protected readonly ways = computed(() => {
+    const { ways, units } = this.view();
+    if (ways.length < 2) return undefined;
+    return ways.map(({ way, plannedOffKg, liquidKg, minutes, plannedBowls, bowls, bodyMPas }) => ({
+      name: way === 'roast' ? 'roasted' : 'sweated',
+      off: mass(plannedOffKg, units),
+      liquid: mass(liquidKg, units),
+      minutes: showMinutes(minutes),
+      planned: plannedBowls.toFixed(0),
+      bowls: figure('yield', bowls),
+      body: figure('body', bodyMPas),
+    }));
+  });
   protected readonly harms = computed(() => this.view().harms.map(({ harm, step }) => ({ ...harmWords(harm), step })));
   protected readonly best = computed(() => {
     const { waterKg, saltKg, bowls } = this.view().best;

@@ -49,11 +49,12 @@ export class PotPanel {
     if (view === undefined) return undefined;
     const front = this.hand.front();
     const pot = front?.pot ?? view.pot;
+    const apart = front?.in.vessel === 'tray' ? 'on the tray' : (front?.in.name ?? '');
     const inPot = front === undefined || front.branchId === view.soup.root.id;
     const units = this.hand.units();
     const { cookedKg, bowls } = view.forecast;
     return {
-      title: inPot ? `${depth(Math.max(0, pot.belowRimM), units)} below the rim` : 'on the tray',
+      title: inPot ? `${depth(Math.max(0, pot.belowRimM), units)} below the rim` : apart,
       mass: mass(pot.massKg, units),
       sd: mass(pot.sdKg > 0.1 ? Math.round(pot.sdKg * 10) / 10 : pot.sdKg, units),
       temp: `${String(Math.round(pot.tempC))} °C`,

@@ -200,6 +200,12 @@ function inWords(text: string): string {
         /^(?:(?:small|large|big|good|generous|little) )?(?=(?:pinch|handful|knob|splash|dash|bunch|drop|thumb|pat|dollop|glug|slug|spoonful|squeeze|drizzle|sprinkling|sprig|scrape|grating|trickle|ladle)\b)/i,
         '1 ',
       )
+      // What a shop sells a small and a large pot of cream in: common practice.
+      .replace(
+        /^(\d+) (small|large|big) (?:pot|tub|carton)s? (?:of )?(?=.*\bcream\b)/i,
+        (_, count: string, size: string) => `${String(Number(count) * (size.toLowerCase() === 'small' ? 150 : 300))} ml `,
+      )
+      .replace(/^(\S+) (?:pot|tub)s? (?:of )?(?=.*\b(?:cream|cr[eè]me|yogh?o?urt|mascarpone|ricotta|quark)\b)/i, '$1 carton ')
       .replace(
         /^(\S+) (?:small|large|big|medium|good|generous) (bunch|handful|pinch|sprig|glass|pack|packet|jar|can|tin|carton|pot|tub|bag|bottle|punnet)(?=s?\b)/i,
         '$1 $2',

@@ -25,7 +25,7 @@ export function statedWeight(head: string): string | undefined {
   if (isHeld && !/\(\s*(?:about )?\d|, (?:about )?\d[\d.,]* ?(?:g|kg)\b/.test(head)) return undefined;
   if (/\b(?:portions?|servings?|serves|bowls|people|covers)\b/i.test(head)) return undefined;
   const hit = new RegExp(
-    `^(.*?[a-z].*?)[\\s,(]+(?:(?:about|say|approx\\.?|approximately|around|roughly|weighing|weighs?|total(?: weight)?|or)\\s+)*${WEIGHT}(?:\\s*/[^),]*)?( each)?(?: (?:in total|total|peeled weight|trimmed weight|prepared weight|in all))?\\)?(.*)$`,
+    `^(.*?[a-z].*?)[\\s,(]+(?:(?:about|say|approx\\.?|approximately|around|roughly|weighing|weighs?|total(?: weight)?|or|circa|c(?:irc)?a?\\.)\\s+|[~≈]\\s*)*${WEIGHT}(?:\\s*/[^),]*)?( each)?(?: (?:in total|total|peeled weight|trimmed weight|prepared weight|in all))?\\)?(.*)$`,
     'i',
   ).exec(head);
   if (hit === null) return undefined;

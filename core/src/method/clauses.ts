@@ -33,7 +33,10 @@ const HEAD_BEFORE_COMMA = /^((?:meanwhile|then|next),? )?(for the [\w &'’-]{2,
 const STEP_TITLE = /^([A-Z][a-zà-ÿ'’-]*)(?: [\wà-ÿ'’&,-]+){0,4}:\s+(?=[A-Z])/;
 /** A paragraph that says first what it makes: "First make the crisps." */
 const MAKES_FIRST =
-  /^(?:first(?:ly)?,? |start (?:by|with) |begin (?:by|with) |to start,? )?(?:mak(?:e|ing)|prepar(?:e|ing)) (?:the|your) ([a-z]+(?: [a-z]+){0,2}?)(?: first)?[.:](?=\s)/i;
+  /^(?:first(?:ly)?,? |start (?:by|with) |begin (?:by|with) |to start,? |meanwhile,? |in the meantime,? |while [\w ]{3,40}, )?(?:mak(?:e|ing)|prepar(?:e|ing)) (?:the|your) ([a-z]+(?: [a-z]+){0,2}?)(?: first)?[.:](?=\s)/i;
+/** The same within a paragraph: "Meanwhile, make the croutons: ...". */
+const MAKES_BESIDE =
+  /^(?:meanwhile|in the meantime|while [\w ]{3,40}),? (?:make|prepare) (?:the|your) ([a-z]+(?: [a-z]+){0,2}?): (?=\S)/i;
 const NOT_AN_END =
   /(?:\b(?:approx|max|min|mins|secs?|hrs?|tsps?|tbsps?|tbs|oz|lbs?|pts?|qts?|gals?|pkgs?|med|lg|sm|doz|in|cm|mm|ml|temp|no|deg|e\.g|i\.e|vs|ca|[a-z])|\d)\.$/i;
 
@@ -79,6 +82,7 @@ export function sentencesOf(text: string): Sentence[] {
       const piece = own.slice(start, end);
       const lead = piece.length - piece.trimStart().length;
       const trimmed = piece.trim();
+      here = MAKES_BESIDE.exec(trimmed)?.[1] === undefined ? here : `for the ${MAKES_BESIDE.exec(trimmed)?.[1] ?? ''}`;
       if (trimmed !== '') {
         found.push({ start: from + start + lead, end: from + start + lead + trimmed.length, text: trimmed, section: here });
       }
@@ -426,7 +430,11 @@ function clausesIn(sentence: Sentence, n: number): Clause[] {
 
 /** "melt the butter, leeks in with a pinch of salt, lid on": what goes in behind a comma is a clause of its own. */
 function poured(clause: Clause): Clause[] {
-  const hit = /,\s+(?=(?:the )?[a-z]+(?: [a-z]+)? in(?:,| with\b|$))/i.exec(clause.text.slice(clause.verbAt));
+  const behind = clause.text.slice(clause.verbAt);
+  const hit =
+    /,\s+(?=(?:the )?[a-z]+(?: [a-z]+)? in(?:,| with\b|$))/i.exec(behind) ??
+    // "Fry till golden, then chillies for 10 seconds."
+    /,? then\s+(?=(?:the )?[a-z]+(?:,? (?:and )?[a-z]+){0,4} for (?:about |another )?\d)/i.exec(behind);
   if (hit === null || clause.verb === undefined) return [clause];
   const cut = clause.verbAt + hit.index;
   const from = cut + hit[0].length;

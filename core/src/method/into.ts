@@ -116,7 +116,7 @@ export function doAdd(k: Kitchen, clause: Clause, n: number): void {
       (clause.verb !== 'spoon' || /\bover\b|\bon top\b|^spoon on\b/i.test(body)));
   if (isTop && (k.isFinished() || place?.kind === 'serving')) {
     const isSide = k.here !== undefined && k.here !== k.mainVessel() && k.here.steps.length > 0 && /\bover\b/i.test(body);
-    if (/^(?:then )?(?:ladle|pour|spoon|divide|tip|serve)\b/i.test(clause.text) && mentions.length === 0 && !isSide)
+    if (/^(?:then )?(?:ladle|pour|spoon|divide|tip|serve|fill)\b/i.test(clause.text) && mentions.length === 0 && !isSide)
       k.put('serve', n);
     else onTop(k, mentions, body, n);
     return;

@@ -41,6 +41,8 @@ export interface TopUse {
 
 /** How many things back what was made ready is still what is meant. */
 const PENDING = 5;
+/** Characters before a food in which it is said how it is. */
+const STATE_CHARACTERS = 14;
 
 export type Handler = (k: Kitchen, clause: Clause, n: number, verb: string) => void;
 /** How the verbs of each sense are read. */
@@ -86,6 +88,7 @@ export class Kitchen {
   beforeLast: Clause | undefined;
   names: LineNames;
   readonly all: MethodLine[];
+  private readonly said: string;
 
   constructor(
     lines: readonly MethodLine[],
@@ -94,7 +97,8 @@ export class Kitchen {
     private readonly handlers: Handlers,
   ) {
     this.all = [...lines];
-    this.names = new LineNames(this.all);
+    this.said = clauses.map(({ text }) => text).join('. ');
+    this.names = new LineNames(this.all, this.said);
   }
 
   /** Reads a clause as another verb would be read. */
@@ -122,10 +126,19 @@ export class Kitchen {
     return uses.some(({ share }) => share === undefined) || uses.reduce((sum, { share = 0 }) => sum + share, 0) > WHOLE;
   };
 
+  /** Whether any of a line has gone in. */
+  isUsed(line: string): boolean {
+    return (this.uses.get(line) ?? []).length > 0;
+  }
+
   use(mention: Mention, text: string): OpenUse {
     const measured = this.measured(mention, text);
     const spent = (this.uses.get(mention.line) ?? []).reduce((sum, { share = 0 }) => sum + share, 0);
-    const share = mention.rest === true ? undefined : (measured ?? mention.share ?? this.heldOf(mention, text));
+    // "1 tsp of the remaining oil" is so much of it; "the remaining 2 tbsp oil" is all that is left.
+    const isOfRest =
+      measured !== undefined &&
+      /\bof (?:the |your )?(?:remaining|rest)\b/i.test(text.slice(Math.max(0, mention.at - 30), mention.at));
+    const share = mention.rest === true && !isOfRest ? undefined : (measured ?? mention.share ?? this.heldOf(mention, text));
     const whole = share === undefined || share >= WHOLE;
     const use: OpenUse = whole
       ? { line: mention.line, said: mention.rest === true }
@@ -149,7 +162,7 @@ export class Kitchen {
     if (own === undefined || own.taken.kg <= 0) return undefined;
     const before = text.slice(Math.max(0, at - 45), at);
     const hit =
-      /((?:\d+\s+\d\/\d|\d+\s*[½¼¾⅓⅔]|[½¼¾⅓⅔]|\d\/\d|\d+(?:[.,]\d+)?|\ba|\bone|\btwo|\bthree)\s*-?(?:kg|g|grams?|ml|l|ltrs?|litres?|liters?|cups?|tbsps?|tablespoons?|tsps?|teaspoons?|oz|ounces?|pints?|quarts?|spoonfuls?|knobs?|cloves?|slices?|sprigs?)\b\.?)\s*(?:of\s+)?(?:the |your |hot |cold |reserved |ground |grated |chopped |olive |vegetable |chicken |finely )*$/i.exec(
+      /((?:\d+\s+\d\/\d|\d+\s*[½¼¾⅓⅔]|[½¼¾⅓⅔]|\d\/\d|\d+(?:[.,]\d+)?|\ba|\bone|\btwo|\bthree)\s*-?(?:kg|g|grams?|ml|l|ltrs?|litres?|liters?|cups?|tbsps?|tablespoons?|tsps?|teaspoons?|oz|ounces?|pints?|quarts?|spoonfuls?|knobs?|cloves?|slices?|sprigs?)\b\.?)\s*(?:of\s+)?(?:the |your |remaining |rest of |hot |cold |reserved |ground |grated |chopped |olive |vegetable |chicken |finely )*$/i.exec(
         before,
       );
     if (hit === null) return undefined;
@@ -176,7 +189,9 @@ export class Kitchen {
   body(clause: Clause): string {
     // "Lightly whip the last of the cream and spoon it on top": what is meant stands before the verb.
     const isMadeReady = /\b(?:whip|beat|shave|snip|loosen|soften)\b[^,;]*\band\s*$/i.test(clause.text.slice(0, clause.verbAt));
-    const text = clause.verb === undefined || isMadeReady ? clause.text : clause.text.slice(clause.verbAt);
+    const said = clause.verb === undefined || isMadeReady ? clause.text : clause.text.slice(clause.verbAt);
+    // "The vinegar and, if using, the cream": it is used.
+    const text = said.replace(/,? if (?:using|you like|liked|desired|you want|wished),? /gi, (words) => ' '.repeat(words.length));
     const cut =
       /\b(?:until|till|’til|'til|so (?:that|the|they|it|everything|nothing|none)|(?:[-–—(] ?)?(?:I|we) (?:go for|like|prefer|aim|usually|tend)|which|because|as soon as|while|when|once|if (?:it|the|they|too|you|needed|necessary|using)|without|leaving (?:the|behind|as much)|taking care|being careful)\b/i.exec(
         text.slice(3),
@@ -226,6 +241,12 @@ export class Kitchen {
     return [...before.map(({ line }) => ({ line, at: 0, length: 0 })), ...mentions];
   }
 
+  /** What was cut or cleaned last. */
+  cutBefore(): readonly string[] {
+    const last = this.actions.findLast(({ does, lines }) => does === 'prepare' && lines.length > 0);
+    return last?.lines.map(({ line }) => line) ?? [];
+  }
+
   /** What was cut or cleaned a moment ago and lies nowhere yet. */
   pending(): readonly Mention[] {
     const recent = this.actions.slice(-PENDING).filter(({ does }) => does === 'prepare');
@@ -266,7 +287,7 @@ export class Kitchen {
         if (at >= 0 && !this.uses.has(line)) list.splice(at, 1);
       }
     }
-    this.names = new LineNames(this.all);
+    this.names = new LineNames(this.all, this.said);
   }
 
   placeIn(text: string): { readonly kind: VesselKind; readonly isNew: boolean; readonly word: string } | undefined {
@@ -398,13 +419,20 @@ export class Kitchen {
         continue;
       }
       const isDivided = this.isDivided(line);
+      const state = text.slice(Math.max(0, mention.at - STATE_CHARACTERS), mention.at);
+      // Part of it is on the tray: "the raw florets" are what is left, "the roasted florets" are those.
+      const isRaw = !this.isUsedUp(line) && /\b(?:raw|uncooked|unroasted)\s+$/i.test(state);
+      const isCooked = !this.isUsedUp(line) && /\b(?:roast|roasted|charred|grilled|fried|browned)\s+$/i.test(state);
       const isSmall = at !== undefined && [...at.lines].every((one) => this.isDivided(one) || this.isBloomed(one));
       const joins =
         at !== undefined &&
         at !== vessel &&
-        (isDivided
-          ? this.isUsedUp(line) && mention.rest !== true && mention.share === undefined && isSmall
-          : this.isUsedUp(line) || (mention.rest !== true && mention.share === undefined && (at.isHot || at.kind === 'bowl')));
+        !isRaw &&
+        (isCooked && at.isHot
+          ? true
+          : isDivided
+            ? this.isUsedUp(line) && mention.rest !== true && mention.share === undefined && isSmall
+            : this.isUsedUp(line) || (mention.rest !== true && mention.share === undefined && (at.isHot || at.kind === 'bowl')));
       // A garnish in its own pan does not take the soup along.
       if (joins && at.isBlended && !vessel.isBlended && /^(?:fry|saut|toast|crisp|brown)/i.test(text)) continue;
       if (joins) {
@@ -513,7 +541,7 @@ export class Kitchen {
     const line: MethodLine = { id, taken, heading: GARNISH_SECTION.test(clause.section) ? clause.section : '' };
     this.all.push(line);
     this.added.push(line);
-    this.names = new LineNames(this.all);
+    this.names = new LineNames(this.all, this.said);
     return { line: id, at: 0, length: 0 };
   }
 

@@ -15,7 +15,11 @@ export function doPeel(k: Kitchen, clause: Clause, n: number): void {
     doAdd(k, clause, n);
     return;
   }
-  const mentions = k.mentions(text, clause);
+  const next = k.clauses[n + 1];
+  const isShared =
+    /^(?:then )?(?:peel|skin)$/i.test(text) && next?.sentence === clause.sentence && VERBS[next.verb ?? ''] === 'prepare';
+  // "Peel and dice the spuds": the same spuds.
+  const mentions = k.mentions(isShared ? `${text} ${k.body(next)}` : text, clause);
   const before = k.actions.at(-1);
   const hot = mentions.filter(({ line }) => k.vesselOf(line)?.isHot === true);
   const lines =
@@ -48,7 +52,7 @@ export function doPeel(k: Kitchen, clause: Clause, n: number): void {
     return;
   }
   if (lines.length === 0) {
-    doPrepare(k, clause, n);
+    doPrepare(k, isShared ? { ...clause, text: `${text} ${k.body(next)}` } : clause, n);
     return;
   }
   if (lines.every((line) => k.peeledLate.has(line))) {

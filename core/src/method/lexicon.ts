@@ -55,7 +55,7 @@ export type Sense =
 
 const BY_SENSE: Readonly<Record<Sense, string>> = {
   prepare:
-    'chop dice slice cube mince grate shred halve quarter trim core seed deseed de-seed top-and-tail tail wash scrub clean prick pierce score snap cut crush smash bash bruise tear pick strip shell pod prepare weigh measure zest husk shuck crumble wipe pat snip segment string hull stone destone pit break separate finely-chop roughly-chop sharpen-knife assemble gather',
+    'chop dice slice cube mince grate shred halve quarter trim core seed deseed de-seed top-and-tail tail wash scrub clean prick pierce score snap cut crush smash bash bruise tear pick strip shell pod prepare weigh measure zest husk shuck crumble wipe pat snip segment string hull stone destone pit break separate finely-chop roughly-chop sharpen-knife assemble gather whip',
   peel: 'peel skin scoop slip',
   squeeze: 'squeeze juice pop',
   soak: 'soak rinse rehydrate steep cover-with-water',
@@ -79,7 +79,7 @@ const BY_SENSE: Readonly<Record<Sense, string>> = {
   pressure: 'pressure-cook',
   reduce: 'reduce',
   turn: 'turn lower raise increase decrease switch adjust-heat remove-from',
-  add: 'add stir tip pour put place throw drop scatter sprinkle spread arrange lay scrape transfer return spoon ladle empty chuck bung slide strew pile tuck nestle submerge fold incorporate introduce include dump shower dust whack shove sling plonk plop lob bang stud insert plunge use replace load singe follow splash trickle stream feed refine butter',
+  add: 'add stir tip pour put place throw drop scatter sprinkle spread arrange lay scrape transfer return spoon ladle empty chuck bung slide strew pile tuck nestle submerge fold incorporate introduce include dump shower dust whack shove sling plonk plop lob bang stud insert plunge use replace load singe follow splash trickle stream feed refine butter sandwich fill temper',
   mix: 'toss mix combine whisk beat rub brush coat drizzle massage blend-together dissolve slake',
   wrap: 'wrap seal enclose',
   deglaze: 'deglaze',
@@ -95,7 +95,7 @@ const BY_SENSE: Readonly<Record<Sense, string>> = {
   let: 'let leave allow rest stand sit',
   cool: 'cool',
   chill: 'chill refrigerate',
-  strain: 'strain run sieve pass push press force work',
+  strain: 'strain mouli run sieve pass push press force work',
   skim: 'skim',
   blend:
     'blend grind puree purée pureé liquidise liquidize liquify liquefy whizz whiz whirl blitz process pulse zap buzz pulverise pulverize purees stick-blend hand-blend immersion-blend jug-blend',
@@ -142,7 +142,7 @@ export const NOUN_VERBS: ReadonlySet<string> = new Set(
     'salt pepper oil juice top season cover core seed tail string stone pit skin zest line dish plate share brown colour color char ' +
     'smoke toast roast chill cool heat warm boil simmer drizzle dot dust stud press work pass dress mount thin measure use score ' +
     'flavour crush mash pulse purée puree blend process crisp cube slice dice quarter halve set rest hold save stand store keep ' +
-    'top shower pod shell trim wilt steam coat top crown note start stop finish share wash clean reserve rub'
+    'top shower pod shell trim wilt steam coat mouli fill top crown note start stop finish share wash clean reserve rub'
   ).split(' '),
 );
 
@@ -218,7 +218,7 @@ export type VesselKind = 'tray' | 'pan' | 'pot' | 'jug' | 'bowl' | 'serving';
 /** Names of vessels, the first that fits. */
 export const PLACES: readonly (readonly [RegExp, VesselKind])[] = [
   [
-    /\b(?:(?:rimmed |lined )?(?:baking|oven|roasting|cookie|sheet)[- ](?:trays?|sheets?|tins?|pans?|dish(?:es)?)|sheet pans?|sheet trays?|ovenproof (?:dish|pan)|trays?|roasting tins?)\b/i,
+    /\b(?:(?:rimmed |lined )?(?:baking|oven|roasting|cookie|sheet)[- ](?:trays?|sheets?|tins?|pans?|dish(?:es)?)|sheet pans?|sheet trays?|ovenproof (?:dish|pan)|(?:the|each|that|prepared|lined) (?:prepared |lined )?sheets?|trays?|roasting tins?)\b/i,
     'tray',
   ],
   [
@@ -242,7 +242,7 @@ export const LOOKS = {
   golden: /\b(?:golden|brown(?:ed)?(?! onions?| sugar)|colou?red|carameli[sz]ed|crisp(?:y)?|charred|evaporated|nutty)\b/i,
   notBrown:
     /\b(?:without|not|before it|no|don['’]t let (?:it|them)) (?:let(?:ting)? (?:it|them) )?(?:colou?r(?:ing|ed)?|brown(?:ing|ed)?|burn(?:ing)?|tak(?:e|ing) (?:on )?colou?r)/i,
-  soft: /\b(?:soft(?:ened|ens|en)?|translucent|transparent|tender|wilted|limp|melting|melted|glossy|see-through)\b/i,
+  soft: /\b(?:soft(?:ened|ens|en)?|translucent|transparent|tender|wilted|limp|melting|melted|glossy|glassy|see-through)\b/i,
   fragrant: /\b(?:fragrant|aromatic|smells?|aroma|scented|sizzl\w+|pop(?:ping)?)\b/i,
 } as const;
 

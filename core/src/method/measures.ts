@@ -39,7 +39,7 @@ const WORDS = Object.keys(WORD_NUMBERS)
   .sort((a, b) => b.length - a.length)
   .join('|');
 const NUMBER = `(?:${FIGURE}|(?:${WORDS})(?:\\s+and\\s+a\\s+half)?)`;
-const UNIT = String.raw`(?:minutes?|mintues|minuets|minuts|mins?\b\.?|hours?|hrs?\b\.?|h\b|seconds?|secs?\b\.?|['′’](?![\w'′’]))`;
+const UNIT = String.raw`(?:minutes?|mintues|minuets|minuts|mins?\b\.?|hours?|hrs?\b\.?|h\b|seconds|second(?! (?!or\b)[a-z])|secs?\b\.?|['′’](?![\w'′’]))`;
 
 /** A figure in digits, fractions or words. @example figureIn('1 1/2') // 1.5 */
 export function figureIn(text: string): number {

@@ -97,7 +97,7 @@ const GROUPS: readonly (readonly [words: RegExp, fits: (role: Role, row: Ingredi
     (role) => role === 'vegetable' || role === 'base' || role === 'greens',
   ],
   [/\b(?:aromatics|soffritto|base vegetables)\b/gi, (role) => role === 'base'],
-  [/\b(?:dry spices|spices|spice mix)\b/gi, (_role, row) => row.group === 'spices' && !/pepper|nutmeg/.test(row.id)],
+  [/\b(?:dry spices|spices|spice mix)\b/gi, (_role, row) => row.group === 'spices' && !/pepper/.test(row.id)],
   [/\b(?:all the |chopped |fresh |soft )*herbs\b/gi, (_role, row) => row.group === 'herbs'],
   [/\b(?:toppings|garnishes)\b/gi, (role) => role === 'garnish'],
   [/\b(?:greens|leaves)\b/gi, (role) => role === 'greens'],
@@ -171,8 +171,14 @@ function foodWords(text: string): string[] {
 /** What a recipe's lines are called in its method, made ready once. */
 export class LineNames {
   private readonly names: Name[] = [];
+  private readonly saysCanned: boolean;
 
-  constructor(private readonly lines: readonly MethodLine[]) {
+  /** @param method what the whole method says, to tell by it which of two like things a word is kept for. */
+  constructor(
+    private readonly lines: readonly MethodLine[],
+    method = '',
+  ) {
+    this.saysCanned = /\b(?:canned|tinned|(?:can|tin)s? of(?: \w+)?) tomatoes\b/i.test(method);
     for (const line of lines) {
       const { row, text } = line.taken;
       const written = foodWords(text);
@@ -344,6 +350,12 @@ export class LineNames {
       // "The mushrooms" are the fresh ones where some are dried.
       const freshOnes = lines.filter(({ taken }) => !taken.row.id.startsWith('dried'));
       if (freshOnes.length > 0 && freshOnes.length < lines.length) return this.chosen(freshOnes, raw, words, n, section, isUsed);
+    }
+    if (/^tomatoe?s?$/.test(words[n]?.text ?? '') && !/^(?:canned|tinned|can|tin|of|fresh|both)$/.test(words[n - 1]?.text ?? '')) {
+      // "The tomatoes" are the fresh ones where the method calls the others canned.
+      const grown = lines.filter(({ taken }) => !taken.row.id.startsWith('canned'));
+      if (this.saysCanned && grown.length > 0 && grown.length < lines.length && grown.some(({ id }) => !isUsed(id)))
+        return this.chosen(grown, raw, words, n, section, isUsed);
     }
     const before = new Set([words[n - 1]?.text, words[n - 2]?.text].filter((word) => word !== undefined && !PLAIN_WORDS.has(word)));
     const scored = lines.map((line) => ({

@@ -6,6 +6,7 @@ import type { Mention } from './mentions.js';
 import { degreesIn, percentIn, partOf } from './measures.js';
 import { isHob, type Vessel } from './vessel.js';
 import { readLine } from '../amounts/index.js';
+import type { Action } from './action.js';
 import type { Clause } from './clauses.js';
 import { doPreheat } from './heat.js';
 
@@ -183,6 +184,18 @@ export function doReserve(k: Kitchen, clause: Clause, n: number): void {
   }
   // "Shake the can of coconut milk, reserve 1/4 cup": what it is of stands before.
   const own = k.mentions(body, clause);
+  const cut = k.actions.at(-1);
+  const isRestOfCut =
+    /\bthe (?:rest|others?)\b(?! of)/i.test(body) &&
+    own.every(({ byGroup }) => byGroup === true) &&
+    cut?.does === 'prepare' &&
+    k.clauses[cut.clause]?.sentence === clause.sentence &&
+    k.lastNamed.length > 0;
+  if (isRestOfCut) {
+    // "Dice one and a half, keep the rest for the garnish": of what was cut, and how much that is nobody says.
+    k.put('keep', n, { lines: cutLines(k, cut).map((line) => ({ line })), assumed: ['SHARE'] });
+    return;
+  }
   const mentions = own.length > 0 ? own : k.mentions(text.slice(0, clause.verbAt), clause).filter(({ line }) => !k.isUsedUp(line));
   const amount = /\b(?:\d+|a|one|two)\s*(?:cups?|ml|ladles?|ladlefuls?)\b/i.test(body);
   const wanted = mentions.filter(({ line }) => k.vesselOf(line) !== undefined);
@@ -217,6 +230,11 @@ export function doReserve(k: Kitchen, clause: Clause, n: number): void {
     return;
   }
   k.put('setting', n);
+}
+
+/** What the knife was at last: what its clause names, or else what was named before it. */
+function cutLines(k: Kitchen, { lines }: Action): readonly string[] {
+  return lines.length > 0 ? lines.map(({ line }) => line) : k.cutBefore();
 }
 
 /** "Reserve 1/4 cup" of something named before it: the share of its line. */

@@ -56,9 +56,17 @@ function amountsBehindOneAnother(piece: string, context: ReadingContext, least =
   )
     return undefined;
   const known = parts.filter((part) => isKnown(part, context)).length;
-  return known >= parts.length - (least < LEAST_PARTS ? 0 : 1) ? parts : undefined;
+  return known >= parts.length - (least < LEAST_PARTS ? 0 : 1) ? parts.flatMap((part) => withFoodBehind(part, context)) : undefined;
 }
 const LEAST_PARTS = 3;
+
+/** "A pot of cream, nutmeg": what stands behind the last comma and is a food by its name is another. */
+function withFoodBehind(part: string, context: ReadingContext): string[] {
+  const hit = /^(.+), ([a-z]+(?: [a-z]+)?)$/i.exec(part);
+  const [, head = '', tail = ''] = hit ?? [];
+  const isFood = hit !== null && findName(context.names, tail, context.country, false).code === 'FOUND';
+  return isFood && isKnown(head, context) ? [head, `${tail} to taste`] : [part];
+}
 
 /** "1 bay leaf, 2 sprigs thyme": two foods, each with its own figure. */
 function pairOf(piece: string, context: ReadingContext): string[] | undefined {

@@ -77,11 +77,16 @@ export const BATCH_BEHIND = /(?:\s*[/,(–—-]\s*|\s{2,})(?:yields?|makes|batch
 const BY_PORTION =
   /\b(?:batch|makes|yields?):? (\d+(?:[.,]\d+)?) ?(?:l|litres?|kg)\b.{0,20}?\bportions?:? (?:of )?(\d{2,4}) ?(?:ml|g)\b/i;
 
+/** "My mum's leek soup, the way she wrote it on an envelope". */
+const WHOSE = /^(?:my|our|mum['’]s|mom['’]s|nan['’]s|gran(?:ny|ma)?['’]s)\b.*\b(?:soup|bisque|chowder|broth|potage|velout[ée])\b/i;
+const LONGEST_NAME = 140;
+
 /** A first line names the soup when it is no food with an amount. */
 export function isTitle(line: string, isFirst: boolean, more: boolean): boolean {
   if (isFirst && more && ONE_POT.test(line) && !/[\d.!;]/.test(line)) return true;
   const own = line.replace(BATCH_BEHIND, '');
   if (own !== line && own.length > 2) return true;
+  if (isFirst && more && line.length < LONGEST_NAME && WHOSE.test(line) && !/[\d½¼¾]/.test(line)) return true;
   if (!isFirst || !more || line.length > 80 || /[.!;]$/.test(line) || line.split(/\s+/).length > MOST_TITLE_WORDS) return false;
   if (
     /^(?:an?|the|my|our)\b.*\b(?:soup|bisque|chowder|broth|potage|velout[ée]|cream of|pur[ée]e)\b/i.test(line) &&

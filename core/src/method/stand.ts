@@ -1,5 +1,6 @@
 import { TOUCH_C } from '../steps/index.js';
 import type { Kitchen } from './kitchen.js';
+import { LOOKS } from './lexicon.js';
 import { USUAL } from './usual.js';
 import { minutesIn, degreesIn } from './measures.js';
 import { isHob } from './vessel.js';
@@ -63,6 +64,15 @@ export function doLet(k: Kitchen, clause: Clause, n: number): void {
   }
   if (minutes === undefined && /\b(?:cook|boil|bubble) off\b/i.test(text) && k.actions.at(-1)?.does === 'add') {
     k.put('setting', n);
+    return;
+  }
+  if (
+    /\b(?:turn|go|become|get)\b/i.test(text) &&
+    (LOOKS.soft.test(text) || LOOKS.golden.test(text)) &&
+    k.mentions(k.body(clause), clause).some(({ line }) => !k.isUsedUp(line))
+  ) {
+    // "Let the shallots turn glassy in the butter."
+    doCook(k, clause, n);
     return;
   }
   if (/\b(?:roast|bake)\b/i.test(text)) {

@@ -1,7 +1,24 @@
+import { readLine } from '../amounts/index.js';
+import { takeLine } from '../draft/index.js';
 import type { Kitchen } from './kitchen.js';
 import type { Mention } from './mentions.js';
 import type { Clause } from './clauses.js';
 import type { LineUse } from './action.js';
+
+/** "150 ml cream, plus extra to serve": the amount goes in, what goes on top is beside it. */
+const PLUS_MORE =
+  /\b(?:plus|and|\+) (?:a little |some |a bit )?(?:extra|more)\b[^,;]*\b(?:serv|garnish|top|drizzl|finish|swirl|scatter|sprinkl)/i;
+
+/** A line of its own for what goes on top besides. */
+function more(k: Kitchen, line: string, n: number): Mention | undefined {
+  const row = k.lineOf(line)?.taken.row;
+  const clause = k.clauses[n];
+  if (row === undefined || clause === undefined) return undefined;
+  const name = row.name.split(',')[0] ?? row.name;
+  const reading = readLine(`${name}, to serve`, k.context);
+  const taken = takeLine(reading, { larder: k.context.larder, bowls: k.context.bowls });
+  return taken?.row.id === row.id ? k.bringIn({ ...taken, text: `${name}, to serve` }, clause) : undefined;
+}
 
 export function onTop(k: Kitchen, mentions: readonly Mention[], text: string, n: number): void {
   const lines: LineUse[] = [];
@@ -58,7 +75,8 @@ export function onTop(k: Kitchen, mentions: readonly Mention[], text: string, n:
       lines.push({ line });
       continue;
     }
-    const use = k.use(mention, text);
+    const own = PLUS_MORE.test(k.lineOf(line)?.taken.text ?? '') && k.isUsed(line) ? more(k, line, n) : undefined;
+    const use = k.use(own ?? mention, text);
     k.top.push({ use, clause: n });
     lines.push(use);
   }

@@ -31,8 +31,9 @@ export function hob(k: Kitchen, clause: Clause, n: number, fresh: boolean): Vess
       here.kind = place.kind;
       return here;
     }
-    // A pan that was named and not yet used is not a second one.
-    if (latest?.steps.length === 0 && latest.section === clause.section) return latest;
+    // A pan that was named and not yet used is not a second one, nor is one of a topping in which nothing was heated yet.
+    const isUnheated = latest !== undefined && !latest.isHot && latest.isForTop;
+    if (latest !== undefined && (latest.steps.length === 0 || isUnheated) && latest.section === clause.section) return latest;
     return k.fresh(place.kind, clause.section);
   }
   if (here !== undefined && isHob(here) && isOfSection(here, clause)) {
@@ -64,8 +65,10 @@ function isMeanwhile({ text }: Clause): boolean {
 /** "Add the parsnips to the onion": the pan that the onion is in. */
 function metIn(k: Kitchen, clause: Clause, body: string): Vessel | undefined {
   const named = /\b(?:to|into|in with) the ([a-z][a-z -]*?)(?= (?:with|along|and|together|in)\b|[,;]|$)/i.exec(body)?.[1];
-  if (named === undefined || k.placeIn(`the ${named}`) !== undefined) return undefined;
-  const [first] = k.names.mentions(named, clause.section, k.isUsedUp);
+  // "The onion pan" is the pan that the onion is in.
+  const food = named?.replace(/ (?:pan|pot|saucepan)$/i, '');
+  if (food === undefined || k.placeIn(`the ${food}`) !== undefined) return undefined;
+  const [first] = k.names.mentions(food, clause.section, k.isUsedUp);
   const vessel = first === undefined || !k.isUsedUp(first.line) ? undefined : k.vesselOf(first.line);
   return vessel !== undefined && isHob(vessel) && !vessel.isForTop ? vessel : undefined;
 }
@@ -102,10 +105,9 @@ export function target(k: Kitchen, clause: Clause, n: number, mentions: readonly
       if (!place.isNew && bowl !== undefined) return bowl;
       return k.fresh('bowl', clause.section);
     }
-    const latest = k
-      .open()
-      .filter((one) => isHob(one))
-      .at(-1);
+    const hobs = k.open().filter((one) => isHob(one));
+    const ownHobs = hobs.filter((one) => !one.isForTop || one.section === clause.section);
+    const latest = (ownHobs.length > 0 ? ownHobs : hobs).at(-1);
     if (latest !== undefined && !place.isNew) return latest;
     if (latest !== undefined && place.isNew && latest.steps.length === 0) return latest;
     // "Return to a clean pan" is the same soup in another pan.

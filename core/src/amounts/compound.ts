@@ -24,6 +24,12 @@ const BEHIND_FOOD = new RegExp(
   'i',
 );
 
+/** "1 onion, halved, plus 1 onion, finely chopped". */
+const COUNTED_TWICE =
+  /^(\d+|an?|one|two|three) ((?:(?:large|medium|small|red|white|brown|yellow) )*[a-z]+?)(?:e?s)?(?:,[^,+]*)?,? (?:plus|\+) (\d+|an?|one|two|three|half an?) (?:more |extra |another )?\2(?:e?s)?\b/i;
+/** Where the second has another use, it is a line of its own. */
+const NOT_THE_SAME = /\b(?:serve|serving|garnish|wedges|juiced?|zest\w*)\b/i;
+
 /**
  * A line whose amount is two amounts of one food, as two lines: "2 lb 8 oz onions", "1/4 cup plus 1 tbsp oil", "1/2 cup cream, plus
  * 2 tbsp to serve". Undefined where it is one.
@@ -38,6 +44,9 @@ export function summed(line: string): readonly [string, string] | undefined {
     if ((joined === undefined || joined === ',') && !isFollowed) return undefined;
     return [`${figure} ${unit} ${food}`, `${second} ${secondUnit} ${food}`];
   }
+  const counts = COUNTED_TWICE.exec(line);
+  if (counts !== null && !NOT_THE_SAME.test(line))
+    return [`${counts[1] ?? ''} ${counts[2] ?? ''}`, `${counts[3] ?? ''} ${counts[2] ?? ''}`];
   const behind = BEHIND_FOOD.exec(line);
   return behind === null ? undefined : [behind[1] ?? '', `${behind[3] ?? ''} ${behind[2] ?? ''}`];
 }

@@ -36,6 +36,8 @@ const LINES: readonly (readonly [country: Country, line: string, id: string, gra
   ['gb', '2 large pots double cream', 'double-cream', 588],
   ['us', '1 butternut squash (~3 lb.), peeled', 'butternut', 3 * 453.6],
   ['gb', 'celeriac (c. 900g)', 'celeriac', 900],
+  ['gb', '1 onion, halved, plus 1 onion, finely chopped', 'onion', 220],
+  ['us', '2 - 28 oz cans whole tomatoes', 'canned-tomatoes', 2 * 28 * 28.35],
   ['gb', 'half a 400g tin coconut milk', 'coconut-milk', 200],
   ['us', 'half of a 15-ounce can cannellini beans, drained', 'canned-white-beans', 212.6],
   ['gb', 'a 400g tin of butter beans, drained (240g drained weight)', 'canned-white-beans', 240],

@@ -18,7 +18,7 @@ const MANNERS = new Set(
     'frying roasting drizzling knob splash drizzle handful mm cm inch middling skinned stoned podded shelled defrosted thawed ' +
     'cracked freshly-cracked just enough sufficient dollop pat glug bit sized thumb husked shucked picked fat plump hand torn snipped crumbled more if liked ' +
     'frozen day old crust removed kernel pak tetra packet package bag punnet ' +
-    'needed using inner outer own home made homemade favourite about light long slit smashed bruised stale bunch bundle squeezed pressed ' +
+    'shaving needed using inner outer own home made homemade favourite about light long slit smashed bruised stale bunch bundle squeezed pressed ' +
     'zested juiced wedged segmented blanched salted pitted crustless english persian lebanese extra virgin quick washed ready floret head pure pre ea each filtered unbleached loosely firmly lightly tightly brick uncooked strand thread eat san marzano'
   ).split(' '),
 );
@@ -51,6 +51,8 @@ const SAME: Readonly<Partial<Record<string, string>>> = {
   taters: 'potato',
   spud: 'potato',
   spuds: 'potato',
+  snip: 'parsnip',
+  snips: 'parsnip',
   parm: 'parmesan',
 };
 

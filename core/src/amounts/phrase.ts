@@ -200,6 +200,11 @@ function inWords(text: string): string {
         /^(?:(?:small|large|big|good|generous|little) )?(?=(?:pinch|handful|knob|splash|dash|bunch|drop|thumb|pat|dollop|glug|slug|spoonful|squeeze|drizzle|sprinkling|sprig|scrape|grating|trickle|ladle)\b)/i,
         '1 ',
       )
+      // "2 - 28 oz cans": two of them, and no range.
+      .replace(
+        /^([1-9])\s*[-–—]\s*(\d{2,3}(?:[.,]\d+)?)[\s-]?(oz|ounces?|g|ml)\b\.?(?=\s*(?:cans?|tins?|jars?|cartons?|packs?|packages?|bags?|bottles?)\b)/i,
+        '$1 ($2 $3)',
+      )
       // What a shop sells a small and a large pot of cream in: common practice.
       .replace(
         /^(\d+) (small|large|big) (?:pot|tub|carton)s? (?:of )?(?=.*\bcream\b)/i,

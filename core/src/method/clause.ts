@@ -77,8 +77,15 @@ function take(k: Kitchen, clause: Clause, n: number): void {
     k.put('remark', n);
     return;
   }
-  if (k.actions.at(-1)?.does === 'store' && /^(?:then )?(?:re-?heat|defrost|thaw|warm)\b/i.test(text)) {
-    // How it is brought back another day.
+  const stored = k.actions.findLast(({ does }) => does !== 'setting')?.does === 'store';
+  if (
+    stored &&
+    /^(?:and |then )*(?:re-?heat|defrost|thaw|warm|let (?:it |the soup )?cool|cool|cover|chill|refrigerate|freeze|transfer to)\b/i.test(
+      text,
+    ) &&
+    k.mentions(text, clause).every(({ line }) => k.isUsedUp(line))
+  ) {
+    // How it is kept, and brought back another day.
     k.put('setting', n);
     return;
   }
@@ -179,11 +186,25 @@ function verbless(k: Kitchen, clause: Clause, n: number): void {
     return;
   }
   const mentions = k.mentions(k.body(clause), clause);
+  if (
+    /\bin (?:a |another )?(?:separate |big |large )?(?:bowl|bucket|pan|basin) of (?:cold |fresh )?water\b/i.test(text) &&
+    !k.vessels.some(({ isHot }) => isHot)
+  ) {
+    // "The ham in a bowl of cold water": soaked before anything is cooked.
+    k.put('prepare', n, {
+      vessel: undefined,
+      lines: mentions.filter(({ line }) => k.lineOf(line)?.taken.row.id !== 'water').map(({ line }) => ({ line })),
+    });
+    return;
+  }
   if (/\b(?:keeps?|freez\w+|fridge|freezer)\b/i.test(text) && mentions.length === 0) {
     k.put('store', n);
     return;
   }
-  if (/\b(?:on top|to serve|over the top|to garnish|(?:on|at|for|to) service)\b/i.test(text) && mentions.length > 0) {
+  if (
+    /\b(?:on top|to serve|over the top|to garnish|(?:each|per) (?:bowl|portion|plate)|(?:on|at|for|to) service)\b/i.test(text) &&
+    mentions.length > 0
+  ) {
     onTop(k, mentions, text, n);
     return;
   }
@@ -264,8 +285,15 @@ function verbless(k: Kitchen, clause: Clause, n: number): void {
     heated(k, k.here, k.here.isWet ? 'simmer' : small && minutes.high <= BLOOM_MOST ? 'bloom' : last, clause, n, []);
     return;
   }
+  if (mentions.length === 0 && k.here?.isWet === true && !k.here.isBlended && SMOOTH.test(text)) {
+    // Whatever the blade is called: "wand till smooth".
+    k.as('blend', clause, n, 'blend');
+    return;
+  }
   if (mentions.length === 0) k.put('remark', n);
 }
+
+const SMOOTH = /^(?:[a-z]+ )(?:it )?(?:until|till|['’]til) (?:very |really |completely |silky )?smooth\b/i;
 
 /** How something that is set right by hand is read: as the verb that asks for it. What is not here is no step. */
 const SENSE_OF: Readonly<Partial<Record<Doing, Sense>>> = {

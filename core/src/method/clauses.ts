@@ -215,9 +215,18 @@ const SEASONINGS: ReadonlySet<string> = new Set(['salt', 'pepper', 'juice', 'zes
 /** Ways to brown that stand alone behind "and": "add the mushrooms and brown, 8 minutes". */
 const BROWNED: ReadonlySet<string> = new Set(['brown', 'colour', 'color', 'toast', 'crisp', 'char', 'wilt', 'steam']);
 
-function isVerb(words: readonly Word[], n: number, startsSentence: boolean): boolean {
+const SERVING: ReadonlySet<Sense> = new Set(['serve', 'top']);
+
+function isVerb(words: readonly Word[], n: number, startsSentence: boolean, before: string | undefined): boolean {
   const word = words[n]?.text ?? '';
   if (VERBS[word] === undefined) return false;
+  // "Serve with yoghurt, pesto and toast."
+  if (
+    word === 'toast' &&
+    SERVING.has(VERBS[before ?? ''] ?? 'check') &&
+    !/^(?:the|it|them|some|until|in|for)$/.test(words[n + 1]?.text ?? '')
+  )
+    return false;
   const next = words[n + 1]?.text;
   const isLook = words.slice(Math.max(0, n - 6), n).some(({ text }) => /^(?:until|till|golden|is|are)$/.test(text));
   if (word === 'fish') return next === 'out';
@@ -380,7 +389,7 @@ function clausesIn(sentence: Sentence, n: number): Clause[] {
       words
         .slice(0, i)
         .every(({ text }) => OPENERS.has(text) || ADVERBS.has(text) || text === 'and' || text === 'then' || text === ',');
-    if (depth === 0 && isVerb(words, i, startsSentence)) {
+    if (depth === 0 && isVerb(words, i, startsSentence, starts.at(-1)?.verb)) {
       starts.push({ at: starts.length === 0 ? 0 : from, verb: word.text, verbAt: word.at });
       mayStart = false;
       isFirst = false;

@@ -3,17 +3,36 @@ import { unlisted, unknown, soakedIn } from './foods.js';
 import { target } from './where.js';
 import type { Kitchen } from './kitchen.js';
 import type { Mention } from './mentions.js';
-import { minutesIn, ovenIn, degreesIn } from './measures.js';
+import { minutesIn, ovenIn, degreesIn, partOf } from './measures.js';
 import { isHob, type Vessel } from './vessel.js';
 import type { Clause } from './clauses.js';
 import { doRoast, doHeat } from './heat.js';
 import { heated, kindOfHeat } from './heated.js';
-import { lift, partIn } from './lift.js';
+import { A_FEW, lift, partIn } from './lift.js';
 import { restOfKept, withoutLaterHerbs } from './meant.js';
+import { EMPTIED } from './usual.js';
 import { onTop } from './top.js';
 import { withWater, isSaltToTaste, isDeglazing, deglazeWith, coverWith, yolksMoved, thinWith, creamTarget } from './poured.js';
 
-export function doAdd(k: Kitchen, clause: Clause, n: number): void {
+/** "Add the florets (set aside a cup of the smallest for the top)": what is kept back while the rest goes in. */
+const ASIDE =
+  /\s*\((?:(?:but|and) )?(?:set aside|reserv(?:e|ing)|keep(?:ing)?(?: back)?|hold(?:ing)? back|sav(?:e|ing)) ([^()]*)(?:\)|$)/i;
+
+export function doAdd(k: Kitchen, whole: Clause, n: number): void {
+  const aside = ASIDE.exec(whole.text);
+  const heldLine =
+    aside === null
+      ? undefined
+      : k.mentions(whole.text.slice(0, aside.index), whole).findLast(({ line }) => !k.isUsedUp(line) && !k.isDivided(line));
+  const clause =
+    aside === null || heldLine === undefined
+      ? whole
+      : { ...whole, text: whole.text.slice(0, aside.index) + whole.text.slice(aside.index + aside[0].length) };
+  if (aside !== null && heldLine !== undefined) {
+    const share = partOf(aside[1] ?? '') ?? A_FEW;
+    k.heldBack.set(heldLine.line, share);
+    k.put('keep', n, { lines: [{ line: heldLine.line, share }], assumed: ['SHARE'] });
+  }
   const { text } = clause;
   const body = k.body(clause);
   if (clause.verb === 'use' && /\bto (?:pur[ée]e|blend|blitz|whizz?|liquidi[sz]e|process)\b/i.test(text)) {
@@ -28,7 +47,7 @@ export function doAdd(k: Kitchen, clause: Clause, n: number): void {
     k.as('blend', clause, n, 'blend');
     return;
   }
-  if (/\bthrough (?:(?:a|the|your) )?(?:blender|liquidi[sz]er|food processor)\b/i.test(text)) {
+  if (/\b(?:through|thru) (?:(?:a|the|your) )?(?:blender|liquidi[sz]er|food processor)\b/i.test(text)) {
     k.as('blend', clause, n, 'blend');
     return;
   }
@@ -62,6 +81,16 @@ export function doAdd(k: Kitchen, clause: Clause, n: number): void {
   const mentions = withoutLaterHerbs(k, k.withPrepared([...(kept.length > 0 ? [] : named), ...kept], body, clause), body, n).filter(
     ({ line }) => !(SALT_MEASURED.test(body) && isSaltToTaste(k, line)),
   );
+  const through = /\bthrough (?:the |your )(.+)$/i.exec(body);
+  if (through !== null && k.isFinished() && mentions.some(({ at, length }) => length > 0 && at < through.index)) {
+    const [into] = k.names.mentions(through[1] ?? '', clause.section, k.isUsedUp);
+    const row = into === undefined ? undefined : k.lineOf(into.line)?.taken.row;
+    if (into !== undefined && !k.isUsed(into.line) && (k.isCream(into.line) || row?.id.includes('yoghurt') === true)) {
+      // "Stir the zest through the yoghurt": made ready for the top, and not in the soup.
+      k.put('prepare', n, { vessel: undefined, lines: mentions.map(({ line }) => ({ line })) });
+      return;
+    }
+  }
   if (isMoreSalt(k, mentions, text)) {
     k.as('season', { ...clause, text: 'season', verbAt: 0 }, n);
     return;
@@ -347,7 +376,9 @@ const BOILS_C = 97;
 function movedHere(k: Kitchen, clause: Clause, n: number, vessel: Vessel, body: string): void {
   k.movedNow = false;
   // A tray that something is laid on is not what is moved.
-  const object = body.replace(/\b(?:on|onto|in|into|to) (?:an?|the|another|same)\b[\w\s-]*?\btray\b/gi, ' ');
+  const object = body
+    .replace(/\b(?:on|onto|in|into|to) (?:an?|the|another|same)\b[\w\s-]*?\btray\b/gi, ' ')
+    .replace(/\b(?:cups?|ladle\w*|ml|litres?|spoon\w*|some|little) of (?:the )?(?:hot )?soup\b/gi, ' ');
   const isAll =
     /^all (?:in|into)\b|\b(?:everything(?! else)|(?:the )?contents|the lot|all of it|(?:the )?(?:[\w-]+ )?mixture|the (?:roast(?:ed|ing)?|baked) (?:veg\w*|tray)|the tray|the pur[ée]e|them|it|the soup|soup|tray)\b/i.test(
       object,
@@ -356,7 +387,12 @@ function movedHere(k: Kitchen, clause: Clause, n: number, vessel: Vessel, body: 
     /^(?:return|transfer|tip|scrape|pour|put|place|add|stir|mix|fold)\s+(?:back\s+)?(?:(?:in)?to\b|in(?:to)?\s+(?:a|an|the|another)\b)/i.test(
       body,
     );
-  if (!isAll && !isBare) return;
+  if (!isAll && !isBare && !EMPTIED.test(body)) return;
+  const ready = k.actions.at(-1);
+  // "Drain the cashews and place in a blender": the cashews, and not the pan in which something else was steamed.
+  const isReady =
+    ready?.does === 'prepare' && ready.lines.length > 0 && k.clauses[ready.clause]?.sentence === clause.sentence && vessel.isWet;
+  if (isBare && !isAll && isReady) return;
   k.movedNow = true;
   const from = k.here;
   const word = /(?<!\b(?:into|to|with) the )\b([\w-]+) mixture\b/i.exec(body)?.[1];

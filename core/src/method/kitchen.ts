@@ -41,6 +41,8 @@ export interface TopUse {
 
 /** How many things back what was made ready is still what is meant. */
 const PENDING = 5;
+/** What is spoken of is what was held back. */
+const HELD = /\b(?:reserved|kept|saved|held[- ]back|set[- ]aside|tips?)\b/i;
 /** Characters before a food in which it is said how it is. */
 const STATE_CHARACTERS = 14;
 
@@ -97,6 +99,15 @@ export class Kitchen {
     private readonly handlers: Handlers,
   ) {
     this.all = [...lines];
+    // "1 can coconut milk, reserve 2 tablespoons for drizzling": what its line keeps of it.
+    for (const { id, taken } of lines) {
+      const kept =
+        /,? (?:reserv(?:e|ing)|keep(?:ing)?|sav(?:e|ing)|hold back) ([\d½¼¾/ ]+ ?(?:tbsps?|tablespoons?|tsps?|teaspoons?|cups?|ml|g)\b)/i.exec(
+          taken.text,
+        )?.[1];
+      const reading = kept === undefined ? undefined : readLine(`${kept} ${taken.row.name.split(',')[0] ?? ''}`, context);
+      if (reading?.code === 'READ' && taken.kg > 0 && reading.kg < taken.kg) this.heldBack.set(id, reading.kg / taken.kg);
+    }
     this.said = clauses.map(({ text }) => text).join('. ');
     this.names = new LineNames(this.all, this.said);
   }
@@ -138,7 +149,9 @@ export class Kitchen {
     const isOfRest =
       measured !== undefined &&
       /\bof (?:the |your )?(?:remaining|rest)\b/i.test(text.slice(Math.max(0, mention.at - 30), mention.at));
-    const share = mention.rest === true && !isOfRest ? undefined : (measured ?? mention.share ?? this.heldOf(mention, text));
+    // What was held back is no part of "the rest" that goes in before it.
+    const isAllLeft = mention.rest === true && !isOfRest && !this.leavesHeld(mention.line, spent, text);
+    const share = isAllLeft ? undefined : (measured ?? mention.share ?? this.heldOf(mention, text, spent));
     const whole = share === undefined || share >= WHOLE;
     const use: OpenUse = whole
       ? { line: mention.line, said: mention.rest === true }
@@ -148,12 +161,25 @@ export class Kitchen {
   }
 
   /** Of a line of which a part was held back: that part where the words say so, else what is left. */
-  private heldOf({ line }: Mention, text: string): number | undefined {
+  private heldOf({ line }: Mention, text: string, spent: number): number | undefined {
     const held = this.heldBack.get(line);
     if (held === undefined) return undefined;
-    const isHeld = /\b(?:reserved|kept|saved|held[- ]back|set[- ]aside|tips?)\b/i.test(text);
+    const isHeld = HELD.test(text);
     if (isHeld) this.heldBack.delete(line);
-    return isHeld ? held : 1 - held;
+    // Where all else has gone in, it is what was held back, whatever it is called.
+    return isHeld || 1 - held - spent < 1 - WHOLE ? held : 1 - held - spent;
+  }
+
+  /** Whether the part that was held back is what is spoken of: by its name, or because all else has gone in. */
+  private isHeldBack(line: string, text: string): boolean {
+    const held = this.heldBack.get(line);
+    if (held === undefined) return false;
+    const spent = (this.uses.get(line) ?? []).reduce((sum, { share = 0 }) => sum + share, 0);
+    return HELD.test(text) || 1 - held - spent < 1 - WHOLE;
+  }
+
+  private leavesHeld(line: string, spent: number, text: string): boolean {
+    return spent + (this.heldBack.get(line) ?? 1) < 1 && !HELD.test(text);
   }
 
   /** "2 tbsp of the oil": the share that it is of the line. */
@@ -357,6 +383,20 @@ export class Kitchen {
     return vessel;
   }
 
+  /** The pot of the soup, where the cook may stand at a dry pan beside it. */
+  soupPot(text = ''): Vessel | undefined {
+    const wets = this.open().filter((one) => isHob(one) && one.isWet && one.isHot && !one.isForTop);
+    // "A cup of the soup" is of the fullest pot.
+    if (/\bthe soup\b/i.test(text) && wets.length > 1)
+      return wets.reduce((most, one) => (one.lines.size > most.lines.size ? one : most));
+    const at = this.here;
+    if (at === undefined || !isHob(at) || at.isForTop) return this.latestHob();
+    const wet = this.open().findLast(
+      (one) => one !== at && isHob(one) && one.isWet && one.isHot && !one.isForTop && !one.isDrained,
+    );
+    return at.isWet || at.isBlended || wet === undefined ? at : wet;
+  }
+
   latestHob(): Vessel | undefined {
     return this.open()
       .filter((vessel) => isHob(vessel) && !vessel.isForTop && !vessel.isDrained)
@@ -428,6 +468,7 @@ export class Kitchen {
         at !== undefined &&
         at !== vessel &&
         !isRaw &&
+        !this.isHeldBack(line, text) &&
         (isCooked && at.isHot
           ? true
           : isDivided

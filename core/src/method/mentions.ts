@@ -97,8 +97,12 @@ const GROUPS: readonly (readonly [words: RegExp, fits: (role: Role, row: Ingredi
     (role) => role === 'vegetable' || role === 'base' || role === 'greens',
   ],
   [/\b(?:aromatics|soffritto|base vegetables)\b/gi, (role) => role === 'base'],
-  [/\b(?:dry spices|spices|spice mix)\b/gi, (_role, row) => row.group === 'spices' && !/pepper/.test(row.id)],
+  [/\b(?:dry spices|spices|spice mix)\b/gi, (_role, row) => row.group === 'spices' && !row.id.includes('pepper')],
   [/\b(?:all the |chopped |fresh |soft )*herbs\b/gi, (_role, row) => row.group === 'herbs'],
+  [
+    /(?<!adjust |correct |check |taste )\bseasonings\b/gi,
+    (role, row) => /^(?:spices|seasoning)$/.test(row.group) || (row.group === 'herbs' && role !== 'garnish') || role === 'season',
+  ],
   [/\b(?:toppings|garnishes)\b/gi, (role) => role === 'garnish'],
   [/\b(?:greens|leaves)\b/gi, (role) => role === 'greens'],
 ];
@@ -404,6 +408,10 @@ function notAFood(words: readonly Token[], n: number): boolean {
   const before = words[n - 1]?.text;
   if (word === 'stock' && next === 'pot') return true;
   if (word === 'salt' && next === 'water') return true;
+  // What was drawn from the cobs or the pods is no corn and no pea: "corn milk", and not "corn, milk".
+  const isNext = (words[n + 1]?.at ?? Infinity) - (words[n]?.end ?? 0) <= 1;
+  const isDrawn = isNext && /^(?:milk|stock|broth|liquor|water)$/.test(next ?? '');
+  if (isDrawn && /^(?:corn|cob|pea|pod|mushroom|onion|ham|porcini)$/.test(word ?? '')) return true;
   if (word === 'water' && before === 'salted') return false;
   if (word === 'juice' && /^(?:their|it|any|pan|can|tin|own|cooking|all)$/.test(before ?? '')) return true;
   if (/^(?:leaf|leave)$/.test(word ?? '') && words[n]?.raw !== 'leaves') return true;

@@ -20,7 +20,10 @@ function listed(line: string, context: ReadingContext, isOnTop: boolean): string
     findName(context.names, one, context.country, false).code === 'FOUND' ||
     /^(?:\w+ )*(?:salt|pepper)$/i.test(one) ||
     (isCounted && isKnown(one, context));
-  if (!foods.every(isFood)) return undefined;
+  const strange = foods.filter((one) => !isFood(one)).length;
+  // What all of it is for is said behind it: one food that is not known is asked, and takes no other along.
+  const mayAsk = tail !== null && !isCounted && foods.length - strange >= 2;
+  if (strange > (mayAsk ? 1 : 0)) return undefined;
   return foods.map((one) => (/\d|[½¼¾]/.test(one) ? one : `${one} ${tail?.[1] ?? 'to taste'}`));
 }
 
@@ -152,11 +155,19 @@ function mirepoixOf(piece: string): string[] | undefined {
   ).map(([share, food]) => `${String(Math.round(whole * share * 1000) / 1000)} ${hit[2] ?? 'g'} ${food}, diced`);
 }
 
+/** A list of kitchen notes in which some stand by kilos leaves the grams out: "2kg parsnips / 500 onion / 30 ginger". */
+function inGrams(pieces: readonly string[]): string[] {
+  const isMetric = pieces.some((piece) => /^\s*\d[\d.,]* ?(?:kg|l|ltr|litres?|g|ml)\b/i.test(piece));
+  return pieces.map((piece) =>
+    isMetric ? piece.replace(/^(\s*\d{2,4}) (?=[a-z'’]{3})(?!tins?\b|cans?\b|x\b|each\b|cloves?\b|sprigs?\b)/i, '$1 g ') : piece,
+  );
+}
+
 /** Pieces of one written line, of one that says what goes on top too: several foods behind one another are parted, and salt from its pepper. */
 export function splitFoods(line: string, alone: boolean, context: ReadingContext, isOnTop = false): string[] {
   const stroked = line.split(/ \/ /);
   const isStroked = stroked.length >= LEAST_PARTS && stroked.filter((piece) => /\d/.test(piece)).length >= stroked.length - 1;
-  const pieces = isStroked ? stroked : line.split(/ *; */);
+  const pieces = isStroked ? inGrams(stroked) : line.split(/ *; */);
   const split =
     alone && pieces.length === 1 ? line.split(/, ?(?=(?:\d|[½¼¾⅓⅔]|an? |one |two |three |half |salt\b|pepper\b))/i) : pieces;
   return split
@@ -179,10 +190,14 @@ export function splitFoods(line: string, alone: boolean, context: ReadingContext
         return foods.map((food, n) => `${each[1] ?? ''} ${n === 0 || food.startsWith(ground) ? '' : ground}${food}`);
       }
       const plus =
-        /^(.*?\d.*?) (?:plus|mixed with|\+|with) ((?:an? |another )?(?:[\d½¼¾⅓⅔]).*)$/i.exec(piece.trim()) ??
-        /^(.*?\d.*?) (?:and|&) ((?:[\d½¼¾⅓⅔]|a few|a couple|a sprig|some sprigs|two|three|four|one).*)$/i.exec(piece.trim());
+        /^(.*?\d.*?|(?:an? )?(?:few )?(?:sprig|handful|bunch|pinch|knob|splash)(?:e?s)? (?:of )?[a-z ]+?) (?:plus|mixed with|\+|with) ((?:an? |another )?(?:[\d½¼¾⅓⅔]).*)$/i.exec(
+          piece.trim(),
+        ) ??
+        /^(.*?\d.*?|(?:an? )?few sprigs (?:of )?[a-z]+) (?:and|&) ((?:[\d½¼¾⅓⅔]|a few|a couple|a sprig|some sprigs|two|three|four|one).*)$/i.exec(
+          piece.trim(),
+        );
       const isTwo = isMeasured(plus?.[1] ?? '') || isKnown(plus?.[1] ?? '', context);
-      if (plus !== null && isTwo && isMeasured(plus[2] ?? '') && isKnown(plus[2] ?? '', context))
+      if (plus !== null && isTwo && isKnown(plus[2] ?? '', context))
         return [...(amountsBehindOneAnother(plus[1] ?? '', context, 2) ?? [plus[1] ?? '']), plus[2] ?? ''];
       const fruit =
         /^((?:\d+(?:[.,/]\d+)?|½|an?|one|two|half an?) .*?(?:lemon|lime|orange)s?),? (?:finely )?(?:zested and juiced|juiced and zested|(?:finely grated )?zest and juice|juice and (?:finely grated )?zest|grated zest and juice)\b.*$/i.exec(

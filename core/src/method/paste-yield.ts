@@ -36,7 +36,8 @@ const BOWL_L = 0.3;
 const SAID_BESIDE = /\b(\d+)\s*(?:portions?|servings?|bowls?|covers|people|serves)\b/i;
 
 export function bowlsIn(text: string): number | undefined {
-  const line = text.replace(/^\(([^()]*)\)$/, '$1');
+  // "(my way, feeds 4-5)"
+  const line = text.replace(/^\((?:[^()\d]*, )?([^()]*)\)$/, '$1');
   const parts = BY_PORTION.exec(line);
   if (parts !== null) return Math.max(1, Math.round((figureIn(parts[1] ?? '') * 1000) / Number(parts[2])));
   const portioned = SO_MANY_OF.exec(line);
@@ -64,6 +65,17 @@ export function titleOf(first: Row | undefined): { readonly title: string; reado
   const isTimed = said.some((part) => minutesIn(part) !== undefined && part.split(/\s+/).length < LEAST_SAID);
   return bowls === undefined && !isTimed ? undefined : { title: title.replace(/^#+\s*/, ''), bowls };
 }
+
+/** "SPICED PARSNIP (veg) - 5L", "Leek soup, 12 litres": a name with the size of its batch, told from a food by its capitals or by what it calls itself. */
+const SIZED_NAME = /^([A-Z][^\d]{3,60}?)\s*(?:[-–—,:]\s*|\s{2,})(\d+(?:[.,]\d+)?) ?(l|ltrs?|litres?|liters?)\b\.?$/i;
+export function sizedName(line: string): { readonly title: string; readonly bowls: number } | undefined {
+  const hit = SIZED_NAME.exec(line);
+  const [, title = '', litres = ''] = hit ?? [];
+  const isName = /\b(?:soup|bisque|chowder|velout[ée]|potage|gazpacho)\b/i.test(title) || /^[^a-z]+(?:\([^)]*\))?$/.test(title);
+  if (hit === null || !isName) return undefined;
+  return { title: title.trim(), bowls: Math.max(1, Math.round(Number(litres.replace(',', '.')) / BOWL_L)) };
+}
+
 const LEAST_TITLE_LETTERS = 4;
 /** So many words are more than a time. */
 const LEAST_SAID = 5;

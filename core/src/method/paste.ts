@@ -3,7 +3,17 @@ import { LONGEST_LINE, byPercent, foodsInProse, forAll, splitFoods } from './pas
 import { bareNumber, clausesOf, sentencesOf } from './clauses.js';
 import { figureIn, minutesIn } from './measures.js';
 import { TABLE_HEAD, bare, foodInCells, parted, unmarked, type Row } from './paste-rows.js';
-import { BATCH_BEHIND, FOR_SO_MANY, MAKES_BEHIND, PORTIONS, SERVES_AT_END, bowlsIn, isTitle, titleOf } from './paste-yield.js';
+import {
+  BATCH_BEHIND,
+  FOR_SO_MANY,
+  MAKES_BEHIND,
+  PORTIONS,
+  SERVES_AT_END,
+  bowlsIn,
+  isTitle,
+  sizedName,
+  titleOf,
+} from './paste-yield.js';
 
 /** Longest text and most lines that are read at once: many times a card, and far below what would hold up a browser. */
 export const MOST_CHARACTERS = 60_000;
@@ -65,6 +75,7 @@ function isWork(row: string, isAfterWork: boolean): boolean {
   // "800 ml crème fraîche whisked in off the heat", among the steps.
   if (/^[\d½¼¾⅓⅔]/.test(text) && !isNumbered) return isAfterWork && PUT_IN.test(text);
   if (!isNumbered && (FOOD_TO_SERVE.test(text) || SALT_TO_TASTE.test(text))) return false;
+  if (isAfterWork && /^(?:each|per) (?:bowl|portion|plate)\s*:/i.test(text)) return true;
   // Kitchen notes begin with the oven.
   if (/^(?:the )?oven (?:on )?(?:to|at|on|\d)/i.test(text)) return true;
   const sentences = sentencesOf(text);
@@ -91,6 +102,9 @@ function isWork(row: string, isAfterWork: boolean): boolean {
 /** What a line begins with that says what it is for: "For garnish: chopped parsley". */
 const HEADED_LINE =
   /^for the [a-z][a-z ]{2,25}:\s+(?=[\d½¼¾])|^(?:(?:for|as) (?:the |a )?(?:garnish(?:ing)?|topping|serving|finish)|to (?:serve|garnish|finish)|garnish|topping|optional)s?:\s+(?=\S)/i;
+
+/** "From the canteen file. Yield 12 litres / 40 portions." */
+const YIELD_BEHIND = /^[^\d]{3,80}[.!;] ((?:yields?|makes|serves|feeds) [^.;]{1,40})\.?$/i;
 
 /** A sentence before the list that names no amount. */
 function isTalk(line: string): boolean {
@@ -156,7 +170,7 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
     from += row.length;
     from += text.startsWith('\r\n', from) ? 2 : 1;
   }
-  const named = titleOf(found[0]);
+  const named = titleOf(found[0]) ?? (found.length > 2 ? sizedName(found[0]?.line ?? '') : undefined);
   const placed = (named === undefined ? found : found.slice(1)).flatMap((row, n) =>
     (n === 0 && named === undefined) || (n === 1 && named === undefined && !/[.,;]/.test(found[0]?.line ?? '.'))
       ? parted(row, found[n + 1]?.line)
@@ -234,6 +248,9 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
     } else if (inMethod || counted.has(at) || (!GARNISH_LIST.test(line) && isWork(line, wasWork))) {
       work(line, counted.has(at) ? raw.replace(/^\s*\d{1,2}/, (sign) => ' '.repeat(sign.length)) : raw, at);
       wasWork = true;
+    } else if (foods.length === 0 && method.length === 0 && YIELD_BEHIND.test(line)) {
+      bowls ??= bowlsIn(YIELD_BEHIND.exec(line)?.[1] ?? '');
+      notes.push(line);
     } else if (foods.length === 0 && method.length === 0 && isTalk(line)) {
       notes.push(line);
     } else {

@@ -12,6 +12,7 @@ function read(text: string, country: Country = 'gb') {
     lines: reading.taken.map(({ row: { id }, kg }) => ({ id, kg })),
     unread: reading.unread,
     soup: reading.reading.tree.soup,
+    actions: reading.reading.actions,
   };
 }
 
@@ -139,5 +140,106 @@ describe('where things are, and which part of them is meant', () => {
     expect(unread).toEqual([]);
     expect(lines.map(({ id }) => id)).toEqual(['leek', 'floury-potato', 'butter', 'chicken-stock', 'single-cream', 'nutmeg']);
     expect(lines[4]?.kg).toBeCloseTo(0.151, 3);
+  });
+
+  it('what is held back in brackets is kept, cooked apart, and takes no soup along', () => {
+    const { facts, soup } = read(
+      `${START}1 large head broccoli\n100 g cashews\nSoften the onion in the butter for 7 minutes. Add the stock and simmer for 12 minutes. Add the broccoli florets (set aside about a cup of the smallest for garnish) and simmer for 5 minutes. Steam the reserved florets until bright green, 3 minutes. Drain the cashews and place in a blender with 1 cup of the soup. Blend until smooth. Serve topped with the steamed florets.`,
+    );
+    expect(facts).toContain('keep broccoli');
+    expect(facts.filter((fact) => fact.startsWith('join'))).toEqual([]);
+    expect(facts.at(-1)).toBe('garnish broccoli');
+    const blended = walk(soup.root).find(({ step }) => step.op === 'blend');
+    expect(blended?.branch.id).toBe(soup.root.id);
+  });
+
+  it('what was held back of a tin is crisped in a pan beside the soup, and the rest is the rest', () => {
+    const { facts } = read(
+      `${START}2 x 400 g tins chickpeas\n2 tbsp olive oil\nSet aside ½ cup of the chickpeas. Soften the onion in the butter for 8 minutes. Add the remaining chickpeas and the stock. Simmer for 20 minutes. Meanwhile, pat the reserved chickpeas dry. Toss with a little oil and cook in a small frying pan for 5 minutes or until crisp. Blend the soup until smooth. Serve topped with the crisp chickpeas.`,
+    );
+    const fried = facts.indexOf('fry min=5');
+    expect(facts[fried - 1]).toContain('canned-chickpeas');
+    expect(facts.slice(fried + 1)).toEqual(['blend', 'garnish canned-chickpeas']);
+  });
+
+  it('what a line keeps of itself goes on top, the rest of it into the pot', () => {
+    const { actions } = read(
+      `${START}1 can (400 ml) coconut milk, reserve 2 tablespoons for drizzling\n${COOK} Add the coconut milk and blend. Drizzle with the reserved coconut milk.`,
+    );
+    const top = actions.find(({ does }) => does === 'garnish')?.lines[0]?.share ?? 1;
+    // 30 mL of 400.
+    expect(top).toBeGreaterThan(0.06);
+    expect(top).toBeLessThan(0.09);
+  });
+
+  it('what is kept for another day is no step of today', () => {
+    const { facts } = read(
+      `${START}${COOK} Blend until smooth. Serve hot. Do ahead: the soup can be made 3 days ahead. Let cool; cover and chill.`,
+    );
+    expect(facts.filter((fact) => /^(?:rest|chill)/.test(fact))).toEqual([]);
+  });
+
+  it('corn milk is drawn from the cobs, and the corn goes in when it is said to; corn, milk are two', () => {
+    const { facts } = read(
+      `${START}8 ears corn\n3 cups milk\nSweat the onion in the butter for 6 minutes. Add the corn milk and simmer for 5 minutes. Add the corn and simmer for 5 minutes.`,
+    );
+    expect(facts.at(-2)).toBe('add sweetcorn');
+    expect(
+      read(`${START}8 ears corn\n500 ml milk\nAdd the onion, corn, milk and stock and simmer for 10 minutes.`).facts[0],
+    ).toContain('sweetcorn');
+  });
+
+  it('toast beside the soup is no toasting, and zest through the yoghurt is not in the soup', () => {
+    const { facts, unread } = read(
+      `${START}1 lemon\n100 g natural yoghurt\nToasted sourdough and basil pesto, to serve\n${COOK} Blend. Stir most of the lemon zest through the yoghurt. Serve with the yoghurt, pesto and toast.`,
+    );
+    expect(unread).toEqual([]);
+    expect(facts.some((fact) => fact.startsWith('toast'))).toBeFalse();
+    expect(facts.filter((fact) => /^(?:add|cream) .*(?:yoghurt|lemon)/.test(fact))).toEqual([]);
+    expect(facts.at(-1)).toContain('pesto');
+  });
+
+  it('seasonings are the spices and the herbs, trays are tipped in, and what makes it smooth is a blade by any name', () => {
+    expect(
+      read(
+        `${START}1 bay leaf\n1/2 tsp dried thyme\n500 g tomatoes\nAdd the tomatoes, onion, stock and seasonings and simmer for 45 minutes.`,
+      ).facts[0],
+    ).toContain('bay');
+    const { facts } = read(
+      `${START}2 kg red peppers\n60 ml rapeseed oil\nPeppers on 3 trays, half the oil, 35 min at 220. Onion in the butter 8 min. Tip in trays, stock. Simmer 25 min. Wand till smooth.`,
+    );
+    expect(facts.some((fact) => fact.startsWith('join') || fact === 'add red-pepper rapeseed-oil')).toBeTrue();
+    expect(facts.at(-1)).toMatch(/^blend/);
+  });
+
+  it('notes leave out the grams, a name has the size of its batch, and a yield stands behind a sentence', () => {
+    const notes = readCorpus({
+      country: 'gb',
+      text: `SPICED PARSNIP (veg) - 5L\n2kg 'snips peeled / 500 onion diced / 100 veg oil / 30 garlic / 2.5L veg stock\n\nroast snips 200 fan, 35m\nstock in, simmer 15`,
+    });
+    expect(notes.unread).toEqual([]);
+    expect(notes.taken.map(({ row: { id }, kg }) => `${id} ${kg.toFixed(2)}`)).toEqual([
+      'parsnip 2.00',
+      'onion 0.50',
+      'rapeseed-oil 0.10',
+      'garlic 0.03',
+      'vegetable-stock 2.50',
+    ]);
+    expect(notes.reading.tree.soup.writtenFor.bowls).toBe(17);
+    const file = readCorpus({
+      country: 'gb',
+      text: `Pepper soup\nFrom the canteen file. Yield 12 litres / 40 portions.\nRed peppers 5kg\nOnions 1kg\nWater 6L\nSimmer 25 min and blend.`,
+    });
+    expect(file.unread).toEqual([]);
+    expect(file.reading.tree.soup.writtenFor.bowls).toBe(40);
+  });
+
+  it('two counts of one food are two lines, cans behind a dash are counted, and a pair of herbs is two', () => {
+    const { lines } = read(
+      `Soup\n1 onion, halved, plus 1 onion, finely chopped\n2 - 28 oz cans whole tomatoes\nsprig of thyme + 1 bay leaf\n1 litre stock\nSimmer everything for 20 minutes.`,
+      'us',
+    );
+    expect(lines.map(({ id }) => id)).toEqual(['onion', 'onion', 'canned-tomatoes', 'thyme', 'bay', 'vegetable-stock']);
+    expect(lines[2]?.kg).toBeCloseTo(2 * 28 * 0.02835, 2);
   });
 });

@@ -35,7 +35,8 @@ export const SPLASH_G = 50;
 export const LITTLE_G = 15;
 
 /** "Tip in the tray" empties it into the pot. */
-export const EMPTIED = /\b(?:tip|scrape|empty|add|pour)\b(?: in)? (?:the )?(?:\w+ of the )?(?:\w+ )?tray\b/i;
+export const EMPTIED =
+  /\b(?:tip|scrape|empty|add|pour)\b(?: in)? (?:the )?(?:\w+ of the )?(?:\w+ )?tray\b|\b(?:tip|scrape|empty)\b in (?:the |both |all (?:the )?)?trays\b/i;
 
 export type Heat = 'sweat' | 'fry' | 'bloom' | 'simmer' | 'roast' | 'toast' | 'fryPuree';
 

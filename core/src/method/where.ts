@@ -32,7 +32,8 @@ export function hob(k: Kitchen, clause: Clause, n: number, fresh: boolean): Vess
       return here;
     }
     // A pan that was named and not yet used is not a second one, nor is one of a topping in which nothing was heated yet.
-    const isUnheated = latest !== undefined && !latest.isHot && latest.isForTop;
+    const isBegunNow = k.clauses[latest?.steps[0]?.clause ?? -1]?.sentence === clause.sentence;
+    const isUnheated = latest !== undefined && !latest.isHot && (latest.isForTop || isBegunNow);
     if (latest !== undefined && (latest.steps.length === 0 || isUnheated) && latest.section === clause.section) return latest;
     return k.fresh(place.kind, clause.section);
   }
@@ -94,8 +95,7 @@ export function target(k: Kitchen, clause: Clause, n: number, mentions: readonly
       return tray !== undefined && !place.isNew ? tray : k.fresh('tray', clause.section);
     }
     if (place.kind === 'jug') {
-      const hob = here !== undefined && isHob(here) ? here : k.latestHob();
-      return hob ?? k.fresh('pot', clause.section);
+      return k.soupPot(clause.text) ?? k.fresh('pot', clause.section);
     }
     if (place.kind === 'bowl') {
       const bowl = k
@@ -124,6 +124,19 @@ export function target(k: Kitchen, clause: Clause, n: number, mentions: readonly
     return k.fresh(place.kind, clause.section);
   }
   const ahead = comesTo(k, n);
+  const next = k.clauses[n + 1];
+  const placeAhead = next?.sentence === clause.sentence ? k.placeIn(next.text) : undefined;
+  if (
+    placeAhead?.kind === 'pan' &&
+    placeAhead.isNew &&
+    here !== undefined &&
+    here.isWet &&
+    here.isHot &&
+    mentions.some(({ line }) => !k.isUsedUp(line))
+  ) {
+    // "Toss the chickpeas with a little oil and cook in a small frying pan", beside the soup.
+    return k.fresh('pan', clause.section);
+  }
   const isNewSection = here !== undefined && here.section !== clause.section && GARNISH_SECTION.test(clause.section);
   if (here === undefined || isNewSection) {
     return k.fresh(ahead ?? (isNewSection ? 'bowl' : 'pot'), clause.section);
@@ -176,7 +189,7 @@ export function roastVessel(k: Kitchen, clause: Clause, mentions: readonly Menti
 
 export function soupVessel(k: Kitchen, clause: Clause, n: number): Vessel {
   const { here } = k;
-  if (here !== undefined && isHob(here) && !here.isForTop) return here;
+  if (here !== undefined && isHob(here) && !here.isForTop) return k.soupPot(clause.text) ?? here;
   const hob = k.latestHob();
   if (hob !== undefined && here?.kind !== 'bowl') {
     if (

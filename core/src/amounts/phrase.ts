@@ -2,7 +2,7 @@ import { parseIngredient } from 'parse-ingredient';
 import { readNumber } from '../units/index.js';
 import { oneRange } from './compound.js';
 import { FIGURE, mixed } from './fractions.js';
-import { CONTAINERS, statedWeight } from './stated-weight.js';
+import { CONTAINERS, countFirst, statedWeight } from './stated-weight.js';
 
 /** A written line taken apart: how many of what, and the words that are left. */
 export interface Phrase {
@@ -369,7 +369,7 @@ export function takeApart(line: string): Phrase {
     /^(?:the )?juice (?:and zest )?of (.+)$/i.exec(text) ??
     /^(.+?),? \(?(?:juice only|juiced)\)?$/i.exec(text) ??
     /^juice (?=\S* ?(?:lemon|lime|orange))(.+)$/i.exec(text);
-  const head = inFigures(oneRange(juice?.[1] ?? text));
+  const head = inFigures(oneRange(countFirst(juice?.[1] ?? text)));
   const sized = new RegExp(
     `^(?:(\\d+(?:[.,]\\d+)?)(?:\\s*x\\s*|\\s+|\\s*(?=\\()))?\\(?(\\d+(?:[.,]\\d+)?)[ -]?(${SIZE_UNITS})\\.?\\)?[ -]*(${CONTAINERS})\\b\\s*(?:of\\s+)?(.*)$`,
     'i',

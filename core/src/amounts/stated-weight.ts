@@ -51,3 +51,14 @@ export function statedWeight(head: string): string | undefined {
   if (!/[a-z]{3}/i.test(name.replace(/^[\d/.½¼¾ ]+(?:cans?|tins?)?\b/i, ''))) return undefined;
   return `${String(value)} ${unit.replace(/^ltrs?$/i, 'litre')} ${edible}${name}${/^\s*[,;]/.test(rest) || rest.trim() === '' ? rest : `, ${rest.trim()}`}`;
 }
+
+const TIMES_BEHIND = new RegExp(`^([a-z][^\\d]*?)[\\s,(–-]+(\\d{1,2})\\s?[x×]\\s?${WEIGHT}\\s*(${CONTAINERS})?\\)?$`, 'i');
+
+/** So many of a size that stand behind their food, put before it. @example countFirst('Coconut milk 4 x 400ml') // '1600 ml Coconut milk' */
+export function countFirst(line: string): string {
+  return line.replace(TIMES_BEHIND, (_, food: string, count: string, figure: string, unit: string, held: string | undefined) =>
+    held === undefined
+      ? `${String(Number(count) * mixed(figure))} ${unit.replace(/^ltrs?$/i, 'litre')} ${food}`
+      : `${count} x ${figure} ${unit} ${held} ${food}`,
+  );
+}

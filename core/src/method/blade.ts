@@ -108,7 +108,8 @@ export function doBlend(k: Kitchen, clause: Clause, n: number, verb: string): vo
             ? 'processor'
             : k.blenderSaid;
   k.blenderSaid = undefined;
-  const time = minutesIn(words);
+  // "With the rice which you've boiled for 15 minutes": not the blender's.
+  const time = minutesIn(words.replace(/\bwhich\b.*$/i, ''));
   const minutes = time === undefined ? USUAL.blendMin : (time.low + time.high) / 2;
   k.put('blend', n, {
     vessel: vessel.name,

@@ -73,7 +73,7 @@ function take(k: Kitchen, clause: Clause, n: number): void {
   }
   if (/\b(?:in|into|to) (?:a |the )?(?:[\w-]+ )?(?:blender|liquidi[sz]er|food processor|processor)\b/i.test(text))
     k.blenderSaid = /\bprocessor\b/i.test(text) ? 'processor' : 'jug';
-  if (/^(?:ccp|haccp|safety|note|tip|nb)\b\s*[:.-]/i.test(text)) {
+  if (/^(?:ccp|haccp|safety|note|tip|nb|allergens?|contains|shelf[- ]life|storage)\b\s*[:.-]/i.test(text)) {
     k.put('remark', n);
     return;
   }
@@ -241,6 +241,11 @@ function verbless(k: Kitchen, clause: Clause, n: number): void {
     return;
   }
   const minutes = minutesIn(text);
+  if (mentions.length === 0 && /^(?:on )?(?:low|high)\b/i.test(text) && (minutes?.high ?? 0) >= SLOW_MIN && k.here !== undefined) {
+    // "Low 8-9 hrs": a slow cooker, which has its lid on.
+    heated(k, k.here, 'simmer', { ...clause, text: `${text} with the lid on` }, n, []);
+    return;
+  }
   const onTray = k.here?.kind === 'tray';
   if (onTray && minutes !== undefined && mentions.length === 0) {
     doRoast(k, clause, n);
@@ -293,6 +298,8 @@ function verbless(k: Kitchen, clause: Clause, n: number): void {
   if (mentions.length === 0) k.put('remark', n);
 }
 
+/** So long only a slow cooker is on low or high. */
+const SLOW_MIN = 120;
 const SMOOTH = /^(?:[a-z]+ )(?:it )?(?:until|till|['’]til) (?:very |really |completely |silky )?smooth\b/i;
 
 /** How something that is set right by hand is read: as the verb that asks for it. What is not here is no step. */

@@ -26,7 +26,7 @@ const HEADED = /^(?:#+\s*)?((?:for|to make|to prepare|to serve|to finish|to garn
 /** A heading before the sentence in one line: "For the croutons: toss ..." */
 const HEAD_OF_LINE = /^((?:for|to make|to prepare) (?:the |a )?[\w &'’-]{2,40}):\s+(?=\S)/i;
 /** The same in capitals: "PESTO: blitz everything". */
-const LOUD_HEAD = /^(?!CCP|HACCP|NOTE|TIP|STEP|NB|WARNING)([A-Z][A-Z &'’-]{2,30}):\s+(?=\S)/;
+const LOUD_HEAD = /^(?!CCP|HACCP|NOTE|TIP|STEP|NB|WARNING|ALLERGEN|CONTAINS|SHELF|STORAGE)([A-Z][A-Z &'’-]{2,30}):\s+(?=\S)/;
 /** The same before a comma, where something to do follows: "For the soup, heat the oil", "Meanwhile, for the sage, ...". */
 const HEAD_BEFORE_COMMA = /^((?:meanwhile|then|next),? )?(for the [\w &'’-]{2,30}), (?=([a-z]+)\b)/i;
 /** What a step is called before it is told: "Simmer: Add the stock and ..." */

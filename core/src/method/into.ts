@@ -64,6 +64,10 @@ export function doAdd(k: Kitchen, whole: Clause, n: number): void {
     k.put('store', n);
     return;
   }
+  if (/^(?:pour|tip|spoon|ladle|drain) (?:off|away|out)\b.*\b(?:fat|oil|grease|drippings?)\b/i.test(body)) {
+    k.put('setting', n);
+    return;
+  }
   if (/\b(?:a|the) (?:tight[- ]fitting )?lid\b/i.test(body) && k.mentions(body, clause).length === 0) {
     if (k.here !== undefined) k.here.lid = 'on';
     k.put('setting', n);
@@ -251,7 +255,11 @@ function isPartLifted(k: Kitchen, clause: Clause, n: number, mentions: readonly 
 function isGivenBack(k: Kitchen, clause: Clause, n: number, mentions: readonly Mention[]): boolean {
   const vessel = k.here !== undefined && isHob(k.here) ? k.here : k.latestHob();
   if (vessel === undefined || vessel.aside.size === 0 || mentions.some(({ line }) => !k.isUsedUp(line))) return false;
+  const before = k.actions.findLast(({ does }) => does !== 'setting' && does !== 'remark')?.does;
+  // "Pull the gammon apart, chuck it back in."
+  const isIt = mentions.length === 0 && /\b(?:it|them)\b.*\bback (?:in|into)\b/i.test(clause.text) && before === 'prepare';
   if (
+    !isIt &&
     !/\b(?:reserved|kept|saved|set[- ]aside|held[- ]back)\b[\w ]*\b(?:soup|half|third|part|portion|mixture|vegetables|pieces|chunks)\b/i.test(
       clause.text,
     )

@@ -148,6 +148,9 @@ function headOf(phrase: string): string | undefined {
     .at(-1);
 }
 
+/** Letters that tell a word that is cut short. */
+const LEAST_SHORT = 3;
+
 interface Token {
   readonly text: string;
   readonly raw: string;
@@ -156,7 +159,7 @@ interface Token {
 }
 
 function tokens(text: string): Token[] {
-  return [...text.matchAll(/[a-zà-ÿ]+|\d+/gi)].map((hit) => ({
+  return [...text.matchAll(/[a-zà-ÿ]+(?:['’](?!s\b)[a-zà-ÿ]+)*|\d+/gi)].map((hit) => ({
     text: plain(hit[0]),
     raw: hit[0].toLowerCase(),
     at: hit.index,
@@ -321,6 +324,8 @@ export class LineNames {
       length = name.words.length;
       found.push(name);
     }
+    if (found.length === 0) found = this.shortened(words, n);
+    if (found.length > 0 && length === 0) length = found[0]?.words.length ?? 0;
     const heads = found.filter(({ isHead }) => isHead);
     const lines = [...new Set((heads.length > 0 ? heads : found).map(({ line }) => line))];
     const word = words[n]?.text ?? '';
@@ -332,6 +337,18 @@ export class LineNames {
       }
     }
     return { lines, length };
+  }
+
+  /** "Sweet pot", "coc milk": names of two words of which one is cut short, as kitchens write. */
+  private shortened(words: readonly Token[], n: number): Name[] {
+    const [a, b] = [words[n]?.text ?? '', words[n + 1]?.text ?? ''];
+    if (a.length < LEAST_SHORT || b.length < LEAST_SHORT || (words[n + 1]?.at ?? 0) - (words[n]?.end ?? 0) > 1) return [];
+    const fits = this.names.filter(
+      ({ words: [first = '', second = '', ...more] }) =>
+        more.length === 0 &&
+        ((first === a && second !== b && second.startsWith(b)) || (second === b && first !== a && first.startsWith(a))),
+    );
+    return new Set(fits.map(({ line }) => line)).size === 1 ? fits : [];
   }
 
   /** Of several lines that could be meant: the one whose own words stand before, this section's, one still to go in. */

@@ -37,7 +37,7 @@ export function doRemove(k: Kitchen, clause: Clause, n: number): void {
     k.put('setting', n);
     return;
   }
-  if (/\b(?:off|from) the bones?\b/i.test(body)) {
+  if (/\b(?:off|from) the bones?\b|\bapart\b/i.test(body)) {
     k.put('prepare', n);
     return;
   }
@@ -121,7 +121,11 @@ function comesBack(k: Kitchen, clause: Clause, n: number): ReadonlySet<string> {
     .filter((line) => k.lineOf(line)?.taken.row.group === 'meat' && k.isUsedUp(line));
   return new Set([
     ...meats,
-    ...backs.flatMap(({ text, section }) => {
+    ...backs.flatMap((back) => {
+      const { section } = back;
+      // "Pull the gammon apart, chuck it back in."
+      const before = /\b(?:it|them)\b/i.test(back.text) ? k.clauses[k.clauses.indexOf(back) - 1] : undefined;
+      const text = before?.sentence === back.sentence ? `${before.text} ${back.text}` : back.text;
       const meat = /\bmeat\b/i.test(text) ? k.all.filter(({ taken }) => taken.row.origin === 'meat').map(({ id }) => id) : [];
       return [...meat, ...k.names.mentions(text, section || clause.section, () => false).map(({ line }) => line)];
     }),

@@ -3,7 +3,7 @@ import { figureIn, minutesIn } from './measures.js';
 import type { Row } from './paste-rows.js';
 
 const YIELD =
-  /^(?:serves|makes|yields?|feeds|enough for|servings?|portions?|yield|for)\s*:?\s*(?:about |around )?(\d+|one|two|three|four|five|six|seven|eight|ten|twelve)\b(?:\s*(?:-|–|to)\s*(\d+))?(?!\s*(?:min|hour|g\b|ml))/i;
+  /^(?:serves|makes|yields?|feeds|does|enough for|servings?|portions?|yield|for)\s*:?\s*(?:about |around )?(\d+|one|two|three|four|five|six|seven|eight|ten|twelve)\b(?:\s*(?:-|–|to)\s*(\d+))?(?!\s*(?:min|hour|g\b|ml))/i;
 /** "Para 6 / serves 6": behind a stroke or in brackets in a short line. */
 const SERVES_BEHIND =
   /^[^\d]{0,60}\d{0,3}\s*[/|(–—-]\s*(?:serves|makes|for)\s*:?\s*(\d+)\b(?!\s*(?:min|hour|g\b|ml|kg|l\b|lit|quart|pint|gal|cup|day|x\b))/i;
@@ -14,9 +14,10 @@ export const FOR_SO_MANY =
 export const MAKES_BEHIND = /^([^\d.]{4,80})[.,;] ((?:makes|serves|feeds|enough for) [^.;]{1,30})\.?$/i;
 /** What a method ends on: "Serves 4-6." */
 export const SERVES_AT_END =
-  /(?:^|[.!;] )((?:serves|makes|feeds) (?:about )?\d+(?: ?(?:-|–|to) ?\d+)?)(?: (?:people|portions|bowls|servings|generously))?\.?\s*$/i;
+  /(?:^|[.!;] )((?:serves|makes|feeds|does) (?:about )?\d+(?: ?(?:-|–|to) ?\d+)?)(?: (?:(?:big|large|good|small) )?(?:people|portions|bowls|servings|generously))?\.?\s*$/i;
 /** "Roast tomato – 20 portions": bowls at the end of a title, or alone. */
-export const PORTIONS = /(?:^|\s*[–—(,·•|.-]\s*)(?:serves |for |makes )?(\d+)\s*(?:portions?|servings?|bowls?|covers|people)\)?$/i;
+export const PORTIONS =
+  /(?:^|\s*[–—(,·•|.-]\s*)(?:serves |for |makes )?(\d+)\s*(?:portions?|ptns?|servings?|bowls?|covers|people)\)?$/i;
 /** A title is a name: no sentence, no list. */
 const MOST_TITLE_WORDS = 12;
 /** What a yield is said in when it is not said in bowls, L; a bowl holds so much where nobody says. */
@@ -59,11 +60,15 @@ export function bowlsIn(text: string): number | undefined {
 
 /** "Carrot soup · serves 4 · 1 hr": a title and what is said of it, behind dots or strokes. */
 export function titleOf(first: Row | undefined): { readonly title: string; readonly bowls: number | undefined } | undefined {
-  const [title = '', ...said] = (first?.raw ?? '').split(/\s+[·•|]\s+/).map((part) => part.trim());
+  const [title = '', ...said] = (first?.raw ?? '').split(/\s+[·•|/]\s+/).map((part) => part.trim());
   if (said.length === 0 || title.length < LEAST_TITLE_LETTERS || /\d/.test(title)) return undefined;
-  const bowls = said.map((part) => bowlsIn(part) ?? Number(PORTIONS.exec(part)?.[1] ?? Number.NaN)).find((one) => one > 0);
+  const bowls = said
+    .map((part) => bowlsIn(part) ?? Number(PORTIONS.exec(part.replace(/ ?@ ?\d+ ?(?:ml|g)$/i, ''))?.[1] ?? Number.NaN))
+    .find((one) => one > 0);
   const isTimed = said.some((part) => minutesIn(part) !== undefined && part.split(/\s+/).length < LEAST_SAID);
-  return bowls === undefined && !isTimed ? undefined : { title: title.replace(/^#+\s*/, ''), bowls };
+  // "Kitchen sheet / SWEET POTATO, LIME & PEANUT / 60 portions"
+  const loud = /[a-z]/.test(title) ? said.find((part) => /^[A-Z][A-Z ,&'’-]{5,}$/.test(part)) : undefined;
+  return bowls === undefined && !isTimed ? undefined : { title: loud ?? title.replace(/^#+\s*/, ''), bowls };
 }
 
 /** "SPICED PARSNIP (veg) - 5L", "Leek soup, 12 litres": a name with the size of its batch, told from a food by its capitals or by what it calls itself. */

@@ -49,7 +49,7 @@ const WEB_REST =
 const HEADING = /^(?:#+\s*)?(?:ingredients|you will need|shopping|for (?:the |a )?[\w &-]+|to (?:serve|garnish|finish))\s*:?$/i;
 /** How long it takes and how hard it is, by the editor: nothing to cook by. */
 const ABOUT =
-  /^(?:prep(?:aration)?|cook(?:ing)?|total|active|hands[- ]on|ready|takes|difficulty|course|cuisine|calories)\b(?: time| in)?\s*:?\s*(?:about |under )?(?:\d|easy|medium|less)/i;
+  /^(?:prep(?:aration)?(?: ?[+&/] ?cook(?:ing)?)?|cook(?:ing)?|total|active|hands[- ]on|ready|takes|difficulty|course|cuisine|calories)\b(?: time| in)?\s*:?\s*(?:about |under )?(?:\d|easy|medium|less)/i;
 const METHOD = /^(?:#+\s*)?(?:step \d+|method|directions?|instructions?|preparation|steps?|what to do|how to make it)\s*:?$/i;
 const NUMBERED = /^\s*(?:\d{1,2}(?:[.)/:]|\s?[–—-])\s+)(?=[A-Z])/;
 const LEAST_WORDS = 5;
@@ -105,6 +105,10 @@ const HEADED_LINE =
 
 /** "From the canteen file. Yield 12 litres / 40 portions." */
 const YIELD_BEHIND = /^[^\d]{3,80}[.!;] ((?:yields?|makes|serves|feeds) [^.;]{1,40})\.?$/i;
+
+/** "Ingredients (6 servings)". */
+const HEADING_FOR =
+  /^(?:#+\s*)?ingredients?\s*[(:–-]*\s*(?:for |serves )?(\d{1,3})(?: ?(?:-|–|to) ?\d+)?\s*(?:servings?|portions?|people|serves|bowls|ptn|ptns|covers)?\)?:?$/i;
 
 /** A sentence before the list that names no amount. */
 function isTalk(line: string): boolean {
@@ -218,6 +222,9 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
       // "Cream of celeriac (for 2)": how many stands behind the name.
       const name = n === 0 && title === undefined && placed.length > 1 ? NAMED_BEFORE.exec(line)?.[1] : undefined;
       if (name !== undefined) title = name;
+    } else if (stated === undefined && HEADING_FOR.test(line)) {
+      bowls ??= bowlsIn(`serves ${HEADING_FOR.exec(line)?.[1] ?? ''}`);
+      heading = '';
     } else if (isFood === true) {
       foods.push(...splitFoods(line, false, context).map((own) => ({ heading, text: own })));
     } else if (ABOUT.test(line) && line.length < 80) {

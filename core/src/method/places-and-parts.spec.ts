@@ -242,4 +242,47 @@ describe('where things are, and which part of them is meant', () => {
     expect(lines.map(({ id }) => id)).toEqual(['onion', 'onion', 'canned-tomatoes', 'thyme', 'bay', 'vegetable-stock']);
     expect(lines[2]?.kg).toBeCloseTo(2 * 28 * 0.02835, 2);
   });
+
+  it('how long it takes is no step, and for how many stands beside the word for the list', () => {
+    const { facts, soup } = read(
+      `Soup\nPREP + COOK TIME 40 MINUTES\nIngredients (6 servings)\n1 onion\n30 g butter\n1 litre stock\n\n1 Cook the onion in the butter for 8 minutes. Add the stock and simmer for 20 minutes.`,
+    );
+    expect(facts[0]).toBe('add onion butter');
+    expect(soup.writtenFor.bowls).toBe(6);
+  });
+
+  it('a slow cooker on low simmers for its hours; meat that is pulled apart comes back', () => {
+    const { facts } = read(
+      `Auntie's pea & ham\nserves 6\n500 g marrowfat peas\n750 g ham hock\n1 onion\n1.75 litres water\n\nPut everything in the slow cooker. Low 8-9 hrs, or high 5. Take out the ham. Blitz roughly a third with the hand blender. Pull the ham apart, chuck it back in.`,
+    );
+    expect(facts).toContain('simmer min=510 lid=on');
+    expect(facts.some((fact) => fact.startsWith('keep'))).toBeTrue();
+    expect(facts.at(-1)).toMatch(/^giveBack/);
+  });
+
+  it('fat that is poured off takes no butter along, and rice that was boiled before lends the blender no minutes', () => {
+    const { facts } = read(
+      `${START}8 slices bacon, diced\n2 tbsp white rice\nCook the bacon until crisp, 8 min. Pour off all but 1 tbsp of the fat. Add the butter and onion and cook for 8 minutes. Add the stock and simmer for 10 minutes. Purée in a blender with the rice which you've boiled separately for 15 minutes.`,
+    );
+    expect(facts.filter((fact) => fact.includes('butter'))).toEqual(['add butter onion']);
+    expect(facts.at(-1)).toBe('blend blender=jug');
+  });
+
+  it('the soup goes back into its own pan, and not into that in which something was steamed', () => {
+    const { facts } = read(
+      `${START}1 small cauliflower, in florets\n125 ml pouring cream\n1 Cook the onion in the butter for 8 minutes.\n2 Reserve about 1 cup of the smallest florets. Add remaining cauliflower and stock to pan; simmer, covered, 15 minutes.\n3 Meanwhile, boil, steam or microwave reserved florets until just tender; drain.\n4 Blend or process soup until smooth. Return to pan; stir in cream.\n5 Serve topped with reserved florets.`,
+      'au',
+    );
+    expect(facts.filter((fact) => fact.startsWith('join'))).toEqual([]);
+    expect(facts.slice(-2)).toEqual([jasmine.stringMatching(/^cream/), 'garnish cauliflower']);
+  });
+
+  it('what allergens are named is no garnish, and names that kitchens cut short are read', () => {
+    const { facts } = read(
+      `Prep sheet / SWEET POTATO & PEANUT / 60 ptn @ 250ml\nSweet potato 6kg\nOnion 1kg\nVeg oil 150ml\nVeg stock 8ltr\nCoconut milk 4 x 400ml\nSoy 100ml\n\nOnion - oil - sweat 10-12 min lidded.\n+ sweet pot, stock. Up to boil, simmer 25.\n+ coc milk. 5 more min.\nBlitz (stick, 4-5 min).\nALLERGENS: soya (gluten in soy).`,
+    );
+    expect(facts).toContain('add sweet-potato vegetable-stock');
+    expect(facts).toContain('cream coconut-milk');
+    expect(facts.at(-1)).toMatch(/^blend/);
+  });
 });

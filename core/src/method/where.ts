@@ -106,7 +106,7 @@ export function target(k: Kitchen, clause: Clause, n: number, mentions: readonly
       return k.fresh('bowl', clause.section);
     }
     const hobs = k.open().filter((one) => isHob(one));
-    const ownHobs = hobs.filter((one) => !one.isForTop || one.section === clause.section);
+    const ownHobs = hobs.filter((one) => (!one.isForTop || one.section === clause.section) && !(one.isDrained && k.isFinished()));
     const latest = (ownHobs.length > 0 ? ownHobs : hobs).at(-1);
     if (latest !== undefined && !place.isNew) return latest;
     if (latest !== undefined && place.isNew && latest.steps.length === 0) return latest;

@@ -1,0 +1,142 @@
+import { readLine, type ReadingContext } from '../amounts/index.js';
+import { figureIn } from './measures.js';
+import type { Mention, MethodLine } from './mentions.js';
+import { WHOLE } from './usual.js';
+
+/** A use of a line whose share may be settled at the end. */
+export interface OpenUse {
+  line: string;
+  share?: number;
+  /** Said by the words, or settled by what is left. */
+  said: boolean;
+}
+
+/** What is spoken of is what was held back. */
+const HELD = /\b(?:reserved|kept|saved|held[- ]back|set[- ]aside|tips?)\b/i;
+
+/** The lines of a recipe, and how much of each has gone in so far. */
+export class LinesInUse {
+  readonly all: MethodLine[];
+  readonly uses = new Map<string, OpenUse[]>();
+  /** Parts held back before the line went anywhere, by their share. */
+  readonly heldBack = new Map<string, number>();
+
+  constructor(
+    lines: readonly MethodLine[],
+    readonly context: ReadingContext,
+  ) {
+    this.all = [...lines];
+    // "1 can coconut milk, reserve 2 tablespoons for drizzling": what its line keeps of it.
+    for (const { id, taken } of lines) {
+      const kept =
+        /,? (?:reserv(?:e|ing)|keep(?:ing)?|sav(?:e|ing)|hold back) ([\d½¼¾/ ]+ ?(?:tbsps?|tablespoons?|tsps?|teaspoons?|cups?|ml|g)\b)/i.exec(
+          taken.text,
+        )?.[1];
+      const reading = kept === undefined ? undefined : readLine(`${kept} ${taken.row.name.split(',')[0] ?? ''}`, context);
+      if (reading?.code === 'READ' && taken.kg > 0 && reading.kg < taken.kg) this.heldBack.set(id, reading.kg / taken.kg);
+    }
+  }
+
+  lineOf(id: string): MethodLine | undefined {
+    return this.all.find((line) => line.id === id);
+  }
+
+  isDivided(id: string): boolean {
+    const row = this.lineOf(id)?.taken.row;
+    return (
+      row !== undefined &&
+      /^(?:fats|liquids|dairy|herbs|spices|seasoning|drinks|cheeses|coconut and plant creams|nuts|fruit)$/.test(row.group)
+    );
+  }
+
+  isUsedUp = (id: string): boolean => {
+    const uses = this.uses.get(id) ?? [];
+    if (uses.length === 0) return false;
+    return uses.some(({ share }) => share === undefined) || uses.reduce((sum, { share = 0 }) => sum + share, 0) > WHOLE;
+  };
+
+  /** Whether any of a line has gone in. */
+  isUsed(line: string): boolean {
+    return (this.uses.get(line) ?? []).length > 0;
+  }
+
+  use(mention: Mention, text: string): OpenUse {
+    const measured = this.measured(mention, text);
+    const spent = (this.uses.get(mention.line) ?? []).reduce((sum, { share = 0 }) => sum + share, 0);
+    // "1 tsp of the remaining oil" is so much of it; "the remaining 2 tbsp oil" is all that is left.
+    const isOfRest =
+      measured !== undefined &&
+      /\bof (?:the |your )?(?:remaining|rest)\b/i.test(text.slice(Math.max(0, mention.at - 30), mention.at));
+    // What was held back is no part of "the rest" that goes in before it.
+    const isAllLeft = mention.rest === true && !isOfRest && !this.leavesHeld(mention.line, spent, text);
+    const share = isAllLeft ? undefined : (measured ?? mention.share ?? this.heldOf(mention, text, spent));
+    const whole = share === undefined || share >= WHOLE;
+    const use: OpenUse = whole
+      ? { line: mention.line, said: mention.rest === true }
+      : { line: mention.line, share: Math.max(0.01, Math.min(share, spent < WHOLE ? 1 - spent : share)), said: true };
+    this.uses.set(mention.line, [...(this.uses.get(mention.line) ?? []), use]);
+    return use;
+  }
+
+  /** Of a line of which a part was held back: that part where the words say so, else what is left. */
+  private heldOf({ line }: Mention, text: string, spent: number): number | undefined {
+    const held = this.heldBack.get(line);
+    if (held === undefined) return undefined;
+    const isHeld = HELD.test(text);
+    if (isHeld) this.heldBack.delete(line);
+    // Where all else has gone in, it is what was held back, whatever it is called.
+    return isHeld || 1 - held - spent < 1 - WHOLE ? held : 1 - held - spent;
+  }
+
+  /** Whether the part that was held back is what is spoken of: by its name, or because all else has gone in. */
+  protected isHeldBack(line: string, text: string): boolean {
+    const held = this.heldBack.get(line);
+    if (held === undefined) return false;
+    const spent = (this.uses.get(line) ?? []).reduce((sum, { share = 0 }) => sum + share, 0);
+    return HELD.test(text) || 1 - held - spent < 1 - WHOLE;
+  }
+
+  private leavesHeld(line: string, spent: number, text: string): boolean {
+    return spent + (this.heldBack.get(line) ?? 1) < 1 && !HELD.test(text);
+  }
+
+  /** "2 tbsp of the oil": the share that it is of the line. */
+  measured({ line, at }: Mention, text: string): number | undefined {
+    const own = this.lineOf(line);
+    if (own === undefined || own.taken.kg <= 0) return undefined;
+    const before = text.slice(Math.max(0, at - 45), at);
+    const hit =
+      /((?:\d+\s+\d\/\d|\d+\s*[½¼¾⅓⅔]|[½¼¾⅓⅔]|\d\/\d|\d+(?:[.,]\d+)?|\ba|\bone|\btwo|\bthree)\s*-?(?:kg|g|grams?|ml|l|ltrs?|litres?|liters?|cups?|tbsps?|tablespoons?|tsps?|teaspoons?|oz|ounces?|pints?|quarts?|spoonfuls?|knobs?|cloves?|slices?|sprigs?)\b\.?)\s*(?:of\s+)?(?:the |your |remaining |rest of |hot |cold |reserved |ground |grated |chopped |olive |vegetable |chicken |finely )*$/i.exec(
+        before,
+      );
+    if (hit === null) return undefined;
+    const figure = (hit[1] ?? '').replace(/^(a|one|two|three)\b/i, (word) => String(figureIn(word)));
+    const reading = readLine(`${figure} ${own.taken.row.name.split(',')[0] ?? ''}`, this.context);
+    const kg = reading.code === 'READ' ? reading.kg : reading.code === 'ASK' ? reading.options[0]?.kg : undefined;
+    return kg === undefined ? undefined : Math.min(1, kg / own.taken.kg);
+  }
+
+  isBloomed(id: string): boolean {
+    const taken = this.lineOf(id)?.taken;
+    if (taken === undefined) return false;
+    const { group, id: row } = taken.row;
+    return (
+      /^(?:spices|pastes and sauces|flours and starches|herbs|chillies|fats)$/.test(group) ||
+      /^(?:garlic|ginger|galangal|turmeric-root|lemongrass|lemon-zest|lime-zest)$/.test(row)
+    );
+  }
+
+  isLiquid(line: string): boolean {
+    const taken = this.lineOf(line)?.taken;
+    return taken !== undefined && (taken.role === 'liquid' || /milk|juice/.test(taken.row.id));
+  }
+
+  isCream(line: string): boolean {
+    const taken = this.lineOf(line)?.taken;
+    return (
+      taken !== undefined &&
+      (taken.row.group === 'coconut and plant creams' || /cream|crema|fraiche|half-and-half|mascarpone/.test(taken.row.id)) &&
+      taken.row.group !== 'cheeses'
+    );
+  }
+}

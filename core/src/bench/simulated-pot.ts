@@ -191,8 +191,11 @@ export interface Boil {
   readonly minutes: number;
 }
 
-/** Power that is seen as such bubbles, of a square metre of soup, W/m2. Invented for the bench: kitchens do not measure it. */
-const SEEN_AS: Readonly<Record<Boil['vigour'], number>> = { bare: 3600, steady: 4600, lively: 9000, rolling: 14_000 };
+/**
+ * Power that is seen as such bubbles, of a square metre of soup, W/m2. Invented for the bench, since kitchens do not measure it:
+ * a hob gives a pot of 25 cm some 1.5 kW, which is 30 kW/m2 with the flame full, and what rolls is short of that.
+ */
+const SEEN_AS: Readonly<Record<Boil['vigour'], number>> = { bare: 3600, steady: 4600, lively: 12_500, rolling: 22_000 };
 const STEAM_LEAVES: Readonly<Record<Boil['lid'], number>> = { on: 0.12, ajar: 0.55, off: 1 };
 /** Soup this thick is not driven hard: it would catch. mPa·s, and the share of the flame that is left. */
 const CATCHES_MPAS = 300;

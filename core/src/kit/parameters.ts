@@ -50,8 +50,8 @@ export const PARAMETERS = {
     value: 0.6,
     unit: 'share',
     on: 'logit',
-    bias: 0.2,
-    noise: 0.1,
+    bias: 0.4,
+    noise: 0.2,
     about: 'most of its water that a piece can lose in the pan',
   },
   sweatTauMin: {

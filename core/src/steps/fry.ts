@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { DEFAULT_PARAMETERS, type ModelParameters } from '../kit/index.js';
 import type { Caution, PotState } from '../pot/index.js';
 import { actsThenStep, tookMinutes, type ActualMinutes } from './entered.js';
 import { overRounds, stepKind } from './kind.js';
@@ -38,13 +39,21 @@ const WAYS: Readonly<Record<Fry['how'], FryWay>> = {
   smoke: { tau: 2, most: 0.4, brownsAtC: 150, safeMin: 30, isShort: false },
 };
 
+/** What a piece can lose at most, in a kitchen whose pans take more or less than the default: as far off, on the logit, as its sweat is. */
+function mostOf({ most }: FryWay, { sweatMost }: ModelParameters): number {
+  const usual = DEFAULT_PARAMETERS.sweatMost;
+  if (sweatMost === usual) return most;
+  const odds = ((most / (1 - most)) * (sweatMost / (1 - sweatMost)) * (1 - usual)) / usual;
+  return odds / (1 + odds);
+}
+
 /** Same form as the sweat, with colour; the caution is the one that belongs to the way. */
 export function fry(pot: PotState, settings: Fry & ActualMinutes, context: StepContext): StepResult {
   const way = WAYS[settings.how];
   const heated = panHeated(
     pot,
     {
-      most: way.most,
+      most: mostOf(way, context.parameters),
       tauMinutes: (sizeM) => sweatTau(sizeM, 'gentle', 'off', context.parameters) * way.tau,
       minutes: settings.minutes,
       outerC: context.boilC - STEAM_BELOW_BOILING_C,

@@ -33,6 +33,7 @@ function thread(): DayThread {
     better: () => Promise.resolve(planner.better()),
     ways: () => Promise.resolve(planner.ways()),
     menu: (day) => Promise.resolve(planner.menu(day)),
+    useUp: (ask) => Promise.resolve(planner.useUp(ask)),
     shop: (days, supplies, buying) => Promise.resolve(planner.shop(days, supplies, buying)),
   };
 }
@@ -81,8 +82,11 @@ export class BoardInMemory {
     return this.known(date).day;
   }
 
-  supply(ingredient: string, action: SupplyAction): void {
-    this.entries.next([...this.entries.value, { id: newId(), ingredient, action, atMs: this.nowMs, who: 'MO' }]);
+  supply(ingredient: string, action: SupplyAction, daysAgo = 0): void {
+    this.entries.next([
+      ...this.entries.value,
+      { id: newId(), ingredient, action, atMs: this.nowMs - daysAgo * 86_400_000, who: 'MO' },
+    ]);
   }
 
   private async save(day: Day, seenMs: number | null) {
@@ -129,6 +133,11 @@ export class BoardInMemory {
         provide: Soups,
         useValue: {
           shelf$: of({ ok: true, value: { soups: shelf } }),
+          some: (ids: readonly string[]) =>
+            Promise.resolve({
+              ok: true,
+              value: { soups: EXAMPLE_SOUPS.filter(({ id }) => ids.includes(id)).map((soup) => ({ soup, version: 1 })) },
+            }),
           cardsOf: (asked: readonly { soupId: string; version: number | undefined }[]) =>
             Promise.resolve(
               asked.flatMap(({ soupId, version }) => {

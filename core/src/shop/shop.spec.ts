@@ -35,7 +35,16 @@ describe('what is in the store', () => {
     ];
     // 10 came, 3 used, 0.5 thrown: 6.5 should be there, 6 are; then 2 more are used.
     expect(foldSupplies(entries, uses)).toEqual([
-      { ingredient: 'carrot', onHandKg: 4, boughtKg: 10, usedKg: 5, thrownKg: 0.5, foundKg: -0.5, knownMs: 4 },
+      {
+        ingredient: 'carrot',
+        onHandKg: 4,
+        boughtKg: 10,
+        usedKg: 5,
+        thrownKg: 0.5,
+        foundKg: -0.5,
+        knownMs: 4,
+        lots: [{ kg: 4, atMs: 1 }],
+      },
     ]);
   });
 

@@ -38,6 +38,14 @@ export interface Supply {
   readonly foundKg: number;
   /** When it was last counted or came; undefined where neither. */
   readonly knownMs: number | undefined;
+  /** What is on hand by when it came, the oldest first: the oldest is taken to be used first. */
+  readonly lots: readonly Lot[];
+}
+
+/** So much of an ingredient that came at one moment, kg as bought. */
+export interface Lot {
+  readonly kg: number;
+  readonly atMs: number;
 }
 
 type Event = { readonly atMs: number; readonly by: number } & (
@@ -45,19 +53,64 @@ type Event = { readonly atMs: number; readonly by: number } & (
   | { readonly kind: 'use'; readonly id: string; readonly kg: number }
 );
 
-const NOTHING: Omit<Supply, 'ingredient'> = { onHandKg: 0, boughtKg: 0, usedKg: 0, thrownKg: 0, foundKg: 0, knownMs: undefined };
+const NOTHING: Omit<Supply, 'ingredient'> = {
+  onHandKg: 0,
+  boughtKg: 0,
+  usedKg: 0,
+  thrownKg: 0,
+  foundKg: 0,
+  knownMs: undefined,
+  lots: [],
+};
+
+/** Lots without so much of the oldest. */
+function without(lots: readonly Lot[], kilos: number): Lot[] {
+  let left = kilos;
+  return lots.flatMap((lot) => {
+    const gone = Math.min(left, lot.kg);
+    left -= gone;
+    return lot.kg - gone > 0 ? [{ ...lot, kg: lot.kg - gone }] : [];
+  });
+}
+
+/** Lots that come to so much: what is missing is of the oldest, what was found is as old as the newest that is known of. */
+function counted(lots: readonly Lot[], kilos: number, atMs: number): Lot[] {
+  const there = lots.reduce((sum, lot) => sum + lot.kg, 0);
+  if (kilos <= there) return without(lots, there - kilos);
+  const last = lots.at(-1) ?? { kg: 0, atMs };
+  return [...lots.slice(0, -1), { ...last, kg: last.kg + kilos - there }];
+}
 
 function after(before: Omit<Supply, 'ingredient'>, event: Event): Omit<Supply, 'ingredient'> {
   const { onHandKg } = before;
-  if (event.kind === 'use') return { ...before, onHandKg: onHandKg - event.kg, usedKg: before.usedKg + event.kg };
+  if (event.kind === 'use')
+    return { ...before, onHandKg: onHandKg - event.kg, usedKg: before.usedKg + event.kg, lots: without(before.lots, event.kg) };
   const { action } = event;
   switch (action.kind) {
     case 'bought':
-      return { ...before, onHandKg: onHandKg + action.kg, boughtKg: before.boughtKg + action.kg, knownMs: event.atMs };
+      return {
+        ...before,
+        onHandKg: onHandKg + action.kg,
+        boughtKg: before.boughtKg + action.kg,
+        knownMs: event.atMs,
+        // What was used before it was entered is of this.
+        lots: without([...before.lots, { kg: action.kg, atMs: event.atMs }], Math.max(0, -onHandKg)),
+      };
     case 'thrown':
-      return { ...before, onHandKg: onHandKg - action.kg, thrownKg: before.thrownKg + action.kg };
+      return {
+        ...before,
+        onHandKg: onHandKg - action.kg,
+        thrownKg: before.thrownKg + action.kg,
+        lots: without(before.lots, action.kg),
+      };
     case 'counted':
-      return { ...before, onHandKg: action.kg, foundKg: before.foundKg + action.kg - onHandKg, knownMs: event.atMs };
+      return {
+        ...before,
+        onHandKg: action.kg,
+        foundKg: before.foundKg + action.kg - onHandKg,
+        knownMs: event.atMs,
+        lots: counted(before.lots, action.kg, event.atMs),
+      };
   }
 }
 
@@ -86,4 +139,12 @@ export function foldSupplies(entries: readonly SupplyEntry[], uses: readonly Use
       return { ingredient, ...own.reduce(after, NOTHING) };
     })
     .sort((a, b) => (a.ingredient < b.ingredient ? -1 : 1));
+}
+
+/** What will be left of supplies once something planned has taken its kilos, of the oldest first. */
+export function afterNeeds(supplies: readonly Supply[], needKg: ReadonlyMap<string, number>): Supply[] {
+  return supplies.map((supply) => {
+    const need = needKg.get(supply.ingredient) ?? 0;
+    return need <= 0 ? supply : { ...supply, onHandKg: supply.onHandKg - need, lots: without(supply.lots, need) };
+  });
 }

@@ -5,6 +5,7 @@ import type { IngredientRow } from '@tureen/core/larder';
 import { combineLatest, shareReplay, switchMap } from 'rxjs';
 import { Kitchen } from '../services/kitchen';
 import type { Buying, ShoppingRow, Supply } from '@tureen/core/shop';
+import type { UseUpAsk, UseUpView } from './use-up-view';
 import type { DayAsk, DayPlanner, DayView, MenuSoup, ShopDay, WayView } from './day-view';
 
 /** What lays days out: a thread in the application, something else in a test. */
@@ -14,6 +15,7 @@ export interface DayThread {
   better(): Promise<DayView | undefined>;
   ways(): Promise<WayView[]>;
   menu(day: ShopDay): Promise<MenuSoup[]>;
+  useUp(ask: UseUpAsk): Promise<UseUpView>;
   shop(days: readonly ShopDay[], supplies: readonly Supply[], buying: readonly Buying[]): Promise<ShoppingRow[]>;
 }
 

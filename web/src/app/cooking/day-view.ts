@@ -22,6 +22,7 @@ import { rerun, sharesOf, type ShareFigures, type Snapshot } from '@tureen/core/
 import { shoppingList, type Buying, type ShoppingRow, type Supply } from '@tureen/core/shop';
 import type { Soup } from '@tureen/core/soup';
 import { dayPicture, type DayPicture } from './day-picture';
+import { useUpView, type UseUpAsk, type UseUpView } from './use-up-view';
 
 /** A soup of the day with its card. */
 export interface SoupOfDay {
@@ -177,6 +178,11 @@ export class DayPlanner {
       return [...plans].map(([, plan]) => ({ name: plan.snapshot.soup.name, plan }));
     });
     return shoppingList(wanted, this.rows, supplies, buying);
+  }
+
+  /** What goes off soon, and the soups that use it. */
+  useUp(ask: UseUpAsk): UseUpView {
+    return this.kit === undefined ? { soon: [], ways: [] } : useUpView(ask, this.rows, this.kit);
   }
 
   private fewer(batchId: string): { bowls: number; work: Planning['work']['batches'][number] }[] {

@@ -186,6 +186,29 @@ describe('the shopping list', () => {
     await until(fixture, () => !text(fixture).includes('On hand already'));
   });
 
+  it('what goes off soon is offered to the soups that use most of it, and one touch puts them on the day', async () => {
+    const memory = new BoardInMemory(NOW);
+    memory.supply('leek', { kind: 'bought', kg: 3 }, 11);
+    memory.supply('lentils', { kind: 'bought', kg: 5 }, 90);
+    const fixture = boardPlace(Shop, memory, { date: DATE });
+    await until(fixture, has(fixture, /Goes off soon/));
+    const offered = [...(fixture.nativeElement as HTMLElement).querySelectorAll('article')].map((one) => one.textContent);
+    expect(offered[0]).toMatch(/uses .*leek/);
+    expect(text(fixture)).not.toMatch(/kg\s+Lentils/i);
+    const [, bowls = '', name = ''] = /(\d+) bowls of ([A-Z][^ ]*)/.exec(offered[0] ?? '') ?? [];
+    button(fixture, /^Add to the day: /).click();
+    await until(fixture, () => (memory.kept(DATE)?.batches.length ?? 0) > 0);
+    const [first] = memory.kept(DATE)?.batches ?? [];
+    expect(String(first?.request.bowls)).toBe(bowls);
+    expect(first?.soupId).toContain(name.toLowerCase());
+    await until(fixture, has(fixture, /On the day now/));
+    // What is planned uses them now: they are offered no more.
+    await until(
+      fixture,
+      () => !(fixture.nativeElement as HTMLElement).querySelector('article')?.textContent.includes(`${bowls} bowls of ${name}`),
+    );
+  });
+
   it('of a day without soups says so', async () => {
     const fixture = boardPlace(Shop, new BoardInMemory(NOW), { date: DATE });
     await until(fixture, has(fixture, /nothing to buy/));

@@ -18,6 +18,7 @@ import { mass, money } from '../figures';
 import { saveAs } from '../save-as';
 import { dateName } from './dates';
 import { StoreForm } from './store-form';
+import { UseUp } from './use-up';
 
 type Span = 'day' | 'week';
 const SPANS: readonly { value: Span; name: string }[] = [
@@ -36,7 +37,7 @@ interface Group {
 @Component({
   selector: 'tt-shop',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choice, NgTemplateOutlet, RouterLink, StoreForm],
+  imports: [Choice, NgTemplateOutlet, RouterLink, StoreForm, UseUp],
   templateUrl: './shop.html',
   styleUrl: './shop.less',
 })

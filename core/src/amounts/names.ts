@@ -51,6 +51,7 @@ const SAME: Readonly<Partial<Record<string, string>>> = {
   taters: 'potato',
   spud: 'potato',
   spuds: 'potato',
+  yog: 'yoghurt',
   snip: 'parsnip',
   snips: 'parsnip',
   parm: 'parmesan',

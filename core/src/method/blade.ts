@@ -64,15 +64,20 @@ export function doBlend(k: Kitchen, clause: Clause, n: number, verb: string): vo
   const mentions = k.mentions(body, clause);
   const apart = apartOf(k, clause, mentions);
   const vessel = apart?.vessel ?? soupVessel(k, clause, n);
-  const share =
-    transferred(k, clause, n) ??
-    /\b(?:about )?(half|a third|one third|two[- ]thirds|a quarter|three[- ]quarters|some|part|a portion|most)\b(?: of)?/i
-      .exec(
-        /\bat a time\b|\ball of it or\b|\bor (?:only |just )?(?:half|part)\b/i.test(body)
-          ? ''
-          : partsInWords(body).replace(/half[- ]?(?:full|fill\w*|way)|in (?:two )?halves/gi, ''),
-      )?.[1]
-      ?.toLowerCase();
+  const isRepeated = k.clauses
+    .slice(n + 1, n + 1 + LIDS_BETWEEN)
+    .some(({ text }) => /\brepeat\b.*\b(?:with|for)\b.*\b(?:remaining|rest|other|second|second half)\b/i.test(text));
+  // "Transfer half to a blender and process; repeat with the remaining soup": all of it, in two goes.
+  const share = isRepeated
+    ? undefined
+    : (transferred(k, clause, n) ??
+      /\b(?:about )?(half|a third|one third|two[- ]thirds|a quarter|three[- ]quarters|some|part|a portion|most)\b(?: of)?/i
+        .exec(
+          /\bat a time\b|\ball of it or\b|\bor (?:only |just )?(?:half|part)\b/i.test(body)
+            ? ''
+            : partsInWords(body).replace(/half[- ]?(?:full|fill\w*|way)|in (?:two )?halves/gi, ''),
+        )?.[1]
+        ?.toLowerCase());
   const blended =
     share === undefined || mentions.some(({ line, share: own }) => own !== undefined && k.isDivided(line))
       ? undefined

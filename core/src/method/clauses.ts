@@ -393,7 +393,13 @@ function clausesIn(sentence: Sentence, n: number): Clause[] {
       starts.push({ at: starts.length === 0 ? 0 : from, verb: word.text, verbAt: word.at });
       mayStart = false;
       isFirst = false;
-    } else if (depth === 0 && gerund !== undefined && !(starts.length > 0 && isHowOnly(words, i))) {
+    } else if (
+      depth === 0 &&
+      gerund !== undefined &&
+      !(starts.length > 0 && isHowOnly(words, i)) &&
+      // "Serve, passing extra cheese."
+      !(word.text === 'passing' && SERVING.has(VERBS[starts.at(-1)?.verb ?? ''] ?? 'check'))
+    ) {
       starts.push({ at: starts.length === 0 ? 0 : from, verb: gerund, verbAt: word.at });
       mayStart = false;
       isFirst = false;

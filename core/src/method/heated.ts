@@ -72,6 +72,7 @@ export function heated(k: Kitchen, vessel: Vessel, heat: Heat, clause: Clause, n
   } else if (heat === 'fryPuree') {
     k.step(vessel, n, 'fry-puree', (id) => ({ id, op: 'fryPuree', minutes: middle }));
   } else if (heat === 'simmer') {
+    vessel.isWet = true;
     vessel.boiling = undefined;
     const vigour =
       /\b(?:bare(?:ly)?|gentl[ey]|very low|lowest)\b/i.test(text) && !/\bboil/i.test(text)

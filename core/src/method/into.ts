@@ -126,6 +126,11 @@ export function doAdd(k: Kitchen, whole: Clause, n: number): void {
     return;
   }
   const place = k.placeIn(body);
+  if (place?.kind === 'bowl' && k.here?.isBlended === true && isHob(k.here) && mentions.length === 0 && /\bsoup\b/i.test(body)) {
+    // "Transfer the soup to a bowl" between two goes of the blender.
+    k.put('setting', n);
+    return;
+  }
   if (place?.kind === 'tray' && ovenIn(text, k.context.country) !== undefined && minutesIn(text) !== undefined) {
     k.as('roast', clause, n);
     return;

@@ -33,6 +33,11 @@ const QUALITIES = new Set(
     'quarter half third dozen one two three four five six eight ten warm iced lukewarm filtered tap pinch crispy crisp drizzle swirl splash dash drop good quality ripe plus more garnish oil sauce flour cube sun jerusalem new or'
   ).split(' '),
 );
+const UNIT_WORDS = new Set(
+  'cup tbsp tablespoon tsp teaspoon tb tbs g kg gram ml l litre liter oz ounce lb pound pint quart gallon splash knob pinch glass ladle'.split(
+    ' ',
+  ),
+);
 const MAY_STAND_ALONE = new Set(['oil', 'flour', 'salt', 'paste']);
 
 /** Kitchen words that stand for any ingredient of a kind. */
@@ -202,7 +207,8 @@ export class LineNames {
       for (const word of telling) this.names.push({ line, words: [word], isHead: heads.has(word) });
       for (let n = 0; n + 1 < written.length; n += 1) {
         const pair = written.slice(n, n + 2);
-        if (pair.some((word) => telling.has(word) || MAY_STAND_ALONE.has(word)))
+        // "Cup water" of "4 cups water" is no name: its measure would be read as part of it.
+        if (!UNIT_WORDS.has(pair[0] ?? '') && pair.some((word) => telling.has(word) || MAY_STAND_ALONE.has(word)))
           this.names.push({ line, words: pair, isHead: true });
       }
     }
@@ -424,6 +430,9 @@ function notAFood(words: readonly Token[], n: number): boolean {
   const next = words[n + 1]?.text;
   const before = words[n - 1]?.text;
   if (word === 'stock' && next === 'pot') return true;
+  // A roasting tin, and what is in the tin.
+  const isVessel = /^(?:roasting|baking|oven|loaf|cake|deep|large|big|lined|shallow|hot|same)$/.test(before ?? '');
+  if (word === 'tin' && next !== 'of' && (isVessel || /^(?:from|in|into|on|to)$/.test(words[n - 2]?.text ?? ''))) return true;
   if (word === 'salt' && next === 'water') return true;
   // What was drawn from the cobs or the pods is no corn and no pea: "corn milk", and not "corn, milk".
   const isNext = (words[n + 1]?.at ?? Infinity) - (words[n]?.end ?? 0) <= 1;

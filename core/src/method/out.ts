@@ -286,7 +286,7 @@ export function doSet(k: Kitchen, clause: Clause, n: number): void {
       mentions.length === 0 &&
       cut?.does === 'prepare' &&
       cut.lines.length > 0 &&
-      k.clauses[cut.clause]?.sentence === clause.sentence
+      (k.clauses[cut.clause]?.sentence ?? 0) >= clause.sentence - 1
     ) {
       // "Cut the tips off and set aside."
       const kept = cut.lines.filter(({ line }) => !k.isUsedUp(line)).map(({ line }) => ({ line, at: 0, length: 0 }));

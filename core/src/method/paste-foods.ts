@@ -165,7 +165,7 @@ function inGrams(pieces: readonly string[]): string[] {
 
 /** Pieces of one written line, of one that says what goes on top too: several foods behind one another are parted, and salt from its pepper. */
 export function splitFoods(line: string, alone: boolean, context: ReadingContext, isOnTop = false): string[] {
-  const stroked = line.split(/ \/ /);
+  const stroked = line.split(/ [/•·|] /);
   const isStroked = stroked.length >= LEAST_PARTS && stroked.filter((piece) => /\d/.test(piece)).length >= stroked.length - 1;
   const pieces = isStroked ? inGrams(stroked) : line.split(/ *; */);
   const split =

@@ -41,6 +41,9 @@ export function bowlsIn(text: string): number | undefined {
   const line = text.replace(/^\((?:[^()\d]*, )?([^()]*)\)$/, '$1');
   const parts = BY_PORTION.exec(line);
   if (parts !== null) return Math.max(1, Math.round((figureIn(parts[1] ?? '') * 1000) / Number(parts[2])));
+  // "(4 as a main, 6 as a starter)"
+  const asMain = /^(\d{1,2}) (?:as a (?:main|starter|light lunch|lunch|meal)|generously)\b/i.exec(line);
+  if (asMain !== null) return Number(asMain[1]);
   const portioned = SO_MANY_OF.exec(line);
   if (portioned !== null) return Number(portioned[1]);
   const volume = BY_VOLUME.exec(line) ?? VOLUME_BEHIND.exec(line);

@@ -285,4 +285,51 @@ describe('where things are, and which part of them is meant', () => {
     expect(facts).toContain('cream coconut-milk');
     expect(facts.at(-1)).toMatch(/^blend/);
   });
+
+  it('so many cups of a line of cups are so much of it, and no half', () => {
+    const shares = (text: string): (number | undefined)[] =>
+      read(text, 'us').actions.flatMap(({ does, lines }) =>
+        does === 'add' ? lines.filter(({ line }) => line === 'water').map(({ share }) => share) : [],
+      );
+    const [first, second] = shares(
+      'Soup\n4 cups water\n1 onion\n2 cups broth\n\nAdd 1 cup water and onion. Simmer 5 minutes. Add broth and 2 cups water and simmer 10 minutes. Add the remaining water.',
+    );
+    expect(first).toBeCloseTo(0.25, 6);
+    expect(second).toBeCloseTo(0.5, 6);
+  });
+
+  it('a roasting tin is no tinned tomato', () => {
+    const { facts } = read(
+      `${START}400 g tin plum tomatoes\n3 aubergines\nPut the aubergines in a roasting tin and roast at 210C for 45 minutes. Scrape the flesh into a saucepan with any juices from the tin. Add the tomatoes and stock. Simmer for 15 minutes.`,
+    );
+    expect(facts[0]).toBe('add aubergine');
+    expect(facts).toContain('add canned-tomatoes vegetable-stock');
+  });
+
+  it('blended in two goes is blended whole, and what is passed at the table is not sieved', () => {
+    const { facts } = read(
+      `${START}50 g parmesan, plus extra for serving\n${COOK} Transfer half of soup to blender and process until smooth, about 1 minute. Transfer soup to medium bowl and repeat with remaining soup. Return soup to the pot. Serve, passing extra Parmesan.`,
+    );
+    const blends = facts.filter((fact) => fact.startsWith('blend'));
+    expect(blends).toEqual(['blend min=1 blender=jug']);
+    expect(facts.filter((fact) => /^(?:join|sieve)/.test(fact))).toEqual([]);
+  });
+
+  it('what is browned in a skillet beside the soup stays there, and the soup goes back into its own pan', () => {
+    const { facts } = read(
+      `Soup\n1 head cauliflower (2 lbs)\n8 Tbsp butter, divided\n1 onion\n4 cups water\n1/2 tsp sherry vinegar\n\nCut heaping 1 cup of small florets from head; set aside. Melt 3 tablespoons butter in large saucepan. Add onion and cook 7 minutes. Add water and cauliflower; simmer for 15 minutes. While soup simmers, melt remaining 5 tablespoons butter in 8-inch skillet. Add reserved florets and cook until golden brown, 6 to 8 minutes. Toss florets with vinegar. Pour browned butter into small bowl and reserve for garnishing. Process soup in blender until smooth. Return pureed soup to pan and return to simmer. Serve with browned florets.`,
+      'us',
+    );
+    expect(facts.filter((fact) => fact.startsWith('join'))).toEqual([]);
+    expect(facts.some((fact) => fact.startsWith('fry min=7'))).toBeTrue();
+    expect(facts.at(-1)).toContain('garnish cauliflower');
+  });
+
+  it('foods behind dots in one line are as many lines', () => {
+    const { lines, unread } = read(
+      `Beetroot soup. Serves 8.\n\n1.5 kg raw beetroot • 2 onions • 6 cardamom pods • 1.6 l vegetable stock • 200 ml soured cream\n\nSimmer everything for 40 minutes.`,
+    );
+    expect(unread).toEqual([]);
+    expect(lines.map(({ id }) => id)).toEqual(['beetroot', 'onion', 'cardamom', 'vegetable-stock', 'soured-cream']);
+  });
 });

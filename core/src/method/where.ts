@@ -26,7 +26,9 @@ export function hob(k: Kitchen, clause: Clause, n: number, fresh: boolean): Vess
         .open()
         .filter((one) => isHob(one) && one.section === clause.section)
         .at(-1) ?? k.latestHob();
-    if (!place.isNew && latest !== undefined) return latest;
+    // A skillet is none of the pots in which there is soup.
+    const isSkillet = place.kind === 'pan' && latest?.kind === 'pot' && latest.isWet && latest.isHot && !latest.isBlended;
+    if (!place.isNew && latest !== undefined && !isSkillet) return latest;
     if (here?.kind === 'bowl' && !here.isHot && here.steps.length > 0 && !fresh) {
       here.kind = place.kind;
       return here;
@@ -107,7 +109,10 @@ export function target(k: Kitchen, clause: Clause, n: number, mentions: readonly
     }
     const hobs = k.open().filter((one) => isHob(one));
     const ownHobs = hobs.filter((one) => (!one.isForTop || one.section === clause.section) && !(one.isDrained && k.isFinished()));
-    const latest = (ownHobs.length > 0 ? ownHobs : hobs).at(-1);
+    const blended = ownHobs.findLast(({ isBlended }) => isBlended);
+    // "Return the soup to the pan": its own, whatever was fried beside it.
+    const isReturn = blended !== undefined && /\b(?:return|back)\b/i.test(clause.text);
+    const latest = isReturn ? blended : (ownHobs.length > 0 ? ownHobs : hobs).at(-1);
     if (latest !== undefined && !place.isNew) return latest;
     if (latest !== undefined && place.isNew && latest.steps.length === 0) return latest;
     // "Return to a clean pan" is the same soup in another pan.
@@ -189,6 +194,10 @@ export function roastVessel(k: Kitchen, clause: Clause, mentions: readonly Menti
 
 export function soupVessel(k: Kitchen, clause: Clause, n: number): Vessel {
   const { here } = k;
+  const wet = k.open().findLast((one) => isHob(one) && one.isWet && one.isHot && !one.isForTop && !one.isDrained);
+  const isSideBowl = here?.kind === 'bowl' && [...here.lines].every((line) => k.isDivided(line));
+  // "Pour the browned butter into a bowl. Process the soup": the bowl is by the side.
+  if (isSideBowl && wet !== undefined && /\bsoup\b/i.test(clause.text)) return wet;
   if (here !== undefined && isHob(here) && !here.isForTop) return k.soupPot(clause.text) ?? here;
   const hob = k.latestHob();
   if (hob !== undefined && here?.kind !== 'bowl') {

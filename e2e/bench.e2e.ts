@@ -127,7 +127,9 @@ test('a plan is cooked in a hundred kitchens, with something that goes wrong; ho
   const section = page.getByRole('region', { name: 'In a hundred kitchens' });
   const bowls = section.getByRole('row', { name: /^bowls/ });
   await expect(bowls).toContainText('of 100', { timeout: 30_000 });
-  const right = async (): Promise<number> => Number(/(\d+) of 100/.exec((await bowls.textContent()) ?? '')?.[1]);
+  // Of its own cell: text of cells stands side by side without a space.
+  const held = bowls.getByRole('cell', { name: / of 100$/ });
+  const right = async (): Promise<number> => Number(/^\s*(\d+) of 100/.exec((await held.textContent()) ?? '')?.[1]);
   const before = await right();
   expect(before).toBeGreaterThan(60);
   await choose(page, 'what-if', 'the ladle holds a quarter less');

@@ -108,7 +108,8 @@ export function doBlanch(k: Kitchen, clause: Clause, n: number): void {
   }
   vessel.isWet = true;
   k.put('add', n, { lines: added, vessel: vessel.name });
-  heated(k, vessel, 'simmer', clause, n, []);
+  // Its water is in: said again by the words it is no more of it.
+  heated(k, vessel, 'simmer', { ...clause, text: clause.text.replace(/\bwater\b/gi, 'pan') }, n, []);
 }
 
 export function doPressure(k: Kitchen, clause: Clause, n: number): void {

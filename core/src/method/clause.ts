@@ -78,8 +78,11 @@ function take(k: Kitchen, clause: Clause, n: number): void {
     return;
   }
   const stored = k.actions.findLast(({ does }) => does !== 'setting')?.does === 'store';
+  // "Chill for 4 hours" is still said of a cold soup.
+  const isTimed = /\b(?:chill|refrigerat)/i.test(text) && minutesIn(text) !== undefined;
   if (
     stored &&
+    !isTimed &&
     /^(?:and |then )*(?:re-?heat|defrost|thaw|warm|let (?:it |the soup )?cool|cool|cover|chill|refrigerate|freeze|transfer to)\b/i.test(
       text,
     ) &&
@@ -97,7 +100,7 @@ function take(k: Kitchen, clause: Clause, n: number): void {
     doPreheat(k, clause, n);
     return;
   }
-  if (isAhead(k, clause)) {
+  if (isAhead(k, clause) && !isTimed) {
     k.put(k.actions.at(-1)?.does === 'store' ? 'setting' : 'store', n);
     return;
   }

@@ -35,6 +35,10 @@ export function doAdd(k: Kitchen, whole: Clause, n: number): void {
   }
   const { text } = clause;
   const body = k.body(clause);
+  if (ICED.test(text) && k.mentions(body, clause).every(({ line }) => k.isUsedUp(line))) {
+    iced(k, clause, n);
+    return;
+  }
   if (clause.verb === 'use' && /\bto (?:pur[ée]e|blend|blitz|whizz?|liquidi[sz]e|process)\b/i.test(text)) {
     k.as('blend', clause, n, 'blend');
     return;
@@ -200,6 +204,17 @@ export function doAdd(k: Kitchen, whole: Clause, n: number): void {
     /\b(?:to (?:just |barely |almost )?cover|until (?:just |barely )?covered|enough[\w ]*cover|just covers?)\b/i.test(text);
   const vessel = target(k, clause, n, all);
   intoVessel(k, clause, n, vessel, all, hasCover);
+}
+
+const ICED = /\b(?:ice|iced|ice-cold)[- ](?:cold )?water\b|\bice (?:and|&) water\b|\bice[- ]bath\b/i;
+
+/** "Fill a bowl with iced water", "plunge into the iced water": what was blanched is drained, a blended soup cools, and no water goes in. */
+function iced(k: Kitchen, clause: Clause, n: number): void {
+  const { here } = k;
+  if (clause.verb === 'fill' || here?.isHot !== true) k.put('setting', n);
+  else if (here.isBlended) k.as('cool', clause, n);
+  else if (here.isWet) k.as('drain', { ...clause, text: 'drain', verbAt: 0 }, n, 'drain');
+  else k.put('setting', n);
 }
 
 /** "Put the two together": all that stands on the stove in one pot, the wettest. */

@@ -155,11 +155,18 @@ function mirepoixOf(piece: string): string[] | undefined {
   ).map(([share, food]) => `${String(Math.round(whole * share * 1000) / 1000)} ${hit[2] ?? 'g'} ${food}, diced`);
 }
 
+const HUNDREDS = 100;
 /** A list of kitchen notes in which some stand by kilos leaves the grams out: "2kg parsnips / 500 onion / 30 ginger". */
 function inGrams(pieces: readonly string[]): string[] {
   const isMetric = pieces.some((piece) => /^\s*\d[\d.,]* ?(?:kg|l|ltr|litres?|g|ml)\b/i.test(piece));
+  if (!isMetric) return [...pieces];
+  // "12 eggs" are twelve; "30 garlic" are grams, and hundreds of anything.
   return pieces.map((piece) =>
-    isMetric ? piece.replace(/^(\s*\d{2,4}) (?=[a-z'’]{3})(?!tins?\b|cans?\b|x\b|each\b|cloves?\b|sprigs?\b)/i, '$1 g ') : piece,
+    piece.replace(
+      /^(\s*)(\d{2,4}) (?=[a-z'’]{3})(?!(?:tins?|cans?|x|each|cloves?|sprigs?)\b)([a-z'’]+)/i,
+      (whole, lead: string, figure: string, word: string) =>
+        Number(figure) >= HUNDREDS || !/s$/i.test(word) ? `${lead}${figure} g ${word}` : whole,
+    ),
   );
 }
 

@@ -332,4 +332,25 @@ describe('where things are, and which part of them is meant', () => {
     expect(unread).toEqual([]);
     expect(lines.map(({ id }) => id)).toEqual(['beetroot', 'onion', 'cardamom', 'vegetable-stock', 'soured-cream']);
   });
+
+  it('iced water cools what was blanched and goes into no soup; a bowl of it is no pot', () => {
+    const { facts, soup } = read(
+      `${START}500 g peas\nFill a large bowl with iced water. Blanch the peas in boiling water for 1 minute, then plunge into the iced water. ${COOK} Blend with the peas. Chill for 4 hours before serving.`,
+    );
+    expect(facts.filter((fact) => /^add .*water/.test(fact))).toEqual([]);
+    expect(facts).toContain('drain');
+    expect(facts.at(-1)).toBe('chill min=240');
+    expect(soup.root.name).not.toBe('Bowl');
+  });
+
+  it('of notes without units twelve eggs are twelve, and hundreds are grams', () => {
+    const { lines } = read('Soup\n1kg potatoes / 12 eggs / 500 onions / 30 garlic / 1L stock\n\nSimmer 20 min.');
+    expect(lines.map(({ id, kg }) => `${id} ${kg.toFixed(2)}`)).toEqual([
+      'potato 1.00',
+      'egg 0.53',
+      'onion 0.50',
+      'garlic 0.03',
+      'vegetable-stock 1.00',
+    ]);
+  });
 });

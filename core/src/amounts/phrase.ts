@@ -235,7 +235,7 @@ function inWords(text: string): string {
       .replace(/^(\S+) (?:fresh )?(coriander|parsley|dill|mint|basil) (?:stalks?|stems?)\b/i, '$1 sprig of $2')
       // "2 garlic cloves" is two cloves of garlic, "2 celery sticks" two sticks of celery.
       .replace(
-        /^(\S+(?: \d\/\d)?) (?:(?:large|medium|small|fat|plump) )?(garlic|celery|lemongrass|cinnamon|thyme|rosemary|mint|basil|parsley|coriander|dill|sage|bay) (cloves?|sticks?|ribs?|stalks?|sprigs?|bulbs?|heads?)\b/i,
+        /^(\S+(?: \d\/\d)?) (?:(?:large|medium|small|fat|plump|whole) )?(garlic|celery|lemongrass|cinnamon|thyme|rosemary|mint|basil|parsley|coriander|dill|sage|bay) (cloves?|sticks?|ribs?|stalks?|sprigs?|bulbs?|heads?)\b/i,
         '$1 $3 of $2',
       )
       .replace(

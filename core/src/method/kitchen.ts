@@ -359,12 +359,18 @@ export class Kitchen extends LinesInUse {
       const state = text.slice(Math.max(0, mention.at - STATE_CHARACTERS), mention.at);
       // Part of it is on the tray: "the raw florets" are what is left, "the roasted florets" are those.
       const isRaw = !this.isUsedUp(line) && /\b(?:raw|uncooked|unroasted)\s+$/i.test(state);
+      // "The chopped sage" is none of the leaves that were crisped in the pan.
+      const isFreshHerb =
+        /\b(?:chopped|minced|shredded|fresh)\s+$/i.test(state) &&
+        this.lineOf(line)?.taken.row.group === 'herbs' &&
+        at?.kind === 'pan';
       const isCooked = !this.isUsedUp(line) && /\b(?:roast|roasted|charred|grilled|fried|browned)\s+$/i.test(state);
       const isSmall = at !== undefined && [...at.lines].every((one) => this.isDivided(one) || this.isBloomed(one));
       const joins =
         at !== undefined &&
         at !== vessel &&
         !isRaw &&
+        !isFreshHerb &&
         !this.isHeldBack(line, text) &&
         (isCooked && at.isHot
           ? true

@@ -113,7 +113,10 @@ export class LinesInUse {
     const figure = (hit[1] ?? '').replace(/^(a|one|two|three)\b/i, (word) => String(figureIn(word)));
     const reading = readLine(`${figure} ${own.taken.row.name.split(',')[0] ?? ''}`, this.context);
     const kg = reading.code === 'READ' ? reading.kg : reading.code === 'ASK' ? reading.options[0]?.kg : undefined;
-    return kg === undefined ? undefined : Math.min(1, kg / own.taken.kg);
+    if (kg === undefined) return undefined;
+    const share = Math.min(1, kg / own.taken.kg);
+    // "All but 2 tablespoons of the cream."
+    return /\b(?:all|everything) (?:but|except)(?: for)?(?: about)? $/i.test(before.slice(0, hit.index)) ? 1 - share : share;
   }
 
   isBloomed(id: string): boolean {

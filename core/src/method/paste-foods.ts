@@ -178,7 +178,11 @@ export function splitFoods(line: string, alone: boolean, context: ReadingContext
   const split =
     alone && pieces.length === 1 ? line.split(/, ?(?=(?:\d|[½¼¾⅓⅔]|an? |one |two |three |half |salt\b|pepper\b))/i) : pieces;
   return split
-    .map((piece) => piece.replace(/(?<=[a-zà-ÿ]{4})\.\s*$/i, ''))
+    .map((piece) =>
+      piece
+        .replace(/(?<=[a-zà-ÿ]{4})\.\s*$/i, '')
+        .replace(/(?<=\b(?:salt|pepper|seasoning)\b.*) (?:tt|t\.t\.|q\.?s\.?)$/i, ' to taste'),
+    )
     .map((piece) => amountFirst(piece.trim().replace(/^(?:you(?:['’]ll| will)? need|ingredients):\s*/i, ''), context))
     .map((piece) => piece.replace(/^(?:s\.? ?(?:&|\+|and) ?p(?:\.|\b)|salt ?[+/] ?pepper|seasoning$)/i, 'salt and pepper'))
     .flatMap((piece) => mirepoixOf(piece) ?? [piece])

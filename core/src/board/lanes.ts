@@ -58,3 +58,17 @@ export function lanesOf(kit: Kit, day: Pick<Day, 'people'>): Lanes {
 export function usualPeople(kit: Kit): Day['people'] {
   return Array.from({ length: handsOf(kit) }, (_, n) => ({ id: `cook-${String(n + 1)}`, name: `Cook ${String(n + 1)}` }));
 }
+
+/** A kitchen's day where nobody has said when it begins and ends. Kitchen defaults. */
+const USUAL_HOURS = { starts: '07:00', ends: '15:00' } as const;
+
+/** A day with nothing planned yet, by the kitchen's usual hours and hands. */
+export function emptyDay(date: string, kit: Kit): Day {
+  return { date, ...USUAL_HOURS, people: usualPeople(kit), batches: [] };
+}
+
+/** When a further soup of a day is wanted: with the first that is served, or at noon. */
+export function serviceOf({ batches }: Day): string {
+  return batches.find(({ keeps }) => keeps !== true)?.at ?? NOON;
+}
+const NOON = '12:00';

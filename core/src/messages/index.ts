@@ -33,3 +33,4 @@ export {
 } from './learned.js';
 export { dayProblemSentence, dayRows, dayVerdict, delayWords, limitWords, wayWords, type DayRow } from './board.js';
 export { FIGURE_WORDS, goneWords, sideBySideWords, valueWords, type DifferenceNames } from './side-by-side.js';
+export { WAY_WORDS } from './ways.js';

@@ -77,11 +77,11 @@ function take(k: Kitchen, clause: Clause, n: number): void {
     k.put('remark', n);
     return;
   }
-  const stored = k.actions.findLast(({ does }) => does !== 'setting')?.does === 'store';
+  const isStored = k.actions.findLast(({ does }) => does !== 'setting')?.does === 'store';
   // "Chill for 4 hours" is still said of a cold soup.
   const isTimed = /\b(?:chill|refrigerat)/i.test(text) && minutesIn(text) !== undefined;
   if (
-    stored &&
+    isStored &&
     !isTimed &&
     /^(?:and |then )*(?:re-?heat|defrost|thaw|warm|let (?:it |the soup )?cool|cool|cover|chill|refrigerate|freeze|transfer to)\b/i.test(
       text,

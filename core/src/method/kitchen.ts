@@ -280,18 +280,20 @@ export class Kitchen extends LinesInUse {
     return vessel;
   }
 
+  /** Pots on the hob in which there is hot liquid, and that are for no topping. */
+  wetPots(): Vessel[] {
+    return this.open().filter((one) => isHob(one) && one.isWet && one.isHot && !one.isForTop && !one.isDrained);
+  }
+
   /** The pot of the soup, where the cook may stand at a dry pan beside it. */
   soupPot(text = ''): Vessel | undefined {
-    const wets = this.open().filter((one) => isHob(one) && one.isWet && one.isHot && !one.isForTop);
+    const wet = this.wetPots();
     // "A cup of the soup" is of the fullest pot.
-    if (/\bthe soup\b/i.test(text) && wets.length > 1)
-      return wets.reduce((most, one) => (one.lines.size > most.lines.size ? one : most));
+    if (/\bthe soup\b/i.test(text) && wet.length > 1)
+      return wet.reduce((most, one) => (one.lines.size > most.lines.size ? one : most));
     const at = this.here;
     if (at === undefined || !isHob(at) || at.isForTop) return this.latestHob();
-    const wet = this.open().findLast(
-      (one) => one !== at && isHob(one) && one.isWet && one.isHot && !one.isForTop && !one.isDrained,
-    );
-    return at.isWet || at.isBlended || wet === undefined ? at : wet;
+    return at.isWet || at.isBlended ? at : (wet.at(-1) ?? at);
   }
 
   latestHob(): Vessel | undefined {

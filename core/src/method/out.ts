@@ -346,8 +346,7 @@ export function doDrain(k: Kitchen, clause: Clause, n: number): void {
   vessel.isWet = keepsLiquid;
   vessel.isDrained = true;
   // Something blanched beside the soup: the cook is back at the pot.
-  k.here =
-    k.open().find((one) => one !== vessel && isHob(one) && one.isWet && one.isHot && !one.isDrained && !one.isForTop) ?? vessel;
+  k.here = k.wetPots().find((one) => one !== vessel) ?? vessel;
 }
 
 export function doStrain(k: Kitchen, clause: Clause, n: number): void {

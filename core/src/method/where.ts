@@ -194,7 +194,7 @@ export function roastVessel(k: Kitchen, clause: Clause, mentions: readonly Menti
 
 export function soupVessel(k: Kitchen, clause: Clause, n: number): Vessel {
   const { here } = k;
-  const wet = k.open().findLast((one) => isHob(one) && one.isWet && one.isHot && !one.isForTop && !one.isDrained);
+  const wet = k.wetPots().at(-1);
   const isSideBowl = here?.kind === 'bowl' && [...here.lines].every((line) => k.isDivided(line));
   // "Pour the browned butter into a bowl. Process the soup": the bowl is by the side.
   if (isSideBowl && wet !== undefined && /\bsoup\b/i.test(clause.text)) return wet;

@@ -1,7 +1,7 @@
 import { massOf, thicknessOf } from '../bench/index.js';
 import { planToBuy, type Planned } from '../plan/index.js';
 import { parcelKg, potKg } from '../pot/index.js';
-import { walk, type MethodChoices, type Soup } from '../soup/index.js';
+import { walk, type MethodChoices, type Soup, type SoupStep } from '../soup/index.js';
 import { cookedIn, type Hidden } from './cooked.js';
 import { asPlanned } from './what-if.js';
 
@@ -26,11 +26,10 @@ export interface WayEnd {
 /** A soup cooked one way, as a card of its own; the soup itself where that is how it is written. */
 export function cookedAs(soup: Soup, way: Way): Soup {
   if (soup.school === way) return soup;
-  const name = `${soup.name}, ${way === 'roast' ? 'roasted' : 'sweated'}`;
-  return { ...soup, id: `${soup.id}-${way}`, name, methodChoices: { ...soup.methodChoices, colour: way } };
+  return { ...soup, id: `${soup.id}-${way}`, methodChoices: { ...soup.methodChoices, colour: way } };
 }
 
-const POURED: readonly string[] = ['cover', 'thin', 'add', 'stir'];
+const POURED: ReadonlySet<SoupStep['op']> = new Set(['cover', 'thin', 'add']);
 
 function endOf(way: Way, plan: Planned, hidden: Hidden): WayEnd {
   const { run, prepared } = plan;
@@ -40,7 +39,7 @@ function endOf(way: Way, plan: Planned, hidden: Hidden): WayEnd {
   );
   const off = run.records.filter(({ step }) => dry.has(step.id)).flatMap(({ outflows }) => outflows);
   const poured = run.records
-    .filter(({ step }) => POURED.includes(step.op))
+    .filter(({ step }) => POURED.has(step.op))
     .flatMap(({ inflows }) => inflows.filter(({ lineId }) => liquids.has(lineId)));
   const { pot } = cookedIn(plan, asPlanned(plan), hidden);
   const kg = run.last === undefined ? 0 : potKg(run.last.before);

@@ -1,4 +1,5 @@
 import type { StoredEntry } from '@tureen/core/batch';
+import { WAY_WORDS } from '@tureen/core/messages';
 import { EXAMPLE_SOUPS } from '@tureen/core/soup';
 import {
   cookedAs,
@@ -86,7 +87,8 @@ export async function beginPractice(database: Database, wish: PracticeWish, nowM
   const way = wayOf(lesson, wish.way);
   const have = await readPractice(database, wish.batchId);
   if (have !== undefined) return done(have);
-  const soup = way === null ? shipped : cookedAs(shipped, way);
+  const cooked = way === null ? shipped : cookedAs(shipped, way);
+  const soup = way === null || cooked === shipped ? shipped : { ...cooked, name: `${shipped.name}, ${WAY_WORDS[way]}` };
   if (soup !== shipped && (await readSoup(database, soup.id)) === undefined) {
     const saved = await saveSoup(database, soup, 0, 'for a lesson', nowMs);
     if (!saved.ok && saved.failure.code !== 'SOUP_CHANGED_SINCE') return saved;

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { WAY_WORDS } from '@tureen/core/messages';
 import { showMinutes } from '@tureen/core/units';
 import type { DebriefView } from '../../cooking/bench-view';
 import { mass } from '../figures';
@@ -200,7 +201,7 @@ export class PotDebrief {
     const { ways, units } = this.view();
     if (ways.length < 2) return undefined;
     return ways.map(({ way, plannedOffKg, liquidKg, minutes, plannedBowls, bowls, bodyMPas }) => ({
-      name: way === 'roast' ? 'roasted' : 'sweated',
+      name: WAY_WORDS[way],
       off: mass(plannedOffKg, units),
       liquid: mass(liquidKg, units),
       minutes: showMinutes(minutes),

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
-import { clockOf, usualPeople, type Day, type DayBatch, type Pin } from '@tureen/core/board';
+import { clockOf, emptyDay, type Day, type DayBatch, type Pin } from '@tureen/core/board';
 import { dayCalendar } from '@tureen/core/formats';
 import type { Kit } from '@tureen/core/kit';
 import { plusDays } from '@tureen/core/stock';
@@ -186,7 +186,7 @@ export class Board {
     const date = this.onDate();
     const kit = this.kit();
     if (date === undefined || kit === undefined) return;
-    await this.change({ date, starts: '07:00', ends: '15:00', people: usualPeople(kit), batches: [] });
+    await this.change(emptyDay(date, kit));
   }
 
   /** Another day's soups, people and times, none of its batches. */

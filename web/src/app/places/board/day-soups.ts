@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import { MOST_BATCHES, type Day, type DayBatch, type Person } from '@tureen/core/board';
+import { MOST_BATCHES, serviceOf, type Day, type DayBatch, type Person } from '@tureen/core/board';
 import { freeId } from '@tureen/core/draft';
 import type { Kit } from '@tureen/core/kit';
 import { LEAST_BOWL_G, MOST_BOWL_G, MOST_BOWLS } from '@tureen/core/plan';
@@ -83,7 +83,7 @@ export class DaySoups {
     if (soup === undefined) return;
     const { batches } = this.day();
     const id = freeId(soup.id, new Set(batches.map((batch) => batch.id)));
-    const at = batches.find(({ keeps }) => keeps !== true)?.at ?? '12:00';
+    const at = serviceOf(this.day());
     this.set({ batches: [...batches, { id, soupId: soup.id, request: { bowls: USUAL_BOWLS, bowlG: soup.bowlG }, at }] });
   }
 

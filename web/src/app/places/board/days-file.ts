@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, input, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { takeOrders, usualPeople, type Day } from '@tureen/core/board';
+import { emptyDay, takeOrders, type Day } from '@tureen/core/board';
 import { daysCsv, readDays, refusedOrderSentence, unreadSentence, type OrderRead } from '@tureen/core/formats';
 import type { Kit } from '@tureen/core/kit';
 import { Days } from '../../services/days';
@@ -10,7 +10,6 @@ import { saveAs } from '../save-as';
 import { dateName } from './dates';
 
 const MOST_BYTES = 2_000_000;
-const USUAL_HOURS = { starts: '07:00', ends: '15:00' };
 
 /** Orders for one day or many from a CSV, and the day as one. */
 @Component({
@@ -120,8 +119,7 @@ export class DaysFile {
     const answer = await this.days.once(date);
     if (!answer.ok) return { isKept: false, refused: [answer.refusal.sentence] };
     const { day, changedAtMs } = answer.value;
-    const empty: Day = { date, ...USUAL_HOURS, people: usualPeople(this.kit()), batches: [] };
-    const { day: full, tooMany } = takeOrders(day ?? empty, orders);
+    const { day: full, tooMany } = takeOrders(day ?? emptyDay(date, this.kit()), orders);
     const saved = await this.days.save(full, changedAtMs);
     if (!saved.ok) return { isKept: false, refused: [saved.refusal.sentence] };
     const names = new Map(this.soups().map(({ id, name }) => [id, name]));

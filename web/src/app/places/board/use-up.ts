@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { usualPeople, type Day, type DayBatch } from '@tureen/core/board';
+import { emptyDay, serviceOf, type DayBatch } from '@tureen/core/board';
 import { freeId } from '@tureen/core/draft';
 import type { ShoppingRow } from '@tureen/core/shop';
 import { plusDays } from '@tureen/core/stock';
@@ -20,9 +20,6 @@ const SOON_DAYS = 2;
 const USUAL_BOWLS = 40;
 /** Soups of the shelf that are looked through. */
 const MOST_SOUPS = 200;
-/** Where a day has no soup yet. */
-const USUAL_HOURS = { starts: '07:00', ends: '15:00' };
-const USUAL_SERVICE = '12:00';
 
 const NONE: UseUpView = { soon: [], ways: [] };
 
@@ -220,8 +217,8 @@ export class UseUp {
     if (!answer.ok) return answer.refusal.sentence;
     const kit = this.stocked()?.kit;
     if (kit === undefined) return 'Set up the kitchen first: the day needs its people.';
-    const day: Day = answer.value.day ?? { date: this.date(), ...USUAL_HOURS, people: usualPeople(kit), batches: [] };
-    const at = day.batches.find(({ keeps }) => keeps !== true)?.at ?? USUAL_SERVICE;
+    const day = answer.value.day ?? emptyDay(this.date(), kit);
+    const at = serviceOf(day);
     const batches: DayBatch[] = [...day.batches];
     for (const { soupId, bowls, bowlG } of soups) {
       const id = freeId(soupId, new Set(batches.map((batch) => batch.id)));

@@ -1,5 +1,6 @@
 export { DOINGS, type Action, type Doing, type LineUse, type MethodAssumption } from './action.js';
-export { clausesOf, sentencesOf, type Clause, type Sentence } from './clauses.js';
+export { clausesOf, type Clause } from './clauses.js';
+export { sentencesOf, type Sentence } from './sentences.js';
 export type { VesselKind } from './lexicon.js';
 export type { Fix } from './kitchen.js';
 export { minutesIn, ovenIn, shareBefore, type Range } from './measures.js';

@@ -3,7 +3,7 @@ import { namesOf, type Country } from '../amounts/index.js';
 import { checkSoup } from '../soup/index.js';
 import { PASTED } from '../../spec/pasted.js';
 import { compose, takeLine } from '../draft/index.js';
-import { sentencesOf } from './clauses.js';
+import { sentencesOf } from './sentences.js';
 import { readPaste } from './index.js';
 
 const larder = makeLarder(LARDER_ROWS);

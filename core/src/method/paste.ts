@@ -1,6 +1,7 @@
 import { readLines, takeApart, type LineReading, type ReadingContext } from '../amounts/index.js';
 import { LONGEST_LINE, byPercent, foodsInProse, forAll, splitFoods } from './paste-foods.js';
-import { bareNumber, clausesOf, sentencesOf } from './clauses.js';
+import { clausesOf } from './clauses.js';
+import { bareNumber, sentencesOf } from './sentences.js';
 import { figureIn, minutesIn } from './measures.js';
 import { TABLE_HEAD, bare, foodInCells, parted, unmarked, type Row } from './paste-rows.js';
 import {

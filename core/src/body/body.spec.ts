@@ -46,10 +46,7 @@ function tomatoAt(solidsPct: number): Parcel {
   const mix = perKg.map((kg, n) => (n === 0 ? 1 - solidsPct / 100 : kg * times)) as unknown as Parcel['mix'];
   // Concentrates have been through a finisher: of their solids 16 % are fibre (food tables, from memory), none of it in skins.
   const fibre = (0.16 * solidsPct) / 100;
-  return withCarried(
-    { ...parcelOf(ingredient('tomato'), 1), mix },
-    { [PULP_KG]: fibre * thickensOf(ingredient('tomato').row).pulp },
-  );
+  return withCarried({ ...parcelOf(ingredient('tomato'), 1), mix }, PULP_KG, fibre * thickensOf(ingredient('tomato').row).pulp);
 }
 
 function blended(...parts: readonly Parcel[]): Parcel {

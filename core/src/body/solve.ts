@@ -1,5 +1,5 @@
 import { risingRoot } from '../numbers/index.js';
-import { gelatinised, parcelKg, plusParcel, readBodyMPas, scaleParcel, type Parcel, type PotState } from '../pot/index.js';
+import { withMix, gelatinised, parcelKg, plusParcel, readBodyMPas, scaleParcel, type Parcel, type PotState } from '../pot/index.js';
 import { WATER, plusMix, vapourMix } from '../larder/index.js';
 
 /** An amount that would do, or why none does. Masses kg. */
@@ -49,7 +49,7 @@ export function thinKg(pot: PotState, perKg: Parcel, wantedMPas: number, tempC: 
 export function reduceKg(pot: PotState, wantedMPas: number, tempC: number, a: number): BodySolved {
   const massKg = parcelKg(pot.liquid);
   const most = massKg > 0 ? (0.95 * pot.liquid.mix[WATER]) / massKg : 0;
-  const dried = (x: number): Parcel => ({ ...pot.liquid, mix: plusMix(pot.liquid.mix, vapourMix(1, 0), -x * massKg) });
+  const dried = (x: number): Parcel => withMix(pot.liquid, plusMix(pot.liquid.mix, vapourMix(1, 0), -x * massKg));
   return search(pot, wantedMPas, most, (x) => bodyOf(dried(x), pot, tempC, a), true);
 }
 

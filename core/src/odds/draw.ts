@@ -34,9 +34,9 @@ export interface UnsureInputs {
 /** Factor by which what is measured out of a line strays in one drawing. */
 export function measuredBy(unsure: readonly Unsure[], deviates: readonly number[]): (lineId: string) => number {
   const by = new Map<string, number>();
-  for (const [n, { lineId, of, sd }] of unsure.entries()) {
+  unsure.forEach(({ lineId, of, sd }, n) => {
     if (lineId !== undefined && of === 'measured') by.set(lineId, Math.exp(sd * (deviates[n] ?? 0)));
-  }
+  });
   return (lineId) => by.get(lineId) ?? 1;
 }
 
@@ -78,5 +78,10 @@ export function unsureOf(prepared: PreparedSoup): UnsureInputs {
 
 /** The soup as it might turn out: every unsure thing moved by its own deviate, in the order of `unsure`. */
 export function sampleInputs(prepared: PreparedSoup, unsure: readonly Unsure[], deviates: readonly number[]): PreparedSoup {
-  return withMoves(prepared, new Map(unsure.map(({ key, sd }, n) => [key, sd * (deviates[n] ?? 0)])));
+  const moves = new Map<string, number>();
+  for (let n = 0; n < unsure.length; n++) {
+    const input = unsure[n];
+    if (input !== undefined) moves.set(input.key, input.sd * (deviates[n] ?? 0));
+  }
+  return withMoves(prepared, moves);
 }

@@ -135,18 +135,17 @@ const HARDLY_VARIES = 1e-3;
 
 function mattering(
   unsure: readonly Unsure[],
-  deviates: readonly Float64Array[],
-  values: Float64Array,
+  deviates: readonly number[][],
+  values: number[],
   outcome: Outcome,
   band: OddsBand,
 ): Mattering[] {
   const { mean: middle, sd } = band;
   if (!(sd > HARDLY_VARIES * Math.abs(middle))) return [];
-  const own = [...values];
   return unsure.flatMap(({ key }, i): Mattering[] => {
     const row = deviates[i];
     if (row === undefined) return [];
-    const perSd = sampleCovariance([...row.subarray(0, own.length)], own);
+    const perSd = sampleCovariance(row, values);
     const share = (perSd / sd) ** 2;
     return share >= SPOKEN_OF ? [{ key, outcome, share: Math.min(1, share), perSd }] : [];
   });
@@ -168,29 +167,25 @@ export function oddsOf(prepared: PreparedSoup, scale: number, request: OddsReque
   const lineOf = settledLines(planned);
   const thinId = holding === 'bowls' ? lastThin(planned) : undefined;
   const bowlsWanted = holding === 'bowls' ? planned.bowls : undefined;
-  const values = Object.fromEntries(OUTCOMES.map((name) => [name, new Float64Array(request.samples)])) as Record<
-    Outcome,
-    Float64Array
-  >;
-  const deviates = unsure.map(() => new Float64Array(request.samples));
+  const values: Record<Outcome, number[]> = { bowls: [], servedKg: [], bodyMPas: [], saltPct: [], minutes: [] };
+  const deviates = unsure.map((): number[] => []);
   const drawn = new Array<number>(unsure.length).fill(0);
   let done = 0;
   for (; done < request.samples; done++) {
     for (let i = 0; i < unsure.length; i++) drawn[i] = draws.normal();
     const one = correlated(drawn);
-    for (const [i, row] of deviates.entries()) row[done] = one[i] ?? 0;
+    for (let i = 0; i < deviates.length; i++) deviates[i]?.push(one[i] ?? 0);
     const turned = sampleInputs(prepared, unsure, one);
     const given = measuredOut(held, lineOf, measuredBy(unsure, one));
     const outcome: Outcomes = outcomesOf(turned, sample(turned, scale, given, bowlsWanted, thinId));
-    for (const name of OUTCOMES) values[name][done] = outcome[name];
+    for (const name of OUTCOMES) values[name].push(outcome[name]);
     if (onProgress !== undefined && done % 256 === 255 && !onProgress((done + 1) / request.samples)) {
       done += 1;
       break;
     }
   }
-  const kept = Object.fromEntries(OUTCOMES.map((name) => [name, values[name].subarray(0, done)])) as Record<Outcome, Float64Array>;
-  const bands = Object.fromEntries(OUTCOMES.map((name) => [name, bandOf(kept[name])])) as Record<Outcome, OddsBand>;
-  const sorted = sortedOf(kept.bowls);
+  const bands = Object.fromEntries(OUTCOMES.map((name) => [name, bandOf(values[name])])) as Record<Outcome, OddsBand>;
+  const sorted = sortedOf(values.bowls);
   return {
     held: holding,
     samples: done,
@@ -198,7 +193,7 @@ export function oddsOf(prepared: PreparedSoup, scale: number, request: OddsReque
     bands,
     bowls: { with50: Math.floor(quantileSorted(sorted, 0.5) + 1e-9), with90: Math.floor(quantileSorted(sorted, 0.1) + 1e-9) },
     matters: OUTCOMES.flatMap((name) =>
-      mattering(unsure, deviates, kept[name], name, bands[name])
+      mattering(unsure, deviates, values[name], name, bands[name])
         .sort((a, b) => b.share - a.share)
         .slice(0, 5),
     ),

@@ -1,7 +1,7 @@
 import { FAT, PROTEIN, STARCH, SUGARS, WATER, plusMix, totalKg, type Mix } from '../larder/index.js';
 import { volumeM3 } from './heat.js';
-import { COOKED_STARCH_KG, PULP_KG, STARCH_BODY_KG, type Parcel } from './parcel.js';
-import type { PotState } from './state.js';
+import { COOKED_STARCH_KG, PULP_KG, STARCH_BODY_KG, withMix, type Parcel } from './parcel.js';
+import { potDraft, type PotState } from './state.js';
 
 /** Body is the apparent viscosity at 50 1/s at the serving temperature, mPa·s. Temperatures of serving, °C: common practice. */
 export const SERVED_HOT_C = 65;
@@ -136,14 +136,17 @@ export function sinceReadLn(pot: PotState, a: number): number {
 export function readHere(pot: PotState, a: number): PotState {
   const now = priorMPas(pot.liquid, SERVED_HOT_C, a);
   if (!(now > 0)) return pot;
-  return { ...pot, bodyLn: pot.bodyLn + pot.answers * answeredLn(now, pot), readAtLn: Math.log(now) };
+  const here = potDraft(pot);
+  here.bodyLn = pot.bodyLn + pot.answers * answeredLn(now, pot);
+  here.readAtLn = Math.log(now);
+  return here;
 }
 
 /** How ln body moves when ln mass does, by water: numerically on the prior itself. */
 export function bodySlope(pot: PotState, tempC: number, a: number): number {
   const h = 1e-5;
   const water: Mix = [totalKg(pot.liquid.mix), 0, 0, 0, 0, 0, 0, 0, 0, 0];
-  const wetter = { ...pot.liquid, mix: plusMix(pot.liquid.mix, water, h) };
+  const wetter = withMix(pot.liquid, plusMix(pot.liquid.mix, water, h));
   return ((1 + pot.answers) * Math.log(priorMPas(wetter, tempC, a) / priorMPas(pot.liquid, tempC, a))) / Math.log1p(h);
 }
 

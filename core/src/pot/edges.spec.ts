@@ -86,7 +86,7 @@ describe('pots put together', () => {
   });
 
   it('what is carried goes with its parcel and can be set anew', () => {
-    const hot = withCarried(parcelOf(ingredient('water'), 2), { [SCOVILLE_KG]: 50 });
+    const hot = withCarried(parcelOf(ingredient('water'), 2), SCOVILLE_KG, 50);
     expect(contents(standing(hot, 20)).carried[SCOVILLE_KG]).toBe(50);
     expect(parcelKg(hot)).toBe(2);
     // 1.6 a kilo as bought, 2 kg bought of which 1.54 go on: all of it is paid for by what goes on.

@@ -118,18 +118,24 @@ export function scaleParcel(p: Parcel, by: number): Parcel {
 
 /** The same parcel with water and ethanol gone from its mix; what it carries stays behind. */
 export function driedParcel(p: Parcel, vapour: Mix): Parcel {
-  return { mix: plusMix(p.mix, vapour, -1), carried: p.carried, allergens: p.allergens, origins: p.origins };
+  return withMix(p, plusMix(p.mix, vapour, -1));
 }
 
-/** The same parcel with some of what it carries set anew, by place. */
-export function withCarried(p: Parcel, set: Partial<Record<number, number>>): Parcel {
-  const carried = p.carried.map((value, place) => set[place] ?? value) as unknown as Carried;
-  return { mix: p.mix, carried, allergens: p.allergens, origins: p.origins };
+/** The same parcel with another mix. */
+export function withMix(p: Parcel, mix: Mix): Parcel {
+  return { mix, carried: p.carried, allergens: p.allergens, origins: p.origins };
+}
+
+/** The same parcel with one thing that it carries set anew. */
+export function withCarried(p: Parcel, place: keyof Carried & number, value: number): Parcel {
+  const carried = p.carried.slice();
+  carried[place] = value;
+  return { mix: p.mix, carried: carried as unknown as Carried, allergens: p.allergens, origins: p.origins };
 }
 
 /** The same liquid with all of its starch cooked. */
 export function gelatinised(p: Parcel): Parcel {
-  return p.mix[STARCH] === p.carried[COOKED_STARCH_KG] ? p : withCarried(p, { [COOKED_STARCH_KG]: p.mix[STARCH] });
+  return p.mix[STARCH] === p.carried[COOKED_STARCH_KG] ? p : withCarried(p, COOKED_STARCH_KG, p.mix[STARCH]);
 }
 
 export function tintIn(p: Parcel): Tint {

@@ -61,6 +61,46 @@ export function potWith(pot: PotState, liquid: Parcel, cohorts: readonly Cohort[
   };
 }
 
+/** A value that its maker may still change, before anybody else sees it. */
+export type Draft<T> = { -readonly [K in keyof T]: T[K] };
+
+/** A copy of a pot, to be changed place by place. Written out for the same reason. */
+export function potDraft(pot: PotState): Draft<PotState> {
+  return potWith(pot, pot.liquid, pot.cohorts, pot.tempC);
+}
+
+/** The same pot with another liquid in it. */
+export function withLiquid(pot: PotState, liquid: Parcel): PotState {
+  return potWith(pot, liquid, pot.cohorts, pot.tempC);
+}
+
+/** The same pot at another heat. */
+export function withHeat(pot: PotState, tempC: number): PotState {
+  return potWith(pot, pot.liquid, pot.cohorts, tempC);
+}
+
+/** A copy of a cohort, to be changed place by place. Written out: it is made more often than anything else. */
+export function cohortDraft(cohort: Cohort): Draft<Cohort> {
+  return {
+    lineId: cohort.lineId,
+    parcel: cohort.parcel,
+    shape: cohort.shape,
+    sizeM: cohort.sizeM,
+    softening: cohort.softening,
+    softness: cohort.softness,
+    gelatinised: cohort.gelatinised,
+    driedShare: cohort.driedShare,
+    browned: cohort.browned,
+  };
+}
+
+/** The same cohort with another parcel. */
+export function withParcel(cohort: Cohort, parcel: Parcel): Cohort {
+  const next = cohortDraft(cohort);
+  next.parcel = parcel;
+  return next;
+}
+
 /** Room temperature, °C. Kitchen default. */
 export const ROOM_C = 20;
 
@@ -154,14 +194,21 @@ export function potEnthalpyJ(pot: PotState): number {
   return enthalpyJ(mixIn(pot), pot.tempC);
 }
 
+function offTheTrays(pot: PotState): PotState {
+  if (pot.traysM2 === 0) return pot;
+  const next = potDraft(pot);
+  next.traysM2 = 0;
+  return next;
+}
+
 /** Pours one pot into another: masses and enthalpies add, the temperature follows. */
 export function joined(a: PotState, b: PotState): PotState {
   const massA = potKg(a);
   const massB = potKg(b);
   if (massB === 0 && b.aside.length === 0) return a;
-  if (massA === 0 && a.aside.length === 0) return b.traysM2 === 0 ? b : { ...b, traysM2: 0 };
+  if (massA === 0 && a.aside.length === 0) return offTheTrays(b);
   const joules = potEnthalpyJ(a) + potEnthalpyJ(b);
-  const merged: PotState = {
+  const merged: Draft<PotState> = {
     liquid: plusParcel(a.liquid, b.liquid),
     cohorts: b.cohorts.length === 0 ? a.cohorts : a.cohorts.length === 0 ? b.cohorts : [...a.cohorts, ...b.cohorts],
     tempC: massA >= massB ? a.tempC : b.tempC,
@@ -175,7 +222,8 @@ export function joined(a: PotState, b: PotState): PotState {
     answers: massA >= massB ? a.answers : b.answers,
     traysM2: 0,
   };
-  return { ...merged, tempC: temperatureC(mixIn(merged), joules, merged.tempC) };
+  merged.tempC = temperatureC(mixIn(merged), joules, merged.tempC);
+  return merged;
 }
 
 /** Something about to go into a pot: liquid or a cohort of pieces, at its own temperature. */
@@ -206,7 +254,7 @@ export function joinedAll(pot: PotState, parts: readonly Poured[]): PotState {
     }
     if (pot.airShare > 0) airKg += massKg;
   }
-  const merged: PotState = {
+  const merged: Draft<PotState> = {
     liquid,
     cohorts,
     tempC,
@@ -220,7 +268,8 @@ export function joinedAll(pot: PotState, parts: readonly Poured[]): PotState {
     // Whatever is poured over goes into a pot.
     traysM2: 0,
   };
-  return { ...merged, tempC: temperatureC(mixIn(merged), joules, tempC) };
+  merged.tempC = temperatureC(mixIn(merged), joules, tempC);
+  return merged;
 }
 
 /** The alcohol's clock once fresh alcohol has joined. */

@@ -1,5 +1,6 @@
 import { SALT, WATER, type Ingredient, type Mix, type Trim } from '../larder/index.js';
 import { PARAMETERS, PARAMETER_NAMES, learnedOf, type Kit, type Learned, type ParameterName } from '../kit/index.js';
+import { lineWith } from '../steps/index.js';
 import type { PreparedSoup, PreparedLine } from './prepared.js';
 
 /** A part of what an input strays by that stays the same from batch to batch: of the kitchen, of this pot, of this soup. */
@@ -118,6 +119,24 @@ function saltier(ingredient: Ingredient, by: number): Ingredient {
   return { ...ingredient, perKg: perKg as unknown as Mix };
 }
 
+interface LineKeys {
+  readonly trim: string;
+  readonly measured: string;
+  readonly salt: string;
+}
+
+const LINE_KEYS = new WeakMap<PreparedLine, LineKeys>();
+
+/** What a line's inputs are called. Kept, since a soup is moved thousands of times over. */
+function lineKeys(own: PreparedLine): LineKeys {
+  const have = LINE_KEYS.get(own);
+  if (have !== undefined) return have;
+  const { id } = own.line;
+  const keys = { trim: `trim:${id}`, measured: `measured:${id}`, salt: `salt:${id}` };
+  LINE_KEYS.set(own, keys);
+  return keys;
+}
+
 /** The soup with its inputs moved. Keys that it does not lean on move nothing. */
 export function withMoves(prepared: PreparedSoup, moves: Moves): PreparedSoup {
   if (moves.size === 0) return prepared;
@@ -131,18 +150,19 @@ export function withMoves(prepared: PreparedSoup, moves: Moves): PreparedSoup {
     parameters,
     lines: prepared.lines.map((own) => {
       const { line, follows } = own;
-      const trim = moves.get(`trim:${line.id}`);
-      const mass = moves.get(`measured:${line.id}`);
-      const salt = moves.get(`salt:${line.id}`);
+      const keys = lineKeys(own);
+      const trim = moves.get(keys.trim);
+      const mass = moves.get(keys.measured);
+      const salt = moves.get(keys.salt);
       if (trim === undefined && mass === undefined && salt === undefined) return own;
       return {
         follows,
-        line: {
-          ...line,
-          ingredient: salt === undefined ? line.ingredient : saltier(line.ingredient, salt),
-          keptShare: trim === undefined ? line.keptShare : moved(line.keptShare, 'logit', trim),
-          massKg: mass === undefined ? line.massKg : line.massKg * Math.exp(mass),
-        },
+        line: lineWith(
+          line,
+          mass === undefined ? line.massKg : line.massKg * Math.exp(mass),
+          trim === undefined ? line.keptShare : moved(line.keptShare, 'logit', trim),
+          salt === undefined ? line.ingredient : saltier(line.ingredient, salt),
+        ),
       };
     }),
   };

@@ -3,6 +3,7 @@ import {
   COST,
   potAnswering,
   joined,
+  potDraft,
   parcelKg,
   plusParcel,
   potKg,
@@ -15,16 +16,19 @@ import {
 import { UNREAD, estimateOfJoined, type Estimate } from '../body/index.js';
 import {
   afterwards,
+  lineWith,
+  unchanged,
   withToCome,
+  type StepKind,
   type ToCome,
   type SizedLine,
   type Serving,
   type StepContext,
   type StepResult,
 } from '../steps/index.js';
-import { kindOf, type Branch, type SoupStep } from '../soup/index.js';
+import { kindOf, type Branch, type PotStep, type SoupStep } from '../soup/index.js';
 import { minutesOf, type Task } from './timeline.js';
-import { kgAtScale, stepContext, type PreparedSoup, type PreparedLine } from './prepared.js';
+import { kgAtScale, stepContext, type PreparedSoup } from './prepared.js';
 
 /** What happened at one step: the pot on either side and the step's own account of the difference. */
 export interface StepRecord extends StepResult {
@@ -80,23 +84,54 @@ const NEVER_KG = 45;
 /** A pot this much lighter than the heaviest can't be the fullest, however much air is whipped in (8 % at most). */
 const LIGHTEST_PEAK = 0.85;
 
+/**
+ * A step with what a run asks of it at every turn looked up once. Steps of a card are of as many shapes as there are kinds,
+ * and asking them costs as much as the cooking.
+ */
+interface ReadyStep {
+  readonly step: SoupStep;
+  readonly id: string;
+  readonly op: SoupStep['op'];
+  /** What it runs by; undefined where a branch joins. */
+  readonly own: { readonly step: PotStep; readonly kind: StepKind<PotStep> } | undefined;
+  /** The branch that joins here. */
+  readonly side: Branch | undefined;
+}
+
+const READY = new WeakMap<Branch, readonly ReadyStep[]>();
+
+function readySteps(branch: Branch): readonly ReadyStep[] {
+  const have = READY.get(branch);
+  if (have !== undefined) return have;
+  const ready = branch.steps.map((step): ReadyStep => ({
+    step,
+    id: step.id,
+    op: step.op,
+    own: step.op === 'join' ? undefined : { step, kind: kindOf(step) },
+    side: step.op === 'join' ? step.branch : undefined,
+  }));
+  READY.set(branch, ready);
+  return ready;
+}
+
 /** Air leaves by itself while time passes; the blade has set it for its own step. */
-function settled(pot: PotState, step: SoupStep, minutes: number): PotState {
-  return pot.airShare === 0 || minutes === 0 || step.op === 'blend'
-    ? pot
-    : { ...pot, airShare: pot.airShare * 0.5 ** (minutes / AIR_HALF_LIFE_MIN) };
+function settled(pot: PotState, op: SoupStep['op'], minutes: number): PotState {
+  if (pot.airShare === 0 || minutes === 0 || op === 'blend') return pot;
+  const next = potDraft(pot);
+  next.airShare = pot.airShare * 0.5 ** (minutes / AIR_HALF_LIFE_MIN);
+  return next;
 }
 
 /** A step as what it asks of the kitchen. */
-function taskOf(step: SoupStep, branchId: string, { minutes, counts }: StepResult): Task {
+function taskOf({ id, op, own, side }: ReadyStep, branchId: string, { minutes, counts }: StepResult): Task {
   return {
-    stepId: step.id,
+    stepId: id,
     branchId,
     minutes,
-    attention: step.op === 'join' ? 0 : kindOf(step).attention,
-    atBoard: step.op === 'trim',
+    attention: own?.kind.attention ?? 0,
+    atBoard: op === 'trim',
     rounds: counts?.rounds ?? 1,
-    after: step.op === 'join' ? step.branch.id : undefined,
+    after: side?.id,
   };
 }
 
@@ -108,39 +143,43 @@ class Runner {
   peakM3 = 0;
   peakKg = 0;
 
-  private readonly lines: ReadonlyMap<string, SizedLine>;
+  /** Lines at this run's scale, as they are asked for. */
+  private readonly lines = new Map<string, SizedLine>();
   /** Minutes at the simmer so far, by step: a batch cooks one in parts. */
   private readonly simmered = new Map<string, number>();
 
   constructor(
     private readonly prepared: PreparedSoup,
-    scale: number,
+    private readonly scale: number,
     private readonly held: Held | undefined,
     private readonly sink: Sink,
-  ) {
-    const scaled = (own: PreparedLine): SizedLine =>
-      own.follows === 'nothing' ? own.line : { ...own.line, massKg: kgAtScale(own, scale) };
-    const lines = new Map(prepared.lines.map((own) => [own.line.id, scaled(own)]));
-    for (const [key, own] of prepared.earlier ?? []) lines.set(key, scaled(own));
-    this.lines = lines;
-  }
+  ) {}
 
   private readonly line = (id: string): SizedLine => {
-    const line = this.lines.get(id);
-    if (line === undefined) throw new Error(`No line ${id}: a soup is checked before it is run.`);
+    const have = this.lines.get(id);
+    if (have !== undefined) return have;
+    const own = this.prepared.earlier?.get(id) ?? this.prepared.lines.find(({ line }) => line.id === id);
+    if (own === undefined) throw new Error(`No line ${id}: a soup is checked before it is run.`);
+    const line = own.follows === 'nothing' ? own.line : lineWith(own.line, kgAtScale(own, this.scale));
+    this.lines.set(id, line);
     return line;
   };
 
   /** What the rest of a branch will bring; what it settles itself counts what comes after it in turn, once. */
-  private toCome(pot: PotState, estimate: Estimate, branch: Branch, from: number, isNested: boolean): ToCome | undefined {
+  private toCome(
+    pot: PotState,
+    estimate: Estimate,
+    steps: readonly ReadyStep[],
+    from: number,
+    isNested: boolean,
+  ): ToCome | undefined {
     let all: ToCome | undefined;
-    for (let n = from + 1; n < branch.steps.length; n++) {
-      const next = branch.steps[n];
-      if (next === undefined || next.op === 'join') continue;
-      const kind = kindOf(next);
-      if (kind.brings === undefined) continue;
+    for (let n = from + 1; n < steps.length; n++) {
+      const own = steps[n]?.own;
+      if (own?.kind.brings === undefined) continue;
       const then = withToCome(pot, all);
-      const brought = kind.brings(next, then, this.context(then, estimate, branch, n, next, kind.looksAhead && !isNested, true));
+      const { step, kind } = own;
+      const brought = own.kind.brings(step, then, this.context(then, estimate, steps, n, kind.looksAhead && !isNested, true));
       all = all === undefined ? brought : afterwards(all, brought);
     }
     return all;
@@ -149,19 +188,19 @@ class Runner {
   private context(
     pot: PotState,
     estimate: Estimate,
-    branch: Branch,
+    steps: readonly ReadyStep[],
     at: number,
-    step: SoupStep,
     looksAhead: boolean,
     isNested = false,
   ): StepContext {
+    const ready = steps[at];
     return stepContext(
       this.prepared,
       this.line,
       estimate,
-      looksAhead ? this.toCome(pot, estimate, branch, at, isNested) : undefined,
-      this.held?.get(step.id),
-      step.op === 'simmer' ? this.simmered.get(step.id) : undefined,
+      looksAhead ? this.toCome(pot, estimate, steps, at, isNested) : undefined,
+      ready === undefined ? undefined : this.held?.get(ready.id),
+      ready?.op === 'simmer' ? this.simmered.get(ready.id) : undefined,
     );
   }
 
@@ -190,24 +229,24 @@ class Runner {
     let pot = potAnswering(this.prepared.parameters.bodyAnswers - 1, this.prepared.meantLn ?? 0);
     let estimate = this.prepared.unread ?? UNREAD;
     let at = -1;
-    for (const step of branch.steps) {
+    const steps = readySteps(branch);
+    for (const ready of steps) {
+      const { step, own } = ready;
       at += 1;
       const before = pot;
       let outcome: StepResult;
-      if (step.op === 'join') {
-        const side = this.branch(step.branch, false);
-        estimate = estimateOfJoined(estimate, side.estimate, potKg(pot), potKg(side.pot));
-        outcome = { pot: joined(pot, side.pot), inflows: [], outflows: [], minutes: 0, joules: 0, cautions: [] };
-      } else {
-        const kind = kindOf(step);
-        outcome = kind.run(pot, step, this.context(pot, estimate, branch, at, step, kind.looksAhead));
+      if (own !== undefined) {
+        outcome = own.kind.run(pot, own.step, this.context(pot, estimate, steps, at, own.kind.looksAhead));
         estimate = outcome.estimate ?? estimate;
-        if (step.op === 'simmer') this.countSimmer(step.id, outcome);
-      }
-      this.tasks.push(taskOf(step, branch.id, outcome));
-      pot = settled(outcome.pot, step, outcome.minutes);
+        if (ready.op === 'simmer') this.countSimmer(ready.id, outcome);
+      } else if (ready.side !== undefined) {
+        const side = this.branch(ready.side, false);
+        estimate = estimateOfJoined(estimate, side.estimate, potKg(pot), potKg(side.pot));
+        outcome = unchanged(joined(pot, side.pot));
+      } else continue;
+      this.tasks.push(taskOf(ready, branch.id, outcome));
+      pot = settled(outcome.pot, ready.op, outcome.minutes);
       this.count(outcome.inflows);
-      // Written out: spreading results of many shapes costs more than the steps themselves.
       this.last = {
         step,
         branchId: branch.id,
@@ -265,23 +304,39 @@ export function runInto(prepared: PreparedSoup, scale: number, sink: Sink, held?
   const liftKg = runner.peakKg + vessel.tareKg;
   if (liftKg >= NEVER_KG) cautions.push({ code: 'NEVER_LIFT', massKg: liftKg });
   else if (liftKg >= TWO_PEOPLE_KG) cautions.push({ code: 'TWO_PEOPLE_LIFT', massKg: liftKg });
-  return {
-    last,
-    pot,
-    bowls: last?.counts?.bowls ?? 0,
-    dished: dishedOf(servings),
-    servings,
-    peakM3: runner.peakM3,
-    peakKg: runner.peakKg,
-    // Worked out only where it is asked for: solving asks for no minutes.
-    get minutes() {
-      return minutesOf(runner.tasks, handsOf(prepared.kit));
-    },
-    tasks: runner.tasks,
-    usedKg: runner.usedKg,
-    costSum: runner.costSum,
-    cautions,
-  };
+  return new End(runner, pot, dishedOf(servings), servings, cautions, handsOf(prepared.kit));
+}
+
+class End implements RunEnd {
+  readonly last: StepRecord | undefined;
+  readonly bowls: number;
+  readonly peakM3: number;
+  readonly peakKg: number;
+  readonly tasks: readonly Task[];
+  readonly usedKg: ReadonlyMap<string, number>;
+  readonly costSum: number;
+
+  constructor(
+    runner: Runner,
+    readonly pot: PotState,
+    readonly dished: RunEnd['dished'],
+    readonly servings: readonly Serving[],
+    readonly cautions: readonly Caution[],
+    private readonly hands: number,
+  ) {
+    this.last = runner.last;
+    this.bowls = runner.last?.counts?.bowls ?? 0;
+    this.peakM3 = runner.peakM3;
+    this.peakKg = runner.peakKg;
+    this.tasks = runner.tasks;
+    this.usedKg = runner.usedKg;
+    this.costSum = runner.costSum;
+  }
+
+  /** Worked out only where it is asked for: solving asks for no minutes. */
+  get minutes(): number {
+    return minutesOf(this.tasks, this.hands);
+  }
 }
 
 const NOWHERE: Sink = () => undefined;

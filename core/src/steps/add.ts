@@ -14,7 +14,7 @@ import { comesCooked, isForked } from '../larder/index.js';
 import { actsOf, restOf } from './entered.js';
 import { asItTakes } from './to-come.js';
 import { stepKind, usesLeft } from './kind.js';
-import { UseSchema, stepBase, type SizedLine, type StepContext, type StepResult, type Use } from './step.js';
+import { stepResult, UseSchema, stepBase, type SizedLine, type StepContext, type StepResult, type Use } from './step.js';
 
 export const AddSchema = z.strictObject({ ...stepBase, op: z.literal('add'), uses: z.array(UseSchema).min(1) });
 export type Add = z.infer<typeof AddSchema>;
@@ -27,7 +27,7 @@ export function useKg(use: Use, line: SizedLine): number {
 /** So many kilos of a line, of which `boughtKg` were paid for. */
 export function lineParcel(line: SizedLine, massKg: number, boughtKg = massKg): Parcel {
   const parcel = parcelOf(line.ingredient, massKg, boughtKg);
-  return line.finish ? withCarried(parcel, { [CREAM_KG]: massKg }) : parcel;
+  return line.finish ? withCarried(parcel, CREAM_KG, massKg) : parcel;
 }
 
 /** As cold as it is stored, never below freezing: latent heat of ice is left out. */
@@ -62,7 +62,7 @@ export function ingredientFlow(line: SizedLine, parcel: Parcel): Flow {
   return { kind: 'ingredient', lineId: line.id, parcel, tempC: storedC(line) };
 }
 
-const NOTHING_TAKEN: readonly Flow[] = [];
+const NONE: readonly never[] = [];
 
 /** Puts so many kilos of a line in the pot: what cover, season and cream do once they know how many. */
 export function pouredIn(
@@ -70,7 +70,7 @@ export function pouredIn(
   line: SizedLine,
   massKg: number,
 ): { readonly pot: PotState; readonly inflows: readonly Flow[] } {
-  if (massKg === 0) return { pot, inflows: NOTHING_TAKEN };
+  if (massKg === 0) return { pot, inflows: NONE };
   const parcel = lineParcel(line, massKg);
   return { pot: joinedAll(pot, [poured(line, parcel)]), inflows: [ingredientFlow(line, parcel)] };
 }
@@ -87,7 +87,7 @@ export function add(pot: PotState, settings: Add, context: StepContext): StepRes
     inflows.push(ingredientFlow(line, parcel));
     parts.push(poured(line, parcel));
   }
-  return { pot: parts.length === 0 ? pot : joinedAll(pot, parts), inflows, outflows: [], minutes: 0, joules: 0, cautions: [] };
+  return stepResult(parts.length === 0 ? pot : joinedAll(pot, parts), inflows, NONE, 0, 0, NONE);
 }
 
 const LEAST_KG = 1e-9;

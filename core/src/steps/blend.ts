@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { STARCH } from '../larder/index.js';
 import {
+  potDraft,
+  withParcel,
   COOKED_STARCH_KG,
   TENDER,
   parcelKg,
@@ -16,7 +18,7 @@ import {
 import { actsThenStep, tookMinutes, type ActualMinutes } from './entered.js';
 import { stepKind } from './kind.js';
 import { pouredIn, useKg } from './add.js';
-import { UseSchema, lineIdSchema, minutesSchema, stepBase, type StepContext, type StepResult } from './step.js';
+import { stepResult, UseSchema, lineIdSchema, minutesSchema, stepBase, type StepContext, type StepResult } from './step.js';
 
 export const BlendSchema = z.strictObject({
   ...stepBase,
@@ -71,7 +73,7 @@ export function jugged(volume: number, jugM3: number, tempC: number): { jugs: nu
 function cut(cohort: Cohort, share: number): Parcel {
   const part = share === 1 ? cohort.parcel : scaleParcel(cohort.parcel, share);
   const cooked = part.mix[STARCH] * cohort.gelatinised;
-  return cooked === 0 ? part : withCarried(part, { [COOKED_STARCH_KG]: cooked });
+  return cooked === 0 ? part : withCarried(part, COOKED_STARCH_KG, cooked);
 }
 
 /** Merges the pieces into the liquid with a grain and some air; what is held back stays whole. */
@@ -90,7 +92,7 @@ export function blend(before: PotState, settings: Blend & ActualMinutes, context
   const leftIn: string[] = [];
   for (const cohort of pot.cohorts) {
     const back = settings.holdBack?.find((one) => one.line === cohort.lineId)?.share ?? 0;
-    if (back > 0) held.push({ ...cohort, parcel: scaleParcel(cohort.parcel, back) });
+    if (back > 0) held.push(withParcel(cohort, scaleParcel(cohort.parcel, back)));
     if (back === 1) continue;
     const part = cut(cohort, 1 - back);
     piecesKg += parcelKg(part);
@@ -114,21 +116,20 @@ export function blend(before: PotState, settings: Blend & ActualMinutes, context
   const slower = inJugs ? 1 : Math.max(1, potM3(pot) / (blender.volumeM3 * STICK_REACHES)) ** STICK_POWER;
   const bladeMin = settings.isActual === true ? settings.minutes / slower : settings.minutes;
   const air = inJugs ? context.parameters.airJug : context.parameters.airStick;
-  return {
-    pot: {
-      ...pot,
-      liquid,
-      cohorts: held,
-      grainM: grainAfter(settings.blender, largestM, bladeMin * 60),
-      airShare: Math.max(pot.airShare, air),
-    },
+  const blended = potDraft(pot);
+  blended.liquid = liquid;
+  blended.cohorts = held;
+  blended.grainM = grainAfter(settings.blender, largestM, bladeMin * 60);
+  blended.airShare = Math.max(pot.airShare, air);
+  return stepResult(
+    blended,
     inflows,
-    outflows: [],
-    minutes: inJugs ? jugs * (settings.minutes + HANDLING_MIN) : bladeMin * slower,
-    joules: 0,
+    [],
+    inJugs ? jugs * (settings.minutes + HANDLING_MIN) : bladeMin * slower,
+    0,
     cautions,
-    counts: inJugs ? { jugs, jugPiecesKg: piecesKg / jugs, jugLiquidKg: parcelKg(pot.liquid) / jugs } : undefined,
-  };
+    inJugs ? { jugs, jugPiecesKg: piecesKg / jugs, jugLiquidKg: parcelKg(pot.liquid) / jugs } : undefined,
+  );
 }
 
 export const blendKind = stepKind<Blend>({

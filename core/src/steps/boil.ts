@@ -1,6 +1,16 @@
 import { ETHANOL, WATER, vapourMix } from '../larder/index.js';
 import { areaM2, DEFAULT_PARAMETERS, type ModelParameters, type Vessel } from '../kit/index.js';
-import { ETHANOL_LATENT_JKG, ROOM_C, bare, driedParcel, latentJKg, type Caution, type Flow, type PotState } from '../pot/index.js';
+import {
+  potDraft,
+  ETHANOL_LATENT_JKG,
+  ROOM_C,
+  bare,
+  driedParcel,
+  latentJKg,
+  type Caution,
+  type Flow,
+  type PotState,
+} from '../pot/index.js';
 import { heatToJ } from './step.js';
 
 export const VIGOURS = ['bare', 'steady', 'lively', 'rolling'] as const;
@@ -144,8 +154,11 @@ export function boiledOff(pot: PotState, wantedKg: number, minutes: number): Boi
   const ethanolKg = ethanol === 0 ? 0 : ethanol * (1 - alcoholKept(simmeredMinutes) / alcoholKept(pot.simmeredMinutes));
   const vapour = vapourMix(waterKg, ethanolKg);
   const gone = waterKg + ethanolKg > 0;
+  const left = potDraft(pot);
+  if (gone) left.liquid = driedParcel(pot.liquid, vapour);
+  left.simmeredMinutes = simmeredMinutes;
   return {
-    pot: { ...pot, liquid: gone ? driedParcel(pot.liquid, vapour) : pot.liquid, simmeredMinutes },
+    pot: left,
     outflows: gone ? [{ kind: 'vapour', lineId: 'boil-off', parcel: bare(vapour), tempC: pot.tempC }] : [],
     joules: waterKg * latentJKg(pot.tempC) + ethanolKg * ETHANOL_LATENT_JKG,
     waterKg,

@@ -1,4 +1,5 @@
 import {
+  withParcel,
   SCOVILLE_KG,
   diffusivityM2S,
   gelatinised,
@@ -54,10 +55,10 @@ function leached(
     if (has === 0) return cohort;
     const gone = has * (1 - Math.exp(-perMin * Math.max(1, WHOLE_M / cohort.sizeM) * minutes));
     given += gone;
-    return { ...cohort, parcel: withCarried(cohort.parcel, { [SCOVILLE_KG]: has - gone }) };
+    return withParcel(cohort, withCarried(cohort.parcel, SCOVILLE_KG, has - gone));
   });
   if (given === 0) return { liquid, cohorts };
-  return { liquid: withCarried(liquid, { [SCOVILLE_KG]: liquid.carried[SCOVILLE_KG] + given }), cohorts: left };
+  return { liquid: withCarried(liquid, SCOVILLE_KG, liquid.carried[SCOVILLE_KG] + given), cohorts: left };
 }
 
 /** What hot liquid does to everything in it: pieces soften, starch swells, chillies give up their heat. */

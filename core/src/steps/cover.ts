@@ -5,7 +5,7 @@ import { settles } from './entered.js';
 import { stepKind, settledLine } from './kind.js';
 import { pouredIn, storedC } from './add.js';
 import { asItTakes } from './to-come.js';
-import { lineIdSchema, stepBase, type StepContext, type StepResult } from './step.js';
+import { settledAs, lineIdSchema, stepBase, type StepContext, type StepResult } from './step.js';
 
 export const CoverSchema = z.strictObject({
   ...stepBase,
@@ -71,14 +71,7 @@ export function cover(pot: PotState, settings: Cover, context: StepContext): Ste
   const already = parcelKg(pot.liquid) > 0 ? volumeM3(pot.liquid.mix, pouredAtC) : 0;
   const perKgM3 = volumeM3(line.ingredient.perKg, pouredAtC);
   const massKg = context.heldKg ?? Math.max(0, wantedM3 - already) / perKgM3;
-  return {
-    ...pouredIn(pot, line, massKg),
-    outflows: [],
-    minutes: 0,
-    joules: 0,
-    cautions: drowned(pot, massKg, settings.overM, context),
-    counts: { settledKg: massKg },
-  };
+  return settledAs(pouredIn(pot, line, massKg), drowned(pot, massKg, settings.overM, context), massKg);
 }
 
 export const coverKind = stepKind<Cover>({

@@ -6,7 +6,7 @@ import { settles } from './entered.js';
 import { stepKind } from './kind.js';
 import { lineParcel, pouredIn } from './add.js';
 import { NOTHING_TO_COME, perKiloOf } from './to-come.js';
-import { lineIdSchema, stepBase, type SizedLine, type StepContext, type StepResult } from './step.js';
+import { settledAs, lineIdSchema, stepBase, type SizedLine, type StepContext, type StepResult } from './step.js';
 
 /** How cream is asked for: % of the finished soup, grams a bowl, grams of fat per 100 g of finished soup, or as its line is written. */
 export const CreamTargetSchema = z.discriminatedUnion('by', [
@@ -57,7 +57,7 @@ export function cream(pot: PotState, settings: Cream, context: StepContext): Ste
   const massKg = context.heldKg ?? (wantedKg > 0 ? wantedKg : 0);
   const risk = massKg > 0 ? splitRisk(contents(pot), pot.tempC, line.ingredient.perKg) : 'low';
   if (risk !== 'low') cautions.push({ code: 'SPLIT_RISK', risk, ...splitFigures(contents(pot), pot.tempC, line.ingredient.perKg) });
-  return { ...pouredIn(pot, line, massKg), outflows: [], minutes: 0, joules: 0, cautions, counts: { settledKg: massKg } };
+  return settledAs(pouredIn(pot, line, massKg), cautions, massKg);
 }
 
 /** Shares of cream that differ by less are one. Kitchen default. */

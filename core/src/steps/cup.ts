@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { parcelKg, plusParcel, scaleParcel, type PotState } from '../pot/index.js';
+import { withLiquid, parcelKg, plusParcel, scaleParcel, type PotState } from '../pot/index.js';
 import { actsThenStep } from './entered.js';
 import { stepKind } from './kind.js';
-import { stepBase, unchanged, type StepResult } from './step.js';
+import { goneFrom, stepBase, unchanged, type StepResult } from './step.js';
 
 export const CupSchema = z.strictObject({ ...stepBase, op: z.literal('cup'), kg: z.number().gt(0).max(5) });
 export type Cup = z.infer<typeof CupSchema>;
@@ -12,10 +12,7 @@ export function cup(pot: PotState, settings: Cup): StepResult {
   const liquidKg = parcelKg(pot.liquid);
   if (liquidKg <= 0) return unchanged(pot);
   const parcel = scaleParcel(pot.liquid, Math.min(1, settings.kg / liquidKg));
-  return {
-    ...unchanged({ ...pot, liquid: plusParcel(pot.liquid, parcel, -1) }),
-    outflows: [{ kind: 'cup', lineId: 'cup', parcel, tempC: pot.tempC }],
-  };
+  return goneFrom(withLiquid(pot, plusParcel(pot.liquid, parcel, -1)), [{ kind: 'cup', lineId: 'cup', parcel, tempC: pot.tempC }]);
 }
 
 export const cupKind = stepKind<Cup>({ op: 'cup', run: cup, entered: actsThenStep });

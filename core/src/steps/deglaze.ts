@@ -7,7 +7,7 @@ import { stepKind } from './kind.js';
 import { pouredIn, useKg } from './add.js';
 import { boilOffKgS, boiledOff, heatUp } from './boil.js';
 import { cookedThrough } from './cooked.js';
-import { UseSchema, minutesSchema, stepBase, type StepContext, type StepResult } from './step.js';
+import { stepResult, UseSchema, minutesSchema, stepBase, type StepContext, type StepResult } from './step.js';
 
 export const DeglazeSchema = z.strictObject({ ...stepBase, op: z.literal('deglaze'), use: UseSchema, minutes: minutesSchema });
 export type Deglaze = z.infer<typeof DeglazeSchema>;
@@ -22,14 +22,10 @@ export function deglaze(before: PotState, settings: Deglaze, context: StepContex
   const hot = cookedThrough(pot, { fromC: pot.tempC, toC: boilC, upMinutes: up.minutes, minutes: settings.minutes }, context);
   const { kgS } = boilOffKgS(vessel, levelM, boilC, { vigour: 'rolling', lid: 'off' }, parameters);
   const boiled = boiledOff(hot, kgS * settings.minutes * 60, settings.minutes);
-  return {
-    pot: boiled.pot,
-    inflows,
-    outflows: boiled.outflows,
-    minutes: up.minutes + settings.minutes,
-    joules: up.joules + boiled.joules,
-    cautions: [{ code: 'STEAM' }, ...up.cautions],
-  };
+  return stepResult(boiled.pot, inflows, boiled.outflows, up.minutes + settings.minutes, up.joules + boiled.joules, [
+    { code: 'STEAM' },
+    ...up.cautions,
+  ]);
 }
 
 export const deglazeKind = stepKind<Deglaze>({

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import {
+  potDraft,
   contents,
   EMPTY,
   EMPTY_POT,
@@ -18,7 +19,7 @@ import { stepKind, type LineChange } from './kind.js';
 import { ingredientFlow, lineParcel } from './add.js';
 import { hotHolding } from '../kit/index.js';
 import { NOTHING_TO_COME } from './to-come.js';
-import { lineIdSchema, stepBase, type Serving, type StepContext, type StepResult } from './step.js';
+import { stepResult, lineIdSchema, stepBase, type Serving, type StepContext, type StepResult } from './step.js';
 
 const perBowl = z.array(z.strictObject({ line: lineIdSchema, gPerBowl: z.number().gt(0).max(500) })).max(12);
 
@@ -52,6 +53,7 @@ const COLD_C = 5;
 
 const ALL: readonly Share[] = [{ id: 'bowls', name: 'All bowls', part: 1 }];
 
+const NONE: NonNullable<Share['finish']> = [];
 const NOTHING_BY_HAND: ReadonlyMap<string, number> = new Map();
 
 /** Grams a bowl of a share's list, but for lines that are weighed in by hand. */
@@ -150,10 +152,9 @@ export function dish(pot: PotState, settings: Dish | DishByHand, context: StepCo
     let parcel: Parcel = basesSumKg > 0 ? scaleParcel(all, (basesKg[n] ?? 0) / basesSumKg) : scaleParcel(all, share.part / parts);
     let heat = enthalpyJ(parcel.mix, pot.tempC);
     let soup = parcel;
-    for (const { line: id, gPerBowl, on } of [
-      ...(share.finish ?? []).map((own) => ({ ...own, on: false })),
-      ...(share.garnish ?? []).map((own) => ({ ...own, on: true })),
-    ]) {
+    const stirred = share.finish ?? NONE;
+    for (const own of [...stirred, ...(share.garnish ?? NONE)]) {
+      const { line: id, gPerBowl } = own;
       const line = context.line(id);
       const kg = takesKg(share, id, gPerBowl);
       const flow = ingredientFlow(line, lineParcel(line, kg / line.keptShare));
@@ -163,7 +164,7 @@ export function dish(pot: PotState, settings: Dish | DishByHand, context: StepCo
       if (waste > 0) outflows.push({ kind: 'trim', lineId: id, parcel: lineParcel(line, waste, 0), tempC: flow.tempC });
       heat += enthalpyJ(eaten.mix, flow.tempC);
       parcel = plusParcel(parcel, eaten);
-      if (!on) soup = plusParcel(soup, eaten);
+      if (stirred.includes(own)) soup = plusParcel(soup, eaten);
     }
     const tempC = temperatureC(parcel.mix, heat, pot.tempC);
     joules += enthalpyJ(parcel.mix, tempC) - heat;
@@ -180,16 +181,10 @@ export function dish(pot: PotState, settings: Dish | DishByHand, context: StepCo
   }
   const { leastC, source } = hotHolding(context.kit.country);
   const cautions: Caution[] = [{ code: 'KEEP_WARM_OR_COLD', hotC: leastC, coldC: COLD_C, source }];
-  return {
-    pot: { ...EMPTY_POT, tempC: pot.tempC, aside: pot.aside },
-    inflows,
-    outflows,
-    minutes: 0,
-    joules,
-    cautions,
-    counts: { bowls },
-    servings,
-  };
+  const emptied = potDraft(EMPTY_POT);
+  emptied.tempC = pot.tempC;
+  emptied.aside = pot.aside;
+  return stepResult(emptied, inflows, outflows, 0, joules, cautions, { bowls }, servings);
 }
 
 function perBowlLeft(list: Share['finish'], change: LineChange): Share['finish'] {
@@ -229,8 +224,8 @@ export const dishKind = stepKind<Dish | DishByHand>({
     return entered.isDone ? { now: [...acts, own], ahead: [] } : { now: acts, ahead: [own] };
   },
   // What is stirred into the bowls is part of the soup; what lies on top of it is not.
-  brings: ({ shares }, _pot, { bowlKg, line }) => {
-    const all = shares ?? ALL;
+  brings: ({ shares: all }, _pot, { bowlKg, line }) => {
+    if (all === undefined) return NOTHING_TO_COME;
     const perBowlKg = potKgPerBowl(bowlKg, all).any;
     const parts = all.reduce((sum, { part }) => sum + part, 0);
     const finishes = all.flatMap(({ part, finish }) =>

@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { parcelKg, scaleParcel, type Flow, type PotState } from '../pot/index.js';
+import { potWith, withLiquid, parcelKg, scaleParcel, type Flow, type PotState } from '../pot/index.js';
 import { actsThenStep } from './entered.js';
 import { stepKind } from './kind.js';
-import { stepBase, type StepResult } from './step.js';
+import { goneFrom, stepBase, type StepResult } from './step.js';
 
 export const DrainSchema = z.strictObject({
   ...stepBase,
@@ -30,15 +30,13 @@ export function drain(pot: PotState, settings: Drain): StepResult {
   }
   if (settings.keep === 'pieces') {
     const stays = clingsShare + free * settings.liquidShare;
-    return { ...sameTime, pot: { ...pot, liquid: scaleParcel(pot.liquid, stays) }, outflows };
+    return goneFrom(withLiquid(pot, scaleParcel(pot.liquid, stays)), outflows);
   }
   for (const { lineId, parcel } of pot.cohorts) outflows.push({ kind: 'taken out', lineId, parcel, tempC: pot.tempC });
   if (clingsShare > 0)
     outflows.push({ kind: 'drained', lineId: 'clings', parcel: scaleParcel(pot.liquid, clingsShare), tempC: pot.tempC });
   const liquid = scaleParcel(pot.liquid, free * settings.liquidShare);
-  return { ...sameTime, pot: { ...pot, liquid, cohorts: [] }, outflows };
+  return goneFrom(potWith(pot, liquid, [], pot.tempC), outflows);
 }
-
-const sameTime = { inflows: [], minutes: 0, joules: 0, cautions: [] } as const;
 
 export const drainKind = stepKind<Drain>({ op: 'drain', run: drain, entered: actsThenStep });

@@ -1,5 +1,8 @@
 import { FAT, WATER, plusMix, vapourMix, type Mix } from '../larder/index.js';
 import {
+  cohortDraft,
+  potWith,
+  withMix,
   bare,
   brownedParcel,
   driedParcel,
@@ -9,7 +12,6 @@ import {
   soften,
   type Cohort,
   type Flow,
-  type Parcel,
   type PotState,
 } from '../pot/index.js';
 import { heatToJ, paced, type StepContext, type StepResult } from './step.js';
@@ -24,8 +26,6 @@ export interface DryHeat {
   readonly outerC: number;
   /** How fast heat gets into a piece of a size, against boiling liquid. */
   readonly pace: (sizeM: number) => number;
-  /** Share of the loss that there is heat for; all of it where it is left out. */
-  readonly dried?: number;
   /** Surface temperature that colours, °C; undefined where no colour is wanted or comes. */
   readonly brownsAtC: number | undefined;
 }
@@ -61,39 +61,48 @@ function fatTaken(pot: PotState, context: StepContext): { readonly perPiece: rea
   return { perPiece: wanted.map((kg) => kg * share), sumKg: sum * share };
 }
 
-/** Oven and pan share this: every cohort loses water by its size, takes up fat, softens, colours, and ends at the outer temperature. */
-export function dryHeated(pot: PotState, heat: DryHeat, context: StepContext): Pick<StepResult, 'pot' | 'outflows' | 'joules'> {
+/**
+ * Oven and pan share this: every cohort loses water by its size, takes up fat, softens, colours, and ends at the outer temperature.
+ *
+ * @param dried share of the loss that there is heat for. @param outerC where the heat's own is not reached, what is.
+ */
+export function dryHeated(
+  pot: PotState,
+  heat: DryHeat,
+  context: StepContext,
+  dried = 1,
+  outerC = heat.outerC,
+): Pick<StepResult, 'pot' | 'outflows' | 'joules'> {
   const outflows: Flow[] = [];
-  let joules = heatToJ(pot, heat.outerC);
+  let joules = heatToJ(pot, outerC);
   const fat = heat.minutes > 0 ? fatTaken(pot, context) : { perPiece: [], sumKg: 0 };
   const cohorts = pot.cohorts.map((cohort, n): Cohort => {
     const water = cohort.parcel.mix[WATER];
-    const lost = Math.min(waterShareLost(heat, cohort.sizeM, cohort.driedShare) * (heat.dried ?? 1), 1 - cohort.driedShare);
+    const lost = Math.min(waterShareLost(heat, cohort.sizeM, cohort.driedShare) * dried, 1 - cohort.driedShare);
     const lostKg = cohort.driedShare < 1 ? (water * lost) / (1 - cohort.driedShare) : 0;
     const vapour = vapourMix(lostKg, 0);
-    if (lostKg > 0) outflows.push({ kind: 'vapour', lineId: cohort.lineId, parcel: bare(vapour), tempC: heat.outerC });
-    joules += lostKg * latentJKg(heat.outerC);
+    if (lostKg > 0) outflows.push({ kind: 'vapour', lineId: cohort.lineId, parcel: bare(vapour), tempC: outerC });
+    joules += lostKg * latentJKg(outerC);
     const piece = { shape: cohort.shape, sizeM: cohort.sizeM, mix: cohort.parcel.mix, softening: paced(cohort, context) };
     const softened = soften(piece, cohort, {
       fromC: pot.tempC,
-      outerC: heat.outerC,
+      outerC,
       minutes: heat.minutes,
       pace: heat.pace(cohort.sizeM),
     });
     const driedShare = cohort.driedShare + lost;
     const brown = heat.brownsAtC === undefined ? cohort.browned : Math.max(cohort.browned, brownness(driedShare, heat.brownsAtC));
-    const dried = driedParcel(cohort.parcel, vapour);
+    const drier = driedParcel(cohort.parcel, vapour);
     const takenKg = fat.perPiece[n] ?? 0;
-    const fatter: Parcel = takenKg > 0 ? { ...dried, mix: plusMix(dried.mix, fatMix(takenKg)) } : dried;
-    return {
-      ...cohort,
-      softness: softened.softness,
-      gelatinised: softened.gelatinised,
-      driedShare,
-      browned: brown,
-      parcel: brownedParcel(fatter, brown - cohort.browned),
-    };
+    const fatter = takenKg > 0 ? withMix(drier, plusMix(drier.mix, fatMix(takenKg))) : drier;
+    const next = cohortDraft(cohort);
+    next.parcel = brownedParcel(fatter, brown - cohort.browned);
+    next.softness = softened.softness;
+    next.gelatinised = softened.gelatinised;
+    next.driedShare = driedShare;
+    next.browned = brown;
+    return next;
   });
-  const liquid = fat.sumKg > 0 ? { ...pot.liquid, mix: plusMix(pot.liquid.mix, fatMix(fat.sumKg), -1) } : pot.liquid;
-  return { pot: { ...pot, liquid: gelatinised(liquid), cohorts, tempC: heat.outerC }, outflows, joules };
+  const liquid = fat.sumKg > 0 ? withMix(pot.liquid, plusMix(pot.liquid.mix, fatMix(fat.sumKg), -1)) : pot.liquid;
+  return { pot: potWith(pot, gelatinised(liquid), cohorts, outerC), outflows, joules };
 }

@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import { DEFAULT_PARAMETERS, areaM2, type Blender, type ModelParameters, type Vessel } from '../kit/index.js';
-import { parcelKg, plusParcel, potM3, scaleParcel, volumeM3, type PotState } from '../pot/index.js';
+import { withLiquid, parcelKg, plusParcel, potM3, scaleParcel, volumeM3, type PotState } from '../pot/index.js';
 import { actsThenStep } from './entered.js';
 import { stepKind } from './kind.js';
-import { servedBody, stepBase, unchanged, type StepContext, type StepResult } from './step.js';
+import { goneFrom, servedBody, stepBase, unchanged, type StepContext, type StepResult } from './step.js';
 
 export const FilmSchema = z.strictObject({ ...stepBase, op: z.literal('film'), on: z.enum(['pot', 'jug']) });
 export type Film = z.infer<typeof FilmSchema>;
@@ -42,10 +42,9 @@ export function film(pot: PotState, settings: Film, context: StepContext): StepR
   const thick = filmM(servedBody(pot, context), context.parameters);
   const share = Math.min(1, (area * thick) / volumeM3(pot.liquid.mix, pot.tempC));
   const clings = scaleParcel(pot.liquid, share);
-  return {
-    ...unchanged({ ...pot, liquid: plusParcel(pot.liquid, clings, -1) }),
-    outflows: [{ kind: 'film', lineId: settings.on, parcel: clings, tempC: pot.tempC }],
-  };
+  return goneFrom(withLiquid(pot, plusParcel(pot.liquid, clings, -1)), [
+    { kind: 'film', lineId: settings.on, parcel: clings, tempC: pot.tempC },
+  ]);
 }
 
 export const filmKind = stepKind<Film>({ op: 'film', run: film, entered: actsThenStep });

@@ -1,12 +1,12 @@
 import { z } from 'zod';
 import { areaM2 } from '../kit/index.js';
-import { brownedParcel, potM3, type PotState } from '../pot/index.js';
+import { withLiquid, brownedParcel, potM3, type PotState } from '../pot/index.js';
 import { actsThenStep, tookMinutes } from './entered.js';
 import { stepKind } from './kind.js';
 import { boilOffKgS, boiledOff, heatUp } from './boil.js';
 import { cookedThrough } from './cooked.js';
 import { brownness } from './dry-heat.js';
-import { minutesSchema, stepBase, type StepContext, type StepResult } from './step.js';
+import { stepResult, minutesSchema, stepBase, type StepContext, type StepResult } from './step.js';
 
 export const FryPureeSchema = z.strictObject({ ...stepBase, op: z.literal('fryPuree'), minutes: minutesSchema });
 export type FryPuree = z.infer<typeof FryPureeSchema>;
@@ -26,14 +26,14 @@ export function fryPuree(pot: PotState, settings: FryPuree, context: StepContext
   const water = hot.liquid.mix[0];
   const boiled = boiledOff(hot, kgS * SPREAD_OUT * settings.minutes * 60, settings.minutes);
   const lost = water > 0 ? boiled.waterKg / water : 0;
-  return {
-    pot: { ...boiled.pot, liquid: brownedParcel(boiled.pot.liquid, brownness(lost, PAN_C)) },
-    inflows: [],
-    outflows: boiled.outflows,
-    minutes: up.minutes + settings.minutes,
-    joules: up.joules + boiled.joules,
-    cautions: [{ code: 'HOT_FAT' }, ...(boiled.dry ? ([{ code: 'BOILED_DRY' }] as const) : []), ...up.cautions],
-  };
+  return stepResult(
+    withLiquid(boiled.pot, brownedParcel(boiled.pot.liquid, brownness(lost, PAN_C))),
+    [],
+    boiled.outflows,
+    up.minutes + settings.minutes,
+    up.joules + boiled.joules,
+    [{ code: 'HOT_FAT' }, ...(boiled.dry ? ([{ code: 'BOILED_DRY' }] as const) : []), ...up.cautions],
+  );
 }
 
 export const fryPureeKind = stepKind<FryPuree>({

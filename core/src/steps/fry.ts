@@ -3,7 +3,7 @@ import { DEFAULT_PARAMETERS, type ModelParameters } from '../kit/index.js';
 import type { Caution, PotState } from '../pot/index.js';
 import { actsThenStep, tookMinutes, type ActualMinutes } from './entered.js';
 import { overRounds, stepKind } from './kind.js';
-import { panHeated } from './pan.js';
+import { cautioned, panHeated } from './pan.js';
 import { minutesSchema, stepBase, type StepContext, type StepResult } from './step.js';
 import { PAN_PACE, STEAM_BELOW_BOILING_C, sweatTau } from './sweat.js';
 
@@ -67,7 +67,7 @@ export function fry(pot: PotState, settings: Fry & ActualMinutes, context: StepC
   if (settings.minutes > way.safeMin || way.isShort) {
     cautions.push({ code: 'BURNS_IN_SECONDS', lineIds: pot.cohorts.map(({ lineId }) => lineId) });
   }
-  return { ...heated, cautions: [...cautions, ...heated.cautions] };
+  return cautioned(heated, cautions);
 }
 
 export const fryKind = stepKind<Fry>({

@@ -1,13 +1,13 @@
 import { z } from 'zod';
 import { areaM2, hotHolding, type ModelParameters } from '../kit/index.js';
-import { latentJKg, type Caution, type PotState } from '../pot/index.js';
+import { withHeat, latentJKg, type Caution, type PotState } from '../pot/index.js';
 import { actsThenStep, tookMinutes } from './entered.js';
 import { stepKind } from './kind.js';
 import { NOTHING_TO_COME, steamsAway } from './to-come.js';
 import { pouredIn } from './add.js';
 import { LIDS, boiledOff, lidLeaves } from './boil.js';
 import { cookedThrough } from './cooked.js';
-import { heatToJ, lineIdSchema, minutesSchema, stepBase, then, unchanged, type StepContext, type StepResult } from './step.js';
+import { stepResult, heatToJ, lineIdSchema, minutesSchema, stepBase, then, type StepContext, type StepResult } from './step.js';
 
 export const HoldSchema = z.strictObject({
   ...stepBase,
@@ -41,21 +41,15 @@ export function hold(pot: PotState, settings: Hold, context: StepContext): StepR
   const cautions: Caution[] = settings.atC < leastC ? [{ code: 'HOLD_TOO_COOL', tempC: settings.atC, leastC, source }] : [];
   const warm = cookedThrough(pot, { fromC: pot.tempC, toC: settings.atC, upMinutes: 0, minutes: settings.minutes }, context);
   const boiled = boiledOff(warm, heldKg(settings, context), 0);
-  const held: StepResult = {
-    ...unchanged(boiled.pot, cautions),
-    outflows: boiled.outflows,
-    minutes: settings.minutes,
-    joules: heatToJ(pot, settings.atC) + boiled.waterKg * latentJKg(settings.atC),
-  };
+  const heldJ = heatToJ(pot, settings.atC) + boiled.waterKg * latentJKg(settings.atC);
+  const held = stepResult(boiled.pot, [], boiled.outflows, settings.minutes, heldJ, cautions);
   if (settings.topUp === undefined) return held;
   const poured = pouredIn(boiled.pot, context.line(settings.topUp), boiled.waterKg);
   const joules = heatToJ(poured.pot, settings.atC);
-  return then(held, {
-    ...unchanged({ ...poured.pot, tempC: settings.atC }),
-    inflows: poured.inflows,
-    joules,
-    counts: { settledKg: boiled.waterKg },
-  });
+  return then(
+    held,
+    stepResult(withHeat(poured.pot, settings.atC), poured.inflows, [], 0, joules, [], { settledKg: boiled.waterKg }),
+  );
 }
 
 export const holdKind = stepKind<Hold>({

@@ -3,6 +3,7 @@ export {
   bodySchema,
   heatToJ,
   lineIdSchema,
+  lineWith,
   minutesSchema,
   servedBody,
   setMinutes,

@@ -80,9 +80,9 @@ export interface StepKind<S extends AnyStep> {
   /** Whether the page says how many kilos it takes: a tick means that they were given, whatever is entered later. */
   readonly told: boolean;
   /** What it will bring to a pot that has not come to it yet; nothing where it is left out. */
-  readonly brings?: (step: S, pot: PotState, context: StepContext) => ToCome;
+  readonly brings: ((step: S, pot: PotState, context: StepContext) => ToCome) | undefined;
   readonly given: Given;
-  readonly target?: StepTarget<S>;
+  readonly target: StepTarget<S> | undefined;
 }
 
 /** What a step was reckoned to take on the clock, minutes, and in how many rounds. */
@@ -116,7 +116,24 @@ const USUAL = {
 
 /** A kind with what is usual left out. */
 export function stepKind<S extends AnyStep>(own: Pick<StepKind<S>, 'op' | 'run' | 'entered'> & Partial<StepKind<S>>): StepKind<S> {
-  return { ...USUAL, lines: (step) => step, ...own };
+  const kind = { ...USUAL, lines: (step: S) => step, ...own };
+  // Written out, so that all kinds are of one shape: the runner asks them at every step.
+  return {
+    op: kind.op,
+    run: kind.run,
+    lines: kind.lines,
+    entered: kind.entered,
+    actualMinutes: kind.actualMinutes,
+    ofClock: kind.ofClock,
+    timed: kind.timed,
+    cooks: kind.cooks,
+    attention: kind.attention,
+    looksAhead: kind.looksAhead,
+    told: kind.told,
+    brings: kind.brings,
+    given: kind.given,
+    target: kind.target,
+  };
 }
 
 /** One line that the step settles the amount of. */

@@ -3,7 +3,7 @@ import type { PotState } from '../pot/index.js';
 import { actsThenStep } from './entered.js';
 import { stepKind } from './kind.js';
 import { flowsOf, portion, shareOfPot } from './portion.js';
-import { stepBase, unchanged, type StepResult } from './step.js';
+import { goneFrom, stepBase, unchanged, type StepResult } from './step.js';
 
 /** Why soup leaves the pot other than in a guest's bowl. */
 export const LEAVES_AS = ['staff meal', 'spilt', 'thrown away', 'to another pot', 'kept'] as const;
@@ -22,7 +22,7 @@ export type LadleOut = z.infer<typeof LadleOutSchema>;
 export function ladleOut(pot: PotState, { kg, as }: LadleOut): StepResult {
   const share = Math.min(1, shareOfPot(pot, kg));
   if (share === 0) return unchanged(pot);
-  return { ...unchanged(portion(pot, 1 - share)), outflows: flowsOf(portion(pot, share), 'ladled out', as) };
+  return goneFrom(portion(pot, 1 - share), flowsOf(portion(pot, share), 'ladled out', as));
 }
 
 export const ladleOutKind = stepKind<LadleOut>({ op: 'ladleOut', run: ladleOut, entered: actsThenStep });

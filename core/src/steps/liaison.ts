@@ -1,12 +1,22 @@
 import { z } from 'zod';
 import { areaM2 } from '../kit/index.js';
-import { contents, enthalpyJ, parcelKg, plusParcel, potM3, temperatureC, type Caution, type PotState } from '../pot/index.js';
+import {
+  withHeat,
+  contents,
+  enthalpyJ,
+  parcelKg,
+  plusParcel,
+  potM3,
+  temperatureC,
+  type Caution,
+  type PotState,
+} from '../pot/index.js';
 import { actsBut, asGiven } from './entered.js';
 import { asItTakes } from './to-come.js';
 import { stepKind } from './kind.js';
 import { lineParcel, pouredIn, storedC, useKg } from './add.js';
 import { heatUp } from './boil.js';
-import { UseSchema, stepBase, type StepContext, type StepResult } from './step.js';
+import { stepResult, UseSchema, stepBase, type StepContext, type StepResult } from './step.js';
 
 /** Egg yolk and cream, tempered with hot soup and stirred in, then brought to the egg's safe heat and no further. */
 export const LiaisonSchema = z.strictObject({
@@ -56,14 +66,10 @@ export function liaison(pot: PotState, settings: Liaison, context: StepContext):
     cautions.push({ code: 'EGG_SCRAMBLES', tempC: Math.max(both.pot.tempC, settings.toC), mostC: EGG_SCRAMBLES_C });
   }
   const up = heatUp(both.pot, settings.toC, context.vessel, potM3(both.pot) / areaM2(context.vessel));
-  return {
-    pot: { ...both.pot, tempC: settings.toC },
-    inflows: [...first.inflows, ...both.inflows],
-    outflows: [],
-    minutes: up.minutes + STIR_MIN,
-    joules: up.joules,
-    cautions: [...cautions, ...up.cautions],
-  };
+  return stepResult(withHeat(both.pot, settings.toC), [...first.inflows, ...both.inflows], [], up.minutes + STIR_MIN, up.joules, [
+    ...cautions,
+    ...up.cautions,
+  ]);
 }
 
 /** Temperature that a soup comes to with something cooler stirred in, °C. */

@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import { scaleParcel, type Caution, type Cohort, type Flow, type PotState } from '../pot/index.js';
+import { potWith, withParcel, scaleParcel, type Caution, type Cohort, type Flow, type PotState } from '../pot/index.js';
 import { actsThenStep } from './entered.js';
 import { namedLeft, stepKind } from './kind.js';
 import { TOUCH_C } from './rest.js';
-import { lineIdSchema, stepBase, type StepResult } from './step.js';
+import { stepResult, lineIdSchema, stepBase, type StepResult } from './step.js';
 
 export const PeelSchema = z.strictObject({
   ...stepBase,
@@ -32,17 +32,11 @@ export function peel(pot: PotState, settings: Peel): StepResult {
     if (!settings.lines.includes(cohort.lineId)) return cohort;
     handledKg += cohort.parcel.mix.reduce((sum, kg) => sum + kg, 0);
     outflows.push({ kind: 'trim', lineId: cohort.lineId, parcel: scaleParcel(cohort.parcel, 1 - keeps), tempC: pot.tempC });
-    return { ...cohort, parcel: scaleParcel(cohort.parcel, keeps) };
+    return withParcel(cohort, scaleParcel(cohort.parcel, keeps));
   });
   const cautions: Caution[] = handledKg > 0 && pot.tempC > TOUCH_C ? [{ code: 'STEAM' }] : [];
-  return {
-    pot: { ...pot, cohorts },
-    inflows: [],
-    outflows: keeps < 1 ? outflows : [],
-    minutes: handledKg * MIN_PER_KG,
-    joules: 0,
-    cautions,
-  };
+  const peeled = potWith(pot, pot.liquid, cohorts, pot.tempC);
+  return stepResult(peeled, [], keeps < 1 ? outflows : [], handledKg * MIN_PER_KG, 0, cautions);
 }
 
 export const peelKind = stepKind<Peel>({

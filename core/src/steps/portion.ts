@@ -1,12 +1,9 @@
-import { potKg, scaleParcel, type Flow, type FlowKind, type PotState } from '../pot/index.js';
+import { potWith, withParcel, potKg, scaleParcel, type Flow, type FlowKind, type PotState } from '../pot/index.js';
 
 /** A share of all that stands in a pot, pieces and liquid alike; what lies beside it stays there. `share` 0 or more. */
 export function portion(pot: PotState, share: number): PotState {
-  return {
-    ...pot,
-    liquid: scaleParcel(pot.liquid, share),
-    cohorts: share === 0 ? [] : pot.cohorts.map((cohort) => ({ ...cohort, parcel: scaleParcel(cohort.parcel, share) })),
-  };
+  const cohorts = share === 0 ? [] : pot.cohorts.map((cohort) => withParcel(cohort, scaleParcel(cohort.parcel, share)));
+  return potWith(pot, scaleParcel(pot.liquid, share), cohorts, pot.tempC);
 }
 
 /** Everything that stands in a pot as flows of one kind. */

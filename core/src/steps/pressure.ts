@@ -1,12 +1,12 @@
 import { z } from 'zod';
 import { areaM2, type Vessel } from '../kit/index.js';
 import { vapourMix, WATER } from '../larder/index.js';
-import { bare, driedParcel, enthalpyJ, latentJKg, mixIn, potM3, type Caution, type PotState } from '../pot/index.js';
+import { potWith, bare, driedParcel, enthalpyJ, latentJKg, mixIn, potM3, type Caution, type PotState } from '../pot/index.js';
 import { actsThenStep, tookMinutes } from './entered.js';
 import { stepKind } from './kind.js';
 import { heatUp } from './boil.js';
 import { cookedThrough } from './cooked.js';
-import { minutesSchema, stepBase, type StepContext, type StepResult } from './step.js';
+import { stepResult, minutesSchema, stepBase, type StepContext, type StepResult } from './step.js';
 
 export const PressureSchema = z.strictObject({
   ...stepBase,
@@ -36,15 +36,15 @@ export function pressure(pot: PotState, settings: Pressure, context: StepContext
   const flashKg = Math.min(pot.liquid.mix[WATER], (enthalpyJ(mix, settings.atC) - enthalpyJ(mix, boilC)) / latentJKg(boilC));
   const vapour = vapourMix(flashKg, 0);
   const joules = enthalpyJ(mix, boilC) + flashKg * latentJKg(boilC) - enthalpyJ(mixIn(pot), pot.tempC);
-  return {
-    pot: { ...hot, liquid: driedParcel(hot.liquid, vapour), tempC: boilC },
-    inflows: [],
-    outflows: flashKg > 0 ? [{ kind: 'vapour', lineId: 'boil-off', parcel: bare(vapour), tempC: boilC }] : [],
-    minutes: up.minutes + settings.minutes + RELEASE_MIN,
+  return stepResult(
+    potWith(hot, driedParcel(hot.liquid, vapour), hot.cohorts, boilC),
+    [],
+    flashKg > 0 ? [{ kind: 'vapour', lineId: 'boil-off', parcel: bare(vapour), tempC: boilC }] : [],
+    up.minutes + settings.minutes + RELEASE_MIN,
     joules,
-    cautions: [{ code: 'UNDER_PRESSURE', tempC: settings.atC }, ...notMadeFor(settings.atC, vessel), ...up.cautions],
-    counts: { toBoilMinutes: up.minutes },
-  };
+    [{ code: 'UNDER_PRESSURE', tempC: settings.atC }, ...notMadeFor(settings.atC, vessel), ...up.cautions],
+    { toBoilMinutes: up.minutes },
+  );
 }
 
 /** A pot that is no pressure cooker, or is made for less. */

@@ -16,6 +16,8 @@ import {
   type Observed,
 } from '../body/index.js';
 import {
+  potDraft,
+  withHeat,
   readHere,
   bare,
   bodyMPas,
@@ -33,7 +35,7 @@ import {
 } from '../pot/index.js';
 import { actsThenStep } from './entered.js';
 import { stepKind } from './kind.js';
-import { heatToJ, stepBase, unchanged, type StepContext, type StepResult } from './step.js';
+import { stepResult, heatToJ, stepBase, unchanged, type StepContext, type StepResult } from './step.js';
 
 const massKg = z.number().min(0).max(1e4);
 
@@ -225,7 +227,7 @@ function probed(pot: PotState, tempC: number, boilC: number): StepResult {
   if (!(tempC >= COLDEST_C && tempC <= boilC + OVER_BOILING_K)) {
     return unchanged(pot, [{ code: 'TEMPERATURE_QUESTIONED', readC: tempC, mostC: boilC }]);
   }
-  return { ...unchanged({ ...pot, tempC }), joules: heatToJ(pot, tempC) };
+  return stepResult(withHeat(pot, tempC), [], [], 0, heatToJ(pot, tempC), []);
 }
 
 /**
@@ -258,7 +260,7 @@ export function read(pot: PotState, settings: Read, context: StepContext): StepR
   const observed = observedAs(pot, seen, observation, context.estimate);
   if (observed.questioned) {
     const cautions = [questioned(pot, seen, observation)];
-    return observed.doubted === undefined ? unchanged(pot, cautions) : { ...unchanged(pot, cautions), estimate: observed.doubted };
+    return stepResult(pot, [], [], 0, 0, cautions, undefined, undefined, observed.doubted);
   }
   const { mix } = corrected(pot, observed.moved);
   const inflows: Flow[] = [];
@@ -269,22 +271,14 @@ export function read(pot: PotState, settings: Read, context: StepContext): StepR
   else if (water < 0) outflows.push(flow(waterOf(-water)));
   if (salt > 0) inflows.push(flow([0, 0, 0, 0, 0, 0, salt, 0, 0, 0]));
   else if (salt < 0) outflows.push(flow([0, 0, 0, 0, 0, 0, -salt, 0, 0, 0]));
-  const moved: PotState = {
-    ...pot,
-    liquid: plusParcel(pot.liquid, bare(mix)),
-    bodyLn: pot.bodyLn + observed.moved[2],
-    answers: Math.min(MOST_ANSWERS, Math.max(LEAST_ANSWERS, pot.answers + observed.answers)),
-  };
+  const moved = potDraft(pot);
+  moved.liquid = plusParcel(pot.liquid, bare(mix));
+  moved.bodyLn = pot.bodyLn + observed.moved[2];
+  moved.answers = Math.min(MOST_ANSWERS, Math.max(LEAST_ANSWERS, pot.answers + observed.answers));
   const from = seen.of === 'body' ? readFromHere(moved, observed.estimate, context.parameters.bodyA) : undefined;
-  return {
-    pot: from?.pot ?? moved,
-    estimate: from?.estimate ?? observed.estimate,
-    inflows,
-    outflows,
-    minutes: 0,
-    joules: 0,
-    cautions: outOfRange(seen, observation) ? [{ code: 'READING_OUT_OF_RANGE', device: observation.device }] : [],
-  };
+  const cautions: Caution[] = outOfRange(seen, observation) ? [{ code: 'READING_OUT_OF_RANGE', device: observation.device }] : [];
+  const estimate = from?.estimate ?? observed.estimate;
+  return stepResult(from?.pot ?? moved, inflows, outflows, 0, 0, cautions, undefined, undefined, estimate);
 }
 
 export const readKind = stepKind<Read>({ op: 'read', run: read, entered: actsThenStep });

@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import { joined, potKg, type PotState } from '../pot/index.js';
+import { potDraft, joined, potKg, type PotState } from '../pot/index.js';
 import { actsThenStep } from './entered.js';
 import { stepKind } from './kind.js';
 import { flowsOf, portion, shareOfPot } from './portion.js';
-import { stepBase, unchanged, type StepResult } from './step.js';
+import { stepResult, stepBase, unchanged, type StepResult } from './step.js';
 
 /** Filled up from a second pot of the same soup. A step of a batch only. */
 export const RefillSchema = z.strictObject({
@@ -25,8 +25,10 @@ const LEAST_KG = 0.01;
 export function refill(pot: PotState, { kg, tempC }: Refill): StepResult {
   if (potKg(pot) < LEAST_KG) return unchanged(pot);
   const share = shareOfPot(pot, kg);
-  const second: PotState = { ...portion(pot, share), tempC, aside: [] };
-  return { ...unchanged(joined(pot, second)), inflows: flowsOf(second, 'refilled', 'second pot') };
+  const second = potDraft(portion(pot, share));
+  second.tempC = tempC;
+  second.aside = [];
+  return stepResult(joined(pot, second), flowsOf(second, 'refilled', 'second pot'), [], 0, 0, []);
 }
 
 export const refillKind = stepKind<Refill>({ op: 'refill', run: refill, entered: actsThenStep });

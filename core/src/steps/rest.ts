@@ -2,6 +2,9 @@ import { z } from 'zod';
 import { WATER, vapourMix } from '../larder/index.js';
 import { areaM2, hotHolding } from '../kit/index.js';
 import {
+  cohortDraft,
+  potWith,
+  withHeat,
   ROOM_C,
   bare,
   driedParcel,
@@ -18,7 +21,7 @@ import { actsThenStep, type Entered } from './entered.js';
 import { openFluxKgM2H } from './hold.js';
 import { stepKind } from './kind.js';
 import { perKiloOf } from './to-come.js';
-import { heatToJ, minutesSchema, stepBase, unchanged, type StepContext, type StepResult } from './step.js';
+import { stepResult, heatToJ, minutesSchema, stepBase, type StepContext, type StepResult } from './step.js';
 
 export const RestSchema = z
   .strictObject({
@@ -105,17 +108,18 @@ function steamedOff(
   const inPieces = pot.cohorts.reduce((sum, { parcel }) => sum + parcel.mix[WATER], 0);
   const fromPieces = pot.traysM2 > 0 || pot.liquid.mix[WATER] < vapourKg;
   const kg = Math.min(vapourKg, MOST_STEAMED * (fromPieces ? inPieces : pot.liquid.mix[WATER]));
-  if (kg <= 0) return { pot: { ...pot, tempC }, outflows: [] };
+  if (kg <= 0) return { pot: withHeat(pot, tempC), outflows: [] };
   const vapour = vapourMix(kg, 0);
   const outflows: Flow[] = [{ kind: 'vapour', lineId: 'rest', parcel: bare(vapour), tempC }];
-  if (!fromPieces) return { pot: { ...pot, tempC, liquid: driedParcel(pot.liquid, vapour) }, outflows };
+  if (!fromPieces) return { pot: potWith(pot, driedParcel(pot.liquid, vapour), pot.cohorts, tempC), outflows };
   const share = kg / inPieces;
-  const cohorts = pot.cohorts.map((cohort): Cohort => ({
-    ...cohort,
-    parcel: driedParcel(cohort.parcel, vapourMix(cohort.parcel.mix[WATER] * share, 0)),
-    driedShare: cohort.driedShare + (1 - cohort.driedShare) * share,
-  }));
-  return { pot: { ...pot, tempC, cohorts }, outflows };
+  const cohorts = pot.cohorts.map((cohort): Cohort => {
+    const drier = cohortDraft(cohort);
+    drier.parcel = driedParcel(cohort.parcel, vapourMix(cohort.parcel.mix[WATER] * share, 0));
+    drier.driedShare += (1 - cohort.driedShare) * share;
+    return drier;
+  });
+  return { pot: potWith(pot, pot.liquid, cohorts, tempC), outflows };
 }
 
 /** Cools in what stands around it, steaming, to a temperature or for minutes. What steams away is lost. */
@@ -134,16 +138,10 @@ export function rest(pot: PotState, settings: Rest, context: StepContext): StepR
   if (endsC < hotHolding(context.kit.country).leastC && pot.tempC > endsC)
     cautions.push({ code: 'COOL_IN_TWO_STAGES', ...TWO_STAGES });
   const minutes = settings.minutes ?? down.minutes;
-  if (down.minutes === 0) return { ...unchanged(pot, cautions), minutes: settings.minutes ?? 0 };
+  if (down.minutes === 0) return stepResult(pot, [], [], settings.minutes ?? 0, 0, cautions);
   const left = steamedOff(pot, down.vapourKg, down.toC);
-  return {
-    pot: left.pot,
-    inflows: [],
-    outflows: left.outflows,
-    minutes,
-    joules: heatToJ(pot, down.toC) + steamedKg(left) * latentJKg(down.toC),
-    cautions,
-  };
+  const joules = heatToJ(pot, down.toC) + steamedKg(left) * latentJKg(down.toC);
+  return stepResult(left.pot, [], left.outflows, minutes, joules, cautions);
 }
 
 function steamedKg({ outflows }: Pick<StepResult, 'outflows'>): number {

@@ -1,10 +1,10 @@
 import { z } from 'zod';
 import { DEFAULT_PARAMETERS, areaOfTrayM2, type ModelParameters, type Tray } from '../kit/index.js';
-import { ROOM_C, minutesToTender, parcelKg, type Caution, type PotState } from '../pot/index.js';
+import { potDraft, ROOM_C, minutesToTender, parcelKg, type Caution, type PotState } from '../pot/index.js';
 import { stepThenActs, tookMinutes, type ActualMinutes } from './entered.js';
 import { overRounds, stepKind } from './kind.js';
 import { dryHeated, type DryHeat } from './dry-heat.js';
-import { heatToJ, minutesSchema, paced, stepBase, type StepContext, type StepResult } from './step.js';
+import { stepResult, heatToJ, minutesSchema, paced, stepBase, type StepContext, type StepResult } from './step.js';
 
 export const RoastSchema = z.strictObject({
   ...stepBase,
@@ -145,15 +145,11 @@ export function roast(pot: PotState, settings: Roast & ActualMinutes, context: S
   const tosses = settings.tossEveryMin === undefined ? 0 : Math.max(0, Math.ceil(roundMin / settings.tossEveryMin) - 1);
   const heated = dryHeated(pot, ovenHeat(settings, roundMin, layers, context), context);
   const tempC = tippedInC(heated.pot.tempC, rounds, roundMin);
-  return {
-    ...heated,
-    pot: { ...heated.pot, tempC, traysM2: Math.max(trays / rounds, AT_THE_EDGE) * areaOfTrayM2(tray) * rounds },
-    joules: heated.joules + heatToJ(heated.pot, tempC),
-    inflows: [],
-    minutes: roundMin * rounds,
-    cautions,
-    counts: { trays, rounds, tosses },
-  };
+  const tipped = potDraft(heated.pot);
+  tipped.tempC = tempC;
+  tipped.traysM2 = Math.max(trays / rounds, AT_THE_EDGE) * areaOfTrayM2(tray) * rounds;
+  const joules = heated.joules + heatToJ(heated.pot, tempC);
+  return stepResult(tipped, [], heated.outflows, roundMin * rounds, joules, cautions, { trays, rounds, tosses });
 }
 
 export const roastKind = stepKind<Roast>({

@@ -6,7 +6,7 @@ import { settles } from './entered.js';
 import { stepKind, settledLine } from './kind.js';
 import { pouredIn } from './add.js';
 import { asItTakes } from './to-come.js';
-import { lineIdSchema, stepBase, type StepContext, type StepResult, type ToCome } from './step.js';
+import { settledAs, lineIdSchema, stepBase, type StepContext, type StepResult, type ToCome } from './step.js';
 
 export const SeasonSchema = z.strictObject({
   ...stepBase,
@@ -81,7 +81,7 @@ export function season(pot: PotState, settings: Season, context: StepContext): S
   if (Number.isNaN(wantedKg)) cautions.push({ code: 'TARGET_UNREACHABLE', what: 'salt' });
   else if (wantedKg < -NOTHING_KG) cautions.push({ code: 'TARGET_PASSED', what: 'salt', overKg: -wantedKg });
   const massKg = context.heldKg ?? (wantedKg > 0 ? wantedKg : 0);
-  return { ...pouredIn(pot, line, massKg), outflows: [], minutes: 0, joules: 0, cautions, counts: { settledKg: massKg } };
+  return settledAs(pouredIn(pot, line, massKg), cautions, massKg);
 }
 
 /** Saltings that differ by less are one. Kitchen default. */

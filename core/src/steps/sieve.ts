@@ -1,9 +1,20 @@
 import { z } from 'zod';
 import { FIBRE, SKINS_DRY, SKINS_THICKEN, WATER, type Mix } from '../larder/index.js';
-import { PULP_KG, SKINS_KG, bare, parcelKg, plusParcel, scaleParcel, withCarried, type PotState } from '../pot/index.js';
+import {
+  potDraft,
+  PULP_KG,
+  SKINS_KG,
+  bare,
+  parcelKg,
+  plusParcel,
+  scaleParcel,
+  withCarried,
+  type PotState,
+  type Flow,
+} from '../pot/index.js';
 import { stepThenActs } from './entered.js';
 import { stepKind } from './kind.js';
-import { stepBase, unchanged, type StepContext, type StepResult } from './step.js';
+import { stepResult, stepBase, unchanged, type StepContext, type StepResult } from './step.js';
 
 export const SieveStepSchema = z.strictObject({
   ...stepBase,
@@ -50,19 +61,14 @@ export function sieve(pot: PotState, settings: SieveStep, context: StepContext):
   const rest = plusParcel(pot.liquid, bare(skins), -1);
   const estimated = ((settings.scraped ? CLINGS_SCRAPED : CLINGS_LEFT) * heldKg) / liquidKg;
   const clings = Math.min(0.5, weighedKg === undefined ? estimated : (weighedKg - heldKg) / (liquidKg - heldKg));
-  const without = withCarried(rest, {
-    [SKINS_KG]: skinsKg - heldKg,
-    [PULP_KG]: Math.max(0, pot.liquid.carried[PULP_KG] - SKINS_THICKEN * fibreKg),
-  });
-  const lost = plusParcel(scaleParcel(without, clings), withCarried(bare(skins), { [SKINS_KG]: heldKg }));
-  return {
-    pot: { ...pot, liquid: scaleParcel(without, 1 - clings), grainM: Math.min(pot.grainM, settings.meshMm / 1000) },
-    inflows: [],
-    outflows: parcelKg(lost) > 0 ? [{ kind: 'sieved off', lineId: 'sieve', parcel: lost, tempC: pot.tempC }] : [],
-    minutes: liquidKg * MIN_PER_KG,
-    joules: 0,
-    cautions: [],
-  };
+  const thinner = withCarried(rest, PULP_KG, Math.max(0, pot.liquid.carried[PULP_KG] - SKINS_THICKEN * fibreKg));
+  const without = withCarried(thinner, SKINS_KG, skinsKg - heldKg);
+  const lost = plusParcel(scaleParcel(without, clings), withCarried(bare(skins), SKINS_KG, heldKg));
+  const through = potDraft(pot);
+  through.liquid = scaleParcel(without, 1 - clings);
+  through.grainM = Math.min(pot.grainM, settings.meshMm / 1000);
+  const outflows: Flow[] = parcelKg(lost) > 0 ? [{ kind: 'sieved off', lineId: 'sieve', parcel: lost, tempC: pot.tempC }] : [];
+  return stepResult(through, [], outflows, liquidKg * MIN_PER_KG, 0, []);
 }
 
 export const sieveKind = stepKind<SieveStep>({

@@ -7,7 +7,7 @@ import { stepKind } from './kind.js';
 import { steamsAway } from './to-come.js';
 import { LIDS, VIGOURS, alcoholKept, boilOffKgS, boiledOff, cappedVigour, heatUp, type HeatUp } from './boil.js';
 import { cookedThrough } from './cooked.js';
-import { minutesSchema, servedBody, stepBase, type StepContext, type StepResult, type AnyStep } from './step.js';
+import { stepResult, minutesSchema, servedBody, stepBase, type StepContext, type StepResult, type AnyStep } from './step.js';
 
 export const SimmerSchema = z.strictObject({
   ...stepBase,
@@ -62,15 +62,9 @@ export function simmer(pot: PotState, settings: Simmer | SimmerPart, context: St
   if (pot.liquid.mix[ETHANOL] > ALCOHOL_WORTH && minutes > 0) {
     cautions.push({ code: 'ALCOHOL_LEFT', share: alcoholKept(boiled.pot.simmeredMinutes) });
   }
-  return {
-    pot: boiled.pot,
-    inflows: [],
-    outflows: boiled.outflows,
-    minutes: up.minutes + minutes,
-    joules: up.joules + boiled.joules,
-    cautions,
-    counts: { toBoilMinutes: up.minutes },
-  };
+  return stepResult(boiled.pot, [], boiled.outflows, up.minutes + minutes, up.joules + boiled.joules, cautions, {
+    toBoilMinutes: up.minutes,
+  });
 }
 
 /** Water that a simmer still to come will boil away, kg. */
@@ -85,15 +79,8 @@ function boiledAwayKg({ minutes, vigour: set, lid }: Simmer, pot: PotState, cont
 function warmedFor(pot: PotState, minutes: number, up: HeatUp, context: StepContext): StepResult {
   const joules = (up.joules * minutes) / up.minutes;
   const tempC = temperatureC(mixIn(pot), potEnthalpyJ(pot) + joules, pot.tempC);
-  return {
-    pot: cookedThrough(pot, { fromC: pot.tempC, toC: tempC, upMinutes: minutes, minutes: 0 }, context),
-    inflows: [],
-    outflows: [],
-    minutes,
-    joules,
-    cautions: up.cautions,
-    counts: { toBoilMinutes: minutes },
-  };
+  const warmed = cookedThrough(pot, { fromC: pot.tempC, toC: tempC, upMinutes: minutes, minutes: 0 }, context);
+  return stepResult(warmed, [], [], minutes, joules, up.cautions, { toBoilMinutes: minutes });
 }
 
 /** A simmer cut where entries fell into it, on the way to the boil too, so that a dip half-way meets the pot as it was then. */

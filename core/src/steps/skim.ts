@@ -1,9 +1,9 @@
 import { z } from 'zod';
 import { FAT, type Mix } from '../larder/index.js';
-import { bare, parcelKg, plusParcel, scaleParcel, type PotState } from '../pot/index.js';
+import { withLiquid, bare, parcelKg, plusParcel, scaleParcel, type PotState } from '../pot/index.js';
 import { actsThenStep } from './entered.js';
 import { stepKind } from './kind.js';
-import { stepBase, unchanged, type StepResult } from './step.js';
+import { goneFrom, stepBase, unchanged, type StepResult } from './step.js';
 
 export const SkimSchema = z.strictObject({
   ...stepBase,
@@ -32,10 +32,9 @@ export function skim(pot: PotState, settings: Skim): StepResult {
   const rest = plusParcel(pot.liquid, fat, -1);
   const restKg = parcelKg(rest);
   const clings = scaleParcel(rest, restKg > 0 ? Math.min(MOST_LIQUID, (CLINGS * fatKg) / restKg) : 0);
-  return {
-    ...unchanged({ ...pot, liquid: plusParcel(rest, clings, -1) }),
-    outflows: [{ kind: 'taken out', lineId: 'fat', parcel: plusParcel(clings, fat), tempC: pot.tempC }],
-  };
+  return goneFrom(withLiquid(pot, plusParcel(rest, clings, -1)), [
+    { kind: 'taken out', lineId: 'fat', parcel: plusParcel(clings, fat), tempC: pot.tempC },
+  ]);
 }
 
 export const skimKind = stepKind<Skim>({ op: 'skim', run: skim, entered: actsThenStep });

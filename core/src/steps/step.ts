@@ -4,6 +4,7 @@ import type { Ingredient } from '../larder/index.js';
 import type { ModelParameters, Kit, Vessel } from '../kit/index.js';
 import {
   bodyMPas,
+  cohortDraft,
   enthalpyJ,
   mixIn,
   type Caution,
@@ -68,6 +69,20 @@ export interface SizedLine {
   readonly sizeM: number;
   /** Whether it goes in as a finish, so that bowls can count it. */
   readonly finish: boolean;
+}
+
+/** A line of other kilos, trim or make. Written out: every run makes its own. */
+export function lineWith(line: SizedLine, massKg: number, keptShare = line.keptShare, ingredient = line.ingredient): SizedLine {
+  return {
+    id: line.id,
+    ingredient,
+    massKg,
+    keptShare,
+    saltKept: line.saltKept,
+    shape: line.shape,
+    sizeM: line.sizeM,
+    finish: line.finish,
+  };
 }
 
 /**
@@ -150,22 +165,51 @@ export interface StepResult {
 
 const NONE: readonly never[] = [];
 
+/** What a step came to. Always of one shape, since results of many shapes cost the runner more than the cooking does. */
+export function stepResult(
+  pot: PotState,
+  inflows: readonly Flow[],
+  outflows: readonly Flow[],
+  minutes: number,
+  joules: number,
+  cautions: readonly Caution[],
+  counts?: StepCounts,
+  servings?: readonly Serving[],
+  estimate?: Estimate,
+): StepResult {
+  return { pot, inflows, outflows, minutes, joules, cautions, counts, servings, estimate };
+}
+
 /** A step that changed nothing but the pot's state. */
 export function unchanged(pot: PotState, cautions: readonly Caution[] = NONE): StepResult {
-  return { pot, inflows: NONE, outflows: NONE, minutes: 0, joules: 0, cautions };
+  return stepResult(pot, NONE, NONE, 0, 0, cautions);
+}
+
+/** A step at which something went in, at once, by the amount that it settled. */
+export function settledAs(
+  { pot, inflows }: Pick<StepResult, 'pot' | 'inflows'>,
+  cautions: readonly Caution[],
+  settledKg: number,
+): StepResult {
+  return stepResult(pot, inflows, NONE, 0, 0, cautions, { settledKg });
+}
+
+/** A step at which something went out, at once. */
+export function goneFrom(pot: PotState, outflows: readonly Flow[]): StepResult {
+  return stepResult(pot, NONE, outflows, 0, 0, NONE);
 }
 
 /** Two outcomes one after the other, as one. */
 export function then(first: StepResult, second: StepResult): StepResult {
-  return {
-    pot: second.pot,
-    inflows: [...first.inflows, ...second.inflows],
-    outflows: [...first.outflows, ...second.outflows],
-    minutes: first.minutes + second.minutes,
-    joules: first.joules + second.joules,
-    cautions: [...first.cautions, ...second.cautions],
-    counts: { ...first.counts, ...second.counts },
-  };
+  return stepResult(
+    second.pot,
+    [...first.inflows, ...second.inflows],
+    [...first.outflows, ...second.outflows],
+    first.minutes + second.minutes,
+    first.joules + second.joules,
+    [...first.cautions, ...second.cautions],
+    { ...first.counts, ...second.counts },
+  );
 }
 
 /** Heat to bring a pot's contents from where they are to a temperature, J; negative when it cools. */
@@ -184,17 +228,10 @@ export function paced(cohort: Cohort, context: Pick<StepContext, 'parameters'>):
   return cohort.softening * context.parameters.softening;
 }
 
-/** A cohort softer than it was. Written out: this is made more often than anything else. */
+/** A cohort softer than it was. */
 export function withSoftness(cohort: Cohort, softness: number, gelatinised: number): Cohort {
-  return {
-    lineId: cohort.lineId,
-    parcel: cohort.parcel,
-    shape: cohort.shape,
-    sizeM: cohort.sizeM,
-    softening: cohort.softening,
-    softness,
-    gelatinised,
-    driedShare: cohort.driedShare,
-    browned: cohort.browned,
-  };
+  const softer = cohortDraft(cohort);
+  softer.softness = softness;
+  softer.gelatinised = gelatinised;
+  return softer;
 }

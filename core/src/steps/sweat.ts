@@ -3,7 +3,7 @@ import { DEFAULT_PARAMETERS, type ModelParameters } from '../kit/index.js';
 import type { PotState } from '../pot/index.js';
 import { stepThenActs, tookMinutes, type ActualMinutes } from './entered.js';
 import { overRounds, stepKind } from './kind.js';
-import { panHeated } from './pan.js';
+import { cautioned, panHeated } from './pan.js';
 import { minutesSchema, stepBase, type StepContext, type StepResult } from './step.js';
 
 export const SweatSchema = z.strictObject({
@@ -53,7 +53,7 @@ export function sweat(pot: PotState, settings: Sweat & ActualMinutes, context: S
     { heatShare: settings.heat === 'gentle' ? GENTLE_SHARE : 1, isFixed: settings.isActual === true },
     context,
   );
-  return { ...heated, cautions: [{ code: 'HOT_FAT' }, ...heated.cautions] };
+  return cautioned(heated, [{ code: 'HOT_FAT' }]);
 }
 
 export const sweatKind = stepKind<Sweat>({

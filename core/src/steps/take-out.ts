@@ -1,8 +1,19 @@
 import { z } from 'zod';
-import { potOf, joined, scaleParcel, EMPTY, ROOM_C, type Cohort, type Flow, type PotState } from '../pot/index.js';
+import {
+  potDraft,
+  withParcel,
+  potOf,
+  joined,
+  scaleParcel,
+  EMPTY,
+  ROOM_C,
+  type Cohort,
+  type Flow,
+  type PotState,
+} from '../pot/index.js';
 import { actsOf, actsThenStep } from './entered.js';
 import { stepKind, namedLeft } from './kind.js';
-import { lineIdSchema, stepBase, type StepResult } from './step.js';
+import { goneFrom, stepResult, lineIdSchema, stepBase, type StepResult } from './step.js';
 
 export const TakeOutSchema = z.strictObject({
   ...stepBase,
@@ -36,12 +47,15 @@ export function takeOut(pot: PotState, settings: TakeOut): StepResult {
       cohorts.push(cohort);
       continue;
     }
-    const lifted = { ...cohort, parcel: scaleParcel(cohort.parcel, share) };
+    const lifted = withParcel(cohort, scaleParcel(cohort.parcel, share));
     outflows.push({ kind: 'taken out', lineId: cohort.lineId, parcel: lifted.parcel, tempC: pot.tempC });
     if (settings.keep === true) aside.push(lifted);
-    if (share < 1) cohorts.push({ ...cohort, parcel: scaleParcel(cohort.parcel, 1 - share) });
+    if (share < 1) cohorts.push(withParcel(cohort, scaleParcel(cohort.parcel, 1 - share)));
   }
-  return { pot: { ...pot, cohorts, aside }, inflows: [], outflows, minutes: 0, joules: 0, cautions: [] };
+  const left = potDraft(pot);
+  left.cohorts = cohorts;
+  left.aside = aside;
+  return goneFrom(left, outflows);
 }
 
 /** Gives back a share of what was kept beside the pot, cooled to the kitchen's air meanwhile. */
@@ -56,12 +70,14 @@ export function giveBack(pot: PotState, settings: GiveBack): StepResult {
     }
     const parcel = scaleParcel(cohort.parcel, settings.share);
     const sizeM = settings.choppedMm === undefined ? cohort.sizeM : Math.min(cohort.sizeM, settings.choppedMm / 1000);
-    back.push({ ...cohort, parcel, sizeM });
+    const given = withParcel(cohort, parcel);
+    back.push(sizeM === cohort.sizeM ? given : { ...given, sizeM });
     inflows.push({ kind: 'given back', lineId: cohort.lineId, parcel, tempC: ROOM_C });
-    if (settings.share < 1) aside.push({ ...cohort, parcel: scaleParcel(cohort.parcel, 1 - settings.share) });
+    if (settings.share < 1) aside.push(withParcel(cohort, scaleParcel(cohort.parcel, 1 - settings.share)));
   }
-  const state = joined({ ...pot, aside }, potOf(EMPTY, ROOM_C, back));
-  return { pot: state, inflows, outflows: [], minutes: 0, joules: 0, cautions: [] };
+  const beside = potDraft(pot);
+  beside.aside = aside;
+  return stepResult(joined(beside, potOf(EMPTY, ROOM_C, back)), inflows, [], 0, 0, []);
 }
 
 export const takeOutKind = stepKind<TakeOut>({

@@ -1,13 +1,35 @@
 import { z } from 'zod';
 import { areaM2 } from '../kit/index.js';
 import { reduceKg, thickenKg, thinKg, type BodySolved } from '../body/index.js';
-import { gelatinised, parcelKg, plusParcel, potM3, type Caution, type Parcel, type PotState } from '../pot/index.js';
+import {
+  potWith,
+  withLiquid,
+  gelatinised,
+  parcelKg,
+  plusParcel,
+  potM3,
+  type Caution,
+  type Parcel,
+  type PotState,
+  type Flow,
+} from '../pot/index.js';
 import { actsOf, actsThenStep, settles } from './entered.js';
 import { bodyTarget, settledLine, stepKind } from './kind.js';
 import { lineParcel, pouredIn } from './add.js';
 import { VIGOURS, boilOffKgS, boiledOff, cappedVigour, heatUp } from './boil.js';
 import { cookedThrough } from './cooked.js';
-import { bodySchema, lineIdSchema, servedBody, stepBase, then, unchanged, type StepContext, type StepResult } from './step.js';
+import {
+  settledAs,
+  stepResult,
+  bodySchema,
+  lineIdSchema,
+  servedBody,
+  stepBase,
+  then,
+  unchanged,
+  type StepContext,
+  type StepResult,
+} from './step.js';
 import { simmer, simmerC } from './simmer.js';
 import { asItTakes, perKgWithToCome, withToCome } from './to-come.js';
 
@@ -66,8 +88,7 @@ export function thin(pot: PotState, settings: Thin, context: StepContext): StepR
 }
 
 function letDown(pot: PotState, lineId: string, kg: number, cautions: readonly Caution[], context: StepContext): StepResult {
-  const into = pouredIn(pot, context.line(lineId), kg);
-  return { ...unchanged(into.pot, cautions), inflows: into.inflows, counts: { settledKg: kg } };
+  return settledAs(pouredIn(pot, context.line(lineId), kg), cautions, kg);
 }
 
 /** Minutes follow from the pot's own boil-off; a soup too thick to boil hard takes the gentler rate that it allows. */
@@ -91,15 +112,15 @@ export function reduce(pot: PotState, settings: Reduce, context: StepContext): S
   const hot = cookedThrough(pot, { fromC: pot.tempC, toC, upMinutes: up.minutes, minutes }, context);
   const boiled = boiledOff(hot, wantedKg, minutes);
   if (boiled.dry) cautions.push({ code: 'BOILED_DRY' });
-  return {
-    pot: boiled.pot,
-    inflows: [],
-    outflows: boiled.outflows,
-    minutes: up.minutes + minutes,
-    joules: up.joules + boiled.joules,
-    cautions: [...cautions, ...up.cautions],
-    counts: { settledKg: boiled.waterKg, toBoilMinutes: up.minutes },
-  };
+  return stepResult(
+    boiled.pot,
+    [],
+    boiled.outflows,
+    up.minutes + minutes,
+    up.joules + boiled.joules,
+    [...cautions, ...up.cautions],
+    { settledKg: boiled.waterKg, toBoilMinutes: up.minutes },
+  );
 }
 
 /** Stirred in cold and brought to the simmer, where its starch swells. Dry starch in a hot pot lumps. */
@@ -109,24 +130,25 @@ export function thicken(pot: PotState, settings: Thicken, context: StepContext):
     .map(({ line, parts }) => lineParcel(context.line(line), parts / sum))
     .reduce((all, part) => plusParcel(all, part));
   const prepared = perKgWithToCome(gelatinised(perKg), context.toCome);
-  const already = { ...pot, liquid: gelatinised(pot.liquid) };
+  const already = withLiquid(pot, gelatinised(pot.liquid));
   const solved: BodySolved =
     context.heldKg === undefined
       ? thickenKg(withToCome(already, context.toCome), prepared, settings.toMPas, context.servedC, context.parameters.bodyA)
       : { ok: true, kg: context.heldKg, bodyMPas: settings.toMPas };
   if (!solved.ok || solved.kg <= 0) return unchanged(pot, cautionsFor(solved));
   let state = pot;
-  let stirred = unchanged(pot);
+  const inflows: Flow[] = [];
   for (const { line, parts } of settings.parts) {
     const into = pouredIn(state, context.line(line), (solved.kg * parts) / sum);
-    state = { ...into.pot, cohorts: pot.cohorts, liquid: melted(into.pot, pot) };
-    stirred = { ...stirred, pot: state, inflows: [...stirred.inflows, ...into.inflows] };
+    state = potWith(into.pot, melted(into.pot, pot), pot.cohorts, into.pot.tempC);
+    inflows.push(...into.inflows);
   }
   const [first, ...others] = settings.parts;
   const dry = first !== undefined && others.length === 0 && context.line(first.line).ingredient.row.group === 'flours and starches';
   const cautions: Caution[] = dry ? [{ code: 'LUMPS' }] : [];
   const simmered = simmer(state, { id: settings.id, op: 'simmer', minutes: SIMMERED_MIN, vigour: 'steady', lid: 'on' }, context);
-  return { ...then({ ...stirred, cautions }, simmered), counts: { ...simmered.counts, settledKg: solved.kg } };
+  const stirred = stepResult(state, inflows, [], 0, 0, cautions, { settledKg: solved.kg });
+  return then(stirred, simmered);
 }
 
 /** Cooked potato or purée stirred in goes to the liquid, not to the pieces. */

@@ -1,5 +1,5 @@
 import { vapourMix } from '../larder/index.js';
-import { EMPTY, bare, parcelKg, plusParcel, potKg, scaleParcel, type Parcel, type PotState } from '../pot/index.js';
+import { withLiquid, EMPTY, bare, parcelKg, plusParcel, potKg, scaleParcel, type Parcel, type PotState } from '../pot/index.js';
 import type { StepContext, StepResult, ToCome } from './step.js';
 
 export const NOTHING_TO_COME: ToCome = { fixed: EMPTY, perKg: EMPTY };
@@ -15,7 +15,7 @@ export function afterwards(first: ToCome, second: ToCome): ToCome {
 /** A pot with what is to come in it, at its own heat: for its composition and its body. */
 export function withToCome(pot: PotState, toCome: ToCome | undefined): PotState {
   if (toCome === undefined) return pot;
-  return { ...pot, liquid: plusParcel(plusParcel(pot.liquid, toCome.fixed), toCome.perKg, potKg(pot)) };
+  return withLiquid(pot, plusParcel(plusParcel(pot.liquid, toCome.fixed), toCome.perKg, potKg(pot)));
 }
 
 /** A kilo of something poured now, with what it will make later steps bring. */

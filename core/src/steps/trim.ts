@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { SALT, plusMix, type Mix } from '../larder/index.js';
 import {
+  withMix,
   bare,
   joinedAll,
   parcelOf,
@@ -15,7 +16,7 @@ import { actsBut, asGiven } from './entered.js';
 import { asItTakes } from './to-come.js';
 import { stepKind, usesLeft } from './kind.js';
 import { ingredientFlow, lineParcel, poured, useKg } from './add.js';
-import { UseSchema, stepBase, type SizedLine, type StepContext, type StepResult } from './step.js';
+import { stepResult, UseSchema, stepBase, type SizedLine, type StepContext, type StepResult } from './step.js';
 
 export const TrimStepSchema = z.strictObject({ ...stepBase, op: z.literal('trim'), uses: z.array(UseSchema).min(1) });
 export type TrimStep = z.infer<typeof TrimStepSchema>;
@@ -40,7 +41,7 @@ function splitTrim(line: SizedLine, massKg: number): { kept: Parcel; waste: Parc
   if (wasteKg <= 0 && rinsedKg <= 0) return { kept, waste: undefined, all: kept };
   const salt: Mix = [0, 0, 0, 0, 0, 0, rinsedKg, 0, 0, 0];
   const waste = plusParcel(parcelOf(line.ingredient, wasteKg, 0), bare(salt));
-  const goesOn: Parcel = rinsedKg > 0 ? { ...kept, mix: plusMix(kept.mix, salt, -1) } : kept;
+  const goesOn = rinsedKg > 0 ? withMix(kept, plusMix(kept.mix, salt, -1)) : kept;
   return { kept: goesOn, waste, all: plusParcel(goesOn, waste) };
 }
 
@@ -68,7 +69,7 @@ export function trim(pot: PotState, settings: TrimStep, context: StepContext): S
   const cautions: Caution[] = [];
   if (hard.length > 0) cautions.push({ code: 'HARD_TO_CUT', lineIds: hard });
   if (gritty.length > 0) cautions.push({ code: 'WASH_GRIT', lineIds: gritty });
-  return { pot: joinedAll(pot, parts), inflows, outflows, minutes: boughtKg * BOARD_MIN_PER_KG, joules: 0, cautions };
+  return stepResult(joinedAll(pot, parts), inflows, outflows, boughtKg * BOARD_MIN_PER_KG, 0, cautions);
 }
 
 export const trimKind = stepKind<TrimStep>({

@@ -5,7 +5,7 @@ import { settles } from './entered.js';
 import { stepKind, settledLine } from './kind.js';
 import { lineParcel, pouredIn } from './add.js';
 import { asItTakes } from './to-come.js';
-import { lineIdSchema, stepBase, type StepContext, type StepResult } from './step.js';
+import { settledAs, lineIdSchema, stepBase, type StepContext, type StepResult } from './step.js';
 import { tastesOf } from '../season/index.js';
 
 /** Sharpened, sweetened or made hot with a line until a taste stands where it is wanted. */
@@ -61,7 +61,7 @@ export function tune(pot: PotState, settings: Tune, context: StepContext): StepR
   if (!dose.ok && dose.code === 'UNREACHABLE') cautions.push({ code: 'TARGET_UNREACHABLE', what });
   if (!dose.ok && dose.code === 'PASSED') cautions.push({ code: 'TARGET_PASSED', what, overKg: 0 });
   const kg = dose.ok ? dose.kg : 0;
-  return { ...pouredIn(pot, line, kg), outflows: [], minutes: 0, joules: 0, cautions, counts: { settledKg: kg } };
+  return settledAs(pouredIn(pot, line, kg), cautions, kg);
 }
 
 export const tuneKind = stepKind<Tune>({

@@ -189,7 +189,7 @@ function inWords(text: string): string {
       .replace(/^three[- ]quarters of (?:a |an )/i, '3/4 ')
       .replace(/\b(tea|table|dessert)spoonfuls?\b/i, '$1spoon')
       .replace(/^(?:a|an) (?:couple|pair) of /i, '2 ')
-      .replace(/^a (?:few) /i, '3 ')
+      .replace(/^(?:a )?few /i, '3 ')
       .replace(/^a dozen /i, '12 ')
       .replace(/^(one|two|three|four|five|six|seven|eight|nine|ten|twelve)\b/i, (word) => NUMBERS[word.toLowerCase()] ?? word)
       .replace(/^1\/2 dozen /i, '6 ')
@@ -204,6 +204,11 @@ function inWords(text: string): string {
       .replace(
         /^([1-9])\s*[-–—]\s*(\d{2,3}(?:[.,]\d+)?)[\s-]?(oz|ounces?|g|ml)\b\.?(?=\s*(?:cans?|tins?|jars?|cartons?|packs?|packages?|bags?|bottles?)\b)/i,
         '$1 ($2 $3)',
+      )
+      // What a shop sells a small and a large pack of herbs in: common practice.
+      .replace(
+        /^(\d+|\d+\/\d+|½) ?(small |large |big )?(?:packs?|packets?|bags?) (?:of )?(?=(?:fresh |flat[- ]leaf |picked )*(?:basil|mint|coriander|parsley|dill|chives|tarragon|thyme|rosemary|sage|oregano|chervil)\b)/i,
+        (_, count: string, size?: string) => `${String(mixed(count) * (/large|big/i.test(size ?? '') ? 80 : 30))} g `,
       )
       // What a shop sells a small and a large pot of cream in: common practice.
       .replace(

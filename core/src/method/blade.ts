@@ -52,6 +52,26 @@ function apartOf(
   return { vessel: k.fresh('jug', clause.section), ready };
 }
 
+/** The words without "half the stock": that is how much of the stock, and not of the soup. */
+function withoutSharesOf(mentions: readonly Mention[], text: string): string {
+  return mentions.some(({ share }) => share !== undefined)
+    ? text.replace(
+        /\bwith (?:about )?(?:half|a third|two[- ]thirds|a quarter|three[- ]quarters|some|most) (?:of )?the (?!soup\b|mixture\b)\w+/gi,
+        ' ',
+      )
+    : text;
+}
+
+const BLADE = /\b(?:blenders?|mixer|processor|liquidi[sz]er)\b/i;
+
+/** "In a blender (or use a stick blender)": by the one that is named first. */
+function withoutOther(text: string): string {
+  const at = text.search(
+    /[\s,(]+\bor (?:else )?(?:use |with |in |by using )?(?:an? |the |your )?(?:[\w-]+ ){0,2}(?:blender|mixer|processor|liquidi[sz]er)\b/i,
+  );
+  return at > 0 && BLADE.test(text.slice(0, at)) ? text.slice(0, at) : text;
+}
+
 export function doBlend(k: Kitchen, clause: Clause, n: number, verb: string): void {
   const { text: words } = clause;
   if (/^blend in\b/i.test(words.slice(clause.verbAt)) && k.mentions(k.body(clause), clause).some(({ line }) => !k.isUsedUp(line))) {
@@ -75,7 +95,7 @@ export function doBlend(k: Kitchen, clause: Clause, n: number, verb: string): vo
         .exec(
           /\bat a time\b|\ball of it or\b|\bor (?:only |just )?(?:half|part)\b/i.test(body)
             ? ''
-            : partsInWords(body).replace(/half[- ]?(?:full|fill\w*|way)|in (?:two )?halves/gi, ''),
+            : partsInWords(withoutSharesOf(mentions, body)).replace(/half[- ]?(?:full|fill\w*|way)|in (?:two )?halves/gi, ''),
         )?.[1]
         ?.toLowerCase());
   const blended =
@@ -98,16 +118,17 @@ export function doBlend(k: Kitchen, clause: Clause, n: number, verb: string): vo
     k.put('cream', n, { lines: [use] });
     k.spoon(vessel, { kind: 'cream', clause: n, use });
   }
+  const first = withoutOther(words);
   const near = [k.clauses[n - 1], clause, k.clauses[n + 1]]
     .filter((one) => one?.sentence === clause.sentence || one === k.clauses[n - 1])
-    .map((one) => one?.text ?? '')
+    .map((one) => withoutOther(one?.text ?? ''))
     .join(' ; ');
   const blender =
-    BLENDERS.stick.test(words) || (BLENDERS.stick.test(near) && /blender|mixer/i.test(near))
+    BLENDERS.stick.test(first) || (BLENDERS.stick.test(near) && /blender|mixer/i.test(near))
       ? 'stick'
-      : BLENDERS.processor.test(words) && verb !== 'process'
+      : BLENDERS.processor.test(first) && verb !== 'process'
         ? 'processor'
-        : BLENDERS.jug.test(near) && k.blenderSaid !== 'processor'
+        : BLENDERS.jug.test(`${first} ${near}`) && k.blenderSaid !== 'processor'
           ? 'jug'
           : /\bprocessor\b/i.test(near)
             ? 'processor'

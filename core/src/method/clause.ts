@@ -73,6 +73,11 @@ function take(k: Kitchen, clause: Clause, n: number): void {
   }
   if (/\b(?:in|into|to) (?:a |the )?(?:[\w-]+ )?(?:blender|liquidi[sz]er|food processor|processor)\b/i.test(text))
     k.blenderSaid = /\bprocessor\b/i.test(text) ? 'processor' : 'jug';
+  if (/^(?:and |then )?(?:natural(?:ly)?|quick)(?: pressure)?[- ]releas/i.test(text)) {
+    // The pressure cooker's own way down is in its step.
+    k.put('setting', n);
+    return;
+  }
   if (/^(?:ccp|haccp|safety|note|tip|nb|allergens?|contains|shelf[- ]life|storage)\b\s*[:.-]/i.test(text)) {
     k.put('remark', n);
     return;

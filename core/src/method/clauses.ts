@@ -38,6 +38,9 @@ const SEASONINGS: ReadonlySet<string> = new Set(['salt', 'pepper', 'juice', 'zes
 /** Ways to brown that stand alone behind "and": "add the mushrooms and brown, 8 minutes". */
 const BROWNED: ReadonlySet<string> = new Set(['brown', 'colour', 'color', 'toast', 'crisp', 'char', 'wilt', 'steam']);
 
+/** What a knife does and what it does it to, by one word. */
+const PART_VERBS: ReadonlySet<string> = new Set(['core', 'stem', 'skin', 'zest', 'shell', 'pod', 'peel']);
+
 const SERVING: ReadonlySet<Sense> = new Set(['serve', 'top']);
 
 function isVerb(words: readonly Word[], n: number, startsSentence: boolean, before: string | undefined): boolean {
@@ -52,7 +55,10 @@ function isVerb(words: readonly Word[], n: number, startsSentence: boolean, befo
     return false;
   const next = words[n + 1]?.text;
   const isLook = words.slice(Math.max(0, n - 6), n).some(({ text }) => /^(?:until|till|golden|is|are)$/.test(text));
+  if (/^(?:cut|skin)$/.test(word) && /^sides?$/.test(next ?? '')) return false;
   if (word === 'fish') return next === 'out';
+  // "Cook the shallots, garlic and core over a low heat": a part of the vegetable.
+  if (PART_VERBS.has(word) && words[n - 1]?.text === 'and' && /^(?:over|for|on|until|till|with)$/.test(next ?? '')) return false;
   if (word === 'heat' && /^(?:medium|high|low|gentle|moderate|strong|full|fierce|lowest|the|a)$/.test(words[n - 1]?.text ?? ''))
     return false;
   if (word === 'cut' && next === 'up' && words[n - 1]?.text === 'and' && PARTICIPLES[words[n - 2]?.text ?? ''] !== undefined)
@@ -83,7 +89,7 @@ const BESIDE = /^(?:and |but )?(?:in the mean ?time|at the same time|at this poi
 function placeEnd(text: string): number {
   const beside = BESIDE.exec(text);
   if (beside !== null) return beside[0].length;
-  if (!/^(?:(?:meanwhile|then),? )?(?:in|into|on|using) (?:a|an|another|the|your|the same)\b/i.test(text)) return 0;
+  if (!/^(?:(?:meanwhile|then),? )?(?:in|into|on|using) (?:a|an|another|the|your|the same|same)\b/i.test(text)) return 0;
   const ends = PLACES.flatMap(([words]) => {
     const hit = words.exec(text);
     return hit === null ? [] : [hit.index + hit[0].length];

@@ -35,6 +35,7 @@ export function doAdd(k: Kitchen, whole: Clause, n: number): void {
   }
   const { text } = clause;
   const body = k.body(clause);
+  if (isDrawn(k, clause, n, body)) return;
   if (ICED.test(text) && k.mentions(body, clause).every(({ line }) => k.isUsedUp(line))) {
     iced(k, clause, n);
     return;
@@ -84,9 +85,13 @@ export function doAdd(k: Kitchen, whole: Clause, n: number): void {
   }
   const isLiquor =
     /\b(?:reserved|cooking|soaking) (?:water|liquid|liquor)\b/i.test(body) && k.vessels.some(({ isDrained }) => isDrained);
-  const named = k.mentions(body, clause).filter(({ line }) => !(isLiquor && k.lineOf(line)?.taken.row.id === 'water'));
+  // "Slice the artichokes, drain, add": what was made ready.
+  const isBareAdd = /^(?:and |then )?(?:add|tip in|in)(?: (?:them|it|these))?$/i.test(text);
+  const all = isBareAdd ? k.pending() : k.mentions(body, clause);
+  const named = all.filter(({ line }) => !(isLiquor && k.lineOf(line)?.taken.row.id === 'water'));
   const kept = named.every(({ byGroup }) => byGroup === true) ? restOfKept(k, clause, n) : [];
-  const mentions = withoutLaterHerbs(k, k.withPrepared([...(kept.length > 0 ? [] : named), ...kept], body, clause), body, n).filter(
+  const goes = returnsKept(k, n, body) ? named.filter(({ byGroup }) => byGroup !== true) : named;
+  const mentions = withoutLaterHerbs(k, k.withPrepared([...(kept.length > 0 ? [] : goes), ...kept], body, clause), body, n).filter(
     ({ line }) => !(SALT_MEASURED.test(body) && isSaltToTaste(k, line)),
   );
   const through = /\bthrough (?:the |your )(.+)$/i.exec(body);
@@ -147,6 +152,7 @@ export function doAdd(k: Kitchen, whole: Clause, n: number): void {
   const isServed = k.actions.at(-1)?.does === 'serve' && k.clauses[k.actions.at(-1)?.clause ?? -1]?.sentence === clause.sentence;
   const isTop =
     isServed ||
+    /\bat (?:the )?table\b/i.test(text) ||
     place?.kind === 'serving' ||
     /\b(?:over|on(?:to)?) (?:the )?(?:top|each|soup)\b|\bon top\b|\beach bowl\b|\b(?:of|in|into) each\b|\bto (?:serve|garnish|finish)\b/i.test(
       body,
@@ -198,13 +204,30 @@ export function doAdd(k: Kitchen, whole: Clause, n: number): void {
     else k.as('cool', clause, n);
     return;
   }
-  const all = withWater(k, body, [...mentions, ...more, ...soakedIn(k, body, clause)]);
-  if (all.length === 0 && k.placeIn(body) === undefined) all.push(...unknown(k, body, clause));
+  const goingIn = withWater(k, body, [...mentions, ...more, ...soakedIn(k, body, clause)]);
+  if (goingIn.length === 0 && k.placeIn(body) === undefined) goingIn.push(...unknown(k, body, clause));
   const hasCover =
     /\b(?:to (?:just |barely |almost )?cover|until (?:just |barely )?covered|enough[\w ]*cover|just covers?)\b/i.test(text);
-  const vessel = target(k, clause, n, all);
-  intoVessel(k, clause, n, vessel, all, hasCover);
+  const vessel = target(k, clause, n, goingIn);
+  intoVessel(k, clause, n, vessel, goingIn, hasCover);
 }
+
+/** "In a colander, with salt, for 20 minutes; rinse and dry": what salt draws out, and nothing of it goes into the soup. */
+function isDrawn(k: Kitchen, clause: Clause, n: number, body: string): boolean {
+  if (k.vessels.some(({ isHot }) => isHot)) return false;
+  const ahead = k.clauses.slice(n + 1, n + 1 + RINSED_WITHIN).some(({ text }) => /\brins(?:e|ed|ing)\b/i.test(text));
+  if (!ahead) return false;
+  const isInColander = /\b(?:colander|sieve|strainer)\b/i.test(body);
+  const mentions = k.mentions(body, clause);
+  const isSalting =
+    /\bsalt\b/i.test(body) && mentions.every(({ line }) => (k.lineOf(line)?.taken.row.id ?? '').endsWith("salt") || !k.isUsedUp(line));
+  if (!isInColander && !isSalting) return false;
+  const lines = mentions.filter(({ line }) => !(k.lineOf(line)?.taken.row.id ?? '').endsWith("salt")).map(({ line }) => ({ line }));
+  k.put('prepare', n, { vessel: undefined, lines });
+  return true;
+}
+/** So many clauses at most lie between the salting and the rinsing. */
+const RINSED_WITHIN = 4;
 
 const ICED = /\b(?:ice|iced|ice-cold)[- ](?:cold )?water\b|\bice (?:and|&) water\b|\bice[- ]bath\b/i;
 
@@ -273,6 +296,18 @@ function isGivenBack(k: Kitchen, clause: Clause, n: number, mentions: readonly M
   const lines = [...vessel.aside.keys()];
   vessel.aside.clear();
   k.here = vessel;
+  k.put('giveBack', n, { vessel: vessel.name, lines: lines.map((line) => ({ line })) });
+  k.step(vessel, n, 'give-back', (id) => ({ id, op: 'giveBack', lines, share: 1 }));
+  return true;
+}
+
+/** "Return the vegetables to the pot along with the stalks": those that were lifted out of it. */
+function returnsKept(k: Kitchen, n: number, body: string): boolean {
+  const vessel = k.here;
+  if (vessel === undefined || vessel.aside.size === 0) return false;
+  if (!/^return (?:all )?(?:the )?(?:\w+ )?(?:vegetables|veggies|veg|aromatics)\b/i.test(body)) return false;
+  const lines = [...vessel.aside.keys()];
+  vessel.aside.clear();
   k.put('giveBack', n, { vessel: vessel.name, lines: lines.map((line) => ({ line })) });
   k.step(vessel, n, 'give-back', (id) => ({ id, op: 'giveBack', lines, share: 1 }));
   return true;

@@ -41,6 +41,9 @@ export type Handler = (k: Kitchen, clause: Clause, n: number, verb: string) => v
 /** How the verbs of each sense are read. */
 export type Handlers = Readonly<Record<Sense, Handler>>;
 
+/** More foods than this in hot liquid are the soup, and no side dish. */
+const LEAST_OF_SOUP = 3;
+
 /** Cooks a method in the mind, clause by clause: what is where, what is hot, what has gone in. */
 export class Kitchen extends LinesInUse {
   readonly actions: Action[] = [];
@@ -119,7 +122,13 @@ export class Kitchen extends LinesInUse {
       /\b(?:until|till|’til|'til|so (?:that|the|they|it|everything|nothing|none)|(?:[-–—(] ?)?(?:I|we) (?:go for|like|prefer|aim|usually|tend)|which|because|as soon as|while|when|once|if (?:it|the|they|too|you|needed|necessary|using)|without|leaving (?:the|behind|as much)|taking care|being careful)\b/i.exec(
         text.slice(3),
       );
-    return cut === null ? text : text.slice(0, cut.index + 3);
+    if (cut === null) return text;
+    const end = cut.index + 3;
+    // "Stir in the cheese until it melts, then the mustard": what goes in behind it goes in as well.
+    const then = /[,;]\s*then\s+(?=[a-z])/i.exec(text.slice(end));
+    if (then === null) return text.slice(0, end);
+    const from = end + then.index + then[0].length;
+    return text.slice(0, end) + ' '.repeat(from - end) + text.slice(from);
   }
 
   mentions(text: string, clause: Clause): Mention[] {
@@ -128,14 +137,14 @@ export class Kitchen extends LinesInUse {
     const named = this.names.mentions(text, clause.section, this.isUsedUp).filter((one) => !this.isLadled(one, text));
     if (named.length > 0) this.lastNamed = named.map(({ line }) => line);
     const made = this.actions.at(-1);
-    const isIt = /^[\w-]+ (?:it|them|these|those|each|both)\b/i.test(text);
+    const isIt = /^[\w-]+ (?:it|them|['’]?em|these|those|each|both)\b/i.test(text);
     if (isIt && named.length > 0 && made?.does === 'prepare' && (this.clauses[made.clause]?.sentence ?? 0) >= clause.sentence - 1) {
       // "Chop the onion and fry it in the butter."
       const ready = /^[\w-]+ it\b/i.test(text) ? made.lines : this.pendingOf(clause.sentence);
       const own = ready.filter(({ line }) => !this.isUsedUp(line) && !named.some((one) => one.line === line));
       return [...own.map(({ line }) => ({ line, at: 0, length: 0 })), ...named];
     }
-    if (named.length > 0 || !/\b(?:each|them|it|these|those)\b/i.test(text)) return named;
+    if (named.length > 0 || !/\b(?:each|them|em|it|these|those)\b/i.test(text)) return named;
     // "Wash the beetroot, wrap each in foil": what was only made ready so far is meant.
     const last = this.actions.at(-1);
     if (last?.does !== 'prepare') return named;
@@ -232,7 +241,10 @@ export class Kitchen extends LinesInUse {
       const before = text.slice(Math.max(0, hit.index - 40), hit.index).toLowerCase();
       const near = before.split(/[,;.]|\bfrom\b/).at(-1) ?? '';
       // "Remove from the pan" names a place that is left, and "lid" is none.
-      if (/\bfrom (?:the |its )?$/.test(before) || /^\s*lid/.test(text.slice(hit.index + hit[0].length))) continue;
+      const behind = text.slice(hit.index + hit[0].length);
+      // "Any tray juices" are no tray.
+      if (/^ (?:juices?|contents|drippings|roasted)\b/i.test(behind) && !/^\s*(?:in|into|onto|on)\b/i.test(near)) continue;
+      if (/\bfrom (?:the |its )?$/.test(before) || /^\s*lid/.test(behind)) continue;
       const isNew =
         /\b(?:a|an|another|second|separate|clean|fresh|new|other)\b[^,;.]*$/.test(near) && !/\bthe (?:same|first)\b/.test(near);
       return { kind, isNew: isNew || /^(?:small|second|separate|another|other|dry)\b/i.test(hit[0]), word: hit[0] };
@@ -243,7 +255,7 @@ export class Kitchen extends LinesInUse {
   put(does: Doing, clause: number, more: Partial<Action> = {}): Action {
     const { text } = this.clauses[clause] ?? { text: '' };
     const until = /\b(?:until|till|’til|'til)\b\s*([^;.]*)/i.exec(text)?.[1]?.trim();
-    const condition = /\b(?:if|should) (?!you like|liked|using|you(?:'|’)re)[^,;.]*/i.exec(text)?.[0];
+    const condition = /\b(?:if|should) (?!you like|liked|using|you(?:'|’)re)[^,;.]*/i.exec(text.replace(/\([^)]*\)/g, ' '))?.[0];
     const action: Action = {
       n: this.actions.length,
       does,
@@ -289,10 +301,11 @@ export class Kitchen extends LinesInUse {
   soupPot(text = ''): Vessel | undefined {
     const wet = this.wetPots();
     // "A cup of the soup" is of the fullest pot.
-    if (/\bthe soup\b/i.test(text) && wet.length > 1)
+    if (/\bthe soup\b/i.test(text) && wet.length > (this.here?.isDrained === true ? 0 : 1))
       return wet.reduce((most, one) => (one.lines.size > most.lines.size ? one : most));
     const at = this.here;
     if (at === undefined || !isHob(at) || at.isForTop) return this.latestHob();
+    if (at.isDrained && wet.length > 0) return wet.at(-1);
     return at.isWet || at.isBlended ? at : (wet.at(-1) ?? at);
   }
 
@@ -380,7 +393,9 @@ export class Kitchen extends LinesInUse {
             ? this.isUsedUp(line) && mention.rest !== true && mention.share === undefined && isSmall
             : this.isUsedUp(line) || (mention.rest !== true && mention.share === undefined && (at.isHot || at.kind === 'bowl')));
       // A garnish in its own pan does not take the soup along.
-      if (joins && at.isBlended && !vessel.isBlended && /^(?:fry|saut|toast|crisp|brown)/i.test(text)) continue;
+      const isSoup = at !== undefined && (at.isBlended || (at.isWet && at.lines.size > LEAST_OF_SOUP));
+      if (joins && isSoup && !vessel.isBlended && /^(?:meanwhile,? |and )?(?:fry|saut|toast|crisp|brown|blanch)/i.test(text))
+        continue;
       if (joins) {
         if (!joined.includes(at)) {
           this.move(at, vessel, clause);

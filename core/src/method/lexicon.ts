@@ -55,7 +55,7 @@ export type Sense =
 
 const BY_SENSE: Readonly<Record<Sense, string>> = {
   prepare:
-    'chop dice slice cube mince grate shred halve quarter trim core seed deseed de-seed top-and-tail tail wash scrub clean prick pierce score snap cut crush smash bash bruise tear pick strip shell pod prepare weigh measure zest husk shuck crumble wipe pat snip segment string hull stone destone pit break separate finely-chop roughly-chop sharpen-knife assemble gather whip',
+    'chop dice slice cube mince grate shred halve quarter trim core seed deseed de-seed top-and-tail tail wash scrub clean prick pierce score snap cut crush smash bash bruise tear pick strip shell pod prepare weigh measure zest husk shuck crumble wipe pat snip segment string hull stone destone pit break separate finely-chop roughly-chop sharpen-knife assemble gather whip chunk',
   peel: 'peel skin scoop slip',
   squeeze: 'squeeze juice pop',
   soak: 'soak rinse rehydrate steep cover-with-water',
@@ -80,7 +80,7 @@ const BY_SENSE: Readonly<Record<Sense, string>> = {
   reduce: 'reduce',
   turn: 'turn lower raise increase decrease switch adjust-heat remove-from',
   add: 'add stir tip pour put place throw drop scatter sprinkle spread arrange lay scrape transfer return spoon ladle empty chuck bung slide strew pile tuck nestle submerge fold incorporate introduce include dump shower dust whack shove sling plonk plop lob bang stud insert plunge use replace load singe follow splash trickle stream feed refine butter sandwich fill temper',
-  mix: 'toss mix combine whisk beat rub brush coat drizzle massage blend-together dissolve slake',
+  mix: 'toss roll mix combine whisk beat rub brush coat drizzle massage blend-together dissolve slake',
   wrap: 'wrap seal enclose',
   deglaze: 'deglaze',
   cover: 'cover',
@@ -139,7 +139,7 @@ export const PARTICIPLES: Readonly<Record<string, string>> = {
 /** Verbs that are as often a noun or a quality: they count where what follows says so. */
 export const NOUN_VERBS: ReadonlySet<string> = new Set(
   (
-    'salt pepper oil juice top season cover core seed tail string stone pit skin zest line dish plate share brown colour color char ' +
+    'roll chunk salt pepper oil juice top season cover core seed tail string stone pit skin zest line dish plate share brown colour color char ' +
     'smoke toast roast chill cool heat warm boil simmer drizzle dot dust stud press work pass dress mount thin measure use score ' +
     'flavour crush mash pulse purée puree blend process crisp cube slice dice quarter halve set rest hold save stand store keep ' +
     'top shower pod shell trim wilt steam coat mouli fill top crown note start stop finish share wash clean reserve rub'

@@ -12,7 +12,10 @@ export interface OpenUse {
 }
 
 /** What is spoken of is what was held back. */
-const HELD = /\b(?:reserved|kept|saved|held[- ]back|set[- ]aside|tips?)\b/i;
+const HELD = /\b(?:reserved|kept|saved|held[- ]back|set[- ]aside|(?:the|those|these|asparagus|few|blanched) tips?)\b/i;
+
+const BUT_HELD =
+  /\b(?:all but|all except|except(?: for)?|without|not) (?:for )?(?:the |those |your )?(?:reserved|kept|saved|held[- ]back|set[- ]aside)\b/i;
 
 /** The lines of a recipe, and how much of each has gone in so far. */
 export class LinesInUse {
@@ -82,7 +85,8 @@ export class LinesInUse {
   private heldOf({ line }: Mention, text: string, spent: number): number | undefined {
     const held = this.heldBack.get(line);
     if (held === undefined) return undefined;
-    const isHeld = HELD.test(text);
+    // "All but the reserved florets" are the others.
+    const isHeld = HELD.test(text) && !BUT_HELD.test(text);
     if (isHeld) this.heldBack.delete(line);
     // Where all else has gone in, it is what was held back, whatever it is called.
     return isHeld || 1 - held - spent < 1 - WHOLE ? held : 1 - held - spent;
@@ -93,7 +97,7 @@ export class LinesInUse {
     const held = this.heldBack.get(line);
     if (held === undefined) return false;
     const spent = (this.uses.get(line) ?? []).reduce((sum, { share = 0 }) => sum + share, 0);
-    return HELD.test(text) || 1 - held - spent < 1 - WHOLE;
+    return (HELD.test(text) && !BUT_HELD.test(text)) || 1 - held - spent < 1 - WHOLE;
   }
 
   private leavesHeld(line: string, spent: number, text: string): boolean {
@@ -106,7 +110,7 @@ export class LinesInUse {
     if (own === undefined || own.taken.kg <= 0) return undefined;
     const before = text.slice(Math.max(0, at - 45), at);
     const hit =
-      /((?:\d+\s+\d\/\d|\d+\s*[½¼¾⅓⅔]|[½¼¾⅓⅔]|\d\/\d|\d+(?:[.,]\d+)?|\ba|\bone|\btwo|\bthree)\s*-?(?:kg|g|grams?|ml|l|ltrs?|litres?|liters?|cups?|tbsps?|tablespoons?|tsps?|teaspoons?|oz|ounces?|pints?|quarts?|spoonfuls?|knobs?|cloves?|slices?|sprigs?)\b\.?)\s*(?:of\s+)?(?:the |your |remaining |rest of |hot |cold |reserved |ground |grated |chopped |olive |vegetable |chicken |finely )*$/i.exec(
+      /((?:\d+\s+\d\/\d|\d+\s*[½¼¾⅓⅔]|[½¼¾⅓⅔]|\d\/\d|\d+(?:[.,]\d+)?|\ba|\bone|\btwo|\bthree)\s*-?(?:kg|g|grams?|ml|l|ltrs?|litres?|liters?|cups?|tbsps?|tablespoons?|tsps?|teaspoons?|oz|ounces?|pints?|quarts?|spoonfuls?|knobs?|cloves?|slices?|sprigs?)\b\.?)\s*(?:of\s+)?(?:the |your |remaining |rest of |hot |cold |boiling |simmering |warm |reserved |ground |grated |chopped |olive |vegetable |chicken |finely )*$/i.exec(
         before,
       );
     if (hit === null) return undefined;

@@ -29,7 +29,7 @@ const QUALITIES = new Set(
     'unsalted salted whole raw baby large small fine coarse flaked sea whipping heavy full fat reduced fat golden brown spring wild cold hot ' +
     'leaf leave stalk stick seed powder paste juice clove head bulb of in the a and with tin can carton jar bag free gluten cooking eating dry toasted boiling ' +
     'chopped sliced peeled frozen cooked skimmed semi long life no 10 style mild strong flat globe savoy roast roasted to taste for cover serve bunch handful sprig piece ' +
-    'teaspoon tablespoon tsp tbsp cup g kg ml l litre liter ounce oz pound lb pint quart inch cm mm can tin x few couple wedge ' +
+    'table teaspoon tablespoon tsp tbsp cup g kg ml l litre liter ounce oz pound lb pint quart inch cm mm can tin x few couple wedge ' +
     'quarter half third dozen one two three four five six eight ten warm iced lukewarm filtered tap pinch crispy crisp drizzle swirl splash dash drop good quality ripe plus more garnish oil sauce flour cube sun jerusalem new or'
   ).split(' '),
 );
@@ -50,7 +50,7 @@ const CLASSES: readonly (readonly [words: RegExp, fits: (row: IngredientRow, rol
   [/^(?:onion)$/, (row) => row.id.includes('onion') && row.group === 'alliums'],
   [/^(?:mushroom)$/, (row) => row.group === 'mushrooms'],
   [/^(?:tomato|tomatoe)$/, (row) => /tomato|passata/.test(row.id) && row.group !== 'pastes and sauces'],
-  [/^(?:potato|spud)$/, (row) => row.group === 'potatoes'],
+  [/^(?:potato|spud|tater|tattie)$/, (row) => row.group === 'potatoes'],
   [/^(?:bean)$/, (row) => row.id.includes('bean')],
   [/^(?:chickpea)$/, (row) => row.id.includes('chickpeas')],
   [/^(?:lentil|pulse|dal|dhal)$/, (row) => row.group === 'pulses' || row.id.includes('lentil')],
@@ -131,7 +131,9 @@ function leftOut(text: string): { readonly from: number; readonly to: number } |
   const but = BUT.exec(text);
   if (but === null) return undefined;
   const close = but[0].startsWith('(') ? text.indexOf(')', but.index) : -1;
-  return { from: but.index, to: close < 0 ? text.length : close };
+  const rest = /\b(?:in (?:a|the|your)|into|with|until|till|for \d)\b|[;.]/i.exec(text.slice(but.index + but[0].length));
+  const end = rest === null || but[0].startsWith('(') ? text.length : but.index + but[0].length + rest.index;
+  return { from: but.index, to: close < 0 ? end : close };
 }
 
 const LATER: ReadonlySet<Role> = new Set(['cream', 'finish', 'garnish', 'yolk', 'salt', 'season', 'herb']);
@@ -224,7 +226,13 @@ export class LineNames {
     );
     const found = [...named, ...grouped].sort((a, b) => a.at - b.at);
     const seen = new Map<string, Mention>();
-    for (const one of found) if (!seen.has(one.line)) seen.set(one.line, one);
+    for (const one of found) {
+      const before = seen.get(one.line);
+      // "Everything, with half the stock": what is said of a line by its name counts.
+      if (before === undefined) seen.set(one.line, one);
+      else if (before.byGroup === true && one.share !== undefined)
+        seen.set(one.line, { ...one, at: before.at, length: before.length });
+    }
     return [...seen.values()];
   }
 
@@ -255,7 +263,7 @@ export class LineNames {
     // Before anything has gone in, "everything" is the list.
     const isFresh = pool.every(({ id }) => !isUsed(id));
     // "Mix it back with the rest": the rest of the soup.
-    const isSoup = /\bwith the rest\b(?! of)/i.test(text);
+    const isSoup = /\b(?:with|to|into) the rest\b(?! of)/i.test(text);
     const everything = isSoup ? null : (EVERYTHING.exec(text) ?? (isFresh ? /\beverything\b/i.exec(text) : null));
     if (everything !== null) {
       const except = this.except(text, section);
@@ -316,6 +324,8 @@ export class LineNames {
         out.push({ line: line.id, at: word.at, length: last.end - word.at, ...measure });
       }
       n += length - 1;
+      // "Celery leaves" are of the celery, and no herb.
+      if (isNext(words, n) && /^(?:leaf|leave|frond|top)$/.test(words[n + 1]?.text ?? '')) n += 1;
     }
     return out;
   }
@@ -424,6 +434,10 @@ function pepperAt(text: string): [number, number][] {
   return spots;
 }
 
+function isNext(words: readonly Token[], n: number): boolean {
+  return (words[n + 1]?.at ?? Infinity) - (words[n]?.end ?? 0) <= 1;
+}
+
 /** Words that look like a food and are not one here: a stock pot, the cream of the crop, a blender's butter. */
 function notAFood(words: readonly Token[], n: number): boolean {
   const word = words[n]?.text;
@@ -435,13 +449,20 @@ function notAFood(words: readonly Token[], n: number): boolean {
   if (word === 'tin' && next !== 'of' && (isVessel || /^(?:from|in|into|on|to)$/.test(words[n - 2]?.text ?? ''))) return true;
   if (word === 'salt' && next === 'water') return true;
   // What was drawn from the cobs or the pods is no corn and no pea: "corn milk", and not "corn, milk".
-  const isNext = (words[n + 1]?.at ?? Infinity) - (words[n]?.end ?? 0) <= 1;
-  const isDrawn = isNext && /^(?:milk|stock|broth|liquor|water)$/.test(next ?? '');
+  const isDrawn = isNext(words, n) && /^(?:milk|stock|broth|liquor|water)$/.test(next ?? '');
   if (isDrawn && /^(?:corn|cob|pea|pod|mushroom|onion|ham|porcini)$/.test(word ?? '')) return true;
   if (word === 'water' && before === 'salted') return false;
   if (word === 'juice' && /^(?:their|it|any|pan|can|tin|own|cooking|all)$/.test(before ?? '')) return true;
   if (/^(?:leaf|leave)$/.test(word ?? '') && words[n]?.raw !== 'leaves') return true;
   if (word === 'seed' && words[n]?.raw !== 'seeds') return true;
+  // "Scoop out the seeds" is of the squash.
+  if (
+    word === 'seed' &&
+    words.slice(Math.max(0, n - 5), n).some(({ text }) => /^(?:scoop|scrape|discard|remove|membrane|pith|deseed|pip)$/.test(text))
+  )
+    return true;
+  // "To a pouring-cream consistency" is no cream.
+  if (word === 'cream' && /^(?:consistency|thickness)$/.test(next ?? '')) return true;
   if (word === 'toast' && words[n]?.raw !== 'toasts') return true;
   if (word === 'bean' && before === 'jelly') return true;
   return (word === 'single' || word === 'double') && next === 'layer';

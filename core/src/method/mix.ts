@@ -5,6 +5,7 @@ import { newVessel } from './vessel.js';
 import type { Clause } from './clauses.js';
 import { doCook } from './heat.js';
 import { doAdd } from './into.js';
+import { onTop } from './top.js';
 import { joinsLater, middleOf } from './later.js';
 
 export function doMix(k: Kitchen, clause: Clause, n: number): void {
@@ -19,6 +20,11 @@ export function doMix(k: Kitchen, clause: Clause, n: number): void {
     return;
   }
   const mentions = k.mentions(body, clause);
+  if (clause.verb === 'roll' && k.isFinished() && mentions.length > 0) {
+    // "Roll the tips in the remaining butter": for the top.
+    onTop(k, mentions, body, n);
+    return;
+  }
   const isByBlade =
     /\b(?:hand|stick|immersion|hand-held)[ -]?(?:mixer|blender)\b|\b(?:in|with) (?:a|the) (?:blender|liquidi[sz]er)\b/i.test(text);
   if (isByBlade && mentions.every(({ line }) => k.isUsedUp(line))) {

@@ -37,6 +37,8 @@ export function movedHere(k: Kitchen, clause: Clause, n: number, vessel: Vessel,
     sources.push(...tray);
   } else if (from !== undefined && from !== vessel) {
     sources.push(from);
+    // "Transfer everything to a pot": what came out of the oven before it too.
+    if (/\beverything\b/i.test(body) && from.kind === 'tray') sources.push(...tray.filter((one) => one !== from));
     if (/\beverything\b/i.test(body)) sources.push(...k.open().filter((one) => one.name.startsWith('Foil') && one.isHot));
   }
   if (sources.length === 0 && from === vessel && /\b(?:pur[ée]e|soup|mixture|base)\b/i.test(body) && !/\binto the\b/i.test(body)) {

@@ -14,12 +14,10 @@ export function doRemove(k: Kitchen, clause: Clause, n: number): void {
   const { text } = clause;
   const body = k.body(clause);
   const named = k.mentions(body, clause);
-  // "Remove the herbs" is of those that are in.
-  const mentions = named.some(({ line }) => k.vesselOf(line) !== undefined)
-    ? named
-    : /\b(?:herbs|aromatics|spices)\b/i.test(body)
-      ? k.names.mentions(body, clause.section, (line) => k.vesselOf(line) === undefined)
-      : named;
+  // "Remove the herbs", "discard the rind": of those that are in.
+  const isIn = ({ line }: Mention): boolean => k.vesselOf(line) !== undefined;
+  const inside = named.some(isIn) ? named : k.names.mentions(body, clause.section, (line) => k.vesselOf(line) === undefined);
+  const mentions = inside.some(isIn) || /\b(?:herbs|aromatics|spices)\b/i.test(body) ? inside : named;
   if (
     /\b(?:heat|oven|stove|hob|flame|grill)\b/i.test(body) &&
     !mentions.some(({ line }) => /^(?:bundle)$/.test(k.lineOf(line)?.taken.role ?? ''))
@@ -65,7 +63,7 @@ export function doRemove(k: Kitchen, clause: Clause, n: number): void {
     dry !== undefined &&
     isHob(dry) &&
     !dry.isWet &&
-    /\bslotted spoon\b|\bplate\b|\bpaper\b/i.test(text)
+    /\bslotted spoon\b|\bplate\b|\bpaper\b|\bto (?:a|the) (?:\w+ )?(?:bowl|dish)\b/i.test(text)
   ) {
     // "Remove with a slotted spoon to a plate": what was browned, not its fat.
     const pieces = [...dry.lines].filter((line) => k.lineOf(line)?.taken.row.group !== 'fats');
@@ -159,7 +157,8 @@ function holdAt(k: Kitchen, clause: Clause, n: number, atC: number): void {
 export function doReserve(k: Kitchen, clause: Clause, n: number): void {
   const { text } = clause;
   const body = k.body(clause);
-  const holdC = clause.verb === 'hold' ? degreesIn(text) : undefined;
+  const bare = /\bat (\d{2})\b(?! ?(?:min|sec|hour|g\b|ml|%))/i.exec(text)?.[1];
+  const holdC = clause.verb === 'hold' ? (degreesIn(text) ?? (bare === undefined ? undefined : Number(bare))) : undefined;
   if (holdC !== undefined) {
     holdAt(k, clause, n, holdC);
     return;
@@ -216,6 +215,27 @@ export function doReserve(k: Kitchen, clause: Clause, n: number): void {
     k.put('keep', n, { lines: mentions.map((one) => ({ line: one.line, share: one.share ?? measureBefore(k, one.line, body) })) });
     return;
   }
+  const before = k.actions.at(-1);
+  const whole =
+    before !== undefined && /^(?:add|join)$/.test(before.does) && k.clauses[before.clause]?.sentence === clause.sentence
+      ? before
+      : undefined;
+  const solids = (whole?.lines ?? []).filter(({ line }) => (k.lineOf(line)?.taken.row.softening ?? 0) > 0);
+  if (
+    solids.length === 1 &&
+    (amount ||
+      /\b(?:\d+|a|one|two|some|few|handful) ?(?:qts?|quarts?|pints?|handfuls?)?\b.*\b(?:garnish|top|serv\w+|later)\b/i.test(body))
+  ) {
+    // "Add the roasted corn, reserving a quart for the garnish."
+    lift(
+      k,
+      n,
+      solids.map(({ line }) => ({ line, at: 0, length: 0, vague: true as const })),
+      true,
+      A_FEW,
+    );
+    return;
+  }
   const named = k.lastNamed.filter((line) => !k.isUsedUp(line) && (k.lineOf(line)?.taken.row.softening ?? 0) > 0);
   if (
     named.length > 0 &&
@@ -228,8 +248,8 @@ export function doReserve(k: Kitchen, clause: Clause, n: number): void {
     k.put('keep', n, { lines: kept.map(({ line }) => ({ line })) });
     return;
   }
-  const before = k.beforeLast;
-  if (before !== undefined && /^(?:drain|remove|lift|take|strain)$/.test(VERBS[before.verb ?? ''] ?? '')) {
+  const last = k.beforeLast;
+  if (last !== undefined && /^(?:drain|remove|lift|take|strain)$/.test(VERBS[last.verb ?? ''] ?? '')) {
     k.put('setting', n);
     return;
   }
@@ -364,6 +384,17 @@ export function doStrain(k: Kitchen, clause: Clause, n: number): void {
     return;
   }
   k.here = vessel;
+  const isSoaked = !vessel.isHot && !vessel.isBlended && vessel.steps.length > 0;
+  if (
+    isSoaked &&
+    k.clauses
+      .slice(n + 1, n + 1 + LOOKS_AHEAD)
+      .some(({ text }) => /\bliquor\b|\bsoaking (?:liquid|water)\b|\bmushroom (?:liquid|water)\b/i.test(text))
+  ) {
+    // What was soaked and what it was soaked in both go into the soup.
+    k.put('prepare', n);
+    return;
+  }
   if (!vessel.isBlended && !/\b(?:mouli|food mill)\b/i.test(words) && !/^(?:rub|press|push|force|work)$/.test(clause.verb ?? '')) {
     k.put('drain', n);
     k.step(vessel, n, 'strain', (id) => ({ id, op: 'drain', keep: 'liquid', liquidShare: percentIn(words) ?? 1 }));

@@ -174,17 +174,20 @@ function inGrams(pieces: readonly string[]): string[] {
 export function splitFoods(line: string, alone: boolean, context: ReadingContext, isOnTop = false): string[] {
   const stroked = line.split(/ [/•·|] /);
   const isStroked = stroked.length >= LEAST_PARTS && stroked.filter((piece) => /\d/.test(piece)).length >= stroked.length - 1;
-  const pieces = isStroked ? inGrams(stroked) : line.split(/ *; */);
+  const pieces = isStroked ? inGrams(stroked) : line.split(/ *;(?![^()]*\)) */);
   const split =
     alone && pieces.length === 1 ? line.split(/, ?(?=(?:\d|[½¼¾⅓⅔]|an? |one |two |three |half |salt\b|pepper\b))/i) : pieces;
   return split
     .map((piece) =>
       piece
         .replace(/(?<=[a-zà-ÿ]{4})\.\s*$/i, '')
+        .replace(/,?\s+if you (?:have|['’]ve got|have got|got)(?: (?:it|one|some|any))?\s*$/i, '')
         .replace(/(?<=\b(?:salt|pepper|seasoning)\b.*) (?:tt|t\.t\.|q\.?s\.?)$/i, ' to taste'),
     )
     .map((piece) => amountFirst(piece.trim().replace(/^(?:you(?:['’]ll| will)? need|ingredients):\s*/i, ''), context))
-    .map((piece) => piece.replace(/^(?:s\.? ?(?:&|\+|and) ?p(?:\.|\b)|salt ?[+/] ?pepper|seasoning$)/i, 'salt and pepper'))
+    .map((piece) =>
+      piece.replace(/^(?:s\.? ?(?:&|\+|and) ?p(?:\.|\b)|salt ?(?:[+/]|['’]?n['’]?) ?pepper|seasoning$)/i, 'salt and pepper'),
+    )
     .flatMap((piece) => mirepoixOf(piece) ?? [piece])
     .flatMap((piece) => amountsBehindOneAnother(piece, context) ?? pairOf(piece, context) ?? [piece])
     .flatMap((piece) => {
@@ -195,7 +198,9 @@ export function splitFoods(line: string, alone: boolean, context: ReadingContext
       if (each !== null && isMeasure) {
         const ground = /^(?:ground|dried|fresh) /i.exec(each[2] ?? '')?.[0] ?? '';
         const isSpices = /\b(?:cumin|turmeric|paprika|cinnamon|cayenne)\b/i.test(each[2] ?? '');
+        // "Cumin seeds and coriander seeds, crushed": how, and not what.
         const foods = (each[2] ?? '')
+          .replace(EACH_MANNER, '')
           .split(/\s*,\s*(?:and\s+)?|\s+(?:and|&)\s+/i)
           .map((food) => (isSpices ? food.replace(/^coriander$/i, 'ground coriander') : food));
         return foods.map((food, n) => `${each[1] ?? ''} ${n === 0 || food.startsWith(ground) ? '' : ground}${food}`);
@@ -207,9 +212,12 @@ export function splitFoods(line: string, alone: boolean, context: ReadingContext
         /^(.*?\d.*?|(?:an? )?few sprigs (?:of )?[a-z]+) (?:and|&) ((?:[\d½¼¾⅓⅔]|a few|a couple|a sprig|some sprigs|two|three|four|one).*)$/i.exec(
           piece.trim(),
         );
+      // "2 teaspoons lemon zest plus 1 tablespoon juice": of the same fruit.
+      const fruitOf = /\b(lemon|lime|orange) (?:zest|juice)\b/i.exec(plus?.[1] ?? '')?.[1];
+      const second = (plus?.[2] ?? '').replace(/ (?=(?:zest|juice)$)/i, fruitOf === undefined ? ' ' : ` ${fruitOf} `);
       const isTwo = isMeasured(plus?.[1] ?? '') || isKnown(plus?.[1] ?? '', context);
-      if (plus !== null && isTwo && isKnown(plus[2] ?? '', context))
-        return [...(amountsBehindOneAnother(plus[1] ?? '', context, 2) ?? [plus[1] ?? '']), plus[2] ?? ''];
+      if (plus !== null && isTwo && isKnown(second, context))
+        return [...(amountsBehindOneAnother(plus[1] ?? '', context, 2) ?? [plus[1] ?? '']), second];
       const fruit =
         /^((?:\d+(?:[.,/]\d+)?|½|an?|one|two|half an?) .*?(?:lemon|lime|orange)s?),? (?:finely )?(?:zested and juiced|juiced and zested|(?:finely grated )?zest and juice|juice and (?:finely grated )?zest|grated zest and juice)\b.*$/i.exec(
           piece.trim(),
@@ -233,6 +241,9 @@ export function splitFoods(line: string, alone: boolean, context: ReadingContext
     })
     .flatMap((piece) => listed(piece.trim(), context, isOnTop) ?? [piece.trim()]);
 }
+
+const EACH_MANNER =
+  /,\s*(?:both )?(?:lightly |finely |freshly |coarsely |roughly )?(?:crushed|ground|toasted|chopped|grated|minced|peeled|sliced|bruised|dried|cracked)(?: and (?:crushed|ground|toasted))?$/i;
 
 /** "Oranges 2 (zest+juice)", "2 oranges (zest and juice)". */
 const FRUIT_COUNTED =

@@ -61,6 +61,13 @@ export function doCover(k: Kitchen, clause: Clause, n: number): void {
 export function doThin(k: Kitchen, clause: Clause, n: number): void {
   const body = k.body(clause);
   const mentions = k.mentions(body, clause);
+  const by = body.search(/\b(?:with|by)\b/i);
+  const object = mentions.find(({ at }) => by > 0 && at < by);
+  if (object !== undefined && k.isFinished() && (!k.isUsedUp(object.line) || k.isDivided(object.line)) && k.isCream(object.line)) {
+    // "Thin the remaining crema with a spoonful of water": for the top, and none of it in the soup.
+    k.put('prepare', n, { vessel: undefined, lines: [{ line: object.line }] });
+    return;
+  }
   const { here } = k;
   const vessel =
     here !== undefined && (isHob(here) || here.kind === 'bowl') ? here : (k.latestHob() ?? k.fresh('pot', clause.section));

@@ -1,0 +1,195 @@
+import { factsOf, readCorpus } from '../../spec/method-corpus.js';
+import type { Country } from '../amounts/index.js';
+import { walk } from '../soup/index.js';
+
+function read(text: string, country: Country = 'gb') {
+  const reading = readCorpus({ text, country });
+  return {
+    facts: factsOf(reading).map(({ does, lines, figures }) =>
+      [does, ...lines, ...Object.entries(figures).map(([key, value]) => `${key}=${value}`)].join(' '),
+    ),
+    lines: reading.taken.map(({ row: { id }, kg }) => [id, Math.round(kg * 1000)]),
+    unread: reading.unread,
+    soup: reading.reading.tree.soup,
+    actions: reading.reading.actions.map(({ does, lines, minutes, share }) => ({ does, lines, minutes, share })),
+  };
+}
+
+const START = 'Soup\nServes 4\n1 onion\n30 g butter\n1 litre vegetable stock\n';
+const COOK = 'Sweat the onion in the butter for 10 minutes. Add the stock and simmer for 20 minutes.';
+
+describe('what is kept, and what comes back', () => {
+  it('a part of a vegetable behind “and” is no doing, and the minutes are those of the pan', () => {
+    const { facts } = read(
+      `${START}1 cauliflower, core kept\nCook the onion and core over a low heat for 12 minutes in the butter. Add the stock and the cauliflower and simmer for 15 minutes. Blend.`,
+    );
+    expect(facts).toContain('sweat min=12');
+    expect(facts).not.toContain('sweat min=8');
+  });
+
+  it('the blender that is named first is the one; another in brackets is the cook’s choice', () => {
+    const jug = read(`${START}${COOK} In batches, purée the soup in a blender until smooth (or use an immersion blender).`);
+    expect(jug.facts.at(-1)).toBe('blend blender=jug');
+    const stick = read(`${START}${COOK} Purée with a stick blender or in a food processor.`);
+    expect(stick.facts.at(-1)).toBe('blend blender=stick');
+  });
+
+  it('cream that is thinned for the top thins no soup', () => {
+    const { facts } = read(
+      `${START}120 ml soured cream\n${COOK} Blend. Whisk in half the soured cream. Thin the remaining soured cream with a spoonful of water. Ladle into bowls and drizzle with the soured cream.`,
+    );
+    expect(facts.filter((fact) => fact.startsWith('thin'))).toEqual([]);
+    expect(facts.at(-1)).toMatch(/^garnish soured-cream/);
+  });
+
+  it('what salt draws out is rinsed off: none of it is in the soup', () => {
+    const { facts, soup } = read(
+      'Soup\nServes 4\n2 cucumbers\n200 g Greek yoghurt\n300 ml vegetable stock\nPut the cucumber in a colander, sprinkle with 1 tsp salt and leave for 20 minutes, then rinse and pat dry. Whizz everything in a blender until smooth. Chill for 2 hours.',
+    );
+    expect(facts.some((fact) => /^add .*salt/.test(fact))).toBeFalse();
+    expect(facts.find((fact) => fact.startsWith('add'))).toContain('cucumber');
+    expect(soup.lines.some(({ ingredient }) => ingredient.endsWith('salt') && ingredient !== 'fine-salt')).toBeFalse();
+  });
+
+  it('“with half the stock” is of the stock, and all of the soup is blended', () => {
+    const { actions } = read(
+      'Soup\nServes 4\n2 cucumbers\n200 g Greek yoghurt\n300 ml vegetable stock\n60 ml double cream\nWhizz everything except the cream in a blender with half the stock until smooth, adding the rest of the stock. Chill for 2 hours. Serve with the cream.',
+    );
+    const blend = actions.find(({ does }) => does === 'blend');
+    expect(blend).toBeDefined();
+    expect(blend?.share).toBeUndefined();
+    const added = actions.filter(({ does }) => does === 'add').flatMap(({ lines }) => lines);
+    expect(added.find(({ line }) => line === 'vegetable-stock')?.share).toBe(0.5);
+    expect(added.some(({ line }) => line === 'double-cream')).toBeFalse();
+  });
+
+  it('“everything” is what came off both trays', () => {
+    const { facts, actions } = read(
+      `${START}3 red peppers\n1 kg tomatoes\n2 tbsp olive oil\nGrill the peppers on a tray for 15 minutes. Peel the peppers. On a second tray roast the tomatoes in the oil at 200C for 35 minutes. Transfer everything to a pot, add the stock and simmer for 10 minutes. Blend.`,
+    );
+    const joined = actions.filter(({ does }) => does === 'join').flatMap(({ lines }) => lines.map(({ line }) => line));
+    expect(joined).toContain('red-pepper');
+    expect(joined).toContain('tomato');
+    expect(facts.findIndex((fact) => fact.startsWith('add vegetable-stock'))).toBeGreaterThan(
+      facts.findLastIndex((fact) => fact.startsWith('join')),
+    );
+  });
+
+  it('vegetables that are lifted out to a bowl are given back, and the pan goes on without them', () => {
+    const { facts } = read(
+      `${START}2 carrots\n30 g plain flour\n500 g broccoli\nSweat the onion and carrots in half the butter for 7 minutes. Remove to a bowl. In same pot melt the remaining butter, add the flour and cook, whisking constantly, for 2 minutes. Whisk in the stock. Return the vegetables to the pot along with the broccoli stems and simmer for 10 minutes. Add the florets and simmer for 8 minutes. Purée half of the soup and return it to the rest.`,
+    );
+    const kept = facts.findIndex((fact) => fact.startsWith('keep onion carrot'));
+    expect(kept).toBeGreaterThan(0);
+    expect(facts.findIndex((fact) => fact.startsWith('giveBack onion carrot'))).toBeGreaterThan(kept);
+    // The rest of the butter goes in with the flour, and not with “the rest”.
+    expect(facts.filter((fact) => fact.includes('butter')).length).toBe(2);
+    expect(facts.findLastIndex((fact) => fact.includes('butter'))).toBeLessThan(
+      facts.findIndex((fact) => fact.includes('flour')) + 1,
+    );
+  });
+
+  it('what is blanched beside the soup takes none of it along, and the blade meets the soup', () => {
+    const { soup, facts } = read(
+      `${START}2 carrots\n500 g broccoli\nSweat the onion and carrots in the butter for 7 minutes. Add the stock and all but a handful of the broccoli and simmer for 10 minutes. Meanwhile, blanch the reserved broccoli in boiling salted water for 1 minute; drain. Purée the soup until smooth. Stir in the blanched broccoli.`,
+    );
+    const blend = walk(soup.root).find(({ step }) => step.op === 'blend');
+    expect(blend?.branch.id).toBe(soup.root.id);
+    expect(facts.findIndex((fact) => fact.startsWith('drain'))).toBeLessThan(facts.findIndex((fact) => fact.startsWith('blend')));
+    expect(walk(soup.root).some(({ step, branch }) => step.op === 'sweat' && branch.id === soup.root.id)).toBeTrue();
+  });
+
+  it('“tip in” holds nothing back; what the brackets keep is what goes on top', () => {
+    const { actions } = read(
+      `${START}180 g cooked chestnuts\n${COOK} Tip in the chestnuts (keep 4 back to crumble on top) and simmer for 5 minutes. Blend. Serve with the crumbled chestnuts.`,
+    );
+    const shares = actions.flatMap(({ does, lines }) =>
+      lines.filter(({ line }) => line.includes('chestnut')).map(({ share }) => [does, share] as const),
+    );
+    const [, added] = shares.find(([does]) => does === 'add') ?? [];
+    const [, kept] = shares.find(([does]) => does === 'keep') ?? [];
+    expect(added).toBeGreaterThan(0.5);
+    expect((added ?? 0) + (kept ?? 0)).toBeCloseTo(1, 6);
+  });
+
+  it('dried mushrooms that were soaked stay in, with what they were soaked in', () => {
+    const { soup } = read(
+      `${START}25 g dried porcini\nCover the porcini with 200 ml boiling water and soak for 20 minutes. Strain through kitchen paper, keeping the liquor; chop the porcini. Sweat the onion in the butter for 10 minutes. Add the porcini, the stock and the soaking liquor. Simmer for 15 minutes. Blend.`,
+    );
+    const drains = walk(soup.root).filter(({ step }) => step.op === 'drain');
+    expect(drains).toEqual([]);
+  });
+
+  it('“add” by itself adds what was made ready, “em” is them', () => {
+    const { facts } = read(
+      `${START}500 g parsnips\nSweat the onion in the butter for 8 minutes. Slice parsnips 5mm, drain, add, sweat 5 mins more. Add the stock and simmer for 20 minutes. Blend.`,
+    );
+    expect(facts.slice(0, 4)).toEqual(['add onion butter', 'sweat min=8', 'add parsnip', 'sweat min=5']);
+    const grandma = read(
+      `${START}4 potatoes\nSlice the onion. Cook em in the butter til soft. Peel and chunk up your taters and throw em in. Pour in the stock and simmer for 20 minutes. Blend.`,
+      'us',
+    );
+    expect(grandma.facts[0]).toBe('add onion butter');
+    expect(grandma.facts).toContain('add potato');
+  });
+
+  it('seeds that are scooped out are none of the spice, and the squash goes on the tray', () => {
+    const { facts } = read(
+      `${START}1 butternut squash\n1 tsp cumin seeds\n2 tbsp olive oil\nHalve the squash, scoop out the seeds, then cut into chunks. Tip into a roasting tray with the oil and the cumin seeds. Roast at 200C for 35 minutes. ${COOK} Add the roasted squash. Blend.`,
+    );
+    expect(facts[0]).toBe('add butternut olive-oil cumin');
+  });
+
+  it('a condition in brackets is of what it is about; tray juices are no tray; the leaves of celery are no herb', () => {
+    const split = read(`${START}${COOK.replace('simmer for', 'simmer (it splits if it boils hard) for')} Blend.`);
+    expect(split.actions.find(({ does }) => does === 'simmer')?.minutes?.low).toBe(20);
+    const tray = read(
+      `${START}1 kg tomatoes\n2 tbsp olive oil\nRoast the tomatoes in the oil at 200C for 40 minutes. Combine the tomatoes, any tray juices, the onion and the stock in a large saucepan over medium heat. Simmer for 10 minutes. Blend.`,
+    );
+    const pot = walk(tray.soup.root).find(({ step }) => step.op === 'simmer');
+    expect(pot?.branch.vessel).toBe('pot');
+    const leaves = read(
+      `${START}500 g celery\n5 g dill\nSweat the celery and onion in the butter for 10 minutes. Add the stock and simmer for 20 minutes. Blend with the dill. Serve topped with celery leaves.`,
+    );
+    expect(leaves.facts.filter((fact) => fact.includes('dill')).length).toBe(1);
+  });
+
+  it('pouring-cream consistency is no cream; the tips are rolled in butter for the top', () => {
+    const { facts } = read(
+      `${START}1 kg asparagus\n200 ml crème fraîche\nCut off the tips. Blanch the tips for 90 seconds in boiling salted water, drain. Sweat the onion in half the butter for 5 minutes, add the stalks and cook for 4 minutes. Pour on 700 ml of the boiling stock and simmer for 5 minutes. Blend to a pouring-cream consistency. Whisk in the crème fraîche. Roll the tips in the remaining butter until hot. Garnish with the tips.`,
+    );
+    expect(facts.filter((fact) => fact.includes('creme-fraiche')).length).toBe(1);
+    expect(facts).toContain(jasmine.stringMatching(/^garnish asparagus butter/));
+    expect(facts).toContain(jasmine.stringMatching(/^add vegetable-stock/));
+  });
+});
+
+describe('lines of those recipes', () => {
+  it('two foods in one line, and how is not what', () => {
+    const { lines, unread } = read(
+      `Soup\nServes 4\n500 g carrots\n1 tsp each cumin seeds and coriander seeds, crushed\n2 teaspoons lemon zest plus 1 tablespoon juice\nhalf a small pack of mint\nsalt n pepper\nfew ice cubes, to serve\nSimmer.`,
+    );
+    expect(unread).toEqual([]);
+    expect(lines.map(([id]) => id)).toEqual([
+      'carrot',
+      'cumin',
+      'coriander-seed',
+      'lemon-zest',
+      'lemon-juice',
+      'mint',
+      'fine-salt',
+      'black-pepper',
+      'ice',
+    ]);
+    // Half of a pack of 30 g.
+    expect(lines.find(([id]) => id === 'mint')?.[1]).toBe(15);
+  });
+
+  it('a semicolon in brackets parts no line', () => {
+    const { lines, unread } = read(
+      'Soup\nServes 4\n700 g broccoli (stems peeled, florets separated; reserve 1 cup small florets)\n1 litre stock\nSimmer.',
+    );
+    expect(unread).toEqual([]);
+    expect(lines.length).toBe(2);
+  });
+});

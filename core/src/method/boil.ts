@@ -2,7 +2,7 @@ import { found } from './foods.js';
 import { hob } from './where.js';
 import type { Kitchen } from './kitchen.js';
 import { USUAL } from './usual.js';
-import { LOOKS } from './lexicon.js';
+import { LOOKS, VERBS } from './lexicon.js';
 import { minutesIn, ovenIn, degreesIn, bodyFigureIn, partOf } from './measures.js';
 import { isHob } from './vessel.js';
 import type { Clause } from './clauses.js';
@@ -27,10 +27,20 @@ export function doBoil(k: Kitchen, clause: Clause, n: number): void {
     return;
   }
   const mentions = k.about(clause);
+  const isDrained = k.clauses.slice(n + 1, n + 1 + DRAINED_WITHIN).some(({ verb }) => VERBS[verb ?? ''] === 'drain');
+  const isDry = k.here?.isWet !== true && !mentions.some(({ line }) => k.isLiquid(line));
+  if (isDrained && isDry && mentions.some(({ line }) => !k.isUsedUp(line))) {
+    // "Boil the beetroot in their skins for 45 minutes. Drain": in water of its own.
+    doBlanch(k, { ...clause, text: `${clause.text} in water` }, n);
+    return;
+  }
   const vessel = hob(k, clause, n, false);
   if (vessel.steps.length === 0 || mentions.some(({ line }) => !k.isUsedUp(line))) heated(k, vessel, 'simmer', clause, n, mentions);
   else heated(k, vessel, 'simmer', clause, n, []);
 }
+
+/** So many clauses at most lie between the boiling and the draining. */
+const DRAINED_WITHIN = 3;
 
 export function doBring(k: Kitchen, clause: Clause, n: number): void {
   const degrees = degreesIn(clause.text);

@@ -173,7 +173,7 @@ function isFleshOut(text: string): boolean {
   );
 }
 
-const HEATING: ReadonlySet<Sense> = new Set(['boil', 'simmer', 'cook', 'fry', 'sweat', 'roast', 'bring', 'blend']);
+const HEATING: ReadonlySet<Sense> = new Set(['boil', 'simmer', 'cook', 'fry', 'sweat', 'roast', 'bring', 'blend', 'heat']);
 
 /** Kitchen notes say first what goes in: "stock, boil, 15 min". */
 function leadIn(k: Kitchen, clause: Clause, sense: Sense): Clause | undefined {

@@ -283,6 +283,20 @@ export function doLine(k: Kitchen, _clause: Clause, n: number): void {
   k.put('setting', n);
 }
 
-export function doRemark(k: Kitchen, _clause: Clause, n: number): void {
+export function doRemark(k: Kitchen, clause: Clause, n: number): void {
+  const liquids = /^(?:and |then )?repeat\b.*\b(?:remaining|rest)\b/i.test(clause.text)
+    ? k.mentions(clause.text, clause).filter(({ line }) => k.isLiquid(line) && !k.isUsedUp(line))
+    : [];
+  if (liquids.length > 0 && k.here !== undefined) {
+    // "Repeat with the remaining vegetables and broth": the second jug is filled up with what is left.
+    const { added } = k.putLines(
+      k.here,
+      liquids.map((one) => ({ ...one, rest: true as const })),
+      clause.text,
+      n,
+    );
+    k.put('add', n, { lines: added });
+    return;
+  }
   k.put('remark', n);
 }

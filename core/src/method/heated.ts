@@ -112,7 +112,7 @@ export function kindOfHeat(k: Kitchen, clause: Clause, vessel: Vessel, mentions:
   const minutes = minutesIn(text);
   const last = mentions.some(({ line }) => !k.isUsedUp(line)) ? mentions.map(({ line }) => line) : vessel.lastIn;
   const small = last.length > 0 && last.every((id) => k.isBloomed(id));
-  const isFloury = last.length > 0 && last.every((id) => k.lineOf(id)?.taken.row.id.includes('flour'));
+  const isFloury = last.length > 0 && last.every((id) => k.lineOf(id)?.taken.row.id.endsWith('flour') === true);
   if (isFloury && (minutes?.high ?? 0) <= FLOUR_MOST) return 'bloom';
   const short = minutes === undefined ? LOOKS.fragrant.test(text) : minutes.high <= BLOOM_MOST;
   const isGolden = LOOKS.golden.test(text) && !LOOKS.notBrown.test(text);

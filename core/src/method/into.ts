@@ -1,7 +1,7 @@
 import { joinsLater, middleOf } from './later.js';
 import { unlisted, unknown, soakedIn } from './foods.js';
 import { target } from './where.js';
-import type { Kitchen } from './kitchen.js';
+import { LEAST_OF_SOUP, type Kitchen } from './kitchen.js';
 import type { Mention } from './mentions.js';
 import { minutesIn, ovenIn, degreesIn, partOf } from './measures.js';
 import { isHob, type Vessel } from './vessel.js';
@@ -18,7 +18,18 @@ import { withWater, isSaltToTaste, isDeglazing, deglazeWith, coverWith, yolksMov
 const ASIDE =
   /\s*\((?:(?:but|and) )?(?:set aside|reserv(?:e|ing)|keep(?:ing)?(?: back)?|hold(?:ing)? back|sav(?:e|ing)) ([^()]*)(?:\)|$)/i;
 
+/** What goes in; "(save some pretty florets)" behind what was cooked already is taken back from it. */
 export function doAdd(k: Kitchen, whole: Clause, n: number): void {
+  addAll(k, whole, n);
+  const aside = ASIDE.exec(whole.text);
+  const before = aside === null ? [] : k.mentions(whole.text.slice(0, aside.index), whole);
+  const cooked = before.findLast(({ line }) => (k.lineOf(line)?.taken.row.softening ?? 0) > 0);
+  const isKept = k.actions.some(({ clause, does }) => clause === n && does === 'keep');
+  if (aside !== null && cooked !== undefined && !isKept && k.isUsedUp(cooked.line))
+    lift(k, n, [{ ...cooked, vague: true }], true, partOf(aside[1] ?? '') ?? A_FEW);
+}
+
+function addAll(k: Kitchen, whole: Clause, n: number): void {
   const aside = ASIDE.exec(whole.text);
   const heldLine =
     aside === null
@@ -36,6 +47,10 @@ export function doAdd(k: Kitchen, whole: Clause, n: number): void {
   const { text } = clause;
   const body = k.body(clause);
   if (isDrawn(k, clause, n, body)) return;
+  if (/^throw (?:out|away)\b/i.test(body)) {
+    k.as('remove', { ...clause, text: text.replace(/\bthrow (?:out|away)\b/i, 'remove') }, n, 'remove');
+    return;
+  }
   if (ICED.test(text) && k.mentions(body, clause).every(({ line }) => k.isUsedUp(line))) {
     iced(k, clause, n);
     return;
@@ -220,9 +235,10 @@ function isDrawn(k: Kitchen, clause: Clause, n: number, body: string): boolean {
   const isInColander = /\b(?:colander|sieve|strainer)\b/i.test(body);
   const mentions = k.mentions(body, clause);
   const isSalting =
-    /\bsalt\b/i.test(body) && mentions.every(({ line }) => (k.lineOf(line)?.taken.row.id ?? '').endsWith("salt") || !k.isUsedUp(line));
+    /\bsalt\b/i.test(body) &&
+    mentions.every(({ line }) => (k.lineOf(line)?.taken.row.id ?? '').endsWith('salt') || !k.isUsedUp(line));
   if (!isInColander && !isSalting) return false;
-  const lines = mentions.filter(({ line }) => !(k.lineOf(line)?.taken.row.id ?? '').endsWith("salt")).map(({ line }) => ({ line }));
+  const lines = mentions.filter(({ line }) => !(k.lineOf(line)?.taken.row.id ?? '').endsWith('salt')).map(({ line }) => ({ line }));
   k.put('prepare', n, { vessel: undefined, lines });
   return true;
 }
@@ -236,6 +252,7 @@ function iced(k: Kitchen, clause: Clause, n: number): void {
   const { here } = k;
   if (clause.verb === 'fill' || here?.isHot !== true) k.put('setting', n);
   else if (here.isBlended) k.as('cool', clause, n);
+  else if (here.isWet && here.lines.size > LEAST_OF_SOUP) k.as('cool', { ...clause, text: 'cool over ice', verbAt: 0 }, n, 'cool');
   else if (here.isWet) k.as('drain', { ...clause, text: 'drain', verbAt: 0 }, n, 'drain');
   else k.put('setting', n);
 }

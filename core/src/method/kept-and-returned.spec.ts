@@ -164,6 +164,77 @@ describe('what is kept, and what comes back', () => {
   });
 });
 
+describe('what is beside the soup', () => {
+  it('vegetables boiled in their skins and drained have water of their own', () => {
+    const { soup } = read(
+      `${START}1 kg beetroot\nBoil the beetroot in their skins for 45 minutes. Drain, cool, then rub off the skins and dice. ${COOK} Tip in the beetroot. Blend.`,
+    );
+    const steps = walk(soup.root);
+    const drained = steps.find(({ step }) => step.op === 'drain');
+    expect(drained).toBeDefined();
+    expect(steps.filter(({ branch }) => branch.id === drained?.branch.id).map(({ step }) => step.op)).toContain('cover');
+    expect(drained?.branch.id).not.toBe(soup.root.id);
+  });
+
+  it('an oil made under its own name is no soup, and is drizzled as what it is', () => {
+    const { facts, soup } = read(
+      `${START}20 g mint\n80 ml olive oil\n700 g frozen peas\nMake the mint oil: Blanch the mint in boiling water for 15 seconds and drain. Blend with the olive oil for 2 minutes.\n${COOK} Add the peas, cook for 4 minutes. Transfer to an ice bath to cool.\nPurée until very smooth, 3 minutes. Drizzle with the mint oil.`,
+    );
+    const blends = walk(soup.root).filter(({ step }) => step.op === 'blend');
+    expect(blends.some(({ branch }) => branch.id === soup.root.id)).toBeTrue();
+    expect(walk(soup.root).some(({ step, branch }) => step.op === 'drain' && branch.id === soup.root.id)).toBeFalse();
+    expect(facts.filter((fact) => /^add .*mint/.test(fact)).length).toBe(1);
+  });
+
+  it('garlic that is squeezed in comes off its tray; cloves that are thrown out do not go in', () => {
+    const garlic = read(
+      `${START}4 garlic bulbs\n2 tbsp olive oil\nSit them on foil, drizzle the garlic bulbs with the oil and roast at 180C for 50 minutes. ${COOK} Squeeze in the roast garlic. Blend.`,
+    );
+    const joined = garlic.actions.filter(({ does }) => does === 'join').flatMap(({ lines }) => lines.map(({ line }) => line));
+    expect(joined).toContain('garlic');
+    const studded = read(
+      `${START}2 cloves\n500 g split peas\nPut the peas, the onion, the cloves and the stock in a pot. Bring to a boil, cover partially and simmer for 90 minutes. Lift out the onion. Throw out the cloves but put the onion back. Blend.`,
+    );
+    expect(studded.facts.filter((fact) => /^add .*cloves/.test(fact)).length).toBe(1);
+    expect(studded.facts).toContain('giveBack onion');
+    expect(studded.facts).toContain(jasmine.stringMatching(/^simmer .*lid=ajar/));
+  });
+
+  it('florets saved from what is roasted already go on top; cream before “reheat” goes in; stalks first, leaves later', () => {
+    const saved = read(
+      `${START}1 kg cauliflower\n2 tbsp olive oil\nRoast the cauliflower in the oil at 200C for 30 minutes. ${COOK} Add the cauliflower (save some pretty florets) and simmer for 10 minutes. Blend. Top with the pretty florets.`,
+    );
+    expect(saved.facts).toContain(jasmine.stringMatching(/^keep cauliflower/));
+    const cress = read(
+      `${START}250 g watercress\n150 ml single cream\n${COOK} Watercress stalks in for 3 minutes. Off heat, leaves in.\nBlitz.\nCream, nutmeg, reheat.`,
+    );
+    const shares = cress.actions.flatMap(({ lines }) =>
+      lines.filter(({ line }) => line === 'watercress').map(({ share }) => share),
+    );
+    expect(shares).toEqual([0.3, 0.7]);
+    expect(cress.facts).toContain(jasmine.stringMatching(/^cream single-cream/));
+  });
+
+  it('floury potatoes are no flour, and what is let down with milk is let down with milk', () => {
+    const { facts, soup } = read(
+      `${START}450 g floury potatoes\nSweat the onion in the butter for 10 minutes.\nPotatoes in, stir about, 5 mins more.\nAdd the stock and simmer for 20 minutes. Blend. Thin with milk if need be.`,
+    );
+    expect(facts).toContain('sweat min=5');
+    const thin = walk(soup.root).find(({ step }) => step.op === 'thin')?.step;
+    const line = thin !== undefined && 'line' in thin ? soup.lines.find(({ id }) => id === thin.line) : undefined;
+    expect(line?.ingredient).toBe('milk');
+  });
+
+  it('the second jug is filled up with the rest of the stock', () => {
+    const { actions } = read(
+      'Soup\nServes 4\n1 kg carrots\n2 tbsp olive oil\n1 litre vegetable stock\nRoast the carrots in the oil at 200C for 40 minutes. Transfer half of the carrots to a blender, add half the stock and blend until smooth. Pour into a large pot. Repeat with the remaining carrots and stock. Bring to a simmer.',
+    );
+    const stock = actions.flatMap(({ lines }) => lines.filter(({ line }) => line === 'vegetable-stock').map(({ share }) => share));
+    expect(stock.length).toBe(2);
+    expect(actions.find(({ does }) => does === 'blend')?.share).toBeUndefined();
+  });
+});
+
 describe('lines of those recipes', () => {
   it('two foods in one line, and how is not what', () => {
     const { lines, unread } = read(
@@ -183,6 +254,15 @@ describe('lines of those recipes', () => {
     ]);
     // Half of a pack of 30 g.
     expect(lines.find(([id]) => id === 'mint')?.[1]).toBe(15);
+  });
+
+  it('a cube made up to so much is so much stock', () => {
+    const { lines, unread } = read('Soup\nServes 4\n500 g carrots\n1 veg stock cube made up to 900 ml\nSimmer.');
+    expect(unread).toEqual([]);
+    const [id, g] = lines[1] ?? [];
+    expect(id).toBe('vegetable-stock-cube');
+    expect(g).toBeGreaterThan(890);
+    expect(g).toBeLessThan(920);
   });
 
   it('a semicolon in brackets parts no line', () => {

@@ -42,7 +42,7 @@ export type Handler = (k: Kitchen, clause: Clause, n: number, verb: string) => v
 export type Handlers = Readonly<Record<Sense, Handler>>;
 
 /** More foods than this in hot liquid are the soup, and no side dish. */
-const LEAST_OF_SOUP = 3;
+export const LEAST_OF_SOUP = 3;
 
 /** Cooks a method in the mind, clause by clause: what is where, what is hot, what has gone in. */
 export class Kitchen extends LinesInUse {
@@ -506,7 +506,10 @@ export class Kitchen extends LinesInUse {
 
   mainVessel(): Vessel | undefined {
     const open = this.open();
-    return open.find(({ isBlended }) => isBlended) ?? open.filter(({ isForTop }) => !isForTop).at(-1);
+    // An oil or a pesto that was blended before it is no soup.
+    const blended = open.filter(({ isBlended }) => isBlended);
+    const plain = blended.filter(({ section }) => !/^for (?:the )?(?!soup)/i.test(section));
+    return plain[0] ?? blended[0] ?? open.filter(({ isForTop }) => !isForTop).at(-1);
   }
 
   /** Where a line lies beside the soup: blanched apart, crisped in a pan. */

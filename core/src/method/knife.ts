@@ -5,6 +5,7 @@ import type { Kitchen } from './kitchen.js';
 import { VERBS } from './lexicon.js';
 import { minutesIn, partOf, percentIn } from './measures.js';
 import type { Clause } from './clauses.js';
+import { isHob } from './vessel.js';
 import type { Action } from './action.js';
 import { cutOf } from '../draft/index.js';
 import { doAdd } from './into.js';
@@ -112,6 +113,14 @@ export function doSqueeze(k: Kitchen, clause: Clause, n: number): void {
     ({ line }) =>
       k.vesselOf(line)?.isHot === true && !k.isLiquid(line) && !/juice|lemon|lime/.test(k.lineOf(line)?.taken.row.id ?? ''),
   );
+  const hob = k.here !== undefined && isHob(k.here) ? k.here : undefined;
+  if (hob !== undefined && /^(?:and |then )?squeeze in\b/i.test(clause.text) && hot.some(({ line }) => k.vesselOf(line) !== hob)) {
+    // "Squeeze in the roast garlic": out of its skin and into the pot.
+    doPeel(k, clause, n);
+    k.here = hob;
+    intoVessel(k, { ...clause, verb: 'add' }, n, hob, hot, false);
+    return;
+  }
   if (hot.length > 0 || (mentions.length === 0 && /\bskins?\b|\bflesh\b|\bcloves?\b/i.test(clause.text))) {
     doPeel(k, clause, n);
     return;

@@ -118,7 +118,7 @@ const PART_SHARES: Readonly<Record<string, ReturnType<typeof shareBefore>>> = {
   stem: { rest: true },
 };
 /** What is cooked stalks first and the rest later, and the share that the stalks are. Kitchen default. */
-const STALKED = /^(?:broccoli|cauliflower|kale|chard|coriander|parsley|savoy-cabbage)$/;
+const STALKED = /^(?:broccoli|cauliflower|kale|chard|coriander|parsley|savoy-cabbage|watercress)$/;
 const STALKS: ReturnType<typeof shareBefore> = { share: 0.3, vague: true };
 /** All that has not gone in yet. */
 const EVERYTHING =

@@ -232,6 +232,11 @@ export function splitFoods(line: string, alone: boolean, context: ReadingContext
         /^(.+?\b(?:cubes?|powder|pots?|bouillon)),? (?:dissolved|crumbled|mixed|made up|stirred) (?:in|into|with|to) (?:a |an )?(.*water.*)$/i.exec(
           piece.trim(),
         );
+      const madeUp =
+        /^(.*\b(?:stock|bouillon)) (?:cubes?|pots?|powder),? made (?:up )?(?:to|into|with) (?:about )?(\d[\d.,/]* ?(?:ml|l|litres?|pints?|cups?))\b.*$/i.exec(
+          piece.trim(),
+        );
+      if (madeUp !== null) return [`${madeUp[2] ?? ''} ${(madeUp[1] ?? '').replace(/^\S+ /, '')} (from a cube)`];
       if (dissolved !== null) return [dissolved[1] ?? '', (dissolved[2] ?? '').replace(/ with (?=.*water)/i, ' ')];
       const both =
         /^(?:the )?(?:(?:finely )?(?:grated )?zest (?:and|&) juice|juice (?:and|&) (?:finely )?(?:grated )?zest)(?: of)? (.+)$/i.exec(

@@ -46,6 +46,7 @@ export function sentencesOf(text: string): Sentence[] {
         own,
       ) ?? bareNumber(own);
     let start = numbered?.[0].length ?? 0;
+    const making = MAKES_FIRST.exec(own.slice(start));
     start += stepTitle(own.slice(start)).length;
     if (isTitled) start += dottedTitle(own.slice(start)).length;
     const inLine = HEAD_OF_LINE.exec(own.slice(start)) ?? LOUD_HEAD.exec(own.slice(start));
@@ -60,7 +61,6 @@ export function sentencesOf(text: string): Sentence[] {
       here = inLine[1] ?? '';
       start += inLine[0].length;
     }
-    const making = MAKES_FIRST.exec(own.slice(start));
     if (making !== null) here = `for the ${making[1] ?? ''}`;
     for (const end of endsIn(own)) {
       if (end <= start) continue;

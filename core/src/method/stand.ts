@@ -57,7 +57,7 @@ export function doLet(k: Kitchen, clause: Clause, n: number): void {
     k.put('setting', n);
     return;
   }
-  if (minutes === undefined && /^(?:sit|stand)\b.*\b(?:on|in) (?:a|the|some)\b/i.test(text.slice(clause.verbAt))) {
+  if (minutes === undefined && /^(?:sit|stand)\b.*\b(?:on|in) (?:a|the|some|foil|baking|your)\b/i.test(text.slice(clause.verbAt))) {
     // "Sit them on a square of foil."
     k.put('setting', n);
     return;

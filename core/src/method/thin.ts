@@ -83,7 +83,12 @@ export function doThin(k: Kitchen, clause: Clause, n: number): void {
     intoVessel(k, clause, n, vessel, other, false);
     return;
   }
-  const own = first ?? found(k, 'water', clause)[0];
+  const said =
+    /\bwith (?:a (?:little|splash of|bit of|drop of) )?(?:some |more |extra |hot |boiling |warm |cold )*(milk|stock|broth|cream)\b/i.exec(
+      body,
+    )?.[1];
+  const name = said === undefined ? 'water' : /^(?:stock|broth)$/i.test(said) ? 'vegetable stock' : said.toLowerCase();
+  const own = first ?? found(k, name, clause)[0] ?? found(k, 'water', clause)[0];
   if (own === undefined) k.put('remark', n);
   else thinWith(k, own, vessel, clause, n);
 }

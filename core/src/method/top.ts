@@ -22,6 +22,14 @@ function more(k: Kitchen, line: string, n: number): Mention | undefined {
 
 export function onTop(k: Kitchen, mentions: readonly Mention[], text: string, n: number): void {
   const lines: LineUse[] = [];
+  // "Drizzle with the mint oil": what was made under that heading, and no more of its mint.
+  const made = k.open().find((vessel) => vessel !== k.mainVessel() && vessel.steps.length > 0 && isNamed(vessel.section, text));
+  if (made !== undefined) {
+    made.isForTop = true;
+    k.topVessels.add(made);
+  }
+  const named = made === undefined ? mentions : mentions.filter(({ line }) => !made.lines.has(line));
+  if (made !== undefined) lines.push(...mentions.filter(({ line }) => made.lines.has(line)).map(({ line }) => ({ line })));
   const side = k.here;
   const isSameSentence = side?.isHot === true && k.clauses[side.steps.at(-1)?.clause ?? -1]?.sentence === k.clauses[n]?.sentence;
   if (
@@ -35,7 +43,7 @@ export function onTop(k: Kitchen, mentions: readonly Mention[], text: string, n:
     side.isForTop = true;
     k.topVessels.add(side);
   }
-  for (const mention of mentions) {
+  for (const mention of named) {
     const { line } = mention;
     const at = k.besides(line) ?? k.vesselOf(line);
     if (at?.isDrained === true && at !== k.mainVessel()) {

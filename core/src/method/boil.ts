@@ -201,7 +201,7 @@ export function doTurn(k: Kitchen, clause: Clause, n: number): void {
   const { text } = clause;
   if (/\boven\b/i.test(text)) {
     const oven = ovenIn(text, k.context.country);
-    if (oven !== undefined) k.oven = oven;
+    if (oven !== undefined) k.setOven(oven);
   }
   if (/\b(?:into|out|in) /i.test(text) && k.placeIn(text) !== undefined && !/\bheat|\boven|\bflame|\bgas\b/i.test(text)) {
     k.as('add', clause, n);

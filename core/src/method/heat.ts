@@ -13,7 +13,7 @@ export function doRoast(k: Kitchen, clause: Clause, n: number): void {
   const body = k.body(clause);
   const mentions = k.withPrepared(k.mentions(body, clause), body, clause);
   const oven = ovenIn(clause.text, k.context.country);
-  if (oven !== undefined) k.oven = oven;
+  if (oven !== undefined) k.setOven(oven);
   const isNew = mentions.some(({ line }) => !k.isUsedUp(line));
   const { here } = k;
   const isOther =
@@ -154,7 +154,7 @@ export function doHeat(k: Kitchen, clause: Clause, n: number, verb: string): voi
 
 export function doPreheat(k: Kitchen, clause: Clause, n: number): void {
   const oven = ovenIn(clause.text, k.context.country);
-  if (oven !== undefined) k.oven = oven;
+  if (oven !== undefined) k.setOven(oven);
   else if (/\b(?:broiler|grill)\b/i.test(clause.text)) {
     k.oven = USUAL.grillC;
     k.isOvenGuessed = true;

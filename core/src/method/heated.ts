@@ -37,10 +37,7 @@ export function heated(k: Kitchen, vessel: Vessel, heat: Heat, clause: Clause, n
   if (heat === 'roast') {
     const said = ovenIn(text, k.context.country);
     const ovenC = said ?? k.oven ?? USUAL.ovenC;
-    if (said !== undefined) {
-      k.oven = said;
-      k.isOvenGuessed = false;
-    }
+    if (said !== undefined) k.setOven(said);
     k.put(does, n, {
       vessel: vessel.name,
       minutes,
@@ -74,15 +71,24 @@ export function heated(k: Kitchen, vessel: Vessel, heat: Heat, clause: Clause, n
   } else if (heat === 'simmer') {
     vessel.isWet = true;
     vessel.boiling = undefined;
-    const vigour =
-      /\b(?:bare(?:ly)?|gentl[ey]|very low|lowest)\b/i.test(text) && !/\bboil/i.test(text)
+    const isSlowCooked = isSlow(k, text) && /\b(?:slow cooker|crock)/i.test(k.clauses.map((one) => one.text).join(' '));
+    // A slow cooker is never more than at a bare simmer, with its lid on.
+    const vigour = isSlowCooked
+      ? 'bare'
+      : /\b(?:bare(?:ly)?|gentl[ey]|very low|lowest)\b/i.test(text) && !/\bboil/i.test(text)
         ? 'bare'
         : /\b(?:rapid\w*|vigorous\w*|hard|fast|briskly|rolling)\b/i.test(text)
           ? 'rolling'
           : /\bboil\b/i.test(text)
             ? 'lively'
             : 'steady';
-    k.step(vessel, n, 'simmer', (id) => ({ id, op: 'simmer', minutes: middle, vigour, lid: lid ?? 'ajar' }));
+    k.step(vessel, n, 'simmer', (id) => ({
+      id,
+      op: 'simmer',
+      minutes: middle,
+      vigour,
+      lid: lid ?? (isSlowCooked ? 'on' : 'ajar'),
+    }));
   } else {
     const how = heat === 'fry' ? 'sauté' : heat;
     k.step(vessel, n, heat, (id) => ({ id, op: 'fry', how, minutes: middle }));
@@ -96,7 +102,7 @@ const FLOUR_MOST = 5;
 function isSlow(k: Kitchen, text: string): boolean {
   const minutes = minutesIn(text);
   if (/\bon (?:low|high)\b/i.test(text) && (minutes?.high ?? 0) >= HOURS_MIN) return true;
-  return (minutes?.low ?? 0) >= HOURS_MIN && k.clauses.some((clause) => /\bslow cooker\b/i.test(clause.text));
+  return (minutes?.low ?? 0) >= HOURS_MIN && k.clauses.some((clause) => /\b(?:slow cooker|crock)/i.test(clause.text));
 }
 const HOURS_MIN = 60;
 

@@ -225,6 +225,23 @@ describe('what is beside the soup', () => {
     expect(line?.ingredient).toBe('milk');
   });
 
+  it('a slow cooker has its lid on and never boils', () => {
+    const { soup } = read(
+      `${START}900 g butternut squash\nPut everything in the slow cooker. Cook on high for 4 hours or low for 8. Blend with a stick blender.`,
+    );
+    const step = walk(soup.root).find(({ step: one }) => one.op === 'simmer')?.step;
+    expect(step).toEqual(jasmine.objectContaining({ minutes: 240, lid: 'on', vigour: 'bare' }));
+  });
+
+  it('an oven that is set by the words is not taken for granted, though the grill was before it', () => {
+    const { actions, soup } = read(
+      `${START}3 red peppers\n1 kg tomatoes\n2 tbsp olive oil\nPreheat the grill. Grill the peppers on a tray for 15 minutes. Reduce the oven to 200C. On a second tray roast the tomatoes in the oil for 35 minutes. ${COOK} Add everything. Blend.`,
+    );
+    expect(actions.filter(({ does }) => does === 'roast').length).toBe(2);
+    const ovens = walk(soup.root).flatMap(({ step }) => (step.op === 'roast' ? [step.ovenC] : []));
+    expect(ovens.at(-1)).toBe(200);
+  });
+
   it('the second jug is filled up with the rest of the stock', () => {
     const { actions } = read(
       'Soup\nServes 4\n1 kg carrots\n2 tbsp olive oil\n1 litre vegetable stock\nRoast the carrots in the oil at 200C for 40 minutes. Transfer half of the carrots to a blender, add half the stock and blend until smooth. Pour into a large pot. Repeat with the remaining carrots and stock. Bring to a simmer.',

@@ -469,6 +469,12 @@ export class Kitchen extends LinesInUse {
 
   // Heat
 
+  /** The oven as the words set it. */
+  setOven(ovenC: number): void {
+    this.oven = ovenC;
+    this.isOvenGuessed = false;
+  }
+
   range(clause: Clause, usual: number): { minutes: Range; assumed: MethodAssumption[] } {
     const time = minutesIn(clause.text);
     if (time === undefined) return { minutes: { low: usual, high: usual }, assumed: ['MINUTES'] };

@@ -165,7 +165,25 @@ export function doReduce(k: Kitchen, clause: Clause, n: number): void {
     k.put('setting', n);
     return;
   }
-  const vessel = k.here !== undefined && isHob(k.here) ? k.here : hob(k, clause, n, false);
+  const [apart, ...others] = k.mentions(k.body(clause), clause).filter(({ line }) => !k.isUsedUp(line));
+  const soup = k.here !== undefined && isHob(k.here) && k.here.isWet ? k.here : undefined;
+  const isApart =
+    apart !== undefined &&
+    others.length === 0 &&
+    soup !== undefined &&
+    (k.isLiquid(apart.line) || k.lineOf(apart.line)?.taken.row.group === 'drinks');
+  // "Reduce the orange juice by half": by itself, and then into the soup.
+  const vessel = isApart
+    ? k.fresh('pan', clause.section)
+    : k.here !== undefined && isHob(k.here)
+      ? k.here
+      : hob(k, clause, n, false);
+  if (isApart) {
+    const { added } = k.putLines(vessel, [apart], clause.text, n);
+    k.put('add', n, { lines: added, vessel: vessel.name });
+    vessel.isHot = true;
+    vessel.isWet = true;
+  }
   const by =
     /\bby (?:about |at least )?(?:a |one )?(half|third|quarter|two[- ]thirds|three[- ]quarters)\b|\bto (?:a |one )?(half|third|quarter)\b/i.exec(
       text,
@@ -187,7 +205,7 @@ export function doReduce(k: Kitchen, clause: Clause, n: number): void {
     k.put('setting', n);
     return;
   }
-  k.put('reduce', n, { ...(kept === undefined ? { assumed: ['BODY' as const] } : { share: kept }) });
+  k.put('reduce', n, { vessel: vessel.name, ...(kept === undefined ? { assumed: ['BODY' as const] } : { share: kept }) });
   vessel.boiling = undefined;
   k.step(vessel, n, 'reduce', (id) => ({
     id,
@@ -195,6 +213,11 @@ export function doReduce(k: Kitchen, clause: Clause, n: number): void {
     vigour: 'lively',
     to: kept === undefined ? { by: 'body', mPas: bodySaid ?? bodyIn(text) ?? USUAL.thickMPas } : { by: 'share', kept },
   }));
+  if (!isApart) return;
+  const lines = [...vessel.lines].map((line) => ({ line }));
+  k.move(vessel, soup, n);
+  k.put('join', n, { vessel: soup.name, lines });
+  k.here = soup;
 }
 
 export function doTurn(k: Kitchen, clause: Clause, n: number): void {

@@ -73,6 +73,10 @@ function take(k: Kitchen, clause: Clause, n: number): void {
   }
   if (/\b(?:in|into|to) (?:a |the )?(?:[\w-]+ )?(?:blender|liquidi[sz]er|food processor|processor)\b/i.test(text))
     k.blenderSaid = /\bprocessor\b/i.test(text) ? 'processor' : 'jug';
+  if (/^(?:and |then )?(?:whip|whisk|yank|hook|haul|get) out\b/i.test(text)) {
+    k.as('remove', { ...clause, text: text.replace(/\b(?:whip|whisk|yank|hook|haul|get) out\b/i, 'remove'), verbAt: 0 }, n);
+    return;
+  }
   if (/^(?:and |then )?(?:natural(?:ly)?|quick)(?: pressure)?[- ]releas/i.test(text)) {
     // The pressure cooker's own way down is in its step.
     k.put('setting', n);

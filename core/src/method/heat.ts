@@ -7,9 +7,14 @@ import { minutesIn, ovenIn } from './measures.js';
 import { isHob } from './vessel.js';
 import type { Clause } from './clauses.js';
 import { heated, kindOfHeat } from './heated.js';
+import { EVAPORATED } from './poured.js';
 import { doBlanch, doPressure } from './boil.js';
 
 export function doRoast(k: Kitchen, clause: Clause, n: number): void {
+  inTheOven(k, clause, n, USUAL.roastMin);
+}
+
+function inTheOven(k: Kitchen, clause: Clause, n: number, usualMin: number): void {
   const body = k.body(clause);
   const mentions = k.withPrepared(k.mentions(body, clause), body, clause);
   const oven = ovenIn(clause.text, k.context.country);
@@ -24,7 +29,7 @@ export function doRoast(k: Kitchen, clause: Clause, n: number): void {
   const foil = k.open().filter((one) => one.name.startsWith('Foil') && !one.isHot);
   const vessel = isOther ? k.fresh('tray', clause.section) : roastVessel(k, clause, mentions);
   const isBare = !k.hasPieces(vessel) && !mentions.some(({ line }) => (k.lineOf(line)?.taken.row.softening ?? 0) > 0);
-  heated(k, vessel, 'roast', clause, n, isBare ? [...k.pending(), ...mentions] : mentions);
+  heated(k, vessel, 'roast', clause, n, isBare ? [...k.pending(), ...mentions] : mentions, usualMin);
   for (const parcel of foil) {
     if (parcel === vessel) continue;
     const last = vessel.steps.at(-1);
@@ -38,7 +43,7 @@ export function doGrill(k: Kitchen, clause: Clause, n: number): void {
     k.oven = USUAL.grillC;
     k.isOvenGuessed = true;
   }
-  doRoast(k, clause, n);
+  inTheOven(k, clause, n, USUAL.grillMin);
 }
 
 export function doSmoke(k: Kitchen, clause: Clause, n: number): void {
@@ -133,7 +138,13 @@ export function doHeat(k: Kitchen, clause: Clause, n: number, verb: string): voi
     k.told(joined, vessel, n);
     return;
   }
-  const vessel = k.here !== undefined && isHob(k.here) ? k.here : (k.latestHob() ?? k.fresh('pot', clause.section));
+  const soup = /\bsoup\b/i.test(body) ? k.mainVessel() : undefined;
+  const vessel =
+    soup !== undefined && isHob(soup)
+      ? soup
+      : k.here !== undefined && isHob(k.here)
+        ? k.here
+        : (k.latestHob() ?? k.fresh('pot', clause.section));
   k.here = vessel;
   if (k.actions.some(({ does }) => does === 'liaison')) {
     // The warming that thickens egg and cream belongs to them.
@@ -203,6 +214,11 @@ export function doBloom(k: Kitchen, clause: Clause, n: number): void {
 export function doCook(k: Kitchen, clause: Clause, n: number): void {
   const { text } = clause;
   const mentions = k.about(clause);
+  if (mentions.length === 0 && k.actions.at(-1)?.does === 'deglaze' && EVAPORATED.test(text)) {
+    const time = minutesIn(text);
+    k.put('setting', n, time === undefined ? {} : { minutes: { low: time.low, high: time.high } });
+    return;
+  }
   if (/\b(?:in|into) (?:a |the )?(?:pan of )?(?:boiling|salted|simmering|plenty of)[\w ]* water\b/i.test(text)) {
     const own = k.all.filter(
       ({ id, taken }) => (taken.row.id === 'water' || taken.row.id === 'fine-salt') && !k.isUsedUp(id) && taken.kg > 0,

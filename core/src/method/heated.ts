@@ -9,7 +9,15 @@ import type { Clause } from './clauses.js';
 import type { Doing } from './action.js';
 
 /** Lines into the vessel and heat of a kind under it. */
-export function heated(k: Kitchen, vessel: Vessel, heat: Heat, clause: Clause, n: number, mentions: readonly Mention[]): void {
+export function heated(
+  k: Kitchen,
+  vessel: Vessel,
+  heat: Heat,
+  clause: Clause,
+  n: number,
+  mentions: readonly Mention[],
+  roastMin: number = USUAL.roastMin,
+): void {
   const body = k.body(clause);
   // "in a litre of water": what stands in no line.
   const more = vessel.kind === 'tray' ? [] : unlisted(k, body, clause, mentions);
@@ -25,7 +33,7 @@ export function heated(k: Kitchen, vessel: Vessel, heat: Heat, clause: Clause, n
     fry: USUAL.fryMin,
     bloom: USUAL.bloomMin,
     simmer: USUAL.simmerMin,
-    roast: USUAL.roastMin,
+    roast: roastMin,
     toast: USUAL.toastMin,
     fryPuree: USUAL.fryPureeMin,
   }[heat];

@@ -252,6 +252,67 @@ describe('what is beside the soup', () => {
   });
 });
 
+describe('what stands around a recipe', () => {
+  it('a page brings its jumps, stars, notes and figures along, and none of it is food or work', () => {
+    const { lines, unread, actions } = read(
+      `Jump to Recipe\nThe Best Tomato Soup\n★★★★★ 4.8 from 213 reviews\nIngredients\n▢ 3 lbs tomatoes, halved\n▢ 2 cups vegetable broth*\nInstructions\nPreheat oven to 400°F.\nPlace the tomatoes on a baking sheet and roast for 40 minutes.\nTransfer to a pot, add the broth and simmer for 10 minutes. Blend until smooth.\nNotes\n1. If using table salt, use half.\n*Chicken broth works too.\nNutrition Information: Calories: 243kcal\nDid you make this recipe? Tag us`,
+      'us',
+    );
+    expect(unread).toEqual([]);
+    expect(lines.map(([id]) => id)).toEqual(['tomato', 'vegetable-stock']);
+    const stock = actions.flatMap(({ lines: own }) => own.filter(({ line }) => line === 'vegetable-stock'));
+    expect(stock.map(({ share }) => share)).toEqual([undefined]);
+    expect(actions.at(-1)?.does).toBe('blend');
+  });
+
+  it('“you’ll need” is a heading, leaders are no amount, and all under “toppings” goes on top', () => {
+    const { lines, unread, facts } = read(
+      `# Carrot soup\n\n## You'll need\n- 700g carrots\n- Butter ........... 40 g\n- 1 litre stock\n\n## Toppings\n- chopped peanuts\n- coriander leaves\n\n## What to do\n1. Sweat the carrots in the butter for 10 minutes. Add the stock and simmer for 20 minutes.\n2. Blend. Sprinkle with the toppings.`,
+    );
+    expect(unread).toEqual([]);
+    expect(lines.map(([id]) => id)).toEqual(['carrot', 'butter', 'vegetable-stock', 'peanuts', 'coriander']);
+    expect(facts.at(-1)).toBe('garnish peanuts coriander');
+  });
+
+  it('“the pan” of a sheet pan is the sheet; what is reduced by itself is no half of the soup', () => {
+    const tray = read(
+      `${START}1 kg tomatoes\n1 head garlic\n2 tbsp olive oil\nPlace the tomatoes on a baking sheet. Rub the garlic with the oil, wrap in foil and add to the pan. Roast at 200C for 40 minutes. ${COOK} Add the tomatoes and garlic. Blend.`,
+    );
+    const roasts = walk(tray.soup.root).filter(({ step }) => step.op === 'roast');
+    expect(roasts.every(({ branch }) => branch.vessel === 'tray')).toBeTrue();
+    const juice = read(`${START}250 ml orange juice\n${COOK} Blend. Reduce the orange juice by half, add with the butter.`);
+    const reduced = walk(juice.soup.root).find(({ step }) => step.op === 'reduce');
+    expect(reduced).toBeDefined();
+    expect(reduced?.branch.id).not.toBe(juice.soup.root.id);
+  });
+
+  it('a ladleful scooped out comes back; what is crisp waits on paper; the fat of the bacon is no butter', () => {
+    const { facts } = read(
+      `${START}160 g chorizo\n2 x 400 g tins butter beans\nDry-fry the chorizo in a frying pan for 4 minutes until crisp. Scoop out onto kitchen paper with a slotted spoon. ${COOK.replace('Add the stock', 'Add the beans and stock')} Scoop out a ladleful of the beans and set aside. Blitz the rest with a hand blender, then stir in the reserved beans. Serve with the chorizo.`,
+    );
+    expect(facts).toContain(jasmine.stringMatching(/^keep canned-white-beans/));
+    expect(facts).toContain('giveBack canned-white-beans');
+    expect(facts.filter((fact) => fact.startsWith('peel'))).toEqual([]);
+    const crumb = read(
+      `${START}100 g bacon\n75 g breadcrumbs\n${COOK} Blend.\nFor the crumb: grill the bacon till crisp. Fry the breadcrumbs in the bacon fat till golden. Reheat the soup gently and serve with the crumb.`,
+    );
+    expect(crumb.facts.filter((fact) => fact.includes('butter')).length).toBe(1);
+    const warm = walk(crumb.soup.root).findLast(({ step }) => step.op === 'simmer');
+    expect(warm?.branch.id).toBe(crumb.soup.root.id);
+  });
+
+  it('wine has the minutes that are told behind it; a part of several is a part', () => {
+    const { actions } = read(
+      `${START}2 red chillies, deseeded and finely chopped\n120 ml white wine\nSweat the onion and ¾ of the 2 deseeded and finely chopped chillies in the butter for 10 minutes. Add the wine; cook until evaporated, 3 minutes. Add the stock and simmer for 20 minutes. Blend. Ladle into bowls and scatter with the remaining chilli.`,
+    );
+    expect(actions.find(({ does }) => does === 'deglaze')?.minutes).toEqual({ low: 3, high: 3 });
+    expect(actions.filter(({ does }) => does === 'fry')).toEqual([]);
+    const chilli = actions.flatMap(({ lines }) => lines.filter(({ line }) => line.includes('chilli')).map(({ share }) => share));
+    expect(chilli[0]).toBe(0.75);
+    expect(chilli.at(-1)).toBeCloseTo(0.25, 6);
+  });
+});
+
 describe('lines of those recipes', () => {
   it('two foods in one line, and how is not what', () => {
     const { lines, unread } = read(

@@ -255,7 +255,9 @@ export class Kitchen extends LinesInUse {
   put(does: Doing, clause: number, more: Partial<Action> = {}): Action {
     const { text } = this.clauses[clause] ?? { text: '' };
     const until = /\b(?:until|till|’til|'til)\b\s*([^;.]*)/i.exec(text)?.[1]?.trim();
-    const condition = /\b(?:if|should) (?!you like|liked|using|you(?:'|’)re)[^,;.]*/i.exec(text.replace(/\([^)]*\)/g, ' '))?.[0];
+    const condition = /\b(?:if|should) (?!you like|liked|using|you(?:'|’)re)[^,;.]*/i.exec(
+      text.replace(/\([^)]*(?:\)|$)/g, ' '),
+    )?.[0];
     const action: Action = {
       n: this.actions.length,
       does,

@@ -33,6 +33,24 @@ export function doPeel(k: Kitchen, clause: Clause, n: number): void {
     k.put('serve', n);
     return;
   }
+  const spooned = /\b(ladle(?:ful)?|cup(?:ful)?|spoonful|few|some|third|half|quarter)s? of\b/i.exec(text);
+  if (clause.verb === 'scoop' && hot.length > 0 && spooned !== null && !/\bskins?\b|\bflesh\b/i.test(text)) {
+    // "Scoop out a ladleful of the beans and leeks and set aside."
+    const next = k.clauses[n + 1];
+    const isKept = next?.sentence === clause.sentence && /^(?:keep|reserve|set|save)$/.test(next.verb ?? '');
+    lift(
+      k,
+      n,
+      hot.map((one) => ({ ...one, vague: true as const })),
+      isKept,
+      partOf(text) ?? A_FEW,
+    );
+    return;
+  }
+  if (clause.verb === 'scoop' && /\bslotted spoon\b|\b(?:kitchen|paper) (?:paper|towels?|roll)\b/i.test(text)) {
+    k.as('remove', clause, n);
+    return;
+  }
   const part = partOf(text) ?? (/\b(?:some|few|cup|spoonful)\b/i.test(text) ? A_FEW : undefined);
   if (
     clause.verb === 'scoop' &&

@@ -243,9 +243,11 @@ export function partOf(words: string): number | undefined {
 export function shareBefore(words: string): { readonly share?: number; readonly rest?: true; readonly vague?: true } {
   const text = partsInWords(words)
     .toLowerCase()
+    // "3/4 of the 2 chillies".
+    .replace(/\bof (the|your) \d+ (?!tbsp|tsp|table|tea|cups?\b|g\b|ml\b|oz\b)/g, 'of $1 ')
     .replace(
-      /\s+(?:the|your|that|this|those|these|its|fresh|freshly|chopped|grated|sliced|roasted|cooked|diced|toasted|snipped|picked)\s*/g,
-      ' ',
+      /\s+(?:the|your|that|this|those|these|its|fresh|freshly|finely|roughly|thinly|chopped|grated|sliced|roasted|cooked|diced|toasted|snipped|picked|peeled|trimmed|deseeded|seeded|washed|drained|red|green|mild)(?=\s|$)/g,
+      '',
     )
     .replace(/\s+/g, ' ')
     .trimEnd();

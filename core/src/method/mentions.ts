@@ -417,7 +417,9 @@ const OF_HEADINGS = new Set(['for', 'the', 'a', 'to', 'make', 'prepare', 'soup']
 const PLAIN_WORDS = new Set(['the', 'in', 'with', 'of', 'and', 'to', 'a', 'an', 'for', 'rest', 'half', 'over', 'on', 'it']);
 
 /** Only the words since the last comma or conjunction say how much is meant. */
-function cutAtStop(before: string): string {
+function cutAtStop(whole: string): string {
+  // "3/4 of the deseeded and finely chopped chillies": what is done to them parts nothing.
+  const before = whole.replace(/\b([a-z]+ed),? and (?=(?:finely |roughly |thinly |coarsely )?[a-z]+ed\b)/gi, '$1 ');
   const parts = before.split(/[,;:.()]|\b(?:and|with|then|in|into|to|add|over)\b/i);
   return parts.at(-1) ?? before;
 }
@@ -448,6 +450,12 @@ function notAFood(words: readonly Token[], n: number): boolean {
   const isVessel = /^(?:roasting|baking|oven|loaf|cake|deep|large|big|lined|shallow|hot|same)$/.test(before ?? '');
   if (word === 'tin' && next !== 'of' && (isVessel || /^(?:from|in|into|on|to)$/.test(words[n - 2]?.text ?? ''))) return true;
   if (word === 'salt' && next === 'water') return true;
+  // "The bacon fat" is out of the bacon.
+  if (
+    /^(?:fat|dripping)$/.test(word ?? '') &&
+    /^(?:bacon|pancetta|chorizo|ham|sausage|rendered|residual|it|their|that|pan|same)$/.test(before ?? '')
+  )
+    return true;
   // What was drawn from the cobs or the pods is no corn and no pea: "corn milk", and not "corn, milk".
   const isDrawn = isNext(words, n) && /^(?:milk|stock|broth|liquor|water)$/.test(next ?? '');
   if (isDrawn && /^(?:corn|cob|pea|pod|mushroom|onion|ham|porcini)$/.test(word ?? '')) return true;

@@ -160,6 +160,10 @@ export function doReserve(k: Kitchen, clause: Clause, n: number): void {
   const { text } = clause;
   const body = k.body(clause);
   const bare = /\bat (\d{2})\b(?! ?(?:min|sec|hour|g\b|ml|%))/i.exec(text)?.[1];
+  if (/\b(?:oil|fat|drippings?|butter) (?:left )?in (?:the|that) (?:same )?pan\b/i.test(body)) {
+    k.put('setting', n);
+    return;
+  }
   const holdC = clause.verb === 'hold' ? (degreesIn(text) ?? (bare === undefined ? undefined : Number(bare))) : undefined;
   if (holdC !== undefined) {
     holdAt(k, clause, n, holdC);

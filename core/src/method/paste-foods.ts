@@ -181,8 +181,9 @@ export function splitFoods(line: string, alone: boolean, context: ReadingContext
     .map((piece) =>
       piece
         .replace(/(?<=[a-zà-ÿ]{4})\.\s*$/i, '')
+        .replace(/ \.{3,} ?/, ' ')
         .replace(/,?\s+if you (?:have|['’]ve got|have got|got)(?: (?:it|one|some|any))?\s*$/i, '')
-        .replace(/(?<=\b(?:salt|pepper|seasoning)\b.*) (?:tt|t\.t\.|q\.?s\.?)$/i, ' to taste'),
+        .replace(/(?<=\b(?:salt|pepper|seasoning|s ?[&+] ?p)\b.*) (?:tt|t\.t\.|q\.?s\.?)$/i, ' to taste'),
     )
     .map((piece) => amountFirst(piece.trim().replace(/^(?:you(?:['’]ll| will)? need|ingredients):\s*/i, ''), context))
     .map((piece) =>

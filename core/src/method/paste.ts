@@ -47,7 +47,15 @@ export type Pasting =
 /** What a web page leaves between the foods: stars, switches of units, a number of reviews. */
 const WEB_REST =
   /^recipe by\b.*$|^[★☆\s]*\d?(?:[.,]\d)?\s*(?:from|\/|\()?\s*\d+ (?:reviews?|ratings?|votes?|comments?)\)?$|^(?:units?|scale|us customary|metric|cook mode|print|jump to recipe|save|rate)\b[^.]{0,40}$|^(?:\d\/?\d?x ?)+$/i;
-const HEADING = /^(?:#+\s*)?(?:ingredients|you will need|shopping|for (?:the |a )?[\w &-]+|to (?:serve|garnish|finish))\s*:?$/i;
+const HEADING =
+  /^(?:#+\s*)?(?:ingredients|(?:what )?you(?: will|['’]ll)? need|shopping|toppings?|garnish(?:es)?|for (?:the |a )?[\w &-]+|to (?:serve|garnish|finish))\s*:?$/i;
+/** What comes behind a recipe and is none of it. */
+const OVER =
+  /^(?:#+\s*)?(?:(?:recipe|cook['’]?s|chef['’]?s|top|our|my|extra) )?(?:notes?|tips?(?: (?:&|and) tricks)?|nutrition(?:al)?(?: (?:information|info|facts|values?))?|variations?|substitutions?|equipment|comments?|reviews?|storage(?: (?:tips|instructions))?|make[- ]ahead|goes well with|tried this recipe\??)\s*:?$/i;
+/** Such things in one line, wherever they stand. */
+const BESIDE_IT =
+  /^(?:nutrition(?:al)?\b.*\d|(?:calories|kcal|energy)\b\s*:?\s*\d|did you make this\b|tag (?:me|us|@)|(?:published|author|adapted from|inspired by|source|photo(?:graph)?s? by|last updated|updated|keywords?|category|diet)\b\s*:?\s+\S)/i;
+
 /** How long it takes and how hard it is, by the editor: nothing to cook by. */
 const ABOUT =
   /^(?:prep(?:aration)?(?: ?[+&/] ?cook(?:ing)?)?|cook(?:ing)?|total|active|hands[- ]on|ready|takes|difficulty|course|cuisine|calories)\b(?: time| in)?\s*:?\s*(?:about |under )?(?:\d|easy|medium|less)/i;
@@ -170,7 +178,8 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
   for (const row of rows) {
     const line = bare(row);
     const cells = foodInCells(row);
-    if (line !== '' && !TABLE_HEAD.test(line))
+    const isBeforeTitle = found.length === 0 && WEB_REST.test(line);
+    if (line !== '' && !TABLE_HEAD.test(line) && !isBeforeTitle)
       found.push(cells === undefined ? { line, raw: row, at: from } : { line: cells, raw: row, at: from, isFood: true });
     from += row.length;
     from += text.startsWith('\r\n', from) ? 2 : 1;
@@ -195,7 +204,15 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
     method.push(line.replace(NUMBERED, ''));
     kept.push({ at, raw });
   };
+  let isOver = false;
   for (const [n, { line, raw, at, isFood }] of placed.entries()) {
+    if (foods.length > 0 && OVER.test(line)) isOver = true;
+    else if (HEADING.test(line) || METHOD.test(line)) isOver = false;
+    if (isOver || BESIDE_IT.test(line)) {
+      bowls ??= bowlsIn(/\b(?:serves|makes|yields?)\b.*$/i.exec(line)?.[0] ?? '');
+      notes.push(line);
+      continue;
+    }
     const stated = bowlsIn(line);
     const isHeading = HEADING.test(line) || (line.endsWith(':') && line.length < 60);
     const next = placed[n + 1]?.line;

@@ -2,7 +2,7 @@ import type { CreamTarget } from '../steps/index.js';
 import type { Kitchen } from './kitchen.js';
 import { USUAL } from './usual.js';
 import type { Mention } from './mentions.js';
-import { bodyFigureIn } from './measures.js';
+import { bodyFigureIn, minutesIn } from './measures.js';
 import { isHob, type Vessel } from './vessel.js';
 import type { Clause } from './clauses.js';
 import { bodyIn } from './heated.js';
@@ -31,10 +31,17 @@ export function isDeglazing(k: Kitchen, vessel: Vessel, mentions: readonly Menti
   });
 }
 
+/** That what was poured over has boiled away. */
+export const EVAPORATED = /\b(?:evaporat\w*|gone|dry|absorbed|reduced|cooked off|disappear\w*)\b/i;
+
 export function deglazeWith(k: Kitchen, mention: Mention, vessel: Vessel, clause: Clause, n: number): void {
   const use = k.use(mention, clause.text);
   vessel.lines.add(mention.line);
-  const { minutes, assumed } = k.range(clause, USUAL.wineMin);
+  // "Add the wine; cook until evaporated, 3 minutes."
+  const next = k.clauses[n + 1];
+  const isTimedBehind =
+    next !== undefined && minutesIn(clause.text) === undefined && EVAPORATED.test(next.text) && minutesIn(next.text) !== undefined;
+  const { minutes, assumed } = k.range(isTimedBehind ? next : clause, USUAL.wineMin);
   k.put('deglaze', n, { vessel: vessel.name, lines: [use], minutes, assumed });
   k.spoon(vessel, { kind: 'deglaze', clause: n, use, minutes: (minutes.low + minutes.high) / 2 });
 }

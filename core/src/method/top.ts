@@ -106,21 +106,24 @@ export function doTop(k: Kitchen, clause: Clause, n: number, verb: string): void
     k.as('add', clause, n);
     return;
   }
+  const last = k.actions.at(-1);
+  const isDished = last?.does === 'serve' && (k.clauses[last.clause]?.sentence ?? -1) >= clause.sentence - 1;
   const intoPot =
-    /^(?:enrich|mount|sharpen)$/.test(verb) ||
-    (verb === 'swirl' && /\b(?:in|through|into the (?:soup|pan|pot))\b/i.test(body) && !/\beach\b|\bbowls?\b/i.test(body)) ||
-    (verb === 'finish' &&
-      mentions.length > 0 &&
-      mentions.every(
-        ({ line }) =>
-          k.isCream(line) ||
-          k.lineOf(line)?.taken.row.group === 'fats' ||
-          k.lineOf(line)?.taken.role === 'season' ||
-          /juice|vinegar/.test(k.lineOf(line)?.taken.row.id ?? ''),
-      ) &&
-      mentions.some(({ line }) => !k.isUsedUp(line)) &&
-      !/\bdrizzle|\bswirl|\beach\b/i.test(body)) ||
-    !k.isFinished();
+    !isDished &&
+    (/^(?:enrich|mount|sharpen)$/.test(verb) ||
+      (verb === 'swirl' && /\b(?:in|through|into the (?:soup|pan|pot))\b/i.test(body) && !/\beach\b|\bbowls?\b/i.test(body)) ||
+      (verb === 'finish' &&
+        mentions.length > 0 &&
+        mentions.every(
+          ({ line }) =>
+            k.isCream(line) ||
+            k.lineOf(line)?.taken.row.group === 'fats' ||
+            k.lineOf(line)?.taken.role === 'season' ||
+            /juice|vinegar/.test(k.lineOf(line)?.taken.row.id ?? ''),
+        ) &&
+        mentions.some(({ line }) => !k.isUsedUp(line)) &&
+        !/\bdrizzle|\bswirl|\beach\b/i.test(body)) ||
+      !k.isFinished());
   if (intoPot && mentions.length > 0) {
     k.as('add', clause, n);
     return;

@@ -3,6 +3,7 @@ export const USUAL = {
   ovenC: 190,
   grillC: 250,
   roastMin: 40,
+  grillMin: 10,
   sweatMin: 8,
   fryMin: 8,
   bloomMin: 1,

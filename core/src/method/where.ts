@@ -107,6 +107,15 @@ export function target(k: Kitchen, clause: Clause, n: number, mentions: readonly
       if (!place.isNew && bowl !== undefined) return bowl;
       return k.fresh('bowl', clause.section);
     }
+    // "Add to the pan": the sheet pan that the rest lies on, where it goes into the oven next.
+    if (
+      here?.kind === 'tray' &&
+      !here.isHot &&
+      /^the pan$/i.test(place.word.trim().replace(/^(?!the )/i, 'the ')) &&
+      !place.isNew &&
+      comesTo(k, n + 1) === 'tray'
+    )
+      return here;
     const hobs = k.open().filter((one) => isHob(one));
     const ownHobs = hobs.filter((one) => (!one.isForTop || one.section === clause.section) && !(one.isDrained && k.isFinished()));
     const blended = ownHobs.findLast(({ isBlended }) => isBlended);
@@ -146,7 +155,7 @@ export function target(k: Kitchen, clause: Clause, n: number, mentions: readonly
   if (here === undefined || isNewSection) {
     return k.fresh(ahead ?? (isNewSection ? 'bowl' : 'pot'), clause.section);
   }
-  if (ahead === 'tray' && here.kind !== 'tray' && mentions.some(({ line }) => !k.isUsedUp(line))) {
+  if (ahead === 'tray' && here.kind !== 'tray' && !here.isBlended && mentions.some(({ line }) => !k.isUsedUp(line))) {
     if (here.kind === 'bowl' && !here.isHot) return here;
     return k.fresh('tray', clause.section);
   }

@@ -190,6 +190,11 @@ function inWords(text: string): string {
       .replace(/\b(tea|table|dessert)spoonfuls?\b/i, '$1spoon')
       .replace(/^(?:a|an) (?:couple|pair) of /i, '2 ')
       .replace(/^(?:a )?few /i, '3 ')
+      .replace(/^kernels? (?:cut )?(?:from|of) (?=.*\b(?:cobs?|ears?)\b)/i, '')
+      .replace(
+        /^(?:an?|one) (?=\d+(?:[.,]\d+)? ?(?:kg|g|lbs?|pounds?)\b)(?!.*\b(?:tin|can|jar|carton|pack|packet|bag|bottle|tub|pot|block|piece|slice|tube|box)s?\b)/i,
+        '',
+      )
       .replace(/^a dozen /i, '12 ')
       .replace(/^(one|two|three|four|five|six|seven|eight|nine|ten|twelve)\b/i, (word) => NUMBERS[word.toLowerCase()] ?? word)
       .replace(/^1\/2 dozen /i, '6 ')
@@ -275,7 +280,7 @@ function inWords(text: string): string {
       .replace(/^(\d+(?:[.,]\d+)?) ?# (?=[a-z])/i, '$1 lb ')
       .replace(/^(\S+(?: \d\/\d)?) T\.? (?=[a-z])/, '$1 tbsp ')
       .replace(/^(\S+(?: \d\/\d)?) t\.? (?=[a-z])/, '$1 tsp ')
-      .replace(/^(\S+) corn (?:cobs?|ears?)\b/i, '$1 ears corn')
+      .replace(/^(\S+) (?:corn )?(?:cobs?|corn ears?)\b(?: of corn)?/i, '$1 ears corn')
       .replace(/^(\S+) (?:small |large )?glass(?:es)? (?:of )?/i, '$1 glass ')
       .replace(/(\d)(kg|g|ml|l|ltrs?|litres?|liters?|oz|lb)\b/gi, '$1 $2')
       .replace(/^(?=(?:kilo|pound|pint|litre|tin|can|tube|bag|jar|head|bulb|packet|pack|carton)s?\b (?:of )?[a-z])/i, '1 ')

@@ -47,6 +47,7 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
   const { text } = clause;
   const body = k.body(clause);
   if (isDrawn(k, clause, n, body)) return;
+  if (isOwnStock(k, clause, n, body)) return;
   if (/^throw (?:out|away)\b/i.test(body)) {
     k.as('remove', { ...clause, text: text.replace(/\bthrow (?:out|away)\b/i, 'remove') }, n, 'remove');
     return;
@@ -225,6 +226,21 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
     /\b(?:to (?:just |barely |almost )?cover|until (?:just |barely )?covered|enough[\w ]*cover|just covers?)\b/i.test(text);
   const vessel = target(k, clause, n, goingIn);
   intoVessel(k, clause, n, vessel, goingIn, hasCover);
+}
+
+/** "Pour in the corn stock": the one that was boiled and strained before, in a pot of its own. */
+function isOwnStock(k: Kitchen, clause: Clause, n: number, body: string): boolean {
+  const { here } = k;
+  const stock = k.open().find((one) => one.isStock && one !== here && isHob(one));
+  if (stock === undefined || here === undefined || !isHob(here) || !/\b(?:stock|broth|liquor)\b/i.test(body)) return false;
+  if (k.all.some(({ taken }) => taken.row.group === 'liquids' && taken.row.id.includes('stock'))) return false;
+  const lines = [...stock.lines].map((line) => ({ line }));
+  k.move(stock, here, n);
+  k.put('join', n, { vessel: here.name, lines });
+  const others = k.mentions(body, clause).filter(({ line }) => !k.isUsedUp(line));
+  if (others.length > 0) intoVessel(k, clause, n, here, others, false);
+  here.isWet = true;
+  return true;
 }
 
 /** "In a colander, with salt, for 20 minutes; rinse and dry": what salt draws out, and nothing of it goes into the soup. */

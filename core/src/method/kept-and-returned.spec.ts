@@ -313,6 +313,68 @@ describe('what stands around a recipe', () => {
   });
 });
 
+describe('pans, fats and stocks of their own', () => {
+  it('bacon drained on paper is kept, its fat stays, and what is discarded is fat', () => {
+    const { facts } = read(
+      `Soup\nServes 4\n6 slices bacon\n1 onion\n1 cauliflower\n1 litre chicken stock\nIn a large pot, cook the bacon until crisp, 8 minutes. Drain on a paper towel-lined plate. Leave 1 tablespoon fat in the pot and discard the rest. Add the onion and cook until soft, 5 minutes. Add the cauliflower and stock and simmer for 20 minutes. Blend. Serve topped with the bacon.`,
+      'us',
+    );
+    expect(facts).toContain('keep bacon');
+    expect(facts.filter((fact) => /^(?:takeOut|rest)/.test(fact))).toEqual([]);
+    expect(facts.at(-1)).toBe('garnish bacon');
+  });
+
+  it('a stock boiled from cobs and strained goes into the pot of the soup, and the kernels stay kernels', () => {
+    const { actions, soup } = read(
+      `Soup\nServes 4\nKernels from 6 cobs, cobs reserved\n1 onion\n1.5 litres water\n50 g butter\n2 shallots\nSimmer the cobs and onion in the water for 40 minutes; strain and discard the cobs and onion. Melt the butter in a clean pan, sweat the shallots for 5 minutes, add the kernels and stir for 2 minutes. Pour in the corn stock. Simmer for 12 minutes. Blend.`,
+    );
+    const corn = actions.filter(({ lines }) => lines.some(({ line }) => line === 'sweetcorn'));
+    expect(corn.map(({ does }) => does)).toEqual(['add']);
+    const joined = walk(soup.root).find(({ step }) => step.op === 'join');
+    expect(joined).toBeDefined();
+    const after = walk(soup.root)
+      .map(({ step }) => step.op)
+      .lastIndexOf('join');
+    expect(after).toBeLessThan(
+      walk(soup.root)
+        .map(({ step }) => step.op)
+        .indexOf('blend'),
+    );
+  });
+
+  it('“with everything on the trays” is where it comes from; garlic squeezed into the onions meets them', () => {
+    const trays = read(
+      `${START}3 red peppers\n4 garlic cloves, unpeeled\n2 tbsp olive oil\nSpread the peppers and garlic over two trays, toss in the oil and roast at 220C for 30 minutes. Pop the garlic out of its skins and put it in a pan with everything on the trays. Pour over the stock, bring to a simmer and cook for 5 minutes. Whizz with a stick blender.`,
+    );
+    expect(trays.facts).toContain('simmer min=5');
+    const onions = read(
+      `${START}1 head of garlic\n2 tbsp olive oil\nRoast the garlic in the oil on a tray at 190C for 60 minutes. Meanwhile melt the butter and let it bubble until it smells nutty. Add the onion and cook gently for 15 minutes. Squeeze the garlic into the onions. Add the stock, simmer for 5 minutes and blitz.`,
+    );
+    expect(onions.facts).toContain('sweat min=15');
+    expect(onions.facts.filter((fact) => fact.startsWith('simmer'))).toEqual(['simmer min=5']);
+    expect(onions.actions.filter(({ does }) => does === 'join').flatMap(({ lines }) => lines.map(({ line }) => line))).toContain(
+      'garlic',
+    );
+  });
+
+  it('“cook and stir” is one thing; a sliced leek is the leek; > 63 °C is a heat and no arrow', () => {
+    const { facts } = read(
+      `Soup\nServes 4\n2 leeks, thinly sliced\n500 g carrots\n1 tbsp olive oil\n1 litre vegetable stock\nThinly sliced leek, for frying\nHeat the oil. Cook and stir the carrots 5 minutes. Add the sliced leeks and sweat for 7 minutes. Add the stock and simmer for 20 minutes. Blend. Hold > 63°C.`,
+    );
+    expect(facts.slice(0, 3)).toEqual(['add olive-oil', 'add carrot', jasmine.stringMatching(/ min=5/)]);
+    expect(facts).toContain('add leek');
+    const { actions } = read(`${START}${COOK} Blend. Hold > 63°C.`);
+    expect(actions.at(-1)?.does).toBe('hold');
+  });
+
+  it('a name with its batch is no food', () => {
+    const { lines } = read(
+      'CREAM OF LEEK (kitchen file 12) 10 ltr\n\nLeeks, trimmed 3.5kg\nButter 300g\nWhite stock 6ltr\n\n1. Sweat the leeks in the butter 15 min.\n2. Add stock, simmer 30 min. Liquidise.',
+    );
+    expect(lines.map(([id]) => id)).toEqual(['leek', 'butter', 'chicken-stock']);
+  });
+});
+
 describe('lines of those recipes', () => {
   it('two foods in one line, and how is not what', () => {
     const { lines, unread } = read(

@@ -242,6 +242,9 @@ export class Kitchen extends LinesInUse {
       const near = before.split(/[,;.]|\bfrom\b/).at(-1) ?? '';
       // "Remove from the pan" names a place that is left, and "lid" is none.
       const behind = text.slice(hit.index + hit[0].length);
+      // "With everything on the trays" is where it comes from.
+      if (/\b(?:everything|all|the (?:lot|veg\w*|rest)|what(?:['’]s| is)?)(?: that (?:is|was))? on (?:the |both )?$/.test(before))
+        continue;
       // "Any tray juices" are no tray.
       if (/^ (?:juices?|contents|drippings|roasted)\b/i.test(behind) && !/^\s*(?:in|into|onto|on)\b/i.test(near)) continue;
       if (/\bfrom (?:the |its )?$/.test(before) || /^\s*lid/.test(behind)) continue;

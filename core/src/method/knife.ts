@@ -131,12 +131,18 @@ export function doSqueeze(k: Kitchen, clause: Clause, n: number): void {
     ({ line }) =>
       k.vesselOf(line)?.isHot === true && !k.isLiquid(line) && !/juice|lemon|lime/.test(k.lineOf(line)?.taken.row.id ?? ''),
   );
-  const hob = k.here !== undefined && isHob(k.here) ? k.here : undefined;
-  if (hob !== undefined && /^(?:and |then )?squeeze in\b/i.test(clause.text) && hot.some(({ line }) => k.vesselOf(line) !== hob)) {
+  const goal = /\binto the ([a-z ]+)$/i.exec(clause.text)?.[1];
+  const [met] = goal === undefined ? [] : k.names.mentions(goal, clause.section, k.isUsedUp);
+  const at = met === undefined ? k.here : k.vesselOf(met.line);
+  const hob = at !== undefined && isHob(at) ? at : undefined;
+  const isInto = /^(?:and |then )?squeeze in\b/i.test(clause.text) || met !== undefined;
+  if (hob !== undefined && isInto && hot.some(({ line }) => k.vesselOf(line) !== hob)) {
     // "Squeeze in the roast garlic": out of its skin and into the pot.
-    doPeel(k, clause, n);
+    const own = goal === undefined ? clause : { ...clause, text: clause.text.replace(/\binto the [a-z ]+$/i, '').trim() };
+    doPeel(k, own, n);
     k.here = hob;
-    intoVessel(k, { ...clause, verb: 'add' }, n, hob, hot, false);
+    const coming = hot.filter(({ line }) => k.vesselOf(line) !== hob);
+    intoVessel(k, { ...own, verb: 'add' }, n, hob, coming, false);
     return;
   }
   if (hot.length > 0 || (mentions.length === 0 && /\bskins?\b|\bflesh\b|\bcloves?\b/i.test(clause.text))) {

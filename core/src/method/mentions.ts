@@ -186,12 +186,15 @@ function foodWords(text: string): string[] {
 export class LineNames {
   private readonly names: Name[] = [];
   private readonly saysCanned: boolean;
+  /** Then the cobs are what is left of them, and go into a stock. */
+  private readonly saysKernels: boolean;
 
   /** @param method what the whole method says, to tell by it which of two like things a word is kept for. */
   constructor(
     private readonly lines: readonly MethodLine[],
     method = '',
   ) {
+    this.saysKernels = /\bkernels?\b/i.test(method);
     this.saysCanned = /\b(?:canned|tinned|(?:can|tin)s? of(?: \w+)?) tomatoes\b/i.test(method);
     for (const line of lines) {
       const { row, text } = line.taken;
@@ -210,7 +213,9 @@ export class LineNames {
       for (let n = 0; n + 1 < written.length; n += 1) {
         const pair = written.slice(n, n + 2);
         // "Cup water" of "4 cups water" is no name: its measure would be read as part of it.
-        if (!UNIT_WORDS.has(pair[0] ?? '') && pair.some((word) => telling.has(word) || MAY_STAND_ALONE.has(word)))
+        // "Sliced leeks" are no other leeks than those that are not yet sliced.
+        const isCut = /^(?:sliced|diced|minced|peeled|thinly|finely|roughly)$/.test(pair[0] ?? '');
+        if (!UNIT_WORDS.has(pair[0] ?? '') && !isCut && pair.some((word) => telling.has(word) || MAY_STAND_ALONE.has(word)))
           this.names.push({ line, words: pair, isHead: true });
       }
     }
@@ -309,7 +314,7 @@ export class LineNames {
         if (own !== undefined) out.push({ line: own.id, at: word.at, length: word.raw.length });
         continue;
       }
-      if (notAFood(words, n)) continue;
+      if (notAFood(words, n) || (this.saysKernels && word.text === 'cob')) continue;
       const { lines, length } = this.at(words, n);
       if (lines.length === 0) continue;
       const last = words[n + length - 1] ?? word;
@@ -406,7 +411,9 @@ export class LineNames {
     const isPlural = raw.endsWith('s') && !raw.endsWith('ss');
     const fresh = own.filter(({ id }) => !isUsed(id));
     if (rows.size > 1 && isPlural) return fresh.length > 0 ? fresh : own;
-    const [first] = fresh.length > 0 ? fresh : own;
+    const left = fresh.length > 0 ? fresh : own;
+    // "A leek, for frying", without an amount, is not the one that the soup is of.
+    const first = left.find(({ taken }) => taken.kg > 0 || taken.row.softening === 0) ?? left[0];
     return first === undefined ? [] : [first];
   }
 }

@@ -16,13 +16,26 @@ export function doRemove(k: Kitchen, clause: Clause, n: number): void {
   const named = k.mentions(body, clause);
   // "Remove the herbs", "discard the rind": of those that are in.
   const isIn = ({ line }: Mention): boolean => k.vesselOf(line) !== undefined;
-  const inside = named.some(isIn) ? named : k.names.mentions(body, clause.section, (line) => k.vesselOf(line) === undefined);
+  const isHere = ({ line }: Mention): boolean => k.here?.lines.has(line) === true;
+  // "Lift the leaves out", said by one word of several: those of this pan, where others lie on a tray.
+  const isOneWord = named.length > 1 && named.every(({ at }) => at === named[0]?.at);
+  const near = isOneWord && named.some(isHere) ? named.filter(isHere) : named;
+  const inside = near.some(isIn) ? near : k.names.mentions(body, clause.section, (line) => k.vesselOf(line) === undefined);
   const mentions = inside.some(isIn) || /\b(?:herbs|aromatics|spices)\b/i.test(body) ? inside : named;
   if (
     /\b(?:heat|oven|stove|hob|flame|grill)\b/i.test(body) &&
     !mentions.some(({ line }) => /^(?:bundle)$/.test(k.lineOf(line)?.taken.role ?? ''))
   ) {
     if (/\blid\b/i.test(body) && k.here !== undefined) k.here.lid = 'off';
+    k.put('setting', n);
+    return;
+  }
+  const fatBefore = k.clauses[n - 1];
+  if (
+    /^discard (?:the )?(?:rest|excess|remainder)\b/i.test(body) &&
+    fatBefore?.sentence === clause.sentence &&
+    /\b(?:fat|oil|drippings?|grease)\b/i.test(fatBefore.text)
+  ) {
     k.put('setting', n);
     return;
   }
@@ -81,7 +94,8 @@ export function doRemove(k: Kitchen, clause: Clause, n: number): void {
     mentions.map((one) => k.measured(one, body)).find((own) => own !== undefined && own < 1);
   const keeps =
     /\b(?:keep|reserve|set aside|save|for (?:the )?(?:garnish|top|serving))\b/i.test(text) ||
-    (clause.verb === 'move' && /\bto (?:a |the )?(?:\w+[ -])*(?:plate|bowl|paper|towels?|dish|board)\b/i.test(text)) ||
+    (/^(?:move|lift|take|remove|pull)$/.test(clause.verb ?? '') &&
+      /\b(?:on ?)?to (?:a |the |some )?(?:\w+[ -])*(?:plate|bowl|paper|towels?|dish|board)\b/i.test(text)) ||
     k.clauses
       .slice(n + 1, n + 3)
       .some(
@@ -348,7 +362,21 @@ function measuredShare(k: Kitchen, vessel: Vessel, text: string): number | undef
 }
 
 export function doDrain(k: Kitchen, clause: Clause, n: number): void {
-  if (/\b(?:on|onto|over) (?:some |a sheet of )?(?:kitchen|paper|absorbent)\b/i.test(clause.text)) {
+  if (/\b(?:on|onto|over) (?:some |a sheet of |a )?(?:kitchen|paper|absorbent)\b/i.test(clause.text)) {
+    const dry = k.here;
+    const isFried =
+      dry !== undefined &&
+      isHob(dry) &&
+      dry.isHot &&
+      !dry.isWet &&
+      !dry.isForTop &&
+      dry.section === clause.section &&
+      !k.isFinished();
+    if (isFried && k.wetPots().length === 0 && k.mentions(k.body(clause), clause).length === 0) {
+      // "Cook the bacon until crisp. Drain on a paper-lined plate": the pan goes on with its fat.
+      k.as('remove', { ...clause, text: 'remove with a slotted spoon', verbAt: 0 }, n, 'remove');
+      return;
+    }
     k.put('setting', n);
     return;
   }
@@ -390,6 +418,7 @@ export function doStrain(k: Kitchen, clause: Clause, n: number): void {
     return;
   }
   k.here = vessel;
+  vessel.isStock ||= !vessel.isBlended;
   const isSoaked = !vessel.isHot && !vessel.isBlended && vessel.steps.length > 0;
   if (
     isSoaked &&

@@ -75,11 +75,13 @@ export function titleOf(first: Row | undefined): { readonly title: string; reado
 }
 
 /** "SPICED PARSNIP (veg) - 5L", "Leek soup, 12 litres": a name with the size of its batch, told from a food by its capitals or by what it calls itself. */
-const SIZED_NAME = /^([A-Z][^\d]{3,60}?)\s*(?:[-–—,:]\s*|\s{2,})(\d+(?:[.,]\d+)?) ?(l|ltrs?|litres?|liters?)\b\.?$/i;
+const SIZED_NAME = /^([A-Z](?:[^\d(]|\([^)]*\)){3,60}?)\s*([-–—,:]\s*|\s+)(\d+(?:[.,]\d+)?) ?(l|ltrs?|litres?|liters?)\b\.?$/i;
 export function sizedName(line: string): { readonly title: string; readonly bowls: number } | undefined {
   const hit = SIZED_NAME.exec(line);
-  const [, title = '', litres = ''] = hit ?? [];
-  const isName = /\b(?:soup|bisque|chowder|velout[ée]|potage|gazpacho)\b/i.test(title) || /^[^a-z]+(?:\([^)]*\))?$/.test(title);
+  const [, title = '', apart = '', litres = ''] = hit ?? [];
+  const isSoup = /\b(?:soup|bisque|chowder|velout[ée]|potage|gazpacho|(?:cream|pur[ée]e|cr[eè]me) (?:of|de|d['’]))/i.test(title);
+  // A list in capitals has one space before its figures.
+  const isName = isSoup || (apart !== ' ' && /^[^a-z]+(?:\([^)]*\))?$/.test(title));
   if (hit === null || !isName) return undefined;
   return { title: title.trim(), bowls: Math.max(1, Math.round(Number(litres.replace(',', '.')) / BOWL_L)) };
 }

@@ -152,7 +152,7 @@ const LONGEST_ABBREVIATION = 12;
 
 function endsIn(row: string): number[] {
   const ends: number[] = [];
-  for (const hit of row.matchAll(/[.!?]{1,9}(?=\s{1,9}["“(]?[a-z\d]|\s*$)|;(?=\s)|\s(?:->|=>|→|>)(?=\s)/gi)) {
+  for (const hit of row.matchAll(/[.!?]{1,9}(?=\s{1,9}["“(]?[a-z\d]|\s*$)|;(?=\s)|\s(?:->|=>|→|>(?!\s*\d))(?=\s)/gi)) {
     const end = hit.index + hit[0].length;
     const before = row.slice(Math.max(0, end - LONGEST_ABBREVIATION), end);
     const next = row.slice(end, end + LONGEST_ABBREVIATION).trimStart();

@@ -11,6 +11,18 @@ import { doThin } from './thin.js';
 export function doLet(k: Kitchen, clause: Clause, n: number): void {
   const { text } = clause;
   const minutes = minutesIn(text);
+  const { here } = k;
+  const isFatOnly =
+    here !== undefined && here.lines.size > 0 && [...here.lines].every((line) => k.lineOf(line)?.taken.row.group === 'fats');
+  if (
+    minutes === undefined &&
+    ((isFatOnly && /\b(?:bubble|foam|brown|sizzle|nutty)\b/i.test(text)) ||
+      /\b(?:fat|oil|drippings?) in (?:the )?(?:pan|pot|skillet)\b/i.test(text))
+  ) {
+    // "Let it bubble until it smells nutty", "leave a spoonful of fat in the pot".
+    k.put('setting', n);
+    return;
+  }
   if (/\blet\b(?: \w+){0,2} down\b/i.test(text)) {
     doThin(k, clause, n);
     return;

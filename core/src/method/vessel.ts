@@ -32,6 +32,8 @@ export interface Vessel {
   /** What went in last, for what a short cooking is of. */
   lastIn: string[];
   joinedTo: Vessel | undefined;
+  /** Strained before any blade: what is left is a stock. */
+  isStock: boolean;
   readonly section: string;
   isForTop: boolean;
 }
@@ -51,6 +53,7 @@ export function newVessel(name: string, kind: VesselKind, section: string): Vess
     lid: undefined,
     lastIn: [],
     joinedTo: undefined,
+    isStock: false,
     section,
     isForTop: false,
   };

@@ -30,7 +30,8 @@ import { doDeglaze, doCover, doThin, doThicken, doBind, doBalance } from './thin
 import { doSeason, doCheck } from './taste.js';
 import { doBlend, doMash } from './blade.js';
 import { doPeel, doPrepare, doSoak, doSqueeze } from './knife.js';
-import { doDrain, doRemove, doReserve, doSet, doSkim, doStrain } from './out.js';
+import { doRemove, doReserve, doSet } from './out.js';
+import { doDrain, doSkim, doStrain } from './strain.js';
 import { doChill, doCool, doLet } from './stand.js';
 
 function take(k: Kitchen, clause: Clause, n: number): void {

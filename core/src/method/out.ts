@@ -3,9 +3,8 @@ import type { Kitchen } from './kitchen.js';
 import { USUAL } from './usual.js';
 import { VERBS } from './lexicon.js';
 import type { Mention } from './mentions.js';
-import { degreesIn, percentIn, partOf } from './measures.js';
-import { isHob, type Vessel } from './vessel.js';
-import { readLine } from '../amounts/index.js';
+import { degreesIn, partOf } from './measures.js';
+import { isHob } from './vessel.js';
 import type { Action } from './action.js';
 import type { Clause } from './clauses.js';
 import { doPreheat } from './heat.js';
@@ -41,7 +40,7 @@ export function doRemove(k: Kitchen, clause: Clause, n: number): void {
   }
   if (/\b(?:lid|foil|paper|cartouche|scum)\b/i.test(body) && mentions.length === 0 && !/\bslotted|\bplate\b/i.test(body)) {
     if (/\bscum\b/i.test(body)) {
-      doSkim(k, clause, n);
+      k.as('skim', clause, n);
       return;
     }
     if (k.here !== undefined) k.here.lid = 'off';
@@ -342,124 +341,4 @@ export function doSet(k: Kitchen, clause: Clause, n: number): void {
     }
   }
   k.put('setting', n);
-}
-
-/** Of the liquid, where a part of it is kept. Kitchen default. */
-const LIQUOR = 0.3;
-
-/** "Reserving 300 ml of the cooking water": the share of the liquid that it is; undefined where no measure is said or none known. */
-function measuredShare(k: Kitchen, vessel: Vessel, text: string): number | undefined {
-  const measure = /(\d+(?:[.,]\d+)?|a|one|two|half a) ?(ml|l|litres?|liters?|cups?|pints?|ladlefuls?|ladles?)\b/i.exec(text)?.[0];
-  if (measure === undefined) return undefined;
-  const reading = readLine(`${measure} water`, k.context);
-  const liquidKg = [...vessel.lines].reduce((sum, line) => {
-    const taken = k.lineOf(line)?.taken;
-    if (taken === undefined || !k.isLiquid(line)) return sum;
-    const used = (k.uses.get(line) ?? []).reduce((all, { share = 1 }) => all + share, 0);
-    return sum + taken.kg * Math.min(1, used);
-  }, 0);
-  return reading.code === 'READ' && liquidKg > 0 ? Math.min(1, reading.kg / liquidKg) : undefined;
-}
-
-export function doDrain(k: Kitchen, clause: Clause, n: number): void {
-  if (/\b(?:on|onto|over) (?:some |a sheet of |a )?(?:kitchen|paper|absorbent)\b/i.test(clause.text)) {
-    const dry = k.here;
-    const isFried =
-      dry !== undefined &&
-      isHob(dry) &&
-      dry.isHot &&
-      !dry.isWet &&
-      !dry.isForTop &&
-      dry.section === clause.section &&
-      !k.isFinished();
-    if (isFried && k.wetPots().length === 0 && k.mentions(k.body(clause), clause).length === 0) {
-      // "Cook the bacon until crisp. Drain on a paper-lined plate": the pan goes on with its fat.
-      k.as('remove', { ...clause, text: 'remove with a slotted spoon', verbAt: 0 }, n, 'remove');
-      return;
-    }
-    k.put('setting', n);
-    return;
-  }
-  const mentions = k.mentions(k.body(clause), clause);
-  const at = mentions.map(({ line }) => k.vesselOf(line)).find((one) => one !== undefined);
-  const vessel = at ?? (mentions.length === 0 ? k.here : undefined);
-  if (!vessel?.isWet) {
-    k.put('prepare', n, { vessel: undefined, lines: mentions.map(({ line }) => ({ line })) });
-    return;
-  }
-  const said = joinedText(clause, k.clauses[n + 1]);
-  const keepsLiquid = /\b(?:reserv|keep|sav)\w*\b.*\b(?:liquid|water|stock|cooking)\b/i.test(said);
-  const liquidShare = keepsLiquid ? (percentIn(said) ?? measuredShare(k, vessel, said) ?? LIQUOR) : 0;
-  k.put('drain', n, { vessel: vessel.name });
-  k.step(vessel, n, 'drain', (id) => ({
-    id,
-    op: 'drain',
-    keep: 'pieces',
-    liquidShare,
-  }));
-  vessel.isWet = keepsLiquid;
-  vessel.isDrained = true;
-  // Something blanched beside the soup: the cook is back at the pot.
-  k.here = k.wetPots().find((one) => one !== vessel) ?? vessel;
-}
-
-export function doStrain(k: Kitchen, clause: Clause, n: number): void {
-  const { text: words } = clause;
-  if (clause.verb === 'run' && !/\b(?:through|thru|via)\b/i.test(words)) {
-    if (/\b(?:blender|liquidi[sz]er|machine|motor|processor)\b/i.test(words)) k.as('blend', clause, n, 'blend');
-    else k.put('remark', n);
-    return;
-  }
-  if (/\bor (?:liquidi[sz]e|blend|pur[ée]e|whizz|process)\b/i.test(words))
-    k.as('blend', { ...clause, text: 'blend', verbAt: 0 }, n, 'blend');
-  const vessel = k.here !== undefined && isHob(k.here) ? k.here : k.latestHob();
-  if (vessel === undefined || (/^(?:press|force|work)$/.test(clause.verb ?? '') && !/\bthrough\b/i.test(words))) {
-    k.put('remark', n);
-    return;
-  }
-  k.here = vessel;
-  vessel.isStock ||= !vessel.isBlended;
-  const isSoaked = !vessel.isHot && !vessel.isBlended && vessel.steps.length > 0;
-  if (
-    isSoaked &&
-    k.clauses
-      .slice(n + 1, n + 1 + LOOKS_AHEAD)
-      .some(({ text }) => /\bliquor\b|\bsoaking (?:liquid|water)\b|\bmushroom (?:liquid|water)\b/i.test(text))
-  ) {
-    // What was soaked and what it was soaked in both go into the soup.
-    k.put('prepare', n);
-    return;
-  }
-  if (!vessel.isBlended && !/\b(?:mouli|food mill)\b/i.test(words) && !/^(?:rub|press|push|force|work)$/.test(clause.verb ?? '')) {
-    k.put('drain', n);
-    k.step(vessel, n, 'strain', (id) => ({ id, op: 'drain', keep: 'liquid', liquidShare: percentIn(words) ?? 1 }));
-    return;
-  }
-  const mesh = /(\d+(?:\.\d+)?) ?mm\b/i.exec(words);
-  const meshMm =
-    mesh !== null ? Math.min(10, Math.max(0.1, Number(mesh[1]))) : /\b(?:fine|chinois|muslin)\b/i.test(words) ? 0.6 : 1;
-  const scraped = !/\bwithout scraping\b/i.test(words);
-  if (!vessel.isBlended) {
-    vessel.isBlended = true;
-    k.put('blend', n, { assumed: ['COARSE'] });
-    k.step(vessel, n, 'mill', (id) => ({ id, op: 'blend', blender: k.blenderOf('stick'), minutes: USUAL.mashMin }));
-  }
-  k.put('sieve', n);
-  k.step(vessel, n, 'sieve', (id) => ({ id, op: 'sieve', meshMm, scraped }));
-  if (/\bice\b/i.test(words)) k.as('cool', clause, n);
-}
-
-/** What a spoon lifts off of the fat that floats. Kitchen default. */
-const SKIMMED = 0.5;
-
-export function doSkim(k: Kitchen, clause: Clause, n: number): void {
-  const share = Math.min(1, percentIn(clause.text) ?? SKIMMED);
-  const vessel = k.here !== undefined && isHob(k.here) ? k.here : k.latestHob();
-  k.put('skim', n);
-  if (vessel === undefined) return;
-  vessel.steps.push({ kind: 'step', clause: n, id: 'skim', make: (id) => ({ id, op: 'skim', share }) });
-}
-
-function joinedText(clause: Clause, next: Clause | undefined): string {
-  return `${clause.text} ${next?.sentence === clause.sentence ? next.text : ''}`;
 }

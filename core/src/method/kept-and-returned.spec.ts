@@ -10,6 +10,7 @@ function read(text: string, country: Country = 'gb') {
     ),
     lines: reading.taken.map(({ row: { id }, kg }) => [id, Math.round(kg * 1000)]),
     unread: reading.unread,
+    asked: reading.asked,
     soup: reading.reading.tree.soup,
     actions: reading.reading.actions.map(({ does, lines, minutes, share }) => ({ does, lines, minutes, share })),
   };
@@ -406,10 +407,12 @@ describe('lines of those recipes', () => {
   });
 
   it('a semicolon in brackets parts no line', () => {
-    const { lines, unread } = read(
+    const { lines, unread, asked } = read(
       'Soup\nServes 4\n700 g broccoli (stems peeled, florets separated; reserve 1 cup small florets)\n1 litre stock\nSimmer.',
     );
     expect(unread).toEqual([]);
     expect(lines.length).toBe(2);
+    // And asks nothing: a question with one answer is none.
+    expect(asked).toBe(0);
   });
 });

@@ -182,6 +182,7 @@ export function splitFoods(line: string, alone: boolean, context: ReadingContext
       piece
         .replace(/(?<=[a-zà-ÿ]{4})\.\s*$/i, '')
         .replace(/ \.{3,} ?/, ' ')
+        .replace(/\([^()]*\)/g, (note) => note.replace(/;/g, ','))
         .replace(/,?\s+if you (?:have|['’]ve got|have got|got)(?: (?:it|one|some|any))?\s*$/i, '')
         .replace(/(?<=\b(?:salt|pepper|seasoning|s ?[&+] ?p)\b.*) (?:tt|t\.t\.|q\.?s\.?)$/i, ' to taste'),
     )

@@ -189,6 +189,8 @@ function inWords(text: string): string {
       .replace(/^three[- ]quarters of (?:a |an )/i, '3/4 ')
       .replace(/\b(tea|table|dessert)spoonfuls?\b/i, '$1spoon')
       .replace(/^(?:a|an) (?:couple|pair) of /i, '2 ')
+      // What is kept of it is no part of its name.
+      .replace(/,? (?:reserv(?:e|ing)|sav(?:e|ing)|set(?:ting)? aside|keep(?:ing)? back) [^()]*(?=\)|$)/i, '')
       .replace(/^(?:a )?few /i, '3 ')
       .replace(/^kernels? (?:cut )?(?:from|of) (?=.*\b(?:cobs?|ears?)\b)/i, '')
       .replace(

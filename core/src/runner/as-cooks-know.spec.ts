@@ -260,6 +260,27 @@ describe('little in a wide pot, much under a stick, and what a pot is made for',
     ).toEqual([]);
   });
 
+  it('florets blanched in much water drown in nothing: it is poured off again', () => {
+    const blanched = (isPouredOff: boolean): string[] =>
+      run(
+        prepared(
+          soupOf(
+            [kilos('broccoli', 'broccoli', 0.3, { cut: { shape: 'cube', sizeMm: 20, name: 'florets' } }), byStep('water', 'water')],
+            [
+              { id: 'in', op: 'add', uses: [{ line: 'broccoli' }] },
+              { id: 'cover', op: 'cover', line: 'water', overM: 0.03 },
+              { id: 'blanch', op: 'simmer', minutes: 1, vigour: 'steady', lid: 'off' },
+              ...(isPouredOff ? [{ id: 'drain', op: 'drain', keep: 'pieces', liquidShare: 0 } as const] : []),
+              { id: 'blend', op: 'blend', blender: 'stick', minutes: 2 },
+            ],
+          ),
+        ),
+        1,
+      ).records.flatMap(({ cautions }) => cautions.map(({ code }) => code));
+    expect(blanched(false)).toContain('DROWNED');
+    expect(blanched(true)).not.toContain('DROWNED');
+  });
+
   it('pressure is for pots that are made for it, and a soup that wants it is planned in one', () => {
     const codes = (pressureC: number): string[] =>
       pressure(

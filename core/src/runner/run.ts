@@ -114,6 +114,12 @@ function readySteps(branch: Branch): readonly ReadyStep[] {
   return ready;
 }
 
+/** What is said of liquid over pieces: water that is poured off again drowns nothing. */
+function toldOfCover(cautions: readonly Caution[], steps: readonly ReadyStep[], at: number): readonly Caution[] {
+  const isPouredOff = cautions.length > 0 && steps.some(({ op }, n) => n > at && op === 'drain');
+  return isPouredOff ? cautions.filter(({ code }) => code !== 'DROWNED') : cautions;
+}
+
 /** Air leaves by itself while time passes; the blade has set it for its own step. */
 function settled(pot: PotState, op: SoupStep['op'], minutes: number): PotState {
   if (pot.airShare === 0 || minutes === 0 || op === 'blend') return pot;
@@ -257,7 +263,7 @@ class Runner {
         outflows: outcome.outflows,
         minutes: outcome.minutes,
         joules: outcome.joules,
-        cautions: outcome.cautions,
+        cautions: ready.op === 'cover' ? toldOfCover(outcome.cautions, steps, at) : outcome.cautions,
         counts: outcome.counts,
         servings: outcome.servings,
       };

@@ -138,6 +138,7 @@ const BY_TEASPOON: Readonly<Record<string, string>> = {
   mint: 'dried-mint',
   basil: 'dried-basil',
   parsley: 'dried-parsley',
+  marjoram: 'dried-oregano',
 };
 const SAID_FRESH = /\b(?:fresh|leaf|leaves|chopped|minced|picked|torn|root|grated|snipped|stems?|stalks?)\b/i;
 

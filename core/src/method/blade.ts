@@ -52,14 +52,15 @@ function apartOf(
   return { vessel: k.fresh('jug', clause.section), ready };
 }
 
+const SHARE_WORDS = /(?:\b(?:half|a third|two[- ]thirds|a quarter|three[- ]quarters|some|most)|[½⅓⅔¼¾]) (?:of )?(?:the |your )?$/i;
+
 /** The words without "half the stock": that is how much of the stock, and not of the soup. */
 function withoutSharesOf(mentions: readonly Mention[], text: string): string {
-  return mentions.some(({ share }) => share !== undefined)
-    ? text.replace(
-        /\bwith (?:about )?(?:half|a third|two[- ]thirds|a quarter|three[- ]quarters|some|most) (?:of )?the (?!soup\b|mixture\b)\w+/gi,
-        ' ',
-      )
-    : text;
+  return mentions.reduce((words, { at, length, share }) => {
+    const before = words.slice(0, at);
+    const said = share === undefined || length === 0 ? null : SHARE_WORDS.exec(before);
+    return said === null ? words : before.slice(0, said.index) + ' '.repeat(said[0].length) + words.slice(at);
+  }, text);
 }
 
 const BLADE = /\b(?:blenders?|mixer|processor|liquidi[sz]er)\b/i;

@@ -173,7 +173,9 @@ function clausesIn(sentence: Sentence, n: number): Clause[] {
     // "She added the stock and simmered it": told as it was.
     const past = PARTICIPLES[word.text];
     const isTold =
-      /^(?:she|he|i|we|they|you|mum|mother)$/.test(words[i - 1]?.text ?? '') ||
+      // "The milk you kept back" tells which milk.
+      (/^(?:she|he|i|we|they|you|mum|mother)$/.test(words[i - 1]?.text ?? '') &&
+        (i < 2 || /^(?:[,;:–—(]|and|then|when|once|so|but|first|next)$/.test(words[i - 2]?.text ?? ''))) ||
       (i === 0 &&
         past !== undefined &&
         VERBS[word.text] === undefined &&

@@ -23,19 +23,31 @@ const ASIDE =
 export function doAdd(k: Kitchen, whole: Clause, n: number): void {
   addAll(k, whole, n);
   const aside = ASIDE.exec(whole.text);
-  const before = aside === null ? [] : k.mentions(whole.text.slice(0, aside.index), whole);
-  const cooked = before.findLast(({ line }) => (k.lineOf(line)?.taken.row.softening ?? 0) > 0);
+  const cooked = aside === null ? undefined : (meantAside(k, whole, aside) ?? whatSoftens(k, whole, aside.index));
   const isKept = k.actions.some(({ clause, does }) => clause === n && does === 'keep');
   if (aside !== null && cooked !== undefined && !isKept && k.isUsedUp(cooked.line))
     lift(k, n, [{ ...cooked, vague: true }], true, partOf(aside[1] ?? '') ?? A_FEW);
 }
 
+/** What the brackets name themselves: "(save 1 cup parsnips)". */
+function meantAside(k: Kitchen, whole: Clause, aside: RegExpExecArray): Mention | undefined {
+  return k.names.mentions(aside[1] ?? '', whole.section, () => false).find(({ byGroup }) => byGroup !== true);
+}
+
+function whatSoftens(k: Kitchen, whole: Clause, end: number): Mention | undefined {
+  return k.mentions(whole.text.slice(0, end), whole).findLast(({ line }) => (k.lineOf(line)?.taken.row.softening ?? 0) > 0);
+}
+
 function addAll(k: Kitchen, whole: Clause, n: number): void {
   const aside = ASIDE.exec(whole.text);
-  const heldLine =
-    aside === null
-      ? undefined
-      : k.mentions(whole.text.slice(0, aside.index), whole).findLast(({ line }) => !k.isUsedUp(line) && !k.isDivided(line));
+  const near = aside === null ? [] : k.mentions(whole.text.slice(0, aside.index), whole);
+  const meant =
+    aside === null ? undefined : (meantAside(k, whole, aside) ?? near.findLast(({ line }) => !k.isDivided(line)) ?? near.at(-1));
+  // "Coconut milk (hold back a few spoonfuls)": what stands right before the brackets.
+  const last = aside !== null && near.length > 0 ? near.reduce((a, b) => (b.at > a.at ? b : a)) : undefined;
+  const isRightBefore = aside !== null && last !== undefined && aside.index - (last.at + last.length) <= 1;
+  const held = aside !== null && meantAside(k, whole, aside) === undefined && isRightBefore ? last : meant;
+  const heldLine = held !== undefined && !k.isUsedUp(held.line) ? held : undefined;
   const clause =
     aside === null || heldLine === undefined
       ? whole
@@ -67,6 +79,10 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
     k.mentions(body, clause).length === 0
   ) {
     k.as('blend', clause, n, 'blend');
+    return;
+  }
+  if (clause.verb === 'use' && /\bslotted spoon\b/i.test(text) && k.mentions(body, clause).every(({ line }) => k.isUsedUp(line))) {
+    k.as('remove', { ...clause, text: 'remove with a slotted spoon to a plate', verbAt: 0 }, n, 'remove');
     return;
   }
   if (/\b(?:through|thru) (?:(?:a|the|your) )?(?:blender|liquidi[sz]er|food processor)\b/i.test(text)) {

@@ -376,6 +376,62 @@ describe('pans, fats and stocks of their own', () => {
   });
 });
 
+describe('parts that wait', () => {
+  it('a few spoonfuls lifted out are a few, and what the brackets name is what is saved', () => {
+    const peas = read(
+      `${START}400 g frozen peas\n${COOK.replace('Add the stock', 'Add the peas and stock')} Lift out a few spoonfuls of the peas and keep for the end. Blend. Serve with the reserved peas.`,
+    );
+    const kept = peas.actions.find(({ does }) => does === 'keep');
+    expect(kept?.share).toBe(0.15);
+    const saved = read(
+      `${START}900 g parsnips\n1 fennel bulb\n2 tbsp olive oil\nToss the parsnips and fennel with the oil on a tray and roast at 200C for 35 minutes. ${COOK} Add the roasted vegetables (save a cup of the parsnips) and simmer for 15 minutes. Blend. Serve with the reserved parsnips.`,
+    );
+    expect(saved.actions.find(({ does }) => does === 'keep')?.lines.map(({ line }) => line)).toEqual(['parsnip']);
+    expect(saved.facts.at(-1)).toBe('garnish parsnip');
+  });
+
+  it('coconut milk held back in brackets is swirled over at the end', () => {
+    const { actions } = read(
+      `${START}1 kg pumpkin, cubed\n1 x 400 ml tin coconut milk\nSweat the onion in the butter for 10 minutes. Add the pumpkin, coconut milk (hold back a few spoonfuls) and stock. Simmer for 25 minutes. Blend. Swirl with the coconut milk you kept back.`,
+    );
+    const shares = actions.flatMap(({ does, lines }) =>
+      lines.filter(({ line }) => line === 'coconut-milk').map(({ share }) => [does, share] as const),
+    );
+    expect(shares.find(([does]) => does === 'add')?.[1]).toBeCloseTo(0.85, 6);
+    expect(shares.at(-1)).toEqual(['garnish', 0.15]);
+  });
+
+  it('speck on a slotted spoon is kept; a burr mixer is a stick; half the cucumber is no half of the soup', () => {
+    const speck = read(
+      `Soup\nServes 4\n200 g speck, diced\n1 leek\n30 g butter\n1 kg cauliflower\n1 litre chicken stock\nCook the speck in a large saucepan for 5 minutes or until golden. Use a slotted spoon to transfer to a plate lined with paper towel. Melt the butter in the same pan. Add the leek and cook for 5 minutes. Add the cauliflower and stock. Simmer for 20 minutes. Blend. Top with the speck.`,
+      'au',
+    );
+    expect(speck.facts).toContain('keep pancetta');
+    expect(speck.facts.at(-1)).toBe('garnish pancetta');
+    const burr = read(`${START}${COOK} Burr mix, strain.`);
+    expect(burr.facts.slice(-2)).toEqual(['blend blender=stick', jasmine.stringMatching(/^sieve/)]);
+    const beets = read(
+      'Soup\nServes 4\n700 g beetroot\n1 cucumber\n500 ml buttermilk\nWrap the beetroot in foil and roast at 200C for 1 hour. Blend the beetroot with the buttermilk and half the cucumber until smooth. Chill for 2 hours. Serve with the remaining cucumber.',
+    );
+    expect(beets.actions.find(({ does }) => does === 'blend')?.share).toBeUndefined();
+    expect(
+      beets.actions.flatMap(({ lines: own }) => own.filter(({ line }) => line === 'cucumber').map(({ share }) => share)),
+    ).toEqual([0.5, 0.5]);
+  });
+
+  it('after a mill it is soup that cooks on, and a thumb of ginger behind a comma is ginger', () => {
+    const mill = read(
+      `${START}2 kg tomatoes\nSweat the onion in the butter for 10 minutes. Add the tomatoes. Cook with the lid on for 30 minutes. Put through a mouli, add the stock and cook for another 10 minutes.`,
+    );
+    expect(mill.facts.at(-1)).toBe('simmer min=10');
+    const { lines, unread } = read(
+      'Soup\n6-8 servings\n1 onion, 3 garlic cloves, thumb of ginger - all chopped\n1 kg pumpkin\n1 litre stock\nSimmer.',
+    );
+    expect(unread).toEqual([]);
+    expect(lines.map(([id]) => id)).toEqual(['onion', 'garlic', 'ginger', 'pumpkin', 'vegetable-stock']);
+  });
+});
+
 describe('lines of those recipes', () => {
   it('two foods in one line, and how is not what', () => {
     const { lines, unread } = read(

@@ -98,7 +98,7 @@ const BY_SENSE: Readonly<Record<Sense, string>> = {
   strain: 'strain mouli run sieve pass push press force work',
   skim: 'skim',
   blend:
-    'blend grind puree purée pureé liquidise liquidize liquify liquefy whizz whiz whirl blitz process pulse zap buzz pulverise pulverize purees stick-blend hand-blend immersion-blend jug-blend',
+    'blend burr bur grind puree purée pureé liquidise liquidize liquify liquefy whizz whiz whirl blitz process pulse zap buzz pulverise pulverize purees stick-blend hand-blend immersion-blend jug-blend',
   mash: 'mash',
   join: 'join',
   give: 'give',
@@ -259,7 +259,7 @@ export const LIDS = {
 } as const;
 
 export const BLENDERS = {
-  stick: /\b(?:stick|hand|hand-?held|immersion|wand)[ -]?(?:held )?(?:blender|mixer)?\b|\bin the (?:pan|pot)\b/i,
+  stick: /\bburr?[ -]mix\w*|\b(?:stick|hand|hand-?held|immersion|wand)[ -]?(?:held )?(?:blender|mixer)?\b|\bin the (?:pan|pot)\b/i,
   processor: /\bprocessor\b|\bprocess\b/i,
   jug: /\b(?:jug|blender|liquidi[sz]er|goblet|batches|two goes|three goes|goes)\b/i,
 } as const;

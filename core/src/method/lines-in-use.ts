@@ -110,12 +110,12 @@ export class LinesInUse {
     if (own === undefined || own.taken.kg <= 0) return undefined;
     const before = text.slice(Math.max(0, at - 45), at);
     const hit =
-      /((?:\d+\s+\d\/\d|\d+\s*[½¼¾⅓⅔]|[½¼¾⅓⅔]|\d\/\d|\d+(?:[.,]\d+)?|\ba|\bone|\btwo|\bthree)\s*-?(?:kg|g|grams?|ml|l|ltrs?|litres?|liters?|cups?|tbsps?|tablespoons?|tsps?|teaspoons?|oz|ounces?|pints?|quarts?|spoonfuls?|knobs?|cloves?|slices?|sprigs?)\b\.?)\s*(?:of\s+)?(?:the |your |remaining |rest of |hot |cold |boiling |simmering |warm |reserved |ground |grated |chopped |olive |vegetable |chicken |finely )*$/i.exec(
+      /((?:\d+\s+\d\/\d|\d+\s*[½¼¾⅓⅔]|[½¼¾⅓⅔]|\d\/\d|\d+(?:[.,]\d+)?|\ba|\bone|\btwo|\bthree)\s*-?(?:kg|g|grams?|ml|l|ltrs?|litres?|liters?|cups?|tbsps?|tablespoons?|tsps?|teaspoons?|t|oz|ounces?|pints?|quarts?|spoonfuls?|knobs?|cloves?|slices?|sprigs?)\b\.?)\s*(?:of\s+)?(?:the |your |remaining |rest of |hot |cold |boiling |simmering |warm |reserved |ground |grated |chopped |olive |vegetable |chicken |finely )*$/i.exec(
         before,
       );
     if (hit === null) return undefined;
     const figure = (hit[1] ?? '').replace(/^(a|one|two|three)\b/i, (word) => String(figureIn(word)));
-    const reading = readLine(`${figure} ${own.taken.row.name.split(',')[0] ?? ''}`, this.context);
+    const reading = readLine(`${figure} ${(own.taken.row.name.split(',')[0] ?? '').toLowerCase()}`, this.context);
     const kg = reading.code === 'READ' ? reading.kg : reading.code === 'ASK' ? reading.options[0]?.kg : undefined;
     if (kg === undefined) return undefined;
     const share = Math.min(1, kg / own.taken.kg);

@@ -91,6 +91,7 @@ export function doRemove(k: Kitchen, clause: Clause, n: number): void {
   const share =
     mentions.find(({ share: own }) => own !== undefined)?.share ??
     mentions.map((one) => k.measured(one, body)).find((own) => own !== undefined && own < 1);
+  const isFew = /\b(?:few|couple of|some|spoonfuls?|ladle\w*|handful|cupful|little)\b/i.test(body);
   const keeps =
     /\b(?:keep|reserve|set aside|save|for (?:the )?(?:garnish|top|serving))\b/i.test(text) ||
     (/^(?:move|lift|take|remove|pull)$/.test(clause.verb ?? '') &&
@@ -115,7 +116,10 @@ export function doRemove(k: Kitchen, clause: Clause, n: number): void {
   }
   const thrown = keeps && share === undefined ? mentions.filter(({ line }) => k.lineOf(line)?.taken.row.group === 'herbs') : [];
   if (thrown.length > 0 && thrown.length < mentions.length) lift(k, n, thrown, false, undefined);
-  lift(k, n, thrown.length < mentions.length ? mentions.filter((one) => !thrown.includes(one)) : mentions, keeps, share);
+  const lifted = thrown.length < mentions.length ? mentions.filter((one) => !thrown.includes(one)) : mentions;
+  // "Lift out a few spoonfuls of the peas": how many nobody says.
+  const isVague = keeps && share === undefined && isFew;
+  lift(k, n, isVague ? lifted.map((one) => ({ ...one, vague: true as const })) : lifted, keeps, isVague ? A_FEW : share);
 }
 
 /** What later clauses put back into the soup: "stir the ham back in", "return the meat to the pan". */

@@ -47,12 +47,12 @@ function amountsBehindOneAnother(piece: string, context: ReadingContext, least =
   if (piece.length > LONGEST_LINE) return undefined;
   const text = piece.replace(CHAT, '');
   const parts = text.split(
-    /\s*,\s*(?:and\s+)?(?=[\d½¼¾⅓⅔]|(?:an?|bit|drop|knob|splash|pinch|handful|one|two|three|half)\b|[a-z][a-z ]*[\d½¼¾⅓⅔]|(?:the )?(?:juice|zest)\b|[a-z]+(?: [a-z]+){0,2},? to (?:serve|garnish|finish|taste)\b)/i,
+    /\s*,\s*(?:and\s+)?(?=[\d½¼¾⅓⅔]|(?:an?|bit|drop|knob|splash|pinch|handful|thumb|bunch|sprigs?|one|two|three|half)\b|[a-z][a-z ]*[\d½¼¾⅓⅔]|(?:the )?(?:juice|zest)\b|[a-z]+(?: [a-z]+){0,2},? to (?:serve|garnish|finish|taste)\b)/i,
   );
   if (
     parts.length < least ||
     !parts.every((part) =>
-      /\d|[½¼¾⅓⅔]|^(?:an?|bit|drop|knob|splash|pinch|handful|one|two|three|half)\b|^(?:the )?(?:juice|zest)\b|\bto (?:serve|garnish|finish|taste)\b/i.test(
+      /\d|[½¼¾⅓⅔]|^(?:an?|bit|drop|knob|splash|pinch|handful|thumb|bunch|sprigs?|one|two|three|half)\b|^(?:the )?(?:juice|zest)\b|\bto (?:serve|garnish|finish|taste)\b/i.test(
         part,
       ),
     )

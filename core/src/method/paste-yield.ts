@@ -17,7 +17,7 @@ export const SERVES_AT_END =
   /(?:^|[.!;] )((?:serves|makes|feeds|does) (?:about )?\d+(?: ?(?:-|–|to) ?\d+)?)(?: (?:(?:big|large|good|small) )?(?:people|portions|bowls|servings|generously))?\.?\s*$/i;
 /** "Roast tomato – 20 portions": bowls at the end of a title, or alone. */
 export const PORTIONS =
-  /(?:^|\s*[–—(,·•|.-]\s*)(?:serves |for |makes )?(\d+)\s*(?:portions?|ptns?|servings?|bowls?|covers|people)\)?$/i;
+  /(?:^|\s*[–—(,·•|.-]\s*)(?:serves |for |makes )?(\d+)(?:\s*(?:-|–|to)\s*\d+)?\s*(?:portions?|ptns?|servings?|bowls?|covers|people)\)?$/i;
 /** A title is a name: no sentence, no list. */
 const MOST_TITLE_WORDS = 12;
 /** What a yield is said in when it is not said in bowls, L; a bowl holds so much where nobody says. */

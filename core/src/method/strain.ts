@@ -105,6 +105,7 @@ export function doStrain(k: Kitchen, clause: Clause, n: number): void {
   const scraped = !/\bwithout scraping\b/i.test(words);
   if (!vessel.isBlended) {
     vessel.isBlended = true;
+    vessel.isWet = true;
     k.put('blend', n, { assumed: ['COARSE'] });
     k.step(vessel, n, 'mill', (id) => ({ id, op: 'blend', blender: k.blenderOf('stick'), minutes: USUAL.mashMin }));
   }

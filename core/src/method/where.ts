@@ -226,7 +226,7 @@ export function soupVessel(k: Kitchen, clause: Clause, n: number): Vessel {
       const lines = [...one.lines].map((line) => ({ line }));
       const isJoin = one.isHot;
       k.move(one, vessel, n);
-      if (isJoin) k.put('join', n, { lines });
+      if (isJoin) k.put('join', n, { vessel: vessel.name, lines });
     }
   return vessel;
 }

@@ -9,15 +9,11 @@ import type { Clause } from './clauses.js';
 import { doRoast, doHeat } from './heat.js';
 import { heated, kindOfHeat } from './heated.js';
 import { A_FEW, lift } from './lift.js';
-import { restOfKept, withoutLaterHerbs } from './meant.js';
+import { ASIDE, meantAside, restOfKept, whatSoftens, withoutLaterHerbs } from './meant.js';
 import { isGivenBack, isPartLifted, returnsKept } from './given-back.js';
 import { joinAll, movedHere } from './moved.js';
 import { onTop } from './top.js';
 import { withWater, isSaltToTaste, isDeglazing, deglazeWith, coverWith, yolksMoved, thinWith, creamTarget } from './poured.js';
-
-/** "Add the florets (set aside a cup of the smallest for the top)": what is kept back while the rest goes in. */
-const ASIDE =
-  /\s*\((?:(?:but|and) )?(?:set aside|reserv(?:e|ing)|keep(?:ing)?(?: back)?|hold(?:ing)? back|sav(?:e|ing)) ([^()]*)(?:\)|$)/i;
 
 /** What goes in; "(save some pretty florets)" behind what was cooked already is taken back from it. */
 export function doAdd(k: Kitchen, whole: Clause, n: number): void {
@@ -27,15 +23,6 @@ export function doAdd(k: Kitchen, whole: Clause, n: number): void {
   const isKept = k.actions.some(({ clause, does }) => clause === n && does === 'keep');
   if (aside !== null && cooked !== undefined && !isKept && k.isUsedUp(cooked.line))
     lift(k, n, [{ ...cooked, vague: true }], true, partOf(aside[1] ?? '') ?? A_FEW);
-}
-
-/** What the brackets name themselves: "(save 1 cup parsnips)". */
-function meantAside(k: Kitchen, whole: Clause, aside: RegExpExecArray): Mention | undefined {
-  return k.names.mentions(aside[1] ?? '', whole.section, () => false).find(({ byGroup }) => byGroup !== true);
-}
-
-function whatSoftens(k: Kitchen, whole: Clause, end: number): Mention | undefined {
-  return k.mentions(whole.text.slice(0, end), whole).findLast(({ line }) => (k.lineOf(line)?.taken.row.softening ?? 0) > 0);
 }
 
 function addAll(k: Kitchen, whole: Clause, n: number): void {

@@ -25,3 +25,17 @@ export function restOfKept(k: Kitchen, clause: Clause, n: number): Mention[] {
   if (last?.does !== 'keep' || last.clause !== n - 1 || k.clauses[n - 1]?.sentence !== clause.sentence) return [];
   return last.lines.map(({ line, share = A_FEW }) => ({ line, at: 0, length: 0, share: 1 - share }));
 }
+
+/** "Add the florets (set aside a cup of the smallest for the top)": what is kept back while the rest goes in. */
+export const ASIDE =
+  /\s*\((?:(?:but|and) )?(?:set aside|reserv(?:e|ing)|keep(?:ing)?(?: back)?|hold(?:ing)? back|sav(?:e|ing)) ([^()]*)(?:\)|$)/i;
+
+/** What the brackets name themselves: "(save 1 cup parsnips)". */
+export function meantAside(k: Kitchen, whole: Clause, aside: RegExpExecArray): Mention | undefined {
+  return k.names.mentions(aside[1] ?? '', whole.section, () => false).find(({ byGroup }) => byGroup !== true);
+}
+
+/** The last thing named before a place in the words that has something to soften. */
+export function whatSoftens(k: Kitchen, whole: Clause, end: number): Mention | undefined {
+  return k.mentions(whole.text.slice(0, end), whole).findLast(({ line }) => (k.lineOf(line)?.taken.row.softening ?? 0) > 0);
+}

@@ -2,7 +2,7 @@ import type { Clause } from './clauses.js';
 import type { Kitchen } from './kitchen.js';
 import { lift, partIn } from './lift.js';
 import type { Mention } from './mentions.js';
-import { isHob } from './vessel.js';
+import { isHob, type Vessel } from './vessel.js';
 
 const PART_OF_SOUP =
   /\b(half|a third|one third|a quarter|two[- ]thirds|some|a few|(?:\d+|an?|one|two|three) (?:cup|ladle|ml|litre|spoon)\w*)\b(?: of)?(?: the)? (?:soup|mixture|vegetables)\b/i;
@@ -43,11 +43,8 @@ export function isGivenBack(k: Kitchen, clause: Clause, n: number, mentions: rea
     )
   )
     return false;
-  const lines = [...vessel.aside.keys()];
-  vessel.aside.clear();
   k.here = vessel;
-  k.put('giveBack', n, { vessel: vessel.name, lines: lines.map((line) => ({ line })) });
-  k.step(vessel, n, 'give-back', (id) => ({ id, op: 'giveBack', lines, share: 1 }));
+  giveAllBack(k, vessel, n);
   return true;
 }
 
@@ -56,9 +53,13 @@ export function returnsKept(k: Kitchen, n: number, body: string): boolean {
   const vessel = k.here;
   if (vessel === undefined || vessel.aside.size === 0) return false;
   if (!/^return (?:all )?(?:the )?(?:\w+ )?(?:vegetables|veggies|veg|aromatics)\b/i.test(body)) return false;
+  giveAllBack(k, vessel, n);
+  return true;
+}
+
+function giveAllBack(k: Kitchen, vessel: Vessel, n: number): void {
   const lines = [...vessel.aside.keys()];
   vessel.aside.clear();
   k.put('giveBack', n, { vessel: vessel.name, lines: lines.map((line) => ({ line })) });
   k.step(vessel, n, 'give-back', (id) => ({ id, op: 'giveBack', lines, share: 1 }));
-  return true;
 }

@@ -79,7 +79,7 @@ export function heated(
   } else if (heat === 'simmer') {
     vessel.isWet = true;
     vessel.boiling = undefined;
-    const isSlowCooked = isSlow(k, text) && /\b(?:slow cooker|crock)/i.test(k.clauses.map((one) => one.text).join(' '));
+    const isSlowCooked = isSlow(k, text) && saysSlowCooker(k);
     // A slow cooker is never more than at a bare simmer, with its lid on.
     const vigour = isSlowCooked
       ? 'bare'
@@ -106,11 +106,15 @@ export function heated(
 /** Flour is cooked out for no longer than this, min. */
 const FLOUR_MOST = 5;
 
+function saysSlowCooker(k: Kitchen): boolean {
+  return k.clauses.some(({ text }) => /\b(?:slow cooker|crock)/i.test(text));
+}
+
 /** In a slow cooker, or for hours, "cook" is a simmer. */
 function isSlow(k: Kitchen, text: string): boolean {
   const minutes = minutesIn(text);
   if (/\bon (?:low|high)\b/i.test(text) && (minutes?.high ?? 0) >= HOURS_MIN) return true;
-  return (minutes?.low ?? 0) >= HOURS_MIN && k.clauses.some((clause) => /\b(?:slow cooker|crock)/i.test(clause.text));
+  return (minutes?.low ?? 0) >= HOURS_MIN && saysSlowCooker(k);
 }
 const HOURS_MIN = 60;
 

@@ -9,7 +9,7 @@ import type { Clause } from './clauses.js';
 import { doRoast, doHeat } from './heat.js';
 import { heated, kindOfHeat } from './heated.js';
 import { A_FEW, lift } from './lift.js';
-import { ASIDE, meantAside, restOfKept, whatSoftens, withoutLaterHerbs } from './meant.js';
+import { ASIDE, heldAside, meantAside, restOfKept, whatSoftens, withoutLaterHerbs } from './meant.js';
 import { isGivenBack, isPartLifted, returnsKept } from './given-back.js';
 import { joinAll, movedHere } from './moved.js';
 import { onTop } from './top.js';
@@ -27,13 +27,7 @@ export function doAdd(k: Kitchen, whole: Clause, n: number): void {
 
 function addAll(k: Kitchen, whole: Clause, n: number): void {
   const aside = ASIDE.exec(whole.text);
-  const near = aside === null ? [] : k.mentions(whole.text.slice(0, aside.index), whole);
-  const meant =
-    aside === null ? undefined : (meantAside(k, whole, aside) ?? near.findLast(({ line }) => !k.isDivided(line)) ?? near.at(-1));
-  // "Coconut milk (hold back a few spoonfuls)": what stands right before the brackets.
-  const last = aside !== null && near.length > 0 ? near.reduce((a, b) => (b.at > a.at ? b : a)) : undefined;
-  const isRightBefore = aside !== null && last !== undefined && aside.index - (last.at + last.length) <= 1;
-  const held = aside !== null && meantAside(k, whole, aside) === undefined && isRightBefore ? last : meant;
+  const held = aside === null ? undefined : heldAside(k, whole, aside);
   const heldLine = held !== undefined && !k.isUsedUp(held.line) ? held : undefined;
   const clause =
     aside === null || heldLine === undefined
@@ -240,7 +234,8 @@ function isOwnStock(k: Kitchen, clause: Clause, n: number, body: string): boolea
   if (k.all.some(({ taken }) => taken.row.group === 'liquids' && taken.row.id.includes('stock'))) return false;
   const lines = [...stock.lines].map((line) => ({ line }));
   k.move(stock, here, n);
-  k.put('join', n, { vessel: here.name, lines });
+  // How much of it is said, and all of it goes in: told.
+  k.put('join', n, { vessel: here.name, lines, assumed: /\d/.test(body) ? ['SHARE'] : [] });
   const others = k.mentions(body, clause).filter(({ line }) => !k.isUsedUp(line));
   if (others.length > 0) intoVessel(k, clause, n, here, others, false);
   here.isWet = true;

@@ -39,3 +39,13 @@ export function meantAside(k: Kitchen, whole: Clause, aside: RegExpExecArray): M
 export function whatSoftens(k: Kitchen, whole: Clause, end: number): Mention | undefined {
   return k.mentions(whole.text.slice(0, end), whole).findLast(({ line }) => (k.lineOf(line)?.taken.row.softening ?? 0) > 0);
 }
+
+/** What the brackets behind several foods keep back: what they name, or what stands right before them. */
+export function heldAside(k: Kitchen, whole: Clause, aside: RegExpExecArray): Mention | undefined {
+  const named = meantAside(k, whole, aside);
+  if (named !== undefined) return named;
+  const near = k.mentions(whole.text.slice(0, aside.index), whole);
+  const last = near.reduce<Mention | undefined>((a, b) => (a === undefined || b.at > a.at ? b : a), undefined);
+  if (last !== undefined && aside.index - (last.at + last.length) <= 1) return last;
+  return near.findLast(({ line }) => !k.isDivided(line)) ?? near.at(-1);
+}

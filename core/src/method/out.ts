@@ -1,6 +1,6 @@
 import { A_FEW, lift } from './lift.js';
 import type { Kitchen } from './kitchen.js';
-import { USUAL } from './usual.js';
+import { LOOKS_AHEAD, USUAL } from './usual.js';
 import { VERBS } from './lexicon.js';
 import type { Mention } from './mentions.js';
 import { degreesIn, partOf } from './measures.js';
@@ -148,7 +148,6 @@ function comesBack(k: Kitchen, clause: Clause, n: number): ReadonlySet<string> {
     }),
   ]);
 }
-const LOOKS_AHEAD = 20;
 
 /** Held hot through a service. */
 function holdAt(k: Kitchen, clause: Clause, n: number, atC: number): void {

@@ -206,7 +206,9 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
   };
   let isOver = false;
   for (const [n, { line, raw, at, isFood }] of placed.entries()) {
-    if (foods.length > 0 && OVER.test(line)) isOver = true;
+    // Notes between the list and a method without a heading would swallow it.
+    const isBehind = method.length > 0 || placed.slice(n + 1).some((row) => METHOD.test(row.line));
+    if (foods.length > 0 && isBehind && OVER.test(line)) isOver = true;
     else if (HEADING.test(line) || METHOD.test(line)) isOver = false;
     if (isOver || BESIDE_IT.test(line)) {
       bowls ??= bowlsIn(/\b(?:serves|makes|yields?)\b.*$/i.exec(line)?.[0] ?? '');

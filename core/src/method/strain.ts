@@ -2,11 +2,8 @@ import { readLine } from '../amounts/index.js';
 import type { Clause } from './clauses.js';
 import type { Kitchen } from './kitchen.js';
 import { percentIn } from './measures.js';
-import { USUAL } from './usual.js';
+import { LOOKS_AHEAD, USUAL } from './usual.js';
 import { isHob, type Vessel } from './vessel.js';
-
-/** So many clauses further on it may be said what becomes of what was soaked. */
-const LOOKS_AHEAD = 20;
 
 /** Of the liquid, where a part of it is kept. Kitchen default. */
 const LIQUOR = 0.3;

@@ -149,7 +149,8 @@ function gathered(facts: readonly Fact[]): Fact[] {
   }
   for (const fact of ordered) {
     const last = out.at(-1);
-    if ((fact.does === 'add' || fact.does === 'garnish') && last?.does === fact.does)
+    // Two trays tipped in one behind the other are one thing or two.
+    if (/^(?:add|garnish|join)$/.test(fact.does) && last?.does === fact.does)
       out[out.length - 1] = {
         ...last,
         lines: [...new Set([...last.lines, ...fact.lines])],

@@ -141,6 +141,7 @@ export function roleOf(row: IngredientRow, text: string, heading = ''): Role {
     )
     .replace(/\bto top up\b/i, '');
   if (ON_TOP.test(own) || ON_TOP.test(heading)) return 'garnish';
+  if (/^(?:breads|nuts)$/.test(row.group) && /\bto finish\b/i.test(own)) return 'garnish';
   if (row.id === 'lemongrass' && CHOPPED.test(text)) return 'base';
   if (row.group === 'nuts' && /\b(?:toasted|roasted|chopped|crushed|flaked)\b/i.test(text)) return 'garnish';
   const role = BY_ID[row.id] ?? BY_GROUP[row.group];

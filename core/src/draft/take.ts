@@ -42,7 +42,8 @@ function taken(
   role: Role,
   rest: Pick<TakenLine, 'amount' | 'kg' | 'assumed' | 'way'>,
 ): TakenLine {
-  const said = cutOf(text);
+  // "Stock, made with 3 cubes".
+  const said = row.densityKgM3 === undefined ? cutOf(text) : undefined;
   const needsCut = row.trims.some(({ share }) => share < 1) || row.softening > 0;
   return { text, row, role, cut: said ?? (needsCut ? usualCut(role, row) : undefined), ...rest };
 }

@@ -28,6 +28,12 @@ function transferred(k: Kitchen, clause: Clause, n: number): string | undefined 
   const isMoved = moves(before);
   const isToBlade = /\b(?:blenders?|liquidi[sz]er|processor|jug|goblet)\b/i.test(before.text);
   const isOfSoup = /\bof (?:the |it|this)|\b(?:soup|chowder|mixture|vegetables|pot)\b/i.test(before.text);
+  // "Transfer the vegetables with a slotted spoon, along with 1 cup of the liquid": what has pieces is blended, all of it.
+  if (
+    /\bslotted spoon\b/i.test(before.text) ||
+    /\b(?:the|all) (?:vegetables|veg|solids|pieces)\b.*\b(?:along )?with\b/i.test(before.text)
+  )
+    return undefined;
   if (!isMoved || !isToBlade || !isOfSoup || /\bat a time\b|\bin batches\b|half[- ]?full/i.test(before.text)) return undefined;
   const part =
     /\b(half|a third|one third|two[- ]thirds|a quarter|three[- ]quarters|some|part|a portion|most|(?:a |one |two |three |four |\d+ )?(?:cups?|ladles?|ladlefuls?))\b/i
@@ -75,7 +81,12 @@ function withoutOther(text: string): string {
 
 export function doBlend(k: Kitchen, clause: Clause, n: number, verb: string): void {
   const { text: words } = clause;
-  if (/^blend in\b/i.test(words.slice(clause.verbAt)) && k.mentions(k.body(clause), clause).some(({ line }) => !k.isUsedUp(line))) {
+  const isFirstBlade = !k.isFinished() && /\bsmooth\b/i.test(words);
+  if (
+    !isFirstBlade &&
+    /^blend in\b/i.test(words.slice(clause.verbAt)) &&
+    k.mentions(k.body(clause), clause).some(({ line }) => !k.isUsedUp(line))
+  ) {
     k.as('add', clause, n);
     return;
   }

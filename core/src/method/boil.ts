@@ -200,7 +200,7 @@ export function doReduce(k: Kitchen, clause: Clause, n: number): void {
         : stays !== undefined
           ? (partOf(stays) ?? 0.5)
           : undefined;
-  if (kept === undefined && k.actions.at(-1)?.does === 'deglaze' && minutesIn(text) === undefined) {
+  if (kept === undefined && bodySaid === undefined && k.actions.at(-1)?.does === 'deglaze') {
     // What it is deglazed with is boiled away there.
     k.put('setting', n);
     return;

@@ -1,6 +1,7 @@
 import { Kitchen, type KitchenContext, type Handlers } from './kitchen.js';
 import { VERBS, type Sense } from './lexicon.js';
 import type { MethodLine } from './mentions.js';
+import { afterSoLong } from './later.js';
 import { minutesIn } from './measures.js';
 import { BLOOM_MOST } from './usual.js';
 import type { Clause } from './clauses.js';
@@ -31,12 +32,18 @@ import { doSeason, doCheck } from './taste.js';
 import { doBlend, doMash } from './blade.js';
 import { doPeel, doPrepare, doSoak, doSqueeze } from './knife.js';
 import { doRemove, doReserve, doSet } from './out.js';
+import { isSauced, isWhiteSauce } from './sauce.js';
 import { doDrain, doSkim, doStrain } from './strain.js';
 import { doChill, doCool, doLet } from './stand.js';
 
-function take(k: Kitchen, clause: Clause, n: number): void {
+function take(k: Kitchen, whole: Clause, n: number): void {
+  k.fix = k.context.fixes?.[whole.text];
+  const clause = k.fix?.does === undefined ? afterSoLong(k, whole, n) : whole;
+  if (clause === undefined) {
+    k.fix = undefined;
+    return;
+  }
   const { text, verb } = clause;
-  k.fix = k.context.fixes?.[text];
   const does = k.fix?.does;
   if (does !== undefined) {
     const sense = SENSE_OF[does];
@@ -61,6 +68,11 @@ function take(k: Kitchen, clause: Clause, n: number): void {
     doAdd(k, clause, n);
     return;
   }
+  if (/\b(?:oven )?racks?\b/i.test(text) && !/\bwire\b|\bcool/i.test(text) && k.mentions(text, clause).length === 0) {
+    doPreheat(k, clause, n);
+    return;
+  }
+  if (isWhiteSauce(k, clause, n) || isSauced(k, clause, n)) return;
   if (/\bmake (?:up )?an? (?:\w+ )?roux\b/i.test(text) && k.mentions(k.body(clause), clause).length > 0) {
     doBloom(k, { ...clause, text: text.replace(/\broux\b/i, 'paste') }, n);
     return;
@@ -191,11 +203,24 @@ function leadIn(k: Kitchen, clause: Clause, sense: Sense): Clause | undefined {
   return fresh.length === 0 ? undefined : { ...clause, text: before.replace(/,\s*$/, ''), verb: undefined, verbAt: 0 };
 }
 
-function verbless(k: Kitchen, clause: Clause, n: number): void {
+function verbless(k: Kitchen, whole: Clause, n: number): void {
+  const clause = { ...whole, text: whole.text.replace(WHEN, '') };
   const { text } = clause;
+  if (/\b(?:in|on|out) (?:with|comes|goes) (?:the|your) (?:stick |hand |immersion |jug )?(?:blender|liquidi[sz]er)\b/i.test(text)) {
+    k.as('blend', clause, n, 'blend');
+    return;
+  }
   if (/^(?:and |then )?out (?:with|come|comes|goes|go)\b/i.test(text)) {
     // "Out with the bay."
     k.as('remove', { ...clause, text: text.replace(/^(?:and |then )?out (?:with|comes?|goe?s?)/i, 'remove'), verbAt: 0 }, n);
+    return;
+  }
+  if (
+    /^(?:and |then )*(?:through|by way of) (?:a |the )?(?:\w+[ -])*(?:sieve|strainer|mouli|(?:food )?mill|chinois|colander)\b/i.test(
+      text,
+    )
+  ) {
+    k.as('strain', clause, n, 'pass');
     return;
   }
   const mentions = k.mentions(k.body(clause), clause);
@@ -227,7 +252,7 @@ function verbless(k: Kitchen, clause: Clause, n: number): void {
     else doPreheat(k, clause, n);
     return;
   }
-  const isSeason = mentions.length > 0 && mentions.every(({ line }) => /salt$|-pepper$/.test(k.lineOf(line)?.taken.row.id ?? ''));
+  const isSeason = mentions.length > 0 && mentions.every(({ line }) => k.isSaltOrPepper(line));
   if (/\bs ?[+&] ?p\b/i.test(text)) {
     if (mentions.length > 0) doAdd(k, clause, n);
     doSeason(k, { ...clause, text: 'season' }, n);
@@ -296,7 +321,10 @@ function verbless(k: Kitchen, clause: Clause, n: number): void {
   if (
     minutes !== undefined &&
     k.here !== undefined &&
-    (mentions.length > 0 || /^(?:about |another |a further )?[\d½]/.test(text))
+    (mentions.length > 0 ||
+      /^(?:about |another |a further )?(?:[\d½]|(?:five|ten|fifteen|twenty|twenty-five|thirty|forty|half an hour|a few|a couple)\b)/i.test(
+        text,
+      ))
   ) {
     const last = k.lastHeat === undefined || k.lastHeat === 'simmer' || k.lastHeat === 'bloom' ? 'sweat' : k.lastHeat;
     const small = k.here.lastIn.length > 0 && k.here.lastIn.every((line) => k.isBloomed(line));
@@ -311,6 +339,8 @@ function verbless(k: Kitchen, clause: Clause, n: number): void {
   if (mentions.length === 0) k.put('remark', n);
 }
 
+/** "When you can smell the spice, in with the squash": what is smelt goes nowhere. */
+const WHEN = /^(?:and |then )?(?:when|once|as soon as|the moment) [^,]*, (?=in\b|on\b|the\b)/i;
 /** So long only a slow cooker is on low or high. */
 const SLOW_MIN = 120;
 const SMOOTH = /^(?:[a-z]+ )(?:it )?(?:until|till|['’]til) (?:very |really |completely |silky )?smooth\b/i;
@@ -413,15 +443,17 @@ function markLeftOut(k: Kitchen): void {
   const used = new Set(k.actions.filter(({ does }) => does !== 'prepare').flatMap(({ lines }) => lines.map(({ line }) => line)));
   for (const [n, clause] of k.clauses.entries()) {
     const own = k.actions.filter(({ clause: at }) => at === n);
-    if (own.some(({ does }) => PASSED.has(does))) continue;
+    if (own.some(({ does }) => PASSED.has(does) || does === 'takeOut')) continue;
     const minutes = minutesIn(clause.text);
     const isTimed = own.some((action) => action.minutes !== undefined);
-    const isOnTime = minutes === undefined || minutes.high < 1 || isTimed || /\bevery\b|\bafter\b|\bthe last\b/i.test(clause.text);
+    const isOnTime =
+      minutes === undefined ||
+      minutes.high < 1 ||
+      isTimed ||
+      /\bevery\b|\bafter\b|\bthe last\b|\bbefore the end\b|\bhalf ?-?way\b/i.test(clause.text);
     const unused = k.names
       .mentions(k.body(clause), clause.section, () => false)
-      .filter(
-        ({ line, byGroup }) => byGroup !== true && !used.has(line) && !/salt$|-pepper$/.test(k.lineOf(line)?.taken.row.id ?? ''),
-      );
+      .filter(({ line, byGroup }) => byGroup !== true && !used.has(line) && !k.isSaltOrPepper(line));
     if (isOnTime && unused.length === 0) continue;
     const last = own.at(-1);
     if (last !== undefined) k.actions[last.n] = { ...last, assumed: [...last.assumed, 'NOT_ALL'] };

@@ -61,7 +61,10 @@ function isVerb(words: readonly Word[], n: number, startsSentence: boolean, befo
   if (word === 'fish') return next === 'out';
   // "Cook the shallots, garlic and core over a low heat": a part of the vegetable.
   if (PART_VERBS.has(word) && words[n - 1]?.text === 'and' && /^(?:over|for|on|until|till|with)$/.test(next ?? '')) return false;
-  if (word === 'heat' && /^(?:medium|high|low|gentle|moderate|strong|full|fierce|lowest|the|a)$/.test(words[n - 1]?.text ?? ''))
+  if (
+    word === 'heat' &&
+    /^(?:(?:[a-z]+-)?(?:medium|high|low)|gentle|moderate|strong|full|fierce|lowest|the|a)$/.test(words[n - 1]?.text ?? '')
+  )
     return false;
   if (word === 'cut' && next === 'up' && words[n - 1]?.text === 'and' && PARTICIPLES[words[n - 2]?.text ?? ''] !== undefined)
     return false;
@@ -100,6 +103,9 @@ function placeEnd(text: string): number {
   return Number.isFinite(end) && end < MOST_OPENING ? end : 0;
 }
 const MOST_OPENING = 60;
+/** "After another five minutes": when what follows is done. */
+export const AFTER =
+  /^(?:and |then |but |,)*after (?:about |around |roughly |the first |(?:just |only )?(?:a |an )?(?:another |further |additional )?)*(?:\d+(?:[.,]\d+)?|[½¼¾]|a|an?|one|two|three|four|five|six|seven|eight|ten|twelve|fifteen|twenty|thirty|forty|a few)?(?: ?(?:-|–|to|or) ?(?:\d+|two|three|six|so))? ?(?:more )?(?:minutes?|mins?|min)\b(?: or so| of \w+ing| more)?,?\s*/i;
 /** Verbs that may follow "when it sizzles" without a comma. */
 const LATE_VERBS: ReadonlySet<string> = new Set('add stir pour tip remove season serve blend'.split(' '));
 const BE = /^(?:is|are|was|were|be|get|gets|being)$/;
@@ -194,6 +200,19 @@ function clausesIn(sentence: Sentence, n: number): Clause[] {
         starts.push({ at: from, verb: 'join', verbAt: word.at });
       continue;
     }
+    const soLong =
+      depth !== 0
+        ? null
+        : word.text === 'after'
+          ? AFTER.exec(sentence.text.slice(word.at))
+          : starts.length === 0 || word.text === 'for' || word.text === 'with' || word.text === 'about'
+            ? BEFORE_END.exec(sentence.text.slice(word.at))
+            : null;
+    if (soLong !== null) {
+      // "After 5 minutes add the garlic."
+      while ((words[i + 1]?.at ?? Infinity) < word.at + soLong[0].length) i += 1;
+      continue;
+    }
     if (/^(?:after|having)$/.test(word.text) && i === 0 && GERUNDS[words[1]?.text ?? ''] !== undefined) continue;
     if (word.text === 'serving' && words[i - 1]?.text === 'before') continue;
     if (passive && word.text === 'never') {
@@ -216,7 +235,22 @@ function clausesIn(sentence: Sentence, n: number): Clause[] {
       mayStart = false;
       continue;
     }
-    const gerund = GERUNDS[word.text];
+    // "Taking the peppers out after 25", and not "taking care".
+    const isTakenOut =
+      /^(?:taking|lifting|pulling)$/.test(word.text) &&
+      words.slice(i + 1, i + 6).some(({ text }) => text === 'out' || text === 'off');
+    // "Get that squash roasting first."
+    const going =
+      word.text === 'get'
+        ? words.slice(i + 2, i + 6).find(({ text }) => GERUNDS[text] !== undefined && GERUNDS[text] !== 'serve')
+        : undefined;
+    if (going !== undefined && depth === 0) {
+      starts.push({ at: starts.length === 0 ? 0 : from, verb: GERUNDS[going.text] ?? 'cook', verbAt: word.at });
+      mayStart = false;
+      isFirst = false;
+      continue;
+    }
+    const gerund = GERUNDS[word.text] ?? (isTakenOut ? 'take' : undefined);
     const startsSentence =
       isFirst &&
       words
@@ -243,21 +277,21 @@ function clausesIn(sentence: Sentence, n: number): Clause[] {
   const place = (start: number, end: number, verb: string | undefined, verbAt: number): Clause => {
     const raw = sentence.text.slice(start, end);
     const lead = /^[\s,;:–—(]*/.exec(raw)?.[0].length ?? 0;
-    const text = raw.slice(lead).replace(/[\s,;:.!–—)]+$/, '');
+    const written = raw.slice(lead).replace(/[\s,;:.!–—)]+$/, '');
     const at = sentence.start + start + lead;
     return {
       start: at,
-      end: at + text.length,
-      text,
+      end: at + written.length,
+      text: spelt(written),
       verb,
-      verbAt: Math.max(0, verbAt - start - lead),
+      verbAt: spelt(written.slice(0, Math.max(0, verbAt - start - lead))).length,
       sentence: n,
       section: sentence.section,
     };
   };
   if (starts.length === 0) return verbless(sentence, place);
   const clauses = starts.map(({ at, verb, verbAt }, k) => place(at, starts[k + 1]?.at ?? sentence.text.length, verb, verbAt));
-  const parted = clauses.flatMap((clause) => poured(clause));
+  const parted = clauses.flatMap((clause) => poured(clause)).flatMap((clause) => eachItsTime(clause));
   if (parted.length > clauses.length) return parted.filter(({ text }) => text !== '');
   // "Onions in, cook till golden": what stands before the first verb and says itself where it goes is a clause of its own.
   const [first] = starts;
@@ -276,13 +310,48 @@ function clausesIn(sentence: Sentence, n: number): Clause[] {
   return clauses.filter(({ text }) => text !== '');
 }
 
+/** "Roast the carrots for 40 minutes and the peppers for 25": two heats under one verb. */
+function eachItsTime(clause: Clause): Clause[] {
+  const behind = clause.text.slice(clause.verbAt);
+  const hit =
+    /\b\d+(?:\s?[-–]\s?\d+)? ?(?:minutes?|mins?|min)?,? (?:and|but|while) (?=(?:the )?[a-z]+(?:,? (?:and )?[a-z]+){0,3} for (?:about |around )?\d)/i.exec(
+      behind,
+    );
+  if (hit === null || !/^(?:roast|bake|grill|broil)$/.test(clause.verb ?? '')) return [clause];
+  const cut = clause.verbAt + hit.index + hit[0].replace(/,? (?:and|but|while) $/i, '').length;
+  const from = clause.verbAt + hit.index + hit[0].length;
+  // "For 40 minutes and the peppers for 25": the unit may stand once.
+  const unit = /\bfor (?:about |around )?[\d–-]+\s*$/i.test(clause.text) ? ' minutes' : '';
+  const first = clause.text.slice(0, cut);
+  return [
+    { ...clause, text: /\d$/.test(first) ? `${first} minutes` : first, end: clause.start + cut },
+    { ...clause, text: `${clause.text.slice(from)}${unit}`, start: clause.start + from, verbAt: 0 },
+  ];
+}
+
+/** "Ten minutes before the end, add": when what follows is done. */
+const BEFORE_END =
+  /^(?:(?:about |with )?(?:\d+|five|ten|fifteen|twenty|half an hour) ?(?:minutes?|mins?|min)?(?: before (?:the end|it(?:['’]s| is) (?:done|ready|finished)|they(?:['’]re| are) (?:done|ready))[\w ]*| from the end| to go| left)|for the last (?:\d+|five|ten|fifteen|twenty) ?(?:minutes?|mins?|min)[\w ]*),\s*/i;
+
+/** "w/ butter", "thru a sieve": what kitchens cut short, in full. */
+function spelt(text: string): string {
+  return text
+    .replace(/\bw\/o\b ?/gi, 'without ')
+    .replace(/\bw\/ ?(?=\S)/gi, 'with ')
+    .replace(/\bthru\b/gi, 'through');
+}
+
 /** "melt the butter, leeks in with a pinch of salt, lid on": what goes in behind a comma is a clause of its own. */
 function poured(clause: Clause): Clause[] {
   const behind = clause.text.slice(clause.verbAt);
   const hit =
     /,\s+(?=(?:the )?[a-z]+(?: [a-z]+)? in(?:,| with\b|$))/i.exec(behind) ??
     // "Fry till golden, then chillies for 10 seconds."
-    /,? then\s+(?=(?:the )?[a-z]+(?:,? (?:and )?[a-z]+){0,4} for (?:about |another )?\d)/i.exec(behind);
+    /,? then\s+(?=(?:the )?[a-z]+(?:,? (?:and )?[a-z]+){0,4} for (?:about |another )?\d)/i.exec(behind) ??
+    // "Add the garlic for a minute, then the squash and stock."
+    (/^(?:add|stir|tip|throw|put)\b[^,]*\b(?:min|minutes?|mins|seconds|secs)\b/i.test(behind)
+      ? /,? (?:and )?then\s+(?=the [a-z]+)/i.exec(behind)
+      : null);
   if (hit === null || clause.verb === undefined) return [clause];
   const cut = clause.verbAt + hit.index;
   const from = cut + hit[0].length;
@@ -299,7 +368,9 @@ function verbless(
 ): Clause[] {
   const pieces: Clause[] = [];
   let from = 0;
-  for (const hit of sentence.text.matchAll(/,\s+(?=(?:in goes|then|now)\b)/gi)) {
+  for (const hit of sentence.text.matchAll(
+    /,\s+(?=(?:in goes?|then|now|and after|followed by)\b)|\s+(?=and in (?:with|goes)\b)/gi,
+  )) {
     pieces.push(place(from, hit.index, undefined, from));
     from = hit.index + hit[0].length;
   }

@@ -26,7 +26,16 @@ function inTheOven(k: Kitchen, clause: Clause, n: number, usualMin: number): voi
     (here.isHot || here.section !== clause.section) &&
     isNew &&
     (k.placeIn(clause.text)?.isNew === true || here.section !== clause.section || minutesIn(clause.text) !== undefined);
-  const foil = k.open().filter((one) => one.name.startsWith('Foil') && !one.isHot);
+  // Foil parcels share the oven; so do all trays that were filled, where the words name none of them.
+  const isOfOne = mentions.some(({ line }) => k.isUsedUp(line));
+  const foil = k
+    .open()
+    .filter(
+      (one) =>
+        !one.isHot &&
+        (one.name.startsWith('Foil') ||
+          (one.kind === 'tray' && one.lines.size > 0 && !isOfOne && !isNew && one.section === clause.section)),
+    );
   const vessel = isOther ? k.fresh('tray', clause.section) : roastVessel(k, clause, mentions);
   const isBare = !k.hasPieces(vessel) && !mentions.some(({ line }) => (k.lineOf(line)?.taken.row.softening ?? 0) > 0);
   heated(k, vessel, 'roast', clause, n, isBare ? [...k.pending(), ...mentions] : mentions, usualMin);
@@ -79,7 +88,11 @@ export function doToast(k: Kitchen, clause: Clause, n: number): void {
 
 export function doHeat(k: Kitchen, clause: Clause, n: number, verb: string): void {
   const { text } = clause;
-  if (/\b(?:oven|broiler|grill)\b/i.test(text) && !/\bdutch oven\b/i.test(text)) {
+  const isOvenRack =
+    ovenIn(text, k.context.country) !== undefined &&
+    !(k.here !== undefined && isHob(k.here)) &&
+    /\b(?:oven|racks?)\b/i.test(k.clauses[n - 1]?.text ?? '');
+  if (isOvenRack || (/\b(?:oven|broiler|grill)\b/i.test(text) && !/\bdutch oven\b/i.test(text))) {
     doPreheat(k, clause, n);
     return;
   }

@@ -1,4 +1,4 @@
-import { joinsLater, middleOf } from './later.js';
+import { joinsAt, joinsLater } from './later.js';
 import { unlisted, unknown, soakedIn } from './foods.js';
 import { target } from './where.js';
 import { LEAST_OF_SOUP, type Kitchen } from './kitchen.js';
@@ -14,6 +14,12 @@ import { isGivenBack, isPartLifted, returnsKept } from './given-back.js';
 import { joinAll, movedHere } from './moved.js';
 import { onTop } from './top.js';
 import { withWater, isSaltToTaste, isDeglazing, deglazeWith, coverWith, yolksMoved, thinWith, creamTarget } from './poured.js';
+
+const PAN_WITH =
+  /( (?:to|into|in) the (?:\w+ )?(?:pan|pot|saucepan|casserole)) (?:with|of|containing|holding|that has) (?:the |your )?((?!.*\band\b)[a-z][a-z ]*?)\s*$/i;
+
+const TWO_TRAYS =
+  /^(.*\b(?:on|in|onto|into) (?:one|a|the first) (?:[\w-]+ )*(?:trays?|sheets?|tins?|pans?)\b),?(?: and| with|,)? (?!.*\btoss\b)(.*\b(?:on|in|onto|into) (?:another|a second|the other|the second|a separate)\b.*)$/i;
 
 /** What goes in; "(save some pretty florets)" behind what was cooked already is taken back from it. */
 export function doAdd(k: Kitchen, whole: Clause, n: number): void {
@@ -39,6 +45,28 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
     k.put('keep', n, { lines: [{ line: heldLine.line, share }], assumed: ['SHARE'] });
   }
   const { text } = clause;
+  const met = PAN_WITH.exec(text);
+  if (met !== null) {
+    // "Add the leeks to the pan with the carrots": it is the pan in which they are.
+    const [first] = k.names.mentions(met[2] ?? '', clause.section, k.isUsedUp);
+    const at = first === undefined || !k.isUsedUp(first.line) ? undefined : k.vesselOf(first.line);
+    if (at !== undefined && isHob(at) && at.steps.length > 0) {
+      const short = { ...clause, text: text.slice(0, met.index) + (met[1] ?? '') };
+      intoVessel(k, short, n, at, k.mentions(k.body(short), short), false);
+      return;
+    }
+  }
+  const trays = TWO_TRAYS.exec(text);
+  if (trays !== null) {
+    // "The carrots on one tray and the peppers on another."
+    const [, first = '', second = ''] = trays;
+    addAll(k, { ...clause, text: first }, n);
+    const other = /\b(?:tray|sheet|tin|pan)\b/i.test(second)
+      ? second
+      : second.replace(/\b(another|the other|a second|the second)\b/i, '$1 tray');
+    addAll(k, { ...clause, text: `put ${other}`, verb: 'put', verbAt: 0 }, n);
+    return;
+  }
   const body = k.body(clause);
   if (isDrawn(k, clause, n, body)) return;
   if (isOwnStock(k, clause, n, body)) return;
@@ -123,13 +151,13 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
     return;
   }
   if (isPartLifted(k, clause, n, mentions) || isGivenBack(k, clause, n, mentions)) return;
-  const late = /\b(?:for|in|during|over) the (?:last|final) /i.test(text) ? minutesIn(text) : undefined;
+  const late = joinsAt(text);
   if (
     late !== undefined &&
     k.here !== undefined &&
     (k.here.kind === 'tray' || isHob(k.here)) &&
     mentions.length > 0 &&
-    joinsLater(k, k.here, mentions, (whole) => whole - middleOf(late), n)
+    joinsLater(k, k.here, mentions, late, n)
   )
     return;
   if (
@@ -214,6 +242,8 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
       return at?.kind === 'tray' && at.isHot;
     });
   if (onTray) {
+    const [first] = mentions;
+    k.here = (first === undefined ? undefined : k.vesselOf(first.line)) ?? k.here;
     if (minutesIn(text) === undefined) k.put('setting', n);
     else k.as('cool', clause, n);
     return;
@@ -280,7 +310,7 @@ const SALT_MEASURED =
 function isMoreSalt(k: Kitchen, mentions: readonly Mention[], text: string): boolean {
   return (
     mentions.length > 0 &&
-    mentions.every(({ line }) => /salt$|-pepper$/.test(k.lineOf(line)?.taken.row.id ?? '')) &&
+    mentions.every(({ line }) => k.isSaltOrPepper(line)) &&
     mentions.every(({ line }) => k.isUsedUp(line) || isSaltToTaste(k, line)) &&
     /\b(?:if|more|extra|again|to taste|wants?|needs?|needed)\b/i.test(text)
   );

@@ -27,6 +27,15 @@ export interface Fix {
   readonly place?: VesselKind | undefined;
 }
 
+/** A vessel that the words name. */
+export interface Place {
+  readonly kind: VesselKind;
+  readonly isNew: boolean;
+  /** Told apart from the one before: "a second tray", "the other pan". */
+  readonly isOther: boolean;
+  readonly word: string;
+}
+
 export interface TopUse {
   readonly use: OpenUse;
   readonly clause: number;
@@ -67,6 +76,8 @@ export class Kitchen extends LinesInUse {
   soakWater: string | undefined;
   /** The blender that the soup was poured into. */
   blenderSaid: 'jug' | 'processor' | undefined;
+  /** A white sauce that stands by itself. */
+  sauce: Vessel | undefined;
   lastSeason: number | undefined;
   servedCold = false;
   /** The lines that were spoken of last: what "them" is. */
@@ -81,6 +92,7 @@ export class Kitchen extends LinesInUse {
   beforeLast: Clause | undefined;
   names: LineNames;
   private readonly said: string;
+  private readonly sections: readonly string[];
 
   constructor(
     lines: readonly MethodLine[],
@@ -90,7 +102,12 @@ export class Kitchen extends LinesInUse {
   ) {
     super(lines, context);
     this.said = clauses.map(({ text }) => text).join('. ');
-    this.names = new LineNames(this.all, this.said);
+    this.sections = [...new Set(clauses.map(({ section }) => section).filter((section) => section !== ''))];
+    this.names = this.named();
+  }
+
+  private named(): LineNames {
+    return new LineNames(this.all, this.said, this.sections);
   }
 
   /** Reads a clause as another verb would be read. */
@@ -143,6 +160,18 @@ export class Kitchen extends LinesInUse {
       const ready = /^[\w-]+ it\b/i.test(text) ? made.lines : this.pendingOf(clause.sentence);
       const own = ready.filter(({ line }) => !this.isUsedUp(line) && !named.some((one) => one.line === line));
       return [...own.map(({ line }) => ({ line, at: 0, length: 0 })), ...named];
+    }
+    const spoken = this.clauses[made?.clause ?? -1];
+    const lead = isIt ? this.names.mentions(clause.text.slice(0, clause.verbAt), clause.section, this.isUsedUp) : [];
+    // "Start with the leeks: soften them in butter."
+    const leading = lead.filter(({ line }) => !this.isUsedUp(line) && !named.some((one) => one.line === line));
+    if (leading.length > 0) return [...leading.map(({ line }) => ({ line, at: 0, length: 0 })), ...named];
+    if (isIt && spoken?.sentence === clause.sentence && /^(?:remark|setting)$/.test(made?.does ?? '')) {
+      // "Here are the leeks; soften them in butter."
+      const own = this.names
+        .mentions(spoken.text, clause.section, this.isUsedUp)
+        .filter(({ line }) => !this.isUsedUp(line) && !named.some((one) => one.line === line));
+      if (own.length > 0) return [...own.map(({ line }) => ({ line, at: 0, length: 0 })), ...named];
     }
     if (named.length > 0 || !/\b(?:each|them|em|it|these|those)\b/i.test(text)) return named;
     // "Wash the beetroot, wrap each in foil": what was only made ready so far is meant.
@@ -219,12 +248,12 @@ export class Kitchen extends LinesInUse {
         if (at >= 0 && !this.uses.has(line)) list.splice(at, 1);
       }
     }
-    this.names = new LineNames(this.all, this.said);
+    this.names = this.named();
   }
 
-  placeIn(text: string): { readonly kind: VesselKind; readonly isNew: boolean; readonly word: string } | undefined {
+  placeIn(text: string): Place | undefined {
     const own = this.fix?.place;
-    if (own !== undefined) return { kind: own, isNew: !this.open().some(({ kind }) => kind === own), word: own };
+    if (own !== undefined) return { kind: own, isNew: !this.open().some(({ kind }) => kind === own), isOther: false, word: own };
     // "Tip everything on the tray into the pot" goes where "into" says.
     const goal = /\b(?:into|onto)\b(?!.*\b(?:into|onto)\b)(.*)$/i.exec(text);
     if (
@@ -250,7 +279,8 @@ export class Kitchen extends LinesInUse {
       if (/\bfrom (?:the |its )?$/.test(before) || /^\s*lid/.test(behind)) continue;
       const isNew =
         /\b(?:a|an|another|second|separate|clean|fresh|new|other)\b[^,;.]*$/.test(near) && !/\bthe (?:same|first)\b/.test(near);
-      return { kind, isNew: isNew || /^(?:small|second|separate|another|other|dry)\b/i.test(hit[0]), word: hit[0] };
+      const isOther = /\b(?:second|another|separate|other|different)\b[^,;.]*$/.test(`${near}${hit[0].toLowerCase()}`);
+      return { kind, isNew: isNew || /^(?:small|second|separate|another|other|dry)\b/i.test(hit[0]), isOther, word: hit[0] };
     }
     return undefined;
   }
@@ -316,7 +346,7 @@ export class Kitchen extends LinesInUse {
 
   latestHob(): Vessel | undefined {
     return this.open()
-      .filter((vessel) => isHob(vessel) && !vessel.isForTop && !vessel.isDrained)
+      .filter((vessel) => isHob(vessel) && !vessel.isForTop && !vessel.isDrained && !vessel.isAside)
       .at(-1);
   }
 
@@ -355,12 +385,13 @@ export class Kitchen extends LinesInUse {
     for (const mention of mentions) {
       const { line } = mention;
       const held = [...this.vessels].reverse().find(({ aside }) => aside.has(line));
-      const isReserved = /\b(?:reserved|set[- ]aside|kept|whole|back in|returned?|back)\b/i.test(text);
+      const isPartBack = this.actions.some(({ does, lines }) => does === 'giveBack' && lines.some((one) => one.line === line));
+      const isReserved = isPartBack || /\b(?:reserved|set[- ]aside|kept|whole|back in|returned?|back)\b/i.test(text);
       const at = this.vesselOf(line);
       if (
         held !== undefined &&
         (isReserved || at === vessel) &&
-        mention.rest !== true &&
+        (mention.rest !== true || isPartBack) &&
         (at === undefined || whereNow(held) === vessel)
       ) {
         back.push(line);
@@ -503,7 +534,7 @@ export class Kitchen extends LinesInUse {
     const line: MethodLine = { id, taken, heading: GARNISH_SECTION.test(clause.section) ? clause.section : '' };
     this.all.push(line);
     this.added.push(line);
-    this.names = new LineNames(this.all, this.said);
+    this.names = this.named();
     return { line: id, at: 0, length: 0 };
   }
 
@@ -519,7 +550,7 @@ export class Kitchen extends LinesInUse {
     const open = this.open();
     // An oil or a pesto that was blended before it is no soup.
     const blended = open.filter(({ isBlended }) => isBlended);
-    const plain = blended.filter(({ section }) => !/^for (?:the )?(?!soup)/i.test(section));
+    const plain = blended.filter(({ section }) => !/^for (?!(?:the )?soup)/i.test(section));
     return plain[0] ?? blended[0] ?? open.filter(({ isForTop }) => !isForTop).at(-1);
   }
 

@@ -17,10 +17,13 @@ export function doPeel(k: Kitchen, clause: Clause, n: number): void {
     return;
   }
   const next = k.clauses[n + 1];
-  const isShared =
-    /^(?:then )?(?:peel|skin)$/i.test(text) && next?.sentence === clause.sentence && VERBS[next.verb ?? ''] === 'prepare';
-  // "Peel and dice the spuds": the same spuds.
-  const mentions = k.mentions(isShared ? `${text} ${k.body(next)}` : text, clause);
+  const isBare = /^(?:(?:and|then|meanwhile|in the meantime),? )*(?:peel|skin)$/i.test(text);
+  const isShared = isBare && next?.sentence === clause.sentence && VERBS[next.verb ?? ''] === 'prepare';
+  // "Peel and dice the spuds", "peel, core and chop the apples": the same spuds.
+  const shared = isShared ? `${text} ${sameObject(k, n, clause.sentence)}` : text;
+  // "Squeeze the garlic from its skins into a blender with the squash": only what comes out of a skin.
+  const skins = /\b(?:from|out of) (?:its|their|the) skins?\b/i.exec(shared);
+  const mentions = k.mentions(skins === null ? shared : shared.slice(0, skins.index + skins[0].length), clause);
   const before = k.actions.at(-1);
   const hot = mentions.filter(({ line }) => k.vesselOf(line)?.isHot === true);
   const lines =
@@ -71,7 +74,7 @@ export function doPeel(k: Kitchen, clause: Clause, n: number): void {
     return;
   }
   if (lines.length === 0) {
-    doPrepare(k, isShared ? { ...clause, text: `${text} ${k.body(next)}` } : clause, n);
+    doPrepare(k, isShared ? { ...clause, text: shared } : clause, n);
     return;
   }
   if (lines.every((line) => k.peeledLate.has(line))) {
@@ -95,6 +98,15 @@ export function doPeel(k: Kitchen, clause: Clause, n: number): void {
   ) {
     intoVessel(k, clause, n, target(k, clause, n, mentions), mentions, false);
   }
+}
+
+/** The words of the last knife work of several that share what they are done to. */
+function sameObject(k: Kitchen, n: number, sentence: number): string {
+  for (const one of k.clauses.slice(n + 1)) {
+    if (one.sentence !== sentence || VERBS[one.verb ?? ''] !== 'prepare') return '';
+    if (/\s/.test(one.text.replace(/^and /i, '').trim())) return k.body(one);
+  }
+  return '';
 }
 
 /** What of a line goes on once it is peeled, by the larder's yield of the way that it names. */

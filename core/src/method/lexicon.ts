@@ -69,7 +69,7 @@ const BY_SENSE: Readonly<Record<Sense, string>> = {
   smoke: 'smoke',
   toast: 'toast dry-toast dry-fry',
   sweat: 'sweat soften wilt stew braise',
-  fry: 'pincage pincé fry sauté saute sautée stir-fry brown colour color caramelise caramelize gild crisp sear render pan-fry deep-fry shallow-fry',
+  fry: 'sizzle frizzle pincage pincé fry sauté saute sautée stir-fry brown colour color caramelise caramelize gild crisp sear render pan-fry deep-fry shallow-fry',
   bloom: 'bloom',
   cook: 'cook continue',
   boil: 'boil',
@@ -218,7 +218,7 @@ export type VesselKind = 'tray' | 'pan' | 'pot' | 'jug' | 'bowl' | 'serving';
 /** Names of vessels, the first that fits. */
 export const PLACES: readonly (readonly [RegExp, VesselKind])[] = [
   [
-    /\b(?:(?:rimmed |lined )?(?:baking|oven|roasting|cookie|sheet)[- ](?:trays?|sheets?|tins?|pans?|dish(?:es)?)|sheet pans?|sheet trays?|ovenproof (?:dish|pan)|(?:the|each|that|prepared|lined) (?:prepared |lined )?sheets?|trays?|roasting tins?)\b/i,
+    /\b(?:(?:rimmed |lined )?(?:baking|oven|roasting|cookie|sheet)[- ](?:trays?|sheets?|tins?|pans?|dish(?:es)?)|sheet pans?|sheet trays?|ovenproof (?:dish|pan)|(?:the|each|that|prepared|lined|second|other|another|separate|first|one) (?:prepared |lined |rimmed )?sheets?|trays?|roasting tins?)\b/i,
     'tray',
   ],
   [

@@ -133,6 +133,11 @@ export class LinesInUse {
     );
   }
 
+  /** The spice, and not the vegetable. */
+  isSaltOrPepper(line: string): boolean {
+    return /salt$|^(?:black|white)-pepper$/.test(this.lineOf(line)?.taken.row.id ?? '');
+  }
+
   isLiquid(line: string): boolean {
     const taken = this.lineOf(line)?.taken;
     return taken !== undefined && (taken.role === 'liquid' || /milk|juice/.test(taken.row.id));

@@ -82,10 +82,14 @@ const TIMED = new RegExp(
   'i',
 );
 /** A figure that is a time although no unit stands behind it: "about 20", "for 25", "after 25". */
-const BARE = /\b(?:for|after|about|another|a further)\s+(\d{1,3})(?:\s*(?:-|–|to)\s*(\d{1,3}))?(?=\s*(?:[,.;)]|$))/i;
+const BARE =
+  /\b(?:for|after|about|another|a further)\s+(\d{1,3})(?:\s*(?:-|–|to)\s*(\d{1,3}))?(?=(?:\s+(?:more|longer|further))?\s*(?:[,.;)]|$))/i;
 /** Kitchen notes leave the unit out: "simmer 10". */
 const NOTED =
   /\b(?:simmer|sweat|roast|boil|fry|cook|rest|bake)\s+(\d{1,3})(?:\s*(?:-|–|to)\s*(\d{1,3}))?(?=\s*(?:(?:more|longer|further)\s*)?(?:[,.;)]|$))/i;
+
+/** "Simmer fifteen." */
+const NOTED_WORD = new RegExp(`\\b(?:simmer|sweat|roast|boil|fry|cook|rest|bake)\\s+(${WORDS})(?=\\s*(?:[,.;)]|$))`, 'i');
 
 /** "Sweat 10m", "cook 40–45 m". */
 const SHORT = /(?<![\d.,/])\b(\d{1,3})(?:\s*(?:-|–|to)\s*(\d{1,3}))?\s?m\b/;
@@ -120,6 +124,8 @@ export function minutesIn(text: string): Time | undefined {
     const high = timed[3] === undefined ? low : figureIn(timed[3]) * last;
     put(timed, low, high);
   }
+  const word = NOTED_WORD.exec(text);
+  if (word !== null) put(word, figureIn(word[1] ?? ''), figureIn(word[1] ?? ''));
   const bare = BARE.exec(text) ?? NOTED.exec(text) ?? SHORT.exec(text);
   if (bare !== null) put(bare, Number(bare[1]), Number(bare[2] ?? bare[1]));
   return found.reduce<Time | undefined>((best, one) => {

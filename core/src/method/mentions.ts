@@ -1,6 +1,7 @@
 import { plain } from '../amounts/index.js';
 import type { IngredientRow } from '../larder/index.js';
 import type { Role, TakenLine } from '../draft/index.js';
+import { GARNISH_SECTION } from './lexicon.js';
 import { shareBefore } from './measures.js';
 
 /** A line of the recipe that a method may speak of. */
@@ -30,7 +31,11 @@ const QUALITIES = new Set(
     'leaf leave stalk stick seed powder paste juice clove head bulb of in the a and with tin can carton jar bag free gluten cooking eating dry toasted boiling ' +
     'chopped sliced peeled frozen cooked skimmed semi long life no 10 style mild strong flat globe savoy roast roasted to taste for cover serve bunch handful sprig piece ' +
     'table teaspoon tablespoon tsp tbsp cup g kg ml l litre liter ounce oz pound lb pint quart inch cm mm can tin x few couple wedge ' +
-    'quarter half third dozen one two three four five six eight ten warm iced lukewarm filtered tap pinch crispy crisp drizzle swirl splash dash drop good quality ripe plus more garnish oil sauce flour cube sun jerusalem new or'
+    'quarter half third dozen one two three four five six eight ten warm iced lukewarm filtered tap pinch crispy crisp drizzle swirl splash dash drop good quality ripe plus more garnish oil sauce flour cube sun jerusalem new or ' +
+    'added all back base based blade blend blended blood bottle bought boxed bundle button country cubed cured diced drained drink eye farmer fermented finishing fire firm ' +
+    'fleshed flavoured flavourless from fried garden grain great hard heart holy home instant king land lower made mature mealy mixed mix natural navy northern pack packed ' +
+    'pouring pointed powdered prepared purpose refined reduced ripened rolled salad shop silken smooth snap split spread sprouting star store strained strip summer tap thick thickened ' +
+    'tinned top vacuum winter cane continental crusty medium seasoned shredded filtered living pale pitted rock'
   ).split(' '),
 );
 const UNIT_WORDS = new Set(
@@ -122,9 +127,10 @@ const STALKED = /^(?:broccoli|cauliflower|kale|chard|coriander|parsley|savoy-cab
 const STALKS: ReturnType<typeof shareBefore> = { share: 0.3, vague: true };
 /** All that has not gone in yet. */
 const EVERYTHING =
-  /\b(?:everything else|everything (?=except|but|apart)|all (?:of )?the (?:other |remaining )?ingredients|(?:the )?(?:rest of the|remaining|other) ingredients|the rest(?! of)|all the rest)\b/i;
+  /\b(?:everything else|everything (?=except|but|apart|bar|other than)|all (?:of )?the (?:other |remaining )?ingredients|(?:the )?(?:rest of the|remaining|other) ingredients|the rest(?! of)|all the rest)\b/i;
 /** What stands behind it is left out of a group. */
-export const BUT = /\b(?:except(?: for)?|but not|apart from|all but)\b|\((?:not|no|except)\b/i;
+export const BUT =
+  /\b(?:except(?: for)?|but not|apart from|all but|(?<=everything )but|bar the|other than)\b|\((?:not|no|except)\b/i;
 
 /** Where a text says what a group leaves out: to the end, or to that of its brackets. */
 function leftOut(text: string): { readonly from: number; readonly to: number } | undefined {
@@ -185,6 +191,8 @@ function foodWords(text: string): string[] {
 /** What a recipe's lines are called in its method, made ready once. */
 export class LineNames {
   private readonly names: Name[] = [];
+  /** Headings of the method. */
+  private readonly sections: ReadonlySet<string>;
   private readonly saysCanned: boolean;
   /** Then the cobs are what is left of them, and go into a stock. */
   private readonly saysKernels: boolean;
@@ -193,7 +201,9 @@ export class LineNames {
   constructor(
     private readonly lines: readonly MethodLine[],
     method = '',
+    sections: readonly string[] = [],
   ) {
+    this.sections = new Set(sections.map((section) => plain(section)));
     this.saysKernels = /\bkernels?\b/i.test(method);
     this.saysCanned = /\b(?:canned|tinned|(?:can|tin)s? of(?: \w+)?) tomatoes\b/i.test(method);
     for (const line of lines) {
@@ -249,8 +259,14 @@ export class LineNames {
     const said = own.split(' ').filter((word) => !OF_HEADINGS.has(word));
     const alike = lines.filter(({ heading }) => said.length > 0 && said.every((word) => plain(heading).split(' ').includes(word)));
     if (alike.length > 0) return alike;
-    const free = lines.filter(({ heading }) => !/^for (?:the )?(?!soup)/i.test(heading));
+    const free = lines.filter(({ heading }) => !this.isApart(heading));
     return free.length > 0 ? free : lines;
+  }
+
+  /** Whether what stands under a heading is made by itself: for the top, or under a heading of the method. */
+  private isApart(heading: string): boolean {
+    if (heading === '' || /^(?:for )?(?:the )?(?:main )?soup\b/i.test(heading)) return false;
+    return GARNISH_SECTION.test(heading) || this.sections.has(plain(heading));
   }
 
   /** Lines that a group leaves out. */
@@ -285,9 +301,18 @@ export class LineNames {
     const left = this.except(text, section);
     for (const [words, fits] of GROUPS) {
       for (const hit of text.matchAll(words)) {
-        const own = pool.filter(({ id, taken }) => fits(taken.role, taken.row) && !left.has(id));
+        const near = pool.filter(({ id, taken }) => fits(taken.role, taken.row) && !left.has(id));
+        const own =
+          near.length > 0
+            ? near
+            : this.lines.filter(({ id, taken }) => fits(taken.role, taken.row) && !left.has(id) && taken.role === 'garnish');
         const fresh = own.filter(({ id }) => !isUsed(id));
-        const isMade = /\b(?:roast|roasted|cooked)\b/i.test(hit[0]);
+        const isMade =
+          /\b(?:roast|roasted|cooked)\b/i.test(hit[0]) ||
+          (fresh.length < own.length &&
+            /^(?:then |and |carefully )*(?:transfer|lift|scoop|ladle|mash|blend|pur[ée]e|return|drain|strain|remove)\b/i.test(
+              text,
+            ));
         for (const line of isMade ? own.filter(({ id }) => isUsed(id)) : fresh.length > 0 ? fresh : own)
           out.push(mention(line, hit.index, hit[0].length));
       }
@@ -353,7 +378,10 @@ export class LineNames {
     if (length <= 1) {
       for (const [pattern, fits] of CLASSES) {
         if (!pattern.test(word)) continue;
-        const own = this.lines.filter(({ taken }) => fits(taken.row, taken.role));
+        const own = seedsMeant(
+          word,
+          this.lines.filter(({ taken }) => fits(taken.row, taken.role)),
+        );
         if (own.length > 0) return { lines: heads.length > 0 ? [...new Set([...lines, ...own])] : own, length: 1 };
       }
     }
@@ -387,6 +415,14 @@ export class LineNames {
       const grown = lines.filter(({ taken }) => taken.row.group !== 'spices');
       if (grown.length > 0 && grown.length < lines.length) return this.chosen(grown, raw, words, n, section, isUsed);
     }
+    if (
+      /^pepper$/i.test(raw) &&
+      !/^(?:the|your|red|green|yellow|orange|sweet|bell|roasted|charred|grilled|a|each)$/.test(words[n - 1]?.text ?? '')
+    ) {
+      // "Cream, pepper" is the spice where there is one.
+      const spice = lines.filter(({ taken }) => taken.row.group === 'spices');
+      if (spice.length > 0 && spice.length < lines.length) return this.chosen(spice, raw, words, n, section, isUsed);
+    }
     if (/^both$/.test(words[n - 1]?.text ?? '') && !lines.some(({ id }) => isUsed(id))) return lines;
     if ((words[n]?.text ?? '').startsWith('mushroom') && !/^(?:dried|soaked)$/.test(words[n - 1]?.text ?? '')) {
       // "The mushrooms" are the fresh ones where some are dried.
@@ -418,6 +454,14 @@ export class LineNames {
   }
 }
 
+/** "The seeds" are those that are eaten as such where there are some, and never a ground spice. */
+function seedsMeant(word: string, lines: readonly MethodLine[]): readonly MethodLine[] {
+  if (word !== 'seed') return lines;
+  const whole = lines.filter(({ taken }) => !/\bground\b/i.test(taken.text));
+  const eaten = whole.filter(({ taken }) => taken.row.group !== 'spices');
+  return eaten.length > 0 ? eaten : whole;
+}
+
 /** Words of headings that do not say over what they stand. */
 const OF_HEADINGS = new Set(['for', 'the', 'a', 'to', 'make', 'prepare', 'soup']);
 /** Words that tell no line from another. */
@@ -435,7 +479,7 @@ function cutAtStop(whole: string): string {
 function pepperAt(text: string): [number, number][] {
   const spots: [number, number][] = [];
   for (const hit of text.matchAll(
-    /(?:(?:salt|seasoning)\s*(?:and|&|,|\+|then)\s*(?:(?:a|some|plenty of|lots of|freshly|ground|cracked|black|white|more|little|good|grinding|twist|of)\s+)*|(?:ground|cracked|black|white|lots of|plenty of|grind of|grinding of|twist of|some|more)\s+(?:\w+\s+)?)pepper\b(?!\w)/gi,
+    /(?:(?:salt|seasoning)\s*(?:,\s*(?:and|&)|and|&|,|\+|then)\s*(?:(?:a|some|plenty of|lots of|freshly|ground|cracked|black|white|more|little|good|grinding|twist|of)\s+)*|(?:ground|cracked|black|white|lots of|plenty of|grind of|grinding of|twist of|some|more)\s+(?:\w+\s+)?)pepper\b(?!\w)/gi,
   )) {
     const at = hit.index + hit[0].length - 'pepper'.length;
     spots.push([at, at + 'pepper'.length]);
@@ -452,6 +496,9 @@ function notAFood(words: readonly Token[], n: number): boolean {
   const word = words[n]?.text;
   const next = words[n + 1]?.text;
   const before = words[n - 1]?.text;
+  // "The oil left on the tray" is out of no bottle.
+  if (/^(?:oil|fat|butter)$/.test(word ?? '') && next === 'left' && /^(?:on|in|behind|over)$/.test(words[n + 2]?.text ?? ''))
+    return true;
   if (word === 'stock' && next === 'pot') return true;
   // A roasting tin, and what is in the tin.
   const isVessel = /^(?:roasting|baking|oven|loaf|cake|deep|large|big|lined|shallow|hot|same)$/.test(before ?? '');
@@ -462,6 +509,8 @@ function notAFood(words: readonly Token[], n: number): boolean {
     /^(?:fat|dripping)$/.test(word ?? '') &&
     /^(?:bacon|pancetta|chorizo|ham|sausage|rendered|residual|it|their|that|pan|same)$/.test(before ?? '')
   )
+    return true;
+  if (/^(?:bacon|pancetta|chorizo|ham|sausage)$/.test(word ?? '') && isNext(words, n) && /^(?:fat|dripping)$/.test(next ?? ''))
     return true;
   // What was drawn from the cobs or the pods is no corn and no pea: "corn milk", and not "corn, milk".
   const isDrawn = isNext(words, n) && /^(?:milk|stock|broth|liquor|water)$/.test(next ?? '');

@@ -1,6 +1,7 @@
 import { unlisted } from './foods.js';
 import type { Kitchen } from './kitchen.js';
 import { minutesIn } from './measures.js';
+import type { Mention } from './mentions.js';
 import { newVessel } from './vessel.js';
 import type { Clause } from './clauses.js';
 import { doCook } from './heat.js';
@@ -20,9 +21,24 @@ export function doMix(k: Kitchen, clause: Clause, n: number): void {
     return;
   }
   const mentions = k.mentions(body, clause);
+  if (
+    mentions.length > 0 &&
+    mentions.every(({ line }) => k.isCream(line) && !k.isUsedUp(line)) &&
+    /\b(?:soft peaks|stiff|holds? (?:its|their) shape|floppy|peaks)\b/i.test(text)
+  ) {
+    // "Beat the cream until it just holds its shape": for the top.
+    k.put('prepare', n, { vessel: undefined, lines: mentions.map(({ line }) => ({ line })) });
+    return;
+  }
   if (clause.verb === 'roll' && k.isFinished() && mentions.length > 0) {
     // "Roll the tips in the remaining butter": for the top.
     onTop(k, mentions, body, n);
+    return;
+  }
+  if (isForTheTop(k, clause, n, mentions)) {
+    const back = k.here;
+    doAdd(k, { ...clause, text: `${text} in a small bowl` }, n);
+    k.here = back;
     return;
   }
   const isByBlade =
@@ -58,6 +74,32 @@ export function doMix(k: Kitchen, clause: Clause, n: number): void {
     return;
   }
   doAdd(k, clause, n);
+}
+
+/** "Mix the horseradish with the rest of the cream. Serve with a dollop of the horseradish cream": beside the soup, which is blended. */
+function isForTheTop(k: Kitchen, clause: Clause, n: number, mentions: readonly Mention[]): boolean {
+  if (
+    !k.isFinished() ||
+    k.placeIn(clause.text) !== undefined ||
+    mentions.length < 2 ||
+    mentions.some(({ line }) => k.isUsedUp(line))
+  )
+    return false;
+  if (
+    /\b(?:in|into|to|through) (?:the )?(?:soup|pan|pot|it)\b/i.test(clause.text) ||
+    /^(?:\w+ )?(?:in|into)\b/i.test(k.body(clause).replace(/^\S+ /, ''))
+  )
+    return false;
+  return k.clauses
+    .slice(n + 1)
+    .filter(({ text }) => /\b(?:serve|garnish|top|dollops?|swirl|spoon|drizzle|scatter|finish)\w*\b/i.test(text))
+    .some(({ text, section }) => {
+      const later = new Set(k.names.mentions(text, section, () => false).map(({ line }) => line));
+      return (
+        mentions.every(({ line }) => later.has(line)) ||
+        (mentions.some(({ line }) => later.has(line)) && /\bdollops?\b/i.test(text))
+      );
+    });
 }
 
 function unlistedWater(body: string): boolean {

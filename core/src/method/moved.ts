@@ -50,13 +50,15 @@ export function movedHere(k: Kitchen, clause: Clause, n: number, vessel: Vessel,
     // "Scoop out the flesh and add to the pan."
     sources.push(...peeled.lines.flatMap(({ line }) => k.vesselOf(line) ?? []));
   }
+  const met: { line: string }[] = [];
   for (const source of sources) {
     if (source === vessel || source.joinedTo !== undefined) continue;
     const isJoin = source.isHot && !(isHob(source) && vessel.steps.length === 0 && isHob(vessel));
-    const lines = [...source.lines].map((line) => ({ line }));
+    if (isJoin)
+      met.push(...[...source.lines].map((line) => ({ line })).filter(({ line }) => !met.some((one) => one.line === line)));
     k.move(source, vessel, n);
-    if (isJoin) k.put('join', n, { vessel: vessel.name, lines });
   }
+  if (met.length > 0) k.put('join', n, { vessel: vessel.name, lines: met });
 }
 
 /** "Put the two together": all that stands on the stove in one pot, the wettest. */

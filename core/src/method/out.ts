@@ -1,3 +1,4 @@
+import { takenEarly } from './later.js';
 import { A_FEW, lift } from './lift.js';
 import type { Kitchen } from './kitchen.js';
 import { LOOKS_AHEAD, USUAL } from './usual.js';
@@ -20,7 +21,14 @@ export function doRemove(k: Kitchen, clause: Clause, n: number): void {
   const isOneWord = named.length > 1 && named.every(({ at }) => at === named[0]?.at);
   const near = isOneWord && named.some(isHere) ? named.filter(isHere) : named;
   const inside = near.some(isIn) ? near : k.names.mentions(body, clause.section, (line) => k.vesselOf(line) === undefined);
-  const mentions = inside.some(isIn) || /\b(?:herbs|aromatics|spices)\b/i.test(body) ? inside : named;
+  const stalks =
+    named.length === 0 && /\b(?:stalks|stems|sprigs|twigs|bundle)\b/i.test(body) && k.here !== undefined
+      ? [...k.here.lines]
+          .filter((line) => k.lineOf(line)?.taken.row.group === 'herbs')
+          .map((line): Mention => ({ line, at: 0, length: 0 }))
+      : [];
+  const mentions: readonly Mention[] =
+    stalks.length > 0 ? stalks : inside.some(isIn) || /\b(?:herbs|aromatics|spices)\b/i.test(body) ? inside : named;
   if (
     /\b(?:heat|oven|stove|hob|flame|grill)\b/i.test(body) &&
     !mentions.some(({ line }) => /^(?:bundle)$/.test(k.lineOf(line)?.taken.role ?? ''))
@@ -55,6 +63,7 @@ export function doRemove(k: Kitchen, clause: Clause, n: number): void {
     k.as('peel', clause, n);
     return;
   }
+  if (takenEarly(k, mentions, text, n)) return;
   const dry = k.here;
   const part = partOf(body);
   if (mentions.length === 0 && dry !== undefined && dry.lastIn.length > 0 && part !== undefined && /\bout\b/i.test(body)) {
@@ -104,6 +113,14 @@ export function doRemove(k: Kitchen, clause: Clause, n: number): void {
           /^(?:reserve|set|keep|save)$/.test(one.verb ?? ''),
       ) ||
     share !== undefined;
+  const isFromTray =
+    !keeps &&
+    mentions.length > 0 &&
+    mentions.every(({ line }) => k.vesselOf(line)?.kind === 'tray' && (k.lineOf(line)?.taken.row.softening ?? 0) > 0);
+  if (isFromTray && !/^(?:discard|bin|ditch|throw)/i.test(clause.verb ?? '')) {
+    lift(k, n, mentions, true, undefined);
+    return;
+  }
   if (!keeps && mentions.length > 0) {
     const back = comesBack(k, clause, n);
     const kept = mentions.filter(({ line }) => back.has(line));
@@ -299,6 +316,38 @@ function holdBack(k: Kitchen, mentions: readonly Mention[], body: string): void 
   }
 }
 
+/** "Brown the mushrooms; set aside. In the same pot, melt ...": what was browned leaves the pot, which goes on. */
+function isBrownedAside(k: Kitchen, clause: Clause, n: number, mentions: readonly Mention[]): boolean {
+  const { here } = k;
+  if (here === undefined || !isHob(here) || here.isWet || !here.isHot || here.isBlended) return false;
+  if (mentions.some(({ line }) => k.vesselOf(line) !== here)) return false;
+  const next = k.clauses.slice(n + 1, n + 3).find(({ sentence }) => sentence > clause.sentence || sentence === clause.sentence);
+  const pieces = (mentions.length > 0 ? mentions.map(({ line }) => line) : [...here.lines]).filter(
+    (line) => k.lineOf(line)?.taken.row.group !== 'fats',
+  );
+  const isSamePot = next !== undefined && /\b(?:same|that) (?:\w+ )?(?:pan|pot|saucepan|skillet|casserole)\b/i.test(next.text);
+  if (pieces.length === 0) return false;
+  if (!isSamePot) {
+    // "Toast the seeds; set aside. Heat the oil": all of it stands by where it is spoken of again.
+    const later = new Set(
+      k.clauses.slice(n + 1).flatMap(({ text, section }) => k.names.mentions(text, section, () => false).map(({ line }) => line)),
+    );
+    if (mentions.length > 0 || !pieces.every((line) => later.has(line))) return false;
+    here.isAside = true;
+    k.here = undefined;
+    k.put('setting', n);
+    return true;
+  }
+  lift(
+    k,
+    n,
+    pieces.map((line) => ({ line, at: 0, length: 0 })),
+    true,
+    undefined,
+  );
+  return true;
+}
+
 export function doSet(k: Kitchen, clause: Clause, n: number): void {
   const { text } = clause;
   if (/\boven\b/i.test(text)) {
@@ -309,6 +358,7 @@ export function doSet(k: Kitchen, clause: Clause, n: number): void {
     const mentions = k.mentions(k.body(clause), clause);
     const isPart =
       mentions.some(({ share }) => share !== undefined) || /\b(?:some|half|third|quarter|few|pinch|cup|handful)\b/i.test(text);
+    if (!isPart && isBrownedAside(k, clause, n, mentions)) return;
     if (mentions.length > 0 && isPart) {
       doReserve(k, clause, n);
       return;

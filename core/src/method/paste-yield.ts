@@ -9,12 +9,15 @@ const SERVES_BEHIND =
   /^[^\d]{0,60}\d{0,3}\s*[/|(–—-]\s*(?:serves|makes|for)\s*:?\s*(\d+)\b(?!\s*(?:min|hour|g\b|ml|kg|l\b|lit|quart|pint|gal|cup|day|x\b))/i;
 /** "Potage for 50": how many at the end of the first line. */
 export const FOR_SO_MANY =
-  /^([^\d]{4,60}?),? (?:enough )?for (\d{1,3}|two|three|four|five|six|seven|eight|ten|twelve)(?: people| bowls| persons)?$/i;
+  /^([^\d]{4,60}?)(?:,| -| –| —)? (?:enough )?for (?:a (?:buffet|party|crowd|table|supper|lunch|dinner|gathering) of )?(\d{1,3}|two|three|four|five|six|seven|eight|ten|twelve)(?: people| bowls| persons)?(?: \([^()]*\))?$/i;
 /** "Lentil soup for the freezer. Makes 8 portions." */
 export const MAKES_BEHIND = /^([^\d.]{4,80})[.,;] ((?:makes|serves|feeds|enough for) [^.;]{1,30})\.?$/i;
 /** What a method ends on: "Serves 4-6." */
 export const SERVES_AT_END =
-  /(?:^|[.!;] )((?:serves|makes|feeds|does) (?:about )?\d+(?: ?(?:-|–|to) ?\d+)?)(?: (?:(?:big|large|good|small) )?(?:people|portions|bowls|servings|generously))?\.?\s*$/i;
+  /(?:^|[.!;] )(?:it |this )?((?:serves|makes|feeds|does) (?:about )?(?:\d+(?: ?(?:-|–|to) ?\d+)?|two|three|four|five|six|seven|eight|ten|twelve))(?: (?:(?:big|large|good|small|generous) )?(?:people|portions|bowls|servings|generously|easily|of us|with seconds))?\.?\s*$/i;
+/** "5 generous servings." */
+export const SERVINGS_AT_END =
+  /(?:^|[.!;] )(\d{1,3})(?: ?(?:-|–|to) ?\d+)? (?:(?:big|large|good|small|generous|hearty) )?(?:servings|portions|bowls|bowlfuls)\.?\s*$/i;
 /** "Roast tomato – 20 portions": bowls at the end of a title, or alone. */
 export const PORTIONS =
   /(?:^|\s*[–—(,·•|.-]\s*)(?:serves |for |makes )?(\d+)(?:\s*(?:-|–|to)\s*\d+)?\s*(?:portions?|ptns?|servings?|bowls?|covers|people)\)?$/i;
@@ -34,7 +37,7 @@ const LITRES: readonly (readonly [RegExp, number])[] = [
   [/^c/i, 0.24],
 ];
 const BOWL_L = 0.3;
-const SAID_BESIDE = /\b(\d+)\s*(?:portions?|servings?|bowls?|covers|people|serves)\b/i;
+const SAID_BESIDE = /\b(\d+)\s*(?:portions?|ptns?|pax|servings?|bowls?|covers|people|serves)\b/i;
 
 export function bowlsIn(text: string): number | undefined {
   // "(my way, feeds 4-5)"
@@ -109,7 +112,14 @@ export function isTitle(line: string, isFirst: boolean, more: boolean): boolean 
   const own = line.replace(BATCH_BEHIND, '');
   if (own !== line && own.length > 2) return true;
   if (isFirst && more && line.length < LONGEST_NAME && WHOSE.test(line) && !/[\d½¼¾]/.test(line)) return true;
-  if (!isFirst || !more || line.length > 80 || /[.!;]$/.test(line) || line.split(/\s+/).length > MOST_TITLE_WORDS) return false;
+  if (
+    !isFirst ||
+    !more ||
+    line.length > 80 ||
+    /[.!;]$/.test(line) ||
+    line.split(/\s+/).filter((word) => /\w/.test(word)).length > MOST_TITLE_WORDS
+  )
+    return false;
   if (
     /^(?:an?|the|my|our)\b.*\b(?:soup|bisque|chowder|broth|potage|velout[ée]|cream of|pur[ée]e)\b/i.test(line) &&
     !/\d/.test(line)

@@ -10,6 +10,7 @@ import {
   MAKES_BEHIND,
   PORTIONS,
   SERVES_AT_END,
+  SERVINGS_AT_END,
   bowlsIn,
   isTitle,
   sizedName,
@@ -296,7 +297,10 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
       );
     }
   }
-  bowls ??= bowlsIn(SERVES_AT_END.exec(method.at(-1) ?? '')?.[1] ?? '');
+  // "Serves 6" ends a method, or the talk that comes before it.
+  for (const part of [method.at(-1) ?? '', method[0] ?? '']) {
+    bowls ??= bowlsIn(SERVES_AT_END.exec(part)?.[1] ?? `serves ${SERVINGS_AT_END.exec(part)?.[1] ?? ''}`);
+  }
   const listedFoods = foods.filter(({ text: food }) => food !== '');
   const own = listedFoods.length > 0 ? byPercent(listedFoods, text) : foodsInProse(method.join(' '), context);
   if (own.length === 0) return { ok: false, code: 'NOTHING_IN_IT' };

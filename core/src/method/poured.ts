@@ -32,7 +32,7 @@ export function isDeglazing(k: Kitchen, vessel: Vessel, mentions: readonly Menti
 }
 
 /** That what was poured over has boiled away. */
-export const EVAPORATED = /\b(?:evaporat\w*|gone|dry|absorbed|reduced|cooked off|disappear\w*)\b/i;
+export const EVAPORATED = /\b(?:evaporat\w*|gone|dry|absorbed|reduced?|cooked off|disappear\w*)\b/i;
 
 export function deglazeWith(k: Kitchen, mention: Mention, vessel: Vessel, clause: Clause, n: number): void {
   const use = k.use(mention, clause.text);

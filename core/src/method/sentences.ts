@@ -31,7 +31,7 @@ export function sentencesOf(text: string): Sentence[] {
   let section = '';
   let at = 0;
   const isTitled = hasDottedTitles(text);
-  for (const row of text.split(/(?<=\n)/)) {
+  for (const row of text.split(/(?<=\n)/).flatMap(numberedApart)) {
     const own = row.trim();
     const from = at + row.indexOf(own);
     at += row.length;
@@ -48,8 +48,11 @@ export function sentencesOf(text: string): Sentence[] {
     let start = numbered?.[0].length ?? 0;
     const making = MAKES_FIRST.exec(own.slice(start));
     start += stepTitle(own.slice(start)).length;
+    start += loudStep(own.slice(start)).length;
     if (isTitled) start += dottedTitle(own.slice(start)).length;
-    const inLine = HEAD_OF_LINE.exec(own.slice(start)) ?? LOUD_HEAD.exec(own.slice(start));
+    const loud = LOUD_HEAD.exec(own.slice(start));
+    const isStep = loud !== null && VERBS[(loud[1] ?? '').split(' ')[0]?.toLowerCase() ?? ''] !== undefined;
+    const inLine = HEAD_OF_LINE.exec(own.slice(start)) ?? (isStep ? null : loud);
     let here = section;
     const spoken = HEAD_BEFORE_COMMA.exec(own.slice(start));
     if (spoken !== null && VERBS[(spoken[3] ?? '').toLowerCase()] !== undefined) {
@@ -77,6 +80,12 @@ export function sentencesOf(text: string): Sentence[] {
   return found;
 }
 
+/** "1. Sweat the onion. 2. Add the stock." in one row: a row each. */
+function numberedApart(row: string): string[] {
+  if (!/^\s*1[.):]\s/.test(row) || !/\s2[.):]\s+[A-Z]/.test(row)) return [row];
+  return row.split(/(?<=\s)(?=\d{1,2}[.):]\s+[A-Z])/);
+}
+
 /** The name of a step before its sentences, where it is a thing to do and they say themselves what; nothing otherwise. */
 function stepTitle(text: string): string {
   const title = STEP_TITLE.exec(text);
@@ -87,6 +96,18 @@ function stepTitle(text: string): string {
       .toLowerCase()
       .match(/[a-zà-ÿ-]+/g) ?? [];
   return said.some((word, n) => VERBS[word] !== undefined && (n === 0 || !NOUN_VERBS.has(word))) ? title[0] : '';
+}
+
+/** "SIMMER: add the squash ...": what a step does in capitals, where its words say themselves what is done. */
+function loudStep(text: string): string {
+  const head = /^([A-ZÉ]{4,14}):\s+(?=\S)/.exec(text);
+  if (head === null || VERBS[(head[1] ?? '').toLowerCase()] === undefined) return '';
+  const said =
+    text
+      .slice(head[0].length)
+      .toLowerCase()
+      .match(/[a-zà-ÿ-]+/g) ?? [];
+  return VERBS[said[0] ?? ''] !== undefined ? head[0] : '';
 }
 
 /** "1. Sauté the aromatics. Melt the butter ...": a step's name that ends on a full stop. */

@@ -40,12 +40,17 @@ export function doLet(k: Kitchen, clause: Clause, n: number): void {
     k.put('setting', n);
     return;
   }
+  if (/\btoast\b|\bbloom\b/i.test(text) && here !== undefined && isHob(here)) {
+    k.as('bloom', clause, n);
+    return;
+  }
   if (/\bsweat|\bsoften\b|\bstew\b|\bbraise\b/i.test(text)) {
     doSweat(k, clause, n);
     return;
   }
   if (/\b(?:simmer|bubble|tick|blip|putter|murmur|cook|boil)\b/i.test(text) && !/\bcool\b/i.test(text)) {
-    if (/\bboil\b/i.test(text) && minutes === undefined) doBring(k, clause, n);
+    const isBrought = /\bboil\b/i.test(text) || /\b(?:come|get|return)\b(?: \w+){0,2} to (?:a|the)\b/i.test(text);
+    if (isBrought && minutes === undefined) doBring(k, clause, n);
     else if (k.here?.isWet === true || /\b(?:simmer|bubble|tick|boil)\b/i.test(text)) doSimmer(k, clause, n);
     else doCook(k, clause, n);
     return;

@@ -8,7 +8,7 @@ import { doThin } from './thin.js';
 export function doSeason(k: Kitchen, clause: Clause, n: number): void {
   const body = k.body(clause);
   const mentions = k.mentions(body, clause);
-  const others = mentions.filter(({ line }) => !/salt$|-pepper$/.test(k.lineOf(line)?.taken.row.id ?? ''));
+  const others = mentions.filter(({ line }) => !k.isSaltOrPepper(line));
   const exact = mentions.filter(({ line }) => {
     const taken = k.lineOf(line)?.taken;
     return taken !== undefined && taken.row.id.endsWith('salt') && taken.amount.rule !== 'byStep';
@@ -31,7 +31,7 @@ export function doSeason(k: Kitchen, clause: Clause, n: number): void {
   )
     return;
   const vessel = k.here;
-  for (const one of mentions.filter(({ line }) => (k.lineOf(line)?.taken.row.id ?? '').endsWith('-pepper'))) {
+  for (const one of mentions.filter(({ line }) => /^(?:black|white)-pepper$/.test(k.lineOf(line)?.taken.row.id ?? ''))) {
     if (vessel !== undefined && vessel.isBlended && !k.isUsedUp(one.line)) {
       k.spoon(vessel, { kind: 'in', clause: n, uses: [k.use(one, body)] });
       vessel.lines.add(one.line);

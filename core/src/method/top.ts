@@ -66,7 +66,7 @@ export function onTop(k: Kitchen, mentions: readonly Mention[], text: string, n:
       lines.push({ line });
       continue;
     }
-    if (held !== undefined && !k.isDivided(line)) {
+    if (held !== undefined && (!k.isDivided(line) || k.isUsedUp(line))) {
       const soup = k.mainVessel() ?? held;
       held.aside.delete(line);
       k.spoon(soup, {
@@ -118,7 +118,7 @@ export function doTop(k: Kitchen, clause: Clause, n: number, verb: string): void
           ({ line }) =>
             k.isCream(line) ||
             k.lineOf(line)?.taken.row.group === 'fats' ||
-            k.lineOf(line)?.taken.role === 'season' ||
+            /^(?:season|salt)$/.test(k.lineOf(line)?.taken.role ?? '') ||
             /juice|vinegar/.test(k.lineOf(line)?.taken.row.id ?? ''),
         ) &&
         mentions.some(({ line }) => !k.isUsedUp(line)) &&

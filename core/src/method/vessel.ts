@@ -36,6 +36,8 @@ export interface Vessel {
   isStock: boolean;
   readonly section: string;
   isForTop: boolean;
+  /** Set aside with all that is in it: the cook goes on in another. */
+  isAside: boolean;
 }
 
 export function newVessel(name: string, kind: VesselKind, section: string): Vessel {
@@ -56,6 +58,7 @@ export function newVessel(name: string, kind: VesselKind, section: string): Vess
     isStock: false,
     section,
     isForTop: false,
+    isAside: false,
   };
 }
 

@@ -24,7 +24,7 @@ export function hob(k: Kitchen, clause: Clause, n: number, fresh: boolean): Vess
     const latest =
       k
         .open()
-        .filter((one) => isHob(one) && one.section === clause.section)
+        .filter((one) => isHob(one) && one.section === clause.section && !one.isAside)
         .at(-1) ?? k.latestHob();
     // A skillet is none of the pots in which there is soup.
     const isSkillet = place.kind === 'pan' && latest?.kind === 'pot' && latest.isWet && latest.isHot && !latest.isBlended;
@@ -85,6 +85,10 @@ export function target(k: Kitchen, clause: Clause, n: number, mentions: readonly
   const place = EMPTIED.test(body) ? undefined : (k.placeIn(body) ?? k.placeIn(clause.text));
   if (place !== undefined && place.kind !== 'serving') {
     if (place.kind === 'tray') {
+      if (place.isOther && here?.kind === 'tray') {
+        const other = k.open().find((one) => one.kind === 'tray' && one !== here && !one.isHot && !one.name.startsWith('Foil'));
+        return other ?? k.fresh('tray', clause.section);
+      }
       if (here?.kind === 'tray' && !(place.isNew && here.isHot)) return here;
       if (here?.kind === 'bowl' && !here.isHot) {
         here.kind = 'tray';
@@ -116,7 +120,7 @@ export function target(k: Kitchen, clause: Clause, n: number, mentions: readonly
       comesTo(k, n + 1) === 'tray'
     )
       return here;
-    const hobs = k.open().filter((one) => isHob(one));
+    const hobs = k.open().filter((one) => isHob(one) && !one.isAside);
     const ownHobs = hobs.filter((one) => (!one.isForTop || one.section === clause.section) && !(one.isDrained && k.isFinished()));
     const blended = ownHobs.findLast(({ isBlended }) => isBlended);
     // "Return the soup to the pan": its own, whatever was fried beside it.

@@ -167,6 +167,11 @@ function inWords(text: string): string {
         /^(?:about|approx\.?|approximately|around|ca\.?|roughly|some|scant|heap(?:ed|ing)|level|rounded|generous|just (?:over|under)|a (?:scant|heaped|heaping|level|rounded|generous))\s+(?=\S)/i,
         '',
       )
+      .replace(/^(\S+) \((?:about|approx\.?|approximately|around|roughly|ca?\.?|weighing(?: about)?) ?(?=\d)/i, '$1 (')
+      .replace(/(\d)[ -]?fl\.?[ -]oz\b/gi, '$1 fl oz')
+      .replace(/\ban (?=(?:unwaxed|organic|unsprayed) )/gi, 'a ')
+      .replace(/\b(?:unwaxed|organic|unsprayed) (?=\w)/gi, '')
+      .replace(/^((?:(?:the|finely|grated|pared) )*(?:zest|rind)) of (?:an?|one) /i, '$1 of 1 ')
       .replace(/\b(pt|qt|gal|tbsp|tsp)s\b\.?/gi, '$1')
       .replace(/^(\S+(?: \d\/\d)?) ?(?:tbls?|tblsp|tbles?p?)s?\b\.?/i, '$1 tbsp')
       .replace(

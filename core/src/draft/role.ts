@@ -187,7 +187,15 @@ export function cutOf(text: string): WrittenCut | undefined {
   // "3-inch piece fresh ginger, grated": the piece is bought, and is no cut.
   const words = text
     .toLowerCase()
-    .replace(/^[\d½¼¾ ]*\(?\s*[\d½¼¾.,/]+ ?-? ?(?:cm|inch(?:es)?|in|")\)? ?(?:piece|knob|thumb|length|chunk|nub|stick)s?\b/, '');
+    .replace(
+      /^(?:an? |one )?[\d½¼¾ ]*\(?\s*[\d½¼¾.,/]+ ?-? ?(?:cm|inch(?:es)?|in|")\)? ?(?:piece|knob|thumb|length|chunk|nub|stick)s?\b/,
+      '',
+    )
+    // "1 knob ginger (about 1 inch)".
+    .replace(
+      /(?<=\b(?:piece|knob|thumb|nub|stick)\b.{0,30})\((?:about |approx\.? |around )?[\d½¼¾.,/]+ ?-? ?(?:cm|inch(?:es)?|in|")[^)]*\)/,
+      ' ',
+    );
   const sized =
     /(\d+\s+\d\/\d|\d+\s*[½¼¾]|\d\/\d|[½¼¾]|\d+(?:[.,]\d+)?)\s*-?\s*(mm|cm|inch|in\b|")(?:es)?[- ]*(slices?|thick|dice|cubes?|chunks?|pieces?|rounds?)?/.exec(
       words,

@@ -90,6 +90,13 @@ export function doBlend(k: Kitchen, clause: Clause, n: number, verb: string): vo
     k.as('add', clause, n);
     return;
   }
+  const listed = /^((?:and |then )?[\w-]+), (?!until|till|then|in\b|with|for|adding|using|about|\d)([^.;]+)$/i.exec(words);
+  if (listed !== null && !k.isFinished() && k.mentions(listed[2] ?? '', clause).some(({ line }) => !k.isUsedUp(line))) {
+    // "Blitz, cream, salt": one behind the other.
+    doBlend(k, { ...clause, text: listed[1] ?? words }, n, verb);
+    k.as('add', { ...clause, text: `add ${listed[2] ?? ''}`, verb: 'add', verbAt: 0 }, n);
+    return;
+  }
   const whole = /\b(?:leaving|keeping) whole (.+)$/i.exec(words);
   const left = whole === null ? [] : k.mentions(whole[1] ?? '', clause).map(({ line, share = 1 }) => ({ line, share }));
   const body = k.body(whole === null ? clause : { ...clause, text: words.slice(0, whole.index) });
@@ -147,7 +154,7 @@ export function doBlend(k: Kitchen, clause: Clause, n: number, verb: string): vo
             : k.blenderSaid;
   k.blenderSaid = undefined;
   // "With the rice which you've boiled for 15 minutes": not the blender's.
-  const time = minutesIn(words.replace(/\bwhich\b.*$/i, ''));
+  const time = minutesIn(words.replace(/\b(?:which|once|after|when)\b.*$/i, ''));
   const minutes = time === undefined ? USUAL.blendMin : (time.low + time.high) / 2;
   k.put('blend', n, {
     vessel: vessel.name,

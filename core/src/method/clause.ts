@@ -1,5 +1,5 @@
 import { Kitchen, type KitchenContext, type Handlers } from './kitchen.js';
-import { VERBS, type Sense } from './lexicon.js';
+import { PARTICIPLES, VERBS, type Sense } from './lexicon.js';
 import type { MethodLine } from './mentions.js';
 import { afterSoLong } from './later.js';
 import { minutesIn } from './measures.js';
@@ -190,7 +190,19 @@ function isFleshOut(text: string): boolean {
   );
 }
 
-const HEATING: ReadonlySet<Sense> = new Set(['boil', 'simmer', 'cook', 'fry', 'sweat', 'roast', 'bring', 'blend', 'heat']);
+const HEATING: ReadonlySet<Sense> = new Set([
+  'check',
+  'season',
+  'boil',
+  'simmer',
+  'cook',
+  'fry',
+  'sweat',
+  'roast',
+  'bring',
+  'blend',
+  'heat',
+]);
 
 /** Kitchen notes say first what goes in: "stock, boil, 15 min". */
 function leadIn(k: Kitchen, clause: Clause, sense: Sense): Clause | undefined {
@@ -213,6 +225,28 @@ function verbless(k: Kitchen, whole: Clause, n: number): void {
   if (/^(?:and |then )?out (?:with|come|comes|goes|go)\b/i.test(text)) {
     // "Out with the bay."
     k.as('remove', { ...clause, text: text.replace(/^(?:and |then )?out (?:with|comes?|goe?s?)/i, 'remove'), verbAt: 0 }, n);
+    return;
+  }
+  if (
+    k.here?.isWet === true &&
+    /^(?:(?:the |use (?:a |the )?)?(?:stick|hand|immersion|jug|bar) )?(?:blender|liquidi[sz]er)\b/i.test(text)
+  ) {
+    k.as('blend', clause, n, 'blend');
+    return;
+  }
+  if (
+    /^(?:and |then )*(?:all )?(?:in|into) (?:a |the )?(?:\w+ )?(?:pot|pan|saucepan|stockpot|blender)\b/i.test(text) &&
+    k.here?.kind === 'tray'
+  ) {
+    // "Into the pot with stock": what is on the tray.
+    k.as('add', { ...clause, text: `tip everything ${text.replace(/^.*?(?=in)/i, '')}`, verb: 'tip', verbAt: 0 }, n);
+    return;
+  }
+  const told = TOLD.exec(text);
+  const sense = told === null ? undefined : VERBS[PARTICIPLES[(told[1] ?? '').toLowerCase()] ?? ''];
+  if (sense !== undefined && told !== null && minutesIn(text) !== undefined && k.mentions(text, clause).length > 0) {
+    // "Parsnips and onion roasted at 190 for 40 mins."
+    k.as(sense, { ...clause, verb: PARTICIPLES[(told[1] ?? '').toLowerCase()] }, n, told[1]);
     return;
   }
   if (
@@ -339,6 +373,8 @@ function verbless(k: Kitchen, whole: Clause, n: number): void {
   if (mentions.length === 0) k.put('remark', n);
 }
 
+const TOLD =
+  /\b(roasted|baked|grilled|sweated|softened|fried|sautéed|sauteed|boiled|simmered|stewed|braised)(?= (?:at|in|for|until|till|with|on|off|gently|slowly|together|\d))/i;
 /** "When you can smell the spice, in with the squash": what is smelt goes nowhere. */
 const WHEN = /^(?:and |then )?(?:when|once|as soon as|the moment) [^,]*, (?=in\b|on\b|the\b)/i;
 /** So long only a slow cooker is on low or high. */

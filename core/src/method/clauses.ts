@@ -351,7 +351,7 @@ function poured(clause: Clause): Clause[] {
     // "Add the garlic for a minute, then the squash and stock."
     (/^(?:add|stir|tip|throw|put)\b[^,]*\b(?:min|minutes?|mins|seconds|secs)\b/i.test(behind)
       ? /,? (?:and )?then\s+(?=the [a-z]+)/i.exec(behind)
-      : null);
+      : /,? (?:and )?then\s+(?=the (?:rest of|remaining) )/i.exec(behind));
   if (hit === null || clause.verb === undefined) return [clause];
   const cut = clause.verbAt + hit.index;
   const from = cut + hit[0].length;

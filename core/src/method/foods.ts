@@ -46,7 +46,7 @@ export function unlisted(k: Kitchen, whole: string, clause: Clause, mentions: re
     !named.includes('water') &&
     !/\b(?:in|under|with) (?:cold|running|the)[\w ]* water\b|\bwater bath\b|\bsalted water\b/i.test(text)
   ) {
-    return /\bto (?:just |barely )?cover\b|\bcover\b/i.test(text)
+    return /\bto (?:just |barely )?cover\b|\bcover\b/i.test(text) || /\b(?:just |barely )?covered$/i.test(clause.text)
       ? found(k, 'water', clause)
       : found(k, 'water', clause, SPLASH_G * 2);
   }

@@ -19,6 +19,12 @@ export function heated(
   roastMin: number = USUAL.roastMin,
 ): void {
   const body = k.body(clause);
+  const isBareFat = vessel.lines.size > 0 && [...vessel.lines].every((line) => k.lineOf(line)?.taken.row.group === 'fats');
+  if (mentions.length === 0 && isBareFat && (heat === 'sweat' || heat === 'fry') && k.pending().length > 0) {
+    // "Chop the onion and garlic. Add the oil, fry for 3 minutes."
+    heated(k, vessel, heat, clause, n, k.pending(), roastMin);
+    return;
+  }
   // "in a litre of water": what stands in no line.
   const more = vessel.kind === 'tray' ? [] : unlisted(k, body, clause, mentions);
   const { added, joined, back } = k.putLines(vessel, [...mentions, ...more], body, n);

@@ -1,4 +1,4 @@
-import { joinsAt, joinsLater } from './later.js';
+import { joinsAt, joinsLater, middleOf } from './later.js';
 import { unlisted, unknown, soakedIn } from './foods.js';
 import { target } from './where.js';
 import { LEAST_OF_SOUP, type Kitchen } from './kitchen.js';
@@ -131,9 +131,11 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
   const isBareAdd = /^(?:and |then )?(?:add|tip in|in)(?: (?:them|it|these))?$/i.test(text);
   const all = isBareAdd ? k.pending() : k.mentions(body, clause);
   const named = all.filter(({ line }) => !(isLiquor && k.lineOf(line)?.taken.row.id === 'water'));
-  const kept = named.every(({ byGroup }) => byGroup === true) ? restOfKept(k, clause, n) : [];
-  const goes = returnsKept(k, n, body) ? named.filter(({ byGroup }) => byGroup !== true) : named;
-  const mentions = withoutLaterHerbs(k, k.withPrepared([...(kept.length > 0 ? [] : goes), ...kept], body, clause), body, n).filter(
+  const kept = restOfKept(k, clause, n);
+  const others = named.filter(({ byGroup }) => byGroup !== true);
+  const goes =
+    kept.length > 0 || returnsKept(k, n, body) ? others.filter(({ line }) => !kept.some((one) => one.line === line)) : named;
+  const mentions = withoutLaterHerbs(k, k.withPrepared([...kept, ...goes], body, clause), body, n).filter(
     ({ line }) => !(SALT_MEASURED.test(body) && isSaltToTaste(k, line)),
   );
   const through = /\bthrough (?:the |your )(.+)$/i.exec(body);
@@ -251,7 +253,9 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
   const goingIn = withWater(k, body, [...mentions, ...more, ...soakedIn(k, body, clause)]);
   if (goingIn.length === 0 && k.placeIn(body) === undefined) goingIn.push(...unknown(k, body, clause));
   const hasCover =
-    /\b(?:to (?:just |barely |almost )?cover|until (?:just |barely )?covered|enough[\w ]*cover|just covers?)\b/i.test(text);
+    /\b(?:to (?:just |barely |almost )?cover|(?:until|till|so (?:that )?(?:it|they|everything)(?:['’]s|['’]re| is| are)) (?:just |barely )?covered|enough[\w ]*cover|just covers?)\b/i.test(
+      text,
+    );
   const vessel = target(k, clause, n, goingIn);
   intoVessel(k, clause, n, vessel, goingIn, hasCover);
 }
@@ -407,7 +411,9 @@ export function intoVessel(
     return;
   }
   if (atC !== undefined && atC >= SERVED_C && atC < BOILS_C && vessel.isBlended) {
-    doHeat(k, { ...clause, text: 'heat through', verbAt: 0 }, n, 'heat');
+    const time = minutesIn(clause.text.replace(/\b(?:and )?hold\b.*$/i, ''));
+    const words = time === undefined ? 'heat through' : `heat through for ${String(middleOf(time))} minutes`;
+    doHeat(k, { ...clause, text: words, verbAt: 0 }, n, 'heat');
     return;
   }
   if (salted.length === 0 && /\b(?:salt|seasoning)\b.*\bto taste\b/i.test(body))

@@ -132,7 +132,9 @@ export class Kitchen extends LinesInUse {
   body(clause: Clause): string {
     // "Lightly whip the last of the cream and spoon it on top": what is meant stands before the verb.
     const isMadeReady = /\b(?:whip|beat|shave|snip|loosen|soften)\b[^,;]*\band\s*$/i.test(clause.text.slice(0, clause.verbAt));
-    const said = clause.verb === undefined || isMadeReady ? clause.text : clause.text.slice(clause.verbAt);
+    // "Half the parsnips: roast in oil."
+    const isSubject = /^(?!for\b|to\b|meanwhile\b)[^:,.;]{3,60}:\s*$/i.test(clause.text.slice(0, clause.verbAt));
+    const said = clause.verb === undefined || isMadeReady || isSubject ? clause.text : clause.text.slice(clause.verbAt);
     // "The vinegar and, if using, the cream": it is used.
     const text = said.replace(/,? if (?:using|you like|liked|desired|you want|wished),? /gi, (words) => ' '.repeat(words.length));
     const cut =
@@ -197,7 +199,14 @@ export class Kitchen extends LinesInUse {
       /^(?:[\w-]+)(?: (?:back|them|it|all|(?:cut|skin|flesh)[- ]sides? (?:down|up)|down|up))?\s+(?:on|in|into|onto|to|over|with|at|for|alongside)\b/i.test(
         body,
       );
-    if (last?.does !== 'prepare' || !isBare || (this.clauses[last.clause]?.sentence ?? 0) < clause.sentence - 1) return mentions;
+    // "Chop the bacon and fry until crisp."
+    const isBareHeat =
+      mentions.length === 0 &&
+      last !== undefined &&
+      this.clauses[last.clause]?.sentence === clause.sentence &&
+      /^(?:[\w-]+)(?:\s+(?:until|till|for|gently|slowly|briefly|over)\b|$)/i.test(clause.text.slice(clause.verbAt).trim());
+    if (last?.does !== 'prepare' || !(isBare || isBareHeat) || (this.clauses[last.clause]?.sentence ?? 0) < clause.sentence - 1)
+      return mentions;
     const before = last.lines.filter(({ line }) => !this.isUsedUp(line) && !mentions.some((one) => one.line === line));
     return [...before.map(({ line }) => ({ line, at: 0, length: 0 })), ...mentions];
   }
@@ -427,7 +436,8 @@ export class Kitchen extends LinesInUse {
           ? true
           : isDivided
             ? this.isUsedUp(line) && mention.rest !== true && mention.share === undefined && isSmall
-            : this.isUsedUp(line) || (mention.rest !== true && mention.share === undefined && (at.isHot || at.kind === 'bowl')));
+            : (this.isUsedUp(line) && (mention.rest !== true || at.aside.has(line))) ||
+              (mention.rest !== true && mention.share === undefined && (at.isHot || at.kind === 'bowl')));
       // A garnish in its own pan does not take the soup along.
       const isSoup = at !== undefined && (at.isBlended || (at.isWet && at.lines.size > LEAST_OF_SOUP));
       if (joins && isSoup && !vessel.isBlended && /^(?:meanwhile,? |and )?(?:fry|saut|toast|crisp|brown|blanch)/i.test(text))

@@ -197,6 +197,28 @@ export function doPrepare(k: Kitchen, clause: Clause, n: number): void {
     k.put('remark', n);
     return;
   }
+  const pan = k.here;
+  const meat = pan === undefined ? [] : [...pan.lines].filter((line) => k.lineOf(line)?.taken.row.group !== 'fats');
+  if (
+    mentions.length === 0 &&
+    pan !== undefined &&
+    isHob(pan) &&
+    !pan.isWet &&
+    pan.isHot &&
+    /^(?:crumble|chop|shred|slice|dice)$/.test(verb ?? '') &&
+    meat.length > 0 &&
+    meat.every((line) => k.lineOf(line)?.taken.row.group === 'meat' && !pan.aside.has(line))
+  ) {
+    // "Cook the bacon until crisp, then crumble": it has left its pan, and its fat stays.
+    lift(
+      k,
+      n,
+      meat.map((line) => ({ line, at: 0, length: 0 })),
+      true,
+      undefined,
+    );
+    return;
+  }
   const cut = cutOf(text);
   if (cut !== undefined) for (const { line } of mentions) k.cuts.set(line, cut);
   k.put('prepare', n, { vessel: undefined, lines: mentions.map(({ line }) => ({ line })) });

@@ -110,11 +110,13 @@ export class LinesInUse {
     if (own === undefined || own.taken.kg <= 0) return undefined;
     const before = text.slice(Math.max(0, at - 45), at);
     const hit =
-      /((?:\d+\s+\d\/\d|\d+\s*[½¼¾⅓⅔]|[½¼¾⅓⅔]|\d\/\d|\d+(?:[.,]\d+)?|\ba|\bone|\btwo|\bthree)\s*-?(?:kg|g|grams?|ml|l|ltrs?|litres?|liters?|cups?|tbsps?|tablespoons?|tsps?|teaspoons?|t|oz|ounces?|pints?|quarts?|spoonfuls?|knobs?|cloves?|slices?|sprigs?)\b\.?)\s*(?:of\s+)?(?:the |your |remaining |rest of |hot |cold |boiling |simmering |warm |reserved |ground |grated |chopped |olive |vegetable |chicken |finely )*$/i.exec(
+      /((?:\d+\s+\d\/\d|\d+\s*[½¼¾⅓⅔]|[½¼¾⅓⅔]|\d\/\d|\d+(?:[.,]\d+)?|\b(?:a|one|two|three|four|five|six)(?: and a half)?|\bhalf an?)\s*-?(?:(?:cut|halved|peeled|fat|raw|whole) )?(?:kg|g|grams?|ml|l|ltrs?|litres?|liters?|cups?|tbsps?|tablespoons?|tsps?|teaspoons?|t|oz|ounces?|pints?|quarts?|spoonfuls?|knobs?|cloves?|slices?|sprigs?)\b\.?)\s*(?:of\s+)?(?:the |your |remaining |rest of |hot |cold |boiling |simmering |warm |reserved |ground |grated |chopped |olive |vegetable |chicken |finely )*$/i.exec(
         before,
       );
     if (hit === null) return undefined;
-    const figure = (hit[1] ?? '').replace(/^(a|one|two|three)\b/i, (word) => String(figureIn(word)));
+    const figure = (hit[1] ?? '').replace(/^(half an?|(?:a|one|two|three|four|five|six)(?: and a half)?)\b/i, (word) =>
+      /^half/i.test(word) ? '0.5' : String(figureIn(word.replace(/ and a half$/i, '')) + (/ and a half$/i.test(word) ? 0.5 : 0)),
+    );
     const reading = readLine(`${figure} ${(own.taken.row.name.split(',')[0] ?? '').toLowerCase()}`, this.context);
     const kg = reading.code === 'READ' ? reading.kg : reading.code === 'ASK' ? reading.options[0]?.kg : undefined;
     if (kg === undefined) return undefined;

@@ -22,7 +22,9 @@ export function withoutLaterHerbs(k: Kitchen, mentions: readonly Mention[], body
 export function restOfKept(k: Kitchen, clause: Clause, n: number): Mention[] {
   if (!/\b(?:the )?(?:rest|remainder)\b(?! of)/i.test(clause.text)) return [];
   const last = k.actions.at(-1);
-  if (last?.does !== 'keep' || last.clause !== n - 1 || k.clauses[n - 1]?.sentence !== clause.sentence) return [];
+  if (/\beverything else\b/i.test(clause.text) || last?.lines.some(({ line }) => k.vesselOf(line) !== undefined) === true)
+    return [];
+  if (last?.does !== 'keep' || last.clause !== n - 1 || (k.clauses[n - 1]?.sentence ?? -1) < clause.sentence - 1) return [];
   return last.lines.map(({ line, share = A_FEW }) => ({ line, at: 0, length: 0, share: 1 - share }));
 }
 

@@ -78,7 +78,7 @@ const HOURS_AND = new RegExp(`(${NUMBER})\\s*(?:hours?|hrs?|h)\\s*(?:and\\s+|,\\
 /** "1 hr 30", "1h45". */
 const HOURS_SHORT = /\b(\d)\s?(?:hours?|hrs?|h)\s?([0-5]\d)\b(?!\s*(?:°|c\b|g\b|ml|%|min))/i;
 const TIMED = new RegExp(
-  `(${NUMBER})\\s*(?:(${UNIT})\\s*)?(?:(?:-|–|—|to|or)\\s*(${NUMBER})\\s*)?(?:more |further |extra |good |odd |longer )?-?(${UNIT})`,
+  `(${NUMBER})(?:-?ish)?\\s*(?:(${UNIT})\\s*)?(?:(?:-|–|—|to|or)\\s*(${NUMBER})\\s*)?(?:more |further |extra |good |odd |longer )?-?(${UNIT})`,
   'i',
 );
 /** A figure that is a time although no unit stands behind it: "about 20", "for 25", "after 25". */
@@ -124,6 +124,8 @@ export function minutesIn(text: string): Time | undefined {
     const high = timed[3] === undefined ? low : figureIn(timed[3]) * last;
     put(timed, low, high);
   }
+  const heat = NOTED_HEAT.exec(text);
+  if (heat !== null) put(heat, Number(heat[2]), Number(heat[2]));
   const word = NOTED_WORD.exec(text);
   if (word !== null) put(word, figureIn(word[1] ?? ''), figureIn(word[1] ?? ''));
   const bare = BARE.exec(text) ?? NOTED.exec(text) ?? SHORT.exec(text);
@@ -172,6 +174,7 @@ function celsius(fahrenheit: number): number {
  *
  * @example ovenIn('200C/180C fan/gas 6', 'gb') // 200
  */
+const NOTED_HEAT = /\b(?:roast|bake|oven)\b[^/]*?\b(1[2-9]0|2[0-5]0) ?\/ ?(\d{1,2})\b/i;
 export function ovenIn(text: string, country: Country | undefined): number | undefined {
   const found: { c: number; fan: boolean }[] = [];
   const figures =
@@ -192,6 +195,9 @@ export function ovenIn(text: string, country: Country | undefined): number | und
     const after = text.slice(hit.index + hit[0].length, hit.index + hit[0].length + 14);
     found.push({ c, fan: /fan/i.test(hit[0]) || /^[\s-]*\(?fan(?!\s*:?\s*\d)/i.test(after) });
   }
+  // Kitchen notes: "roast 200/25".
+  const noted = NOTED_HEAT.exec(text);
+  if (found.length === 0 && noted !== null) return Number(noted[1]);
   const plain = found.find(({ fan }) => !fan);
   if (plain !== undefined) return plain.c;
   const gas = /\bgas(?:\s*mark)?\s*(\d(?:\/\d)?|[¼½])/i.exec(text);

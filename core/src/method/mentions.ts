@@ -340,7 +340,10 @@ export class LineNames {
         continue;
       }
       if (notAFood(words, n) || (this.saysKernels && word.text === 'cob')) continue;
-      const { lines, length } = this.at(words, n);
+      const found = this.at(words, n);
+      const whole = found.lines;
+      const length = Math.max(1, found.length);
+      const lines = whole.length > 0 || (text[word.end] ?? '.') !== '.' ? whole : this.cutShort(word);
       if (lines.length === 0) continue;
       const last = words[n + length - 1] ?? word;
       const chosen = this.chosen(lines, last.raw, words, n, section, isUsed);
@@ -386,6 +389,16 @@ export class LineNames {
       }
     }
     return { lines, length };
+  }
+
+  /** "Turm.", "parsn.": a name of one word, cut short with a full stop. */
+  private cutShort({ text }: Token): readonly MethodLine[] {
+    if (text.length < LEAST_SHORT + 1 || UNIT_WORDS.has(text) || /^(?:approx|mins?|secs?|temp)$/.test(text)) return [];
+    const fits = this.names.filter(
+      ({ words: [first = '', ...more] }) => more.length === 0 && first !== text && first.startsWith(text),
+    );
+    const lines = [...new Set(fits.map(({ line }) => line))];
+    return lines.length === 1 ? lines : [];
   }
 
   /** "Sweet pot", "coc milk": names of two words of which one is cut short, as kitchens write. */
@@ -527,7 +540,8 @@ function notAFood(words: readonly Token[], n: number): boolean {
     return true;
   // "To a pouring-cream consistency" is no cream.
   if (word === 'cream' && /^(?:consistency|thickness)$/.test(next ?? '')) return true;
-  if (word === 'toast' && words[n]?.raw !== 'toasts') return true;
+  const isServedToast = before === 'the' && /^(?:with|on|over|alongside)$/.test(words[n - 2]?.text ?? '');
+  if (word === 'toast' && words[n]?.raw !== 'toasts' && !isServedToast) return true;
   if (word === 'bean' && before === 'jelly') return true;
   return (word === 'single' || word === 'double') && next === 'layer';
 }

@@ -16,6 +16,12 @@ export function doMix(k: Kitchen, clause: Clause, n: number): void {
     k.as('strain', clause, n);
     return;
   }
+  if (
+    /\bto (?:stop|prevent|keep) (?:it |them |the \w+ )?(?:from )?(?:brown|discolou?r|oxidis|oxidiz|going brown|turning)/i.test(text)
+  ) {
+    k.put('prepare', n, { vessel: undefined, lines: [] });
+    return;
+  }
   if (clause.verb === 'rub' && /\bskins?\b/i.test(text)) {
     k.as('peel', clause, n);
     return;

@@ -97,9 +97,11 @@ export function doRemove(k: Kitchen, clause: Clause, n: number): void {
     );
     return;
   }
-  const share =
-    mentions.find(({ share: own }) => own !== undefined)?.share ??
-    mentions.map((one) => k.measured(one, body)).find((own) => own !== undefined && own < 1);
+  const isStalks = /\b(?:stalks|stems)\b/i.test(body);
+  const share = isStalks
+    ? undefined
+    : (mentions.find(({ share: own }) => own !== undefined)?.share ??
+      mentions.map((one) => k.measured(one, body)).find((own) => own !== undefined && own < 1));
   const isFew = /\b(?:few|couple of|some|spoonfuls?|ladle\w*|handful|cupful|little)\b/i.test(body);
   const keeps =
     /\b(?:keep|reserve|set aside|save|for (?:the )?(?:garnish|top|serving))\b/i.test(text) ||

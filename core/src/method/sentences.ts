@@ -65,19 +65,38 @@ export function sentencesOf(text: string): Sentence[] {
       start += inLine[0].length;
     }
     if (making !== null) here = `for the ${making[1] ?? ''}`;
+    const before = found.length;
     for (const end of endsIn(own)) {
       if (end <= start) continue;
       const piece = own.slice(start, end);
       const lead = piece.length - piece.trimStart().length;
       const trimmed = piece.trim();
+      const turn = start === (numbered?.[0].length ?? 0) ? null : HEAD_BEFORE_COMMA.exec(trimmed);
+      if (turn !== null && VERBS[(turn[3] ?? '').toLowerCase()] !== undefined) here = turn[2] ?? '';
       here = MAKES_BESIDE.exec(trimmed)?.[1] === undefined ? here : `for the ${MAKES_BESIDE.exec(trimmed)?.[1] ?? ''}`;
       if (trimmed !== '') {
         found.push({ start: from + start + lead, end: from + start + lead + trimmed.length, text: trimmed, section: here });
       }
       start = end;
     }
+    if (making !== null) backToSoup(found, before, section);
   }
   return found;
+}
+
+/** "First make the croutons. ... Set aside. Sweat the leeks, add the stock": the croutons end where they are done, and the soup begins. */
+function backToSoup(found: Sentence[], from: number, section: string): void {
+  const own = found.slice(from);
+  const soup = own.findIndex(({ text }) => /\b(?:stock|broth|bouillon)\b/i.test(text));
+  if (soup < 1) return;
+  const done = own
+    .slice(0, soup)
+    .findLastIndex(({ text }) => /\b(?:aside|golden|crisp\w*|brown(?:ed)?|drain|cool|toasted)\b/i.test(text));
+  for (let n = done < 0 ? soup : done + 1; n < own.length; n += 1) {
+    const one = own[n];
+    const isOwn = one !== undefined && one.section === own[0]?.section;
+    if (isOwn) found[from + n] = { ...one, section };
+  }
 }
 
 /** "1. Sweat the onion. 2. Add the stock." in one row: a row each. */
@@ -173,7 +192,9 @@ const LONGEST_ABBREVIATION = 12;
 
 function endsIn(row: string): number[] {
   const ends: number[] = [];
-  for (const hit of row.matchAll(/[.!?]{1,9}(?=\s{1,9}["“(]?[a-z\d]|\s*$)|;(?=\s)|\s(?:->|=>|→|>(?!\s*\d))(?=\s)/gi)) {
+  for (const hit of row.matchAll(
+    /[.!?]{1,9}(?=\s{1,9}["“(]?[a-z\d]|\s{1,9}[+&]\s|\s*$)|;(?=\s)|\s(?:->|=>|→|>(?!\s*\d))(?=\s)/gi,
+  )) {
     const end = hit.index + hit[0].length;
     const before = row.slice(Math.max(0, end - LONGEST_ABBREVIATION), end);
     const next = row.slice(end, end + LONGEST_ABBREVIATION).trimStart();

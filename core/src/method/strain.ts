@@ -51,7 +51,8 @@ export function doDrain(k: Kitchen, clause: Clause, n: number): void {
   const said = joinedText(clause, k.clauses[n + 1]);
   const keepsLiquid = /\b(?:reserv|keep|sav)\w*\b.*\b(?:liquid|water|stock|cooking)\b/i.test(said);
   const liquidShare = keepsLiquid ? (percentIn(said) ?? measuredShare(k, vessel, said) ?? LIQUOR) : 0;
-  k.put('drain', n, { vessel: vessel.name });
+  const isGuessed = keepsLiquid && percentIn(said) === undefined && measuredShare(k, vessel, said) === undefined;
+  k.put('drain', n, { vessel: vessel.name, assumed: isGuessed ? ['SHARE'] : [] });
   k.step(vessel, n, 'drain', (id) => ({
     id,
     op: 'drain',

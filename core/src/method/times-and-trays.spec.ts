@@ -1,27 +1,10 @@
-import { readCorpus } from '../../spec/method-corpus.js';
+import { saidOf, type Said } from '../../spec/method-said.js';
 import type { Country } from '../amounts/index.js';
-import { walk } from '../soup/index.js';
 
 const LINES =
   '1 kg carrots, chunks\n2 onions, chopped\n2 red peppers\n4 cloves garlic, crushed\n30 ml olive oil\n30 g butter\n20 g plain flour\n1 litre vegetable stock\n300 ml milk\n150 ml double cream\n100 ml white wine\n1 tsp ground cumin\n30 g pumpkin seeds\na few sage leaves\nblack pepper\n';
 
-function read(method: string, lines = LINES, country: Country = 'gb') {
-  const { reading } = readCorpus({ text: `Soup\nServes 4\n\nIngredients\n${lines}\nMethod\n${method}`, country });
-  const said = reading.actions
-    .filter(({ does }) => !/^(?:setting|serve)$/.test(does))
-    .map(({ does, lines: own, minutes, vessel }) =>
-      [
-        does,
-        ...own.map(({ line }) => line),
-        ...(minutes === undefined ? [] : [`${String((minutes.low + minutes.high) / 2)}'`]),
-        ...(vessel === undefined || vessel === 'Pot' ? [] : [`@${vessel}`]),
-      ].join(' '),
-    );
-  const steps = walk(reading.tree.soup.root).map(({ step }) => step);
-  const minutesOf = (op: string): number[] =>
-    steps.flatMap((step) => (step.op === op && 'minutes' in step && step.minutes !== undefined ? [step.minutes] : []));
-  return { said, steps, minutesOf, actions: reading.actions };
-}
+const read = (method: string, lines = LINES, country: Country = 'gb'): Said => saidOf(method, lines, country);
 
 const END = 'Tip everything into a pan with the stock, simmer 5 minutes and blend.';
 

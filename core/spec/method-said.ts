@@ -1,0 +1,35 @@
+import type { Country } from '../src/amounts/index.js';
+import { walk, type PlainStep } from '../src/soup/index.js';
+import type { Action } from '../src/method/index.js';
+import { readCorpus } from './method-corpus.js';
+
+/** What was read of a method over a list of lines: its doings in a few words each, and the steps that came of them. */
+export interface Said {
+  readonly said: readonly string[];
+  readonly steps: readonly PlainStep[];
+  readonly actions: readonly Action[];
+  readonly minutesOf: (op: string) => number[];
+}
+
+/** Reads a method over lines of a recipe; places other than the pot are told behind an @, settings are left out. */
+export function saidOf(method: string, lines: string, country: Country = 'gb'): Said {
+  const { reading } = readCorpus({ text: `Soup\nServes 4\n\nIngredients\n${lines}\nMethod\n${method}`, country });
+  const said = reading.actions
+    .filter(({ does }) => !/^(?:setting|serve)$/.test(does))
+    .map(({ does, lines: own, minutes, vessel }) =>
+      [
+        does,
+        ...own.map(({ line }) => line),
+        ...(minutes === undefined ? [] : [`${String((minutes.low + minutes.high) / 2)}'`]),
+        ...(vessel === undefined || vessel === 'Pot' ? [] : [`@${vessel}`]),
+      ].join(' '),
+    );
+  const steps = walk(reading.tree.soup.root).map(({ step }) => step as PlainStep);
+  return {
+    said,
+    steps,
+    actions: reading.actions,
+    minutesOf: (op) =>
+      steps.flatMap((step) => (step.op === op && 'minutes' in step && step.minutes !== undefined ? [step.minutes] : [])),
+  };
+}

@@ -1,0 +1,161 @@
+import { readCorpus } from '../../spec/method-corpus.js';
+import { saidOf } from '../../spec/method-said.js';
+
+const LINES =
+  '1 kg parsnips, chopped\n2 onions, sliced\n2 leeks, sliced\n3 cloves garlic\n50 ml rapeseed oil\n60 g butter\n1 tbsp curry powder\n1 tsp turmeric\n2 litres vegetable stock\n150 ml double cream\n400 ml tin coconut milk\njuice of 1 lime\n2 tsp fish sauce\n6 rashers streaky bacon\n2 slices sourdough\n1 bunch coriander\n1 red chilli\n';
+
+/** What is written, what must be read in this order, what must not be. */
+const CASES: readonly (readonly [method: string, wanted: readonly string[], never?: RegExp])[] = [
+  ['Onions and butter, sweat 10 min. Stock, simmer 20. Blitz, cream. ', ['blend', 'cream double-cream']],
+  [
+    "Sweat onions (butter, lid on, 10'). + curry powder, turm. 1'. + parsnips, stock. Simmer 25' -> blend. + cream.",
+    [
+      "sweat 10'",
+      'add curry-powder turmeric',
+      "bloom 1'",
+      'add parsnip vegetable-stock',
+      "simmer 25'",
+      'blend',
+      'cream double-cream',
+    ],
+  ],
+  [
+    'Half the parsnips: roast in oil 200/25. Add stock, simmer 5 min, blend.',
+    ['add parsnip rapeseed-oil @Tray', "roast 25' @Tray"],
+  ],
+  [
+    'Parsnips and onions all roasted at 190 with the oil for 40 mins. Into the pot with the stock. Bubble for 10. Stick blender.',
+    ["roast 40' @Tray", 'join parsnip onion rapeseed-oil', 'add vegetable-stock', "simmer 10'", 'blend'],
+  ],
+  [
+    'Soften the onions in butter 8 min. Add stock, coriander stalks and parsnips, simmer 20 min (25ish if old), then remove the coriander stalks. Blend. Serve with coriander leaves.',
+    ['takeOut coriander', 'blend', 'garnish coriander'],
+    /^keep coriander/,
+  ],
+  [
+    'Chop the bacon and fry until crisp in a large pan; scoop out half and keep for the top. Add leeks to the pan and soften 10 min. Pour in stock; simmer 20 min. Blend. Top with the reserved bacon.',
+    ['add bacon', 'keep bacon', 'add leek', 'blend', 'garnish bacon'],
+  ],
+  [
+    'Cook the bacon in a pan until crisp, then crumble. Sweat the leeks in the bacon fat with the butter. Add stock, simmer 20 min, blend. Scatter the bacon over.',
+    ['add bacon', 'keep bacon', 'add leek butter', 'blend', 'garnish bacon'],
+    /^add bacon leek|^add leek.*bacon/,
+  ],
+  [
+    'First, make the croutons. Tear the bread, toss in the oil with the garlic, and bake for 12 minutes at 200C. Set aside. Sweat the leeks in the butter for 8 min. Add the parsnips and stock. Simmer 25 min. Blend.',
+    ["roast 12' @Tray", 'add leek butter', "sweat 8'", 'add parsnip vegetable-stock', 'blend'],
+  ],
+  [
+    'Boil the parsnips in the stock 20 min. Blend. Reserve 2 tbsp of the coconut milk; stir the rest into the soup with the lime juice and fish sauce. Serve drizzled with the coconut milk.',
+    ['keep coconut-milk', 'cream coconut-milk', 'add lime-juice fish-sauce', 'garnish coconut-milk'],
+    /^add .*(?:sourdough|chilli)/,
+  ],
+  [
+    'Boil the parsnips and leeks in the stock 20 minutes until tender. Transfer the vegetables to a blender with a slotted spoon, along with 1 cup of the liquid. Blend until smooth.',
+    ["simmer 20'", 'blend'],
+    /garlic/,
+  ],
+  [
+    'Drizzle the bread with oil, grill both sides, rub with a cut clove of garlic. Fry the onions and remaining garlic, 5 minutes; add parsnips and stock; simmer 20 minutes; blend. Serve with the toast.',
+    ['add garlic @Tray', 'add onion garlic', "fry 5'", 'add parsnip vegetable-stock', 'blend', 'garnish sourdough'],
+    /^join/,
+  ],
+  [
+    'Chop onions and garlic 5 sec. Add oil, sauté 3 min. Add parsnips and stock, cook 18 min. Blend 1 min. Add cream, 2 min/80°C.',
+    [
+      'add rapeseed-oil',
+      'add onion garlic',
+      "fry 3'",
+      'add parsnip vegetable-stock',
+      "simmer 18'",
+      "blend 1'",
+      'cream double-cream',
+      "warm 2'",
+    ],
+  ],
+  [
+    'Put the parsnips in a pot with the stock and top up with water so it’s just covered. Boil 20 minutes. Blend.',
+    ['add parsnip vegetable-stock', 'cover water', "simmer 20'"],
+  ],
+  ['Boil the parsnips in the stock 20 min. Blend. Lime juice, fish sauce, taste.', ['blend', 'add lime-juice fish-sauce']],
+  [
+    'In a large stockpot over medium-high heat, combine parsnips, onions and stock and bring to a boil. Simmer 20 minutes. Blend.',
+    ['add parsnip onion vegetable-stock', 'boil', "simmer 20'", 'blend'],
+    /^warm/,
+  ],
+  [
+    'Onions in with the oil, 8 min. When you can smell the curry powder, in with the parsnips and stock. Let it come up to a simmer and cook for 25 minutes or so. Blend.',
+    ['add parsnip vegetable-stock', 'boil', "simmer 25'", 'blend'],
+    /^simmer 20/,
+  ],
+];
+
+describe('a method as it is said and noted', () => {
+  for (const [method, wanted, never] of CASES) {
+    it(method.slice(0, 90), () => {
+      const { said } = saidOf(method, LINES);
+      let from = 0;
+      for (const one of wanted) {
+        const at = said.indexOf(one, from);
+        expect(at)
+          .withContext(`${one} in ${said.join(' | ')}`)
+          .toBeGreaterThanOrEqual(0);
+        from = Math.max(from, at + 1);
+      }
+      if (never !== undefined) expect(said.filter((one) => never.test(one))).toEqual([]);
+    });
+  }
+
+  it('the topping of croutons takes none of the soup along', () => {
+    const { steps } = saidOf(CASES[7]?.[0] ?? '', LINES);
+    expect(steps.map(({ op }) => op)).toEqual(jasmine.arrayContaining(['sweat', 'simmer', 'blend']));
+    expect(steps.some(({ op }) => op === 'roast')).toBeFalse();
+  });
+
+  it('what of the liquid is kept is marked where nobody says how much', () => {
+    const { actions } = saidOf('Boil the parsnips in the stock for 20 minutes. Drain, reserving the stock. Blend.', LINES);
+    expect(actions.find(({ does }) => does === 'drain')?.assumed).toEqual(['SHARE']);
+  });
+
+  it('three and a half litres of four is what goes in, and the rest thins', () => {
+    const { actions } = saidOf(
+      'Boil the parsnips in one and a half litres of the stock for 20 minutes. Blend. Let down with the remaining stock until it is the thickness of single cream.',
+      LINES,
+    );
+    expect(actions.find(({ does }) => does === 'add')?.lines.find(({ line }) => line === 'vegetable-stock')?.share).toBeCloseTo(
+      0.75,
+      2,
+    );
+    expect(actions.some(({ does }) => does === 'thin')).toBeTrue();
+  });
+
+  it('lines: weights in brackets behind “about”, unwaxed lemons, fl-oz, a knob of so many inches that is grated', () => {
+    const { taken, unread } = readCorpus({
+      country: 'gb',
+      text: 'Soup\nServes 4\n1 (about 1.5kg) crown prince squash\nthe zest and juice of an unwaxed lemon\n2 (13.5-fl-oz) cans coconut milk\na 2-inch piece of root ginger, grated\n1 slice of bread, toasted, to finish\nBoil the squash.',
+    });
+    expect(unread).toEqual([]);
+    expect(taken.map(({ row: { id }, kg }) => [id, Math.round(kg * 1000)])).toEqual([
+      ['kabocha', 1500],
+      ['lemon-juice', 47],
+      ['lemon-zest', 6],
+      ['coconut-milk', 767],
+      ['ginger', 22],
+      ['white-bread', 30],
+    ]);
+    expect(taken.find(({ row }) => row.id === 'ginger')?.cut?.name).toBe('minced');
+    expect(taken.at(-1)?.role).toBe('garnish');
+  });
+
+  it('how many it feeds, at the end or before it begins', () => {
+    for (const [text, bowls] of [
+      ['Soup\n1 kg leeks\nBoil the leeks. It feeds eight with seconds.', 8],
+      ['Soup\n1 kg leeks\nBoil the leeks. 5 generous servings.', 5],
+      ['Leek soup – for a buffet of 24 (150ml cups)\n1 kg leeks\nBoil the leeks.', 24],
+      ['LEEK SOUP\nBatch: 20 L / 80 ptn x 250 ml\n10 kg leeks\nBoil the leeks.', 80],
+    ] as const) {
+      const { reading } = readCorpus({ text, country: 'gb' });
+      expect(reading.tree.soup.writtenFor.bowls).withContext(text).toBe(bowls);
+    }
+  });
+});

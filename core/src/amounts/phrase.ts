@@ -151,6 +151,13 @@ function inFigures(text: string): string {
   return inMetric(inWords(text.replace(/(?<=\d) ?× ?(?=\d)/g, ' x ')));
 }
 
+const DONE =
+  '(?:(?:finely|roughly|coarsely|thinly|freshly) )?(?:peeled|chopped|diced|sliced|cubed|trimmed|washed|cored|seeded|deseeded|minced|grated|shredded|rinsed|drained|cooked|roasted|ripe|large|small|medium)';
+const DONE_BEFORE = new RegExp(
+  `^([\\d½¼¾⅓⅔][\\d½¼¾⅓⅔/., ]*(?:c\\.?|cups?|kg|g|lbs?\\.?|pounds?|oz|ounces?)? ?(?:of )?)((?:${DONE}, )+)(?=(?:${DONE} )?[a-z])`,
+  'i',
+);
+
 function inWords(text: string): string {
   return (
     text
@@ -172,6 +179,8 @@ function inWords(text: string): string {
       .replace(/\ban (?=(?:unwaxed|organic|unsprayed) )/gi, 'a ')
       .replace(/\b(?:unwaxed|organic|unsprayed) (?=\w)/gi, '')
       .replace(/^((?:(?:the|finely|grated|pared) )*(?:zest|rind)) of (?:an?|one) /i, '$1 of 1 ')
+      // "4 c peeled, sliced potatoes": what is done to them stands before them.
+      .replace(DONE_BEFORE, (_, amount: string, done: string) => `${amount}${done.replaceAll(',', '')}`)
       .replace(/\b(pt|qt|gal|tbsp|tsp)s\b\.?/gi, '$1')
       .replace(/^(\S+(?: \d\/\d)?) ?(?:tbls?|tblsp|tbles?p?)s?\b\.?/i, '$1 tbsp')
       .replace(

@@ -57,6 +57,7 @@ const BY_GROUP: Readonly<Record<IngredientRow['group'], Role>> = {
 
 /** Where an ingredient does not do what its group does. */
 const BY_ID: Readonly<Record<string, Role>> = {
+  'milk-powder': 'season',
   celery: 'base',
   ginger: 'base',
   galangal: 'base',

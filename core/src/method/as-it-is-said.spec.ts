@@ -147,11 +147,54 @@ describe('a method as it is said and noted', () => {
     expect(taken.at(-1)?.role).toBe('garnish');
   });
 
+  it('a pesto is blended beside the soup before it, and the cook is back at the soup', () => {
+    const { said, steps } = saidOf(
+      'Simmer the parsnips in the stock for 20 minutes.\nMeanwhile, for the pesto, roast the hazelnuts at 160C for 12 minutes. Pulse in a food processor with the coriander. Trickle in the oil.\nBlend the soup with the cream. Serve with the pesto.',
+      '1 kg parsnips\n2 litres vegetable stock\n150 ml double cream\n\nFor the hazelnut pesto\n60 g hazelnuts\n30 g coriander\n100 ml rapeseed oil\n',
+    );
+    expect(said.slice(-3)).toEqual(['cream double-cream', 'blend', 'garnish']);
+    expect(steps.filter(({ op }) => op === 'blend').length).toBe(1);
+    expect(steps.some(({ op }) => op === 'roast')).toBeFalse();
+  });
+
+  it('three quarters of what is on the tray goes in, a quarter is left for the top', () => {
+    const { steps, said } = saidOf(
+      'Roast the aubergines at 200C for 40 minutes. Simmer the onions and three-quarters of the aubergine in the stock for 20 mins. Whizz. Chop the remaining aubergine and mix with the yoghurt and tahini. Serve with a spoonful of the aubergine yoghurt in each bowl.',
+      '2 aubergines\n2 onions\n1 litre vegetable stock\n150 g yoghurt\n1 tbsp tahini\n',
+    );
+    expect(steps.find(({ op }) => op === 'takeOut')).toEqual(
+      jasmine.objectContaining({ lines: ['aubergine'], share: 0.25, keep: true }),
+    );
+    expect(said).toContain('add yoghurt tahini @Bowl');
+  });
+
+  it('vinegar that is boiled away is poured on the bottom of the pan, and what follows the ladling is on top', () => {
+    const { said } = saidOf(
+      'Sweat the onions in the butter 10 min. Add the vinegar and reduce until dry. Add the parsnips and stock, simmer 15 min. Blend. Reheat gently and ladle into warm bowls. Add a teaspoon of cream and a few coriander leaves.',
+      `${LINES}50 ml white wine vinegar\n`,
+    );
+    expect(said).toContain("deglaze white-wine-vinegar 2'");
+    expect(said.some((one) => one.startsWith('reduce'))).toBeFalse();
+    expect(said.at(-1)).toBe('garnish double-cream coriander');
+  });
+
+  it('florets that are blanched beside it leave the soup in its pot; an hour to an hour and a quarter is both', () => {
+    const { said } = saidOf(
+      'Simmer the broccoli, onions and leeks in the stock for 1 hr – 1 hr 15. While the soup simmers, blanch the reserved florets of broccoli in salted water 1 minute, drain. Puree the soup.',
+      `${LINES}500 g broccoli\n`,
+    );
+    expect(said).toContain("simmer 67.5'");
+    expect(said.at(-1)).toBe('blend');
+  });
+
   it('how many it feeds, at the end or before it begins', () => {
     for (const [text, bowls] of [
       ['Soup\n1 kg leeks\nBoil the leeks. It feeds eight with seconds.', 8],
       ['Soup\n1 kg leeks\nBoil the leeks. 5 generous servings.', 5],
       ['Leek soup – for a buffet of 24 (150ml cups)\n1 kg leeks\nBoil the leeks.', 24],
+      ['Cream of leek (school kitchen, 120 x 150 ml)\n10 kg leeks\nBoil the leeks.', 120],
+      ['LEEK SOUP\nNo. of portions: 40   Portion size: 200ml\n10 kg leeks\nBoil the leeks.', 40],
+      ['Leek soup\n4 big bowls\n1 kg leeks\nBoil the leeks.', 4],
       ['LEEK SOUP\nBatch: 20 L / 80 ptn x 250 ml\n10 kg leeks\nBoil the leeks.', 80],
     ] as const) {
       const { reading } = readCorpus({ text, country: 'gb' });

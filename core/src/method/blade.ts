@@ -49,14 +49,23 @@ function apartOf(
   mentions: readonly Mention[],
 ): { readonly vessel: Vessel; readonly ready: readonly Mention[] } | undefined {
   const section = plain(clause.section.replace(/^(?:for|to make|make) (?:the |a )?/i, ''));
-  const inSection = (line: string): boolean => plain((k.lineOf(line)?.heading ?? '').replace(/^for (?:the |a )?/i, '')) === section;
-  const soup = k.mainVessel();
-  if (section === '' || soup?.isBlended !== true || [...soup.lines].some(inSection)) return undefined;
+  // "For the pesto" speaks of what is listed under "For the hazelnut pesto".
+  const inSection = (line: string): boolean => {
+    const heading = plain(k.lineOf(line)?.heading ?? '').split(' ');
+    return section.split(' ').every((word) => heading.includes(word));
+  };
+  const soup = k.isFinished() ? k.mainVessel() : (k.wetPots()[0] ?? k.mainVessel());
+  // Before the soup has met a blade, only what is by its name made for the top is blended apart.
+  if (section === '' || soup === undefined || [...soup.lines].some(inSection)) return undefined;
+  if (!soup.isBlended && !BY_THE_SIDE.test(section)) return undefined;
   const fresh = mentions.filter(({ line }) => !k.isUsedUp(line));
   if (fresh.length === 0 || !fresh.every(({ line }) => inSection(line))) return undefined;
   const ready = k.pending().filter(({ line }) => inSection(line) && !fresh.some((one) => one.line === line));
   return { vessel: k.fresh('jug', clause.section), ready };
 }
+
+const BY_THE_SIDE =
+  /\b(?:pesto|salsa|oil|cream|butter|drizzle|dressing|yogh?urt|gremolata|crumbs?|relish|paste|chermoula|dukkah|swirl|topping|garnish|crisps?|tarka|harissa|salad|puree)\b/i;
 
 const SHARE_WORDS = /(?:\b(?:half|a third|two[- ]thirds|a quarter|three[- ]quarters|some|most)|[½⅓⅔¼¾]) (?:of )?(?:the |your )?$/i;
 
@@ -103,6 +112,10 @@ export function doBlend(k: Kitchen, clause: Clause, n: number, verb: string): vo
   const mentions = k.mentions(body, clause);
   const apart = apartOf(k, clause, mentions);
   const vessel = apart?.vessel ?? soupVessel(k, clause, n);
+  const beside = k.here;
+  // "Roast the hazelnuts. Pulse with the parsley": what lies on the tray of this part goes in.
+  if (apart !== undefined && beside !== undefined && beside !== vessel && beside.section === clause.section && beside.isHot)
+    k.move(beside, vessel, n);
   const isRepeated = k.clauses
     .slice(n + 1, n + 1 + LIDS_BETWEEN)
     .some(({ text }) => /\brepeat\b.*\b(?:with|for)\b.*\b(?:remaining|rest|other|second|second half)\b/i.test(text));

@@ -1,4 +1,5 @@
 import { found } from './foods.js';
+import { joinTrays } from './moved.js';
 import { hob } from './where.js';
 import type { Kitchen } from './kitchen.js';
 import { USUAL } from './usual.js';
@@ -90,8 +91,9 @@ export function doSimmer(k: Kitchen, clause: Clause, n: number): void {
     k.put('setting', n);
     return;
   }
-  const mentions = k.about(clause).filter(({ line }) => !k.isUsedUp(line) || k.vesselOf(line) !== k.here);
   const vessel = hob(k, clause, n, false);
+  if (/\b(?:everything|the lot|all together|all of it)\b/i.test(k.body(clause))) joinTrays(k, vessel, n);
+  const mentions = k.about(clause).filter(({ line }) => !k.isUsedUp(line) || k.vesselOf(line) !== vessel);
   heated(k, vessel, 'simmer', clause, n, mentions);
 }
 

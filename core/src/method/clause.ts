@@ -43,6 +43,10 @@ function take(k: Kitchen, whole: Clause, n: number): void {
     k.fix = undefined;
     return;
   }
+  if (k.here?.kind === 'jug' && k.here.section !== clause.section) {
+    // The pesto is done: the cook is back at the soup.
+    k.here = k.wetPots().findLast(({ kind }) => kind !== 'jug') ?? k.here;
+  }
   const { text, verb } = clause;
   const does = k.fix?.does;
   if (does !== undefined) {

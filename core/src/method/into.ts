@@ -193,7 +193,8 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
     k.as('remove', clause, n);
     return;
   }
-  const isServed = k.actions.at(-1)?.does === 'serve' && k.clauses[k.actions.at(-1)?.clause ?? -1]?.sentence === clause.sentence;
+  const isServed =
+    k.actions.at(-1)?.does === 'serve' && (k.clauses[k.actions.at(-1)?.clause ?? -1]?.sentence ?? -2) >= clause.sentence - 1;
   const isTop =
     isServed ||
     /\bat (?:the )?table\b/i.test(text) ||
@@ -208,7 +209,11 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
       (clause.verb !== 'spoon' || /\bover\b|\bon top\b|^spoon on\b/i.test(body)));
   if (isTop && (k.isFinished() || place?.kind === 'serving')) {
     const isSide = k.here !== undefined && k.here !== k.mainVessel() && k.here.steps.length > 0 && /\bover\b/i.test(body);
-    if (/^(?:then )?(?:ladle|pour|spoon|divide|tip|serve|fill)\b/i.test(clause.text) && mentions.length === 0 && !isSide)
+    if (
+      /^(?:(?:and )?(?:then )?(?:ladle|pour|divide|tip|serve|fill)|(?:then )?spoon)\b/i.test(clause.text) &&
+      mentions.length === 0 &&
+      !isSide
+    )
       k.put('serve', n);
     else onTop(k, mentions, body, n);
     return;
@@ -331,7 +336,7 @@ export function intoVessel(
   const body = k.body(clause);
   movedHere(k, clause, n, vessel, body);
   const covering = hasCover ? mentions.filter(({ line }) => k.isLiquid(line)) : [];
-  const deglazing = isDeglazing(k, vessel, mentions);
+  const deglazing = isDeglazing(k, vessel, mentions, n);
   const yolk = yolksMoved(k, vessel, n, mentions);
   if (yolk) return;
   const isAsCream = /\bas the cream\b/i.test(clause.text);

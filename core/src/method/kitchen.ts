@@ -345,7 +345,7 @@ export class Kitchen extends LinesInUse {
   soupPot(text = ''): Vessel | undefined {
     const wet = this.wetPots();
     // "A cup of the soup" is of the fullest pot.
-    if (/\bthe soup\b/i.test(text) && wet.length > (this.here?.isDrained === true ? 0 : 1))
+    if (/\bthe soup\b/i.test(text) && wet.length > (this.here !== undefined && wet.includes(this.here) ? 1 : 0))
       return wet.reduce((most, one) => (one.lines.size > most.lines.size ? one : most));
     const at = this.here;
     if (at === undefined || !isHob(at) || at.isForTop) return this.latestHob();
@@ -440,9 +440,14 @@ export class Kitchen extends LinesInUse {
               (mention.rest !== true && mention.share === undefined && (at.isHot || at.kind === 'bowl')));
       // A garnish in its own pan does not take the soup along.
       const isSoup = at !== undefined && (at.isBlended || (at.isWet && at.lines.size > LEAST_OF_SOUP));
-      if (joins && isSoup && !vessel.isBlended && /^(?:meanwhile,? |and )?(?:fry|saut|toast|crisp|brown|blanch)/i.test(text))
-        continue;
+      if (joins && isSoup && !vessel.isBlended && /(?:^|[,;] |\band )(?:fry|saut|toast|crisp|brown|blanch)/i.test(text)) continue;
       if (joins) {
+        if (!isDivided && mention.share !== undefined && mention.share < WHOLE && at.isHot && !at.aside.has(line)) {
+          // "Three-quarters of the aubergine": what is left of it stays by.
+          const left = 1 - mention.share;
+          at.aside.set(line, left);
+          this.step(at, clause, `keep-${line}`, (id) => ({ id, op: 'takeOut', lines: [line], share: left, keep: true }));
+        }
         if (!joined.includes(at)) {
           this.move(at, vessel, clause);
           joined.push(at);
@@ -474,7 +479,7 @@ export class Kitchen extends LinesInUse {
       const isLiquid =
         taken.row.group === 'liquids' ||
         taken.row.group === 'coconut and plant creams' ||
-        /milk|juice|passata|canned-tomatoes/.test(taken.row.id);
+        /milk(?!-powder)|juice|passata|canned-tomatoes/.test(taken.row.id);
       const kg = taken.amount.rule === 'byStep' && isLiquid ? 1 : taken.kg;
       all += kg;
       const share = (this.uses.get(id) ?? []).reduce((sum, { share: own = 1 }) => sum + own, 0);

@@ -142,7 +142,7 @@ export class LinesInUse {
 
   isLiquid(line: string): boolean {
     const taken = this.lineOf(line)?.taken;
-    return taken !== undefined && (taken.role === 'liquid' || /milk|juice/.test(taken.row.id));
+    return taken !== undefined && (taken.role === 'liquid' || /milk(?!-powder)|juice/.test(taken.row.id));
   }
 
   isCream(line: string): boolean {

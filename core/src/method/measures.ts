@@ -77,6 +77,9 @@ const SPOKEN: readonly (readonly [RegExp, number])[] = [
 const HOURS_AND = new RegExp(`(${NUMBER})\\s*(?:hours?|hrs?|h)\\s*(?:and\\s+|,\\s*)?(${NUMBER})\\s*(?:minutes?|mins?)\\b`, 'i');
 /** "1 hr 30", "1h45". */
 const HOURS_SHORT = /\b(\d)\s?(?:hours?|hrs?|h)\s?([0-5]\d)\b(?!\s*(?:°|c\b|g\b|ml|%|min))/i;
+/** "1 hr – 1 hr 15". */
+const HOURS_BETWEEN =
+  /\b(\d)\s?(?:hours?|hrs?|h)\s?(?:([0-5]\d)\s?(?:minutes?|mins?|m)?)?\s?(?:-|–|—|to)\s?(\d)\s?(?:hours?|hrs?|h)(?:\s?([0-5]\d))?(?:\s?(?:minutes?|mins?|m))?\b/i;
 const TIMED = new RegExp(
   `(${NUMBER})(?:-?ish)?\\s*(?:(${UNIT})\\s*)?(?:(?:-|–|—|to|or)\\s*(${NUMBER})\\s*)?(?:more |further |extra |good |odd |longer )?-?(${UNIT})`,
   'i',
@@ -110,6 +113,9 @@ export function minutesIn(text: string): Time | undefined {
   const both = HOURS_AND.exec(text);
   if (both !== null)
     put(both, figureIn(both[1] ?? '') * 60 + figureIn(both[2] ?? ''), figureIn(both[1] ?? '') * 60 + figureIn(both[2] ?? ''));
+  const between = HOURS_BETWEEN.exec(text);
+  if (between !== null)
+    put(between, Number(between[1]) * 60 + Number(between[2] ?? 0), Number(between[3]) * 60 + Number(between[4] ?? 0));
   const short = HOURS_SHORT.exec(text);
   if (short !== null) put(short, Number(short[1]) * 60 + Number(short[2]), Number(short[1]) * 60 + Number(short[2]));
   for (const [pattern, minutes] of SPOKEN) {

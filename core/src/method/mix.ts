@@ -42,9 +42,10 @@ export function doMix(k: Kitchen, clause: Clause, n: number): void {
     return;
   }
   if (isForTheTop(k, clause, n, mentions)) {
-    const back = k.here;
-    doAdd(k, { ...clause, text: `${text} in a small bowl` }, n);
-    k.here = back;
+    const bowl = k.fresh('bowl', clause.section);
+    const fresh = mentions.filter(({ line }) => !k.isUsedUp(line));
+    const { added } = k.putLines(bowl, fresh, body, n);
+    k.put('add', n, { vessel: bowl.name, lines: added, assumed: fresh.some(({ vague }) => vague) ? ['SHARE'] : [] });
     return;
   }
   const isByBlade =
@@ -83,14 +84,9 @@ export function doMix(k: Kitchen, clause: Clause, n: number): void {
 }
 
 /** "Mix the horseradish with the rest of the cream. Serve with a dollop of the horseradish cream": beside the soup, which is blended. */
-function isForTheTop(k: Kitchen, clause: Clause, n: number, mentions: readonly Mention[]): boolean {
-  if (
-    !k.isFinished() ||
-    k.placeIn(clause.text) !== undefined ||
-    mentions.length < 2 ||
-    mentions.some(({ line }) => k.isUsedUp(line))
-  )
-    return false;
+function isForTheTop(k: Kitchen, clause: Clause, n: number, all: readonly Mention[]): boolean {
+  const mentions = all.filter(({ line }) => !k.isUsedUp(line));
+  if (!k.isFinished() || k.placeIn(clause.text) !== undefined || mentions.length < 2) return false;
   if (
     /\b(?:in|into|to|through) (?:the )?(?:soup|pan|pot|it)\b/i.test(clause.text) ||
     /^(?:\w+ )?(?:in|into)\b/i.test(k.body(clause).replace(/^\S+ /, ''))
@@ -103,7 +99,7 @@ function isForTheTop(k: Kitchen, clause: Clause, n: number, mentions: readonly M
       const later = new Set(k.names.mentions(text, section, () => false).map(({ line }) => line));
       return (
         mentions.every(({ line }) => later.has(line)) ||
-        (mentions.some(({ line }) => later.has(line)) && /\bdollops?\b/i.test(text))
+        (mentions.some(({ line }) => later.has(line)) && /\bdollops?\b|\bspoonful|\bswirl|\bblob/i.test(text))
       );
     });
 }

@@ -1,3 +1,4 @@
+import type { Action } from './action.js';
 import type { Clause } from './clauses.js';
 import type { Kitchen } from './kitchen.js';
 import { EMPTIED } from './usual.js';
@@ -59,6 +60,14 @@ export function movedHere(k: Kitchen, clause: Clause, n: number, vessel: Vessel,
     k.move(source, vessel, n);
   }
   if (met.length > 0) k.put('join', n, { vessel: vessel.name, lines: met });
+}
+
+/** What came out of the oven and has gone nowhere yet goes into a pot. */
+export function joinTrays(k: Kitchen, pot: Vessel, n: number, assumed: Action['assumed'] = []): void {
+  const trays = k.open().filter((one) => one !== pot && one.kind === 'tray' && one.isHot && !one.isForTop);
+  const lines = [...new Set(trays.flatMap((one) => [...one.lines]))].map((line) => ({ line }));
+  for (const one of trays) k.move(one, pot, n);
+  if (lines.length > 0) k.put('join', n, { vessel: pot.name, lines, assumed });
 }
 
 /** "Put the two together": all that stands on the stove in one pot, the wettest. */

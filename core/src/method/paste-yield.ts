@@ -20,7 +20,7 @@ export const SERVINGS_AT_END =
   /(?:^|[.!;] )(\d{1,3})(?: ?(?:-|–|to) ?\d+)? (?:(?:big|large|good|small|generous|hearty) )?(?:servings|portions|bowls|bowlfuls)\.?\s*$/i;
 /** "Roast tomato – 20 portions": bowls at the end of a title, or alone. */
 export const PORTIONS =
-  /(?:^|\s*[–—(,·•|.-]\s*)(?:serves |for |makes )?(\d+)(?:\s*(?:-|–|to)\s*\d+)?\s*(?:portions?|ptns?|servings?|bowls?|covers|people)\)?$/i;
+  /(?:^|\s*[–—(,·•|.-]\s*)(?:serves |for |makes )?(\d+)(?:\s*(?:-|–|to)\s*\d+)?\s*(?:(?:big|large|small|good|generous|hearty|decent) )?(?:portions?|ptns?|servings?|bowls?|covers|people)\)?$/i;
 /** A title is a name: no sentence, no list. */
 const MOST_TITLE_WORDS = 12;
 /** What a yield is said in when it is not said in bowls, L; a bowl holds so much where nobody says. */
@@ -37,6 +37,11 @@ const LITRES: readonly (readonly [RegExp, number])[] = [
   [/^c/i, 0.24],
 ];
 const BOWL_L = 0.3;
+/** "No. of portions: 40", "Portions - 40". */
+const PORTIONS_FIRST =
+  /^(?:no\.? of |number of )?(?:portions?|servings?|covers|bowls?)\s*[:=–-]?\s*(\d{1,3})\b(?! ?(?:ml|g|kg|l)\b)/i;
+/** "Cream of celery (school kitchen, 120 x 150 ml)". */
+const TIMES = /^[^\d]{4,70}\([^()]*?\b(\d{2,3}) ?[x×] ?\d{2,3} ?ml\)/i;
 const SAID_BESIDE = /\b(\d+)\s*(?:portions?|ptns?|pax|servings?|bowls?|covers|people|serves)\b/i;
 
 export function bowlsIn(text: string): number | undefined {
@@ -47,7 +52,7 @@ export function bowlsIn(text: string): number | undefined {
   // "(4 as a main, 6 as a starter)"
   const asMain = /^(\d{1,2}) (?:as a (?:main|starter|light lunch|lunch|meal)|generously)\b/i.exec(line);
   if (asMain !== null) return Number(asMain[1]);
-  const portioned = SO_MANY_OF.exec(line);
+  const portioned = SO_MANY_OF.exec(line) ?? PORTIONS_FIRST.exec(line) ?? TIMES.exec(line);
   if (portioned !== null) return Number(portioned[1]);
   const volume = BY_VOLUME.exec(line) ?? VOLUME_BEHIND.exec(line);
   if (volume !== null) {
@@ -125,6 +130,7 @@ export function isTitle(line: string, isFirst: boolean, more: boolean): boolean 
     !/\d/.test(line)
   )
     return true;
+  if (/^(?:cream|cr[eè]me|pur[ée]e) (?:of|de|d['’]) ?(?!tartar)[a-z]/i.test(line) && !/^[^(]*\d/.test(line)) return true;
   // A name with a figure behind it is a name: "Leek & potato soup (approx 12 l)".
   if (/^[^\d½¼¾]*\b(?:soup|bisque|chowder|velout[ée]|potage|gazpacho)\b/i.test(line)) return true;
   const { value, says, ratio } = takeApart(line);

@@ -150,6 +150,12 @@ function isBareHeading(line: string, next: string | undefined, context: ReadingC
   );
 }
 const MOST_HEADING_WORDS = 4;
+/** "Cream of celery (school kitchen, 120 x 150 ml)": what stands before the brackets, where it names a soup. */
+function nameOf(line: string): string | undefined {
+  const name = line.replace(/\s*\([^()]*\)/, '').trim();
+  return name !== line && isTitle(name, true, true) ? name : undefined;
+}
+
 const NAMED_BEFORE =
   /^(?:#+\s*)?(?!(?:serves|makes|yields?|for|feeds|ingredients)\b)([a-z][^(]{3,70}?)\s*(?:[(–—-]\s*)(?:serves|makes|for|feeds|approx\.?|about|ca\.?|yields?)\b[^a-z]*\d.*$/i;
 
@@ -241,7 +247,7 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
     } else if (stated !== undefined && bowls === undefined && (foods.length === 0 || line.split(/\s+/).length < LEAST_WORDS)) {
       bowls = stated;
       // "Cream of celeriac (for 2)": how many stands behind the name.
-      const name = n === 0 && title === undefined && placed.length > 1 ? NAMED_BEFORE.exec(line)?.[1] : undefined;
+      const name = n === 0 && title === undefined && placed.length > 1 ? (NAMED_BEFORE.exec(line)?.[1] ?? nameOf(line)) : undefined;
       if (name !== undefined) title = name;
     } else if (stated === undefined && HEADING_FOR.test(line)) {
       bowls ??= bowlsIn(`serves ${HEADING_FOR.exec(line)?.[1] ?? ''}`);

@@ -23,11 +23,13 @@ export function isSaltToTaste(k: Kitchen, line: string): boolean {
   return taken?.role === 'salt' && taken.amount.rule === 'byStep';
 }
 
-export function isDeglazing(k: Kitchen, vessel: Vessel, mentions: readonly Mention[]): Mention[] {
+export function isDeglazing(k: Kitchen, vessel: Vessel, mentions: readonly Mention[], n: number): Mention[] {
+  const next = k.clauses[n + 1];
+  const isBoiledAway = next !== undefined && EVAPORATED.test(next.text);
   if (!vessel.isHot || vessel.isWet || !isHob(vessel)) return [];
   return mentions.filter(({ line }) => {
     const row = k.lineOf(line)?.taken.row;
-    return row?.group === 'drinks' && !row.id.includes('juice');
+    return (row?.group === 'drinks' && !row.id.includes('juice')) || (isBoiledAway && row?.id.includes('vinegar') === true);
   });
 }
 

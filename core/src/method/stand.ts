@@ -27,6 +27,10 @@ export function doLet(k: Kitchen, clause: Clause, n: number): void {
     doThin(k, clause, n);
     return;
   }
+  if (/\bdrain\b/i.test(text) && minutes === undefined) {
+    k.put('setting', n);
+    return;
+  }
   if (/\b(?:whole|chunky|bit chunky|lumps|chunks|as it is)\b/i.test(text) && minutes === undefined) {
     k.put('remark', n);
     return;

@@ -1,4 +1,5 @@
 import type { Kitchen } from './kitchen.js';
+import { joinTrays } from './moved.js';
 import { EMPTIED } from './usual.js';
 import { GARNISH_SECTION, VERBS, type VesselKind } from './lexicon.js';
 import type { Mention } from './mentions.js';
@@ -162,6 +163,14 @@ export function target(k: Kitchen, clause: Clause, n: number, mentions: readonly
   if (ahead === 'tray' && here.kind !== 'tray' && !here.isBlended && mentions.some(({ line }) => !k.isUsedUp(line))) {
     if (here.kind === 'bowl' && !here.isHot) return here;
     return k.fresh('tray', clause.section);
+  }
+  const isPoured = mentions.some(({ line }) => k.isLiquid(line) && !k.isUsedUp(line));
+  if (here.kind === 'tray' && here.isHot && !here.isForTop && isPoured) {
+    // "Add the roasted squash and the stock", after the tray: into a pot.
+    const pot = k.latestHob();
+    const next = pot ?? k.fresh('pot', clause.section);
+    if (pot === undefined) joinTrays(k, next, n);
+    return next;
   }
   if (here.section !== clause.section && here.isForTop) return k.latestHob() ?? k.fresh('pot', clause.section);
   return here;

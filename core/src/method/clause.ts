@@ -1,7 +1,7 @@
 import { Kitchen, type KitchenContext, type Handlers } from './kitchen.js';
 import { PARTICIPLES, VERBS, type Sense } from './lexicon.js';
 import type { MethodLine } from './mentions.js';
-import { afterSoLong } from './later.js';
+import { afterSoLong, settledLater } from './later.js';
 import { minutesIn } from './measures.js';
 import { BLOOM_MOST } from './usual.js';
 import type { Clause } from './clauses.js';
@@ -72,8 +72,20 @@ function take(k: Kitchen, whole: Clause, n: number): void {
     doAdd(k, clause, n);
     return;
   }
+  if (
+    /^(?:and |then )?(?:get|turn|have|with|set|crank|fire) (?:on |up )?(?:the|your) oven\b/i.test(text) &&
+    minutesIn(text) === undefined &&
+    k.mentions(text, clause).length === 0
+  ) {
+    doPreheat(k, clause, n);
+    return;
+  }
   if (/\b(?:oven )?racks?\b/i.test(text) && !/\bwire\b|\bcool/i.test(text) && k.mentions(text, clause).length === 0) {
     doPreheat(k, clause, n);
+    return;
+  }
+  if (clause.announces === true) {
+    k.put('setting', n);
     return;
   }
   if (isWhiteSauce(k, clause, n) || isSauced(k, clause, n)) return;
@@ -92,6 +104,10 @@ function take(k: Kitchen, whole: Clause, n: number): void {
     k.blenderSaid = /\bprocessor\b/i.test(text) ? 'processor' : 'jug';
   if (/^(?:and |then )?(?:whip|whisk|yank|hook|haul|get) out\b/i.test(text)) {
     k.as('remove', { ...clause, text: text.replace(/\b(?:whip|whisk|yank|hook|haul|get) out\b/i, 'remove'), verbAt: 0 }, n);
+    return;
+  }
+  if (/^(?:and |then )?get rid of\b/i.test(text)) {
+    k.as('remove', { ...clause, text: text.replace(/get rid of/i, 'discard'), verb: 'discard', verbAt: 0 }, n, 'discard');
     return;
   }
   if (/^(?:and |then )?(?:natural(?:ly)?|quick)(?: pressure)?[- ]releas/i.test(text)) {
@@ -222,6 +238,11 @@ function leadIn(k: Kitchen, clause: Clause, sense: Sense): Clause | undefined {
 function verbless(k: Kitchen, whole: Clause, n: number): void {
   const clause = { ...whole, text: whole.text.replace(WHEN, '') };
   const { text } = clause;
+  if (/^[\w ,&]+ out$/i.test(text) && k.mentions(text, clause).some(({ line }) => k.vesselOf(line) !== undefined)) {
+    // "Bay out."
+    k.as('remove', { ...clause, text: `remove ${text.replace(/ out$/i, '')}`, verbAt: 0 }, n, 'remove');
+    return;
+  }
   if (/\b(?:in|on|out) (?:with|comes|goes) (?:the|your) (?:stick |hand |immersion |jug )?(?:blender|liquidi[sz]er)\b/i.test(text)) {
     k.as('blend', clause, n, 'blend');
     return;
@@ -330,7 +351,8 @@ function verbless(k: Kitchen, whole: Clause, n: number): void {
   if (
     mentions.length > 0 &&
     minutes !== undefined &&
-    /\b(?:on|in) (?:\d+ ?[x×]? ?)?(?:[\w/.]+ ){0,2}(?:trays?|tins?)\b/i.test(text)
+    (/\b(?:on|in) (?:\d+ ?[x×]? ?)?(?:[\w/.]+ ){0,2}(?:trays?|tins?)\b/i.test(text) ||
+      /, (?:trays?|roasting tin)(?=,|$)/i.test(text))
   ) {
     // Kitchen notes: "squash on 2 trays, 35 min".
     doRoast(k, clause, n);
@@ -356,6 +378,10 @@ function verbless(k: Kitchen, whole: Clause, n: number): void {
     doSeason(k, { ...clause, text: 'season' }, n);
   if (mentions.length > 0 && /\bback to (?:the )?boil\b/i.test(text)) doBring(k, { ...clause, text: 'bring to the boil' }, n);
   if (k.actions.slice(heats).some(({ minutes: own }) => own !== undefined)) return;
+  if (mentions.length === 0 && minutes !== undefined && k.here !== undefined && settledLater(k, k.here, minutes)) {
+    k.put('setting', n, { minutes: { low: minutes.low, high: minutes.high } });
+    return;
+  }
   if (
     minutes !== undefined &&
     k.here !== undefined &&

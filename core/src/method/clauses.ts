@@ -10,6 +10,8 @@ export interface Clause {
   readonly verb: string | undefined;
   /** Where the verb stands in the clause. */
   readonly verbAt: number;
+  /** "Roast your squash: coat it in oil": says ahead what the rest of its sentence tells. */
+  readonly announces?: true;
   /** The sentence that it is part of. */
   readonly sentence: number;
   /** Heading over it: "For the croutons". */
@@ -194,6 +196,19 @@ function clausesIn(sentence: Sentence, n: number): Clause[] {
     }
     if (opening > 0 && starts.length === 0 && word.at >= opening) mayStart = true;
     if (habit > 0 && starts.length === 0 && word.at === habit) mayStart = true;
+    // "The bay is removed and the soup blended."
+    const isElided =
+      passive &&
+      depth === 0 &&
+      past !== undefined &&
+      past !== 'cover' &&
+      /^(?:,|and|then)\s+(?:then )?(?:the|all) [a-z ]{2,30}$/i.test(sentence.text.slice(from, word.at).trim()) &&
+      (words[i + 1] === undefined || /^(?:,|and|until|for|in|with|then|through)$/.test(words[i + 1]?.text ?? ''));
+    if (isElided) {
+      starts.push({ at: from, verb: past, verbAt: word.at });
+      mayStart = false;
+      continue;
+    }
     if (!mayStart) {
       // "the quince joining them": what comes before it is what joins.
       if (depth === 0 && /^join(?:ing|s)$/.test(word.text) && starts.length > 0)
@@ -287,6 +302,9 @@ function clausesIn(sentence: Sentence, n: number): Clause[] {
       verbAt: spelt(written.slice(0, Math.max(0, verbAt - start - lead))).length,
       sentence: n,
       section: sentence.section,
+      ...(ANNOUNCED.test(written) && /^\s*:\s*[a-z]/.test(sentence.text.slice(at - sentence.start + written.length))
+        ? { announces: true as const }
+        : {}),
     };
   };
   if (starts.length === 0) return verbless(sentence, place);
@@ -297,7 +315,7 @@ function clausesIn(sentence: Sentence, n: number): Clause[] {
   const [first] = starts;
   const [head] = clauses;
   if (first !== undefined && head !== undefined) {
-    const lead = /^(.*?\b(?:in|goes? in|go in|on top))\s*,/i.exec(sentence.text.slice(0, first.verbAt));
+    const lead = /^(.*?\b(?:in|goes? in|go in|out|on top))\s*,/i.exec(sentence.text.slice(0, first.verbAt));
     if (lead !== null && !/^(?:in|with|once|when|while|after|as|if|put)\b/i.test(sentence.text)) {
       const cut = lead[0].length;
       return [
@@ -329,6 +347,8 @@ function eachItsTime(clause: Clause): Clause[] {
   ];
 }
 
+const ANNOUNCED =
+  /^(?:(?:first|next|then|now),? )?(?:roast|sweat|soften|fry|blend|simmer|cook|make|bake) (?:the|your) [a-z ]{3,30}$/i;
 /** "Ten minutes before the end, add": when what follows is done. */
 const BEFORE_END =
   /^(?:(?:about |with )?(?:\d+|five|ten|fifteen|twenty|half an hour) ?(?:minutes?|mins?|min)?(?: before (?:the end|it(?:['’]s| is) (?:done|ready|finished)|they(?:['’]re| are) (?:done|ready))[\w ]*| from the end| to go| left)|for the last (?:\d+|five|ten|fifteen|twenty) ?(?:minutes?|mins?|min)[\w ]*),\s*/i;

@@ -8,6 +8,7 @@ import { isHob } from './vessel.js';
 import type { Clause } from './clauses.js';
 import { heated, kindOfHeat } from './heated.js';
 import { EVAPORATED } from './poured.js';
+import { settledLater } from './later.js';
 import { doBlanch, doPressure } from './boil.js';
 
 export function doRoast(k: Kitchen, clause: Clause, n: number): void {
@@ -258,7 +259,8 @@ export function doCook(k: Kitchen, clause: Clause, n: number): void {
     doPressure(k, clause, n);
     return;
   }
-  if (/\boven\b/i.test(text) && !/\bdutch oven\b/i.test(text)) {
+  const isOnTray = k.placeIn(text)?.kind === 'tray' && minutesIn(text) !== undefined && k.here?.isWet !== true;
+  if (isOnTray || (/\boven\b/i.test(text) && !/\bdutch oven\b/i.test(text))) {
     doRoast(k, clause, n);
     return;
   }
@@ -288,13 +290,24 @@ export function doGive(k: Kitchen, clause: Clause, n: number): void {
     return;
   }
   const vessel = k.here;
-  if (minutesIn(words) !== undefined && vessel !== undefined && (vessel.isHot || (isHob(vessel) && k.hasPieces(vessel)))) {
+  const given = minutesIn(words);
+  if (given !== undefined && vessel !== undefined && settledLater(k, vessel, given)) {
+    k.put('setting', n, { minutes: { low: given.low, high: given.high } });
+    return;
+  }
+  if (
+    given !== undefined &&
+    vessel !== undefined &&
+    (vessel.isHot || (vessel.kind === 'tray' && vessel.lines.size > 0) || (isHob(vessel) && k.hasPieces(vessel)))
+  ) {
     const kind = kindOfHeat(k, clause, vessel, [], false);
     const isOn = /\b(?:more|another|further|longer)\b/i.test(words) && (k.lastHeat === 'sweat' || k.lastHeat === 'fry');
     heated(
       k,
       vessel,
-      !vessel.isWet && (isOn || (kind === 'sweat' && k.lastHeat === 'fry')) ? (k.lastHeat ?? kind) : kind,
+      (kind !== 'bloom' || given.high >= 2) && !vessel.isWet && (isOn || (kind === 'sweat' && k.lastHeat === 'fry'))
+        ? (k.lastHeat ?? kind)
+        : kind,
       clause,
       n,
       [],
@@ -308,7 +321,14 @@ export function doHold(k: Kitchen, _clause: Clause, n: number): void {
   k.put('hold', n);
 }
 
-export function doLine(k: Kitchen, _clause: Clause, n: number): void {
+export function doLine(k: Kitchen, clause: Clause, n: number): void {
+  const { here } = k;
+  const isFood = /^(?:and |then )?(?:oil|butter) (?:it|them|the (?!tray|tin|sheet|dish|pan))/i.test(clause.text);
+  if (isFood && here !== undefined && here.lines.size > 0 && !here.isWet) {
+    // "Lay the squash on a tray. Oil it."
+    k.as('add', { ...clause, text: `add ${clause.verb ?? 'oil'}`, verb: 'add', verbAt: 0 }, n, 'add');
+    return;
+  }
   k.put('setting', n);
 }
 

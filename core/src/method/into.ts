@@ -15,6 +15,9 @@ import { joinAll, movedHere } from './moved.js';
 import { onTop } from './top.js';
 import { withWater, isSaltToTaste, isDeglazing, deglazeWith, coverWith, yolksMoved, thinWith, creamTarget } from './poured.js';
 
+const IN_THE_OVEN =
+  /\b(?:put|place|pop|slide|return|bung|shove|get|whack|stick|set)\b.*\b(?:in|into|to) (?:the|a|your)(?: (?:very )?(?:hot|preheated|moderate|medium|heated))?(?: ?\d{2,3} ?(?:°|º|degrees?)? ?[CF]?)? ?oven\b/i;
+
 const PAN_WITH =
   /( (?:to|into|in) the (?:\w+ )?(?:pan|pot|saucepan|casserole)) (?:with|of|containing|holding|that has) (?:the |your )?((?!.*\band\b)[a-z][a-z ]*?)\s*$/i;
 
@@ -70,6 +73,21 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
   const body = k.body(clause);
   if (isDrawn(k, clause, n, body)) return;
   if (isOwnStock(k, clause, n, body)) return;
+  if (
+    /\b(?:back )?(?:on|over|onto|to) (?:the|a) (?:very )?(?:low |gentle |medium |lowest )?(?:heat|hob|stove|flame)$/i.test(text) &&
+    k.mentions(body, clause).length === 0
+  ) {
+    k.put('setting', n);
+    return;
+  }
+  if (
+    /^(?:and |then )?(?:stir|pour|tip|mix) (?:it |this )?back in\b/i.test(text) &&
+    k.here?.isBlended === true &&
+    k.here.aside.size === 0
+  ) {
+    k.put('setting', n);
+    return;
+  }
   if (/^throw (?:out|away)\b/i.test(body)) {
     k.as('remove', { ...clause, text: text.replace(/\bthrow (?:out|away)\b/i, 'remove') }, n, 'remove');
     return;
@@ -120,8 +138,9 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
     k.put('setting', n);
     return;
   }
-  if (/\b(?:put|place|pop|slide|return)\b.*\b(?:in|into|to) the oven\b/i.test(body) && k.mentions(body, clause).length === 0) {
-    if (minutesIn(text) !== undefined || ovenIn(text, k.context.country) !== undefined) doRoast(k, clause, n);
+  if (IN_THE_OVEN.test(body) && k.mentions(body, clause).length === 0) {
+    const isTimedBehind = minutesIn(k.clauses[n + 1]?.text ?? '') !== undefined && k.clauses[n + 1]?.verb === undefined;
+    if (minutesIn(text) !== undefined || ovenIn(text, k.context.country) !== undefined || isTimedBehind) doRoast(k, clause, n);
     else k.put('setting', n);
     return;
   }
@@ -203,14 +222,14 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
       body,
     ) ||
     (clause.verb !== undefined &&
-      /^(?:scatter|sprinkle|shower|strew|drizzle|spoon|crumble|grate|dot)$/.test(clause.verb) &&
+      /^(?:scatter|sprinkle|shower|strew|drizzle|spoon|crumble|grate|dot|snip|tear|shave)$/.test(clause.verb) &&
       k.isFinished() &&
       !/\b(?:in|into|flour)\b/i.test(body) &&
       (clause.verb !== 'spoon' || /\bover\b|\bon top\b|^spoon on\b/i.test(body)));
   if (isTop && (k.isFinished() || place?.kind === 'serving')) {
     const isSide = k.here !== undefined && k.here !== k.mainVessel() && k.here.steps.length > 0 && /\bover\b/i.test(body);
     if (
-      /^(?:(?:and )?(?:then )?(?:ladle|pour|divide|tip|serve|fill)|(?:then )?spoon)\b/i.test(clause.text) &&
+      (/^(?:ladle|pour|divide|tip|serve|fill)\b/i.test(body) || /^(?:then )?spoon\b/i.test(clause.text)) &&
       mentions.length === 0 &&
       !isSide
     )
@@ -423,7 +442,11 @@ export function intoVessel(
   }
   if (salted.length === 0 && /\b(?:salt|seasoning)\b.*\bto taste\b/i.test(body))
     k.as('season', { ...clause, text: 'season', verbAt: 0 }, n);
-  else if (did === 0) k.put(k.movedNow || mentions.length > 0 ? 'setting' : 'remark', n);
+  else if (did === 0) {
+    // "Tip onto a baking tray", of what was tossed before.
+    const isPlaced = k.placeIn(body) !== undefined && vessel.lines.size > 0;
+    k.put(k.movedNow || mentions.length > 0 || isPlaced ? 'setting' : 'remark', n);
+  }
 }
 
 /** "Add enough water to give the consistency you like": a pour behind the blade that has an end. */

@@ -1,5 +1,5 @@
 import { WET_SHARE, WHOLE, type Heat } from './usual.js';
-import { GARNISH_SECTION, LIDS, PLACES, type Sense, type VesselKind } from './lexicon.js';
+import { GARNISH_SECTION, LIDS, PLACES, VERBS, type Sense, type VesselKind } from './lexicon.js';
 import { LineNames, type Mention, type MethodLine } from './mentions.js';
 import { minutesIn, type Range } from './measures.js';
 import { isHob, newVessel, whereNow, type DraftStep, type Vessel } from './vessel.js';
@@ -166,13 +166,14 @@ export class Kitchen extends LinesInUse {
     const spoken = this.clauses[made?.clause ?? -1];
     const lead = isIt ? this.names.mentions(clause.text.slice(0, clause.verbAt), clause.section, this.isUsedUp) : [];
     // "Start with the leeks: soften them in butter."
-    const leading = lead.filter(({ line }) => !this.isUsedUp(line) && !named.some((one) => one.line === line));
+    const isOnTray = (line: string): boolean => this.vesselOf(line)?.kind === 'tray' && this.vesselOf(line)?.isHot === true;
+    const leading = lead.filter(({ line }) => (!this.isUsedUp(line) || isOnTray(line)) && !named.some((one) => one.line === line));
     if (leading.length > 0) return [...leading.map(({ line }) => ({ line, at: 0, length: 0 })), ...named];
     if (isIt && spoken?.sentence === clause.sentence && /^(?:remark|setting)$/.test(made?.does ?? '')) {
       // "Here are the leeks; soften them in butter."
       const own = this.names
         .mentions(spoken.text, clause.section, this.isUsedUp)
-        .filter(({ line }) => !this.isUsedUp(line) && !named.some((one) => one.line === line));
+        .filter(({ line }) => (!this.isUsedUp(line) || isOnTray(line)) && !named.some((one) => one.line === line));
       if (own.length > 0) return [...own.map(({ line }) => ({ line, at: 0, length: 0 })), ...named];
     }
     if (named.length > 0 || !/\b(?:each|them|em|it|these|those)\b/i.test(text)) return named;
@@ -205,6 +206,15 @@ export class Kitchen extends LinesInUse {
       last !== undefined &&
       this.clauses[last.clause]?.sentence === clause.sentence &&
       /^(?:[\w-]+)(?:\s+(?:until|till|for|gently|slowly|briefly|over)\b|$)/i.test(clause.text.slice(clause.verbAt).trim());
+    const taken = this.actions.at(-1);
+    const said = this.clauses[taken?.clause ?? -1];
+    if (isBare && taken?.does === 'setting' && said?.sentence === clause.sentence && VERBS[said.verb ?? ''] === 'remove') {
+      // "Take the squash out of the oven and add to the pan with the stock."
+      const out = this.names
+        .mentions(said.text, clause.section, this.isUsedUp)
+        .filter(({ line }) => this.vesselOf(line)?.kind === 'tray' && !mentions.some((one) => one.line === line));
+      if (out.length > 0) return [...out.map(({ line }) => ({ line, at: 0, length: 0 })), ...mentions];
+    }
     if (last?.does !== 'prepare' || !(isBare || isBareHeat) || (this.clauses[last.clause]?.sentence ?? 0) < clause.sentence - 1)
       return mentions;
     const before = last.lines.filter(({ line }) => !this.isUsedUp(line) && !mentions.some((one) => one.line === line));

@@ -2,7 +2,7 @@ import { AFTER, type Clause } from './clauses.js';
 import { heated, kindOfHeat } from './heated.js';
 import type { Kitchen } from './kitchen.js';
 import { lift } from './lift.js';
-import { minutesIn } from './measures.js';
+import { minutesIn, type Range } from './measures.js';
 import type { Mention } from './mentions.js';
 import type { PlainStep } from '../soup/index.js';
 import { isHob, type Vessel } from './vessel.js';
@@ -71,6 +71,20 @@ export function joinsAt(text: string): ((wholeMin: number) => number) | undefine
     : undefined;
 }
 
+/** "Simmer until soft. About 20 minutes.": the minutes of the heat before, where it was told without; false where it was not. */
+export function settledLater(k: Kitchen, vessel: Vessel, time: Range): boolean {
+  const at = k.actions.findLastIndex(({ does }) => does !== 'setting' && does !== 'remark');
+  const action = k.actions[at];
+  if (lastHeat(vessel) === undefined || action?.assumed.includes('MINUTES') !== true) return false;
+  partHeat(vessel, middleOf(time));
+  k.actions[at] = {
+    ...action,
+    minutes: { low: time.low, high: time.high },
+    assumed: action.assumed.filter((one) => one !== 'MINUTES'),
+  };
+  return true;
+}
+
 /**
  * "After 5 minutes add the garlic": a heat that was told without minutes lasts so long, one that goes on is parted where food
  * joins it, and "after another 5" is a heat of its own.
@@ -90,13 +104,7 @@ export function afterSoLong(k: Kitchen, clause: Clause, n: number): Clause | und
   const minutes = middleOf(time);
   const isMore = /\b(?:another|further|additional|more)\b/i.test(hit[0]);
   const last = lastHeat(vessel);
-  const at = k.actions.findLastIndex(({ does }) => last !== undefined && does !== 'setting' && does !== 'remark');
-  const action = k.actions[at];
-  if (last !== undefined && !isMore && action?.assumed.includes('MINUTES') === true) {
-    partHeat(vessel, minutes);
-    k.actions[at] = { ...action, minutes: { low: time.low, high: time.high }, assumed: [] };
-    return own;
-  }
+  if (last !== undefined && !isMore && settledLater(k, vessel, time)) return own;
   if (last !== undefined && !isMore) {
     const mentions = /^(?:add|stir|tip|put|throw|scatter|pour|toss|drop)$/.test(clause.verb ?? 'add')
       ? k.mentions(k.body(own), own).filter(({ line }) => !k.isUsedUp(line))

@@ -89,7 +89,7 @@ const BY_SENSE: Readonly<Record<Sense, string>> = {
   thicken: 'thicken',
   top: 'top garnish finish decorate dress swirl dot crown enrich mount sharpen',
   serve: 'serve dish plate divide share portion enjoy eat',
-  remove: 'remove move discard fish lift take pull extract throw-away skim-off bin ditch chuck-out',
+  remove: 'remove retrieve move discard fish lift take pull extract throw-away skim-off bin ditch chuck-out',
   reserve: 'reserve keep hold save retain',
   set: 'set',
   let: 'let leave allow rest stand sit',

@@ -84,6 +84,8 @@ const TIMED = new RegExp(
   `(${NUMBER})(?:-?ish)?\\s*(?:(${UNIT})\\s*)?(?:(?:-|–|—|to|or)\\s*(${NUMBER})\\s*)?(?:more |further |extra |good |odd |longer )?-?(${UNIT})`,
   'i',
 );
+/** "Between 30 and 40 minutes". */
+const BETWEEN = new RegExp(`\\bbetween (${NUMBER}) and (${NUMBER})\\s*(${UNIT})`, 'i');
 /** A figure that is a time although no unit stands behind it: "about 20", "for 25", "after 25". */
 const BARE =
   /\b(?:for|after|about|another|a further)\s+(\d{1,3})(?:\s*(?:-|–|to)\s*(\d{1,3}))?(?=(?:\s+(?:more|longer|further))?\s*(?:[,.;)]|$))/i;
@@ -116,6 +118,9 @@ export function minutesIn(text: string): Time | undefined {
   const between = HOURS_BETWEEN.exec(text);
   if (between !== null)
     put(between, Number(between[1]) * 60 + Number(between[2] ?? 0), Number(between[3]) * 60 + Number(between[4] ?? 0));
+  const both2 = BETWEEN.exec(text);
+  if (both2 !== null)
+    put(both2, figureIn(both2[1] ?? '') * inMinutes(both2[3] ?? 'm'), figureIn(both2[2] ?? '') * inMinutes(both2[3] ?? 'm'));
   const short = HOURS_SHORT.exec(text);
   if (short !== null) put(short, Number(short[1]) * 60 + Number(short[2]), Number(short[1]) * 60 + Number(short[2]));
   for (const [pattern, minutes] of SPOKEN) {

@@ -35,7 +35,7 @@ const QUALITIES = new Set(
     'added all back base based blade blend blended blood bottle bought boxed bundle button country cubed cured diced drained drink eye farmer fermented finishing fire firm ' +
     'fleshed flavoured flavourless from fried garden grain great hard heart holy home instant king land lower made mature mealy mixed mix natural navy northern pack packed ' +
     'pouring pointed powdered prepared purpose refined reduced ripened rolled salad shop silken smooth snap split spread sprouting star store strained strip summer tap thick thickened ' +
-    'tinned top vacuum winter cane continental crusty medium seasoned shredded filtered living pale pitted rock'
+    'tinned top vacuum winter cane continental crusty medium seasoned shredded filtered living pale pitted rock slice strip chunk cube rib'
   ).split(' '),
 );
 const UNIT_WORDS = new Set(
@@ -160,6 +160,15 @@ function headOf(phrase: string): string | undefined {
     .filter((word) => word !== '' && !PARTS.has(word))
     .at(-1);
 }
+
+/** "Toss the cubes": what was cut so, where it is one line alone. */
+const PIECES: Readonly<Record<string, RegExp>> = {
+  cube: /\bcub(?:e|es|ed)\b/i,
+  chunk: /\bchunks?\b/i,
+  wedge: /\bwedges?\b/i,
+  dice: /\bdice[ds]?\b/i,
+  piece: /\b(?:pieces|chunks?|cub(?:es|ed))\b/i,
+};
 
 /** Letters that tell a word that is cut short. */
 const LEAST_SHORT = 3;
@@ -301,6 +310,9 @@ export class LineNames {
     const left = this.except(text, section);
     for (const [words, fits] of GROUPS) {
       for (const hit of text.matchAll(words)) {
+        // "The vegetables (onion, carrots, celery)": those, and no others.
+        const listed = /^\s*\((?!not\b|no\b|except|all but|bar\b)([^)]*)\)/i.exec(text.slice(hit.index + hit[0].length))?.[1];
+        if (listed !== undefined && this.named(listed, section, isUsed).length > 0) continue;
         const near = pool.filter(({ id, taken }) => fits(taken.role, taken.row) && !left.has(id));
         const own =
           near.length > 0
@@ -375,6 +387,11 @@ export class LineNames {
     }
     if (found.length === 0) found = this.shortened(words, n);
     if (found.length > 0 && length === 0) length = found[0]?.words.length ?? 0;
+    if (found.length === 0 && words[n - 1]?.text === 'the') {
+      const root = PIECES[words[n]?.text ?? ''];
+      const cut = root === undefined ? [] : this.lines.filter(({ taken }) => root.test(taken.text));
+      if (cut.length === 1) return { lines: cut, length: 1 };
+    }
     const heads = found.filter(({ isHead }) => isHead);
     const lines = [...new Set((heads.length > 0 ? heads : found).map(({ line }) => line))];
     const word = words[n]?.text ?? '';

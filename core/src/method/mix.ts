@@ -28,6 +28,16 @@ export function doMix(k: Kitchen, clause: Clause, n: number): void {
   }
   const mentions = k.mentions(body, clause);
   if (
+    k.here?.isBlended === true &&
+    k.here.aside.size === 0 &&
+    mentions.every(({ line }) => k.isUsedUp(line)) &&
+    /\bback (?:in|into|with|to)\b/i.test(text)
+  ) {
+    // "Blend half, then mix it back in."
+    k.put('setting', n);
+    return;
+  }
+  if (
     mentions.length > 0 &&
     mentions.every(({ line }) => k.isCream(line) && !k.isUsedUp(line)) &&
     /\b(?:soft peaks|stiff|holds? (?:its|their) shape|floppy|peaks)\b/i.test(text)
@@ -60,7 +70,9 @@ export function doMix(k: Kitchen, clause: Clause, n: number): void {
       doCook(k, clause, n);
       return;
     }
-    k.put('remark', n);
+    const isHowOnly =
+      /^(?:and |then )*(?:mix|toss|combine|whisk|stir|beat)(?: it| them| all| everything)?(?: (?:really|very))?(?: (?:well|thoroughly|together|gently|to combine|to coat|until combined))*$/i;
+    k.put(isHowOnly.test(text) ? 'setting' : 'remark', n);
     return;
   }
   if (/\bto coat\b/i.test(body) && mentions.every(({ line }) => k.isUsedUp(line))) {

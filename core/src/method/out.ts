@@ -63,6 +63,17 @@ export function doRemove(k: Kitchen, clause: Clause, n: number): void {
     k.as('peel', clause, n);
     return;
   }
+  const nextBlade = k.clauses[n + 1];
+  if (
+    partOf(body) !== undefined &&
+    /\b(?:soup|it|mixture)\b/i.test(body) &&
+    nextBlade?.sentence === clause.sentence &&
+    VERBS[nextBlade.verb ?? ''] === 'blend'
+  ) {
+    // "Take out half the soup, blend it": how much the blade has.
+    k.put('setting', n);
+    return;
+  }
   if (takenEarly(k, mentions, text, n)) return;
   const dry = k.here;
   const part = partOf(body);
@@ -354,6 +365,14 @@ export function doSet(k: Kitchen, clause: Clause, n: number): void {
   const { text } = clause;
   if (/\boven\b/i.test(text)) {
     doPreheat(k, clause, n);
+    return;
+  }
+  const fats = k
+    .mentions(k.body(clause), clause)
+    .filter(({ line }) => k.lineOf(line)?.taken.row.group === 'fats' && !k.isUsedUp(line));
+  if (fats.length > 0 && /\b(?:heat|flame|hob)\b/i.test(text)) {
+    // "Set a large pan over a medium heat with the oil."
+    k.as('heat', clause, n, 'heat');
     return;
   }
   if (/\baside\b|\bto one side\b/i.test(text)) {

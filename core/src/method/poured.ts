@@ -51,6 +51,17 @@ export function deglazeWith(k: Kitchen, mention: Mention, vessel: Vessel, clause
 export function coverWith(k: Kitchen, mention: Mention, vessel: Vessel, n: number): void {
   const { line } = mention;
   if (k.isUsedUp(line) || (k.uses.get(line) ?? []).length > 0) return;
+  const own = k.lineOf(line)?.taken;
+  if (own !== undefined && own.kg > 0 && own.amount.rule !== 'byStep' && !/\bcover|\btop\b|\babout\b|\bapprox/i.test(own.text)) {
+    // "Cover with the stock", of which the list says a litre: the litre.
+    const use = k.use(mention, k.clauses[n]?.text ?? '');
+    k.spoon(vessel, { kind: 'in', clause: n, uses: [use] });
+    vessel.lines.add(line);
+    vessel.isWet = true;
+    vessel.lastIn = [line];
+    k.put('cover', n, { vessel: vessel.name, lines: [use] });
+    return;
+  }
   k.settled.add(line);
   k.uses.set(line, [{ line, said: true }]);
   vessel.lines.add(line);

@@ -63,6 +63,17 @@ export function doLet(k: Kitchen, clause: Clause, n: number): void {
     k.put('setting', n);
     return;
   }
+  const before = k.actions.findLast(({ does }) => does !== 'setting' && does !== 'remark')?.does;
+  if (
+    here?.boiling !== undefined &&
+    before === 'boil' &&
+    minutes !== undefined &&
+    !/\b(?:aside|cool|off the heat|stand|rest)\b/i.test(text)
+  ) {
+    // "Bring to a simmer and leave for 20 minutes."
+    doSimmer(k, clause, n);
+    return;
+  }
   const isLong = minutes !== undefined && minutes.high >= 0.5;
   if (
     /\b(?:go|get on with it|do (?:its|their) thing)\b/i.test(text) &&

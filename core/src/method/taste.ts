@@ -62,5 +62,5 @@ export function doCheck(k: Kitchen, clause: Clause, n: number): void {
   if (/\bseason|\bsalt\b/i.test(words)) doSeason(k, clause, n);
   else if (/\b(?:thick\w*|consistency|texture)\b/i.test(words) && /\b(?:with|add(?:ing)?|using)\b/i.test(words))
     doThin(k, clause, n);
-  else k.put('remark', n);
+  else k.put(/^(?:and |then )*(?:taste|check)(?: it| the soup)?$/i.test(words) ? 'setting' : 'remark', n);
 }

@@ -151,6 +151,13 @@ export function doServe(k: Kitchen, clause: Clause, n: number): void {
     k.as('add', clause, n);
     return;
   }
+  const lead = clause.text.slice(0, clause.verbAt);
+  const above = /\b(?:on|over) (?:the )?top\b/i.test(lead) ? k.mentions(lead, clause) : [];
+  if (above.length > 0) {
+    // "Coriander over the top and serve."
+    onTop(k, above, lead, n);
+    return;
+  }
   const mentions = k.mentions(k.body(clause), clause).filter(({ line }) => !/^(?:water)$/.test(k.lineOf(line)?.taken.row.id ?? ''));
   if (/\b(?:cold|chilled|iced|ice-cold|at room temperature)\b/i.test(text) && !/\bcold (?:water|butter|cream)\b/i.test(text)) {
     if (!/\b(?:hot or cold|warm or cold|chilled (?:bowls|glasses))\b/i.test(text)) k.servedCold = true;

@@ -618,4 +618,410 @@ export const PATTERNS: readonly Pattern[] = [
       },
     ],
   },
+
+  {
+    name: 'thai',
+    lines:
+      '1 tbsp coconut oil\n2 tbsp red curry paste\n1 onion, sliced\n1 thumb ginger, grated\n1 stalk lemongrass, bruised\n800g sweet potatoes, peeled and cubed\n400ml can coconut milk\n700ml vegetable stock\n1 tbsp fish sauce\n1 lime, juiced\n30g roasted peanuts, chopped',
+    stages: [
+      {
+        want: 'coconut-oil onion ginger soft 5',
+        alts: [
+          'Heat the coconut oil in a wok and stir-fry the onion and ginger for 5 minutes.',
+          'Melt the coconut oil in a saucepan. Add the onion and ginger and cook until soft, 5 minutes.',
+          'Cook the onion and ginger in the coconut oil over a medium heat for 5 minutes.',
+          'Warm the oil, add the onion and ginger, and sauté for 5 min.',
+        ],
+      },
+      {
+        want: 'red-curry-paste bloom 1',
+        alts: [
+          'Add the curry paste and fry for 1 minute.',
+          'Stir in the curry paste and cook until fragrant, about 1 minute.',
+          'Add the paste; cook for a minute, stirring.',
+          'Curry paste in for a minute.',
+          'Stir through the curry paste and cook for another minute.',
+          'Spoon in the curry paste and let it sizzle for a minute.',
+        ],
+      },
+      {
+        want: 'sweet-potato lemongrass coconut-milk vegetable-stock simmer 20',
+        alts: [
+          'Add the sweet potatoes, lemongrass, coconut milk and stock and simmer for 20 minutes.',
+          'Tip in the sweet potato and lemongrass. Pour over the coconut milk and stock, bring to the boil, then simmer for 20 minutes until tender.',
+          'Add sweet potatoes, coconut milk, stock and lemongrass. Bring to a boil, cover, reduce the heat and cook for 20 minutes.',
+          'Stir in the sweet potato cubes, then the coconut milk, stock and the lemongrass. Simmer, covered, for 20 minutes.',
+          'Sweet potato, coconut milk, stock, lemongrass in; simmer 20.',
+        ],
+      },
+      {
+        want: 'takeOut lemongrass',
+        alts: ['Remove the lemongrass.', 'Discard the lemongrass stalk.', 'Fish out the lemongrass.', 'Take out the lemongrass.'],
+      },
+      {
+        want: 'blend',
+        alts: [
+          'Blend until smooth.',
+          'Blitz until smooth and silky.',
+          'Blend with a hand-held blender, or in a food processor.',
+          'Leave to cool for 5 minutes and blend.',
+        ],
+      },
+      {
+        want: 'fish-sauce lime-juice',
+        alts: [
+          'Season with the fish sauce and lime juice.',
+          'Stir in the fish sauce and lime juice.',
+          'Add fish sauce and lime juice to taste.',
+          'Balance with the fish sauce and the lime juice.',
+          'Squeeze in the lime and add the fish sauce.',
+        ],
+      },
+      {
+        want: 'garnish peanuts',
+        alts: [
+          'Serve scattered with the peanuts.',
+          'Top with the chopped peanuts.',
+          'Sprinkle over the peanuts to serve.',
+          'Serve with the peanuts on top.',
+        ],
+      },
+    ],
+  },
+  {
+    name: 'beet',
+    lines:
+      '1 kg beetroot\n1 tbsp olive oil\n1 red onion, chopped\n1 eating apple, peeled and chopped\n1 tsp caraway seeds\n1 litre beef stock\n2 tbsp red wine vinegar\n4 tbsp soured cream\ndill',
+    stages: [
+      {
+        want: 'beetroot roast 60',
+        alts: [
+          'Wrap the beetroot in foil and roast at 200C for 1 hour.',
+          'Heat the oven to 200C. Wrap the beetroot in foil, put on a tray and roast for an hour until tender.',
+          'Roast the beetroot, wrapped in foil, at 200C for 60 minutes.',
+          'Put the whole beetroot in a foil parcel and bake at 200C for 1 hr.',
+          'Scrub the beetroot, wrap them in foil and cook in the oven at 200C for an hour.',
+        ],
+      },
+      {
+        want: '',
+        alts: [
+          'When cool enough to handle, peel and chop.',
+          'Cool, then rub off the skins and cut into chunks.',
+          'Leave until cool enough to handle, then slip off the skins and chop roughly.',
+          'Let cool slightly. Peel and dice the beetroot.',
+          'Unwrap, leave to cool, then peel and chop.',
+        ],
+      },
+      {
+        want: 'olive-oil red-onion eating-apple caraway soft 10',
+        alts: [
+          'Soften the onion, apple and caraway in the oil for 10 minutes.',
+          'Heat the oil and cook the onion, apple and caraway seeds for 10 minutes until soft.',
+          'Meanwhile, fry the onion and apple gently with the caraway in the oil for 10 minutes.',
+          'In a large pan, sweat the onion, apple and caraway in the oil, 10 minutes.',
+        ],
+      },
+      {
+        want: 'beef-stock simmer 15',
+        alts: [
+          'Add the beetroot and stock and simmer for 15 minutes.',
+          'Tip in the beetroot, pour over the stock and simmer for 15 minutes.',
+          'Stir in the chopped beetroot and the stock, bring to the boil and simmer 15 mins.',
+          'Add the beets and stock; simmer 15 minutes.',
+          'Add the cooked beetroot. Cover with the stock and simmer for 15 minutes.',
+        ],
+      },
+      { want: 'blend', alts: ['Blend until smooth.', 'Liquidise.', 'Purée the soup.'] },
+      {
+        want: 'red-wine-vinegar',
+        alts: ['Add the vinegar and season.', 'Sharpen with the vinegar.', 'Stir in the vinegar to taste.'],
+      },
+      {
+        want: 'garnish soured-cream dill',
+        alts: [
+          'Serve with a spoonful of soured cream and some dill.',
+          'Ladle into bowls, swirl in the soured cream and scatter with dill.',
+          'Top each bowl with soured cream and dill.',
+          'Serve topped with the soured cream and a little dill.',
+        ],
+      },
+    ],
+  },
+  {
+    name: 'bacon',
+    lines:
+      '100g bacon lardons\n20g butter\n1 leek, sliced\n1 celeriac, peeled and cubed\n1.2 litres chicken stock\n150ml double cream\nparsley, chopped',
+    stages: [
+      {
+        want: 'bacon soft 8; keep bacon',
+        alts: [
+          'Fry the bacon in a large pan for 8 minutes until crisp, then lift out with a slotted spoon and set aside.',
+          'Cook the lardons in a large saucepan until crisp, about 8 minutes. Remove with a slotted spoon to a plate lined with kitchen paper.',
+          'Crisp the bacon in a big pan, 8 mins; scoop out and drain on kitchen paper.',
+          'Fry the lardons in a pan for 8 minutes. Transfer to a plate, leaving the fat in the pan.',
+          'In a large pan fry the bacon until golden, 8 minutes, and remove to a plate.',
+        ],
+      },
+      {
+        want: 'butter leek soft 6',
+        alts: [
+          'Add the butter and leek to the pan and cook for 6 minutes.',
+          'Melt the butter in the same pan and soften the leek for 6 minutes.',
+          'In the bacon fat, with the butter, sweat the leek for 6 minutes.',
+          'Add the butter to the fat, then the leek, and cook gently for 6 minutes.',
+        ],
+      },
+      {
+        want: 'celeriac chicken-stock simmer 25',
+        alts: [
+          'Add the celeriac and stock, bring to the boil and simmer for 25 minutes.',
+          'Stir in the celeriac. Pour over the stock and simmer until soft, 25 minutes.',
+          'Celeriac and stock in, simmer 25 min.',
+        ],
+      },
+      { want: 'blend', alts: ['Blend until smooth.', 'Whizz until smooth with a stick blender.', 'Purée and return to the pan.'] },
+      {
+        want: 'double-cream',
+        alts: ['Stir in the cream.', 'Add the cream and heat gently.', 'Swirl in the cream and warm through.'],
+      },
+      {
+        want: 'garnish bacon parsley',
+        alts: [
+          'Serve topped with the crispy bacon and parsley.',
+          'Scatter over the bacon and parsley.',
+          'Ladle into bowls and sprinkle with the reserved bacon and the parsley.',
+          'Top with bacon and parsley.',
+        ],
+      },
+    ],
+  },
+  {
+    name: 'gazpacho',
+    lines:
+      '1 kg ripe tomatoes\n1 cucumber\n1 red pepper\n1 clove garlic\n100g stale bread\n60ml olive oil\n30ml sherry vinegar\n200ml cold water\nsalt',
+    stages: [
+      {
+        want: 'tomato cucumber red-pepper garlic white-bread olive-oil sherry-vinegar water blend',
+        alts: [
+          'Put the tomatoes, cucumber, pepper, garlic, bread, oil, vinegar and water in a blender and blend until smooth.',
+          'Roughly chop the tomatoes, cucumber and pepper. Put in a food processor with the garlic, bread, oil, vinegar and water and whizz.',
+          'Blitz everything together in a blender.',
+          'Blend all the ingredients until very smooth.',
+          'Place all the ingredients in a liquidiser and blitz.',
+          'Tip the lot into a blender and whizz to a smooth soup.',
+          'Combine the tomatoes, cucumber, red pepper, garlic, bread, olive oil, vinegar and water in a blender; purée.',
+        ],
+      },
+      { want: 'sieve', alts: ['Pass through a sieve.', 'Push through a fine sieve.', 'Strain, pressing down well.'] },
+      {
+        want: '',
+        alts: [
+          'Season and chill for at least 2 hours.',
+          'Chill well before serving.',
+          'Refrigerate until very cold, about 2 hours.',
+          'Cover and chill overnight.',
+        ],
+      },
+    ],
+  },
+
+  {
+    name: 'slow',
+    lines:
+      '2 lb butternut squash, cubed\n1 onion, chopped\n2 carrots, chopped\n1 apple, chopped\n4 cups vegetable broth\n1 tsp cinnamon\n1/2 cup heavy cream',
+    stages: [
+      {
+        want: 'butternut onion carrot apple vegetable-stock cinnamon',
+        alts: [
+          'Place the squash, onion, carrots, apple, broth and cinnamon in a slow cooker.',
+          'Add everything except the cream to a slow cooker.',
+          'Combine squash, onion, carrots, apple, broth, and cinnamon in a 6-quart slow cooker; stir.',
+          'Put all the ingredients apart from the cream in the slow cooker.',
+          'To the slow cooker add the squash, onion, carrots, apple, broth and cinnamon.',
+          'Load the slow cooker with the squash, onion, carrots, apple, cinnamon and broth.',
+        ],
+      },
+      {
+        want: 'simmer 420',
+        alts: [
+          'Cover and cook on low for 7 hours.',
+          'Cook on LOW for 6 to 8 hours.',
+          'Cover; cook on low 6-8 hours or until vegetables are tender.',
+          'Put the lid on and cook on low for 7 hrs.',
+          'Cook, covered, on low heat setting for 7 hours.',
+        ],
+      },
+      {
+        want: 'blend',
+        alts: [
+          'Puree with an immersion blender.',
+          'Working in batches, transfer to a blender and puree until smooth.',
+          'Use an immersion blender to blend right in the slow cooker.',
+          'Blend the mixture with a hand blender.',
+        ],
+      },
+      {
+        want: 'heavy-cream',
+        alts: ['Stir in the cream.', 'Add the cream and season to taste.', 'Stir in cream; season with salt and pepper.'],
+      },
+    ],
+  },
+  {
+    name: 'pressure',
+    lines:
+      '2 tbsp olive oil\n1 onion, chopped\n2 garlic cloves, minced\n1 1/2 lb carrots, sliced\n4 cups chicken broth\n1 tbsp grated ginger\n1 can (13.5 oz) coconut milk\ncilantro, for serving',
+    stages: [
+      {
+        want: 'olive-oil onion garlic ginger soft 5',
+        alts: [
+          'Set the pressure cooker to sauté. Add the oil, onion, garlic and ginger; cook 5 minutes.',
+          'Using the sauté setting, heat the oil and cook the onion, garlic and ginger for 5 minutes.',
+          'Heat the oil in a pressure cooker and soften the onion, garlic and ginger for 5 minutes.',
+          'On sauté mode, cook the onion, garlic and ginger in the oil for 5 minutes.',
+        ],
+      },
+      {
+        want: 'carrot chicken-stock-carton pressure 6',
+        alts: [
+          'Add the carrots and broth. Lock the lid and cook at high pressure for 6 minutes.',
+          'Stir in the carrots and broth, secure the lid and pressure cook on high for 6 minutes.',
+          'Add carrots and broth. Seal. Bring to pressure and cook for 6 minutes.',
+          'Add carrots, broth. Close the lid; set to high pressure, 6 minutes.',
+        ],
+      },
+      {
+        want: 'blend',
+        alts: [
+          'Release the pressure and blend until smooth.',
+          'Let the pressure come down naturally, then blend.',
+          'Quick release the steam. Puree with an immersion blender.',
+          'Do a natural release for 10 minutes, open the lid and purée.',
+        ],
+      },
+      {
+        want: 'coconut-milk',
+        alts: [
+          'Stir in the coconut milk.',
+          'Add the coconut milk and stir until combined.',
+          'Pour in the coconut milk and warm through.',
+        ],
+      },
+      {
+        want: 'garnish coriander',
+        alts: ['Serve with cilantro.', 'Garnish with cilantro.', 'Top with cilantro and serve.', 'Sprinkle with fresh cilantro.'],
+      },
+    ],
+  },
+  {
+    name: 'chowder',
+    lines:
+      '4 ears corn\n30g butter\n1 onion, chopped\n1 large potato, diced\n500ml vegetable stock\n300ml milk\n1 bay leaf\nsmoked paprika',
+    stages: [
+      {
+        want: '',
+        alts: ['Cut the kernels from the cobs.', 'Slice the corn kernels off the cobs.', 'Strip the kernels from the corn.'],
+      },
+      {
+        want: 'butter onion soft 8',
+        alts: [
+          'Cook the onion in the butter for 8 minutes.',
+          'Melt the butter in a Dutch oven over medium heat; add the onion and cook until translucent, about 8 minutes.',
+          'Soften the onion in the butter, 8 min.',
+        ],
+      },
+      {
+        want: 'sweetcorn potato vegetable-stock bay simmer 15',
+        alts: [
+          'Add the corn, potato, stock and bay leaf and simmer for 15 minutes.',
+          'Stir in the corn kernels, diced potato, stock and bay. Bring to a boil and simmer until the potato is tender, about 15 minutes.',
+          'Add potato, corn, stock, bay leaf. Bring to boil, reduce heat, cover, simmer 15 minutes.',
+          'Tip in the potato and corn, add the bay and stock, and simmer for 15 minutes or until everything is tender.',
+        ],
+      },
+      { want: 'takeOut bay', alts: ['Remove the bay leaf.', 'Discard bay leaf.', 'Take out the bay leaf.'] },
+      {
+        want: 'milk',
+        alts: ['Add the milk and heat through.', 'Pour in the milk and bring back to a simmer.', 'Stir in the milk.'],
+      },
+      {
+        want: 'blend',
+        alts: [
+          'Blend two-thirds of the soup and stir it back in.',
+          'Puree about half the soup in a blender and return it to the pot.',
+          'Use a stick blender to partially purée the soup, leaving some texture.',
+          'Blend half of it, then tip back into the pan.',
+          'With a hand blender, blitz briefly so that it is still chunky.',
+        ],
+      },
+      {
+        want: 'garnish paprika',
+        alts: [
+          'Serve dusted with smoked paprika.',
+          'Sprinkle with the paprika.',
+          'Ladle into bowls and dust with paprika.',
+          'Finish with a pinch of smoked paprika.',
+        ],
+      },
+    ],
+  },
+  {
+    name: 'croutons',
+    lines:
+      'For the soup\n600g broccoli, florets and stalks chopped\n1 onion, chopped\n25g butter\n1 potato, diced\n900ml vegetable stock\n100g blue cheese, crumbled\n\nFor the croutons\n2 slices sourdough, cubed\n1 tbsp olive oil',
+    stages: [
+      {
+        want: 'butter onion soft 5',
+        alts: [
+          'Melt the butter in a pan and soften the onion for 5 minutes.',
+          'Cook the onion in the butter for 5 minutes.',
+          'Fry the onion in the butter until soft, 5 minutes.',
+        ],
+      },
+      {
+        want: 'potato vegetable-stock simmer 10',
+        alts: [
+          'Add the potato and stock and simmer for 10 minutes.',
+          'Add the potato, pour over the stock, bring to the boil and cook for 10 minutes.',
+          'Stir in the potato and stock. Simmer 10 mins.',
+        ],
+      },
+      {
+        want: 'broccoli simmer 5',
+        alts: [
+          'Add the broccoli and simmer for 5 minutes.',
+          'Add the broccoli, bring back to the boil and cook for 5 minutes more.',
+          'Throw in the broccoli; cook for another 5 minutes until just tender.',
+          'Broccoli in for the last 5 minutes.',
+        ],
+      },
+      {
+        want: 'olive-oil sourdough roast 10',
+        alts: [
+          'For the croutons, toss the bread in the oil and bake at 190C for 10 minutes.',
+          'Meanwhile, make the croutons: toss the sourdough with the oil, spread on a tray and bake at 190C for 10 minutes until golden.',
+          'Meanwhile, mix the bread cubes with the oil on a baking tray and bake for 10 minutes at 190C.',
+          'While the soup simmers, toss the bread in the oil and bake in the oven at 190C for 10 mins until crisp.',
+        ],
+      },
+      {
+        want: 'blue-cheese blend',
+        alts: [
+          'Add the cheese and blend the soup until smooth.',
+          'Stir most of the cheese into the soup and blend.',
+          'Crumble the cheese into the soup and whizz until smooth.',
+          'Blend the soup with the cheese.',
+        ],
+      },
+      {
+        want: 'garnish sourdough',
+        alts: [
+          'Serve with the croutons.',
+          'Top with the croutons.',
+          'Ladle into bowls and scatter over the croutons.',
+          'Divide between bowls and serve topped with the croutons.',
+        ],
+      },
+    ],
+  },
 ];

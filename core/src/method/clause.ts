@@ -106,11 +106,20 @@ function take(k: Kitchen, whole: Clause, n: number): void {
     k.as('remove', { ...clause, text: text.replace(/\b(?:whip|whisk|yank|hook|haul|get) out\b/i, 'remove'), verbAt: 0 }, n);
     return;
   }
+  if (
+    /^(?:and |then )?(?:close|shut|lock|secure|seal|fasten|latch|open)(?: on)? (?:the )?(?:lid|vent|valve)\b/i.test(text) &&
+    minutesIn(text) === undefined
+  ) {
+    k.put('setting', n);
+    return;
+  }
   if (/^(?:and |then )?get rid of\b/i.test(text)) {
     k.as('remove', { ...clause, text: text.replace(/get rid of/i, 'discard'), verb: 'discard', verbAt: 0 }, n, 'discard');
     return;
   }
-  if (/^(?:and |then )?(?:natural(?:ly)?|quick)(?: pressure)?[- ]releas/i.test(text)) {
+  if (
+    /^(?:and |then )?(?:(?:do|use|allow|let it have) (?:a |the )?)?(?:natural(?:ly)?|quick)(?: pressure)?[- ]releas/i.test(text)
+  ) {
     // The pressure cooker's own way down is in its step.
     k.put('setting', n);
     return;
@@ -509,7 +518,7 @@ function markLeftOut(k: Kitchen): void {
   const used = new Set(k.actions.filter(({ does }) => does !== 'prepare').flatMap(({ lines }) => lines.map(({ line }) => line)));
   for (const [n, clause] of k.clauses.entries()) {
     const own = k.actions.filter(({ clause: at }) => at === n);
-    if (own.some(({ does }) => PASSED.has(does) || does === 'takeOut')) continue;
+    if (own.some(({ does }) => PASSED.has(does) || does === 'takeOut') || /\brelease\b/i.test(clause.text)) continue;
     const minutes = minutesIn(clause.text);
     const isTimed = own.some((action) => action.minutes !== undefined);
     const isOnTime =

@@ -348,7 +348,7 @@ function eachItsTime(clause: Clause): Clause[] {
 }
 
 const ANNOUNCED =
-  /^(?:(?:first|next|then|now),? )?(?:roast|sweat|soften|fry|blend|simmer|cook|make|bake) (?:the|your) [a-z ]{3,30}$/i;
+  /^(?:(?:first|next|then|now|meanwhile|in the meantime|to start),? )?(?:roast|sweat|soften|fry|blend|simmer|cook|make|bake) (?:the|your) [a-z ]{3,30}$/i;
 /** "Ten minutes before the end, add": when what follows is done. */
 const BEFORE_END =
   /^(?:(?:about |with )?(?:\d+|five|ten|fifteen|twenty|half an hour) ?(?:minutes?|mins?|min)?(?: before (?:the end|it(?:['’]s| is) (?:done|ready|finished)|they(?:['’]re| are) (?:done|ready))[\w ]*| from the end| to go| left)|for the last (?:\d+|five|ten|fifteen|twenty) ?(?:minutes?|mins?|min)[\w ]*),\s*/i;

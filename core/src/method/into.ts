@@ -208,7 +208,12 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
     return;
   }
   const isLaidBy = mentions.length === 0 && k.here !== undefined && isHob(k.here) && !k.here.isWet && !k.isFinished();
-  if (isLaidBy && /\b(?:paper[- ]towel|kitchen (?:paper|roll|towel)|towel-lined|paper-lined)/i.test(body)) {
+  if (
+    isLaidBy &&
+    /\b(?:to|onto) (?:a|the) (?:warm |clean )?plate\b|\b(?:paper[- ]towel|kitchen (?:paper|roll|towel)|towel-lined|paper-lined)/i.test(
+      body,
+    )
+  ) {
     k.as('remove', clause, n);
     return;
   }
@@ -445,7 +450,9 @@ export function intoVessel(
   else if (did === 0) {
     // "Tip onto a baking tray", of what was tossed before.
     const isPlaced = k.placeIn(body) !== undefined && vessel.lines.size > 0;
-    k.put(k.movedNow || mentions.length > 0 || isPlaced ? 'setting' : 'remark', n);
+    const isHowOnly =
+      /^(?:and |then )*(?:stir|fold|mix)(?: it)?(?: (?:well|thoroughly|to combine|until combined|to mix|together|everything together|occasionally))*$/i;
+    k.put(k.movedNow || mentions.length > 0 || isPlaced || isHowOnly.test(clause.text) ? 'setting' : 'remark', n);
   }
 }
 

@@ -133,7 +133,8 @@ export class Kitchen extends LinesInUse {
     // "Lightly whip the last of the cream and spoon it on top": what is meant stands before the verb.
     const isMadeReady = /\b(?:whip|beat|shave|snip|loosen|soften)\b[^,;]*\band\s*$/i.test(clause.text.slice(0, clause.verbAt));
     // "Half the parsnips: roast in oil."
-    const isSubject = /^(?!for\b|to\b|meanwhile\b)[^:,.;]{3,60}:\s*$/i.test(clause.text.slice(0, clause.verbAt));
+    const isInFat = /^(?:in|with) the [^.;]*\b(?:fat|butter|oil)\b[^.;]*,\s*$/i.test(clause.text.slice(0, clause.verbAt));
+    const isSubject = isInFat || /^(?!for\b|to\b|meanwhile\b)[^:,.;]{3,60}:\s*$/i.test(clause.text.slice(0, clause.verbAt));
     const said = clause.verb === undefined || isMadeReady || isSubject ? clause.text : clause.text.slice(clause.verbAt);
     // "The vinegar and, if using, the cream": it is used.
     const text = said.replace(/,? if (?:using|you like|liked|desired|you want|wished),? /gi, (words) => ' '.repeat(words.length));

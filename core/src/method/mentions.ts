@@ -35,7 +35,7 @@ const QUALITIES = new Set(
     'added all back base based blade blend blended blood bottle bought boxed bundle button country cubed cured diced drained drink eye farmer fermented finishing fire firm ' +
     'fleshed flavoured flavourless from fried garden grain great hard heart holy home instant king land lower made mature mealy mixed mix natural navy northern pack packed ' +
     'pouring pointed powdered prepared purpose refined reduced ripened rolled salad shop silken smooth snap split spread sprouting star store strained strip summer tap thick thickened ' +
-    'tinned top vacuum winter cane continental crusty medium seasoned shredded filtered living pale pitted rock slice strip chunk cube rib'
+    'tinned top vacuum winter cane continental crusty medium seasoned shredded filtered living pale pitted rock slice strip chunk cube rib dutch english french italian swiss thai mexican moroccan spanish prince crown kent queensland himalayan'
   ).split(' '),
 );
 const UNIT_WORDS = new Set(
@@ -80,6 +80,7 @@ const CLASSES: readonly (readonly [words: RegExp, fits: (row: IngredientRow, rol
   [/^(?:nut)$/, (row) => row.group === 'nuts'],
   [/^(?:lemon)$/, (row) => row.id.startsWith('lemon') && row.id !== 'lemongrass'],
   [/^(?:lime)$/, (row) => row.id.startsWith('lime') && row.id !== 'lime-leaves'],
+  [/^(?:paste)$/, (row) => row.id.endsWith("paste")],
   [/^(?:juice)$/, (row) => row.id.endsWith('-juice')],
   [/^(?:oj)$/, (row) => row.id === 'orange-juice'],
   [/^(?:chilli|chillie|chile|chili|chilie)$/, (row) => row.group === 'chillies' || row.id.includes('chilli')],
@@ -294,7 +295,9 @@ export class LineNames {
     const isFresh = pool.every(({ id }) => !isUsed(id));
     // "Mix it back with the rest": the rest of the soup.
     const isSoup = /\b(?:with|to|into) the rest\b(?! of)/i.test(text);
-    const everything = isSoup ? null : (EVERYTHING.exec(text) ?? (isFresh ? /\beverything\b/i.exec(text) : null));
+    const everything = isSoup
+      ? null
+      : (EVERYTHING.exec(text) ?? (isFresh ? /\b(?:everything|the (?:whole )?lot)\b/i.exec(text) : null));
     if (everything !== null) {
       const except = this.except(text, section);
       const isRest = /^(?:the|all the) rest$/i.test(everything[0]) && !/\beverything else\b/i.test(text);

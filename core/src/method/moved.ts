@@ -10,6 +10,7 @@ export function movedHere(k: Kitchen, clause: Clause, n: number, vessel: Vessel,
   // A tray that something is laid on is not what is moved.
   const object = body
     .replace(/\b(?:on|onto|in|into|to) (?:an?|the|another|same)\b[\w\s-]*?\btray\b/gi, ' ')
+    .replace(/\b(?:into|to|through|with|in) (?:the |your )(?:hot )?(?:soup|pur[ée]e)\b/gi, ' ')
     .replace(/\b(?:cups?|ladle\w*|ml|litres?|spoon\w*|some|little) of (?:the )?(?:hot )?soup\b/gi, ' ');
   const isAll =
     /^all (?:in|into)\b|\b(?:everything(?! else)|(?:the )?contents|the lot|all of it|(?:the )?(?:[\w-]+ )?mixture|the (?:roast(?:ed|ing)?|baked) (?:veg\w*|tray)|the tray|the pur[ée]e|them|it|the soup|soup|tray)\b/i.test(

@@ -4,7 +4,7 @@ import type { Kitchen } from './kitchen.js';
 import { LOOKS_AHEAD, USUAL } from './usual.js';
 import { VERBS } from './lexicon.js';
 import type { Mention } from './mentions.js';
-import { degreesIn, partOf } from './measures.js';
+import { degreesIn, minutesIn, partOf } from './measures.js';
 import { isHob } from './vessel.js';
 import type { Action } from './action.js';
 import type { Clause } from './clauses.js';
@@ -336,7 +336,7 @@ function isBrownedAside(k: Kitchen, clause: Clause, n: number, mentions: readonl
   if (mentions.some(({ line }) => k.vesselOf(line) !== here)) return false;
   const next = k.clauses.slice(n + 1, n + 3).find(({ sentence }) => sentence > clause.sentence || sentence === clause.sentence);
   const pieces = (mentions.length > 0 ? mentions.map(({ line }) => line) : [...here.lines]).filter(
-    (line) => k.lineOf(line)?.taken.row.group !== 'fats',
+    (line) => k.lineOf(line)?.taken.row.group !== 'fats' && !here.aside.has(line),
   );
   const isSamePot = next !== undefined && /\b(?:same|that) (?:\w+ )?(?:pan|pot|saucepan|skillet|casserole)\b/i.test(next.text);
   if (pieces.length === 0) return false;
@@ -365,6 +365,10 @@ export function doSet(k: Kitchen, clause: Clause, n: number): void {
   const { text } = clause;
   if (/\boven\b/i.test(text)) {
     doPreheat(k, clause, n);
+    return;
+  }
+  if (/\bpressure\b/i.test(text) && minutesIn(text) !== undefined) {
+    k.as('pressure', clause, n);
     return;
   }
   const fats = k

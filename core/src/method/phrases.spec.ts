@@ -2,8 +2,8 @@ import { PATTERNS, type Pattern } from '../../spec/phrases.js';
 import { readCorpus } from '../../spec/method-corpus.js';
 
 const HEATS: Readonly<Record<string, string>> = { sweat: 'soft', fry: 'soft', bloom: 'bloom', toast: 'bloom' };
-const DOINGS = /^(?:soft|bloom|simmer|blend|deglaze|roast|sieve)$/;
-const ALONE = /^(?:takeOut|garnish)$/;
+const DOINGS = /^(?:soft|bloom|simmer|blend|deglaze|roast|sieve|pressure)$/;
+const ALONE = /^(?:takeOut|keep|garnish)$/;
 
 /** What goes in, gathered up to what is done with it. */
 class Told {
@@ -11,7 +11,7 @@ class Told {
   private added = new Set<string>();
 
   add(lines: readonly string[]): void {
-    for (const line of lines) if (!/salt$|pepper$/.test(line)) this.added.add(line);
+    for (const line of lines) if (!/salt$|^(?:black|white)-pepper$/.test(line)) this.added.add(line);
   }
 
   does(word: string): void {
@@ -24,7 +24,7 @@ class Told {
     const last = this.all.at(-1)?.split(' ') ?? [];
     const before = last[0] === word ? last.slice(1) : [];
     if (before.length > 0) this.all.pop();
-    this.all.push([word, ...[...before, ...lines.filter((line) => !/salt$|pepper$/.test(line))].sort()].join(' '));
+    this.all.push([word, ...[...before, ...lines.filter((line) => !/salt$|^(?:black|white)-pepper$/.test(line))].sort()].join(' '));
   }
 
   end(): void {
@@ -35,7 +35,7 @@ class Told {
 
 function wantedOf({ stages }: Pattern): readonly string[] {
   const told = new Told();
-  for (const said of stages.flatMap(({ want }) => want.split('; '))) {
+  for (const said of stages.flatMap(({ want }) => (want === '' ? [] : want.split('; ')))) {
     const words = said.split(' ');
     const [first = ''] = words;
     const at = words.findIndex((word) => DOINGS.test(word));

@@ -44,7 +44,7 @@ export function doLet(k: Kitchen, clause: Clause, n: number): void {
     k.put('setting', n);
     return;
   }
-  if (/\btoast\b|\bbloom\b/i.test(text) && here !== undefined && isHob(here)) {
+  if (/\btoast\b|\bbloom\b|\bsizzle\b/i.test(text) && minutes !== undefined && here !== undefined && isHob(here)) {
     k.as('bloom', clause, n);
     return;
   }

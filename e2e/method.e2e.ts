@@ -36,6 +36,16 @@ async function paste(page: Page, server: RealServer, text = RECIPE): Promise<voi
   await expect(page.getByRole('heading', { name: /9 of 9 lines and \d+ of \d+ things to do understood/ })).toBeVisible();
 }
 
+test('what is read as no food and no work is shown as notes', async ({ page, server }) => {
+  const quiet = watch(page);
+  await paste(page, server, `${RECIPE}\n\nNutrition: 210 kcal a bowl\nPrint this recipe`);
+  const notes = page.locator('details.notes');
+  await expect(notes).toContainText(/lines? (?:is|are) read as a note/);
+  await notes.locator('summary').click();
+  await expect(notes).toContainText('210 kcal a bowl');
+  quiet();
+});
+
 const card = (page: Page, name: RegExp | string) => page.locator('tt-method-steps .card').filter({ hasText: name });
 
 test('a written method becomes steps tied to its words; a wrong one is set right in two touches and stays so', async ({

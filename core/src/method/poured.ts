@@ -52,9 +52,17 @@ export function coverWith(k: Kitchen, mention: Mention, vessel: Vessel, n: numbe
   const { line } = mention;
   if (k.isUsedUp(line) || (k.uses.get(line) ?? []).length > 0) return;
   const own = k.lineOf(line)?.taken;
-  if (own !== undefined && own.kg > 0 && own.amount.rule !== 'byStep' && !/\bcover|\btop\b|\babout\b|\bapprox/i.test(own.text)) {
+  const words = k.clauses[n]?.text ?? '';
+  const isAllOfIt =
+    /\bcover(?:ed)? (?:it |them |everything )?with (?:the |all (?:of )?the |your |hot )*/i.test(words) &&
+    !/\b(?:enough|just|barely|by (?:about )?\d)/i.test(words) &&
+    own !== undefined &&
+    own.kg > 0 &&
+    own.amount.rule !== 'byStep' &&
+    !/\bcover|\btop\b|\babout\b|\bapprox/i.test(own.text);
+  if (isAllOfIt) {
     // "Cover with the stock", of which the list says a litre: the litre.
-    const use = k.use(mention, k.clauses[n]?.text ?? '');
+    const use = k.use(mention, words);
     k.spoon(vessel, { kind: 'in', clause: n, uses: [use] });
     vessel.lines.add(line);
     vessel.isWet = true;

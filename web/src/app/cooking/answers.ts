@@ -50,6 +50,8 @@ export interface UnderstoodMethod {
 export interface Drafted {
   readonly title: string | undefined;
   readonly stated: number | undefined;
+  /** Lines of the text that are neither food nor work: who wrote it, nutrition, what a reader said. */
+  readonly notes: readonly string[];
   readonly lines: readonly UnderstoodLine[];
   readonly method: UnderstoodMethod | undefined;
   readonly soup: Soup | undefined;

@@ -324,6 +324,7 @@ export class Calculator {
       drafted: {
         title: read.pasted.title,
         stated: read.pasted.bowls,
+        notes: read.pasted.notes,
         lines: read.lines.map(({ heading, reading, taken, isLeftOut }) => ({
           heading,
           reading,

@@ -159,6 +159,8 @@ export class NewSoup {
   });
   /** How many of the clauses became steps. */
   protected readonly steps = computed(() => this.marks().filter(({ kind }) => kind !== 'remark').length);
+  /** What of the text was read as no food and no work, so that nothing is left out unseen. */
+  protected readonly notes = computed((): readonly string[] => (this.whole() === undefined ? (this.read()?.notes ?? []) : []));
   /** What the method leaves open, in sentences. */
   protected readonly remarks = computed((): readonly string[] => {
     const method = this.method();

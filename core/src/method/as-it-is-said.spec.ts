@@ -187,6 +187,15 @@ describe('a method as it is said and noted', () => {
     expect(said.at(-1)).toBe('blend');
   });
 
+  it('stars and counts of a page are no food', () => {
+    const { taken, unread } = readCorpus({
+      country: 'gb',
+      text: 'Leek soup\nServes 4\n1 kg leeks\nBoil the leeks 20 min.\n4.8 stars from 120 reviews',
+    });
+    expect(taken.length).toBe(1);
+    expect(unread).toEqual([]);
+  });
+
   it('how many it feeds, at the end or before it begins', () => {
     for (const [text, bowls] of [
       ['Soup\n1 kg leeks\nBoil the leeks. It feeds eight with seconds.', 8],

@@ -2,7 +2,8 @@ import { takeLine, type TakenLine } from '../draft/index.js';
 import { readLine } from '../amounts/index.js';
 import type { Clause } from './clauses.js';
 import type { Kitchen } from './kitchen.js';
-import { BUT, type Mention } from './mentions.js';
+import { BUT } from './food-words.js';
+import type { Mention } from './mentions.js';
 import { LITTLE_G, SPLASH_G } from './usual.js';
 
 /** What a bowl has of a food that the method names without an amount, g. Kitchen defaults, marked where they are used. */

@@ -1,14 +1,15 @@
-import { WET_SHARE, WHOLE, type Heat } from './usual.js';
+import { WHOLE, type Heat } from './usual.js';
 import { GARNISH_SECTION, LIDS, PLACES, VERBS, type Sense, type VesselKind } from './lexicon.js';
 import { LineNames, type Mention, type MethodLine } from './mentions.js';
 import { minutesIn, type Range } from './measures.js';
-import { isHob, newVessel, whereNow, type DraftStep, type Vessel } from './vessel.js';
+import { whereNow, type Vessel } from './vessel.js';
 import type { Clause } from './clauses.js';
 import type { Action, Doing, MethodAssumption } from './action.js';
 import type { ReadingContext } from '../amounts/index.js';
-import { LinesInUse, type OpenUse } from './lines-in-use.js';
+import type { OpenUse } from './lines-in-use.js';
+import { VesselsInUse } from './vessels-in-use.js';
 import type { TakenLine } from '../draft/index.js';
-import type { Line, PlainStep } from '../soup/index.js';
+import type { Line } from '../soup/index.js';
 
 export interface KitchenContext extends ReadingContext {
   readonly bowls: number;
@@ -54,9 +55,8 @@ export type Handlers = Readonly<Record<Sense, Handler>>;
 export const LEAST_OF_SOUP = 3;
 
 /** Cooks a method in the mind, clause by clause: what is where, what is hot, what has gone in. */
-export class Kitchen extends LinesInUse {
+export class Kitchen extends VesselsInUse {
   readonly actions: Action[] = [];
-  readonly vessels: Vessel[] = [];
   readonly top: TopUse[] = [];
   readonly topVessels = new Set<Vessel>();
   readonly cuts = new Map<string, NonNullable<Line['cut']>>();
@@ -86,7 +86,6 @@ export class Kitchen extends LinesInUse {
   isOvenGuessed = false;
 
   fix: Fix | undefined;
-  here: Vessel | undefined;
   oven: number | undefined;
   lastHeat: Heat | undefined;
   beforeLast: Clause | undefined;
@@ -113,17 +112,6 @@ export class Kitchen extends LinesInUse {
   /** Reads a clause as another verb would be read. */
   as(sense: Sense, clause: Clause, n: number, verb = ''): void {
     this.handlers[sense](this, clause, n, verb);
-  }
-
-  vesselOf(line: string): Vessel | undefined {
-    const holding = this.vessels.filter((vessel) => vessel.lines.has(line));
-    const [last] = holding.slice(-1);
-    return last === undefined ? undefined : whereNow(last);
-  }
-
-  /** Vessels that stand by themselves. */
-  open(): Vessel[] {
-    return this.vessels.filter(({ joinedTo }) => joinedTo === undefined);
   }
 
   // What is found in a clause
@@ -249,11 +237,6 @@ export class Kitchen extends LinesInUse {
     return own.length > 1 ? own : all;
   }
 
-  /** Whether anything that softens is in a vessel. */
-  hasPieces(vessel: Vessel): boolean {
-    return [...vessel.lines].some((line) => (this.lineOf(line)?.taken.row.softening ?? 0) > 0);
-  }
-
   /** The lines that a clause is about. */
   about(clause: Clause): readonly Mention[] {
     const body = this.body(clause);
@@ -336,60 +319,6 @@ export class Kitchen extends LinesInUse {
     const last = this.actions.pop();
     if (last !== undefined) this.actions.splice(from, 0, last);
     for (const [n, action] of this.actions.entries()) if (action.n !== n) this.actions[n] = { ...action, n };
-  }
-
-  fresh(kind: VesselKind, section: string): Vessel {
-    const base = { tray: 'Tray', pan: 'Pan', pot: 'Pot', jug: 'Pot', bowl: 'Bowl', serving: 'Bowl' }[kind];
-    const same = this.vessels.filter(({ name }) => name.startsWith(base)).length;
-    const vessel = newVessel(same === 0 ? base : `${base} ${String(same + 1)}`, kind, section);
-    vessel.isForTop = GARNISH_SECTION.test(section);
-    this.vessels.push(vessel);
-    return vessel;
-  }
-
-  /** Pots on the hob in which there is hot liquid, and that are for no topping. */
-  wetPots(): Vessel[] {
-    return this.open().filter((one) => isHob(one) && one.isWet && one.isHot && !one.isForTop && !one.isDrained);
-  }
-
-  /** The pot of the soup, where the cook may stand at a dry pan beside it. */
-  soupPot(text = ''): Vessel | undefined {
-    const wet = this.wetPots();
-    // "A cup of the soup" is of the fullest pot.
-    if (/\bthe soup\b/i.test(text) && wet.length > (this.here !== undefined && wet.includes(this.here) ? 1 : 0))
-      return wet.reduce((most, one) => (one.lines.size > most.lines.size ? one : most));
-    const at = this.here;
-    if (at === undefined || !isHob(at) || at.isForTop) return this.latestHob();
-    if (at.isDrained && wet.length > 0) return wet.at(-1);
-    return at.isWet || at.isBlended ? at : (wet.at(-1) ?? at);
-  }
-
-  latestHob(): Vessel | undefined {
-    return this.open()
-      .filter((vessel) => isHob(vessel) && !vessel.isForTop && !vessel.isDrained && !vessel.isAside)
-      .at(-1);
-  }
-
-  spoon(vessel: Vessel, step: DraftStep): void {
-    vessel.steps.push(step);
-  }
-
-  step(vessel: Vessel, clause: number, id: string, make: (id: string) => PlainStep): void {
-    this.flushBoil(vessel);
-    vessel.steps.push({ kind: 'step', clause, id, make });
-  }
-
-  /** What was brought to the boil and is not simmered after all has been at the boil. */
-  flushBoil(vessel: Vessel): void {
-    const { boiling } = vessel;
-    if (boiling === undefined) return;
-    vessel.boiling = undefined;
-    vessel.steps.push({
-      kind: 'step',
-      clause: boiling,
-      id: 'boil',
-      make: (id) => ({ id, op: 'simmer', minutes: 0, vigour: 'lively', lid: 'off' }),
-    });
   }
 
   /** Lines into a vessel; what is cooked elsewhere comes with all that is there. */
@@ -481,52 +410,12 @@ export class Kitchen extends LinesInUse {
     return { added, joined, back };
   }
 
-  wetted(vessel: Vessel): void {
-    let liquid = 0;
-    let all = 0;
-    for (const id of vessel.lines) {
-      const taken = this.lineOf(id)?.taken;
-      if (taken === undefined) continue;
-      const isLiquid =
-        taken.row.group === 'liquids' ||
-        taken.row.group === 'coconut and plant creams' ||
-        /milk(?!-powder)|juice|passata|canned-tomatoes/.test(taken.row.id);
-      const kg = taken.amount.rule === 'byStep' && isLiquid ? 1 : taken.kg;
-      all += kg;
-      const share = (this.uses.get(id) ?? []).reduce((sum, { share: own = 1 }) => sum + own, 0);
-      if (isLiquid) liquid += kg * Math.min(1, share);
-    }
-    vessel.isWet ||= all > 0 && liquid / all > WET_SHARE;
-  }
-
   /** What joined: one thing by its name, a tray or pan as such. */
   told(joined: readonly Vessel[], vessel: Vessel, n: number): void {
     for (const one of joined) {
       const lines = [...one.lines].map((line) => ({ line }));
       this.put(lines.length === 1 && one.kind !== 'tray' ? 'add' : 'join', n, { vessel: vessel.name, lines });
     }
-  }
-
-  /** All that is in one vessel put into another. */
-  move(from: Vessel, to: Vessel, clause: number): void {
-    if (from === to || from.joinedTo !== undefined) return;
-    const isEmpty = to.steps.length === 0 && to.lines.size === 0;
-    this.flushBoil(from);
-    if (!from.isHot || (isEmpty && isHob(from) && isHob(to))) {
-      to.steps.push(...from.steps);
-      for (const line of from.lines) to.lines.add(line);
-      to.isHot ||= from.isHot;
-      to.isWet ||= from.isWet;
-      to.isBlended ||= from.isBlended;
-      for (const [line, share] of from.aside) to.aside.set(line, share);
-    } else {
-      to.steps.push({ kind: 'join', clause, vessel: from });
-      to.isWet ||= from.isWet;
-      to.isBlended ||= from.isBlended;
-      for (const line of from.lines) to.lines.add(line);
-      for (const [line, share] of from.aside) to.aside.set(line, share);
-    }
-    from.joinedTo = to;
   }
 
   // Heat

@@ -47,7 +47,7 @@ export type Pasting =
 
 /** What a web page leaves between the foods: stars, switches of units, a number of reviews. */
 const WEB_REST =
-  /^recipe by\b.*$|^[★☆\s]*\d?(?:[.,]\d)?\s*(?:from|\/|\()?\s*\d+ (?:reviews?|ratings?|votes?|comments?)\)?$|^(?:units?|scale|us customary|metric|cook mode|print|jump to recipe|save|rate)\b[^.]{0,40}$|^(?:\d\/?\d?x ?)+$/i;
+  /^recipe by\b.*$|^[★☆\s]*\d?(?:[.,]\d)?\s*(?:(?:stars?|out of 5( stars?)?),? ?)?(?:from|based on|\/|\()?\s*\d+ (?:reviews?|ratings?|votes?|comments?)\)?$|^(?:units?|scale|us customary|metric|cook mode|print|jump to recipe|save|rate)\b[^.]{0,40}$|^(?:\d\/?\d?x ?)+$/i;
 const HEADING =
   /^(?:#+\s*)?(?:ingredients|(?:what )?you(?: will|['’]ll)? need|shopping|toppings?|garnish(?:es)?|for (?:the |a )?[\w &-]+|to (?:serve|garnish|finish))\s*:?$/i;
 /** What comes behind a recipe and is none of it. */

@@ -109,23 +109,19 @@ function numberedApart(row: string): string[] {
 function stepTitle(text: string): string {
   const title = STEP_TITLE.exec(text);
   if (title === null || VERBS[(title[1] ?? '').toLowerCase()] === undefined) return '';
-  const said =
-    text
-      .slice(title[0].length)
-      .toLowerCase()
-      .match(/[a-zà-ÿ-]+/g) ?? [];
+  const said = wordsIn(text.slice(title[0].length));
   return said.some((word, n) => VERBS[word] !== undefined && (n === 0 || !NOUN_VERBS.has(word))) ? title[0] : '';
+}
+
+function wordsIn(text: string): readonly string[] {
+  return text.toLowerCase().match(/[a-zà-ÿ-]+/g) ?? [];
 }
 
 /** "SIMMER: add the squash ...": what a step does in capitals, where its words say themselves what is done. */
 function loudStep(text: string): string {
   const head = /^([A-ZÉ]{4,14}):\s+(?=\S)/.exec(text);
   if (head === null || VERBS[(head[1] ?? '').toLowerCase()] === undefined) return '';
-  const said =
-    text
-      .slice(head[0].length)
-      .toLowerCase()
-      .match(/[a-zà-ÿ-]+/g) ?? [];
+  const said = wordsIn(text.slice(head[0].length));
   return VERBS[said[0] ?? ''] !== undefined ? head[0] : '';
 }
 

@@ -1,0 +1,189 @@
+import { PARTICIPLES, VERBS } from './lexicon.js';
+import { BLOOM_MOST } from './usual.js';
+import type { Clause } from './clauses.js';
+import { heated } from './heated.js';
+import { doRoast, doPreheat } from './heat.js';
+import { doBring, doSimmer } from './boil.js';
+import { doAdd } from './into.js';
+import type { Kitchen } from './kitchen.js';
+import { settledLater } from './later.js';
+import { minutesIn } from './measures.js';
+import { doSeason } from './taste.js';
+import { onTop } from './top.js';
+
+/** A clause without a word for what is done: kitchen notes, lists, and what is said of the food itself. */
+export function verbless(k: Kitchen, whole: Clause, n: number): void {
+  const clause = { ...whole, text: whole.text.replace(WHEN, '') };
+  const { text } = clause;
+  if (/^[\w ,&]+ out$/i.test(text) && k.mentions(text, clause).some(({ line }) => k.vesselOf(line) !== undefined)) {
+    // "Bay out."
+    k.as('remove', { ...clause, text: `remove ${text.replace(/ out$/i, '')}`, verbAt: 0 }, n, 'remove');
+    return;
+  }
+  if (/\b(?:in|on|out) (?:with|comes|goes) (?:the|your) (?:stick |hand |immersion |jug )?(?:blender|liquidi[sz]er)\b/i.test(text)) {
+    k.as('blend', clause, n, 'blend');
+    return;
+  }
+  if (/^(?:and |then )?out (?:with|come|comes|goes|go)\b/i.test(text)) {
+    // "Out with the bay."
+    k.as('remove', { ...clause, text: text.replace(/^(?:and |then )?out (?:with|comes?|goe?s?)/i, 'remove'), verbAt: 0 }, n);
+    return;
+  }
+  if (
+    k.here?.isWet === true &&
+    /^(?:(?:the |use (?:a |the )?)?(?:stick|hand|immersion|jug|bar) )?(?:blender|liquidi[sz]er)\b/i.test(text)
+  ) {
+    k.as('blend', clause, n, 'blend');
+    return;
+  }
+  if (
+    /^(?:and |then )*(?:all )?(?:in|into) (?:a |the )?(?:\w+ )?(?:pot|pan|saucepan|stockpot|blender)\b/i.test(text) &&
+    k.here?.kind === 'tray'
+  ) {
+    // "Into the pot with stock": what is on the tray.
+    k.as('add', { ...clause, text: `tip everything ${text.replace(/^.*?(?=in)/i, '')}`, verb: 'tip', verbAt: 0 }, n);
+    return;
+  }
+  const told = TOLD.exec(text);
+  const sense = told === null ? undefined : VERBS[PARTICIPLES[(told[1] ?? '').toLowerCase()] ?? ''];
+  if (sense !== undefined && told !== null && minutesIn(text) !== undefined && k.mentions(text, clause).length > 0) {
+    // "Parsnips and onion roasted at 190 for 40 mins."
+    k.as(sense, { ...clause, verb: PARTICIPLES[(told[1] ?? '').toLowerCase()] }, n, told[1]);
+    return;
+  }
+  if (
+    /^(?:and |then )*(?:through|by way of) (?:a |the )?(?:\w+[ -])*(?:sieve|strainer|mouli|(?:food )?mill|chinois|colander)\b/i.test(
+      text,
+    )
+  ) {
+    k.as('strain', clause, n, 'pass');
+    return;
+  }
+  const mentions = k.mentions(k.body(clause), clause);
+  if (
+    /\bin (?:a |another )?(?:separate |big |large )?(?:bowl|bucket|pan|basin) of (?:cold |fresh )?water\b/i.test(text) &&
+    !k.vessels.some(({ isHot }) => isHot)
+  ) {
+    // "The ham in a bowl of cold water": soaked before anything is cooked.
+    k.put('prepare', n, {
+      vessel: undefined,
+      lines: mentions.filter(({ line }) => k.lineOf(line)?.taken.row.id !== 'water').map(({ line }) => ({ line })),
+    });
+    return;
+  }
+  if (/\b(?:keeps?|freez\w+|fridge|freezer)\b/i.test(text) && mentions.length === 0) {
+    k.put('store', n);
+    return;
+  }
+  if (
+    /\b(?:on top|to serve|over the top|to garnish|(?:each|per) (?:bowl|portion|plate)|(?:on|at|for|to) service)\b/i.test(text) &&
+    mentions.length > 0
+  ) {
+    onTop(k, mentions, text, n);
+    return;
+  }
+  if (/^(?:the )?oven (?:on )?(?:to|at|on|\d)/i.test(text) && mentions.length === 0) {
+    // "Oven 180 fan, 1 hr 30", of what was wrapped before.
+    if (minutesIn(text) !== undefined && k.here?.isHot === false) doRoast(k, clause, n);
+    else doPreheat(k, clause, n);
+    return;
+  }
+  const isSeason = mentions.length > 0 && mentions.every(({ line }) => k.isSaltOrPepper(line));
+  if (/\bs ?[+&] ?p\b/i.test(text)) {
+    if (mentions.length > 0) doAdd(k, clause, n);
+    doSeason(k, { ...clause, text: 'season' }, n);
+    return;
+  }
+  if (mentions.length === 0 && /\b(?:up|back) to (?:a|the) (?:boil|simmer)\b|\bdown to a\b.*\bsimmer\b/i.test(text)) {
+    if (/\bboil\b/i.test(text)) doBring(k, { ...clause, text: 'bring to the boil' }, n);
+    if (/\bsimmer\b/i.test(text) && minutesIn(text) !== undefined) doSimmer(k, clause, n);
+    return;
+  }
+  if (
+    mentions.length === 0 &&
+    /^(?:loads|lots|plenty|a good grind\w*) of (?:black |white |freshly ground )*(?:pepper|salt)\b/i.test(text)
+  ) {
+    doSeason(k, { ...clause, text: 'season' }, n);
+    return;
+  }
+  if (isSeason || (mentions.length === 0 && /^(?:salt|pepper|seasoning)\b/i.test(text))) {
+    doSeason(k, clause, n);
+    return;
+  }
+  if (/\boff the heat\b|^heat off\b/i.test(text) && mentions.length === 0) {
+    k.put('setting', n);
+    return;
+  }
+  const minutes = minutesIn(text);
+  if (mentions.length === 0 && /^(?:on )?(?:low|high)\b/i.test(text) && (minutes?.high ?? 0) >= SLOW_MIN && k.here !== undefined) {
+    // "Low 8-9 hrs": a slow cooker, which has its lid on.
+    heated(k, k.here, 'simmer', { ...clause, text: `${text} with the lid on` }, n, []);
+    return;
+  }
+  const onTray = k.here?.kind === 'tray';
+  if (onTray && minutes !== undefined && mentions.length === 0) {
+    doRoast(k, clause, n);
+    return;
+  }
+  if (
+    mentions.length > 0 &&
+    minutes !== undefined &&
+    (/\b(?:on|in) (?:\d+ ?[x×]? ?)?(?:[\w/.]+ ){0,2}(?:trays?|tins?)\b/i.test(text) ||
+      /, (?:trays?|roasting tin)(?=,|$)/i.test(text))
+  ) {
+    // Kitchen notes: "squash on 2 trays, 35 min".
+    doRoast(k, clause, n);
+    return;
+  }
+  const isElsewhere = onTray && k.here?.isHot === true && !/\b(?:trays?|tins?|oven|roast\w*)\b/i.test(text);
+  if (isElsewhere && minutes !== undefined && mentions.some(({ line }) => !k.isUsedUp(line) && !k.isLiquid(line))) {
+    // "Onion in the rest of the oil, 12 min gentle", while the tray is in.
+    k.as(/\b(?:gentle|gently|low|soft)\b/i.test(text) ? 'sweat' : 'cook', clause, n);
+    return;
+  }
+  const heats = k.actions.length;
+  if (mentions.length > 0 && k.isFinished() && /^(?:serve|garnish)$/.test(k.actions.at(-1)?.does ?? '')) {
+    onTop(k, mentions, text, n);
+    return;
+  }
+  if (mentions.length > 0) doAdd(k, clause, n);
+  const isSaltNamed = /\b(?:salt|seasoning)\b/i.test(text) && !/\bsalted\b/i.test(text);
+  const isSaltMeasured = mentions.some(
+    ({ line }) => (k.lineOf(line)?.taken.row.id ?? '').endsWith('salt') && (k.lineOf(line)?.taken.kg ?? 0) > 0,
+  );
+  if (mentions.length > 0 && isSaltNamed && !isSaltMeasured && k.actions.at(-1)?.does !== 'season')
+    doSeason(k, { ...clause, text: 'season' }, n);
+  if (mentions.length > 0 && /\bback to (?:the )?boil\b/i.test(text)) doBring(k, { ...clause, text: 'bring to the boil' }, n);
+  if (k.actions.slice(heats).some(({ minutes: own }) => own !== undefined)) return;
+  if (mentions.length === 0 && minutes !== undefined && k.here !== undefined && settledLater(k, k.here, minutes)) {
+    k.put('setting', n, { minutes: { low: minutes.low, high: minutes.high } });
+    return;
+  }
+  if (
+    minutes !== undefined &&
+    k.here !== undefined &&
+    (mentions.length > 0 ||
+      /^(?:about |another |a further )?(?:[\d½]|(?:five|ten|fifteen|twenty|twenty-five|thirty|forty|half an hour|a few|a couple)\b)/i.test(
+        text,
+      ))
+  ) {
+    const last = k.lastHeat === undefined || k.lastHeat === 'simmer' || k.lastHeat === 'bloom' ? 'sweat' : k.lastHeat;
+    const small = k.here.lastIn.length > 0 && k.here.lastIn.every((line) => k.isBloomed(line));
+    heated(k, k.here, k.here.isWet ? 'simmer' : small && minutes.high <= BLOOM_MOST ? 'bloom' : last, clause, n, []);
+    return;
+  }
+  if (mentions.length === 0 && k.here?.isWet === true && !k.here.isBlended && SMOOTH.test(text)) {
+    // Whatever the blade is called: "wand till smooth".
+    k.as('blend', clause, n, 'blend');
+    return;
+  }
+  if (mentions.length === 0) k.put('remark', n);
+}
+
+const TOLD =
+  /\b(roasted|baked|grilled|sweated|softened|fried|sautéed|sauteed|boiled|simmered|stewed|braised)(?= (?:at|in|for|until|till|with|on|off|gently|slowly|together|\d))/i;
+/** "When you can smell the spice, in with the squash": what is smelt goes nowhere. */
+const WHEN = /^(?:and |then )?(?:when|once|as soon as|the moment) [^,]*, (?=in\b|on\b|the\b)/i;
+/** So long only a slow cooker is on low or high. */
+const SLOW_MIN = 120;
+const SMOOTH = /^(?:[a-z]+ )(?:it )?(?:until|till|['’]til) (?:very |really |completely |silky )?smooth\b/i;

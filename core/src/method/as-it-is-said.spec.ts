@@ -196,6 +196,26 @@ describe('a method as it is said and noted', () => {
     expect(unread).toEqual([]);
   });
 
+  it('told as a letter, with what is wanted first and the work behind it', () => {
+    const { taken, reading } = readCorpus({
+      country: 'gb',
+      text: 'Pea and ham, as she did it\nYou want a ham shank, about 2lb, soaked overnight. Half a pound of split peas, also soaked. Two onions, three carrots and a couple of sticks of celery, all chopped up. Put the shank in your biggest pan with 4 pints of cold water and a bay leaf and bring it up slowly. Let it tick over for an hour and a half. Lift the shank out and leave it till you can handle it. Drain the peas and put them in the pan with the veg, and simmer for an hour. Take out the bay leaf. Blend. Pull the ham off the bone, chop it and put it back.',
+    });
+    expect(taken.map(({ row }) => row.id)).toEqual(['cooked-ham', 'split-peas', 'onion', 'carrot', 'celery', 'water', 'bay']);
+    const doings = reading.actions.map(({ does, lines }) => [does, ...lines.map(({ line }) => line)].join(' '));
+    expect(doings).toContain('keep cooked-ham');
+    expect(doings).toContain('add split-peas onion carrot celery');
+    expect(doings.at(-1)).toBe('giveBack cooked-ham');
+  });
+
+  it('“all exc. oil” of a kitchen sheet leaves the oil out, and its short names are foods', () => {
+    const { said } = saidOf(
+      'Blitz all exc. oil 2 min hi. Pass. Emulsify oil in w/ stick.',
+      'cuke 1.5kg\nGreek yoghurt 500g\nEVOO 60ml\nice water 200ml\n',
+    );
+    expect(said[0]).toBe('add cucumber greek-yoghurt water');
+  });
+
   it('how many it feeds, at the end or before it begins', () => {
     for (const [text, bowls] of [
       ['Soup\n1 kg leeks\nBoil the leeks. It feeds eight with seconds.', 8],

@@ -75,7 +75,7 @@ const CLASSES: readonly (readonly [words: RegExp, fits: Fits])[] = [
   [/^(?:frond)$/, (row) => row.id === 'fennel' || row.id === 'dill'],
   [/^(?:eggplant)$/, (row) => row.id === 'aubergine'],
   [/^(?:capsicum)$/, (row) => row.id.endsWith('pepper') && row.group === 'fruit vegetables'],
-  [/^(?:bacon|pancetta|ham|lardon|rasher|hock|meat)$/, (row) => row.group === 'meat'],
+  [/^(?:bacon|pancetta|ham|lardon|rasher|hock|shank|knuckle|gammon|meat)$/, (row) => row.group === 'meat'],
   [/^(?:rice|barley|oat|grain)$/, (row) => row.group === 'flours and starches'],
   [/^(?:curry)$/, (row) => row.id.includes('curry')],
   [/^(?:sugar|honey|syrup)$/, (row) => /sugar|honey|syrup/.test(row.id)],
@@ -123,17 +123,19 @@ export const STALKED = /^(?:broccoli|cauliflower|kale|chard|coriander|parsley|sa
 export const STALKS: ReturnType<typeof shareBefore> = { share: 0.3, vague: true };
 /** All that has not gone in yet. */
 export const EVERYTHING =
-  /\b(?:everything else|everything (?=except|but|apart|bar|other than)|all (?:of )?the (?:other |remaining )?ingredients|(?:the )?(?:rest of the|remaining|other) ingredients|the rest(?! of)|all the rest)\b/i;
+  /\b(?:everything else|everything (?=exc\b|except|but\b|apart|bar\b|other than)|all (?=exc\b|except)|all (?:of )?the (?:other |remaining )?ingredients|(?:the )?(?:rest of the|remaining|other) ingredients|the rest(?! of)|all the rest)\b/i;
 /** What stands behind it is left out of a group. */
 export const BUT =
-  /\b(?:except(?: for)?|but not|apart from|all but|(?<=everything )but|bar the|other than)\b|\((?:not|no|except)\b/i;
+  /\b(?:except(?: for)?|exc\b\.?|but not|apart from|all but|(?<=everything )but|bar the|other than)\b|\((?:not|no|except)\b/i;
 
 /** Where a text says what a group leaves out: to the end, or to that of its brackets. */
 export function leftOut(text: string): { readonly from: number; readonly to: number } | undefined {
   const but = BUT.exec(text);
   if (but === null) return undefined;
   const close = but[0].startsWith('(') ? text.indexOf(')', but.index) : -1;
-  const rest = /\b(?:in (?:a|the|your)|into|with|until|till|for \d)\b|[;.]/i.exec(text.slice(but.index + but[0].length));
+  const rest = /\b(?:in (?:a|the|your)|into|with|until|till|for \d)\b|[;.]/i.exec(
+    text.slice(but.index + but[0].length).replace(/^\./, ' '),
+  );
   const end = rest === null || but[0].startsWith('(') ? text.length : but.index + but[0].length + rest.index;
   return { from: but.index, to: close < 0 ? end : close };
 }

@@ -35,7 +35,7 @@ export function isGivenBack(k: Kitchen, clause: Clause, n: number, mentions: rea
   if (vessel === undefined || vessel.aside.size === 0 || mentions.some(({ line }) => !k.isUsedUp(line))) return false;
   const before = k.actions.findLast(({ does }) => does !== 'setting' && does !== 'remark')?.does;
   // "Pull the gammon apart, chuck it back in."
-  const isIt = mentions.length === 0 && /\b(?:it|them)\b.*\bback (?:in|into)\b/i.test(clause.text) && before === 'prepare';
+  const isIt = mentions.length === 0 && /\b(?:it|them)\b.*\bback(?: in| into|$)/i.test(clause.text) && before === 'prepare';
   if (
     !isIt &&
     !/\b(?:reserved|kept|saved|set[- ]aside|held[- ]back)\b[\w ]*\b(?:soup|half|third|part|portion|mixture|vegetables|pieces|chunks)\b/i.test(

@@ -171,8 +171,13 @@ function comesBack(k: Kitchen, clause: Clause, n: number): ReadonlySet<string> {
     ...backs.flatMap((back) => {
       const { section } = back;
       // "Pull the gammon apart, chuck it back in."
-      const before = /\b(?:it|them)\b/i.test(back.text) ? k.clauses[k.clauses.indexOf(back) - 1] : undefined;
-      const text = before?.sentence === back.sentence ? `${before.text} ${back.text}` : back.text;
+      const text = /\b(?:it|them)\b/i.test(back.text)
+        ? k.clauses
+            .slice(n + 1, k.clauses.indexOf(back) + 1)
+            .filter(({ sentence }) => sentence === back.sentence)
+            .map((one) => one.text)
+            .join(' ')
+        : back.text;
       const meat = /\bmeat\b/i.test(text) ? k.all.filter(({ taken }) => taken.row.origin === 'meat').map(({ id }) => id) : [];
       return [...meat, ...k.names.mentions(text, section || clause.section, () => false).map(({ line }) => line)];
     }),

@@ -266,10 +266,12 @@ export function forAll(line: string, bowls: number | undefined): string {
 }
 
 const PROSE_MEASURE =
-  /(?<![\d/])\b((?:\d+(?:[.,]\d+)?(?: \d\/\d)?|\d\/\d|[½¼¾]|an?|half an?|one|two|three|four|six|eight)\s*(?:kg|g|lbs?|oz|pounds?|ounces?|ml|l|litres?|pints?|quarts?|cups?|tablespoon(?:ful)?s?|teaspoon(?:ful)?s?|tbsps?|tsps?|knobs?|pinch(?:es)?|sticks?|cloves?)\.?)\s+(?:of\s+)?(?=([a-z]+(?: [a-z]+){0,2}))/gi;
+  /(?<![\d/])\b((?:\d+(?:[.,]\d+)?(?: \d\/\d)?|\d\/\d|[½¼¾]|an?|half an?|one|two|three|four|six|eight|a couple of|a few)\s*(?:kg|g|lbs?|oz|pounds?|ounces?|ml|l|litres?|pints?|quarts?|cups?|tablespoon(?:ful)?s?|teaspoon(?:ful)?s?|tbsps?|tsps?|knobs?|pinch(?:es)?|sticks?|sprigs?|handfuls?|cloves?)\.?)\s+(?:of\s+)?(?=([a-z]+(?: [a-z]+){0,2}))/gi;
 /** "A pumpkin of some 4 lb.": the weight behind the food. */
 const PROSE_WEIGHED =
-  /\b(?:an?|the|one|two)\s+([a-z]+(?: [a-z]+)?) (?:of|weighing) (?:some |about )?(\d+(?:[.,]\d+)? ?(?:kg|g|lbs?|oz|pounds?))\b/gi;
+  /\b(?:an?|the|one|two)\s+([a-z]+(?: [a-z]+)?)(?: (?:of|weighing) (?:some |about )?|, (?:about|around|roughly|say) )(\d+(?:[.,]\d+)? ?(?:kg|g|lbs?|oz|pounds?))\b/gi;
+/** "A bay leaf": one of what is counted, told by its article. */
+const PROSE_ONE = /\b(an?|one|two|three|a couple of) (bay lea(?:f|ves)|star anise|cinnamon sticks?)\b/gi;
 const PROSE_WORDS = 3;
 /** "2 medium squash (about 4 pounds total)", "1 diced onion": a count, or the weight behind it. */
 const PROSE_COUNTED =
@@ -280,6 +282,7 @@ export function foodsInProse(text: string, context: ReadingContext): { heading: 
   const found = [
     ...[...text.matchAll(PROSE_WEIGHED)].map((hit) => ({ at: hit.index, measure: hit[2] ?? '', words: hit[1] ?? '' })),
     ...[...text.matchAll(PROSE_MEASURE)].map((hit) => ({ at: hit.index, measure: hit[1] ?? '', words: hit[2] ?? '' })),
+    ...[...text.matchAll(PROSE_ONE)].map((hit) => ({ at: hit.index, measure: hit[1] ?? '', words: hit[2] ?? '' })),
     ...[...text.matchAll(PROSE_COUNTED)].map((hit) => ({
       at: hit.index,
       measure: hit[3] ?? hit[1] ?? '',

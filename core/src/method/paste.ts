@@ -1,4 +1,4 @@
-import { readLines, takeApart, type LineReading, type ReadingContext } from '../amounts/index.js';
+import { readLine, readLines, takeApart, type LineReading, type ReadingContext } from '../amounts/index.js';
 import { LONGEST_LINE, byPercent, foodsInProse, forAll, splitFoods } from './paste-foods.js';
 import { clausesOf } from './clauses.js';
 import { bareNumber, sentencesOf } from './sentences.js';
@@ -150,6 +150,20 @@ function isBareHeading(line: string, next: string | undefined, context: ReadingC
   );
 }
 const MOST_HEADING_WORDS = 4;
+/** Fewer foods than this are no list, where so many more are told of in the sentences. */
+const LEAST_LISTED = 3;
+const LEAST_TOLD = 3;
+
+/** Whether a food of the sentences is one of those that were listed. */
+function isListed(text: string, listed: readonly { readonly text: string }[], context: ReadingContext): boolean {
+  const ingredientOf = (one: string): string | undefined => {
+    const reading = readLine(one, { ...context, guesses: false });
+    return 'ingredient' in reading ? reading.ingredient : undefined;
+  };
+  const own = ingredientOf(text);
+  return own !== undefined && listed.some((one) => ingredientOf(one.text) === own);
+}
+
 /** "Cream of celery (school kitchen, 120 x 150 ml)": what stands before the brackets, where it names a soup. */
 function nameOf(line: string): string | undefined {
   const name = line.replace(/\s*\([^()]*\)/, '').trim();
@@ -308,7 +322,12 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
     bowls ??= bowlsIn(SERVES_AT_END.exec(part)?.[1] ?? `serves ${SERVINGS_AT_END.exec(part)?.[1] ?? ''}`);
   }
   const listedFoods = foods.filter(({ text: food }) => food !== '');
-  const own = listedFoods.length > 0 ? byPercent(listedFoods, text) : foodsInProse(method.join(' '), context);
+  // Told as a letter: what looks like a list of one or two is only where it begins.
+  const told = listedFoods.length < LEAST_LISTED ? foodsInProse(method.join(' '), context) : [];
+  const isTold = listedFoods.length === 0 || told.length >= LEAST_TOLD;
+  const own = isTold
+    ? [...listedFoods, ...told.filter((one) => !isListed(one.text, listedFoods, context))]
+    : byPercent(listedFoods, text);
   if (own.length === 0) return { ok: false, code: 'NOTHING_IN_IT' };
   if (own.length > MOST_LINES) return { ok: false, code: 'TOO_LONG', characters: text.length, lines: own.length };
   const readings = readLines(

@@ -23,7 +23,7 @@ const MAKES_FIRST =
 const MAKES_BESIDE =
   /^(?:meanwhile|in the meantime|while [\w ]{3,40}),? (?:make|prepare) (?:the|your) ([a-z]+(?: [a-z]+){0,2}?): (?=\S)/i;
 const NOT_AN_END =
-  /(?:\b(?:approx|max|min|mins|secs?|hrs?|tsps?|tbsps?|tbs|oz|lbs?|pts?|qts?|gals?|pkgs?|med|lg|sm|doz|in|cm|mm|ml|temp|no|deg|e\.g|i\.e|vs|ca|[a-z])|\d)\.$/i;
+  /(?:\b(?:approx|excl?|incl|seas|max|min|mins|secs?|hrs?|tsps?|tbsps?|tbs|oz|lbs?|pts?|qts?|gals?|pkgs?|med|lg|sm|doz|in|cm|mm|ml|temp|no|deg|e\.g|i\.e|vs|ca|[a-z])|\d)\.$/i;
 
 /** Sentences of a method with their places, under their headings. Numbering and bullets are left out. */
 export function sentencesOf(text: string): Sentence[] {

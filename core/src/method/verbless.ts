@@ -141,6 +141,15 @@ export function verbless(k: Kitchen, whole: Clause, n: number): void {
     k.as(/\b(?:gentle|gently|low|soft)\b/i.test(text) ? 'sweat' : 'cook', clause, n);
     return;
   }
+  const isReady = /\b(?:soaked|chopped|peeled|sliced|diced|washed|ready|prepared)\b/i.test(text);
+  if (isReady && mentions.length > 0 && !k.vessels.some(({ isHot }) => isHot)) {
+    // "Two onions, three carrots, all chopped up": what is wanted, told before the work, where it is spoken of again.
+    const later = k.clauses.slice(n + 1).flatMap((one) => k.names.mentions(one.text, one.section, () => false));
+    if (mentions.every(({ line }) => later.some((one) => one.line === line))) {
+      k.put('prepare', n, { vessel: undefined, lines: mentions.map(({ line }) => ({ line })) });
+      return;
+    }
+  }
   const heats = k.actions.length;
   if (mentions.length > 0 && k.isFinished() && /^(?:serve|garnish)$/.test(k.actions.at(-1)?.does ?? '')) {
     onTop(k, mentions, text, n);

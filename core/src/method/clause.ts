@@ -219,7 +219,8 @@ function isFleshOut(text: string): boolean {
   );
 }
 
-const HEATING: ReadonlySet<Sense> = new Set([
+/** What may stand behind a list of foods and a comma. */
+const AFTER_A_LIST: ReadonlySet<Sense> = new Set([
   'check',
   'season',
   'boil',
@@ -237,7 +238,7 @@ const HEATING: ReadonlySet<Sense> = new Set([
 function leadIn(k: Kitchen, clause: Clause, sense: Sense): Clause | undefined {
   const before = clause.text.slice(0, clause.verbAt);
   const isWarmedAgain = clause.verb === 'return' && /\breturn to (?:a |the )?(?:boil|simmer|\d)/i.test(clause.text);
-  if (!(HEATING.has(sense) || isWarmedAgain) || !/^[\w\s+&,-]+,\s*$/.test(before)) return undefined;
+  if (!(AFTER_A_LIST.has(sense) || isWarmedAgain) || !/^[\w\s+&,-]+,\s*$/.test(before)) return undefined;
   if (/^(?:in|on|once|when|while|after|before|with|for|if|as|meanwhile|then|to|until|over|now|off|using)\b/i.test(before))
     return undefined;
   const fresh = k.mentions(before, clause).filter(({ line }) => !k.isUsedUp(line));

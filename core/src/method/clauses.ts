@@ -86,7 +86,7 @@ function isVerb(words: readonly Word[], n: number, startsSentence: boolean, befo
 
 /** The clauses of a method: one for each thing that is done, in the order in which they are written. */
 export function clausesOf(sentences: readonly Sentence[]): Clause[] {
-  return sentences.flatMap((sentence, n) => clausesIn(sentence, n));
+  return sentences.flatMap((sentence, n) => clausesIn(sentence, n)).map(spelt);
 }
 
 /** Words that say only that something goes on beside it, without a comma behind them. */
@@ -297,9 +297,9 @@ function clausesIn(sentence: Sentence, n: number): Clause[] {
     return {
       start: at,
       end: at + written.length,
-      text: spelt(written),
+      text: written,
       verb,
-      verbAt: spelt(written.slice(0, Math.max(0, verbAt - start - lead))).length,
+      verbAt: Math.max(0, verbAt - start - lead),
       sentence: n,
       section: sentence.section,
       ...(ANNOUNCED.test(written) && /^\s*:\s*[a-z]/.test(sentence.text.slice(at - sentence.start + written.length))
@@ -354,11 +354,16 @@ const BEFORE_END =
   /^(?:(?:about |with )?(?:\d+|five|ten|fifteen|twenty|half an hour) ?(?:minutes?|mins?|min)?(?: before (?:the end|it(?:['’]s| is) (?:done|ready|finished)|they(?:['’]re| are) (?:done|ready))[\w ]*| from the end| to go| left)|for the last (?:\d+|five|ten|fifteen|twenty) ?(?:minutes?|mins?|min)[\w ]*),\s*/i;
 
 /** "w/ butter", "thru a sieve": what kitchens cut short, in full. */
-function spelt(text: string): string {
+function inFull(text: string): string {
   return text
     .replace(/\bw\/o\b ?/gi, 'without ')
     .replace(/\bw\/ ?(?=\S)/gi, 'with ')
     .replace(/\bthru\b/gi, 'through');
+}
+
+/** A clause in full words; its place stays that of what is written. */
+function spelt(clause: Clause): Clause {
+  return { ...clause, text: inFull(clause.text), verbAt: inFull(clause.text.slice(0, clause.verbAt)).length };
 }
 
 /** "melt the butter, leeks in with a pinch of salt, lid on": what goes in behind a comma is a clause of its own. */

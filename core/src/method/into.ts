@@ -4,6 +4,7 @@ import { target } from './where.js';
 import { LEAST_OF_SOUP, type Kitchen } from './kitchen.js';
 import type { Mention } from './mentions.js';
 import { minutesIn, ovenIn, degreesIn, partOf } from './measures.js';
+import { HOW_ONLY } from './usual.js';
 import { isHob, type Vessel } from './vessel.js';
 import type { Clause } from './clauses.js';
 import { doRoast, doHeat } from './heat.js';
@@ -450,9 +451,7 @@ export function intoVessel(
   else if (did === 0) {
     // "Tip onto a baking tray", of what was tossed before.
     const isPlaced = k.placeIn(body) !== undefined && vessel.lines.size > 0;
-    const isHowOnly =
-      /^(?:and |then )*(?:stir|fold|mix)(?: it)?(?: (?:well|thoroughly|to combine|until combined|to mix|together|everything together|occasionally))*$/i;
-    k.put(k.movedNow || mentions.length > 0 || isPlaced || isHowOnly.test(clause.text) ? 'setting' : 'remark', n);
+    k.put(k.movedNow || mentions.length > 0 || isPlaced || HOW_ONLY.test(clause.text) ? 'setting' : 'remark', n);
   }
 }
 

@@ -118,9 +118,9 @@ export function minutesIn(text: string): Time | undefined {
   const between = HOURS_BETWEEN.exec(text);
   if (between !== null)
     put(between, Number(between[1]) * 60 + Number(between[2] ?? 0), Number(between[3]) * 60 + Number(between[4] ?? 0));
-  const both2 = BETWEEN.exec(text);
-  if (both2 !== null)
-    put(both2, figureIn(both2[1] ?? '') * inMinutes(both2[3] ?? 'm'), figureIn(both2[2] ?? '') * inMinutes(both2[3] ?? 'm'));
+  const range = BETWEEN.exec(text);
+  if (range !== null)
+    put(range, figureIn(range[1] ?? '') * inMinutes(range[3] ?? 'm'), figureIn(range[2] ?? '') * inMinutes(range[3] ?? 'm'));
   const short = HOURS_SHORT.exec(text);
   if (short !== null) put(short, Number(short[1]) * 60 + Number(short[2]), Number(short[1]) * 60 + Number(short[2]));
   for (const [pattern, minutes] of SPOKEN) {

@@ -2,6 +2,7 @@ import { unlisted } from './foods.js';
 import type { Kitchen } from './kitchen.js';
 import { minutesIn } from './measures.js';
 import type { Mention } from './mentions.js';
+import { HOW_ONLY } from './usual.js';
 import { newVessel } from './vessel.js';
 import type { Clause } from './clauses.js';
 import { doCook } from './heat.js';
@@ -70,9 +71,7 @@ export function doMix(k: Kitchen, clause: Clause, n: number): void {
       doCook(k, clause, n);
       return;
     }
-    const isHowOnly =
-      /^(?:and |then )*(?:mix|toss|combine|whisk|stir|beat)(?: it| them| all| everything)?(?: (?:really|very))?(?: (?:well|thoroughly|together|gently|to combine|to coat|until combined))*$/i;
-    k.put(isHowOnly.test(text) ? 'setting' : 'remark', n);
+    k.put(HOW_ONLY.test(text) ? 'setting' : 'remark', n);
     return;
   }
   if (/\bto coat\b/i.test(body) && mentions.every(({ line }) => k.isUsedUp(line))) {

@@ -70,6 +70,8 @@ function readOf(pattern: Pattern, method: string): { readonly told: readonly str
     if (assumed.includes('NOT_ALL') || (does === 'remark' && !isCaution)) unread.push(text);
   }
   told.end();
+  // What was heated apart has met the soup by the words, and not because something had to become of it.
+  unread.push(...reading.tree.joinedByGuess);
   return { told: told.all, unread };
 }
 

@@ -42,6 +42,10 @@ export const LOOKS_AHEAD = 20;
 export const EMPTIED =
   /\b(?:tip|scrape|empty|add|pour)\b(?: in)? (?:the )?(?:\w+ of the )?(?:\w+ )?tray\b|\b(?:tip|scrape|empty)\b in (?:the |both |all (?:the )?)?trays\b/i;
 
+/** "Stir well", "mix until combined": how it is done, and nothing of its own. */
+export const HOW_ONLY =
+  /^(?:and |then )*(?:stir|fold|mix|toss|combine|whisk|beat)(?: it| them| all| everything)?(?: (?:really|very))?(?: (?:well|thoroughly|together|gently|occasionally|to combine|to coat|to mix|until combined))*$/i;
+
 export type Heat = 'sweat' | 'fry' | 'bloom' | 'simmer' | 'roast' | 'toast' | 'fryPuree';
 
 /** The salt that a "season" takes, until the recipe's own is known. */

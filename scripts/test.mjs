@@ -76,26 +76,23 @@ function playwrightCount(printed) {
 const bin = (name) => join(ROOT, 'node_modules/.bin', name);
 
 const beside = { beside: true };
-process.stdout.write('\n— formatting, types, imports and lint, beside the Node specs (about ten minutes)\n');
+process.stdout.write('\n— formatting, types, imports, lint and Karma, beside the Node specs (some minutes)\n');
 async function checks() {
   await part('formatting', bin('prettier'), ['--check', '--log-level', 'warn', '.'], beside);
   await part('types', 'npm', ['run', '--silent', 'types'], beside);
   await part('imports', 'npm', ['run', '--silent', 'imports'], beside);
   await part('lint', bin('eslint'), ['.'], beside);
+  await part('Karma', process.execPath, [join(ROOT, 'node_modules/@angular/cli/bin/ng.js'), 'test', '--watch=false'], {
+    ...beside,
+    cwd: join(ROOT, 'web'),
+    env: { NG_CLI_ANALYTICS: 'false' },
+    count: karmaCount,
+  });
 }
 await Promise.all([
   checks(),
-  part('Node specs', bin('jasmine'), ['--config=jasmine.json'], {
-    env: { NODE_OPTIONS: '--import tsx' },
-    count: jasmineCount,
-    beside: true,
-  }),
+  part('Node specs', process.execPath, [join(ROOT, 'scripts/specs.mjs')], { count: jasmineCount, beside: true }),
 ]);
-await part('Karma', process.execPath, [join(ROOT, 'node_modules/@angular/cli/bin/ng.js'), 'test', '--watch=false'], {
-  cwd: join(ROOT, 'web'),
-  env: { NG_CLI_ANALYTICS: 'false' },
-  count: karmaCount,
-});
 await part('Playwright', bin('playwright'), ['test', '--config', 'e2e/playwright.config.ts'], { count: playwrightCount });
 
 process.stdout.write(`\n${passed} passed, ${failed} failed\n`);

@@ -2,7 +2,6 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
 import Ajv from 'ajv/dist/2020.js';
 import { z } from 'zod';
 import type { Action } from '@tureen/core/batch';
@@ -16,7 +15,7 @@ import { HiddenKitchen } from '@tureen/core/practice';
 import { WITH_METERS, cookedBy, fortyBowls } from '../../core/spec/kitchens.js';
 import { tureen } from './main.js';
 
-const ROOT = fileURLToPath(new URL('../..', import.meta.url));
+const ROOT = process.cwd();
 const EXAMPLES = readdirSync(join(ROOT, 'examples')).filter((name) => name.endsWith('.json'));
 const file = (id: string): string => join(ROOT, 'examples', `${id}.json`);
 const json = (path: string): unknown => JSON.parse(readFileSync(path, 'utf8'));

@@ -1,6 +1,5 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
 import type { Country } from '../src/amounts/index.js';
 import { namesOf } from '../src/amounts/index.js';
 import { takeLine, type TakenLine } from '../src/draft/index.js';
@@ -38,7 +37,7 @@ export interface Score {
   readonly touches: number;
 }
 
-const HERE = join(fileURLToPath(new URL('.', import.meta.url)), 'method-corpus');
+const HERE = 'core/spec/method-corpus';
 
 /** Names of doings in the corpus, in one word each. */
 const SPOKEN: Readonly<Record<string, string>> = {

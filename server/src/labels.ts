@@ -42,7 +42,7 @@ export async function labelsPdf(
     return one === undefined ? [] : [one];
   });
   const kit = await readKit(database);
-  const doc = pdfOf(size.pageMm, 'Labels');
+  const doc = await pdfOf(size.pageMm, 'Labels');
   const places = onPages(list.length, size, startAt);
   let page = -1;
   let faces: Faces | undefined;

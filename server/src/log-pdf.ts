@@ -25,7 +25,7 @@ function wrapped(doc: PDFKit.PDFDocument, text: string, wideMm: number, faces: r
 
 /** The day sheet on A4: what is missing first, then each section with its lines. */
 export async function logPdf(log: ColdLog): Promise<Uint8Array> {
-  const doc = pdfOf(A4, `Cold log ${log.day}`);
+  const doc = await pdfOf(A4, `Cold log ${log.day}`);
   doc.addPage();
   const faces = facesIn(doc);
   let baseMm = MARGIN_MM + 6;

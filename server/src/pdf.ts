@@ -1,10 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { MM_A_POINT } from '@tureen/core/labels';
-import Pdf from 'pdfkit';
 
-/** Pages of one size in mm, begun empty. */
-export function pdfOf([wide, high]: readonly [number, number], title: string): PDFKit.PDFDocument {
+/** Pages of one size in mm, begun empty. The package is loaded with the first of them: no kitchen waits for it at the start. */
+export async function pdfOf([wide, high]: readonly [number, number], title: string): Promise<PDFKit.PDFDocument> {
+  const { default: Pdf } = await import('pdfkit');
   return new Pdf({ autoFirstPage: false, size: [point(wide), point(high)], margin: 0, info: { Title: title } });
 }
 

@@ -1,7 +1,6 @@
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { hostname, networkInterfaces } from 'node:os';
 import { join } from 'node:path';
-import { generate } from 'selfsigned';
 
 export interface Certificate {
   readonly cert: string;
@@ -28,6 +27,8 @@ export async function certificateIn(folder: string, nowMs: number): Promise<Cert
     return { cert: readFileSync(certFile, 'utf8'), key: readFileSync(keyFile, 'utf8'), made: false };
   }
   const { names, addresses } = ownNames();
+  // Loaded only here: most kitchens never ask for one.
+  const { generate } = await import('selfsigned');
   const made = await generate([{ name: 'commonName', value: 'Tidy Tureen' }], {
     keySize: 2048,
     algorithm: 'sha256',

@@ -13,7 +13,7 @@ import { makeDemoFile } from './first-start.js';
 import { seedGannetQuay } from './gannet-quay.js';
 
 const NOW = 1_790_000_000_000;
-const MIGRATIONS = join(import.meta.dirname, '../../drizzle');
+const MIGRATIONS = 'server/drizzle';
 const DAY_MS = 86_400_000;
 
 function middleOf(values: readonly number[]): number {

@@ -3,6 +3,7 @@ import { anyEntries, entriesOf, entryOf, rowOf, snapshotOf, stepIds, uuid } from
 import { kilos, byStep, canteen, soupOf } from '../../spec/pots.js';
 import { LARDER_ROWS } from '../larder/index.js';
 import { makePlan, type Snapshot } from '../plan/index.js';
+import { parcelKg, potKg, type Flow } from '../pot/index.js';
 import { EXAMPLE_SOUPS, linesOf, walk, type Line, type SoupStep } from '../soup/index.js';
 import { setMinutes } from '../steps/index.js';
 import { foldBatch, isRemark, type BatchState, type Action, type Entry } from './index.js';
@@ -26,6 +27,10 @@ function figures(state: BatchState): unknown {
   return { forecast, inKg: [...inKg], toGoKg: [...toGoKg], massKg, dishedKg, closed, shares };
 }
 
+function sum(flows: readonly Flow[]): number {
+  return flows.reduce((kg, { parcel }) => kg + parcelKg(parcel), 0);
+}
+
 function notNumbers(value: unknown, path = ''): string[] {
   if (typeof value === 'number') return Number.isFinite(value) ? [] : [path];
   if (typeof value !== 'object' || value === null) return [];
@@ -43,6 +48,36 @@ describe('the record', () => {
         }),
         { numRuns: 40 },
       );
+    }
+  });
+
+  it('kilos believed are kilos that went in less those that left by rule, in whatever order; only readings move them (random entries)', () => {
+    // What is lifted out to be given back stands beside the pot, and counts as outside.
+    for (const [id, snapshot] of snapshots) {
+      let readings = 0;
+      fc.assert(
+        fc.property(anyEntries(snapshot, 24), (entries) => {
+          const { run, pots } = foldBatch(snapshot, entries);
+          const stands = new Map<string, number>();
+          for (const { step, branchId, before, pot, inflows, outflows } of run.records) {
+            const wasKg = potKg(before);
+            expect(wasKg)
+              .withContext(`${id}, before ${step.id}`)
+              .toBe(stands.get(branchId) ?? 0);
+            const went = sum(inflows) - sum(outflows) + (step.op === 'join' ? (stands.get(step.branch.id) ?? 0) : 0);
+            const isReading = step.op === 'read';
+            readings += Number(isReading);
+            if (!isReading)
+              expect(Math.abs(potKg(pot) - wasKg - went))
+                .withContext(`${id}, ${step.op} ${step.id}`)
+                .toBeLessThan(1e-9 * Math.max(1, wasKg + Math.abs(went)));
+            stands.set(branchId, potKg(pot));
+          }
+          for (const [branchId, pot] of pots) expect(potKg(pot)).withContext(`${id}, ${branchId}`).toBeGreaterThanOrEqual(0);
+        }),
+        { numRuns: 25 },
+      );
+      expect(readings).withContext(id).toBeGreaterThan(0);
     }
   });
 

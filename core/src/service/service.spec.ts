@@ -1,5 +1,5 @@
 import { paceOf, perMinute, runsOut, usualPace } from './pace.js';
-import { bowlsToMake, demandOn, type Served } from './tomorrow.js';
+import { bowlsToMake, demandOn, pastErrors, type Served } from './tomorrow.js';
 
 const MINUTE_MS = 60_000;
 
@@ -58,6 +58,38 @@ describe('bowls of a day to come', () => {
       const date = new Date(Date.UTC(2026, 8, 7 + n)).toISOString().slice(0, 10);
       return { date, bowls: bowlsOn((n + 1) % 7) };
     });
+
+  it('says of the past how far off it was, each day by those before it alone', () => {
+    // Alike week after week: the week before is right to the bowl, the forecast still leans on the other days.
+    const alike = pastErrors(weeks((day) => 40 + 10 * day))!;
+    expect(alike.days).toBe(7 * 7);
+    expect(alike.weekBefore).toBe(0);
+    expect(alike.forecast).toBeGreaterThan(0);
+    // By hand: 50 and 60 bowls, a week apart. The second is foretold as 50: off by a sixth, as the week before is.
+    const two = pastErrors([
+      { date: '2026-09-07', bowls: 50 },
+      { date: '2026-09-14', bowls: 60 },
+    ])!;
+    expect(two.days).toBe(1);
+    expect(two.forecast).toBeCloseTo(1 / 6, 12);
+    expect(two.weekBefore).toBeCloseTo(1 / 6, 12);
+    expect(pastErrors([{ date: '2026-09-07', bowls: 50 }])).toBeUndefined();
+    expect(pastErrors([])).toBeUndefined();
+  });
+
+  it('where days stray at random it is nearer than the week before, and its band holds about four of five', () => {
+    let state = 11;
+    const uniform = (): number => {
+      state = (Math.imul(state, 1_664_525) + 1_013_904_223) >>> 0;
+      return (state + 0.5) / 4_294_967_296;
+    };
+    const stray = (): number => (uniform() + uniform() + uniform() + uniform() - 2) * 0.35;
+    const past = weeks((day) => Math.round((60 + 8 * day) * (1 + stray())), 20);
+    const { days, forecast, weekBefore, inBand } = pastErrors(past)!;
+    expect(forecast).toBeLessThan(0.85 * weekBefore);
+    expect(inBand / days).toBeGreaterThan(0.7);
+    expect(inBand / days).toBeLessThan(0.92);
+  });
 
   it('are those of its weekday where there are many, and those of all days where there are none', () => {
     // Mondays 40, all else 80; 2026-11-02 is a Monday.

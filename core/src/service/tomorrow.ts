@@ -72,6 +72,42 @@ export function demandOn(date: string, past: readonly Served[]): Demand | undefi
   };
 }
 
+/** How far off the forecasts of past days were, beside taking the bowls of the same weekday a week before. */
+export interface PastErrors {
+  /** Days that could be foretold both ways. */
+  readonly days: number;
+  /** Mean of how far off, as a share of what was served. */
+  readonly forecast: number;
+  readonly weekBefore: number;
+  /** Days that lay in the band that is to hold four of five. */
+  readonly inBand: number;
+}
+
+/** Every day of the past foretold by the days before it alone. Undefined where none has a day of the same weekday a week before. */
+export function pastErrors(past: readonly Served[]): PastErrors | undefined {
+  const bowlsOn = new Map(past.map(({ date, bowls }) => [date, bowls]));
+  const told = past.flatMap(({ date, bowls }) => {
+    const before = [...bowlsOn].find(([other]) => daysBetween(other, date) === 7)?.[1];
+    const demand = demandOn(date, past);
+    if (bowls <= 0 || before === undefined || before <= 0 || demand === undefined) return [];
+    return [
+      {
+        forecast: Math.abs(demand.middle - bowls) / bowls,
+        weekBefore: Math.abs(before - bowls) / bowls,
+        isIn: bowls >= demand.low && bowls <= demand.high,
+      },
+    ];
+  });
+  if (told.length === 0) return undefined;
+  const mean = (of: (one: (typeof told)[number]) => number): number => told.reduce((sum, one) => sum + of(one), 0) / told.length;
+  return {
+    days: told.length,
+    forecast: mean(({ forecast }) => forecast),
+    weekBefore: mean(({ weekBefore }) => weekBefore),
+    inBand: told.filter(({ isIn }) => isIn).length,
+  };
+}
+
 /**
  * How many bowls to make so that one too many and one too few cost the same in the long run: the quantile of demand at
  * too few over both together (the newsvendor's rule, from memory).

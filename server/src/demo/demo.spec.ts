@@ -1,6 +1,8 @@
 import { existsSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { dayOf } from '@tureen/core/kit';
+import { pastErrors } from '@tureen/core/service';
 import { coolingRuleOf, verdictsOf } from '@tureen/core/stock';
 import { listBatches } from '../batches.js';
 import { openDatabase, type Database } from '../database.js';
@@ -58,6 +60,21 @@ describe('the demo, cooked in the bench', () => {
     expect(Math.max(...offs)).toBeLessThan(0.5);
     const days = batches.map(({ startedAtMs }) => (NOW - startedAtMs) / DAY_MS);
     expect(Math.max(...days)).toBeGreaterThan(80);
+  });
+
+  it('its bowls by day are foretold nearer than by the same weekday a week before', async () => {
+    const { batches } = await listBatches(database);
+    const bowls = new Map<string, number>();
+    for (const { startedAtMs, closedFigures } of batches) {
+      const date = dayOf(startedAtMs, 'Europe/London');
+      bowls.set(date, (bowls.get(date) ?? 0) + (closedFigures?.dishedBowls ?? 0));
+    }
+    const errors = pastErrors([...bowls].map(([date, count]) => ({ date, bowls: count })))!;
+    process.stdout.write(
+      `\n  bowls of ${String(errors.days)} days of the demo's past: off by ${(100 * errors.forecast).toFixed(1)} %, the same weekday a week before by ${(100 * errors.weekBefore).toFixed(1)} %; in the band ${String(errors.inBand)}\n`,
+    );
+    expect(errors.days).toBeGreaterThan(20);
+    expect(errors.forecast).toBeLessThan(errors.weekBefore);
   });
 
   it('its two planted mishaps are the two that are unlike the others', async () => {

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { dayOf } from '@tureen/core/kit';
-import { bowlsToMake, demandOn, type Served } from '@tureen/core/service';
+import { bowlsToMake, demandOn, pastErrors, type Served } from '@tureen/core/service';
 import { AmountField } from '../../parts/amount-field';
 import { Batches } from '../../services/batches';
 import { kitchenZone } from '../../services/zone';
@@ -39,10 +39,20 @@ const TOO_FEW = 3;
       />
       make <strong>{{ make() }}</strong>; {{ planned() }} are planned.
     </p>
+    @if (errors(); as past) {
+      <p class="soft past">
+        Each of {{ past.days }} past days foretold by those before it: off by {{ pct(past.forecast) }} % on average, where the same
+        day a week before was off by {{ pct(past.weekBefore) }} %; {{ past.inBand }} of {{ past.days }} lay in the band, and four in
+        five were to.
+      </p>
+    }
   }`,
   styles: `
     p {
       line-height: 2.4;
+    }
+    .past {
+      line-height: 1.5;
     }
   `,
 })
@@ -56,6 +66,7 @@ export class DayDemand {
   protected readonly few = signal(TOO_FEW);
   protected readonly many = signal(1);
   private readonly answer = toSignal(inject(Batches).batches$);
+  protected readonly pct = (share: number): string => (100 * share).toFixed(0);
   private readonly past = computed((): Served[] => {
     const answer = this.answer();
     const bowls = new Map<string, number>();
@@ -68,6 +79,7 @@ export class DayDemand {
     return [...bowls].map(([date, count]) => ({ date, bowls: count }));
   });
   protected readonly demand = computed(() => demandOn(this.date(), this.past()));
+  protected readonly errors = computed(() => pastErrors(this.past()));
   protected readonly make = computed(() => {
     const demand = this.demand();
     return demand === undefined ? '' : bowlsToMake(demand, this.many(), this.few()).toFixed(0);

@@ -146,6 +146,10 @@ describe('bowls of the board', () => {
     // Too few cost three times as much as too many: more than the middle.
     expect(make).toBeGreaterThan(about);
     expect(text(fixture)).toContain('90 are planned');
+    // Weeks that are all alike: the week before says each day to the bowl.
+    expect(text(fixture)).toMatch(
+      /Each of 49 past days .*off by [1-9]\d* % on average, .* a week before was off by 0 %; \d+ of 49 lay in the band/,
+    );
   });
 
   it('that go out are told with how many are left and when they are gone', async () => {

@@ -3,6 +3,8 @@ export interface Stage {
   /** What goes in and what is done with it, minutes behind it; several doings are parted by semicolons. */
   readonly want: string;
   readonly alts: readonly string[];
+  /** The part of the soup that the blade has in this step; all of it where none is named. */
+  readonly blended?: number;
 }
 
 export interface Pattern {

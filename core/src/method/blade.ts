@@ -17,7 +17,7 @@ const SOME = 0.5;
 /** "Transfer about half of the soup to a blender and purée it": what is not taken to the blade stays whole. */
 function transferred(k: Kitchen, clause: Clause, n: number): string | undefined {
   const moves = (one: Clause): boolean =>
-    /^(?:and |then )?(?:carefully )?(?:transfer|ladle|pour|scoop|put|tip|take|remove|move|spoon|add|place|measure)\b/i.test(
+    /^(?:and |then )?(?:carefully )?(?:transfer|ladle|pour|scoop|put|tip|take|remove|move|spoon|add|place|measure|lift)\b/i.test(
       one.text,
     );
   // Between the two a lid may be seen to: "transfer half to a blender, cover with a towel, and blend".
@@ -26,8 +26,15 @@ function transferred(k: Kitchen, clause: Clause, n: number): string | undefined 
     own.findLast((one) => moves(one) && /\b(?:blenders?|liquidi[sz]er|processor)\b/i.test(one.text)) ?? k.clauses[n - 1];
   if (before === undefined || (before.sentence !== clause.sentence && before.sentence !== clause.sentence - 1)) return undefined;
   const isMoved = moves(before);
-  const isToBlade = /\b(?:blenders?|liquidi[sz]er|processor|jug|goblet)\b/i.test(before.text);
-  const isOfSoup = /\bof (?:the |it|this)|\b(?:soup|chowder|mixture|vegetables|pot)\b/i.test(before.text);
+  // "Take out half of the soup, blend it and return": what was taken out is what the blade has.
+  const isTakenOut =
+    before === k.clauses[n - 1] &&
+    before.sentence === clause.sentence &&
+    /^(?:and |then )?(?:carefully )?(?:remove|(?:take|spoon|scoop|lift|measure|ladle|pour) (?:\w+ )*out)\b/i.test(before.text);
+  const isToBlade = isTakenOut || /\b(?:blenders?|liquidi[sz]er|processor|jug|goblet)\b/i.test(before.text);
+  const isOfSoup =
+    /\bof (?:the |it|this)|\b(?:soup|chowder|mixture|vegetables|pot)\b/i.test(before.text) ||
+    /\b(?:half|third|quarter|two[- ]thirds|most|some) (?:in|into|to) (?:a|the|your)\b/i.test(before.text);
   // "Transfer the vegetables with a slotted spoon, along with 1 cup of the liquid": what has pieces is blended, all of it.
   if (
     /\bslotted spoon\b/i.test(before.text) ||

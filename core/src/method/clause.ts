@@ -2,7 +2,7 @@ import { Kitchen, type KitchenContext, type Handlers } from './kitchen.js';
 import { VERBS, type Sense } from './lexicon.js';
 import type { MethodLine } from './mentions.js';
 import { afterSoLong } from './later.js';
-import { minutesIn } from './measures.js';
+import { minutesIn, partOf } from './measures.js';
 import type { Clause } from './clauses.js';
 import type { Doing } from './action.js';
 import {
@@ -124,6 +124,24 @@ function take(k: Kitchen, whole: Clause, n: number): void {
     k.put('setting', n);
     return;
   }
+  const taking =
+    /^(?:and |then )?(?:take|spend|give it) ((?:about |around |a good |the first )?[\w½ –-]{1,20}?(?:minutes?|mins?|min)) (?:to|and) (\w+) (.+)$/i.exec(
+      text,
+    );
+  if (taking !== null && VERBS[(taking[2] ?? '').toLowerCase()] !== undefined) {
+    // "Take 8 minutes to soften the onion in the butter."
+    const [, time = '', verb = '', what = ''] = taking;
+    take(k, { ...clause, text: `${verb} ${what.replace(/[.,;]\s*$/, '')} for ${time}`, verb: verb.toLowerCase(), verbAt: 0 }, n);
+    return;
+  }
+  if (
+    /^(?:you (?:may|might|will|can)(?: well)? (?:need|have|want) to |(?:do|work) )(?:do |work )?(?:this |it )?in (?:\w+ )?(?:batches|goes|lots)\b/i.test(
+      text,
+    )
+  ) {
+    k.put('setting', n);
+    return;
+  }
   if (/^(?:ccp|haccp|safety|note|tip|nb|allergens?|contains|shelf[- ]life|storage)\b\s*[:.-]/i.test(text)) {
     k.put('remark', n);
     return;
@@ -183,6 +201,11 @@ function take(k: Kitchen, whole: Clause, n: number): void {
   }
   if (sense === undefined) {
     verbless(k, clause, n);
+    return;
+  }
+  if (sense === 'peel' && partOf(text) !== undefined && /\b(?:soup|mixture|chowder)\b/i.test(text)) {
+    // "Scoop out half of the soup."
+    k.as('remove', clause, n, verb ?? '');
     return;
   }
   if (isFleshOut(text) && /^(?:add|mix|prepare|remove|squeeze)$/.test(sense)) {

@@ -35,7 +35,20 @@ export function doAdd(k: Kitchen, whole: Clause, n: number): void {
     lift(k, n, [{ ...cooked, vague: true }], true, partOf(aside[1] ?? '') ?? A_FEW);
 }
 
+/** "Stir to coat in the butter": how it is done, by what is in already. */
+const COATED = /\b(?:to coat|coated|coating)\b/i;
+
 function addAll(k: Kitchen, whole: Clause, n: number): void {
+  const coated = COATED.exec(whole.text);
+  if (coated !== null) {
+    const into = k.mentions(whole.text.slice(coated.index), whole);
+    const first = k.mentions(whole.text.slice(0, coated.index), whole);
+    if (into.every(({ line }) => k.isUsedUp(line)) && (into.length > 0 || first.length === 0)) {
+      if (first.length === 0) k.put('setting', n);
+      else addAll(k, { ...whole, text: whole.text.slice(0, coated.index) }, n);
+      return;
+    }
+  }
   const aside = ASIDE.exec(whole.text);
   const held = aside === null ? undefined : heldAside(k, whole, aside);
   const heldLine = held !== undefined && !k.isUsedUp(held.line) ? held : undefined;

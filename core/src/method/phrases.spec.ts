@@ -1,3 +1,4 @@
+import { MORE_PATTERNS } from '../../spec/phrases-more.js';
 import { PATTERNS, type Pattern } from '../../spec/phrases.js';
 import { readCorpus } from '../../spec/method-corpus.js';
 
@@ -47,7 +48,14 @@ function wantedOf({ stages }: Pattern): readonly string[] {
   return told.all;
 }
 
-function readOf(pattern: Pattern, method: string): { readonly told: readonly string[]; readonly unread: readonly string[] } {
+interface Reading {
+  readonly told: readonly string[];
+  readonly unread: readonly string[];
+  /** What the blade has of the soup. */
+  readonly blended: number | undefined;
+}
+
+function readOf(pattern: Pattern, method: string): Reading {
   const { reading } = readCorpus({
     country: 'gb',
     text: `Soup\nServes 4\n\nIngredients\n${pattern.lines}\n\nMethod\n${method}`,
@@ -72,7 +80,8 @@ function readOf(pattern: Pattern, method: string): { readonly told: readonly str
   told.end();
   // What was heated apart has met the soup by the words, and not because something had to become of it.
   unread.push(...reading.tree.joinedByGuess);
-  return { told: told.all, unread };
+  const blended = reading.actions.find(({ does }) => does === 'blend')?.share;
+  return { told: told.all, unread, blended };
 }
 
 /** The same numbers at each run. */
@@ -87,16 +96,18 @@ function numbers(seed: number): () => number {
 const MIXED = 60;
 
 describe('one thing said in many ways', () => {
-  for (const pattern of PATTERNS) {
+  for (const pattern of [...PATTERNS, ...MORE_PATTERNS]) {
     const wanted = wantedOf(pattern);
+    const part = pattern.stages.find(({ blended }) => blended !== undefined)?.blended;
 
     it(`${pattern.name}: each way to say each step`, () => {
       for (const [n, { alts }] of pattern.stages.entries()) {
         for (const alt of alts) {
           const method = pattern.stages.map((stage, at) => (at === n ? alt : (stage.alts[0] ?? ''))).join('\n');
-          const { told, unread } = readOf(pattern, method);
+          const { told, unread, blended } = readOf(pattern, method);
           expect(told).withContext(alt).toEqual(wanted);
           expect(unread).withContext(alt).toEqual([]);
+          if (part !== undefined) expect(blended).withContext(alt).toBe(part);
         }
       }
     });
@@ -106,9 +117,10 @@ describe('one thing said in many ways', () => {
       for (let k = 0; k < MIXED; k += 1) {
         const said = pattern.stages.map(({ alts }) => alts[Math.floor(next() * alts.length)] ?? '');
         const method = said.join(next() < 0.5 ? ' ' : '\n');
-        const { told, unread } = readOf(pattern, method);
+        const { told, unread, blended } = readOf(pattern, method);
         expect(told).withContext(method).toEqual(wanted);
         expect(unread).withContext(method).toEqual([]);
+        if (part !== undefined) expect(blended).withContext(method).toBe(part);
       }
     });
   }

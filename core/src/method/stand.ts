@@ -32,7 +32,9 @@ export function doLet(k: Kitchen, clause: Clause, n: number): void {
     return;
   }
   if (/\b(?:whole|chunky|bit chunky|lumps|chunks|as it is)\b/i.test(text) && minutes === undefined) {
-    k.put('remark', n);
+    // "Leave the other half as it is", of a soup that is blended in part.
+    const isSaid = k.actions.findLast(({ does }) => does === 'blend')?.share !== undefined;
+    k.put(isSaid ? 'setting' : 'remark', n);
     return;
   }
   if (
@@ -46,6 +48,10 @@ export function doLet(k: Kitchen, clause: Clause, n: number): void {
   }
   if (/\btoast\b|\bbloom\b|\bsizzle\b/i.test(text) && minutes !== undefined && here !== undefined && isHob(here)) {
     k.as('bloom', clause, n);
+    return;
+  }
+  if (/\bfry\b/i.test(text) && here !== undefined && isHob(here)) {
+    k.as('fry', clause, n);
     return;
   }
   if (/\bsweat|\bsoften\b|\bstew\b|\bbraise\b/i.test(text)) {

@@ -72,6 +72,15 @@ export function doStrain(k: Kitchen, clause: Clause, n: number): void {
     else k.put('remark', n);
     return;
   }
+  if (
+    clause.verb === 'pass' &&
+    /\b(?:back )?(?:in|on)?to (?:the|a|your) (?:\w+ )?(?:pan|pot|saucepan)\b/i.test(words) &&
+    !/\b(?:through|thru|via|sieve|strainer|chinois|mouli|mill)\b/i.test(words)
+  ) {
+    // "Purée in a blender, then pass back into the pan."
+    k.as('add', { ...clause, text: words.replace(/\bpass\b/i, 'return'), verb: 'return' }, n, 'return');
+    return;
+  }
   if (/\bor (?:liquidi[sz]e|blend|pur[ée]e|whizz|process)\b/i.test(words))
     k.as('blend', { ...clause, text: 'blend', verbAt: 0 }, n, 'blend');
   const vessel = k.here !== undefined && isHob(k.here) ? k.here : k.latestHob();

@@ -306,4 +306,231 @@ export const MORE_PATTERNS: readonly Pattern[] = [
       },
     ],
   },
+  {
+    name: 'tomatoes and peppers on one tray',
+    lines:
+      '1.2kg ripe tomatoes, halved\n3 red peppers, deseeded and quartered\n2 red onions, cut into wedges\n1 garlic bulb, halved\n4 tbsp olive oil\n1 tbsp balsamic vinegar\n800ml hot vegetable stock\na small bunch of basil\ncrème fraîche, to serve',
+    stages: [
+      {
+        want: 'tomato red-pepper red-onion garlic olive-oil roast 45',
+        alts: [
+          'Heat the oven to 190C. Put the tomatoes, peppers, onions and garlic in a roasting tin, drizzle with the oil and roast for 45 minutes.',
+          'Heat the oven to 190C/170C fan/gas 5. Spread the vegetables and garlic out in a large roasting tin, pour over the oil, season, and roast for 45 mins until charred at the edges.',
+          'Tomatoes, peppers, onions, garlic on a tray with the oil. 190C, 45 min.',
+          'Place the tomatoes, peppers, onion wedges and garlic bulb on a tray, cut side up. Drizzle over the olive oil and bake at 190C for 45 minutes.',
+          'Toss the tomatoes, peppers, onions and garlic halves with the oil on your largest baking tray. Into the oven at 190C they go for 45 minutes.',
+          'Roast the tomatoes, peppers, onions and garlic in the oil at 190C for 45 minutes, stirring once.',
+          'Everything except the vinegar, stock, basil and crème fraîche goes on a tray. Roast at 190C for 45 minutes.',
+          'In a roasting tin, mix together the tomatoes, peppers, onions, garlic and oil. Roast in the middle of the oven for 45 minutes at 190C.',
+        ],
+      },
+      {
+        want: 'balsamic-vinegar',
+        alts: [
+          'Sprinkle over the vinegar.',
+          'Drizzle the balsamic vinegar over the hot vegetables.',
+          'Splash on the vinegar and stir.',
+          'Add the balsamic and toss.',
+          'Stir the vinegar through.',
+        ],
+      },
+      {
+        want: 'vegetable-stock basil blend',
+        alts: [
+          'Squeeze the garlic from its skin and tip everything into a pan with the stock and basil. Blend until smooth.',
+          'When cool enough to handle, squeeze the garlic out of the skins. Put the vegetables and garlic in a pan with the hot stock and the basil and blend.',
+          'Pop the garlic out of its skin. Transfer the roasted vegetables to a blender, add the stock and most of the basil, and blend until smooth.',
+          'Scrape everything into a large pan, add the stock and basil, and whizz with a stick blender.',
+          'Tip the lot into a saucepan. Pour in the stock, add the basil and blitz.',
+          'Into a blender with the tray, the stock and the basil. Blend.',
+          'Blend the roasted vegetables with the stock and the basil.',
+        ],
+      },
+      {
+        want: 'garnish creme-fraiche',
+        alts: [
+          'Serve with crème fraîche.',
+          'Reheat gently, then ladle into bowls and top each with a spoonful of crème fraîche.',
+          'Top with a dollop of crème fraîche.',
+          'Pour into bowls and swirl in some crème fraîche.',
+          'Add a spoonful of crème fraîche to each bowl.',
+        ],
+      },
+    ],
+  },
+  {
+    name: 'mushroom, with wine and thyme',
+    lines:
+      '50g butter\n2 shallots, finely chopped\n2 garlic cloves, crushed\n500g chestnut mushrooms, sliced\n1 tsp thyme leaves\n100ml white wine\n1 large potato, diced\n800ml chicken stock\n100ml double cream\n4 slices of bread, toasted, to serve',
+    stages: [
+      {
+        want: 'butter shallot soft 5',
+        alts: [
+          'Melt the butter in a saucepan and soften the shallots for 5 minutes.',
+          'Let the shallots turn glassy in the butter, about 5 minutes.',
+          'Heat the butter in a pot. Add the shallots and let them soften for 5 minutes.',
+          'Shallots in butter, 5 min, no colour.',
+          'Over a medium-low heat, cook the shallots in the foaming butter for 5 minutes.',
+          'Put the butter into a wide pan, and once it has melted add the shallots, cooking them until soft but not brown - around 5 minutes.',
+        ],
+      },
+      {
+        want: 'garlic chestnut-mushroom thyme soft 10',
+        alts: [
+          'Add the garlic, mushrooms and thyme and fry for 10 minutes.',
+          'Turn up the heat, add the mushrooms, garlic and thyme and fry for 10 minutes until all the liquid has gone.',
+          'Stir in the mushrooms, garlic and thyme. Cook, stirring now and then, for 10 minutes until golden.',
+          'Mushrooms, garlic, thyme in: fry hard, 10 min.',
+          'Next in are the mushrooms with the garlic and thyme. Fry over a high heat for 10 minutes.',
+          'Add the sliced mushrooms, followed by the thyme and garlic, and cook over a high heat for 10 minutes, until they have given up their juices and these have boiled away.',
+        ],
+      },
+      {
+        want: 'white-wine deglaze',
+        alts: [
+          'Pour in the wine and let it bubble until nearly gone.',
+          'Deglaze with the wine.',
+          'Add the wine and reduce by half.',
+          'Add the wine, scraping the bottom of the pan, and boil until reduced to almost nothing.',
+          'Wine in, reduce.',
+          'Splash in the white wine and let it bubble away.',
+        ],
+      },
+      {
+        want: 'potato chicken-stock simmer 15',
+        alts: [
+          'Add the potato and stock and simmer for 15 minutes.',
+          'Add the diced potato and the stock. Bring to the boil, then simmer, covered, for 15 minutes.',
+          'Pour on the stock, add the potato and leave to bubble gently for 15 minutes.',
+          'Potato and stock; 15 min simmer.',
+          'Stir in the potato, then the stock, bring to the boil and cook until the potato is soft, 15 minutes.',
+          'Add potato & stock, bring to the boil, turn down, 15 minutes.',
+        ],
+      },
+      {
+        want: 'blend',
+        alts: [
+          'Blend.',
+          'Purée with a stick blender until smooth.',
+          'Liquidise the soup in batches, rinse out the pan and return the soup to it.',
+          'Blend in a jug blender until really smooth.',
+          'Take off the heat and blitz.',
+        ],
+      },
+      {
+        want: 'double-cream',
+        alts: [
+          'Stir in the cream.',
+          'Return to the pan, add the cream and heat gently, without letting it boil.',
+          'Pour in the cream and warm through.',
+          'Cream in. Season.',
+          'Finish with the cream.',
+          'Enrich with the cream and adjust the seasoning.',
+        ],
+      },
+      {
+        want: 'garnish white-bread',
+        alts: [
+          'Serve with the toast.',
+          'Serve with the toasted bread.',
+          'Top with the toast.',
+          'Serve with the slices of toast.',
+          'Float the toast on top.',
+          'Put a slice of toast on top of each bowl.',
+        ],
+      },
+    ],
+  },
+  {
+    name: 'a kitchen sheet',
+    lines:
+      '10 kg carrots, peeled, 15 mm dice\n3 kg onions, peeled, sliced\n500 g butter\n200 g ginger, grated\n100 g ground coriander\n18 l vegetable stock\n2 l orange juice\n1.5 l single cream',
+    stages: [
+      {
+        want: 'butter onion soft 15',
+        alts: [
+          'Sweat onions in butter, lid on, 15 min.',
+          'Onions sweated in butter 15 min, no colour.',
+          'Butter in. Onions in. Sweat 15 mins.',
+          'SWEAT ONIONS IN BUTTER, 15 MIN.',
+          'Onions and butter into the bratt pan, 15 min on low.',
+        ],
+      },
+      {
+        want: 'coriander-seed ginger bloom 2',
+        alts: [
+          'Add ginger, coriander. 2 min.',
+          'Ginger + ground coriander, cook out 2 min.',
+          'Spices and ginger in, 2 min.',
+          'Ginger and coriander added, stirred 2 min.',
+        ],
+      },
+      {
+        want: 'carrot vegetable-stock simmer 30',
+        alts: [
+          'Carrots and stock in. Bring to boil. Simmer 30 min until soft.',
+          'Add carrots, cover with stock, simmer 30 min.',
+          'Add carrots/stock. Boil, then simmer 30.',
+          'Carrot, stock. To the boil. 30 min.',
+          'Carrots then stock, 30 min at a simmer, lid half on.',
+          'Top up with stock and carrots; simmer for 30 min or until carrots crush easily.',
+        ],
+      },
+      {
+        want: 'orange-juice blend',
+        alts: [
+          'Add orange juice. Blend smooth.',
+          'OJ in, stick blend till smooth.',
+          'Add the juice and blitz with the stick, 5 min.',
+          'Juice in; blend.',
+        ],
+      },
+      {
+        want: 'single-cream',
+        alts: [
+          'Finish with cream.',
+          'Cream in, season, hold above 63.',
+          'Stir in cream. Check seasoning.',
+          'Cream to finish; S&P.',
+        ],
+      },
+    ],
+  },
+  {
+    name: 'cold cucumber',
+    lines:
+      '2 large cucumbers, peeled and chopped\n1 garlic clove\n500g Greek yogurt\n200ml cold vegetable stock\na handful of mint leaves\n2 tbsp lemon juice\n3 tbsp extra virgin olive oil',
+    stages: [
+      {
+        want: 'cucumber garlic greek-yoghurt vegetable-stock mint lemon-juice blend',
+        alts: [
+          'Put the cucumber, garlic, yogurt, stock, mint and lemon juice in a blender and blend until smooth.',
+          'Place all the ingredients except the oil in a blender and whizz until smooth.',
+          'Blend the cucumbers with the garlic, yogurt, stock, mint and lemon juice.',
+          'Whizz together the cucumber, garlic, yogurt, stock, mint leaves and lemon juice in a food processor until smooth.',
+          'Tip the cucumber and garlic into a blender. Add the yogurt, stock, mint and lemon juice. Blend.',
+          'In a blender, combine the cucumber, garlic, yogurt, stock, mint and lemon juice. Process until smooth.',
+          'Cucumber, garlic, yogurt, stock, mint, lemon juice: blender, smooth.',
+        ],
+      },
+      {
+        want: '',
+        alts: [
+          'Chill for at least 2 hours.',
+          'Cover and chill for 2 hours.',
+          'Refrigerate until very cold.',
+          'Put in the fridge for a couple of hours.',
+          'Chill well.',
+        ],
+      },
+      {
+        want: 'garnish olive-oil',
+        alts: [
+          'Serve drizzled with the olive oil.',
+          'Pour into chilled bowls and drizzle with the oil.',
+          'Serve cold with a swirl of olive oil.',
+        ],
+      },
+    ],
+  },
 ];

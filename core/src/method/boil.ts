@@ -238,6 +238,11 @@ export function doTurn(k: Kitchen, clause: Clause, n: number): void {
   }
   const lid = k.here === undefined ? undefined : k.lidOf(clause, k.here);
   if (lid !== undefined && k.here !== undefined) k.here.lid = lid;
+  if (minutesIn(text) !== undefined && k.here?.boiling !== undefined) {
+    // "Bring to the boil, turn down, 15 minutes."
+    doSimmer(k, clause, n);
+    return;
+  }
   k.isTurnedUp = /\b(?:up|increase|raise|high)\b/i.test(text) && !/\b(?:low|down|gentle|medium(?!-high))\b/i.test(text);
   k.put('setting', n);
 }

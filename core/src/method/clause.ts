@@ -124,6 +124,14 @@ function take(k: Kitchen, whole: Clause, n: number): void {
     k.put('setting', n);
     return;
   }
+  if (
+    /^(?:and |then )*(?:put|place|pop|stick|set|stand|leave)(?: (?:it|them|the soup|everything))?(?: back)? (?:in|into|inside) (?:the|a) (?:fridge|refrigerator)\b/i.test(
+      text,
+    )
+  ) {
+    k.as('chill', clause, n, 'chill');
+    return;
+  }
   const taking =
     /^(?:and |then )?(?:take|spend|give it) ((?:about |around |a good |the first )?[\w½ –-]{1,20}?(?:minutes?|mins?|min)) (?:to|and) (\w+) (.+)$/i.exec(
       text,
@@ -261,11 +269,13 @@ const AFTER_A_LIST: ReadonlySet<Sense> = new Set([
 function leadIn(k: Kitchen, clause: Clause, sense: Sense): Clause | undefined {
   const before = clause.text.slice(0, clause.verbAt);
   const isWarmedAgain = clause.verb === 'return' && /\breturn to (?:a |the )?(?:boil|simmer|\d)/i.test(clause.text);
-  if (!(AFTER_A_LIST.has(sense) || isWarmedAgain) || !/^[\w\s+&,-]+,\s*$/.test(before)) return undefined;
+  if (!(AFTER_A_LIST.has(sense) || isWarmedAgain) || !/^[\w\s+&,-]+(?: in)?[,:]\s*$/.test(before)) return undefined;
   if (/^(?:in|on|once|when|while|after|before|with|for|if|as|meanwhile|then|to|until|over|now|off|using)\b/i.test(before))
     return undefined;
+  // "Start with the onions: soften them" says what is begun with, and not what goes in.
+  if (/:\s*$/.test(before) && /\b(?:start|begin|with|the|your|for)\b/i.test(before)) return undefined;
   const fresh = k.mentions(before, clause).filter(({ line }) => !k.isUsedUp(line));
-  return fresh.length === 0 ? undefined : { ...clause, text: before.replace(/,\s*$/, ''), verb: undefined, verbAt: 0 };
+  return fresh.length === 0 ? undefined : { ...clause, text: before.replace(/[,:]\s*$/, ''), verb: undefined, verbAt: 0 };
 }
 
 /** How something that is set right by hand is read: as the verb that asks for it. What is not here is no step. */

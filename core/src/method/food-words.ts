@@ -226,7 +226,10 @@ export function notAFood(words: readonly Token[], n: number): boolean {
     return true;
   // "To a pouring-cream consistency" is no cream.
   if (word === 'cream' && /^(?:consistency|thickness)$/.test(next ?? '')) return true;
-  const isServedToast = before === 'the' && /^(?:with|on|over|alongside)$/.test(words[n - 2]?.text ?? '');
+  const isServedToast =
+    (before === 'the' && /^(?:with|on|over|alongside|float)$/.test(words[n - 2]?.text ?? '')) ||
+    (before === 'of' && /^(?:slice|square|piece|finger|triangle|round|circle)$/.test(words[n - 2]?.text ?? '')) ||
+    /^(?:hot|buttered|cheese|melba|some|thin)$/.test(before ?? '');
   if (word === 'toast' && words[n]?.raw !== 'toasts' && !isServedToast) return true;
   if (word === 'bean' && before === 'jelly') return true;
   return (word === 'single' || word === 'double') && next === 'layer';

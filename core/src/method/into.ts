@@ -233,6 +233,13 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
   }
   const isServed =
     k.actions.at(-1)?.does === 'serve' && (k.clauses[k.actions.at(-1)?.clause ?? -1]?.sentence ?? -2) >= clause.sentence - 1;
+  // "Cream to finish", of a soup that is still in its pot.
+  const isCreamed =
+    /\bto finish\b/i.test(body) &&
+    !isServed &&
+    mentions.length > 0 &&
+    mentions.every(({ line }) => k.isCream(line) && !k.isUsedUp(line)) &&
+    !/\b(?:each|bowls?|swirl|drizzle|dollop|top)\b/i.test(body);
   const isTop =
     isServed ||
     /\bat (?:the )?table\b/i.test(text) ||
@@ -245,7 +252,7 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
       k.isFinished() &&
       !/\b(?:in|into|flour)\b/i.test(body) &&
       (clause.verb !== 'spoon' || /\bover\b|\bon top\b|^spoon on\b/i.test(body)));
-  if (isTop && (k.isFinished() || place?.kind === 'serving')) {
+  if (isTop && !isCreamed && (k.isFinished() || place?.kind === 'serving')) {
     const isSide = k.here !== undefined && k.here !== k.mainVessel() && k.here.steps.length > 0 && /\bover\b/i.test(body);
     if (
       (/^(?:ladle|pour|divide|tip|serve|fill)\b/i.test(body) || /^(?:then )?spoon\b/i.test(clause.text)) &&

@@ -87,7 +87,7 @@ const BY_SENSE: Readonly<Record<Sense, string>> = {
   season: 'season salt pepper flavour',
   thin: 'thin loosen dilute slacken let-down lengthen',
   thicken: 'thicken',
-  top: 'top garnish finish decorate dress swirl dot crown enrich mount sharpen',
+  top: 'top garnish finish decorate dress swirl dot crown enrich mount sharpen float',
   serve: 'serve dish plate divide share portion enjoy eat',
   remove: 'remove retrieve move discard fish lift take pull extract throw-away skim-off bin ditch chuck-out',
   reserve: 'reserve keep hold save retain',

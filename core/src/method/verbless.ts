@@ -59,6 +59,16 @@ export function verbless(k: Kitchen, whole: Clause, n: number): void {
     k.as('strain', clause, n, 'pass');
     return;
   }
+  const bladed =
+    /^(.+?)[:;,–-]+ ?(?:in (?:the |a )?)?(?:blender|liquidi[sz]er|food processor|jug blender),? ?(?:until |till )?(?:smooth|silky|fine)?[.\s]*$/i.exec(
+      text,
+    );
+  if (bladed !== null && k.mentions(bladed[1] ?? '', clause).some(({ line }) => !k.isUsedUp(line))) {
+    // "Cucumber, garlic, yoghurt: blender, smooth."
+    verbless(k, { ...clause, text: bladed[1] ?? '' }, n);
+    k.as('blend', { ...clause, text: 'blend in a blender', verb: 'blend', verbAt: 0 }, n, 'blend');
+    return;
+  }
   const mentions = k.mentions(k.body(clause), clause);
   if (
     /\bin (?:a |another )?(?:separate |big |large )?(?:bowl|bucket|pan|basin) of (?:cold |fresh )?water\b/i.test(text) &&
@@ -94,7 +104,7 @@ export function verbless(k: Kitchen, whole: Clause, n: number): void {
     doSeason(k, { ...clause, text: 'season' }, n);
     return;
   }
-  if (mentions.length === 0 && /\b(?:up|back) to (?:a|the) (?:boil|simmer)\b|\bdown to a\b.*\bsimmer\b/i.test(text)) {
+  if (mentions.length === 0 && /(?:^|\b(?:up|back) )to (?:a|the) (?:boil|simmer)\b|\bdown to a\b.*\bsimmer\b/i.test(text)) {
     if (/\bboil\b/i.test(text)) doBring(k, { ...clause, text: 'bring to the boil' }, n);
     if (/\bsimmer\b/i.test(text) && minutesIn(text) !== undefined) doSimmer(k, clause, n);
     return;

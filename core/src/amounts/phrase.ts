@@ -178,6 +178,12 @@ function inWords(text: string): string {
       .replace(/(\d)[ -]?fl\.?[ -]oz\b/gi, '$1 fl oz')
       .replace(/\ban (?=(?:unwaxed|organic|unsprayed) )/gi, 'a ')
       .replace(/\b(?:unwaxed|organic|unsprayed) (?=\w)/gi, '')
+      // "1 orange, zest of", "1 lemon (juice)", "lemon, grated zest of 1".
+      .replace(
+        /^(\S+(?: \w+)? (?:lemon|lime|orange|clementine|grapefruit)s?)\s*[,(] ?(?:the )?(?:(?:finely|coarsely|freshly) )*(?:(?:grated|pared) )?(zest|rind|juice)(?: only| of)?\s*\)?$/i,
+        '$2 of $1',
+      )
+      .replace(/^(lemon|lime|orange)s?, (?:finely )?(?:grated )?(zest|rind|juice) of (\S+)$/i, '$2 of $3 $1')
       .replace(/^((?:(?:the|finely|grated|pared) )*(?:zest|rind)) of (?:an?|one) /i, '$1 of 1 ')
       // "4 c peeled, sliced potatoes": what is done to them stands before them.
       .replace(DONE_BEFORE, (_, amount: string, done: string) => `${amount}${done.replaceAll(',', '')}`)

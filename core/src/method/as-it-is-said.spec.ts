@@ -129,6 +129,22 @@ describe('a method as it is said and noted', () => {
     expect(actions.some(({ does }) => does === 'thin')).toBeTrue();
   });
 
+  it('lines: a fruit whose zest or juice is named behind it is no whole fruit', () => {
+    const rows = (line: string): (string | number)[][] =>
+      readCorpus({ country: 'gb', text: `Soup\nServes 4\n1 kg swede\n${line}\nBoil the swede.` })
+        .taken.filter(({ row }) => row.id !== 'swede')
+        .map(({ row: { id }, kg }) => [id, Math.round(kg * 1000)]);
+    for (const line of ['1 orange, zest of', '1 orange (zest)', '1 lemon, grated zest of', 'lemon, finely grated zest of 1'])
+      expect(rows(line))
+        .withContext(line)
+        .toEqual([['lemon-zest', 6]]);
+    for (const line of ['1 lemon (juice)', '1 lemon, juice only', '1 lemon, juice of'])
+      expect(rows(line))
+        .withContext(line)
+        .toEqual([['lemon-juice', 47]]);
+    expect(rows('2 limes, juice of')).toEqual([['lime-juice', 88]]);
+  });
+
   it('lines: weights in brackets behind “about”, unwaxed lemons, fl-oz, a knob of so many inches that is grated', () => {
     const { taken, unread } = readCorpus({
       country: 'gb',

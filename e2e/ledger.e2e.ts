@@ -199,3 +199,50 @@ test('a note is added long after; a batch is laid beside the one before it, besi
   await expect(picture).not.toHaveAttribute('aria-label', first ?? '');
   quiet();
 });
+
+test('a batch that was cooked without the page is entered by its plan with what is remembered, and stands closed on its day', async ({
+  page,
+  server,
+}) => {
+  const quiet = watch(page);
+  const plans = async (): Promise<{ id: string; batchId: string | null; figures: { cookedKg: number } }[]> =>
+    (
+      (await (await fetch(`${server.url}/api/plans`)).json()) as {
+        plans: { id: string; batchId: string | null; figures: { cookedKg: number } }[];
+      }
+    ).plans;
+  const id = crypto.randomUUID();
+  const request = { bowls: 40, bowlG: 300, potId: 'stockpot-20' };
+  const made = await fetch(`${server.url}/api/plans`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ id, soupId: 'beetroot-horseradish', version: 1, request }),
+  });
+  expect(made.status).toBe(201);
+  const own = (await plans()).find((plan) => plan.id === id)!;
+  await page.goto(`${server.url}/ledger`);
+  await page.getByRole('link', { name: 'Cooked without the page' }).click();
+  await expect(page.getByRole('heading', { name: 'Cooked without the page' })).toBeVisible();
+  await choose(page, 'past-plan', /Beetroot & horseradish, 40 bowls/);
+  expect(await faults(page)).toEqual([]);
+  // Nothing is entered of a time to come, and nothing that was typed is lost.
+  const tomorrow = new Date(Date.now() + 86_400_000).toISOString().slice(0, 10);
+  await page.getByLabel('begun on').fill(tomorrow);
+  await page.getByLabel('Bowls that went out').fill('36');
+  await page.getByRole('button', { name: 'Enter this batch' }).click();
+  await expect(page.getByRole('alert')).toContainText('it would not be over yet');
+  const day = new Date(Date.now() - 3 * 86_400_000).toISOString().slice(0, 10);
+  await page.getByLabel('begun on').fill(day);
+  await page.getByLabel('What stood in the pot').fill((own.figures.cookedKg * 0.95).toFixed(1));
+  await page.getByLabel('Worth knowing').fill('two of us, no power till ten');
+  await page.getByRole('button', { name: 'Enter this batch' }).click();
+  await expect(page).toHaveURL(/\/ledger\/[0-9a-f-]{36}$/);
+  await expect(page.getByText('two of us, no power till ten').first()).toBeVisible();
+  const batchId = page.url().split('/').at(-1)!;
+  await expect.poll(async () => (await batch(server.url, batchId)).closedFigures?.dishedBowls).toBe(36);
+  const kept = await batch(server.url, batchId);
+  expect(new Date(kept.startedAtMs).toISOString().slice(0, 10)).toBe(day);
+  expect(kept.closedFigures!.actual.cookedKg).toBeLessThan(own.figures.cookedKg * 0.985);
+  expect(kept.closedFigures!.actual.cookedKg).toBeGreaterThan(own.figures.cookedKg * 0.93);
+  quiet();
+});

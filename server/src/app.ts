@@ -283,8 +283,8 @@ export function makeApp(services: Services) {
       return batch === undefined ? fail(c, { code: 'NO_SUCH_BATCH', field: 'id' }) : c.json(batch, 200);
     })
     .post('/batches', body(BatchBodySchema), async (c) => {
-      const { id, planId } = c.req.valid('json');
-      const outcome = await startBatch(database, id, planId, nowMs());
+      const { id, planId, startedAtMs } = c.req.valid('json');
+      const outcome = await startBatch(database, id, planId, nowMs(), startedAtMs);
       if (!outcome.ok) return fail(c, outcome.failure);
       hub.tell({ kind: 'batch', batchId: id });
       return c.json(outcome.value, 201);

@@ -148,13 +148,22 @@ export async function newestOpen(database: Database): Promise<{ readonly id: str
   return { id: open.id, entries: row?.entries ?? 0 };
 }
 
-/** Starts a batch of a plan. Sent again with the same id it is the same batch. */
+/** A tablet's clock may run ahead of the server's by so much. */
+const CLOCKS_APART_MS = 5 * 60_000;
+
+/**
+ * Starts a batch of a plan. Sent again with the same id it is the same batch.
+ *
+ * @param startedAtMs when it was begun, where it is entered after it was cooked; never later than now.
+ */
 export async function startBatch(
   database: Database,
   batchId: string,
   planId: string,
   nowMs: number,
+  startedAtMs = nowMs,
 ): Promise<Outcome<{ id: string }>> {
+  if (startedAtMs > nowMs + CLOCKS_APART_MS) return failed({ code: 'NOT_YET', field: 'startedAtMs' });
   const plan = await readPlan(database, planId);
   if (plan === undefined) return failed({ code: 'NO_SUCH_PLAN', field: 'planId' });
   return database.write(async () => {
@@ -162,7 +171,7 @@ export async function startBatch(
     if (have !== undefined) {
       return have.planId === planId ? done({ id: batchId }) : failed({ code: 'ID_TAKEN', field: 'id', id: batchId });
     }
-    const row = { id: batchId, planId, startedAtMs: nowMs };
+    const row = { id: batchId, planId, startedAtMs: Math.min(startedAtMs, nowMs) };
     await together(database, [
       database.db.insert(batches).values(row),
       database.db.insert(batchSummaries).values(startedSummary(row, plan)),

@@ -53,7 +53,12 @@ export const PricesSchema = z.strictObject({
     .min(1)
     .max(5000),
 });
-export const BatchBodySchema = z.strictObject({ id: uuid, planId: uuid });
+/** `startedAtMs`: of a batch that is entered after it was cooked; one that starts now leaves it out. */
+export const BatchBodySchema = z.strictObject({
+  id: uuid,
+  planId: uuid,
+  startedAtMs: z.number().int().min(0).max(8.64e15).optional(),
+});
 export const EntriesBodySchema = z.strictObject({ entries: z.array(EntrySchema).min(1).max(MOST_ENTRIES) });
 export const StockBodySchema = z.strictObject({ entries: z.array(StockEntrySchema).min(1).max(MOST_ENTRIES) });
 /** A learnt figure held at an offset, or learnt anew from a moment on; neither takes back what was said. */

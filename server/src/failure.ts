@@ -32,6 +32,7 @@ export type Failure =
   | { readonly code: 'SOUP_PROBLEMS'; readonly field: string; readonly problems: readonly SoupProblem[] }
   | { readonly code: 'ROW_PROBLEMS'; readonly field: string; readonly problems: readonly RowProblem[] }
   | { readonly code: 'ID_TAKEN'; readonly field: string; readonly id: string }
+  | { readonly code: 'NOT_YET'; readonly field: string }
   | { readonly code: 'PLAN_IMPOSSIBLE'; readonly field: string; readonly error: PlanError }
   | { readonly code: 'UNREADABLE'; readonly what: string; readonly field: string; readonly why: string }
   | { readonly code: 'SERVER_BUG' };
@@ -64,6 +65,7 @@ export const STATUS: Readonly<Record<Failure['code'], ContentfulStatusCode>> = {
   SOUP_PROBLEMS: 422,
   ROW_PROBLEMS: 422,
   ID_TAKEN: 409,
+  NOT_YET: 422,
   PLAN_IMPOSSIBLE: 422,
   UNREADABLE: 500,
   SERVER_BUG: 500,

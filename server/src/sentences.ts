@@ -55,6 +55,8 @@ export function sentence(failure: Failure): string {
       return failure.problems.map((problem) => `${problem.path}: ${problemSentence(problem)}`).join(' ');
     case 'ROW_PROBLEMS':
       return `${failure.problems.map(rowSentence).join(' ')} Nothing was changed.`;
+    case 'NOT_YET':
+      return 'This batch would begin later than now. Choose when it was begun.';
     case 'ID_TAKEN':
       return 'This id already stands for something else. Nothing was changed.';
     case 'PLAN_IMPOSSIBLE':

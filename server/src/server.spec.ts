@@ -69,6 +69,18 @@ describe('the server', () => {
     return (await send('GET', `/batches/${id}`)).body as StoredBatch;
   }
 
+  it('a batch that is entered after it was cooked began when it did; none begins later than now', async () => {
+    const planId = await kitchenWithPlan();
+    const id = uuid();
+    const startedAtMs = NOW - 3 * 86_400_000;
+    const later = await send('POST', '/batches', { id, planId, startedAtMs: NOW + 3_600_000 });
+    expect(later.status).toBe(422);
+    expect((later.body as ErrorBody).error.code).toBe('NOT_YET');
+    expect((later.body as ErrorBody).error.field).toBe('startedAtMs');
+    expect((await send('POST', '/batches', { id, planId, startedAtMs })).status).toBe(201);
+    expect((await kept(id)).startedAtMs).toBe(startedAtMs);
+  });
+
   it('starts empty, takes a kitchen, a soup, a plan and a batch', async () => {
     expect((await send('GET', '/kitchen')).body).toEqual(jasmine.objectContaining({ kit: null, mode: 'own' }));
     const id = await batch();

@@ -54,3 +54,25 @@ export function dayClock(zone: string | undefined, nowMs: number): DayClock {
     nowMs,
   };
 }
+
+/** So often a guess is corrected: the second time is for a guess on the other side of a change of clocks. */
+const ROUNDS = 2;
+
+/**
+ * The moment at which a kitchen's clock shows so many minutes after midnight of a day. An hour that a change of clocks leaves out
+ * is the one after it.
+ *
+ * @param day YYYY-MM-DD; NaN for what is no day. @param zone an IANA time zone; where none is known, the machine's own.
+ * @example momentOf('2026-01-02', 480, 'Australia/Sydney') // Date.UTC(2026, 0, 1, 21)
+ */
+export function momentOf(day: string, minute: number, zone?: string): number {
+  const wanted = Date.parse(`${day}T00:00:00Z`) + minute * 60_000;
+  if (Number.isNaN(wanted)) return wanted;
+  const clock = dayClock(zone, wanted);
+  let ms = wanted;
+  for (let round = 0; round < ROUNDS; round++) {
+    const [y = 1970, m = 1, d = 1] = clock.dayOf(ms).split('-').map(Number);
+    ms += wanted - Date.UTC(y, m - 1, d, 0, clock.minuteOf(ms));
+  }
+  return ms;
+}

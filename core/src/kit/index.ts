@@ -32,7 +32,7 @@ export {
   type Vessel,
 } from './kit.js';
 export { boilingPointC, pressurePa } from './air.js';
-export { ClockSchema, dayClock, dayOf, isZone, type DayClock } from './day.js';
+export { ClockSchema, dayClock, dayOf, isZone, type DayClock, momentOf } from './day.js';
 export { placeFor, type Place } from './place.js';
 export { READY_KITS } from './ready.js';
 export { PLACES_SOURCE, USUAL_PANS, USUAL_PLACES, USUAL_STORES } from './cold-kit.js';

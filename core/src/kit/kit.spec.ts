@@ -5,7 +5,9 @@ import {
   belowRimM,
   boilingPointC,
   brimM3,
+  dayClock,
   dayOf,
+  momentOf,
   isZone,
   placeFor,
   pressurePa,
@@ -78,6 +80,26 @@ describe('the day of a kitchen', () => {
     expect(dayOf(at(1, 1, 21), 'Europe/London')).toBe('2026-01-01');
     expect(dayOf(at(1, 2, 4), 'America/New_York')).toBe('2026-01-01');
     expect(dayOf(at(1, 2, 6), 'America/New_York')).toBe('2026-01-02');
+  });
+
+  it('and its hour give the moment back, in three zones, on either side of a change of clocks', () => {
+    expect(momentOf('2026-01-02', 8 * 60, 'Australia/Sydney')).toBe(at(1, 1, 21));
+    expect(momentOf('2026-07-01', 9 * 60 + 30, 'Europe/London')).toBe(at(7, 1, 8, 30));
+    expect(momentOf('2026-03-29', 30, 'Europe/London')).toBe(at(3, 29, 0, 30));
+    expect(momentOf('2026-03-29', 2 * 60, 'Europe/London')).toBe(at(3, 29, 1));
+    expect(momentOf('2026-10-25', 3 * 60, 'Europe/London')).toBe(at(10, 25, 3));
+    expect(momentOf('2026-03-08', 23 * 60, 'America/New_York')).toBe(at(3, 9, 3));
+    for (const zone of ['Europe/London', 'America/New_York', 'Australia/Sydney'])
+      for (let hour = 0; hour < 400 * 24; hour += 7) {
+        const ms = at(1, 1, 0) + hour * 3_600_000;
+        const { dayOf: day, minuteOf } = dayClock(zone, ms);
+        const back = momentOf(day(ms), minuteOf(ms), zone);
+        // An hour that is there twice is one of the two.
+        expect(day(back)).toBe(day(ms));
+        expect(minuteOf(back)).toBe(minuteOf(ms));
+        expect(Math.abs(back - ms)).toBeLessThanOrEqual(3_600_000);
+      }
+    expect(momentOf('', 0, 'Europe/London')).toBeNaN();
   });
 
   it('begins at midnight by the clock on the wall before and after the clocks change', () => {

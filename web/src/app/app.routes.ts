@@ -75,6 +75,11 @@ export const routes: Routes = [
     loadComponent: () => import('./places/ledger/month').then((m) => m.MonthPlace),
   },
   {
+    path: 'ledger/past',
+    title: 'A batch cooked without the page · Tidy Tureen',
+    loadComponent: () => import('./places/ledger/past-batch').then((m) => m.PastBatch),
+  },
+  {
     path: 'ledger/:batchId/side-by-side',
     title: 'Side by side · Tidy Tureen',
     loadComponent: () => import('./places/ledger/side-by-side').then((m) => m.SideBySide),

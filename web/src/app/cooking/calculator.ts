@@ -1,5 +1,5 @@
 import { namesOf, readLine, type LineReading, type Names } from '@tureen/core/amounts';
-import { foldBatch, type StoredEntry } from '@tureen/core/batch';
+import { foldBatch, rememberedActions, rememberedEndMs, type Dated, type Remembered, type StoredEntry } from '@tureen/core/batch';
 import {
   addLine,
   comesTo,
@@ -97,7 +97,12 @@ export class Calculator {
     return planned === undefined ? undefined : this.cardOf(planned, this.kit, how);
   }
 
-  /** How a pan stands that is watched while it cools. */
+  /** A batch of a plan that was cooked without the page: what is to be entered, and when it was over. */
+  remembered(snapshot: Snapshot, of: Remembered): { readonly actions: readonly Dated[]; readonly endMs: number } {
+    const planned = rerun(snapshot);
+    return { actions: rememberedActions(planned, of), endMs: rememberedEndMs(planned, of.startedAtMs) };
+  }
+
   /** What a container holds that is filled from a batch; undefined for a pot with nothing in it. */
   contents(snapshot: Snapshot, entries: readonly StoredEntry[], version: number): Contents | undefined {
     return contentsOf(foldBatch(snapshot, entries), version);
@@ -109,6 +114,7 @@ export class Calculator {
     return planned === undefined ? undefined : contentsOf(planned, version);
   }
 
+  /** How a pan stands that is watched while it cools. */
   watching(question: WatchQuestion): WatchAnswer | undefined {
     return watchAnswer(question, this.kit);
   }

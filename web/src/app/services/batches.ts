@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import type { Correction } from '@tureen/core/learn';
-import { ENTRY_SHAPE, type Action, type StoredEntry } from '@tureen/core/batch';
+import { ENTRY_SHAPE, type Action, type Dated, type StoredEntry } from '@tureen/core/batch';
 import type { MonthSheet } from '@tureen/core/month';
 import type { Snapshot } from '@tureen/core/plan';
 import type { BatchCursor, BatchSummary, StoredBatch } from '@tureen/server/api';
@@ -187,8 +187,24 @@ export class Batches {
     }
   }
 
-  /** Starts the batch of a kept plan. Its id is made here, so a second try can't make a second batch. */
-  start(batchId: string, planId: string): Promise<Answer<{ id: string }>> {
-    return request<{ id: string }>(() => this.api.client.batches.$post({ json: { id: batchId, planId } }));
+  /**
+   * Starts the batch of a kept plan. Its id is made here, so a second try can't make a second batch.
+   *
+   * @param startedAtMs when it was begun, where it is entered after it was cooked.
+   */
+  start(batchId: string, planId: string, startedAtMs?: number): Promise<Answer<{ id: string }>> {
+    const when = startedAtMs === undefined ? {} : { startedAtMs };
+    return request<{ id: string }>(() => this.api.client.batches.$post({ json: { id: batchId, planId, ...when } }));
+  }
+
+  /** Enters a batch that was cooked without the page: begun then, each thing done at its own time. */
+  async remember(batchId: string, planId: string, startedAtMs: number, all: readonly Dated[]): Promise<Answer<{ id: string }>> {
+    const started = await this.start(batchId, planId, startedAtMs);
+    if (!started.ok) return started;
+    for (const { atMs, action } of all) {
+      const stamp = this.device.stamp(0);
+      await this.outbox.keep(batchId, { id: newId(), shape: ENTRY_SHAPE, stamp, atMs, who: this.device.who(), action });
+    }
+    return started;
   }
 }

@@ -216,6 +216,9 @@ export const MORE_PATTERNS: readonly Pattern[] = [
           'Transfer half the soup to a blender and blend until smooth; leave the other half as it is. Combine the two.',
           'Blend about half, leaving the rest chunky.',
           'Purée half of it and stir back.',
+          'Take out half of the soup. Blend it, then return it to the pan.',
+          'Take out half the soup, blend it and return.',
+          'Reserve half of the soup. Blend what is left. Return the reserved soup.',
         ],
       },
       {

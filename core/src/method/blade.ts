@@ -14,6 +14,27 @@ const MOST = 0.8;
 const LIDS_BETWEEN = 4;
 const SOME = 0.5;
 
+/** "Take out half of the soup. Blend it": what was taken. */
+export const BLADED_ALONE =
+  /^(?:and |then )*(?:blend|blitz|whizz|whiz|pur[ée]e|liquidi[sz]e|process|blast) (?:it|this|that|them|this part|that part|this half|that half)\b/i;
+
+const LEFT_IN_POT = /\b(?:remaining|rest of the|other half of the) (?:soup|mixture)\b|\bthe rest\b|\bwhat(?:['’]s| is) left\b/i;
+
+/** "Ladle half into a bowl. Blend the remaining soup": the part that stayed; undefined where nothing was put by, or it was lifted out by name. */
+function leftInPot(k: Kitchen, clause: Clause, n: number): number | undefined {
+  if (!LEFT_IN_POT.test(clause.text)) return undefined;
+  for (let back = n - 1; back >= Math.max(0, n - LIDS_BETWEEN); back -= 1) {
+    const { text = '' } = k.clauses[back] ?? {};
+    const isPutBy =
+      /^(?:and |then )*(?:ladle|scoop|spoon|pour|transfer|take|lift|put|remove|reserve|set)\b/i.test(text) &&
+      /\b(?:bowl|jug|aside|reserve|plate|to one side)\b/i.test(text);
+    const part = isPutBy ? partOf(text) : undefined;
+    const isLifted = k.actions.some(({ clause: of, does }) => of === back && (does === 'keep' || does === 'takeOut'));
+    if (part !== undefined && part < 1) return isLifted ? undefined : 1 - part;
+  }
+  return undefined;
+}
+
 /** "Transfer about half of the soup to a blender and purée it": what is not taken to the blade stays whole. */
 function transferred(k: Kitchen, clause: Clause, n: number): string | undefined {
   const moves = (one: Clause): boolean =>
@@ -29,7 +50,7 @@ function transferred(k: Kitchen, clause: Clause, n: number): string | undefined 
   // "Take out half of the soup, blend it and return": what was taken out is what the blade has.
   const isTakenOut =
     before === k.clauses[n - 1] &&
-    before.sentence === clause.sentence &&
+    (before.sentence === clause.sentence || BLADED_ALONE.test(clause.text)) &&
     /^(?:and |then )?(?:carefully )?(?:remove|(?:take|spoon|scoop|lift|measure|ladle|pour) (?:\w+ )*out)\b/i.test(before.text);
   const isToBlade = isTakenOut || /\b(?:blenders?|liquidi[sz]er|processor|jug|goblet)\b/i.test(before.text);
   const isOfSoup =
@@ -139,7 +160,7 @@ export function doBlend(k: Kitchen, clause: Clause, n: number, verb: string): vo
         ?.toLowerCase());
   const blended =
     share === undefined || mentions.some(({ line, share: own }) => own !== undefined && k.isDivided(line))
-      ? undefined
+      ? leftInPot(k, clause, n)
       : (partOf(share) ?? (share === 'most' ? MOST : SOME));
   const fresh = [...(apart?.ready ?? []), ...mentions].filter(
     ({ line }) => (!k.isUsedUp(line) || k.vesselOf(line) !== vessel) && !(blended !== undefined && k.isUsedUp(line)),

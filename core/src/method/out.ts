@@ -1,3 +1,4 @@
+import { BLADED_ALONE } from './blade.js';
 import { takenEarly } from './later.js';
 import { A_FEW, lift } from './lift.js';
 import type { Kitchen } from './kitchen.js';
@@ -67,7 +68,8 @@ export function doRemove(k: Kitchen, clause: Clause, n: number): void {
   if (
     partOf(body) !== undefined &&
     /\b(?:soup|it|mixture)\b/i.test(body) &&
-    nextBlade?.sentence === clause.sentence &&
+    nextBlade !== undefined &&
+    (nextBlade.sentence === clause.sentence || BLADED_ALONE.test(nextBlade.text)) &&
     VERBS[nextBlade.verb ?? ''] === 'blend'
   ) {
     // "Take out half the soup, blend it": how much the blade has.

@@ -129,6 +129,48 @@ describe('a method as it is said and noted', () => {
     expect(actions.some(({ does }) => does === 'thin')).toBeTrue();
   });
 
+  it('told as one talks: they need so long in the oven, the onion is got going, the stick blender at the end', () => {
+    const { said } = saidOf(
+      'Oven on at 200C. Wedges of pumpkin onto a tray, brushed with half the oil; they need 50 minutes or so, and want to be really soft. While they are in, get the onion going in the rest of the oil over a low flame with the lid on. After a quarter of an hour it should be melting; the garlic joins it now, for just a minute. Scoop the flesh off the skins straight into the onion pot and pour on the stock. Ten minutes at a gentle blip, then the stick blender.',
+      '1 kg pumpkin, in wedges\n2 tbsp olive oil\n1 onion, sliced\n2 garlic cloves\n1 litre chicken stock',
+    );
+    expect(said).toEqual([
+      'add pumpkin olive-oil @Tray',
+      "roast 50' @Tray",
+      'add onion olive-oil',
+      "sweat 15'",
+      'add garlic',
+      "bloom 1'",
+      'peel pumpkin onion',
+      'join pumpkin olive-oil',
+      'add chicken-stock',
+      "simmer 10'",
+      'blend',
+    ]);
+  });
+
+  it('what is crisped and laid on paper is kept by, however its fat is spoken of', () => {
+    for (const way of [
+      'Transfer to paper towels.',
+      'Transfer to paper towels, leaving 1 tablespoon drippings in the pot.',
+      'Transfer bacon to paper towels, reserving drippings in pot.',
+      'Lift out onto kitchen paper, leaving the fat behind.',
+      'Drain on paper towels; discard all but 1 tablespoon drippings.',
+      'Remove to a paper-towel-lined plate, leaving the drippings.',
+    ]) {
+      const { actions } = saidOf(
+        `Cook bacon in a Dutch oven until crisp, 6 to 8 minutes. ${way} Add onion; cook 5 minutes. Add potatoes and broth; simmer 15 minutes. Blend. Top with bacon.`,
+        '4 slices bacon, chopped\n1 onion, diced\n2 lb potatoes, cubed\n4 cups chicken broth',
+        'us',
+      );
+      const kept = actions.find(({ does }) => does === 'keep');
+      expect(kept?.lines.map(({ line }) => line))
+        .withContext(way)
+        .toEqual(['bacon']);
+      expect(actions.at(-1)?.does).withContext(way).toBe('garnish');
+    }
+  });
+
   it('lines: a fruit whose zest or juice is named behind it is no whole fruit', () => {
     const rows = (line: string): (string | number)[][] =>
       readCorpus({ country: 'gb', text: `Soup\nServes 4\n1 kg swede\n${line}\nBoil the swede.` })

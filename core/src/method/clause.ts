@@ -186,7 +186,9 @@ function take(k: Kitchen, whole: Clause, n: number): void {
     return;
   }
   if (
-    /^(?:it|this|they|which)(?: will|['’]ll| should)? takes? (?:about |around |only |just )?(?:\d|an?\b|half|one|two)/i.test(text)
+    /^(?:it|this|they|which)(?: will|['’]ll| should)? (?:takes?|needs?|wants?) (?:about |around |only |just )?(?:\d+|an?|half|one|two|ten|fifteen|twenty|thirty|forty|fifty)\b[\w -]*(?:min|hour|hr)/i.test(
+      text,
+    )
   ) {
     k.as('give', clause, n, verb ?? '');
     return;

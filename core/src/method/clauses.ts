@@ -113,6 +113,16 @@ const LATE_VERBS: ReadonlySet<string> = new Set('add stir pour tip remove season
 const BE = /^(?:is|are|was|were|be|get|gets|being)$/;
 const SUBORDINATE = /\b(?:until|till|when|once|if|while|as|before|after|that|which|so)\b/i;
 
+/** "Get the carrots roasting", "get the onion going in the butter": what is done to it. */
+function verbGoing(after: readonly string[], first = ''): string | undefined {
+  const doing = after.map((text) => GERUNDS[text]).find((verb) => verb !== undefined && verb !== 'serve');
+  if (doing !== undefined || !after.includes('going')) return doing;
+  const what = [first, ...after];
+  if (what.some((text) => /^(?:blender|processor|liquidi[sz]er|machine|motor)s?$/.test(text))) return 'blend';
+  if (what.includes('oven')) return 'preheat';
+  return what.includes('kettle') ? undefined : 'cook';
+}
+
 /** "Cook, whisking constantly, for 2 minutes": how it is done, and nothing of its own. */
 function isHowOnly(words: readonly Word[], n: number): boolean {
   return (
@@ -257,10 +267,13 @@ function clausesIn(sentence: Sentence, n: number): Clause[] {
     // "Get that squash roasting first."
     const going =
       word.text === 'get'
-        ? words.slice(i + 2, i + 6).find(({ text }) => GERUNDS[text] !== undefined && GERUNDS[text] !== 'serve')
+        ? verbGoing(
+            words.slice(i + 2, i + 6).map(({ text }) => text),
+            words[i + 1]?.text,
+          )
         : undefined;
     if (going !== undefined && depth === 0) {
-      starts.push({ at: starts.length === 0 ? 0 : from, verb: GERUNDS[going.text] ?? 'cook', verbAt: word.at });
+      starts.push({ at: starts.length === 0 ? 0 : from, verb: going, verbAt: word.at });
       mayStart = false;
       isFirst = false;
       continue;

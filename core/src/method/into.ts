@@ -221,7 +221,9 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
     k.as('roast', clause, n);
     return;
   }
-  const isLaidBy = mentions.length === 0 && k.here !== undefined && isHob(k.here) && !k.here.isWet && !k.isFinished();
+  const { here } = k;
+  const isLaidBy =
+    here !== undefined && isHob(here) && !here.isWet && !k.isFinished() && mentions.every(({ line }) => here.lines.has(line));
   if (
     isLaidBy &&
     /\b(?:to|onto) (?:a|the) (?:warm |clean )?plate\b|\b(?:paper[- ]towel|kitchen (?:paper|roll|towel)|towel-lined|paper-lined)/i.test(

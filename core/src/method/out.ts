@@ -47,7 +47,11 @@ export function doRemove(k: Kitchen, clause: Clause, n: number): void {
     k.put('setting', n);
     return;
   }
-  if (/\b(?:lid|foil|paper|cartouche|scum)\b/i.test(body) && mentions.length === 0 && !/\bslotted|\bplate\b/i.test(body)) {
+  if (
+    /\b(?:lid|foil|paper|cartouche|scum)\b/i.test(body) &&
+    mentions.length === 0 &&
+    !/\bslotted|\bplate\b|\bpaper[- ]?(?:towels?|lined)|\bkitchen (?:paper|roll)/i.test(body)
+  ) {
     if (/\bscum\b/i.test(body)) {
       k.as('skim', clause, n);
       return;

@@ -31,7 +31,7 @@ export function verbless(k: Kitchen, whole: Clause, n: number): void {
   }
   if (
     k.here?.isWet === true &&
-    /^(?:(?:the |use (?:a |the )?)?(?:stick|hand|immersion|jug|bar) )?(?:blender|liquidi[sz]er)\b/i.test(text)
+    /^(?:(?:and |then )*(?:the |use (?:a |the )?)?(?:stick|hand|immersion|jug|bar) )?(?:blender|liquidi[sz]er)\b/i.test(text)
   ) {
     k.as('blend', clause, n, 'blend');
     return;

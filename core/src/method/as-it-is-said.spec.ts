@@ -171,6 +171,51 @@ describe('a method as it is said and noted', () => {
     }
   });
 
+  it('half of a tray goes in, the rest of it stays by and comes back when it is spoken of', () => {
+    for (const [into, back] of [
+      [
+        'Tip half of the roast veg into a pan with the stock',
+        'Chop the rest of the veg into small dice and stir through the soup.',
+      ],
+      ['Put half of the vegetables in a pan with the stock', 'Add the remaining vegetables.'],
+      ['Add half the roasted vegetables to a pan with the stock', 'Stir the reserved vegetables through.'],
+    ] as const) {
+      const { said, steps } = saidOf(
+        `Roast the carrots and parsnips in the oil on a tray at 200C for 35 minutes. ${into}. Simmer for 5 minutes. Blend. ${back}`,
+        '600 g carrots\n2 parsnips\n2 tbsp rapeseed oil\n900 ml vegetable stock',
+      );
+      expect(said.filter((one) => /^(?:keep|blend|giveBack)/.test(one)))
+        .withContext(into)
+        .toEqual(['keep carrot parsnip @Tray', 'blend', 'giveBack carrot parsnip']);
+      expect(steps.filter(({ op }) => op === 'takeOut'))
+        .withContext(into)
+        .toEqual([jasmine.objectContaining({ lines: ['carrot', 'parsnip'], share: 0.5, keep: true })]);
+      expect(steps.filter(({ op }) => op === 'giveBack').length)
+        .withContext(back)
+        .toBe(1);
+    }
+  });
+
+  it('what is dipped into boiling water to be skinned brings no water into the soup', () => {
+    for (const way of [
+      'Score a cross in the base of each tomato, drop into boiling water for 30 seconds, then refresh in cold water. Peel and quarter.',
+      'Cover the tomatoes with boiling water for a minute, then drain and slip off the skins.',
+      'Put the tomatoes in a bowl, pour boiling water over and leave for 1 minute. Peel and chop.',
+      'Plunge the tomatoes into a pan of boiling water for 1 minute. Peel.',
+    ]) {
+      const { actions, steps } = saidOf(
+        `${way} Soften the onion in the oil for 10 minutes. Add the tomatoes and stock and simmer for 25 minutes. Blend.`,
+        '1 kg ripe tomatoes\n1 onion, chopped\n2 tbsp olive oil\n500 ml vegetable stock',
+      );
+      expect(actions.flatMap(({ lines }) => lines).filter(({ line }) => line.startsWith('water')))
+        .withContext(way)
+        .toEqual([]);
+      expect(steps.filter(({ op }) => op === 'sweat' || op === 'fry' || op === 'simmer').length)
+        .withContext(way)
+        .toBe(2);
+    }
+  });
+
   it('lines: a fruit whose zest or juice is named behind it is no whole fruit', () => {
     const rows = (line: string): (string | number)[][] =>
       readCorpus({ country: 'gb', text: `Soup\nServes 4\n1 kg swede\n${line}\nBoil the swede.` })

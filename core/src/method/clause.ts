@@ -132,6 +132,20 @@ function take(k: Kitchen, whole: Clause, n: number): void {
     k.as('chill', clause, n, 'chill');
     return;
   }
+  const dipped = /\b(?:in|into|with|over)\b(?: [\w-]+){0,4} boiling water\b|\bboiling water over\b/i.test(text)
+    ? minutesIn(text)
+    : undefined;
+  const isSkinned = k.clauses.slice(n + 1, n + 1 + SKINNED_WITHIN).some((one) => /\b(?:peel|skins?|skinned)\b/i.test(one.text));
+  if (dipped !== undefined && isSkinned && dipped.high <= DIPPED_MOST && !k.vessels.some(({ isWet }) => isWet)) {
+    // "Drop the tomatoes into boiling water for 30 seconds": to be skinned, and no water of the soup's.
+    k.put('prepare', n, {
+      lines: k
+        .mentions(text, clause)
+        .filter(({ line }) => k.lineOf(line)?.taken.row.id !== 'water')
+        .map(({ line }) => ({ line })),
+    });
+    return;
+  }
   const taking =
     /^(?:and |then )?(?:take|spend|give it) ((?:about |around |a good |the first )?[\w½ –-]{1,20}?(?:minutes?|mins?|min)) (?:to|and) (\w+) (.+)$/i.exec(
       text,
@@ -233,6 +247,11 @@ function take(k: Kitchen, whole: Clause, n: number): void {
   if (lead !== undefined) doAdd(k, lead, n);
   k.as(sense, clause, n, verb ?? '');
 }
+
+/** Longer than so many minutes in boiling water is cooking. Kitchen default. */
+const DIPPED_MOST = 2;
+/** So many clauses after it at most it is skinned. */
+const SKINNED_WITHIN = 4;
 
 /** A sentence about making it days before: "you can make it two days ahead; cool, cover and chill". */
 function isAhead(k: Kitchen, clause: Clause): boolean {

@@ -29,6 +29,41 @@ export function isPartLifted(k: Kitchen, clause: Clause, n: number, mentions: re
   return true;
 }
 
+const PART_OF_TRAY =
+  /\b(half|a third|one third|two[- ]thirds|a quarter|three[- ]quarters|most)(?: of)?(?: (?:the|your|this|these))? (?:(?:roast(?:ed)?|baked|cooked|charred|grilled) )?(?:veg(?:etables|gies)?|veggies|roots|tray(?:ful)?)\b/i;
+/** "Most of the vegetables". Kitchen default. */
+const MOST = 0.8;
+
+/**
+ * "Tip half of the roast vegetables into a pan with the stock": what is left of them stays by.
+ *
+ * @returns the words without the part, of what goes in; undefined where no part of a tray is meant.
+ */
+export function partOffTray(k: Kitchen, clause: Clause, n: number): Clause | undefined {
+  const hit = PART_OF_TRAY.exec(clause.text);
+  if (hit === null) return undefined;
+  const [whole, word = ''] = hit;
+  const tray = k.open().findLast(({ kind, isHot, isForTop }) => kind === 'tray' && isHot && !isForTop);
+  const target = k.placeIn(clause.text)?.kind;
+  if (tray === undefined || tray.aside.size > 0 || target === 'tray') return undefined;
+  const pieces = [...tray.lines].filter((line) => (k.lineOf(line)?.taken.row.softening ?? 0) > 0);
+  if (pieces.length === 0) return undefined;
+  const part = /most/i.test(word) ? MOST : partIn(word);
+  const back = k.here;
+  lift(
+    k,
+    n,
+    pieces.map((line): Mention => ({ line, at: 0, length: 0, ...(/most/i.test(word) ? { vague: true } : {}) })),
+    true,
+    1 - part,
+  );
+  k.here = back;
+  return { ...clause, text: clause.text.replace(whole, 'everything') };
+}
+
+const REST_OF_TRAY =
+  /\b(?:rest of|remaining|remainder of|other half of|reserved)(?: (?:the|your|these))?(?: \w+)? (?:veg(?:etables|gies)?|veggies|roots)\b/i;
+
 /** "Stir the reserved soup back in": all that was kept. */
 export function isGivenBack(k: Kitchen, clause: Clause, n: number, mentions: readonly Mention[]): boolean {
   const vessel = k.here !== undefined && isHob(k.here) ? k.here : k.latestHob();
@@ -36,8 +71,18 @@ export function isGivenBack(k: Kitchen, clause: Clause, n: number, mentions: rea
   const before = k.actions.findLast(({ does }) => does !== 'setting' && does !== 'remark')?.does;
   // "Pull the gammon apart, chuck it back in."
   const isIt = mentions.length === 0 && /\b(?:it|them)\b.*\bback(?: in| into|$)/i.test(clause.text) && before === 'prepare';
+  const last = k.clauses[n - 1];
+  // "Chop the rest of the vegetables and stir through the soup."
+  const isRest =
+    REST_OF_TRAY.test(clause.text) ||
+    (mentions.length === 0 &&
+      before === 'prepare' &&
+      last?.sentence === clause.sentence &&
+      REST_OF_TRAY.test(last.text) &&
+      /\b(?:stir|fold|add|tip|return|mix|scatter)\b/i.test(clause.text));
   if (
     !isIt &&
+    !isRest &&
     !/\b(?:reserved|kept|saved|set[- ]aside|held[- ]back)\b[\w ]*\b(?:soup|half|third|part|portion|mixture|vegetables|pieces|chunks)\b/i.test(
       clause.text,
     )

@@ -11,7 +11,7 @@ import { doRoast, doHeat } from './heat.js';
 import { heated, kindOfHeat } from './heated.js';
 import { A_FEW, lift } from './lift.js';
 import { ASIDE, heldAside, meantAside, restOfKept, whatSoftens, withoutLaterHerbs } from './meant.js';
-import { isGivenBack, isPartLifted, returnsKept } from './given-back.js';
+import { isGivenBack, isPartLifted, partOffTray, returnsKept } from './given-back.js';
 import { joinAll, movedHere } from './moved.js';
 import { onTop } from './top.js';
 import { withWater, isSaltToTaste, isDeglazing, deglazeWith, coverWith, yolksMoved, thinWith, creamTarget } from './poured.js';
@@ -85,6 +85,11 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
     return;
   }
   const body = k.body(clause);
+  const off = partOffTray(k, clause, n);
+  if (off !== undefined) {
+    addAll(k, off, n);
+    return;
+  }
   if (isDrawn(k, clause, n, body)) return;
   if (isOwnStock(k, clause, n, body)) return;
   if (

@@ -45,4 +45,4 @@ export {
   type StepState,
 } from './fold.js';
 export { asCooked, type CookedBatch } from './cooked.js';
-export { rememberedActions, rememberedEndMs, type Dated, type Remembered } from './remembered.js';
+export { rememberedActions, type Dated, type Remembered } from './remembered.js';

@@ -50,8 +50,3 @@ export function rememberedActions({ run }: Pick<Planned, 'run'>, remembered: Rem
   after({ kind: 'closed' });
   return all;
 }
-
-/** When a remembered batch was over: nothing may be remembered of a time to come. */
-export function rememberedEndMs({ run }: Pick<Planned, 'run'>, startedAtMs: number): number {
-  return Math.round(startedAtMs + run.minutes * MINUTE_MS);
-}

@@ -57,6 +57,7 @@ export function dayClock(zone: string | undefined, nowMs: number): DayClock {
 
 /** So often a guess is corrected: the second time is for a guess on the other side of a change of clocks. */
 const ROUNDS = 2;
+const MINUTE_MS = 60_000;
 
 /**
  * The moment at which a kitchen's clock shows so many minutes after midnight of a day. An hour that a change of clocks leaves out
@@ -66,7 +67,7 @@ const ROUNDS = 2;
  * @example momentOf('2026-01-02', 480, 'Australia/Sydney') // Date.UTC(2026, 0, 1, 21)
  */
 export function momentOf(day: string, minute: number, zone?: string): number {
-  const wanted = Date.parse(`${day}T00:00:00Z`) + minute * 60_000;
+  const wanted = Date.parse(`${day}T00:00:00Z`) + minute * MINUTE_MS;
   if (Number.isNaN(wanted)) return wanted;
   const clock = dayClock(zone, wanted);
   let ms = wanted;

@@ -87,6 +87,8 @@ describe('the day of a kitchen', () => {
     expect(momentOf('2026-07-01', 9 * 60 + 30, 'Europe/London')).toBe(at(7, 1, 8, 30));
     expect(momentOf('2026-03-29', 30, 'Europe/London')).toBe(at(3, 29, 0, 30));
     expect(momentOf('2026-03-29', 2 * 60, 'Europe/London')).toBe(at(3, 29, 1));
+    // Half past one is left out that night.
+    expect(momentOf('2026-03-29', 90, 'Europe/London')).toBe(at(3, 29, 1, 30));
     expect(momentOf('2026-10-25', 3 * 60, 'Europe/London')).toBe(at(10, 25, 3));
     expect(momentOf('2026-03-08', 23 * 60, 'America/New_York')).toBe(at(3, 9, 3));
     for (const zone of ['Europe/London', 'America/New_York', 'Australia/Sydney'])

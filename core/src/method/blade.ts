@@ -1,6 +1,6 @@
 import { soupVessel } from './where.js';
 import type { Kitchen } from './kitchen.js';
-import { USUAL } from './usual.js';
+import { MOST, USUAL } from './usual.js';
 import { BLENDERS } from './lexicon.js';
 import { minutesIn, partOf, partsInWords } from './measures.js';
 import type { Clause } from './clauses.js';
@@ -8,8 +8,7 @@ import { plain } from '../amounts/index.js';
 import type { Mention } from './mentions.js';
 import type { Vessel } from './vessel.js';
 
-/** "Most of it" and "some of it", where no part is named. Kitchen defaults, marked where they are used. */
-const MOST = 0.8;
+/** "Some of it", where no part is named. Kitchen default, marked where it is used. */
 /** So many clauses at most stand between what is moved to the blender and the blending. */
 const LIDS_BETWEEN = 4;
 const SOME = 0.5;
@@ -165,7 +164,7 @@ export function doBlend(k: Kitchen, clause: Clause, n: number, verb: string): vo
   const fresh = [...(apart?.ready ?? []), ...mentions].filter(
     ({ line }) => (!k.isUsedUp(line) || k.vesselOf(line) !== vessel) && !(blended !== undefined && k.isUsedUp(line)),
   );
-  const isRest = /\b(?:remaining|rest of the) (?:soup|mixture)\b|\bthe rest\b/i.test(body);
+  const isRest = LEFT_IN_POT.test(body);
   const creams = fresh.filter(({ line }) => k.isCream(line) && vessel.isWet && !k.isUsedUp(line));
   const { added, joined, back } = k.putLines(vessel, isRest ? [] : fresh.filter((one) => !creams.includes(one)), body, n);
   k.here = vessel;

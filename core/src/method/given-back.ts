@@ -2,6 +2,7 @@ import type { Clause } from './clauses.js';
 import type { Kitchen } from './kitchen.js';
 import { lift, partIn } from './lift.js';
 import type { Mention } from './mentions.js';
+import { MOST } from './usual.js';
 import { isHob, type Vessel } from './vessel.js';
 
 const PART_OF_SOUP =
@@ -31,9 +32,6 @@ export function isPartLifted(k: Kitchen, clause: Clause, n: number, mentions: re
 
 const PART_OF_TRAY =
   /\b(half|a third|one third|two[- ]thirds|a quarter|three[- ]quarters|most)(?: of)?(?: (?:the|your|this|these))? (?:(?:roast(?:ed)?|baked|cooked|charred|grilled) )?(?:veg(?:etables|gies)?|veggies|roots|tray(?:ful)?)\b/i;
-/** "Most of the vegetables". Kitchen default. */
-const MOST = 0.8;
-
 /**
  * "Tip half of the roast vegetables into a pan with the stock": what is left of them stays by.
  *

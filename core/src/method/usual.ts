@@ -42,6 +42,9 @@ export const LOOKS_AHEAD = 20;
 export const EMPTIED =
   /\b(?:tip|scrape|empty|add|pour)\b(?: in)? (?:the )?(?:\w+ of the )?(?:\w+ )?tray\b|\b(?:tip|scrape|empty)\b in (?:the |both |all (?:the )?)?trays\b/i;
 
+/** "Most of it", where no part is named. Kitchen default, marked where it is used. */
+export const MOST = 0.8;
+
 /** "Stir well", "mix until combined": how it is done, and nothing of its own. */
 export const HOW_ONLY =
   /^(?:and |then )*(?:stir|fold|mix|toss|combine|whisk|beat|return)(?: it| them| all| everything| the two| both)?(?: back(?: in| together)?)?(?: (?:really|very))?(?: (?:well|thoroughly|together|gently|occasionally|to combine|to coat|to mix|(?:until|till) (?:combined|melted|smooth|well mixed|evenly mixed)))*$/i;

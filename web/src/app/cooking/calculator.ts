@@ -1,5 +1,5 @@
 import { namesOf, readLine, type LineReading, type Names } from '@tureen/core/amounts';
-import { foldBatch, rememberedActions, rememberedEndMs, type Dated, type Remembered, type StoredEntry } from '@tureen/core/batch';
+import { foldBatch, rememberedActions, type Dated, type Remembered, type StoredEntry } from '@tureen/core/batch';
 import {
   addLine,
   comesTo,
@@ -97,10 +97,9 @@ export class Calculator {
     return planned === undefined ? undefined : this.cardOf(planned, this.kit, how);
   }
 
-  /** A batch of a plan that was cooked without the page: what is to be entered, and when it was over. */
-  remembered(snapshot: Snapshot, of: Remembered): { readonly actions: readonly Dated[]; readonly endMs: number } {
-    const planned = rerun(snapshot);
-    return { actions: rememberedActions(planned, of), endMs: rememberedEndMs(planned, of.startedAtMs) };
+  /** What is to be entered of a batch of a plan that was cooked without the page. */
+  remembered(snapshot: Snapshot, of: Remembered): readonly Dated[] {
+    return rememberedActions(rerun(snapshot), of);
   }
 
   /** What a container holds that is filled from a batch; undefined for a pot with nothing in it. */

@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output, signal } from '@angular/core';
 import type { Buying, ShoppingRow, SupplyAction } from '@tureen/core/shop';
-import { UNITS, type UnitSystem } from '@tureen/core/units';
+import type { UnitSystem } from '@tureen/core/units';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { AmountField } from '../../parts/amount-field';
 import { Supplies } from '../../services/supplies';
-import { mass } from '../figures';
+import { mass, weighedIn } from '../figures';
 
 /** What happened to an ingredient in the store, and how it is bought. Kilos are kept, whatever unit the kitchen weighs in. */
 @Component({
@@ -102,7 +102,7 @@ export class StoreForm {
 
   private readonly supplies = inject(Supplies);
   /** What the store is weighed in. */
-  protected readonly unit = computed(() => (this.units() === 'metric' ? { name: 'kg', kg: 1 } : { name: 'lb', kg: UNITS.lb.si }));
+  protected readonly unit = computed(() => weighedIn(this.units()));
   protected readonly got = linkedSignal(() => this.shown(this.row().buyKg > 0 ? this.row().buyKg : undefined));
   protected readonly price = signal<number | null>(null);
   /** How it is bought; what was just typed is ahead of the server for a moment, and the next thing typed goes with it. */

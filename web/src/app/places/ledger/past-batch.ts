@@ -4,7 +4,6 @@ import { FormsModule } from '@angular/forms';
 import { ActivatedRoute, Router, RouterLink } from '@angular/router';
 import type { Remembered } from '@tureen/core/batch';
 import { dayOf, momentOf } from '@tureen/core/kit';
-import { UNITS } from '@tureen/core/units';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { AmountField } from '../../parts/amount-field';
@@ -13,10 +12,9 @@ import { Cooking } from '../../cooking/cooking';
 import { Batches } from '../../services/batches';
 import { Clock } from '../../services/clock';
 import { newId } from '../../services/device';
-import { Kitchen } from '../../services/kitchen';
 import { Plans } from '../../services/plans';
 import { kitchenZone } from '../../services/zone';
-import { mass } from '../figures';
+import { mass, weighedIn } from '../figures';
 import { LedgerTabs } from './ledger-tabs';
 
 /** When most soups are begun, until the cook says otherwise. Kitchen default. */
@@ -40,15 +38,11 @@ export class PastBatch {
   private readonly batchId = newId();
   private readonly params = toSignal(inject(ActivatedRoute).queryParamMap);
   private readonly answer = toSignal(this.plans.plans$);
-  private readonly kitchen = toSignal(inject(Kitchen).kitchen$);
   // Plans are worked out again in a thread that has to know the kitchen first.
   private readonly stocked = toSignal(this.cooking.stocked$);
 
-  private readonly units = computed(() => {
-    const kitchen = this.kitchen();
-    return kitchen?.ok === true ? (kitchen.value.kit?.units ?? 'metric') : 'metric';
-  });
-  protected readonly unit = computed(() => (this.units() === 'metric' ? { name: 'kg', kg: 1 } : { name: 'lb', kg: UNITS.lb.si }));
+  private readonly units = computed(() => this.stocked()?.kit?.units ?? 'metric');
+  protected readonly unit = computed(() => weighedIn(this.units()));
   protected readonly trouble = computed(() => {
     const answer = this.answer();
     return answer?.ok === false ? answer.refusal.sentence : undefined;
@@ -120,8 +114,9 @@ export class PastBatch {
       ...(bowls === null ? {} : { bowls }),
       ...(keptKg === null ? {} : { keptKg }),
     };
-    const { actions, endMs } = await this.cooking.calculator.remembered(kept.value.snapshot, of);
-    if (endMs > this.clock.now()) return 'By its plan it would not be over yet. Say when it was begun, or start it at the stove.';
+    const actions = await this.cooking.calculator.remembered(kept.value.snapshot, of);
+    if ((actions.at(-1)?.atMs ?? startedAtMs) > this.clock.now())
+      return 'By its plan it would not be over yet. Say when it was begun, or start it at the stove.';
     const done = await this.batches.remember(this.batchId, planId, startedAtMs, actions);
     if (!done.ok) return done.refusal.sentence;
     await this.router.navigate(['/ledger', this.batchId]);

@@ -1,19 +1,19 @@
 /** `npm run bench`: figures, not judgements. Core and server in one bundle each, so that what is timed is what ships. */
 import { spawn } from 'node:child_process';
-import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { readdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { benchBrowser } from './bench-browser.mjs';
 import { bundle } from './bundle.mjs';
 import { benchScreens } from './bench-screens.mjs';
 import { startServer } from './real-server.mjs';
-import { build, checkNode, install, ROOT } from './ready.mjs';
+import { build, bundleFolder, checkNode, install, ROOT } from './ready.mjs';
 
 checkNode();
 install();
 build();
 
-const folder = mkdtempSync(join(ROOT, '.tmp-bench-'));
+const folder = bundleFolder('bench');
 const say = (name, figure, goal) => console.log(`${name.padEnd(66)} ${figure.padStart(12)}   goal ${goal}`);
 
 try {

@@ -1,7 +1,7 @@
 /** What every command needs first: a Node that will do, installed packages, a build that is up to date. */
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
@@ -18,6 +18,13 @@ export function checkNode() {
   if (major < LEAST_NODE[0] || (major === LEAST_NODE[0] && minor < LEAST_NODE[1])) {
     stop(`Node ${process.versions.node} is too old. Install Node ${LEAST_NODE.join('.')} or newer and run this again.`);
   }
+}
+
+/** A new folder for bundles: they find the packages beside it, and whatever walks the sources never comes past while it goes. */
+export function bundleFolder(name) {
+  const cache = join(ROOT, 'node_modules/.cache');
+  mkdirSync(cache, { recursive: true });
+  return mkdtempSync(join(cache, `tureen-${name}-`));
 }
 
 /** Runs a command from the root, its output shown. @returns its exit code. */

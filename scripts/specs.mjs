@@ -3,11 +3,11 @@
  * From source, each would be rewritten as it is loaded, and run at two thirds of the speed.
  */
 import { spawnSync } from 'node:child_process';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { rmSync, writeFileSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 import { join, relative } from 'node:path';
 import { bundle, REQUIRE } from './bundle.mjs';
-import { checkNode, install, ROOT } from './ready.mjs';
+import { bundleFolder, checkNode, install, ROOT } from './ready.mjs';
 
 const ALL = ['core/src/**/*.spec.ts', 'cli/src/**/*.spec.ts', 'server/src/**/*.spec.ts'];
 const HELPER = 'core/spec/patience.ts';
@@ -18,8 +18,7 @@ const asked = process.argv.slice(2).filter((word) => !word.startsWith('--'));
 const options = process.argv.slice(2).filter((word) => word.startsWith('--'));
 const specs = asked.length > 0 ? asked : ALL;
 
-// Inside the project, so that the bundles find the packages they leave outside.
-const folder = mkdtempSync(join(ROOT, '.tmp-specs-'));
+const folder = bundleFolder('specs');
 const leave = () => rmSync(folder, { recursive: true, force: true });
 process.on('SIGINT', () => {
   leave();

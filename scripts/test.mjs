@@ -28,6 +28,8 @@ build();
 
 let passed = 0;
 let failed = 0;
+/** What went wrong, to be said once more at the end, where it is looked for. */
+const wrong = [];
 
 /** Runs one part; `count` reads its figures from what it printed, otherwise the part counts as one. `beside` prints at its end, since others run meanwhile. */
 function part(name, command, args, options = {}) {
@@ -52,6 +54,7 @@ function part(name, command, args, options = {}) {
       passed += counted?.passed ?? (code === 0 ? 1 : 0);
       failed += code !== 0 && bad === 0 ? 1 : bad;
       if (options.beside === true) process.stdout.write(printed);
+      if (code !== 0) wrong.push({ name, printed });
       process.stdout.write(`— ${name}: ${code === 0 ? 'good' : 'BAD'}, ${((performance.now() - started) / 1000).toFixed(0)} s\n`);
       resolve();
     });
@@ -95,5 +98,9 @@ await Promise.all([
 ]);
 await part('Playwright', bin('playwright'), ['test', '--config', 'e2e/playwright.config.ts'], { count: playwrightCount });
 
+for (const { name, printed } of wrong) {
+  const lines = printed.split('\n').filter((line) => !/Executed \d+ of \d+.* SUCCESS \(/.test(line));
+  process.stdout.write(`\n— ${name} was BAD; its last lines again:\n${lines.slice(-60).join('\n')}\n`);
+}
 process.stdout.write(`\n${passed} passed, ${failed} failed\n`);
 process.exit(failed === 0 ? 0 : 1);

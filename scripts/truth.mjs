@@ -1,14 +1,14 @@
 /** `npm run truth`: batches in hidden kitchens through the code that the Stove uses; it fails where a figure leaves its goal. */
 import { spawn } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { format, resolveConfig } from 'prettier';
 import { bundle } from './bundle.mjs';
-import { checkNode, install, ROOT } from './ready.mjs';
+import { bundleFolder, checkNode, install, ROOT } from './ready.mjs';
 
 checkNode();
 install();
-const folder = mkdtempSync(join(ROOT, '.tmp-truth-'));
+const folder = bundleFolder('truth');
 try {
   const outfile = join(folder, 'truth.mjs');
   await bundle({ entryPoints: ['core/bench/truth.ts'], external: ['highs'], outfile, logLevel: 'error' });

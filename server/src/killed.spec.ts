@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { build } from 'esbuild';
@@ -50,8 +50,10 @@ describe('a server killed right after it acknowledged an entry', () => {
   let folder: string;
 
   beforeAll(async () => {
-    // Inside the project, so that the bundle finds the packages it leaves outside.
-    folder = mkdtempSync(join(process.cwd(), '.tmp-killed-'));
+    // Where the bundle finds the packages it leaves outside, and nothing that walks the sources comes past while it goes.
+    const cache = join(process.cwd(), 'node_modules/.cache');
+    mkdirSync(cache, { recursive: true });
+    folder = mkdtempSync(join(cache, 'tureen-killed-'));
     await build({
       entryPoints: ['server/src/main.ts'],
       bundle: true,

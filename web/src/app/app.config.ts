@@ -38,7 +38,6 @@ export const appConfig: ApplicationConfig = {
     provideRouter(routes, withComponentInputBinding()),
     { provide: APP_BASE_HREF, useValue: `${SERVER_PATH}/` },
     // Keeps the application itself, so that a reload without a network works.
-    // eslint-disable-next-line @typescript-eslint/no-unsafe-class-instance-assignment -- Angular's own way of giving options
     provideServiceWorker('ngsw-worker.js', { enabled: !isDevMode(), registrationStrategy: 'registerWhenStable:10000' }),
     // A sheet that fades out has the keys, and takes the focus back when it is gone: what is typed meanwhile would be lost.
     provideNzNoAnimation(),

@@ -9,13 +9,14 @@ import {
   freezeMinutes,
   headspaceShare,
   outlookOf,
+  iceThatWouldDo,
   splitPlans,
   stuffOf,
   type CoolingPlace,
   type CoolingRule,
 } from '@tureen/core/cold';
 import type { Kit } from '@tureen/core/kit';
-import { minutesWords, outlookWords, ruleSentence, splitWords } from '@tureen/core/messages';
+import { iceWayWords, minutesWords, outlookWords, ruleSentence, splitWords } from '@tureen/core/messages';
 import { showMinutes } from '@tureen/core/units';
 import { loadKit } from './files.js';
 import { numberOf, quantityOf, type Given } from './options.js';
@@ -126,9 +127,11 @@ export function split(from: Given): Outcome {
     found.depthM === undefined
       ? 'Not even a film of it would.'
       : `It would have to lie ${String(Math.floor(found.depthM * 1000))} mm deep or less: more pans, or half of it now and half later kept hot.`;
+  const ice = iceThatWouldDo(ask);
+  const iced = ice === undefined ? [] : [iceWayWords(ice, kg)];
   return wrong(
-    [ruleSentence(rule), 'No way with these pans meets it in nine of ten cases.', ...held, ...best, shallow].join('\n'),
-    found,
+    [ruleSentence(rule), 'No way with these pans meets it in nine of ten cases.', ...held, ...best, shallow, ...iced].join('\n'),
+    { ...found, ice },
   );
 }
 

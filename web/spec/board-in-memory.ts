@@ -10,8 +10,8 @@ import type { DayAnswer } from '@tureen/server/api';
 import { BehaviorSubject, defer, map, of } from 'rxjs';
 import { DAY_THREAD, type DayThread } from '../src/app/cooking/day-planning';
 import { DayPlanner } from '../src/app/cooking/day-view';
-import { Cooking } from '../src/app/cooking/cooking';
 import { Batches } from '../src/app/services/batches';
+import { ColdInMemory } from './cold-in-memory';
 import { Clock } from '../src/app/services/clock';
 import { Days } from '../src/app/services/days';
 import { newId } from '../src/app/services/device';
@@ -42,6 +42,7 @@ function thread(): DayThread {
 export class BoardInMemory {
   readonly days = new Map<string, BehaviorSubject<DayAnswer>>();
   readonly started: string[] = [];
+  readonly cold = new ColdInMemory();
   private readonly entries = new BehaviorSubject<readonly SupplyEntry[]>([]);
   private readonly ways = new BehaviorSubject<readonly Buying[]>([]);
   /** Screens hear of nothing any more until they ask. */
@@ -58,7 +59,9 @@ export class BoardInMemory {
   constructor(
     readonly nowMs: number,
     private readonly kit: Kit = READY_KITS.canteen,
-  ) {}
+  ) {
+    this.cold.nowMs = nowMs;
+  }
 
   private of(date: string): BehaviorSubject<DayAnswer> {
     const have = this.days.get(date) ?? new BehaviorSubject<DayAnswer>({ day: null, changedAtMs: null });
@@ -169,7 +172,7 @@ export class BoardInMemory {
         },
       },
       { provide: Plans, useValue: { keep: ({ id }: { id: string }) => Promise.resolve({ ok: true, value: { id } }) } },
-      { provide: Cooking, useValue: {} },
+      ...this.cold.coldProviders(),
       { provide: Timers, useValue: { timers$: of([]) } },
       {
         provide: Supplies,

@@ -6,9 +6,11 @@ import { writtenPlan } from '@tureen/core/plan';
 import { EXAMPLE_SOUPS } from '@tureen/core/soup';
 import {
   STOCK_SHAPE,
+  bringBack,
   contentsOf,
   foldStock,
   keepingOf,
+  type BringBackAsk,
   type Container,
   type Contents,
   type StockAction,
@@ -65,11 +67,9 @@ export class ColdInMemory {
     return coldView(answer, [], this.rules);
   }
 
-  providers(): (Provider | EnvironmentProviders)[] {
-    const answer = { ok: true as const, value: { kit: this.kit, mode: 'own' as const } };
+  /** What any place needs that looks at containers: the stock, and the thread that reckons of them. */
+  coldProviders(): Provider[] {
     return [
-      provideZonelessChangeDetection(),
-      provideRouter([]),
       {
         provide: Stock,
         useValue: {
@@ -94,6 +94,28 @@ export class ColdInMemory {
           },
         },
       },
+      {
+        provide: Cooking,
+        useValue: {
+          stocked$: of({ kit: this.kit, rows: LARDER_ROWS }),
+          calculator: {
+            cooling: (question: CoolingQuestion) => Promise.resolve(coolingAnswer(question, this.kit)),
+            watching: (question: WatchQuestion) => Promise.resolve(watchAnswer(question, this.kit)),
+            bringBack: (ask: Omit<BringBackAsk, 'kit'>) => Promise.resolve(bringBack({ ...ask, kit: this.kit })),
+            contents: () => Promise.resolve(heldOf('parsnip-butter')),
+            contentsAsWritten: ({ id }: { id: string }) => Promise.resolve(heldOf(id)),
+          },
+        },
+      },
+    ];
+  }
+
+  providers(): (Provider | EnvironmentProviders)[] {
+    const answer = { ok: true as const, value: { kit: this.kit, mode: 'own' as const } };
+    return [
+      provideZonelessChangeDetection(),
+      provideRouter([]),
+      ...this.coldProviders(),
       { provide: Kitchen, useValue: { kitchen$: of(answer), coldStores$: of(USUAL_STORES), rows$: of(LARDER_ROWS) } },
       { provide: Clock, useValue: { now: () => this.nowMs } },
       { provide: Devices, useValue: { devices$: of([]) } },
@@ -108,18 +130,6 @@ export class ColdInMemory {
       {
         provide: Batches,
         useValue: { fetched: () => Promise.resolve({ ok: true, value: { snapshot: {}, entries: [], version: 1 } }) },
-      },
-      {
-        provide: Cooking,
-        useValue: {
-          stocked$: of({ kit: this.kit, rows: LARDER_ROWS }),
-          calculator: {
-            cooling: (question: CoolingQuestion) => Promise.resolve(coolingAnswer(question, this.kit)),
-            watching: (question: WatchQuestion) => Promise.resolve(watchAnswer(question, this.kit)),
-            contents: () => Promise.resolve(heldOf('parsnip-butter')),
-            contentsAsWritten: ({ id }: { id: string }) => Promise.resolve(heldOf(id)),
-          },
-        },
       },
     ];
   }

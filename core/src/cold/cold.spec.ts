@@ -10,6 +10,8 @@ import {
   forecastCooling,
   freezeMinutes,
   headspaceShare,
+  iceThatWouldDo,
+  icedC,
   hindered,
   lastMinuteFor,
   minutesTo,
@@ -268,6 +270,55 @@ describe('a split plan', () => {
     expect(much.best).toBeUndefined();
     expect(much.holdsKg).toBeGreaterThan(100);
     expect(much.holdsKg).toBeLessThan(400);
+  });
+});
+
+describe('ice in place of liquid', () => {
+  const fridge = USUAL_PLACES.filter(({ id }) => id === 'fridge');
+
+  it('10 kg of water at 80 °C and 2 kg of ice come to 53 °C, by hand', () => {
+    // (10 x 4.19 x 80 - 2 x 333.6) / (12 x 4.19) kJ over kJ/K.
+    expect(icedC({ kg: 10, stuff: constant(4.19e6, 0.6), startC: 80 }, 2)).toBeCloseTo(53.4, 1);
+    expect(icedC({ kg: 10, stuff: soup, startC: 80 }, 0)).toBe(80);
+    expect(icedC({ kg: 1, stuff: soup, startC: 80 }, 3)).toBe(0);
+  });
+
+  it('what it melts in has given up just what it took, whatever the kilos', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 1, max: 60, noNaN: true }), fc.double({ min: 0.02, max: 0.6, noNaN: true }), (kg, share) => {
+        const endC = icedC({ kg, stuff: soup, startC: 85 }, kg * share);
+        let given = 0;
+        for (let t = endC; t < 85; t += 0.01) given += ((kg * (soup.heat[Math.floor(t)] ?? 0)) / soup.densityKgM3) * 0.01;
+        expect(given / (kg * share * (333_600 + 4190 * endC))).toBeCloseTo(1, 2);
+      }),
+      { numRuns: 20 },
+    );
+  });
+
+  it('the least that makes a way: a hundred grams less make none, and what needs none is told none', () => {
+    const [deep] = USUAL_PANS.filter(({ id }) => id === 'wide-deep');
+    if (deep === undefined) throw new Error('A deep pan is needed.');
+    const pans = [{ ...deep, count: 4 }];
+    for (const kg of [6, 10, 14]) {
+      const ask = { kg, stuff: soup, startC: 80, pans, places: fridge, rule: TWO_STAGES };
+      const way = iceThatWouldDo(ask);
+      if (splitPlans(ask).ok) {
+        expect(way).toBeUndefined();
+        continue;
+      }
+      if (way === undefined) {
+        const startC = icedC({ kg: kg * 0.6, stuff: soup, startC: 80 }, kg * 0.4);
+        expect(splitPlans({ ...ask, startC }).ok)
+          .withContext(String(kg))
+          .toBeFalse();
+        continue;
+      }
+      const less = icedC({ kg: kg - way.iceKg + 0.1, stuff: soup, startC: 80 }, way.iceKg - 0.1);
+      expect(splitPlans({ ...ask, startC: way.startC }).ok).toBeTrue();
+      expect(splitPlans({ ...ask, startC: less }).ok)
+        .withContext(String(kg))
+        .toBeFalse();
+    }
   });
 });
 

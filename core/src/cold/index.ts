@@ -35,6 +35,7 @@ export {
   type SplitPans,
   type SplitPlan,
 } from './split.js';
+export { icedC, icedMix, iceThatWouldDo, type IceWay } from './ice.js';
 export { KEEPING_RULES, SHORTER_DAYS, type KeepingRule } from './keep.js';
 export { freezeMinutes, headspaceShare, plankS, type FreezeAsk, type Freezing } from './freeze.js';
 export { lastMinuteFor, rescuedTo, watchCooling, type CoolingReading, type Rescue, type Watched } from './watch.js';

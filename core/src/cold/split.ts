@@ -2,7 +2,7 @@ import { forecastCooling } from './cooling.js';
 import type { Pan } from '../kit/index.js';
 import type { CoolingPlace } from './place.js';
 import { outlookOf, type CoolingRule, type RuleOutlook } from './rule.js';
-import { tableAt, type Stuff } from './stuff.js';
+import { MELTS_JKG, tableAt, type Stuff } from './stuff.js';
 
 /** Of a pan's depth that is filled at most, so that it can be carried. Kitchen default. */
 const FILLED = 0.9;
@@ -151,7 +151,6 @@ export function splitPlans(ask: SplitAsk): Split {
   return sorted.length > 0 ? { ok: true, plans: sorted.slice(0, WAYS) } : { ok: false, best, depthM: deepest, holdsKg };
 }
 
-const MELTS_JKG = 333_600;
 /** Ice that melts for the air and the bath itself as well. Kitchen default. */
 const ICE_LOST = 1.25;
 const COLD_C = 5;

@@ -18,6 +18,9 @@ export interface Stuff {
 
 const MIDDLE_C = 60;
 
+/** Heat of fusion of ice, J/kg: a handbook value, from memory. */
+export const MELTS_JKG = 333_600;
+
 /**
  * The properties of a kilo of soup of this mix (Choi and Okos 1986, as the pot has them), ready to be cooled.
  *

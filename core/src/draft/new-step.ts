@@ -1,3 +1,4 @@
+import { REHEATING } from '../cold/index.js';
 import type { Larder } from '../larder/index.js';
 import { linesOf, walk, type Line, type PlainStep, type Soup } from '../soup/index.js';
 import { TOUCH_C } from '../steps/index.js';
@@ -176,6 +177,7 @@ export const NEW_STEPS: readonly NewStep[] = [
     };
   }),
   plain('reheat', { id: 'reheat', op: 'simmer', minutes: 3, vigour: 'bare', lid: 'on' }),
+  plain('bring back', { id: 'bring-back', op: 'reheat', toC: REHEATING.toC, lid: 'ajar' }),
   plain('hold hot', { id: 'hold', op: 'hold', minutes: 60, atC: USUAL.holdC, lid: 'on' }),
 ];
 

@@ -29,6 +29,8 @@ const HURTS = new Set<Caution['code']>([
   'HOT_BLADE',
   'EGG_TOO_COOL',
   'HOLD_TOO_COOL',
+  'REHEAT_TOO_COOL',
+  'REHEAT_TOO_SLOW',
   'TWO_PEOPLE_LIFT',
   'NEVER_LIFT',
 ]);
@@ -150,6 +152,10 @@ export function cautionSentence(caution: Caution, nameOf: NameOf): string {
       return `${degrees(caution.tempC)} in the pot: about ${String(Math.ceil(caution.minutes))} min to ${degrees(caution.leastC)}.`;
     case 'HOLD_TOO_COOL':
       return `${degrees(caution.tempC)} is too cool to hold: ${degrees(caution.leastC)} or above (${caution.source}; your local law may ask for more, and comes first).`;
+    case 'REHEAT_TOO_COOL':
+      return `What was cold is brought back to ${degrees(caution.leastC)} all through; ${degrees(caution.tempC)} is too cool (FDA Food Code 2022, 3-403.11; local food law comes first).`;
+    case 'REHEAT_TOO_SLOW':
+      return `${showMinutes(caution.minutes)} to bring it back: what was cold must be hot within ${showMinutes(caution.withinMin)} (FDA Food Code 2022, 3-403.11). In two pots, or less at a time.`;
     case 'TEMPERATURE_QUESTIONED':
       return `${degrees(caution.readC)} is kept, but soup boils at ${degrees(caution.mostC)} here: look at the probe. The estimate stays as it was.`;
     case 'BODY_QUESTIONED':

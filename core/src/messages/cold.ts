@@ -1,4 +1,4 @@
-import type { CoolingRule, CoolingStage, Minutes, SplitPlan, StageOutlook } from '../cold/index.js';
+import type { CoolingRule, CoolingStage, IceWay, Minutes, SplitPlan, StageOutlook } from '../cold/index.js';
 import { showMinutes } from '../units/index.js';
 
 /** A temperature to a tenth of a degree. */
@@ -44,6 +44,13 @@ export function placeWords({
 /** "1 h 39 min, between 1 h 6 min and 2 h 29 min in nine of ten" */
 export function minutesWords({ middle, most: [low, high] }: Minutes): string {
   return `${showMinutes(middle)}, between ${showMinutes(low)} and ${showMinutes(high)} in nine of ten`;
+}
+
+/** What ice in place of liquid would do where no way meets the rule. */
+export function iceWayWords({ iceKg, startC, split }: IceWay, kg: number): string {
+  const [plan] = split.plans;
+  const then = plan === undefined ? '' : `, and ${splitWords(plan)} meets it`;
+  return `With ${kilos(iceKg)} of its ${kilos(kg)} held back when it is let down, and stirred in as ice, it stands at ${degrees(Math.round(startC))} at once${then}. What has its liquid already only gets thinner by ice.`;
 }
 
 /** A rule with its source, and that local law comes first. */

@@ -166,6 +166,7 @@ const NEW_STEP_NAMES: Readonly<Record<string, string>> = {
   thicken: 'Thicken with starch',
   balance: 'Balance with sour',
   cup: 'Weigh out a cup',
+  'bring back': 'Bring back what was cold',
 };
 
 /** What a step that can be put in by hand is called. @example newStepName('sweat') // 'Sweat' */

@@ -130,6 +130,13 @@ const WORDS: { readonly [K in SoupStep['op']]: StepWords<Extract<SoupStep, { op:
       `Take skins and seeds off the ${list(step.lines.map(nameOf))}; ${share(step.keeps)} of the weight goes on`,
     station: (before) => before,
   },
+  reheat: {
+    short: 'Bring back',
+    setting: ({ toC, lid }) => `${String(toC)} °C · lid ${lid}`,
+    sentence: ({ toC, lid }) => `Bring it back to ${String(toC)} °C all through, stirring, lid ${lid}`,
+    test: () => 'Done when a probe says so in the middle and at the floor.',
+    station: () => 'Finish',
+  },
   drain: {
     short: 'Drain',
     sentence: (step) =>

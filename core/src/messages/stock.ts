@@ -1,5 +1,5 @@
 import { REHEATING } from '../cold/index.js';
-import type { Container, Contents, StockAction, StockNotice, TakenAs, UseByDay } from '../stock/index.js';
+import type { BroughtBack, Container, Contents, StockAction, StockNotice, TakenAs, UseByDay } from '../stock/index.js';
 import { showMinutes } from '../units/index.js';
 import { degrees } from './cold.js';
 
@@ -60,6 +60,21 @@ export function bringBackWords(
     : `${thaw}Heat it to ${reheatingWords()}, once.${whisk} Stir, taste, season.`;
 }
 
+/** What bringing it back comes to on this kitchen's stove: how long, and what is to be poured for what steams away. */
+export function broughtBackWords({ potName, minutes, steamedKg }: BroughtBack, toC: number, holds: Contents['holds']): string {
+  const grams = Math.round(steamedKg * 1000);
+  const poured =
+    grams < 1
+      ? ''
+      : ` About ${kilos(steamedKg)} steam away: pour as much water or unsalted stock, and body and salt are what they were.`;
+  const gently = holds.includes('egg')
+    ? ' Egg is in it: not to the boil.'
+    : holds.includes('cream')
+      ? ' Cream is in it: no hard boil.'
+      : '';
+  return `In the ${potName}: ${degrees(toC)} after about ${showMinutes(Math.max(1, minutes))}, stirring to the floor.${poured}${gently}`;
+}
+
 /** How long a flat container takes to freeze through, and how much of it must be free. */
 export function freezingWords({ minutes, freeShare }: { readonly minutes: number; readonly freeShare: number }): string {
   return `about ${String(Math.max(1, Math.round(minutes / 60)))} h through at -18 °C; ${String(Math.ceil(freeShare * 100))} % of it left free`;
@@ -99,7 +114,7 @@ const TAKEN: Readonly<Record<TakenAs, string>> = {
 export function stockActionWords(action: StockAction): string {
   switch (action.kind) {
     case 'filled':
-      return `${action.vessel} filled, ${kilos(action.kg)}, ${action.store.name.toLowerCase()}`;
+      return `${action.vessel} filled, ${kilos(action.kg)}${action.addedKg === undefined ? '' : `, ${kilos(action.addedKg)} of it ice`}, ${action.store.name.toLowerCase()}`;
     case 'set to cool':
       return `set to cool from ${degrees(action.startC)}: ${action.words}`;
     case 'read':

@@ -78,6 +78,7 @@ const STEPS: readonly (readonly [SoupStep, string, string])[] = [
     'Bring to the boil, then simmer steady, lid ajar',
   ],
   [{ id: 'a', op: 'simmer', minutes: 3, vigour: 'bare', lid: 'on' }, 'Reheat', 'Bring back to serving heat, lid on'],
+  [{ id: 'a', op: 'reheat', toC: 74, lid: 'ajar' }, 'Bring back', 'Bring it back to 74 °C all through, stirring, lid ajar'],
   [{ id: 'a', op: 'rest', toC: 5, around: 'ice bath' }, 'Cool', 'Cool to 5 °C in an ice bath, stirring'],
   [{ id: 'a', op: 'rest', toC: 45, around: 'air' }, 'Cool', 'Cool until it can be handled in the air'],
   [{ id: 'a', op: 'rest', minutes: 15, around: 'air' }, 'Cool', 'Let it rest in the air'],

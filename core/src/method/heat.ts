@@ -3,7 +3,7 @@ import { hob, roastVessel } from './where.js';
 import type { Kitchen } from './kitchen.js';
 import { USUAL } from './usual.js';
 import { LOOKS } from './lexicon.js';
-import { minutesIn, ovenIn } from './measures.js';
+import { degreesIn, minutesIn, ovenIn } from './measures.js';
 import { isHob } from './vessel.js';
 import type { Clause } from './clauses.js';
 import { heated, kindOfHeat } from './heated.js';
@@ -163,6 +163,19 @@ export function doHeat(k: Kitchen, clause: Clause, n: number, verb: string): voi
   if (k.actions.some(({ does }) => does === 'liaison')) {
     // The warming that thickens egg and cream belongs to them.
     k.put('setting', n);
+    return;
+  }
+  const toC = minutesIn(text) === undefined ? degreesIn(text) : undefined;
+  if (
+    toC !== undefined &&
+    toC >= USUAL.reheatLeastC &&
+    toC <= USUAL.reheatMostC &&
+    (/^re-?(?:heat|warm)/i.test(verb) || k.isFinished())
+  ) {
+    // "Reheat to 74 °C": until a probe says so, however long that takes.
+    k.put('warm', n);
+    k.step(vessel, n, 'reheat', (id) => ({ id, op: 'reheat', toC, lid: k.lidOf(clause, vessel) ?? 'ajar' }));
+    vessel.isHot = true;
     return;
   }
   const { minutes, assumed } = k.range(clause, USUAL.warmMin);

@@ -13,6 +13,9 @@ export const USUAL = {
   fryPureeMin: 5,
   wineMin: 2,
   warmMin: 3,
+  /** What a soup is heated to that is not cooked any more, °C. */
+  reheatLeastC: 60,
+  reheatMostC: 98,
   restMin: 10,
   blendMin: 2,
   mashMin: 0.3,

@@ -99,6 +99,19 @@ describe('a card in words', () => {
     });
   }
 
+  it('what is brought back to a temperature is read back as that', () => {
+    const [soup] = within.filter(({ id }) => id === 'leek-potato');
+    if (soup === undefined) throw new Error('A soup is needed.');
+    const steps = soup.root.steps.flatMap((step): SoupStep[] =>
+      step.op === 'film' ? [{ id: 'back', op: 'reheat', toC: 74, lid: 'on' }, step] : [step],
+    );
+    const again: Soup = { ...soup, root: { ...soup.root, steps } };
+    const read = readRecipe(written(again), { id: soup.id, bowlG: 300 }, context);
+    if (!read.ok || read.soup === undefined) throw new Error('not read');
+    expect(inShort(read.soup)).toEqual(inShort(again));
+    expect(inShort(again).some((words) => words.includes('op: reheat'))).toBeTrue();
+  });
+
   it('every step of every example has its sentence, and none of them is a remark to the reader', () => {
     for (const soup of EXAMPLE_SOUPS) {
       const steps = walk(soup.root).filter(({ step }) => step.op !== 'film');

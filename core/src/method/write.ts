@@ -124,6 +124,8 @@ function plain(step: PlainStep, used: Used, nameOf: LineName): string {
     }
     case 'liaison':
       return `Bind with ${used.name(step.yolks, nameOf)} and ${used.name(step.cream, nameOf)} at ${figure(step.toC)} °C`;
+    case 'reheat':
+      return `Reheat to ${figure(step.toC)} °C, lid ${step.lid}`;
     case 'hold':
       return `Hold at ${figure(step.atC)} °C ${lasting(step.minutes)}, lid ${step.lid}${step.topUp === undefined ? '' : `, topped up with the ${nameOf(step.topUp)}`}`;
     case 'film':

@@ -49,6 +49,8 @@ export type Caution =
   | { readonly code: 'EGG_SCRAMBLES'; readonly tempC: number; readonly mostC: number }
   | { readonly code: 'SERVE_HOTTER'; readonly tempC: number; readonly leastC: number; readonly minutes: number }
   | { readonly code: 'HOLD_TOO_COOL'; readonly tempC: number; readonly leastC: number; readonly source: string }
+  | { readonly code: 'REHEAT_TOO_COOL'; readonly tempC: number; readonly leastC: number }
+  | { readonly code: 'REHEAT_TOO_SLOW'; readonly minutes: number; readonly withinMin: number }
   | { readonly code: 'OVER_THE_BRIM'; readonly overM3: number; readonly usableM3: number }
   | { readonly code: 'TWO_PEOPLE_LIFT'; readonly massKg: number }
   | { readonly code: 'NEVER_LIFT'; readonly massKg: number }

@@ -75,6 +75,11 @@ function steps(lines: readonly string[]): fc.Arbitrary<Record<string, unknown>> 
       lid: fc.constantFrom('on', 'ajar', 'off'),
     }),
     fc.record({
+      op: fc.constant('reheat'),
+      toC: fc.double({ min: 40, max: 98, noNaN: true }),
+      lid: fc.constantFrom('off', 'ajar', 'on'),
+    }),
+    fc.record({
       op: fc.constant('rest'),
       toC: fc.double({ min: 0, max: 100, noNaN: true }),
       around: fc.constantFrom('air', 'ice bath'),

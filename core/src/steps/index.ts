@@ -47,6 +47,7 @@ export {
 export { SimmerSchema, simmer, type Simmer, type SimmerPart } from './simmer.js';
 export { PeelSchema, peel, type Peel } from './peel.js';
 export { PressureSchema, pressure, type Pressure } from './pressure.js';
+export { ReheatSchema, reheat, type Reheat } from './reheat.js';
 export { RestSchema, TOUCH_C, TWO_STAGES, rest, type Rest } from './rest.js';
 export { BlendSchema, HOT_JUG_C, blend, grainAfter, jugged, type Blend } from './blend.js';
 export { SieveStepSchema, heldShare, sieve, type SieveStep } from './sieve.js';

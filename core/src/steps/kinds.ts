@@ -16,6 +16,7 @@ import { peelKind } from './peel.js';
 import { pressureKind } from './pressure.js';
 import { readKind } from './read.js';
 import { refillKind } from './refill.js';
+import { reheatKind } from './reheat.js';
 import { restKind } from './rest.js';
 import { roastKind } from './roast.js';
 import { seasonKind } from './season.js';
@@ -45,6 +46,7 @@ export const STEP_KINDS = {
   skim: skimKind,
   simmer: simmerKind,
   pressure: pressureKind,
+  reheat: reheatKind,
   rest: restKind,
   blend: blendKind,
   sieve: sieveKind,

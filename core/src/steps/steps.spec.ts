@@ -13,6 +13,7 @@ import {
   jugged,
   TOUCH_C,
   read,
+  reheat,
   rest,
   roast,
   roastTau,
@@ -167,6 +168,43 @@ describe('simmer', () => {
     const result = simmer(potOf(line('water', 0.2)), { ...settings, minutes: 600, vigour: 'rolling' }, context([]));
     expect(result.cautions.map(({ code }) => code)).toContain('BOILED_DRY');
     expect(result.pot.liquid.mix[WATER]).toBeGreaterThan(0);
+  });
+});
+
+describe('reheat', () => {
+  const cold = (kg: number): PotState => ({ ...potOf(line('water', kg)), tempC: 5 });
+  const settings = { id: 'b', op: 'reheat', toC: 74, lid: 'on' } as const;
+
+  it('10 kg of water from 5 to 74 °C: by the burner, less what the wall gives off', () => {
+    const { vessel } = context([]);
+    // 10 x 4.19 kJ x 69 = 2891 kJ; the wall is 0.1 m2 at 10 W/(m2 K) over (39.5 - 21) K: some 19 W of a burner of kilowatts.
+    const usefulW = vessel.burnerW * vessel.efficiency - 19;
+    const result = reheat(cold(10), settings, context([]));
+    expect(result.minutes / (2_891_000 / usefulW / 60)).toBeCloseTo(1, 1);
+    expect(result.pot.tempC).toBeCloseTo(74, 6);
+    expect(result.cautions).toEqual([]);
+  });
+
+  it('loses what steams away on the way, more without a lid, and nothing where it is hot already', () => {
+    const lost = (lid: 'on' | 'off'): number => gaveKg(reheat(cold(20), { ...settings, lid }, context([])));
+    expect(lost('off')).toBeGreaterThan(lost('on'));
+    expect(lost('on')).toBeGreaterThan(0);
+    expect(lost('off')).toBeLessThan(0.3);
+    const hot = reheat({ ...cold(5), tempC: 80 }, settings, context([]));
+    expect(hot.minutes).toBe(0);
+    expect(hot.pot.tempC).toBe(80);
+  });
+
+  it('says when it is too cool, and when two hours are not enough (FDA Food Code 2022, 3-403.11)', () => {
+    expect(reheat(cold(5), { ...settings, toC: 65 }, context([])).cautions).toContain({
+      code: 'REHEAT_TOO_COOL',
+      tempC: 65,
+      leastC: 74,
+    });
+    const weak = { ...context([]), vessel: { ...context([]).vessel, burnerW: 700 } };
+    const slow = reheat(cold(30), settings, weak);
+    expect(slow.minutes).toBeGreaterThan(120);
+    expect(slow.cautions.map(({ code }) => code)).toContain('REHEAT_TOO_SLOW');
   });
 });
 

@@ -13,6 +13,7 @@ import {
   allergenNames,
   colourOf,
   dietsOf,
+  makeIngredient,
   originBits,
   type Diets,
   type IngredientRow,
@@ -24,11 +25,16 @@ import {
   PULP_KG,
   SCOVILLE_KG,
   SODIUM_MG,
+  SERVED_HOT_C,
   STARCH_BODY_KG,
+  gelatinised,
   parcelKg,
+  parcelOf,
+  priorMPas,
   tintIn,
   type Parcel,
 } from '../pot/index.js';
+import { DEFAULT_PARAMETERS } from '../kit/index.js';
 import { DIETS, SHORTENERS, type Contents } from './entry.js';
 
 /** What the id of a kept soup as an ingredient begins with. */
@@ -128,6 +134,52 @@ const ROUNDING = 1e-6;
 /** Whole bowls that a mass gives, never more than there are. */
 export function bowlsIn(kg: number, { bowlG }: Pick<Contents, 'bowlG'>): number {
   return Math.floor((kg * 1000) / bowlG + ROUNDING);
+}
+
+/** Salt that keeps a soup as salty as it is when so much water or ice goes in, kg. */
+export function saltForWaterKg({ row }: Pick<Contents, 'row'>, waterKg: number): number {
+  return (waterKg * row.composition.salt) / (100 - row.composition.salt);
+}
+
+/** What a row's composition alone gives as body, served hot: for how a body moves, not for what it is. */
+function bodyOfRow(row: IngredientRow): number {
+  return priorMPas(gelatinised(parcelOf(makeIngredient(row), 1)), SERVED_HOT_C, DEFAULT_PARAMETERS.bodyA);
+}
+
+/**
+ * A soup let down with water or with ice that melts in it, and salted to be as salty as before.
+ *
+ * @param kg what it weighs without the water
+ */
+export function letDown(contents: Contents, kg: number, waterKg: number): Contents {
+  const share = kg / (kg + waterKg + saltForWaterKg(contents, waterKg));
+  const thin = (part: number): number => rounded(part * share);
+  const { row } = contents;
+  const c = row.composition;
+  const parts = {
+    fat: thin(c.fat),
+    protein: thin(c.protein),
+    starch: thin(c.starch),
+    sugars: thin(c.sugars),
+    other: thin(c.other),
+    fibre: thin(c.fibre),
+    salt: c.salt,
+    acid: thin(c.acid),
+    ethanol: thin(c.ethanol),
+    ash: thin(c.ash),
+  };
+  const water = rounded(100 - Object.values(parts).reduce((sum, part) => sum + part, 0));
+  const thinner: IngredientRow = {
+    ...row,
+    composition: { ...c, ...parts, water, sodiumMg: thin(c.sodiumMg), potassiumMg: thin(c.potassiumMg) },
+    ...(row.scoville === undefined ? {} : { scoville: { low: thin(row.scoville.low), high: thin(row.scoville.high) } }),
+    bite: thin(row.bite),
+    covering: thin(row.covering),
+    pricePerKg: thin(row.pricePerKg),
+  };
+  const was = bodyOfRow(row);
+  const bodyMPas = was > 0 ? rounded((contents.bodyMPas * bodyOfRow(thinner)) / was) : contents.bodyMPas;
+  return { ...contents, row: thinner, bodyMPas };
 }
 
 /** Two soups in one container: composition by weight, every allergen of both, the diets that both keep to. */

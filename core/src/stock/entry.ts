@@ -54,6 +54,8 @@ export const StockActionSchema = z.discriminatedUnion('kind', [
     container: id,
     vessel: name,
     kg,
+    /** Ice and salt of it that did not come out of the pot. */
+    addedKg: kg.optional(),
     madeMs: atMs,
     /** The batch, and its entry that says what was left over. */
     from: z.strictObject({ batchId: id, entryId: id.optional() }).optional(),

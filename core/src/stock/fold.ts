@@ -77,7 +77,7 @@ class Shelves {
   }
 
   fill(action: Extract<StockAction, { kind: 'filled' }>): void {
-    const { container: id, kg, vessel, contents, madeMs, from, store } = action;
+    const { container: id, kg, addedKg = 0, vessel, contents, madeMs, from, store } = action;
     if (this.all.has(id)) {
       this.notice('filled twice', id);
       return;
@@ -93,7 +93,7 @@ class Shelves {
       from,
       store,
       kg,
-      filledKg: kg,
+      filledKg: Math.max(0, kg - addedKg),
       inKg: kg,
       outKg: {},
       foundKg: 0,

@@ -14,8 +14,9 @@ export {
   type Store,
   type TakenAs,
 } from './entry.js';
+export { bringBack, bringBackSoup, type BringBackAsk, type BroughtBack } from './bring-back.js';
 export { contentsOf } from './from-batch.js';
-export { bowlsIn, dietNames, mixedContents, shortenersOf, soupAsIngredient } from './contents.js';
+export { bowlsIn, dietNames, letDown, mixedContents, saltForWaterKg, shortenersOf, soupAsIngredient } from './contents.js';
 export {
   daysBetween,
   firstLimit,

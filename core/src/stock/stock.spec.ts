@@ -10,12 +10,15 @@ import {
   STOCK_SHAPE,
   StockEntrySchema,
   TAKEN_AS,
+  bringBack,
   contentsOf,
   daysBetween,
   foldStock,
   keepingOf,
+  letDown,
   plusDays,
   readingsOf,
+  saltForWaterKg,
   tiesOf,
   type Container,
   type Contents,
@@ -363,5 +366,59 @@ describe('the stock over any entries', () => {
       }),
       { numRuns: 60 },
     );
+  });
+});
+
+describe('ice and bringing back', () => {
+  it('let down with a fifth of water: as salty, thinner, every part but salt a sixth less, still a whole kilo', () => {
+    const thinner = letDown(lentil, 10, 2);
+    const [was, now] = [lentil.row.composition, thinner.row.composition];
+    const saltKg = saltForWaterKg(lentil, 2);
+    // What is in 10 kg, in 10 kg and 2 kg of water and that salt.
+    const share = 10 / (12 + saltKg);
+    expect(now.salt).toBeCloseTo(was.salt, 9);
+    for (const part of ['fat', 'protein', 'starch', 'sugars', 'fibre'] as const)
+      expect(now[part]).toBeCloseTo(was[part] * share, 5);
+    const { water, fat, protein, starch, sugars, other, fibre, salt, acid, ethanol, ash } = now;
+    expect(total([water, fat, protein, starch, sugars, other, fibre, salt, acid, ethanol, ash])).toBeCloseTo(100, 4);
+    expect((saltKg * 1000) / 2).toBeCloseTo((was.salt * 10) / (1 - was.salt / 100), 6);
+    expect(thinner.bodyMPas).toBeLessThan(lentil.bodyMPas * 0.85);
+    expect(thinner.bodyMPas).toBeGreaterThan(lentil.bodyMPas * 0.4);
+    expect(ContentsSchema.parse(thinner)).toEqual(thinner);
+  });
+
+  it('ice in a pan did not come out of the pot, and is there all the same', () => {
+    const { containers } = fold([[0, { ...filled(A, 6), addedKg: 1 } as StockAction]]);
+    expect(containers.get(A)!.kg).toBe(6);
+    expect(containers.get(A)!.filledKg).toBe(5);
+    expect(balance(containers.get(A)!)).toBeCloseTo(0, 9);
+  });
+
+  it('every example can be brought back to 74 °C in each ready kitchen: in the smallest pot that holds it, in time', () => {
+    for (const soup of EXAMPLE_SOUPS) {
+      const contents = contentsOf(planned(soup.id))!;
+      for (const [name, kit] of Object.entries(READY_KITS)) {
+        const back = bringBack({ contents, kg: 3, kit })!;
+        const where = `${soup.id} in ${name}`;
+        expect(back.minutes).withContext(where).toBeGreaterThan(3);
+        expect(back.minutes).withContext(where).toBeLessThan(120);
+        expect(back.steamedKg).withContext(where).toBeGreaterThan(0);
+        expect(back.steamedKg).withContext(where).toBeLessThan(0.3);
+        expect(back.cautions.map(({ code }) => code))
+          .withContext(where)
+          .not.toContain('OVER_THE_BRIM');
+      }
+    }
+  });
+
+  it('a pot that is too small is said, one that is not there is nothing; twice as much takes longer', () => {
+    const kit = READY_KITS.canteen;
+    const small = [...kit.pots].sort((a, b) => a.widthM - b.widthM)[0]!;
+    const codes = bringBack({ contents: lentil, kg: 60, kit, potId: small.id })!.cautions.map(({ code }) => code);
+    expect(codes).toContain('OVER_THE_BRIM');
+    expect(bringBack({ contents: lentil, kg: 3, kit, potId: 'no such pot' })).toBeUndefined();
+    expect(bringBack({ contents: lentil, kg: 0, kit })).toBeUndefined();
+    const minutes = (kg: number): number => bringBack({ contents: lentil, kg, kit, potId: 'boiler-40' })!.minutes;
+    expect(minutes(12)).toBeGreaterThan(minutes(6) * 1.7);
   });
 });

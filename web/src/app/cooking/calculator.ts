@@ -30,7 +30,7 @@ import {
   type Snapshot,
 } from '@tureen/core/plan';
 import type { MethodChoices, Soup } from '@tureen/core/soup';
-import { contentsOf, type Contents } from '@tureen/core/stock';
+import { bringBack, contentsOf, type BringBackAsk, type BroughtBack, type Contents } from '@tureen/core/stock';
 import { compare, explain, explainPull, type Askable, type Difference, type Why } from '@tureen/core/why';
 import type { DraftOutcome, Drafting, EditView, Planned, PullKey, StoodIn, Typed, TypedView, UnderstoodMethod } from './answers';
 import { batchView, type BatchView } from './batch-view';
@@ -121,6 +121,11 @@ export class Calculator {
   /** How a leftover is best cooled. */
   cooling(question: CoolingQuestion): CoolingAnswer | undefined {
     return coolingAnswer(question, this.kit);
+  }
+
+  /** How a kept soup is brought back on this kitchen's stove. */
+  bringBack(ask: Omit<BringBackAsk, 'kit'>): BroughtBack | undefined {
+    return this.kit === undefined ? undefined : bringBack({ ...ask, kit: this.kit });
   }
 
   /** What the shelf shows of soups, as written. */

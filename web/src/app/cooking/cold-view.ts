@@ -5,6 +5,9 @@ import {
   USUAL_PLACES,
   coolingCurve,
   countsFrom,
+  icedC,
+  icedMix,
+  iceThatWouldDo,
   panNow,
   rulesFor,
   splitPlans,
@@ -22,7 +25,7 @@ import {
 import type { Kit, OwnCoolingRule } from '@tureen/core/kit';
 import { makeIngredient, type Mix } from '@tureen/core/larder';
 import type { Container } from '@tureen/core/stock';
-import { outlookWords, placeWords, ruleSentence, splitWords } from '@tureen/core/messages';
+import { iceWayWords, outlookWords, placeWords, ruleSentence, splitWords } from '@tureen/core/messages';
 
 /** What is asked of a leftover: how much, how hot, by which rule. */
 export interface CoolingQuestion {
@@ -31,6 +34,8 @@ export interface CoolingQuestion {
   readonly mix?: Mix | undefined;
   readonly startC: number;
   readonly ruleId: string;
+  /** Of its liquid that is still to come, what is stirred in as ice, kg; the kilos are without it. */
+  readonly iceKg?: number | undefined;
 }
 
 export interface CurvePoint {
@@ -71,6 +76,10 @@ export interface CoolingAnswer {
   /** Where its rule ends, °C. */
   readonly coldC: number;
   readonly ways: readonly CoolingWay[];
+  /** What it weighs and how hot it is once the ice has melted in it; undefined without ice. */
+  readonly iced: { readonly kg: number; readonly startC: number } | undefined;
+  /** What ice in place of liquid would do where no way meets the rule; empty where it would not. */
+  readonly iceWords: string;
   /** How shallow it would have to lie where no way meets the rule, mm. */
   readonly deepestMm: number | undefined;
   /** What all pans hold, where that is less than there is, kg. */
@@ -140,22 +149,30 @@ export function coolingAnswer(
   const rule = rulesFor(kit?.coolingRule).find(({ id }) => id === question.ruleId);
   if (rule === undefined || !(question.kg > 0)) return undefined;
   const places = kit?.coldPlaces ?? USUAL_PLACES.filter(({ id }) => id !== 'kitchen');
-  const split = splitPlans({
-    kg: question.kg,
-    startC: question.startC,
-    stuff: stuffOf(question.mix ?? USUAL_MIX, 1),
+  const { mix = USUAL_MIX, iceKg = 0 } = question;
+  const kg = question.kg + iceKg;
+  const startC = icedC({ kg: question.kg, stuff: stuffOf(mix, 1), startC: question.startC }, iceKg);
+  const cools: CoolingQuestion = { ...question, kg, startC, mix: iceKg > 0 ? icedMix(mix, question.kg, iceKg) : question.mix };
+  const ask = {
+    kg,
+    startC,
+    stuff: stuffOf(cools.mix ?? USUAL_MIX, 1),
     pans: kit?.pans ?? USUAL_PANS,
     places,
     rule,
-  });
+  };
+  const split = splitPlans(ask);
+  const ice = split.ok || iceKg > 0 ? undefined : iceThatWouldDo(ask);
   const plans = split.ok ? split.plans : split.best === undefined ? [] : [split.best];
   return {
     isMet: split.ok,
     ruleWords: ruleSentence(rule),
     missed: rule.missed,
     coldC: Math.min(...rule.stages.map(({ toC }) => toC)),
-    ways: plans.map((plan) => wayOf(plan, question, rule)),
-    holdsKg: split.ok || split.holdsKg >= question.kg ? undefined : Math.floor(split.holdsKg),
+    ways: plans.map((plan) => wayOf(plan, cools, rule)),
+    iced: iceKg > 0 ? { kg, startC } : undefined,
+    iceWords: ice === undefined ? '' : iceWayWords(ice, kg),
+    holdsKg: split.ok || split.holdsKg >= kg ? undefined : Math.floor(split.holdsKg),
     deepestMm: split.ok || split.depthM === undefined ? undefined : Math.floor(split.depthM * 1000),
   };
 }

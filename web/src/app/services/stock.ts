@@ -47,7 +47,7 @@ export function coldView(answer: ColdAnswer, own: readonly StockEntry[], rules: 
   const filledKg = new Map<string, number>();
   for (const { id, action } of fresh) {
     if (action.kind !== 'filled' || action.from?.entryId === undefined || undone.has(id)) continue;
-    filledKg.set(action.from.entryId, (filledKg.get(action.from.entryId) ?? 0) + action.kg);
+    filledKg.set(action.from.entryId, (filledKg.get(action.from.entryId) ?? 0) + action.kg - (action.addedKg ?? 0));
   }
   return {
     leftovers: answer.stored.map((one) => ({ ...one, filledKg: one.filledKg + (filledKg.get(one.entryId) ?? 0) })),

@@ -43,6 +43,22 @@ describe('the board', () => {
     expect(svg?.querySelector('.now')).not.toBeNull();
   });
 
+  it('what cools stands on today’s with its next mark, and what can still be done; on another day’s it does not', async () => {
+    const memory = new BoardInMemory(NOW);
+    memory.put(DAY);
+    const id = memory.cold.cooling(75);
+    memory.cold.ago(40, { kind: 'read', container: id, tempC: 72 });
+    memory.cold.ago(20, { kind: 'read', container: id, tempC: 63 });
+    memory.cold.ago(5, { kind: 'read', container: id, tempC: 57 });
+    const today = boardPlace(Board, memory, { date: DATE });
+    await until(today, has(today, /5\d °C ?Swede & barley, 8 kg, cooling/));
+    expect(text(today)).toMatch(/21 °C at \d\d:\d\d, wanted by \d\d:\d\d: too slow/);
+    expect(text(today)).toMatch(/Half of it into a second pan, before \d\d:\d\d\./);
+    today.componentRef.setInput('date', '2026-12-11');
+    await until(today, has(today, /Nothing is planned for this day yet/));
+    expect(text(today)).not.toContain('cooling');
+  });
+
   it('of a day without anything offers to plan it, or to take another over', async () => {
     const memory = new BoardInMemory(NOW);
     memory.put(DAY);

@@ -14,9 +14,11 @@ import { Batches } from '../../services/batches';
 import { Days } from '../../services/days';
 import { newId } from '../../services/device';
 import { Plans } from '../../services/plans';
+import { Stock } from '../../services/stock';
 import { clockText, Timers } from '../../services/timers';
 import { onKeys } from '../../shell/keys';
 import { saveAs } from '../save-as';
+import { Cools } from './cools';
 import { dateName } from './dates';
 import { DayDemand } from './day-demand';
 import { DayLanes } from './day-lanes';
@@ -34,7 +36,7 @@ const COPY_DAYS = 35;
 @Component({
   selector: 'tt-board',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DayDemand, DayLanes, DayList, DaysFile, DaySoups, FormsModule, GoingOut, NzSelectModule, RouterLink],
+  imports: [Cools, DayDemand, DayLanes, DayList, DaysFile, DaySoups, FormsModule, GoingOut, NzSelectModule, RouterLink],
   templateUrl: './board.html',
   styleUrl: './board.less',
 })
@@ -110,6 +112,11 @@ export class Board {
   );
   protected readonly chosenPin = computed(() => this.day()?.pins?.find(({ block }) => block === this.chosen()));
 
+  private readonly cold = toSignal(inject(Stock).cold$);
+  protected readonly cooling = computed(() => {
+    const answer = this.cold();
+    return answer?.ok === true ? answer.value.containers.filter(({ state }) => state === 'cooling') : [];
+  });
   private readonly timers = toSignal(inject(Timers).timers$, { initialValue: [] });
   protected readonly runsOut = computed(() => {
     const [first] = this.timers();

@@ -250,6 +250,7 @@ const SETTINGS: { readonly [K in SoupStep['op']]: SettingsOf<K> } = {
   cup: () => [],
   liaison: (step, units) => [tempC(step, 'toC', 'to', 60, 95, units)],
   hold: (step, units) => [tempC(step, 'atC', 'at', 40, 95, units), choice(step, 'lid', 'lid', LIDS)],
+  reheat: (step, units) => [tempC(step, 'toC', 'to', 40, 98, units), choice(step, 'lid', 'lid', LIDS)],
   rest: (step, units) => [
     restUntil(step),
     ...(step.toC === undefined ? [number(step, 'minutes', 'for', 'min', [0, 240, 5])] : [tempC(step, 'toC', 'to', 0, 100, units)]),

@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
-import { COLD_NOW, ColdInMemory, FREEZER } from '../../../../spec/cold-in-memory';
+import { COLD_NOW, ColdInMemory, FREEZER, heldOf } from '../../../../spec/cold-in-memory';
 import { rest, show, type Shown } from '../../../../spec/stove-in-memory';
 import { kitchenZone } from '../../services/zone';
 import { Cold } from './cold';
@@ -101,6 +101,19 @@ describe('a container', () => {
     expect(shown.text()).toContain('Heat it to 74 °C within 2 h, once.');
     expect(shown.text()).toMatch(/a bowl ?300 g, \d+ kcal, salt [\d.]+ g/);
     expect(shown.text()).toMatch(/to freeze ?about \d+ h through at -18 °C; \d+ % of it left free/);
+  });
+
+  it('says how long this kitchen’s pot takes to bring it back and what is to be poured; the minutes are its own until they are typed', async () => {
+    const shown = await page(cold.filled(3), 'reheated');
+    await rest(shown.fixture);
+    const [, minutes] = /74 °C after about (\d+) min, stirring to the floor\. About \d+ g steam away/.exec(shown.text()) ?? [];
+    expect(Number(minutes)).toBeGreaterThan(2);
+    const field = shown.find('input[aria-label="in, minutes"]') as HTMLInputElement;
+    expect(Number(field.value)).toBeCloseTo(Number(minutes), -0.5);
+    await type(shown, 'in, minutes', '40');
+    await type(shown, 'how much, kg', '1');
+    await submit(shown);
+    expect(cold.actions.at(-1)).toEqual(jasmine.objectContaining({ kind: 'reheated', kg: 1, toC: 74, minutes: 40 }));
   });
 
   it('gives bowls, and not more than whole ones are counted; what was taken is taken back', async () => {
@@ -247,6 +260,23 @@ describe('how to cool it', () => {
     );
     expect(containers.reduce((sum, { kg }) => sum + kg, 0)).toBeCloseTo(18, 2);
     expect(containers.every(({ contents }) => contents.row.allergens.includes('milk'))).toBeTrue();
+  });
+
+  it('ice in place of liquid to come: as hot as it is then, with the salt for it; in its pans it is thinner and all there', async () => {
+    const { entryId } = cold.leftOver(18);
+    spyOn(TestBed.inject(Router), 'navigateByUrl').and.resolveTo(true);
+    const shown = await show(CoolIt, { of: entryId });
+    await rest(shown.fixture);
+    await type(shown, 'of its liquid still to come, as ice, kg', '3');
+    await rest(shown.fixture);
+    expect(shown.text()).toMatch(/Stir the ice in until it is gone: 21 kg at 5\d °C\. \d+ g of salt keep it as salty as it is\./);
+    await shown.press('It stands in these: watch it cool');
+    const { containers } = cold;
+    expect(containers.reduce((sum, { kg }) => sum + kg, 0)).toBeCloseTo(21, 2);
+    expect(containers.reduce((sum, { filledKg }) => sum + filledKg, 0)).toBeCloseTo(18, 2);
+    expect(containers.every(({ cooling }) => (cooling?.startC ?? 80) < 60)).toBeTrue();
+    const water = containers[0]?.contents.row.composition.water ?? 0;
+    expect(water).toBeGreaterThan(heldOf('parsnip-butter').row.composition.water);
   });
 
   it('without a soup it answers all the same, and is put on record only once it is said which', async () => {

@@ -1,16 +1,34 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal, untracked } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  resource,
+  signal,
+  untracked,
+} from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { REHEATING } from '@tureen/core/cold';
 import { energyKcal } from '@tureen/core/dish';
 import { makeIngredient } from '@tureen/core/larder';
-import { freezingWords, reheatingWords, stockActionWords, stockNoticeSentence } from '@tureen/core/messages';
+import {
+  broughtBackWords,
+  cautionSentence,
+  freezingWords,
+  reheatingWords,
+  stockActionWords,
+  stockNoticeSentence,
+} from '@tureen/core/messages';
 import type { ColdStore } from '@tureen/core/kit';
 import { bowlsIn, freezingOf, tiesOf, type Container, type StockAction, type TakenAs } from '@tureen/core/stock';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { switchMap, timer, map } from 'rxjs';
+import { Cooking } from '../../cooking/cooking';
 import { Choice } from '../../parts/choice';
 import { NumberField } from '../../parts/number-field';
 import { Clock } from '../../services/clock';
@@ -45,6 +63,7 @@ function isAsk(text: string | undefined): text is Ask {
 export class ContainerPlace {
   private readonly stock = inject(Stock);
   private readonly clock = inject(Clock);
+  private readonly cooking = inject(Cooking);
   private readonly kitchen = toSignal(inject(Kitchen).kitchen$);
   private readonly cold = toSignal(this.stock.cold$);
   readonly containerId = input.required<string>();
@@ -155,8 +174,39 @@ export class ContainerPlace {
   protected readonly takenFor = signal<TakenAs>('bowls');
   protected readonly otherId = signal<string | undefined>(undefined);
   protected readonly why = signal('');
-  protected readonly minutes = signal<number | null>(15);
   protected readonly toC = signal<number | null>(REHEATING.toC);
+  private readonly stocked = toSignal(this.cooking.stocked$);
+  private readonly heated = computed(() => {
+    const [own, kg, toC] = [this.container(), this.kg(), this.toC()];
+    return this.asking() !== 'reheated' ||
+      own === undefined ||
+      this.stocked() === undefined ||
+      kg === null ||
+      kg <= 0 ||
+      toC === null
+      ? undefined
+      : { contents: own.contents, kg, toC };
+  });
+  private readonly brought = resource({
+    params: () => this.heated(),
+    loader: ({ params }) => this.cooking.calculator.bringBack(params),
+  });
+  /** What bringing it back takes on this kitchen's stove. */
+  protected readonly back = computed(() => {
+    const [asked, back] = [this.heated(), this.brought.hasValue() ? this.brought.value() : undefined];
+    if (asked === undefined || back === undefined) return undefined;
+    const hurt = back.cautions.map((caution) => cautionSentence(caution, (id) => id));
+    return { words: broughtBackWords(back, asked.toC, asked.contents.holds), cautions: hurt, minutes: Math.ceil(back.minutes) };
+  });
+  /** The minutes reckoned, until the cook says what it really took. */
+  protected readonly typedMinutes = linkedSignal<string | undefined, number | null | undefined>({
+    source: () => this.shownId(),
+    computation: () => undefined,
+  });
+  protected readonly minutes = computed(() => {
+    const typed = this.typedMinutes();
+    return typed === undefined ? (this.back()?.minutes ?? null) : typed;
+  });
   protected readonly said = signal('');
   protected readonly whys = WHYS;
   protected readonly reheating = reheatingWords();

@@ -2,9 +2,10 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSign
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
+import { bodyWord } from '@tureen/core/body';
 import { OWN_RULE, rulesFor } from '@tureen/core/cold';
 import { makeIngredient } from '@tureen/core/larder';
-import type { Contents, StockAction, Store } from '@tureen/core/stock';
+import { letDown, saltForWaterKg, type Contents, type StockAction, type Store } from '@tureen/core/stock';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import type { CoolingWay } from '../../cooking/cold-view';
 import { Cooking } from '../../cooking/cooking';
@@ -17,6 +18,7 @@ import { Kitchen } from '../../services/kitchen';
 import { recall, remember } from '../../services/remembered';
 import { Soups } from '../../services/soups';
 import { Stock } from '../../services/stock';
+import { mass } from '../figures';
 import { FromDevice } from '../stove/from-device';
 import { CoolingChart } from './cooling-chart';
 
@@ -24,6 +26,8 @@ import { CoolingChart } from './cooling-chart';
 const USUAL_START_C = 80;
 const USUAL_KG = 10;
 const MOST_KG = 2000;
+/** Of a soup's own kilos that ice can be at most; more, and it is no soup. Kitchen default. */
+const MOST_ICE = 0.7;
 const RULE_KEY = 'tureen-cooling-rule';
 /** Where it stands until the kitchen's own fridges are heard of. */
 const FRIDGE: Store = { id: 'fridge', name: 'Fridge', kind: 'fridge' };
@@ -91,6 +95,9 @@ export class CoolIt {
   /** What is left over until something else is typed: only when that changes is it put in anew. */
   protected readonly kg = linkedSignal({ source: () => this.rest(), computation: (rest) => rest ?? USUAL_KG });
   protected readonly startC = signal(USUAL_START_C);
+  /** Of its liquid that is still to come, what is stirred in as ice, kg. */
+  protected readonly iceKg = linkedSignal({ source: () => this.of(), computation: () => 0 });
+  protected readonly mostIceKg = computed(() => Math.max(0, Math.floor(this.kg() * MOST_ICE * 10) / 10));
   /** The thread reckons by this kitchen's pans and places once it has been told of them. */
   private readonly stocked = toSignal(this.cooking.stocked$);
   private readonly asked = computed(
@@ -115,7 +122,8 @@ export class CoolIt {
   private readonly question = computed(() => {
     const [kg, startC, ruleId, stocked, contents] = [this.kg(), this.startC(), this.ruleId(), this.stocked(), this.contents()];
     const mix = contents === undefined ? undefined : makeIngredient(contents.row).perKg;
-    return stocked !== undefined && kg > 0 && Number.isFinite(startC) ? { kg, startC, ruleId, mix } : undefined;
+    const iceKg = Math.min(this.iceKg(), this.mostIceKg());
+    return stocked !== undefined && kg > 0 && Number.isFinite(startC) ? { kg, startC, ruleId, mix, iceKg } : undefined;
   });
   protected readonly ways = resource({
     params: () => this.question(),
@@ -131,8 +139,24 @@ export class CoolIt {
     const ways = this.shown()?.ways ?? [];
     return ways[Math.min(this.wayAt(), ways.length - 1)];
   });
+  /** How hot it is when it is put away: with its ice melted in it. */
+  private readonly putAwayC = computed(() => {
+    const iced = this.shown()?.iced;
+    return iced === undefined ? this.startC() : Math.round(iced.startC * 10) / 10;
+  });
   /** Cold already by its rule when it is put away: there is nothing to watch. */
-  protected readonly isCold = computed(() => this.startC() <= (this.shown()?.coldC ?? -Infinity));
+  protected readonly isCold = computed(() => this.putAwayC() <= (this.shown()?.coldC ?? -Infinity));
+  protected readonly icedWords = computed(() => {
+    const iced = this.shown()?.iced;
+    const contents = this.contents();
+    if (iced === undefined) return '';
+    const iceKg = iced.kg - this.kg();
+    const head = `Stir the ice in until it is gone: ${mass(iced.kg, 'metric')} at ${this.putAwayC().toFixed(0)} °C.`;
+    if (contents === undefined) return head;
+    const salt = saltForWaterKg(contents, iceKg);
+    const body = letDown(contents, this.kg(), iceKg).bodyMPas;
+    return `${head} ${mass(salt, 'metric')} of salt keep it as salty as it is. On the spoon it ${bodyWord(body)} then; now it ${bodyWord(contents.bodyMPas)}.`;
+  });
   protected readonly isBusy = signal(false);
   protected readonly said = signal('');
 
@@ -188,13 +212,22 @@ export class CoolIt {
         return;
       }
       const held = outcome.value;
-      const startC = this.startC();
+      const startC = this.putAwayC();
+      const iced = this.shown()?.iced;
+      const iceKg = iced === undefined ? 0 : iced.kg - this.kg();
+      const contents = iceKg > 0 ? letDown(held.contents, this.kg(), iceKg) : held.contents;
+      const ofIce = (kg: number): { addedKg?: number } =>
+        iced === undefined || iceKg <= 0 ? {} : { addedKg: (kg * iceKg) / iced.kg };
       const { depthM, placeId, isStirred, each } = way;
       const ours = this.ours();
       const own = this.ruleId() === OWN_RULE && ours !== undefined ? { own: ours } : {};
       const actions = way.pans.flatMap(({ name, kg }): StockAction[] => {
         const container = newId();
-        const filled: StockAction = { kind: 'filled', container, kg, vessel: name, store: this.store(), ...held };
+        const filled: StockAction = {
+          ...{ kind: 'filled', container, kg, ...ofIce(kg), vessel: name, store: this.store() },
+          ...held,
+          contents,
+        };
         return this.isCold()
           ? [filled]
           : [

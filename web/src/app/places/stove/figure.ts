@@ -102,6 +102,7 @@ const FIGURES: { readonly [K in SoupStep['op']]: Of<Extract<SoupStep, { op: K }>
   skim: inHand,
   sieve: inHand,
   reduce: inHand,
+  reheat: inHand,
   thicken: inHand,
   cup: inHand,
   liaison: inHand,

@@ -1,14 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, resource } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { Container } from '@tureen/core/stock';
-import { map, timer } from 'rxjs';
-import { watchOf, type WatchAnswer } from '../../cooking/cold-view';
-import { Cooking } from '../../cooking/cooking';
-import { Clock } from '../../services/clock';
-import { mass, timeOfDay } from '../figures';
-
-const LOOK_MS = 30_000;
-const MINUTE_MS = 60_000;
+import { mass } from '../figures';
+import { watchPan } from '../watched-pan';
 
 /** A container that cools, for the wall: how warm, which mark is next and by when, and what can still be done. */
 @Component({
@@ -71,34 +64,11 @@ const MINUTE_MS = 60_000;
   `,
 })
 export class WallCooling {
-  private readonly cooking = inject(Cooking);
-  private readonly clock = inject(Clock);
   readonly container = input.required<Container>();
-  private readonly stocked = toSignal(this.cooking.stocked$);
-  private readonly nowMs = toSignal(timer(0, LOOK_MS).pipe(map(() => this.clock.now())), { initialValue: this.clock.now() });
-  private readonly asked = resource({
-    params: () => (this.stocked() === undefined ? undefined : watchOf(this.container(), this.nowMs())),
-    loader: ({ params }) => this.cooking.calculator.watching(params),
-  });
-  protected readonly answer = linkedSignal<WatchAnswer | undefined, WatchAnswer | undefined>({
-    source: () => this.asked.value(),
-    computation: (now, before) => now ?? before?.value,
-  });
+  private readonly watched = watchPan(this.container);
+  protected readonly answer = this.watched.answer;
+  protected readonly next = this.watched.next;
+  protected readonly rescues = this.watched.rescues;
   protected readonly weighs = computed(() => mass(this.container().kg, 'metric'));
   protected readonly temp = computed(() => Math.round(this.answer()?.nowC ?? 0));
-  /** The mark that is not passed yet. */
-  protected readonly next = computed(() => {
-    const answer = this.answer();
-    const stage = answer?.stages.find(({ toC }) => answer.nowC > toC) ?? answer?.stages.at(-1);
-    if (stage === undefined) return undefined;
-    const at = stage.middleMin === undefined ? 'not within a day' : `at ${this.at(stage.middleMin)}`;
-    return { ...stage, words: `${at}, wanted by ${this.at(stage.byMin)}: ${stage.state}` };
-  });
-  protected readonly rescues = computed(() =>
-    (this.answer()?.rescues ?? []).map(({ words, lastMin }) => `${words}, before ${this.at(lastMin)}.`),
-  );
-
-  private at(minute: number): string {
-    return timeOfDay((this.container().cooling?.startMs ?? 0) + minute * MINUTE_MS);
-  }
 }

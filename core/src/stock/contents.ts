@@ -57,10 +57,14 @@ const DIET_NAMES: Readonly<Record<keyof Diets, (typeof DIETS)[number]>> = {
   dairyFree: 'dairy-free',
 };
 
+/** Diets by their names on a label. */
+export function dietNamesOf(diets: Diets): (typeof DIETS)[number][] {
+  return (Object.keys(DIET_NAMES) as (keyof Diets)[]).filter((diet) => diets[diet]).map((diet) => DIET_NAMES[diet]);
+}
+
 /** Diets that a parcel keeps to, by their names on a label. */
 export function dietNames({ origins, allergens }: Pick<Parcel, 'origins' | 'allergens'>): (typeof DIETS)[number][] {
-  const diets = dietsOf(origins, allergens);
-  return (Object.keys(DIET_NAMES) as (keyof Diets)[]).filter((diet) => diets[diet]).map((diet) => DIET_NAMES[diet]);
+  return dietNamesOf(dietsOf(origins, allergens));
 }
 
 /**

@@ -15,6 +15,7 @@ export {
   type TakenAs,
 } from './entry.js';
 export { bringBack, bringBackSoup, type BringBackAsk, type BroughtBack } from './bring-back.js';
+export { keptBowls, mayGoInto, type KeptBowls, type Promised } from './propose.js';
 export { contentsOf } from './from-batch.js';
 export { bowlsIn, dietNames, letDown, mixedContents, saltForWaterKg, shortenersOf, soupAsIngredient } from './contents.js';
 export {

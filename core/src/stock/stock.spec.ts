@@ -14,8 +14,10 @@ import {
   contentsOf,
   daysBetween,
   foldStock,
+  keptBowls,
   keepingOf,
   letDown,
+  mayGoInto,
   plusDays,
   readingsOf,
   saltForWaterKg,
@@ -420,5 +422,38 @@ describe('ice and bringing back', () => {
     expect(bringBack({ contents: lentil, kg: 0, kit })).toBeUndefined();
     const minutes = (kg: number): number => bringBack({ contents: lentil, kg, kit, potId: 'boiler-40' })!.minutes;
     expect(minutes(12)).toBeGreaterThan(minutes(6) * 1.7);
+  });
+});
+
+describe('what is kept, for a plan', () => {
+  const kept = (list: Parameters<typeof entries>[0]): Container[] => [...fold(list).containers.values()];
+
+  it('bowls of the same soup: soonest day first, what is frozen beside them, nothing past its day, nothing of another', () => {
+    const all = kept([
+      [0, filled(A, 3)],
+      [0, filled(B, 1.3)],
+      [0, filled(C, 2)],
+      [0, filled(D, 4, { soupId: 'parsnip-butter' })],
+      [24, { kind: 'moved', container: C, store: freezer }],
+      [48, { kind: 'took', container: A, kg: 0.5, as: 'bowls' }],
+    ]);
+    const today = keptBowls(all, 'red-lentil-tomato', 250, '2026-03-04');
+    expect(today.ready.map(({ container: { id }, bowls }) => [id, bowls])).toEqual([
+      [A, 10],
+      [B, 5],
+    ]);
+    expect([today.bowls, today.frozenBowls]).toEqual([15, 8]);
+    expect(keptBowls(all, 'red-lentil-tomato', 250, '2026-03-09').bowls).toBe(0);
+  });
+
+  it('goes into another soup only where nothing is in it that the other is told to be free of', () => {
+    const vegan = { vegan: true, vegetarian: true, glutenFree: true, dairyFree: true };
+    const into = { soupId: 'carrot', isServedCold: false, allergens: lentil.row.allergens, diets: vegan };
+    const plain: Contents = { ...lentil, diets: ['vegan', 'vegetarian', 'gluten-free', 'dairy-free'] };
+    expect(mayGoInto(plain, into)).toBeTrue();
+    expect(mayGoInto({ ...plain, diets: ['gluten-free', 'dairy-free'] }, into)).toBeFalse();
+    expect(mayGoInto({ ...plain, row: { ...plain.row, allergens: ['milk'] } }, { ...into, allergens: [] })).toBeFalse();
+    expect(mayGoInto(plain, { ...into, isServedCold: true })).toBeFalse();
+    expect(mayGoInto(plain, { ...into, soupId: 'red-lentil-tomato' })).toBeFalse();
   });
 });

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { dayOf } from '@tureen/core/kit';
-import { bowlsIn, daysBetween } from '@tureen/core/stock';
+import { bowlsIn, daysBetween, mayGoInto } from '@tureen/core/stock';
 import { map, timer } from 'rxjs';
 import { Clock } from '../../services/clock';
 import { Kitchen } from '../../services/kitchen';
@@ -90,7 +90,7 @@ export class UseUp {
       });
   });
 
-  /** Soups of the shelf that would take what has to go: nothing in them that it has not, and no allergen that they lack. */
+  /** Soups of the shelf that would take what has to go: no allergen that they lack, no diet that they keep and it does not. */
   protected readonly takers = computed(() => {
     const answer = this.answer();
     const shelf = this.shelf();
@@ -105,9 +105,8 @@ export class UseUp {
       id,
       name: contents.name,
       soups: shelf.value.soups
-        .filter(({ retired, facts, id: soupId, served }) => {
-          const adds = contents.row.allergens.some((one) => !facts.allergens.includes(one));
-          return !retired && !adds && soupId !== contents.soupId && (served === 'cold') === contents.isServedCold;
+        .filter(({ retired, facts: { allergens, diets }, id: soupId, served }) => {
+          return !retired && mayGoInto(contents, { soupId, allergens, diets, isServedCold: served === 'cold' });
         })
         .slice(0, 4)
         .map(({ id: soupId, name }) => ({ id: soupId, name })),

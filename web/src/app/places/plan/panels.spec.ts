@@ -5,10 +5,13 @@ import { LARDER_ROWS } from '@tureen/core/larder';
 import { namer } from '@tureen/core/messages';
 import { makePlan, type PlanRequest, type PlanError, type Planned } from '@tureen/core/plan';
 import { EXAMPLE_SOUPS } from '@tureen/core/soup';
-import { show } from '../../../../spec/stove-in-memory';
+import { ColdInMemory, FREEZER } from '../../../../spec/cold-in-memory';
+import { rest, show } from '../../../../spec/stove-in-memory';
 import { Calculator } from '../../cooking/calculator';
 import type { PlanOutcome, PlanView } from '../../cooking/views';
 import { WhyAsked } from '../../services/why-asked';
+import { kitchenZone } from '../../services/zone';
+import { KeptBowlsLine } from './kept-bowls';
 import { MoneyPanel } from './money-panel';
 import { PullList, tickOf } from './pull-list';
 import { StationPanel } from './station-panel';
@@ -188,5 +191,51 @@ describe('what a plan tells', () => {
     const plain = planOf('squash-coconut-chilli', { bowls: 40, bowlG: 300, potId: 'boiler-40' });
     const outcome = calculator.plan(plain.prepared.soup, { bowls: 40, bowlG: 300, potId: 'boiler-40' })!.outcome;
     expect(outcome.ok && dietsText(outcome.view.figures.facts)).toMatch(/^(Vegan|Vegetarian|Neither)/);
+  });
+});
+
+describe('what is kept already', () => {
+  let cold: ColdInMemory;
+  const facts = { allergens: ['gluten', 'celery'], diets: undefined, isServedCold: false, bowlG: 300 };
+
+  beforeEach(() => {
+    TestBed.resetTestingModule();
+    cold = new ColdInMemory();
+    kitchenZone.set('Etc/UTC');
+    TestBed.configureTestingModule({ providers: cold.providers() });
+  });
+
+  afterEach(() => {
+    kitchenZone.set(undefined);
+  });
+
+  it('is brought back instead of cooked by one touch, and cooked all the same by another; a number that is typed begins anew', async () => {
+    cold.filled(3.6);
+    cold.filled(0.9, 'swede-barley', 0, FREEZER);
+    const shown = await show(KeptBowlsLine, { soupId: 'swede-barley', bowls: 40, ...facts });
+    const asked: number[] = [];
+    shown.fixture.componentInstance.cook.subscribe((bowls) => {
+      asked.push(bowls);
+      shown.fixture.componentRef.setInput('bowls', bowls);
+    });
+    expect(shown.text()).toContain('12 bowls of it stand in the cold already.');
+    expect(shown.text()).toContain('3 bowls of it are frozen');
+    await shown.press('Bring them back, cook 28');
+    expect(shown.text()).toContain('40 bowls are wanted: 12 brought back, 28 cooked.');
+    await shown.press('Cook all 40');
+    expect(asked).toEqual([28, 40]);
+    await shown.press('Bring them back, cook 28');
+    shown.fixture.componentRef.setInput('bowls', 10);
+    await rest(shown.fixture);
+    expect(shown.text()).toContain('Nothing need be cooked for 10.');
+  });
+
+  it('of another soup is named where it brings nothing new, and not where it does', async () => {
+    cold.filled(2);
+    const shown = await show(KeptBowlsLine, { soupId: 'carrot-ginger', bowls: 40, ...facts });
+    expect(shown.text()).toMatch(/could go in with nothing new in it:.*Swede & barley, 2 kg, use by/);
+    shown.fixture.componentRef.setInput('allergens', ['celery']);
+    await rest(shown.fixture);
+    expect(shown.text()).not.toContain('Swede');
   });
 });

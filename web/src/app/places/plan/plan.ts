@@ -28,6 +28,7 @@ import { day, mass } from '../figures';
 import { requestOf, cartonsOf, isSameRequest, NOTHING_YET, SIDES, wantedOf, type By, type Wanted } from './anchors';
 import { PANELS, type PanelName } from './panels';
 import { Choice } from '../../parts/choice';
+import { KeptBowlsLine } from './kept-bowls';
 import { MoneyPanel } from './money-panel';
 import { OddsPanel } from './odds-panel';
 import { PullList } from './pull-list';
@@ -53,6 +54,7 @@ function essenceOf(plan: StoredPlan | undefined): unknown {
     Figure,
     FormsModule,
     Choice,
+    KeptBowlsLine,
     MoneyPanel,
     NumberField,
     NzSelectModule,

@@ -137,7 +137,7 @@ export const CONTAINER: Shape<Container> = {
       vessel: z.string(),
       contents: ContentsSchema,
       store: StoreSchema,
-      state: z.enum(['cooling', 'chilled', 'frozen', 'thawed', 'gone']),
+      state: z.enum(['cooling', 'chilled', 'frozen', 'thawed', 'drying', 'dried', 'gone']),
       kg: number,
       madeMs: number,
       useBy: z.looseObject({ day: z.string() }),

@@ -6,6 +6,8 @@ import {
   USUAL_PLACES,
   coolSlab,
   coolingCurve,
+  dryLoad,
+  drynessOf,
   fewestPans,
   forecastCooling,
   freezeMinutes,
@@ -23,6 +25,7 @@ import {
   splitPlans,
   stuffOf,
   watchCooling,
+  waterInTwoGoes,
   type CoolingPan,
   type CoolingPlace,
   type Stuff,
@@ -319,6 +322,44 @@ describe('ice in place of liquid', () => {
         .withContext(String(kg))
         .toBeFalse();
     }
+  });
+});
+
+describe('freeze-drying', () => {
+  const tray = { lengthM: 0.5, widthM: 0.2, depthM: 0.02, squares: 10 };
+
+  it('5 kg of a soup with a tenth of solids: in four trays alike, by hand', () => {
+    // A tray holds 0.5 x 0.2 x 0.015 m = 1.5 L at most; 5 L go into four, 1.25 kg each, 12.5 mm deep, 125 g a square.
+    const load = dryLoad({ kg: 5, densityKgM3: 1000, waterShare: 0.9, tray });
+    expect(load.trays).toBe(4);
+    expect(load.kgEach).toBeCloseTo(1.25, 9);
+    expect(load.depthM).toBeCloseTo(0.0125, 9);
+    expect(load.kgPerSquare).toBeCloseTo(0.125, 9);
+    expect(load.solidsKg).toBeCloseTo(0.5, 9);
+    expect(load.cakeKg).toBeCloseTo(0.5155, 3);
+    expect(dryLoad({ kg: 0.1, densityKgM3: 1000, waterShare: 0.9, tray }).trays).toBe(1);
+  });
+
+  it('is dry when weighings far enough apart agree, and not while it falls, too soon, or heavy with ice', () => {
+    const of = (...kgAt: readonly (readonly [minute: number, kg: number])[]) =>
+      drynessOf(
+        kgAt.map(([minute, kg]) => ({ minute, kg })),
+        0.5,
+      );
+    expect(of()).toBeUndefined();
+    expect(of([600, 0.8])).toEqual({ kg: 0.8, moisture: 1 - 0.5 / 0.8, fellKg: undefined, isSettled: false, isDry: false });
+    expect(of([600, 0.8], [720, 0.6])?.isSettled).toBeFalse();
+    expect(of([600, 0.515], [630, 0.515])?.isSettled).toBeFalse();
+    expect(of([600, 0.516], [630, 0.515], [700, 0.515])?.isDry).toBeTrue();
+    expect(of([600, 0.8], [700, 0.799])).toEqual(jasmine.objectContaining({ isSettled: true, isDry: false }));
+    // Less than its own solids: the scale, or something spilt.
+    expect(of([600, 0.4], [700, 0.4])).toEqual(jasmine.objectContaining({ moisture: undefined, isDry: false }));
+  });
+
+  it('the water of two goes is what was taken off', () => {
+    const { first, then } = waterInTwoGoes(0.3, 0.03);
+    expect(first + then).toBeCloseTo(0.27, 12);
+    expect(first).toBeGreaterThan(then);
   });
 });
 

@@ -30,6 +30,13 @@ export const KEEPING_RULES = {
     atC: -18,
     source: 'USDA consumer advice, for quality: two to three months',
   },
+  dried: {
+    id: 'dried',
+    name: 'Freeze-dried, sealed, dry and dark',
+    months: 12,
+    atC: 20,
+    source: 'kitchen default, for quality, where it was dry and stays sealed: no published limit is followed',
+  },
 } as const satisfies Readonly<Record<string, KeepingRule>>;
 
 /** What shortens it, in days in the fridge: the kitchen's own settings. Kitchen defaults, common practice. */

@@ -1,4 +1,4 @@
-import { REHEATING } from '../cold/index.js';
+import { REHEATING, waterInTwoGoes } from '../cold/index.js';
 import type { BroughtBack, Container, Contents, StockAction, StockNotice, TakenAs, UseByDay } from '../stock/index.js';
 import { showMinutes } from '../units/index.js';
 import { degrees } from './cold.js';
@@ -18,6 +18,10 @@ export function stockStateWords({ state, store }: Pick<Container, 'state' | 'sto
       return `${store.name}, frozen`;
     case 'thawed':
       return `${store.name}, thawed: not frozen again`;
+    case 'drying':
+      return 'in the freeze-dryer';
+    case 'dried':
+      return `${store.name}, freeze-dried`;
     case 'gone':
       return 'gone';
   }
@@ -48,9 +52,13 @@ export function reheatingWords(): string {
 
 /** How a kept soup is brought back. */
 export function bringBackWords(
-  { isServedCold, holds }: Pick<Contents, 'isServedCold' | 'holds'>,
+  { isServedCold, holds, bowlG, wetBowlG }: Pick<Contents, 'isServedCold' | 'holds' | 'bowlG' | 'wetBowlG'>,
   state: Container['state'],
 ): string {
+  if (wetBowlG !== undefined) {
+    const { first, then } = waterInTwoGoes(wetBowlG / 1000, bowlG / 1000);
+    return `A bowl is ${kilos(bowlG / 1000)} of it: pour ${kilos(first)} of boiling water, stir, wait some minutes; then up to ${kilos(then)} more, as it feels right: too much can’t be undone.`;
+  }
   const isFrozen = state === 'frozen';
   const thaw = isFrozen ? 'Thaw it in the fridge from the day before. ' : '';
   // Ice draws the water out of cream and egg; the blade puts it back: common practice.
@@ -97,6 +105,12 @@ export function stockNoticeSentence({ kind, kg }: StockNotice): string {
       return 'It was taken while it stood in the freezer by the record: put right where it stands.';
     case 'past its day':
       return 'It was taken after its last day.';
+    case 'not in the dryer':
+      return 'This was told of a container that was not set to dry.';
+    case 'dried and not':
+      return 'Dried soup and wet, or one in the dryer, do not go together, and what is dry is not dried again; that does not count.';
+    case 'heavier than before':
+      return 'It can’t weigh more dried than it did wet; that does not count. Were the trays weighed with it?';
     case 'not cooled':
       return 'A temperature was read of it though it was not set to cool.';
   }
@@ -125,6 +139,12 @@ export function stockActionWords(action: StockAction): string {
       return `into the ${action.store.name.toLowerCase()}`;
     case 'opened':
       return 'opened';
+    case 'set to dry':
+      return `into the freeze-dryer, ${String(action.trays)} ${action.trays === 1 ? 'tray' : 'trays'} of ${String(action.squares)} squares`;
+    case 'weighed dry':
+      return `weighed in the dryer: ${kilos(action.kg)}`;
+    case 'dried':
+      return `dry: ${kilos(action.kg)} left, ${action.store.name.toLowerCase()}`;
     case 'split':
       return `${kilos(action.kg)} into a ${action.vessel.toLowerCase()} of its own`;
     case 'joined':

@@ -43,7 +43,7 @@ export const KEPT_SOUP = 'kept-';
 /** Where a soup holds several, the one that keeps most diets away stands for it. */
 const ORIGIN_ORDER: readonly (typeof ORIGINS)[number][] = ['meat', 'fish', 'egg', 'dairy', 'bee', 'plant'];
 /** Most that a row may say of how it thickens and covers. */
-const MOST = { pulp: 6, starch: 3, covering: 60 } as const;
+const MOST = { pulp: 6, starch: 3, covering: 60, bite: 2 } as const;
 const DECIMALS = 6;
 
 function rounded(value: number): number {
@@ -111,7 +111,7 @@ export function soupAsIngredient(parcel: Parcel, name: string): IngredientRow {
       starch: rounded(m[STARCH] > 0 ? Math.min(MOST.starch, carried[STARCH_BODY_KG] / m[STARCH]) : 0),
     },
     ...(scoville > 0 ? { scoville: { low: scoville, high: scoville } } : {}),
-    bite: rounded(Math.min(2, carried[BITE_KG] / kg)),
+    bite: rounded(Math.min(MOST.bite, carried[BITE_KG] / kg)),
     storedAtC: 5,
     allergens: allergenNames(parcel.allergens),
     origin: ORIGIN_ORDER.find((origin) => origin === 'plant' || (parcel.origins & originBits(origin)) !== 0) ?? 'plant',
@@ -184,6 +184,48 @@ export function letDown(contents: Contents, kg: number, waterKg: number): Conten
   const was = bodyOfRow(row);
   const bodyMPas = was > 0 ? rounded((contents.bodyMPas * bodyOfRow(thinner)) / was) : contents.bodyMPas;
   return { ...contents, row: thinner, bodyMPas };
+}
+
+/** What of a soup is not water or spirits, share. */
+export function solidsShare({ row: { composition: c } }: Pick<Contents, 'row'>): number {
+  return (c.fat + c.protein + c.starch + c.sugars + c.other + c.fibre + c.salt + c.acid + c.ash) / 100;
+}
+
+/**
+ * A soup freeze-dried: all that is not water in what is left of it, its bowls as light as they are now. Less than its solids
+ * can't be left; what was weighed short is taken as dry.
+ */
+export function driedContents(contents: Contents, wetKg: number, dryKg: number): Contents {
+  const { row, bowlG, wetBowlG = bowlG } = contents;
+  const c = row.composition;
+  const up = Math.min(wetKg / dryKg, 1 / Math.max(solidsShare(contents), 1e-8));
+  const more = (part: number): number => rounded(part * up);
+  const parts = {
+    fat: more(c.fat),
+    protein: more(c.protein),
+    starch: more(c.starch),
+    sugars: more(c.sugars),
+    other: more(c.other),
+    fibre: more(c.fibre),
+    salt: more(c.salt),
+    acid: more(c.acid),
+    ash: more(c.ash),
+  };
+  const water = rounded(100 - Object.values(parts).reduce((sum, part) => sum + part, 0));
+  return {
+    ...contents,
+    bowlG: Math.max(0.1, (bowlG * dryKg) / wetKg),
+    wetBowlG,
+    row: {
+      ...row,
+      // Spirits go with the water.
+      composition: { ...c, ...parts, water, ethanol: 0, sodiumMg: more(c.sodiumMg), potassiumMg: more(c.potassiumMg) },
+      ...(row.scoville === undefined ? {} : { scoville: { low: more(row.scoville.low), high: more(row.scoville.high) } }),
+      bite: Math.min(MOST.bite, more(row.bite)),
+      covering: Math.min(MOST.covering, more(row.covering)),
+      pricePerKg: more(row.pricePerKg),
+    },
+  };
 }
 
 /** Two soups in one container: composition by weight, every allergen of both, the diets that both keep to. */

@@ -37,6 +37,8 @@ export const ContentsSchema = z.strictObject({
   bowlG: z.number().gt(0).max(5000),
   isServedCold: z.boolean(),
   bodyMPas: z.number().min(0).max(1e7),
+  /** Freeze-dried: what a bowl weighed as soup, g; `bowlG` is what is left of it. */
+  wetBowlG: z.number().gt(0).max(5000).optional(),
   holds: z.array(z.enum(SHORTENERS)),
   diets: z.array(z.enum(DIETS)),
   row: IngredientSchema,
@@ -82,6 +84,17 @@ export const StockActionSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('cooled'), container: id, store: StoreSchema }),
   z.strictObject({ kind: z.literal('moved'), container: id, store: StoreSchema }),
   z.strictObject({ kind: z.literal('opened'), container: id }),
+  /** Into a freeze-dryer, in so many trays. */
+  z.strictObject({
+    kind: z.literal('set to dry'),
+    container: id,
+    trays: z.int().min(1).max(200),
+    squares: z.int().min(1).max(200),
+  }),
+  /** What all its cakes weigh by now, without their trays. */
+  z.strictObject({ kind: z.literal('weighed dry'), container: id, kg }),
+  /** Dry: so much is left of it, and stands there now. */
+  z.strictObject({ kind: z.literal('dried'), container: id, kg, store: StoreSchema }),
   /** Some of it into a container of its own. */
   z.strictObject({ kind: z.literal('split'), container: id, into: id, vessel: name, kg }),
   /** Some or all of another container into this one. */

@@ -1,7 +1,7 @@
 import { compareEntries } from '../batch/index.js';
 import { tiesOf, type StockAction, type StockEntry, type Store } from './entry.js';
-import { firstLimit, frozenLimit, sooner, thawedLimit, useByDay, type Limit, type UseByDay } from './keeping.js';
-import { mixedContents } from './contents.js';
+import { driedLimit, firstLimit, frozenLimit, sooner, thawedLimit, useByDay, type Limit, type UseByDay } from './keeping.js';
+import { driedContents, mixedContents } from './contents.js';
 import {
   NOTHING_KG,
   type Container,
@@ -100,6 +100,8 @@ class Shelves {
       madeMs,
       filledMs: atMs,
       cooling: undefined,
+      drying: undefined,
+      driedMs: undefined,
       cooledMs: undefined,
       frozenMs: isFrozen ? atMs : undefined,
       thawedMs: undefined,
@@ -115,8 +117,10 @@ class Shelves {
     if (have === undefined) return;
     const { atMs } = this.entry.now;
     const day = this.rules.dayOf(atMs);
-    const was = have.store.kind === 'freezer';
-    const is = store.kind === 'freezer';
+    // What is dry neither freezes nor thaws.
+    const isDry = have.driedMs !== undefined;
+    const was = have.store.kind === 'freezer' && !isDry;
+    const is = store.kind === 'freezer' && !isDry;
     this.set(have, {
       ...changed,
       store,
@@ -132,6 +136,10 @@ class Shelves {
     }
     if (this.all.has(into)) {
       this.notice('filled twice', into);
+      return;
+    }
+    if (this.all.get(container)?.drying !== undefined) {
+      this.notice('dried and not', container);
       return;
     }
     const real = this.out(container, kg, 'split');
@@ -162,6 +170,10 @@ class Shelves {
     const into = this.found(container);
     const from = this.found(other);
     if (into === undefined || from === undefined) return;
+    if ((into.driedMs === undefined) !== (from.driedMs === undefined) || (into.drying ?? from.drying) !== undefined) {
+      this.notice('dried and not', container);
+      return;
+    }
     if ((into.store.kind === 'freezer') !== (from.store.kind === 'freezer')) {
       this.notice('frozen and not', container);
       return;
@@ -188,6 +200,42 @@ class Shelves {
     const day = from.limit.day ?? this.rules.dayOf(this.entry.now.atMs);
     const have = this.bounds.get(batchId);
     this.bounds.set(batchId, have === undefined || day < have ? day : have);
+  }
+
+  /** Into the dryer: the count of its days stands still, as in the freezer. */
+  private dry({ container, trays, squares }: Extract<StockAction, { kind: 'set to dry' }>): void {
+    const have = this.found(container);
+    if (have === undefined) return;
+    if (have.driedMs !== undefined) {
+      this.notice('dried and not', container);
+      return;
+    }
+    const { atMs } = this.entry.now;
+    const drying = { startMs: atMs, trays, squares, wetKg: have.kg, weighings: [] };
+    this.set(have, { drying, limit: frozenLimit(have.limit, this.rules.dayOf(atMs)) });
+  }
+
+  private dried({ container, kg, store }: Extract<StockAction, { kind: 'dried' }>): void {
+    const have = this.found(container);
+    if (have === undefined) return;
+    if (have.drying === undefined) {
+      this.notice('not in the dryer', container);
+      return;
+    }
+    if (kg > have.kg) {
+      this.notice('heavier than before', container);
+      return;
+    }
+    const { atMs } = this.entry.now;
+    this.out(container, have.kg - kg, 'dried off');
+    const now = this.all.get(container) ?? have;
+    this.set(now, {
+      store,
+      drying: undefined,
+      driedMs: atMs,
+      contents: driedContents(have.contents, have.kg, kg),
+      limit: driedLimit(this.rules.dayOf(atMs)),
+    });
   }
 
   apply({ action, id, atMs }: StockEntry): void {
@@ -226,6 +274,23 @@ class Shelves {
         if (have !== undefined) this.set(have, { openedMs: have.openedMs ?? atMs });
         return;
       }
+      case 'set to dry':
+        this.dry(action);
+        return;
+      case 'weighed dry': {
+        const have = this.found(action.container);
+        if (have === undefined) return;
+        if (have.drying === undefined) {
+          this.notice('not in the dryer', have.id);
+          return;
+        }
+        const weighings = [...have.drying.weighings, { entryId: id, atMs, kg: action.kg }];
+        this.set(have, { drying: { ...have.drying, weighings } });
+        return;
+      }
+      case 'dried':
+        this.dried(action);
+        return;
       case 'split':
         this.split(action);
         return;
@@ -280,8 +345,10 @@ function joinedLimit(a: Limit, b: Limit): Limit {
   };
 }
 
-function stateOf({ kg, store, cooling, cooledMs, thawedMs }: Draft): Container['state'] {
+function stateOf({ kg, store, cooling, cooledMs, thawedMs, drying, driedMs }: Draft): Container['state'] {
   if (kg < NOTHING_KG) return 'gone';
+  if (drying !== undefined) return 'drying';
+  if (driedMs !== undefined) return 'dried';
   if (cooling !== undefined && cooledMs === undefined) return 'cooling';
   if (store.kind === 'freezer') return 'frozen';
   return thawedMs === undefined ? 'chilled' : 'thawed';

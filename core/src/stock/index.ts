@@ -17,7 +17,17 @@ export {
 export { bringBack, bringBackSoup, type BringBackAsk, type BroughtBack } from './bring-back.js';
 export { keptBowls, mayGoInto, type KeptBowls, type Promised } from './propose.js';
 export { contentsOf } from './from-batch.js';
-export { bowlsIn, dietNames, letDown, mixedContents, saltForWaterKg, shortenersOf, soupAsIngredient } from './contents.js';
+export {
+  bowlsIn,
+  dietNames,
+  driedContents,
+  letDown,
+  mixedContents,
+  saltForWaterKg,
+  shortenersOf,
+  solidsShare,
+  soupAsIngredient,
+} from './contents.js';
 export {
   daysBetween,
   firstLimit,
@@ -37,6 +47,7 @@ export {
   readingsOf,
   type Container,
   type Cooling,
+  type Drying,
   type Out,
   type Stock,
   type StockNotice,

@@ -17,7 +17,7 @@ export function keepingOf(name: Kit['keeps']): Keeping {
  * How long something may still be kept in the fridge, days YYYY-MM-DD in the kitchen's zone. `day` is its last day; in the
  * freezer the count stands still, and `left` are the days that go on once it thaws.
  */
-export type Limit = { readonly shortenedBy: ShortenedBy } & (
+export type Limit = { readonly shortenedBy: ShortenedBy; readonly isDried?: boolean } & (
   | { readonly day: string; readonly left?: undefined }
   | { readonly day?: undefined; readonly left: number; readonly frozenDay: string }
 );
@@ -83,8 +83,15 @@ export function thawedLimit(limit: Limit, thawedDay: string): Limit {
   return { day: plusDays(thawedDay, limit.left - 1), shortenedBy: limit.shortenedBy };
 }
 
+/** Dried: another count, from this day, for what was made in time and is dry. */
+export function driedLimit(driedDay: string): Limit {
+  return { day: plusDays(driedDay, KEEPING_RULES.dried.months * DAYS_A_MONTH), shortenedBy: undefined, isDried: true };
+}
+
 /** The last day by a limit: of the fridge's count, or in the freezer by the rule of the freezer. */
 export function useByDay(limit: Limit, { fridge, freezer }: Keeping): UseByDay {
+  if (limit.day !== undefined && limit.isDried === true)
+    return { day: limit.day, rule: KEEPING_RULES.dried, shortenedBy: undefined, daysOnceThawed: undefined };
   if (limit.day !== undefined) return { day: limit.day, rule: fridge, shortenedBy: limit.shortenedBy, daysOnceThawed: undefined };
   return {
     day: plusDays(limit.frozenDay, (freezer.months ?? 1) * DAYS_A_MONTH),

@@ -290,6 +290,9 @@ const anyAction: fc.Arbitrary<StockAction> = fc.oneof(
   }),
   fc.record({ kind: fc.constant('recounted' as const), container: containerId, kg: fc.double({ min: 0, max: 9, noNaN: true }) }),
   fc.record({ kind: fc.constant('moved' as const), container: containerId, store }),
+  fc.record({ kind: fc.constant('set to dry' as const), container: containerId, trays: fc.constant(2), squares: fc.constant(10) }),
+  fc.record({ kind: fc.constant('weighed dry' as const), container: containerId, kg: kilos }),
+  fc.record({ kind: fc.constant('dried' as const), container: containerId, kg: kilos, store }),
   fc.record({ kind: fc.constant('opened' as const), container: containerId }),
   fc.record({ kind: fc.constant('read' as const), container: containerId, tempC: fc.constant(20) }),
   fc.record({
@@ -455,5 +458,60 @@ describe('what is kept, for a plan', () => {
     expect(mayGoInto({ ...plain, row: { ...plain.row, allergens: ['milk'] } }, { ...into, allergens: [] })).toBeFalse();
     expect(mayGoInto(plain, { ...into, isServedCold: true })).toBeFalse();
     expect(mayGoInto(plain, { ...into, soupId: 'red-lentil-tomato' })).toBeFalse();
+  });
+});
+
+describe('freeze-dried', () => {
+  const dry: Store = { id: 'dry-store', name: 'Dry store', kind: 'room' };
+
+  it('its solids are all there, its water is booked as gone, its bowls are as light as they are, its days are others', () => {
+    const { containers, notices } = fold([
+      [0, filled(A, 3)],
+      [24, { kind: 'set to dry', container: A, trays: 2, squares: 10 }],
+      [30, { kind: 'weighed dry', container: A, kg: 1.1 }],
+      [48, { kind: 'weighed dry', container: A, kg: 0.6 }],
+      [50, { kind: 'dried', container: A, kg: 0.6, store: dry }],
+    ]);
+    const own = containers.get(A)!;
+    expect(notices).toEqual([]);
+    expect(own.state).toBe('dried');
+    expect(own.kg).toBeCloseTo(0.6, 9);
+    expect(own.outKg['dried off']).toBeCloseTo(2.4, 9);
+    expect(balance(own)).toBeCloseTo(0, 9);
+    const [was, now] = [lentil.row.composition, own.contents.row.composition];
+    for (const part of ['fat', 'protein', 'starch', 'sugars', 'fibre', 'salt'] as const)
+      expect(now[part] * 0.6).toBeCloseTo(was[part] * 3, 4);
+    expect(own.contents.bowlG).toBeCloseTo(60, 6);
+    expect(own.contents.wetBowlG).toBe(300);
+    expect(ContentsSchema.parse(own.contents)).toEqual(own.contents);
+    expect(own.useBy.day).toBe(plusDays('2026-03-04', 360));
+    expect(own.useBy.rule.id).toBe('dried');
+    const again = makeIngredient(own.contents.row);
+    expect(again.perKg[SALT] * 0.6).toBeCloseTo(makeIngredient(lentil.row).perKg[SALT] * 3, 3);
+  });
+
+  it('what can’t be is told: heavier than wet, never in the dryer, twice, with what is wet, parted in it', () => {
+    const { containers, notices } = fold([
+      [0, filled(A, 1)],
+      [0, filled(B, 1)],
+      [1, { kind: 'weighed dry', container: B, kg: 0.3 }],
+      [1, { kind: 'set to dry', container: A, trays: 1, squares: 10 }],
+      [2, { kind: 'split', container: A, into: C, vessel: 'bag', kg: 0.1 }],
+      [3, { kind: 'dried', container: A, kg: 1.4, store: dry }],
+      [4, { kind: 'joined', container: B, other: A, kg: 1 }],
+      [5, { kind: 'dried', container: A, kg: 0.2, store: dry }],
+      [6, { kind: 'set to dry', container: A, trays: 1, squares: 10 }],
+      [7, { kind: 'moved', container: A, store: freezer }],
+      [8, { kind: 'moved', container: A, store: dry }],
+    ]);
+    expect(notices.map(({ kind }) => kind)).toEqual([
+      'not in the dryer',
+      'dried and not',
+      'heavier than before',
+      'dried and not',
+      'dried and not',
+    ]);
+    expect(containers.get(A)!.state).toBe('dried');
+    expect(containers.get(A)!.useBy.rule.id).toBe('dried');
   });
 });

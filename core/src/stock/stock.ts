@@ -21,6 +21,16 @@ export interface Cooling {
   readonly earlier: readonly Reading[];
 }
 
+/** A container in the freeze-dryer. */
+export interface Drying {
+  readonly startMs: number;
+  readonly trays: number;
+  readonly squares: number;
+  /** What went in, kg. */
+  readonly wetKg: number;
+  readonly weighings: readonly { readonly entryId: string; readonly atMs: number; readonly kg: number }[];
+}
+
 export interface Reading {
   readonly entryId: string;
   readonly atMs: number;
@@ -45,7 +55,7 @@ export function coolingRuleOf({ rule, own }: Pick<Cooling, 'rule' | 'own'>): Coo
 }
 
 /** Ways in which soup leaves a container. */
-export type Out = TakenAs | 'reheated' | 'thrown away' | 'split' | 'joined';
+export type Out = TakenAs | 'reheated' | 'dried off' | 'thrown away' | 'split' | 'joined';
 
 /** One container as its entries have it. Masses kg. */
 export interface Container {
@@ -54,7 +64,7 @@ export interface Container {
   readonly contents: Contents;
   readonly from: { readonly batchId: string; readonly entryId?: string | undefined } | undefined;
   readonly store: Store;
-  readonly state: 'cooling' | 'chilled' | 'frozen' | 'thawed' | 'gone';
+  readonly state: 'cooling' | 'chilled' | 'frozen' | 'thawed' | 'drying' | 'dried' | 'gone';
   readonly kg: number;
   /** What was ladled into it, and all that came in: by splitting and joining too. */
   readonly filledKg: number;
@@ -65,6 +75,9 @@ export interface Container {
   readonly madeMs: number;
   readonly filledMs: number;
   readonly cooling: Cooling | undefined;
+  /** In the freeze-dryer: its trays, and what was weighed of it. */
+  readonly drying: Drying | undefined;
+  readonly driedMs: number | undefined;
   readonly cooledMs: number | undefined;
   readonly frozenMs: number | undefined;
   readonly thawedMs: number | undefined;
@@ -88,7 +101,10 @@ export interface StockNotice {
     | 'frozen and not'
     | 'taken frozen'
     | 'past its day'
-    | 'not cooled';
+    | 'not cooled'
+    | 'not in the dryer'
+    | 'dried and not'
+    | 'heavier than before';
   /** Kilos that were told and not there. */
   readonly kg?: number;
 }

@@ -155,7 +155,7 @@ describe('a container', () => {
     expect(shown.text()).toContain('Thaw it in the fridge from the day before.');
     await shown.press('Thaw: into the fridge');
     expect(shown.text()).toContain('Fridge, thawed: not frozen again');
-    expect(shown.buttons().some((name) => name.startsWith('Freeze'))).toBeFalse();
+    expect(shown.buttons().some((name) => name.startsWith('Freeze:'))).toBeFalse();
     expect(cold.container(id).useBy.day).toBe('2026-03-05');
   });
 
@@ -171,6 +171,43 @@ describe('a container', () => {
     expect(cold.last).toEqual({ kind: 'threw away', container: id, kg: 0.9, why: 'past its day' });
     expect(shown.text()).toContain('Nothing is left in it.');
     expect(shown.buttons().filter((name) => !name.startsWith('Take back'))).toEqual(['There is some: recount']);
+  });
+
+  it('is freeze-dried: how it lies in its trays, weighed until it falls no more, and how a bowl comes back', async () => {
+    const id = cold.filled(3, 'swede-barley');
+    const shown = await page(id);
+    await shown.press('Freeze-dry');
+    await type(shown, 'tray long, mm', '500');
+    await type(shown, 'tray wide, mm', '200');
+    await type(shown, 'tray deep, mm', '20');
+    expect(shown.text()).toMatch(
+      /3 kg in 2 trays, 1\.5\d? kg each, 15 mm deep; a bowl is 2 squares of 150 g\. Dry, all of it should weigh about/,
+    );
+    await submit(shown);
+    expect(shown.text()).toContain('In the freeze-dryer');
+    expect(shown.buttons()).not.toContain('Take bowls');
+    const cakeG = Number(/its solids are (\d+) g/.exec(shown.text())?.[1]) / 0.97;
+    const weigh = async (grams: number): Promise<void> => {
+      await type(shown, 'all cakes weigh, g', grams.toFixed(0));
+      await submit(shown);
+    };
+    await weigh(cakeG * 2);
+    expect(shown.text()).toContain('one more, an hour later, tells');
+    cold.nowMs += 3 * 3_600_000;
+    await weigh(cakeG + 1);
+    expect(shown.text()).toContain('it still falls');
+    cold.nowMs += 3 * 3_600_000;
+    await weigh(cakeG);
+    expect(shown.text()).toContain('two weighings agree, it is dry.');
+    await shown.press('Dry, ');
+    const { state, outKg, contents } = cold.container(id);
+    expect(state).toBe('dried');
+    expect(outKg['dried off']).toBeCloseTo(3 - cakeG / 1000, 2);
+    expect(contents.wetBowlG).toBe(300);
+    expect(shown.text()).toMatch(
+      /A bowl is \d+ g of it: pour \d+ g of boiling water, stir, wait some minutes; then up to \d+ g more/,
+    );
+    expect(shown.buttons()).not.toContain('Heat it');
   });
 
   it('heated less hot or slower than the code is said while it is typed', async () => {

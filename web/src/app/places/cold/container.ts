@@ -37,6 +37,7 @@ import { Kitchen } from '../../services/kitchen';
 import { Stock } from '../../services/stock';
 import { day, mass, money, timeOfDay } from '../figures';
 import { containerRow, dayWords } from './container-words';
+import { FreezeDry } from './freeze-dry';
 import { PanWatch } from './pan-watch';
 import { Tub } from './tub';
 
@@ -56,7 +57,7 @@ function isAsk(text: string | undefined): text is Ask {
 @Component({
   selector: 'tt-container',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choice, FormsModule, NumberField, NzInputModule, NzSelectModule, PanWatch, RouterLink, Tub],
+  imports: [Choice, FormsModule, FreezeDry, NumberField, NzInputModule, NzSelectModule, PanWatch, RouterLink, Tub],
   templateUrl: './container.html',
   styleUrl: './container.less',
 })
@@ -117,6 +118,7 @@ export class ContainerPlace {
       { name: 'cold', value: at(cooledMs) },
       { name: 'frozen', value: at(frozenMs) },
       { name: 'thawed', value: at(thawedMs) },
+      { name: 'dried', value: at(own.driedMs) },
       { name: 'opened', value: at(openedMs) },
       { name: 'to freeze', value: own.state === 'chilled' ? freezingWords(freezingOf(own)) : undefined },
       { name: 'worth', value: contents.row.pricePerKg > 0 ? money(contents.row.pricePerKg * kg, this.currency()) : undefined },
@@ -160,6 +162,7 @@ export class ContainerPlace {
       }));
   });
 
+  protected readonly dries = linkedSignal({ source: () => this.containerId(), computation: () => false });
   protected readonly asking = linkedSignal<Ask | undefined>(() => (isAsk(this.ask()) ? (this.ask() as Ask) : undefined));
   /** Figures begin anew with another container, and not when another screen enters something: what is typed stays. */
   private readonly shownId = computed(() => this.container()?.id);

@@ -1,5 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
+import { toCanvas } from 'qrcode';
 import { COLD_NOW, ColdInMemory, FREEZER, heldOf } from '../../../../spec/cold-in-memory';
 import { rest, show, type Shown } from '../../../../spec/stove-in-memory';
 import { kitchenZone } from '../../services/zone';
@@ -8,6 +9,7 @@ import { ContainerPlace } from './container';
 import { CoolIt } from './cool-it';
 import { Labels } from './labels';
 import { PanWatch } from './pan-watch';
+import { CAMERA } from './scan';
 import { UseUp } from './use-up';
 
 const DAY_MS = 86_400_000;
@@ -82,6 +84,66 @@ describe('the shelves of the cold', () => {
     await rest(shown.fixture);
     expect(shown.text()).toMatch(/Put away 6 kg ?Parsnip & butter/);
     expect(shown.text()).not.toContain('At the end of a batch');
+  });
+});
+
+describe('the camera', () => {
+  withCold();
+
+  /** A camera before which a label is held: its code, drawn again and again as a camera's pictures come. */
+  async function before(text: () => string): Promise<{ readonly stream: MediaStream; readonly stop: () => void }> {
+    const canvas = document.createElement('canvas');
+    canvas.width = 320;
+    canvas.height = 240;
+    const pen = canvas.getContext('2d');
+    const draw = async (): Promise<void> => {
+      const code = document.createElement('canvas');
+      await toCanvas(code, text(), { width: 180 });
+      pen?.fillRect(0, 0, 320, 240);
+      pen?.drawImage(code, 70, 30);
+    };
+    await draw();
+    const timer = setInterval(() => void draw(), 100);
+    return {
+      stream: canvas.captureStream(10),
+      stop: () => {
+        clearInterval(timer);
+      },
+    };
+  }
+
+  it('reads a label and opens its container; another code is said and looked past', async () => {
+    const id = cold.filled(0.9);
+    let label = 'a bag of flour';
+    const camera = await before(() => label);
+    TestBed.overrideProvider(CAMERA, { useValue: () => Promise.resolve(camera.stream) });
+    const shown = await show(Cold);
+    const navigated = spyOn(TestBed.inject(Router), 'navigate').and.resolveTo(true);
+    await shown.press('Scan a label');
+    const until = async (isSo: () => boolean): Promise<void> => {
+      for (let n = 0; n < 200 && !isSo(); n++) {
+        await new Promise((done) => setTimeout(done, 50));
+        await rest(shown.fixture);
+      }
+    };
+    await until(() => shown.text().includes('That is no label'));
+    expect(shown.text()).toContain('That is no label of a container');
+    label = `https://kitchen.example/cold/${id}`;
+    await until(() => navigated.calls.any());
+    camera.stop();
+    expect(navigated.calls.mostRecent().args[0]).toEqual(['/cold', id]);
+    expect(camera.stream.getTracks().every(({ readyState }) => readyState === 'ended')).toBeTrue();
+  });
+
+  it('that is not allowed, or not there, is said with what to do', async () => {
+    cold.filled(0.9);
+    TestBed.overrideProvider(CAMERA, { useValue: () => Promise.reject(new DOMException('', 'NotAllowedError')) });
+    const shown = await show(Cold);
+    await shown.press('Scan a label');
+    await rest(shown.fixture);
+    expect(shown.text()).toContain('Allow it in the browser for this page, or type.');
+    await shown.press('Close the camera');
+    expect(shown.text()).not.toContain('Allow it');
   });
 });
 

@@ -13,6 +13,7 @@ import { onKeys } from '../../shell/keys';
 import { mass, NOTHING_KG, timeOfDay } from '../figures';
 import { containerRow, isFoundBy, type ContainerRow } from './container-words';
 import { PanWatch } from './pan-watch';
+import { Scan } from './scan';
 import { Tub } from './tub';
 
 const MINUTE_MS = 60_000;
@@ -36,7 +37,7 @@ interface ShelfOf {
 @Component({
   selector: 'tt-cold',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, NzInputModule, PanWatch, RouterLink, Tub],
+  imports: [FormsModule, NzInputModule, PanWatch, RouterLink, Scan, Tub],
   templateUrl: './cold.html',
   styleUrl: './cold.less',
 })
@@ -49,6 +50,8 @@ export class Cold {
   private readonly field = viewChild<ElementRef<HTMLInputElement>>('find');
   private readonly nowMs = toSignal(timer(0, LOOK_MS).pipe(map(() => this.clock.now())), { initialValue: this.clock.now() });
   protected readonly wanted = signal('');
+  protected readonly scans = signal(false);
+  protected readonly scanned = signal('');
   protected readonly opened = signal<ReadonlySet<string>>(new Set());
   protected readonly isLoading = computed(() => this.answer() === undefined);
   protected readonly trouble = computed(() => {
@@ -123,6 +126,17 @@ export class Cold {
     const [only, ...others] = this.found();
     const id = scanned ?? (others.length === 0 ? only?.id : undefined);
     if (id !== undefined) void this.router.navigate(['/cold', id.toLowerCase()]);
+  }
+
+  /** What the camera read: a label of this kitchen opens its container, anything else is said. */
+  protected seen(text: string): void {
+    const id = SCANNED.exec(text)?.[1]?.toLowerCase();
+    if (id === undefined) {
+      this.scanned.set('That is no label of a container: hold another one to it.');
+      return;
+    }
+    this.scans.set(false);
+    void this.router.navigate(['/cold', id]);
   }
 
   protected openAll(id: string): void {

@@ -20,16 +20,18 @@ export const ReheatSchema = z.strictObject({
 });
 export type Reheat = z.infer<typeof ReheatSchema>;
 
-/** From this body a pot is brought back on part of its burner, so that its floor does not catch, mPa·s. Kitchen defaults. */
-const GENTLY_FROM_MPAS = 300;
-const GENTLE_SHARE = 0.6;
+/** From this body a soup no longer turns over by itself, and catches, mPa·s. Kitchen default. */
+const THICK_FROM_MPAS = 300;
+/** Heat that a pot's floor may give to it without catching, stirred, W/m2: to a thin one and to a thick one. Kitchen defaults. */
+const FLOOR_W_M2 = { thin: 60_000, thick: 25_000 } as const;
 /** In how many pieces the way up is reckoned: what steams away grows with the temperature. */
 const PIECES = 8;
 
-/** Minutes and joules of the way up, by the burner as hard as this body bears it. */
+/** Minutes and joules of the way up, by the burner, no harder than this body bears it. */
 function wayUp(pot: PotState, toC: number, context: StepContext): ReturnType<typeof heatUp> {
   const { vessel } = context;
-  const burnerW = vessel.burnerW * (servedBody(pot, context) > GENTLY_FROM_MPAS ? GENTLE_SHARE : 1);
+  const floorW = areaM2(vessel) * FLOOR_W_M2[servedBody(pot, context) > THICK_FROM_MPAS ? 'thick' : 'thin'];
+  const burnerW = Math.min(vessel.burnerW, floorW / vessel.efficiency);
   return heatUp(pot, toC, { ...vessel, burnerW }, potM3(pot) / areaM2(vessel));
 }
 
@@ -41,7 +43,7 @@ function steamedKg(fromC: number, toC: number, minutes: number, lid: Reheat['lid
 }
 
 /**
- * A soup that was cold is brought back to serving heat, all of it and once: minutes by the burner, a thick one gently; what
+ * A soup that was cold is brought back to serving heat, all of it and once: minutes by the burner, as hard as its body bears it; what
  * steams away on the way. Told when it is not hot enough or takes too long (FDA Food Code 2022, 3-403.11).
  */
 export function reheat(pot: PotState, { toC, lid }: Reheat, context: StepContext): StepResult {

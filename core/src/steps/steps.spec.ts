@@ -1,7 +1,18 @@
 import { MASS, sdOf } from '../body/index.js';
 import { canteen, context, flowsKg, line, pot40, potOf } from '../../spec/pots.js';
 import { SALT, WATER } from '../larder/index.js';
-import { CREAM_KG, EMPTY_POT, contents, parcelKg, potKg, volumeM3, type Flow, type PotState } from '../pot/index.js';
+import {
+  CREAM_KG,
+  EMPTY_POT,
+  contents,
+  gelatinised,
+  parcelKg,
+  plusParcel,
+  potKg,
+  volumeM3,
+  type Flow,
+  type PotState,
+} from '../pot/index.js';
 import { saltToAdd, season, cream, shareToAdd, film, filmM, dish } from '../steps/index.js';
 import { bowlFacts, bowlsSure, portionKg } from '../dish/index.js';
 import {
@@ -23,6 +34,7 @@ import {
   trayed,
   trim,
 } from './index.js';
+import { heatToJ } from './step.js';
 
 const gaveKg = (result: { outflows: readonly Flow[] }): number => flowsKg(result.outflows);
 
@@ -178,11 +190,25 @@ describe('reheat', () => {
   it('10 kg of water from 5 to 74 °C: by the burner, less what the wall gives off', () => {
     const { vessel } = context([]);
     // 10 x 4.19 kJ x 69 = 2891 kJ; the wall is 0.1 m2 at 10 W/(m2 K) over (39.5 - 21) K: some 19 W of a burner of kilowatts.
-    const usefulW = vessel.burnerW * vessel.efficiency - 19;
+    // Of a floor of 40 cm no more than 60 kW/m2 x 0.126 m2 are taken.
+    const usefulW = Math.min(vessel.burnerW * vessel.efficiency, 7540) - 19;
     const result = reheat(cold(10), settings, context([]));
     expect(result.minutes / (2_891_000 / usefulW / 60)).toBeCloseTo(1, 1);
     expect(result.pot.tempC).toBeCloseTo(74, 6);
     expect(result.cautions).toEqual([]);
+  });
+
+  it('a thick soup takes longer than its water: the floor gives it 25 kW/m2 at most', () => {
+    const thick = {
+      ...context([]),
+      vessel: { ...context([]).vessel, burnerW: 30_000 },
+      parameters: { ...context([]).parameters, bodyA: 5000 },
+    };
+    const purée: PotState = { ...potOf(line('potato-starch', 0.5)), tempC: 5 };
+    const both = { ...purée, liquid: plusParcel(gelatinised(purée.liquid), cold(9.5).liquid) };
+    const watts = (heatToJ(both, 74) / reheat(both, settings, thick).minutes) * (1 / 60);
+    expect(watts / 0.1257).toBeGreaterThan(24_000);
+    expect(watts / 0.1257).toBeLessThan(25_100);
   });
 
   it('loses what steams away on the way, more without a lid, and nothing where it is hot already', () => {

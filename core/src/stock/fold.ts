@@ -212,7 +212,10 @@ class Shelves {
     }
     const { atMs } = this.entry.now;
     const drying = { startMs: atMs, trays, squares, wetKg: have.kg, weighings: [] };
-    this.set(have, { drying, limit: frozenLimit(have.limit, this.rules.dayOf(atMs)) });
+    const day = this.rules.dayOf(atMs);
+    // What is past its day stays so, however dry.
+    const isPast = have.limit.day !== undefined && day > have.limit.day;
+    this.set(have, { drying, limit: isPast ? have.limit : frozenLimit(have.limit, day) });
   }
 
   private dried({ container, kg, store }: Extract<StockAction, { kind: 'dried' }>): void {
@@ -234,7 +237,7 @@ class Shelves {
       drying: undefined,
       driedMs: atMs,
       contents: driedContents(have.contents, have.kg, kg),
-      limit: driedLimit(this.rules.dayOf(atMs)),
+      limit: have.limit.day === undefined ? driedLimit(this.rules.dayOf(atMs)) : have.limit,
     });
   }
 

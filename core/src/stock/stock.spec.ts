@@ -490,6 +490,15 @@ describe('freeze-dried', () => {
     expect(again.perKg[SALT] * 0.6).toBeCloseTo(makeIngredient(lentil.row).perKg[SALT] * 3, 3);
   });
 
+  it('past its day when it went in, it stays so', () => {
+    const { containers } = fold([
+      [0, filled(A, 3)],
+      [24 * 8, { kind: 'set to dry', container: A, trays: 2, squares: 10 }],
+      [24 * 9, { kind: 'dried', container: A, kg: 0.6, store: dry }],
+    ]);
+    expect(containers.get(A)!.useBy.day).toBe('2026-03-08');
+  });
+
   it('what can’t be is told: heavier than wet, never in the dryer, twice, with what is wet, parted in it', () => {
     const { containers, notices } = fold([
       [0, filled(A, 1)],

@@ -1,11 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import { USUAL_DRY_TRAY, dryLoad, drynessOf, stuffOf, type DryTray } from '@tureen/core/cold';
+import { dayOf } from '@tureen/core/kit';
 import { makeIngredient } from '@tureen/core/larder';
 import { solidsShare, type Container, type Store } from '@tureen/core/stock';
 import { NumberField } from '../../parts/number-field';
+import { Clock } from '../../services/clock';
 import { recall, remember } from '../../services/remembered';
 import { Stock } from '../../services/stock';
+import { kitchenZone } from '../../services/zone';
 import { mass } from '../figures';
 
 const TRAY_KEY = 'tureen-dry-tray';
@@ -105,6 +108,11 @@ function trayKept(): DryTray {
               (ngModelChange)="squares($event)" /></span
         ></label>
         <p class="wide" role="status">{{ laid() }}</p>
+        @if (isPast()) {
+          <p class="caution">
+            <span>It is past its day: dried, it would be past it all the same.</span>
+          </p>
+        }
         <button type="submit" class="press main">It lies in these: into the dryer</button>
       </form>
     }
@@ -118,6 +126,7 @@ function trayKept(): DryTray {
 })
 export class FreezeDry {
   private readonly stock = inject(Stock);
+  private readonly clock = inject(Clock);
   readonly container = input.required<Container>();
   protected readonly tray = signal(trayKept());
   protected readonly typedG = signal<number | null>(null);
@@ -132,7 +141,7 @@ export class FreezeDry {
     const { kg, contents } = this.container();
     const perBowl = contents.bowlG / 1000 / kgPerSquare;
     const squares = `a bowl is ${String(Number(perBowl.toFixed(1)))} squares of ${mass(kgPerSquare, 'metric')}`;
-    return `${mass(kg, 'metric')} in ${String(trays)} ${trays === 1 ? 'tray' : 'trays'}, ${mass(kgEach, 'metric')} each, ${(depthM * 1000).toFixed(0)} mm deep; ${squares}. Dry, all of it should weigh about ${mass(cakeKg, 'metric')}.`;
+    return `${mass(kg, 'metric')} in ${String(trays)} ${trays === 1 ? 'tray' : `trays, ${mass(kgEach, 'metric')} each`}, ${(depthM * 1000).toFixed(0)} mm deep; ${squares}. Dry, all of it should weigh about ${mass(cakeKg, 'metric')}.`;
   });
 
   private readonly solidsKg = computed(() => (this.container().drying?.wetKg ?? 0) * solidsShare(this.container().contents));
@@ -165,6 +174,8 @@ export class FreezeDry {
       fellKg === undefined ? 'one more, an hour later, tells' : `it still falls: ${mass(fellKg, 'metric')} since the one before`;
     return `${head}, ${wet}; ${fell}.`;
   });
+
+  protected readonly isPast = computed(() => this.container().useBy.day < dayOf(this.clock.now(), kitchenZone()));
 
   protected mm(key: 'lengthM' | 'widthM' | 'depthM'): number {
     return Math.round(this.tray()[key] * 1000);

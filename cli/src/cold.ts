@@ -16,7 +16,7 @@ import {
   type CoolingRule,
 } from '@tureen/core/cold';
 import type { Kit } from '@tureen/core/kit';
-import { iceWayWords, minutesWords, outlookWords, ruleSentence, splitWords } from '@tureen/core/messages';
+import { iceWayWords, minutesWords, outlookWords, ruleSentence, splitWords, takesWords } from '@tureen/core/messages';
 import { showMinutes } from '@tureen/core/units';
 import { loadKit } from './files.js';
 import { numberOf, quantityOf, type Given } from './options.js';
@@ -114,6 +114,7 @@ export function split(from: Given): Outcome {
         ...found.plans.flatMap((plan, n) => [
           `${String(n + 1)}. ${splitWords(plan)}`,
           ...plan.outlook.stages.map((stage) => `     ${outlookWords(stage)}`),
+          `     ${takesWords(plan)}`,
         ]),
       ].join('\n'),
       found,

@@ -1,6 +1,6 @@
 export { PLACES_SOURCE, USUAL_PANS, USUAL_PLACES } from '../kit/index.js';
 export { USUAL_MIX, stuffOf, tableAt, type Stuff } from './stuff.js';
-export { HINDERED, hindered, type CoolingPlace, type Hindrance } from './place.js';
+export { HINDERED, HINDRANCES, hindered, type CoolingPlace, type Hindrance } from './place.js';
 export { coolSlab, type Curve, type Slab } from './slab.js';
 export {
   COOLING_SPREAD,

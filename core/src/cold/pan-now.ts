@@ -15,6 +15,8 @@ export interface PanWatched {
   readonly countsFromMin?: number | undefined;
   /** Where else it may be stood. */
   readonly places: readonly CoolingPlace[];
+  /** Its own place with nothing in the air's way, where something is. */
+  readonly freed?: CoolingPlace | undefined;
 }
 
 /** How a stage of the rule stands, minutes from the start. */
@@ -57,12 +59,13 @@ export function countsFrom(curve: Curve): (stage: CoolingStage) => number {
   return ({ fromC }) => (fromC === undefined ? 0 : (minutesTo(curve, fromC) ?? 0));
 }
 
-function rescuesOf(watched: Watched, { toC, byMin }: WatchedStage, { nowMin, pan, places }: PanWatched): StillPossible[] {
+function rescuesOf(watched: Watched, { toC, byMin }: WatchedStage, { nowMin, pan, places, freed }: PanWatched): StillPossible[] {
   const colder = places.filter(
     ({ id, belowW, airC }, n) =>
       id !== pan.place.id && places.findIndex((one) => one.id === id) === n && (belowW > COLD_BELOW_W || airC < COLD_AIR_C),
   );
   const ways: readonly Rescue[] = [
+    ...(freed === undefined ? [] : [{ kind: 'move' as const, place: freed, isStirred: pan.isStirred }]),
     { kind: 'halve' },
     ...colder.map((place): Rescue => ({ kind: 'move', place, isStirred: place.canStir === true })),
   ];

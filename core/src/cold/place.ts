@@ -12,6 +12,7 @@ export const HINDERED = {
   touching: 0.85,
 } as const;
 export type Hindrance = keyof typeof HINDERED;
+export const HINDRANCES = ['covered', 'stacked', 'touching'] as const satisfies readonly Hindrance[];
 
 /** A place as a pan finds it that is covered, stacked or set against others. */
 export function hindered(place: CoolingPlace, by: readonly Hindrance[]): CoolingPlace {

@@ -30,6 +30,8 @@ export interface SplitPlan {
   readonly pans: readonly SplitPans[];
   readonly panCount: number;
   readonly shelfM2: number;
+  /** Somebody's minutes: filling the pans, and stirring them until the first mark. */
+  readonly handsMin: number;
   /** Ice that melts, where it stands in iced water; 0 elsewhere. */
   readonly iceKg: number;
   readonly outlook: RuleOutlook;
@@ -106,6 +108,17 @@ function levelIn(taken: readonly { readonly pan: Pan; readonly count: number }[]
   return high;
 }
 
+/** Minutes to fill a pan and stand it away, to stir one once, and between two stirrings. Kitchen defaults. */
+const FILL_MIN = 1.5;
+const STIR_MIN = 0.3;
+const STIR_EVERY_MIN = 5;
+
+function handsOf(taken: readonly { readonly count: number }[], isStirred: boolean, { stages }: RuleOutlook): number {
+  const pans = taken.reduce((sum, { count }) => sum + count, 0);
+  const stirredMin = isStirred ? (stages[0]?.minutes ?? 0) : 0;
+  return pans * (FILL_MIN + (stirredMin / STIR_EVERY_MIN) * STIR_MIN);
+}
+
 /** Most ways that are offered. */
 const WAYS = 3;
 
@@ -127,6 +140,7 @@ export function splitPlans(ask: SplitAsk): Split {
       const fits = layer === undefined ? undefined : fewestPans(ask.pans, volumeM3, layer);
       const used = fits ?? ask.pans.map((pan) => ({ pan, count: pan.count }));
       const depthM = levelIn(used, volumeM3);
+      const outlook = outlookAt(ask, place, isStirred, depthM);
       const plan: SplitPlan = {
         place,
         isStirred,
@@ -138,8 +152,9 @@ export function splitPlans(ask: SplitAsk): Split {
         })),
         panCount: used.reduce((sum, { count }) => sum + count, 0),
         shelfM2: used.reduce((sum, { pan, count }) => sum + count * area(pan), 0),
+        handsMin: handsOf(used, isStirred, outlook),
         iceKg: place.belowC < 1 && place.belowW > place.topW ? iceFor(ask) : 0,
-        outlook: outlookAt(ask, place, isStirred, depthM),
+        outlook,
       };
       if (fits !== undefined && plan.outlook.isMet) plans.push(plan);
       else if (isHeld && (best === undefined || spareOf(plan) > spareOf(best))) best = plan;

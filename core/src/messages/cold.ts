@@ -29,6 +29,11 @@ export function splitWords({ pans, depthM, place, isStirred, iceKg }: SplitPlan)
   return `${parts.join(' and ')}, ${placeWords({ depthM, place, isStirred, iceKg })}`;
 }
 
+/** "takes 0.9 m² of shelf and 12 min of somebody's hands" */
+export function takesWords({ shelfM2, handsMin }: Pick<SplitPlan, 'shelfM2' | 'handsMin'>): string {
+  return `takes ${shelfM2.toFixed(1)} m² of shelf and ${showMinutes(handsMin)} of somebody’s hands`;
+}
+
 /** "34 mm deep: blast chiller, not stirred" */
 export function placeWords({
   depthM,

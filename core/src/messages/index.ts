@@ -8,7 +8,7 @@ export { DOING_CHOICES, DOING_WORDS, actionDetail, actionTitle, methodAssumption
 export { noticeWords } from './change-notices.js';
 export { assumedWords, differenceWords, pastingSentence, readingSentence } from './drafts.js';
 export { unsureWords } from './odds.js';
-export { iceWayWords, minutesWords, outlookWords, ruleSentence, placeWords, splitWords, stageWords } from './cold.js';
+export { iceWayWords, minutesWords, outlookWords, ruleSentence, placeWords, splitWords, stageWords, takesWords } from './cold.js';
 export {
   bringBackWords,
   broughtBackWords,

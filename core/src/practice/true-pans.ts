@@ -4,7 +4,7 @@ import { makeIngredient } from '../larder/index.js';
 import type { Kit } from '../kit/index.js';
 import { historyOf, type StoredEntry } from '../batch/index.js';
 import type { Planned } from '../plan/index.js';
-import { contentsOf, type Contents, type StockEntry, type Store } from '../stock/index.js';
+import { contentsOf, coolingPlaceOf, type Contents, type StockEntry, type Store } from '../stock/index.js';
 import { cookedIn, type Hidden } from './cooked.js';
 import type { HiddenKitchen } from './hidden-kitchen.js';
 import { after } from './truth.js';
@@ -196,7 +196,7 @@ export function truePans(
     if (pan === undefined) continue;
     switch (action.kind) {
       case 'set to cool': {
-        const place = places.find(({ id }) => id === action.place);
+        const place = coolingPlaceOf(action, places);
         if (cooledBefore.has(container) && action.countsFromMs === undefined) pan.heatedTo(atMs, action.startC);
         cooledBefore.add(container);
         if (place !== undefined) pan.setIn(atMs, place, takesOf(place.id, hidden), action.depthM, action.isStirred);

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { StampSchema } from '../batch/index.js';
+import { HINDRANCES } from '../cold/index.js';
 import { OwnCoolingRuleSchema } from '../kit/index.js';
 import { IngredientSchema } from '../larder/index.js';
 
@@ -72,6 +73,8 @@ export const StockActionSchema = z.discriminatedUnion('kind', [
     depthM: z.number().gt(0).max(1),
     place: z.string().min(1).max(60),
     isStirred: z.boolean(),
+    /** What keeps the air from it. */
+    hindered: z.array(z.enum(HINDRANCES)).max(3).optional(),
     rule: z.string().min(1).max(60),
     words: z.string().max(300),
     /** The kitchen's own rule as it was then, where it is cooled by that. */

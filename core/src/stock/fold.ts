@@ -249,9 +249,22 @@ class Shelves {
       case 'set to cool': {
         const have = this.found(action.container);
         if (have === undefined) return;
-        const { startC, depthM, place, isStirred, rule, words, own, countsFromMs } = action;
+        const { startC, depthM, place, isStirred, hindered, rule, words, own, countsFromMs } = action;
         const earlier = countsFromMs === undefined || have.cooling === undefined ? [] : partedCooling(have.cooling, id).earlier;
-        const cooling = { startMs: atMs, startC, depthM, place, isStirred, rule, words, own, countsFromMs, readings: [], earlier };
+        const cooling = {
+          startMs: atMs,
+          startC,
+          depthM,
+          place,
+          isStirred,
+          hindered,
+          rule,
+          words,
+          own,
+          countsFromMs,
+          readings: [],
+          earlier,
+        };
         this.set(have, { cooling, cooledMs: undefined });
         return;
       }

@@ -43,6 +43,7 @@ export {
 } from './keeping.js';
 export {
   NOTHING_KG,
+  coolingPlaceOf,
   coolingRuleOf,
   readingsOf,
   type Container,

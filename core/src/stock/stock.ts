@@ -1,4 +1,4 @@
-import { rulesFor, type CoolingRule } from '../cold/index.js';
+import { hindered, rulesFor, type CoolingPlace, type CoolingRule, type Hindrance } from '../cold/index.js';
 import type { OwnCoolingRule } from '../kit/index.js';
 import type { Contents, StockEntry, Store, TakenAs } from './entry.js';
 import type { Keeping, Limit, UseByDay } from './keeping.js';
@@ -10,6 +10,8 @@ export interface Cooling {
   readonly depthM: number;
   readonly place: string;
   readonly isStirred: boolean;
+  /** What keeps the air from it. */
+  readonly hindered?: readonly Hindrance[] | undefined;
   readonly rule: string;
   readonly words: string;
   /** The kitchen's own rule as it was then, where it is cooled by that. */
@@ -52,6 +54,15 @@ export function readingsOf({
 /** The rule that a container is cooled by; undefined for one that is not known here. */
 export function coolingRuleOf({ rule, own }: Pick<Cooling, 'rule' | 'own'>): CoolingRule | undefined {
   return rulesFor(own).find(({ id }) => id === rule);
+}
+
+/** Where a container cools, as it finds that place: lidded, stacked or set against others. Undefined for a place that is not known here. */
+export function coolingPlaceOf(
+  { place, hindered: by }: Pick<Cooling, 'place' | 'hindered'>,
+  places: readonly CoolingPlace[],
+): CoolingPlace | undefined {
+  const found = places.find(({ id }) => id === place);
+  return found === undefined ? undefined : hindered(found, by ?? []);
 }
 
 /** Ways in which soup leaves a container. */

@@ -3,7 +3,7 @@ import { instrument, type Instrument, type Normal } from '@tureen/core/bench';
 import { EDGE_PER_M, LONGEST_MIN, USUAL_PLACES, coolingCurve, stuffOf } from '@tureen/core/cold';
 import type { ColdPlace } from '@tureen/core/kit';
 import { makeIngredient } from '@tureen/core/larder';
-import type { Container } from '@tureen/core/stock';
+import { coolingPlaceOf, type Container } from '@tureen/core/stock';
 import { newestOpen, readBatch, type StoredBatch } from '../batches.js';
 import { listCooling, newestLeftInPot, newestStock, type Leftover } from '../cold.js';
 import type { Database } from '../database.js';
@@ -57,7 +57,7 @@ interface Followed {
 
 /** How hot a container that cools is believed to be by and by: as its watch reckons before anything is read. */
 function believedTemp({ cooling, contents }: Container, places: readonly ColdPlace[]): TrueTemp {
-  const place = [...places, ...USUAL_PLACES].find(({ id }) => id === cooling?.place);
+  const place = cooling === undefined ? undefined : coolingPlaceOf(cooling, [...places, ...USUAL_PLACES]);
   if (cooling === undefined || place === undefined) return () => ROOM_C;
   const { depthM, startC, startMs, isStirred } = cooling;
   const stuff = stuffOf(makeIngredient(contents.row).perKg, 1);

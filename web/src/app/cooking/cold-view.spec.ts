@@ -28,6 +28,28 @@ describe('how a leftover is cooled, for the screen', () => {
     }
   });
 
+  it('says what shelf and hands each way takes; lids and neighbours want it shallower or in more pans', () => {
+    const fridge = { ...READY_KITS.cafe, coldPlaces: (READY_KITS.cafe.coldPlaces ?? []).filter(({ id }) => id === 'fridge') };
+    const open = coolingAnswer({ ...ask, kg: 8 }, fridge);
+    const shut = coolingAnswer({ ...ask, kg: 8, hindered: ['covered', 'stacked'] }, fridge);
+    expect(open?.ways[0]?.takes).toMatch(/^takes \d+\.\d m² of shelf and (?:\d+ h )?\d+ min of somebody’s hands$/);
+    expect(shut?.ways[0]?.pans.length ?? 0).toBeGreaterThan(open?.ways[0]?.pans.length ?? 99);
+  });
+
+  it('ice in place of liquid to come: heavier, cooler at once; and where nothing meets the rule, how much would do', () => {
+    const iced = coolingAnswer({ ...ask, iceKg: 2 }, READY_KITS.canteen);
+    expect(iced?.iced?.kg).toBe(12);
+    expect(iced?.iced?.startC ?? 80).toBeLessThan(62);
+    expect(iced?.ways[0]?.pans.reduce((sum, { kg }) => sum + kg, 0)).toBeCloseTo(12, 6);
+    const pans = (READY_KITS.cafe.pans ?? []).slice(0, 1).map((pan) => ({ ...pan, count: 2 }));
+    const coldPlaces = (READY_KITS.cafe.coldPlaces ?? []).filter(({ id }) => id === 'fridge');
+    const short = coolingAnswer({ ...ask, kg: 9 }, { ...READY_KITS.cafe, pans, coldPlaces });
+    expect(short?.isMet).toBeFalse();
+    expect(short?.iceWords).toMatch(
+      /^With [\d.]+ kg of its 9 kg held back when it is let down, and stirred in as ice, it stands at \d+ °C at once/,
+    );
+  });
+
   it('says how shallow it would have to lie where nothing meets the rule, and nothing for no soup', () => {
     const answer = coolingAnswer({ ...ask, kg: 500 }, READY_KITS.cafe);
     expect(answer?.isMet).toBeFalse();
@@ -60,6 +82,14 @@ describe('a pan that is watched', () => {
       expect(rescue.thenMin).toBeLessThanOrEqual(answer?.stages[0]?.byMin ?? 0);
     }
     expect(answer?.missed).toBeUndefined();
+  });
+
+  it('covered and stacked, it is freed first, where it stands', () => {
+    const free = watchAnswer({ ...deep, depthM: 0.03 }, READY_KITS.canteen);
+    const shut = watchAnswer({ ...deep, depthM: 0.03, hindered: ['covered', 'stacked'] }, READY_KITS.canteen);
+    expect(shut?.stages[0]?.middleMin ?? 0).toBeGreaterThan((free?.stages[0]?.middleMin ?? 0) * 1.15);
+    expect(shut?.rescues[0]?.words).toBe('Lid off, and set apart from the others');
+    expect(free?.rescues.map(({ words }) => words)).not.toContain('Lid off, and set apart from the others');
   });
 
   it('says what the rule asks for when it is too late, and nothing to do when it is in time', () => {

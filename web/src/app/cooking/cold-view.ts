@@ -5,6 +5,7 @@ import {
   USUAL_PLACES,
   coolingCurve,
   countsFrom,
+  hindered,
   icedC,
   icedMix,
   iceThatWouldDo,
@@ -17,6 +18,7 @@ import {
   type CoolingRule,
   type CoolingStage,
   type Curve,
+  type Hindrance,
   type Rescue,
   type SplitPlan,
   type StillPossible,
@@ -24,8 +26,8 @@ import {
 } from '@tureen/core/cold';
 import type { Kit, OwnCoolingRule } from '@tureen/core/kit';
 import { makeIngredient, type Mix } from '@tureen/core/larder';
-import type { Container } from '@tureen/core/stock';
-import { iceWayWords, outlookWords, placeWords, ruleSentence, splitWords } from '@tureen/core/messages';
+import { coolingPlaceOf, type Container } from '@tureen/core/stock';
+import { iceWayWords, outlookWords, placeWords, ruleSentence, splitWords, takesWords } from '@tureen/core/messages';
 
 /** What is asked of a leftover: how much, how hot, by which rule. */
 export interface CoolingQuestion {
@@ -36,6 +38,8 @@ export interface CoolingQuestion {
   readonly ruleId: string;
   /** Of its liquid that is still to come, what is stirred in as ice, kg; the kilos are without it. */
   readonly iceKg?: number | undefined;
+  /** How the pans will stand: what keeps the air from them. */
+  readonly hindered?: readonly Hindrance[] | undefined;
 }
 
 export interface CurvePoint {
@@ -64,7 +68,8 @@ export interface CoolingWay {
   /** Each pan that is filled: what it is called and how much goes in, kg. */
   readonly pans: readonly { readonly name: string; readonly kg: number }[];
   readonly isStirred: boolean;
-  readonly shelfM2: number;
+  /** What shelf and hands it takes. */
+  readonly takes: string;
   readonly stages: readonly { readonly words: string; readonly isMet: boolean }[];
   readonly curve: CurveView;
 }
@@ -135,7 +140,7 @@ function wayOf(plan: SplitPlan, { startC, mix = USUAL_MIX }: CoolingQuestion, ru
     placeId: place.id,
     pans: plan.pans.flatMap(({ pan: { name }, count, kgEach }) => Array.from({ length: count }, () => ({ name, kg: kgEach }))),
     isStirred,
-    shelfM2: plan.shelfM2,
+    takes: takesWords(plan),
     stages: outlook.stages.map((stage) => ({ words: outlookWords(stage), isMet: stage.spareMin >= 0 })),
     curve: curveView(curve, spread, ruleLine(rule, countsFrom(curve), startC)),
   };
@@ -148,7 +153,8 @@ export function coolingAnswer(
 ): CoolingAnswer | undefined {
   const rule = rulesFor(kit?.coolingRule).find(({ id }) => id === question.ruleId);
   if (rule === undefined || !(question.kg > 0)) return undefined;
-  const places = kit?.coldPlaces ?? USUAL_PLACES.filter(({ id }) => id !== 'kitchen');
+  const by = question.hindered ?? [];
+  const places = (kit?.coldPlaces ?? USUAL_PLACES.filter(({ id }) => id !== 'kitchen')).map((place) => hindered(place, by));
   const { mix = USUAL_MIX, iceKg = 0 } = question;
   const kg = question.kg + iceKg;
   const startC = icedC({ kg: question.kg, stuff: stuffOf(mix, 1), startC: question.startC }, iceKg);
@@ -183,6 +189,7 @@ export interface WatchQuestion {
   readonly depthM: number;
   readonly placeId: string;
   readonly isStirred: boolean;
+  readonly hindered?: readonly Hindrance[] | undefined;
   readonly startC: number;
   readonly ruleId: string;
   /** The kitchen's own rule, where it is cooled by that. */
@@ -198,13 +205,14 @@ const MINUTE_MS = 60_000;
 /** What is asked of a container that cools; undefined for one that does not. */
 export function watchOf({ cooling, contents }: Pick<Container, 'cooling' | 'contents'>, nowMs: number): WatchQuestion | undefined {
   if (cooling === undefined) return undefined;
-  const { startMs, startC, depthM, place, isStirred, rule, own, countsFromMs, readings } = cooling;
+  const { startMs, startC, depthM, place, isStirred, hindered: by, rule, own, countsFromMs, readings } = cooling;
   const minute = (ms: number): number => Math.max(0, (ms - startMs) / MINUTE_MS);
   return {
     mix: makeIngredient(contents.row).perKg,
     depthM,
     placeId: place,
     isStirred,
+    hindered: by,
     startC,
     ruleId: rule,
     own,
@@ -236,7 +244,8 @@ export interface WatchAnswer {
 export function watchAnswer(ask: WatchQuestion, kit: Pick<Kit, 'coldPlaces'> | undefined): WatchAnswer | undefined {
   const rule = rulesFor(ask.own).find(({ id }) => id === ask.ruleId);
   const places: readonly CoolingPlace[] = [...(kit?.coldPlaces ?? []), ...USUAL_PLACES];
-  const place = places.find(({ id }) => id === ask.placeId);
+  const free = places.find(({ id }) => id === ask.placeId);
+  const place = coolingPlaceOf({ place: ask.placeId, hindered: ask.hindered }, places);
   if (rule === undefined || place === undefined) return undefined;
   const pan = {
     stuff: stuffOf(ask.mix ?? USUAL_MIX, 1),
@@ -247,7 +256,8 @@ export function watchAnswer(ask: WatchQuestion, kit: Pick<Kit, 'coldPlaces'> | u
     edgePerM: EDGE_PER_M,
   };
   const { readings, nowMin, countsFromMin } = ask;
-  const now = panNow({ pan, rule, readings, nowMin, countsFromMin, places });
+  const freed = (ask.hindered ?? []).length > 0 ? free : undefined;
+  const now = panNow({ pan, rule, readings, nowMin, countsFromMin, places, freed });
   const { watched, stages } = now;
   const wide = watched.to(Math.min(...rule.stages.map(({ toC }) => toC)));
   const spread = wide === undefined || wide.middle <= 0 ? 1 : wide.most[1] / wide.middle;
@@ -260,13 +270,14 @@ export function watchAnswer(ask: WatchQuestion, kit: Pick<Kit, 'coldPlaces'> | u
     countsFromMin: first === undefined ? 0 : now.countsFrom(first),
     curve: curveView(drawn, spread, line, readings),
     stages,
-    rescues: now.rescues.map((one) => ({ ...one, words: rescueWords(one.rescue) })),
+    rescues: now.rescues.map((one) => ({ ...one, words: rescueWords(one.rescue, place.id) })),
     odd: watched.odd,
     missed: now.isMissed ? rule.missed : undefined,
   };
 }
 
-function rescueWords(rescue: Rescue): string {
+function rescueWords(rescue: Rescue, placeId: string): string {
   if (rescue.kind === 'halve') return 'Half of it into a second pan';
+  if (rescue.place.id === placeId) return 'Lid off, and set apart from the others';
   return `Into the ${rescue.place.name.toLowerCase()}${rescue.isStirred ? ', stirred' : ''}`;
 }

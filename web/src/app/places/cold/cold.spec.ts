@@ -361,6 +361,18 @@ describe('how to cool it', () => {
     expect(containers.every(({ contents }) => contents.row.allergens.includes('milk'))).toBeTrue();
   });
 
+  it('pans that stand covered are reckoned so, and watched so', async () => {
+    const { entryId } = cold.leftOver(10);
+    spyOn(TestBed.inject(Router), 'navigateByUrl').and.resolveTo(true);
+    const shown = await show(CoolIt, { of: entryId });
+    await rest(shown.fixture);
+    await shown.press('covered');
+    await rest(shown.fixture);
+    await shown.press('It stands in these: watch it cool');
+    expect(cold.containers.every(({ cooling }) => cooling?.hindered?.join() === 'covered')).toBeTrue();
+    expect(cold.containers[0]?.cooling?.words).toContain(', covered');
+  });
+
   it('ice in place of liquid to come: as hot as it is then, with the salt for it; in its pans it is thinner and all there', async () => {
     const { entryId } = cold.leftOver(18);
     spyOn(TestBed.inject(Router), 'navigateByUrl').and.resolveTo(true);

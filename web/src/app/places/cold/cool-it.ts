@@ -3,7 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { bodyWord } from '@tureen/core/body';
-import { OWN_RULE, rulesFor } from '@tureen/core/cold';
+import { HINDRANCES, OWN_RULE, rulesFor, type Hindrance } from '@tureen/core/cold';
 import { makeIngredient } from '@tureen/core/larder';
 import { letDown, saltForWaterKg, type Contents, type StockAction, type Store } from '@tureen/core/stock';
 import { NzSelectModule } from 'ng-zorro-antd/select';
@@ -95,6 +95,9 @@ export class CoolIt {
   /** What is left over until something else is typed: only when that changes is it put in anew. */
   protected readonly kg = linkedSignal({ source: () => this.rest(), computation: (rest) => rest ?? USUAL_KG });
   protected readonly startC = signal(USUAL_START_C);
+  /** How its pans will stand. */
+  protected readonly hindrances = HINDRANCES;
+  protected readonly hindered = signal<readonly Hindrance[]>([]);
   /** Of its liquid that is still to come, what is stirred in as ice, kg. */
   protected readonly iceKg = linkedSignal({ source: () => this.of(), computation: () => 0 });
   protected readonly mostIceKg = computed(() => Math.max(0, Math.floor(this.kg() * MOST_ICE * 10) / 10));
@@ -123,7 +126,9 @@ export class CoolIt {
     const [kg, startC, ruleId, stocked, contents] = [this.kg(), this.startC(), this.ruleId(), this.stocked(), this.contents()];
     const mix = contents === undefined ? undefined : makeIngredient(contents.row).perKg;
     const iceKg = Math.min(this.iceKg(), this.mostIceKg());
-    return stocked !== undefined && kg > 0 && Number.isFinite(startC) ? { kg, startC, ruleId, mix, iceKg } : undefined;
+    return stocked !== undefined && kg > 0 && Number.isFinite(startC)
+      ? { kg, startC, ruleId, mix, iceKg, hindered: this.hindered() }
+      : undefined;
   });
   protected readonly ways = resource({
     params: () => this.question(),
@@ -162,6 +167,10 @@ export class CoolIt {
 
   protected stageWords({ stages }: CoolingWay): string {
     return stages.map(({ words }) => words).join('; ');
+  }
+
+  protected stand(by: Hindrance): void {
+    this.hindered.update((have) => (have.includes(by) ? have.filter((one) => one !== by) : [...have, by]));
   }
 
   protected setRule(ruleId: string): void {
@@ -239,9 +248,10 @@ export class CoolIt {
                 depthM,
                 place: placeId,
                 isStirred,
+                ...(this.hindered().length > 0 ? { hindered: [...this.hindered()] } : {}),
                 rule: this.ruleId(),
                 ...own,
-                words: each,
+                words: [each, ...this.hindered()].join(', '),
               },
             ];
       });

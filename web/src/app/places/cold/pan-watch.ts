@@ -102,6 +102,7 @@ export class PanWatch {
       depthM: own.depthM,
       place: own.place,
       isStirred: own.isStirred,
+      ...(own.hindered === undefined ? {} : { hindered: [...own.hindered] }),
       rule: own.rule,
       own: own.own,
       words,
@@ -109,7 +110,7 @@ export class PanWatch {
       ...change,
     });
     if (rescue.kind === 'move') {
-      void this.stock.enter(anew(id, { place: rescue.place.id, isStirred: rescue.isStirred }));
+      void this.stock.enter(anew(id, { place: rescue.place.id, isStirred: rescue.isStirred, hindered: [] }));
       return;
     }
     const into = newId();
@@ -121,7 +122,7 @@ export class PanWatch {
   protected again(): void {
     const own = this.cooling();
     if (own === undefined) return;
-    const { depthM, place, isStirred, rule, own: ours } = own;
+    const { depthM, place, isStirred, hindered, rule, own: ours } = own;
     const container = this.container().id;
     void this.stock.enter(
       { kind: 'note', container, text: `missed its cooling; heated to ${String(REHEATING.toC)} °C once and cooled again` },
@@ -132,6 +133,7 @@ export class PanWatch {
         depthM,
         place,
         isStirred,
+        ...(hindered === undefined ? {} : { hindered: [...hindered] }),
         rule,
         own: ours,
         words: `again, ${own.words}`.slice(0, 300),

@@ -54,6 +54,8 @@ export function writeLine(line: Line, row: Pick<IngredientRow, 'name'> | undefin
       return `${amountText(line.amount.amount)} ${name}${manners}`;
     case 'panFloor':
       return `${name} for frying`;
+    case 'fixed':
+      return `${amountText({ value: line.amount.kg, unit: 'kg' })} ${name}${manners}`;
     case 'byStep':
       return `${name} ${settledText(line.id, steps)}`;
   }

@@ -11,7 +11,7 @@ import {
   type Rounding,
 } from '../solve/index.js';
 import { cardAmounts } from './cards.js';
-import { varied, walk, withoutLines, type Soup } from '../soup/index.js';
+import { varied, walk, withKept, withoutLines, type Soup } from '../soup/index.js';
 import type { PlanRequest } from './request.js';
 
 /** Version of the rules: stored with every plan, so that closed figures can be told from what a newer core would say. */
@@ -87,10 +87,14 @@ function potsThatFit(soup: Soup, larder: Larder, kit: Kit, request: PlanRequest)
   });
 }
 
-/** The soup as a request wants it: in its variant, without what is left out. */
-function asked(soup: Soup, { variant, without }: PlanRequest): Soup {
+/** The soup as a request wants it: in its variant, without what is left out, with what is kept. */
+function asked(soup: Soup, { variant, without, kept = [] }: PlanRequest): Soup {
   const own = varied(soup, variant);
-  return without === undefined || without.length === 0 ? own : withoutLines(own, new Set(without));
+  const left = without === undefined || without.length === 0 ? own : withoutLines(own, new Set(without));
+  return withKept(
+    left,
+    kept.map(({ row, kg }) => ({ ingredient: row.id, kg })),
+  );
 }
 
 /** How often a plan is worked out again because a card that it takes from is made in another amount. */
@@ -119,8 +123,9 @@ function notAnchored(prepared: PreparedSoup, request: PlanRequest, failed: Extra
  * Plans a soup backwards from bowls, or from any other side, to amounts as purchased, in a named pot. A plan that does
  * not fit is an error that says by how much, how many bowls would fit, and which pots would hold what was asked.
  */
-export function makePlan(master: Soup, rows: readonly IngredientRow[], kit: Kit, request: PlanRequest): Planning {
+export function makePlan(master: Soup, larderRows: readonly IngredientRow[], kit: Kit, request: PlanRequest): Planning {
   const soup = asked(master, request);
+  const rows = request.kept === undefined ? larderRows : [...larderRows, ...request.kept.map(({ row }) => row)];
   const larder = makeLarder(rows);
   let amounts: CardAmounts = new Map();
   let prepared: PreparedSoup;

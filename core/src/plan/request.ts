@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { IngredientSchema } from '../larder/index.js';
 import { AnchorSchema } from '../solve/index.js';
 
 /** Most bowls that one plan is made for: more than any kitchen's day, less than a slip of the keys. */
@@ -6,6 +7,9 @@ export const MOST_BOWLS = 20_000;
 /** A sip and a washing-up bowl, g: what lies beyond is a slip of the keys. */
 export const LEAST_BOWL_G = 20;
 export const MOST_BOWL_G = 2000;
+
+/** Soup from the cold that goes in: out of which container, how much of it, and what it is. */
+export const KeptPartSchema = z.strictObject({ container: z.uuid(), kg: z.number().gt(0).max(5000), row: IngredientSchema });
 
 /** What a cook asks for: this soup, so many bowls of so many grams, in that pot. */
 export const PlanRequestSchema = z.strictObject({
@@ -18,5 +22,7 @@ export const PlanRequestSchema = z.strictObject({
   variant: z.string().max(60).optional(),
   /** Optional lines that are left out this time. */
   without: z.array(z.string().max(60)).max(40).optional(),
+  /** Kept soup that is stirred in. */
+  kept: z.array(KeptPartSchema).min(1).max(3).optional(),
 });
 export type PlanRequest = z.infer<typeof PlanRequestSchema>;

@@ -51,6 +51,7 @@ function readyLine(line: Line, around: Around): PreparedLine {
   const { amount } = line;
   let massKg = 0;
   if (amount.rule === 'panFloor') massKg = amount.kgPerM2 * areaM2(vessel);
+  if (amount.rule === 'fixed') massKg = amount.kg;
   if (amount.rule === 'scaled' || amount.rule === 'spice') {
     const weighed = weigh(amount.amount, ingredient);
     if (!weighed.ok) throw new Error('A soup is checked before it is prepared.');

@@ -5,13 +5,15 @@ import { lineIdSchema } from '../steps/index.js';
 
 /**
  * How a line's kilos follow the batch: as written times the scale; as spice, by the soup's school; by the floor of the
- * pan that it is fried in; or settled by the step that takes it (stock to cover, salt and cream to a target).
+ * pan that it is fried in; fixed; or settled by the step that takes it (stock to cover, salt and cream to a target).
  */
 export const LineAmountSchema = z.discriminatedUnion('rule', [
   z.strictObject({ rule: z.literal('scaled'), amount: AmountSchema }),
   z.strictObject({ rule: z.literal('spice'), amount: AmountSchema }),
   z.strictObject({ rule: z.literal('panFloor'), kgPerM2: z.number().positive().max(5) }),
   z.strictObject({ rule: z.literal('byStep') }),
+  /** So many kilos, whatever the batch. */
+  z.strictObject({ rule: z.literal('fixed'), kg: z.number().gt(0).max(5000) }),
 ]);
 
 /** What a line's ingredient begins with when it is another card's outcome. */

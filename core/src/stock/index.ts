@@ -15,7 +15,7 @@ export {
   type TakenAs,
 } from './entry.js';
 export { bringBack, bringBackSoup, type BringBackAsk, type BroughtBack } from './bring-back.js';
-export { keptBowls, mayGoInto, type KeptBowls, type Promised } from './propose.js';
+export { keptBowls, keptRow, mayGoInto, type KeptBowls, type Promised } from './propose.js';
 export { contentsOf } from './from-batch.js';
 export {
   bowlsIn,

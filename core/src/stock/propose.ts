@@ -1,5 +1,5 @@
-import type { Diets } from '../larder/index.js';
-import { bowlsIn, dietNamesOf } from './contents.js';
+import type { Diets, IngredientRow } from '../larder/index.js';
+import { KEPT_SOUP, bowlsIn, dietNamesOf } from './contents.js';
 import type { Contents } from './entry.js';
 import type { Container } from './stock.js';
 
@@ -40,4 +40,10 @@ export function mayGoInto(contents: Contents, { soupId, isServedCold, allergens,
     contents.row.allergens.every((one) => allergens.includes(one)) &&
     (diets === undefined || dietNamesOf(diets).every((diet) => contents.diets.includes(diet)))
   );
+}
+
+/** A container's soup as an ingredient of its own among others: no two containers are one row. */
+export function keptRow({ id, contents }: Pick<Container, 'id' | 'contents'>): IngredientRow {
+  const name = `${contents.name}, from the cold`.slice(0, 80);
+  return { ...contents.row, id: `${KEPT_SOUP}${id}`, name };
 }

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { LARDER_ROWS, SALT, makeIngredient } from '../larder/index.js';
 import { READY_KITS, dayOf } from '../kit/index.js';
-import { makePlan } from '../plan/index.js';
+import { figuresOf, makePlan, planToBuy, rerun } from '../plan/index.js';
 import { contents, parcelKg, parcelOf } from '../pot/index.js';
-import { EXAMPLE_SOUPS } from '../soup/index.js';
+import { EXAMPLE_SOUPS, walk } from '../soup/index.js';
 import {
   ContentsSchema,
   NOTHING_KG,
@@ -15,6 +15,7 @@ import {
   daysBetween,
   foldStock,
   keptBowls,
+  keptRow,
   keepingOf,
   letDown,
   mayGoInto,
@@ -425,6 +426,47 @@ describe('ice and bringing back', () => {
     expect(bringBack({ contents: lentil, kg: 0, kit })).toBeUndefined();
     const minutes = (kg: number): number => bringBack({ contents: lentil, kg, kit, potId: 'boiler-40' })!.minutes;
     expect(minutes(12)).toBeGreaterThan(minutes(6) * 1.7);
+  });
+});
+
+describe('kept soup in a plan', () => {
+  const row = keptRow({ id: A, contents: lentil });
+  const kept = [{ container: A, kg: 1.5, row }];
+  const request = { bowls: 40, bowlG: 300, potId: 'boiler-40' };
+
+  it('is taken to the gram whatever the batch; bowls and salt are as asked, it is hot all through, its allergens come with it', () => {
+    for (const soup of EXAMPLE_SOUPS) {
+      const without = planToBuy(soup, LARDER_ROWS, READY_KITS.canteen, request);
+      const planning = planToBuy(soup, LARDER_ROWS, READY_KITS.canteen, { ...request, kept });
+      if (!planning.ok || !without.ok) throw new Error(soup.id);
+      const { plan } = planning;
+      const figures = figuresOf(plan.prepared, plan.run);
+      const before = figuresOf(without.plan.prepared, without.plan.run);
+      expect(plan.run.usedKg.get('kept-1')).withContext(soup.id).toBeCloseTo(1.5, 9);
+      expect(plan.run.bowls).withContext(soup.id).toBeGreaterThanOrEqual(39.9);
+      expect(plan.run.bowls).withContext(soup.id).toBeLessThan(41.5);
+      const saltOf = ({ facts }: typeof figures): number => (facts!.saltG / facts!.massG) * 100;
+      const isSettled = walk(soup.root).some(({ step }) => step.op === 'season');
+      if (isSettled) expect(saltOf(figures)).withContext(soup.id).toBeCloseTo(saltOf(before), 1);
+      for (const one of row.allergens) expect(figures.facts!.allergens).withContext(soup.id).toContain(one);
+      if (soup.served === 'hot') {
+        const boiled = plan.run.records.find(({ step }) => step.id === 'kept-boil')!;
+        expect(boiled.pot.tempC).withContext(soup.id).toBeGreaterThan(74);
+      }
+      // What is stored is cooked again as the same.
+      const again = rerun(plan.snapshot);
+      expect(again.run.bowls).withContext(soup.id).toBeCloseTo(plan.run.bowls, 9);
+    }
+  });
+
+  it('of two containers each is a row and a line of its own', () => {
+    const other = keptRow({ id: B, contents: lentil });
+    const planning = planToBuy(EXAMPLE_SOUPS[0]!, LARDER_ROWS, READY_KITS.canteen, {
+      ...request,
+      kept: [...kept, { container: B, kg: 0.5, row: other }],
+    });
+    if (!planning.ok) throw new Error('It fits.');
+    expect(planning.plan.run.usedKg.get('kept-2')).toBeCloseTo(0.5, 9);
   });
 });
 

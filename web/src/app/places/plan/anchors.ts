@@ -30,6 +30,8 @@ export interface Wanted {
   readonly cartonKg: number | null;
   readonly variant: string | undefined;
   readonly without: readonly string[];
+  /** Kept soup that goes in. */
+  readonly kept: NonNullable<PlanRequest['kept']>;
 }
 
 /** Before the cook has said anything. */
@@ -43,6 +45,7 @@ export const NOTHING_YET: Wanted = {
   cartonKg: null,
   variant: undefined,
   without: [],
+  kept: [],
 };
 
 /** An ask, but for the pot where any will do. */
@@ -74,7 +77,7 @@ function anchorOf({ by, amount, ingredient, line, cartonKg }: Wanted): Anchor | 
 /** What the cook wants as an ask; undefined while something is missing or absurd. */
 export function requestOf(wanted: Wanted, soup: Soup, kit: Kit): OpenAsk | undefined {
   const anchor = anchorOf(wanted);
-  const { bowlG, potId, variant, without } = wanted;
+  const { bowlG, potId, variant, without, kept } = wanted;
   if (anchor === undefined || bowlG === null || !(bowlG >= LEAST_BOWL_G) || !(bowlG <= MOST_BOWL_G)) return undefined;
   const bowls = anchor.by === 'bowls' ? anchor.bowls : soup.writtenFor.bowls;
   if (!(bowls <= MOST_BOWLS)) return undefined;
@@ -87,6 +90,7 @@ export function requestOf(wanted: Wanted, soup: Soup, kit: Kit): OpenAsk | undef
     ...(anchor.by === 'bowls' ? {} : { anchors: [anchor] }),
     ...(variant === undefined ? {} : { variant }),
     ...(without.length === 0 ? {} : { without: [...without] }),
+    ...(kept.length === 0 ? {} : { kept: [...kept] }),
   };
 }
 
@@ -117,6 +121,7 @@ export function wantedOf(request: PlanRequest): Wanted {
     cartonKg: anchor.by === 'carton' ? anchor.cartonKg : null,
     variant: request.variant,
     without: request.without ?? [],
+    kept: request.kept ?? [],
   };
 }
 

@@ -2,52 +2,37 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSign
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { dayOf } from '@tureen/core/kit';
-import type { Diets } from '@tureen/core/larder';
-import { keptBowls, mayGoInto } from '@tureen/core/stock';
+import { keptBowls } from '@tureen/core/stock';
 import { map, timer } from 'rxjs';
 import { Clock } from '../../services/clock';
 import { Stock } from '../../services/stock';
 import { kitchenZone } from '../../services/zone';
 import { dayWords } from '../cold/container-words';
-import { mass } from '../figures';
 
 const LOOK_MS = 60_000;
-/** Kept soups that are named as able to go in; the rest stands in the cold. */
-const MOST_NAMED = 3;
 
 function bowlWords(count: number): string {
   return `${String(count)} ${count === 1 ? 'bowl' : 'bowls'}`;
 }
 
-/** What stands in the cold and could be eaten instead of cooked, or go into what is planned. */
+/** Bowls of a soup that stand in the cold and could be brought back instead of cooked. */
 @Component({
   selector: 'tt-kept-bowls',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [RouterLink],
   template: `@if (words(); as text) {
-      <p class="kept">
-        <span>{{ text }}</span>
-        @for (one of places(); track one.id) {
-          <a [routerLink]="['/cold', one.id]" [queryParams]="{ ask: 'reheated' }">{{ one.words }}</a>
-        }
-        @if (isLess()) {
-          <button type="button" class="press" (click)="cook.emit(wanted())">Cook all {{ wanted() }}</button>
-        } @else if (left() > 0 && left() < wanted()) {
-          <button type="button" class="press" (click)="less()">Bring them back, cook {{ left() }}</button>
-        }
-      </p>
-    }
-    @if (others(); as all) {
-      @if (all.length > 0) {
-        <p class="kept soft">
-          <span>Kept, and could go in with nothing new in it:</span>
-          @for (one of all; track one.id) {
-            <a [routerLink]="['/cold', one.id]">{{ one.words }}</a>
-          }
-          <span>Bring it in at the stove (X).</span>
-        </p>
+    <p class="kept">
+      <span>{{ text }}</span>
+      @for (one of places(); track one.id) {
+        <a [routerLink]="['/cold', one.id]" [queryParams]="{ ask: 'reheated' }">{{ one.words }}</a>
       }
-    }`,
+      @if (isLess()) {
+        <button type="button" class="press" (click)="cook.emit(wanted())">Cook all {{ wanted() }}</button>
+      } @else if (left() > 0 && left() < wanted()) {
+        <button type="button" class="press" (click)="less()">Bring them back, cook {{ left() }}</button>
+      }
+    </p>
+  }`,
   styles: `
     .kept {
       display: flex;
@@ -65,9 +50,6 @@ export class KeptBowlsLine {
   readonly bowlG = input.required<number>();
   /** How many bowls are to be cooked as the plan stands. */
   readonly bowls = input.required<number>();
-  readonly allergens = input.required<readonly string[]>();
-  readonly diets = input.required<Diets | undefined>();
-  readonly isServedCold = input.required<boolean>();
   /** So many are to be cooked instead. */
   readonly cook = output<number>();
 
@@ -109,25 +91,6 @@ export class KeptBowlsLine {
       words: `${bowlWords(bowls)}, ${store.name}, use by ${dayWords(useBy.day)}`,
     })),
   );
-  protected readonly others = computed(() => {
-    const into = {
-      soupId: this.soupId(),
-      allergens: this.allergens(),
-      diets: this.diets(),
-      isServedCold: this.isServedCold(),
-    };
-    return this.containers()
-      .filter(
-        ({ contents, state, useBy }) =>
-          (state === 'chilled' || state === 'thawed') && useBy.day >= this.today() && mayGoInto(contents, into),
-      )
-      .slice(0, MOST_NAMED)
-      .map(({ id, contents, kg, useBy }) => ({
-        id,
-        words: `${contents.name}, ${mass(kg, 'metric')}, use by ${dayWords(useBy.day)}`,
-      }));
-  });
-
   protected less(): void {
     const cooked = this.left();
     this.split.set({ wanted: this.wanted(), cooked });

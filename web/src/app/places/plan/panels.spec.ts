@@ -12,6 +12,7 @@ import type { PlanOutcome, PlanView } from '../../cooking/views';
 import { WhyAsked } from '../../services/why-asked';
 import { kitchenZone } from '../../services/zone';
 import { KeptBowlsLine } from './kept-bowls';
+import { KeptParts } from './kept-parts';
 import { MoneyPanel } from './money-panel';
 import { PullList, tickOf } from './pull-list';
 import { StationPanel } from './station-panel';
@@ -196,7 +197,7 @@ describe('what a plan tells', () => {
 
 describe('what is kept already', () => {
   let cold: ColdInMemory;
-  const facts = { allergens: ['gluten', 'celery'], diets: undefined, isServedCold: false, bowlG: 300 };
+  const facts = { allergens: ['gluten', 'celery'], diets: undefined, isServedCold: false };
 
   beforeEach(() => {
     TestBed.resetTestingModule();
@@ -212,7 +213,7 @@ describe('what is kept already', () => {
   it('is brought back instead of cooked by one touch, and cooked all the same by another; a number that is typed begins anew', async () => {
     cold.filled(3.6);
     cold.filled(0.9, 'swede-barley', 0, FREEZER);
-    const shown = await show(KeptBowlsLine, { soupId: 'swede-barley', bowls: 40, ...facts });
+    const shown = await show(KeptBowlsLine, { soupId: 'swede-barley', bowls: 40, bowlG: 300 });
     const asked: number[] = [];
     shown.fixture.componentInstance.cook.subscribe((bowls) => {
       asked.push(bowls);
@@ -230,10 +231,24 @@ describe('what is kept already', () => {
     expect(shown.text()).toContain('Nothing need be cooked for 10.');
   });
 
-  it('of another soup is named where it brings nothing new, and not where it does', async () => {
-    cold.filled(2);
-    const shown = await show(KeptBowlsLine, { soupId: 'carrot-ginger', bowls: 40, ...facts });
-    expect(shown.text()).toMatch(/could go in with nothing new in it:.*Swede & barley, 2 kg, use by/);
+  it('of another soup is put in by one touch, up to a fifth of the batch, left out by another; where it brings something new it is not named', async () => {
+    const id = cold.filled(2);
+    const inputs = { soupId: 'carrot-ginger', cookedKg: 6, kept: [], ...facts };
+    const shown = await show(KeptParts, inputs);
+    let kept: readonly { container: string; kg: number }[] = [];
+    shown.fixture.componentInstance.changed.subscribe((parts) => {
+      kept = parts;
+      shown.fixture.componentRef.setInput('kept', parts);
+    });
+    expect(shown.text()).toMatch(/could go in: ?Swede & barley, 2 kg, use by/);
+    await shown.press('Put 1.2 kg of Swede & barley in');
+    expect(kept.map(({ container, kg }) => [container, kg])).toEqual([[id, 1.2]]);
+    expect(shown.text()).toContain('1.2 kg of Swede & barley, from the cold (Fridge) goes in before the blade.');
+    cold.did({ kind: 'took', container: id, kg: 1.5, as: 'bowls' });
+    await rest(shown.fixture);
+    expect(shown.text()).toContain('Only 500 g of it can still be used.');
+    await shown.press('Leave it out');
+    expect(kept).toEqual([]);
     shown.fixture.componentRef.setInput('allergens', ['celery']);
     await rest(shown.fixture);
     expect(shown.text()).not.toContain('Swede');

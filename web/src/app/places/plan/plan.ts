@@ -23,12 +23,14 @@ import { Kitchen } from '../../services/kitchen';
 import { isNarrow } from '../../services/narrow';
 import { Plans } from '../../services/plans';
 import { Soups } from '../../services/soups';
+import { Stock } from '../../services/stock';
 import { onKeys } from '../../shell/keys';
 import { day, mass } from '../figures';
 import { requestOf, cartonsOf, isSameRequest, NOTHING_YET, SIDES, wantedOf, type By, type Wanted } from './anchors';
 import { PANELS, type PanelName } from './panels';
 import { Choice } from '../../parts/choice';
 import { KeptBowlsLine } from './kept-bowls';
+import { KeptParts, takenFor } from './kept-parts';
 import { MoneyPanel } from './money-panel';
 import { OddsPanel } from './odds-panel';
 import { PullList } from './pull-list';
@@ -55,6 +57,7 @@ function essenceOf(plan: StoredPlan | undefined): unknown {
     FormsModule,
     Choice,
     KeptBowlsLine,
+    KeptParts,
     MoneyPanel,
     NumberField,
     NzSelectModule,
@@ -76,6 +79,7 @@ export class PlanPlace {
   private readonly soups = inject(Soups);
   private readonly kitchen = inject(Kitchen);
   private readonly cooking = inject(Cooking);
+  private readonly stock = inject(Stock);
   private readonly narrow = isNarrow();
   readonly soupId = input.required<string>();
   /** A plan that was kept, to go on with. */
@@ -224,7 +228,8 @@ export class PlanPlace {
 
   protected readonly nameOf = computed(() => {
     const soup = this.view()?.soup ?? this.soup();
-    return soup === undefined ? (id: string) => id : namer(soup, this.rows());
+    const kept = this.wanted().kept.map(({ row }) => row);
+    return soup === undefined ? (id: string) => id : namer(soup, [...this.rows(), ...kept]);
   });
   protected readonly ribbon = computed(() => {
     const view = this.view();
@@ -378,7 +383,9 @@ export class PlanPlace {
     if (this.view() === undefined || this.busy()) return;
     this.busy.set(true);
     const id = await this.keepAsItStands();
+    const { kept } = this.wanted();
     const answer = id === undefined ? undefined : await this.batches.start(this.batchId, id);
+    if (answer?.ok === true && kept.length > 0) await this.stock.enter(...kept.map((part) => takenFor(part, answer.value.id)));
     this.busy.set(false);
     if (answer?.ok === true) await this.router.navigate(['/stove', answer.value.id]);
     else if (answer?.ok === false) this.refused.set(answer.refusal.sentence);

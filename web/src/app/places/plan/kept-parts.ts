@@ -1,0 +1,148 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
+import { dayOf } from '@tureen/core/kit';
+import type { Diets } from '@tureen/core/larder';
+import type { PlanRequest } from '@tureen/core/plan';
+import { keptRow, mayGoInto, type Container, type StockAction } from '@tureen/core/stock';
+import { map, timer } from 'rxjs';
+import { Clock } from '../../services/clock';
+import { Stock } from '../../services/stock';
+import { kitchenZone } from '../../services/zone';
+import { dayWords } from '../cold/container-words';
+import { mass } from '../figures';
+
+type Part = NonNullable<PlanRequest['kept']>[number];
+
+const LOOK_MS = 60_000;
+/** Kept soups that are named as able to go in, and that go into one plan; the rest stands in the cold. */
+const MOST_NAMED = 3;
+/** Of a batch, what kept soup is proposed for at most: more, and it is another soup. Kitchen default. */
+const MOST_SHARE = 0.2;
+
+/** What leaves a container for a batch when it starts. */
+export function takenFor({ container, kg }: Part, batchId: string): StockAction {
+  return { kind: 'took', container, kg, as: 'used', batchId };
+}
+
+/** Kept soup that can go into what is planned, soonest day first, with nothing in it that the soup is told to be free of. */
+@Component({
+  selector: 'tt-kept-parts',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [RouterLink],
+  template: `@for (part of taken(); track part.container) {
+      <p class="kept">
+        <span>{{ part.words }}</span>
+        @if (part.missing; as text) {
+          <strong>{{ text }}</strong>
+        }
+        <button type="button" class="press" (click)="takeOut(part.container)">Leave it out</button>
+      </p>
+    }
+    @if (open(); as all) {
+      @if (all.length > 0) {
+        <p class="kept">
+          <span>Kept, and could go in:</span>
+          @for (one of all; track one.id) {
+            <span>
+              <a [routerLink]="['/cold', one.id]">{{ one.words }}</a>
+              <button
+                type="button"
+                class="press"
+                [attr.aria-label]="'Put ' + one.put + ' of ' + one.name + ' in'"
+                (click)="put(one)"
+              >
+                Put {{ one.put }} in
+              </button>
+            </span>
+          }
+        </p>
+      }
+    }`,
+  styles: `
+    .kept {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 6px 14px;
+      align-items: center;
+    }
+    a {
+      margin-right: 8px;
+      color: var(--cobalt);
+    }
+    strong {
+      color: var(--red);
+    }
+  `,
+})
+export class KeptParts {
+  readonly soupId = input.required<string>();
+  readonly cookedKg = input.required<number>();
+  readonly allergens = input.required<readonly string[]>();
+  readonly diets = input.required<Diets | undefined>();
+  readonly isServedCold = input.required<boolean>();
+  readonly kept = input.required<readonly Part[]>();
+  readonly changed = output<Part[]>();
+
+  private readonly clock = inject(Clock);
+  private readonly answer = toSignal(inject(Stock).cold$);
+  private readonly today = toSignal(timer(0, LOOK_MS).pipe(map(() => dayOf(this.clock.now(), kitchenZone()))), {
+    initialValue: dayOf(this.clock.now(), kitchenZone()),
+  });
+  private readonly containers = computed(() => {
+    const answer = this.answer();
+    return answer?.ok === true ? answer.value.containers : undefined;
+  });
+
+  private isGood({ state, useBy }: Container): boolean {
+    return (state === 'chilled' || state === 'thawed') && useBy.day >= this.today();
+  }
+
+  /** What is planned to go in, and whether it still stands there. */
+  protected readonly taken = computed(() =>
+    this.kept().map(({ container, kg, row }) => {
+      const there = this.containers()?.find(({ id }) => id === container);
+      const haveKg = there !== undefined && this.isGood(there) ? there.kg : 0;
+      const isMissing = this.containers() !== undefined && haveKg < kg - 1e-6;
+      return {
+        container,
+        words: `${mass(kg, 'metric')} of ${row.name} ${there === undefined ? '' : `(${there.store.name}) `}goes in before the blade.`,
+        missing: isMissing ? `Only ${mass(haveKg, 'metric')} of it can still be used.` : '',
+      };
+    }),
+  );
+  protected readonly open = computed(() => {
+    if (this.kept().length >= MOST_NAMED) return [];
+    const into = {
+      soupId: this.soupId(),
+      allergens: this.allergens(),
+      diets: this.diets(),
+      isServedCold: this.isServedCold(),
+    };
+    const used = new Set(this.kept().map(({ container }) => container));
+    return (this.containers() ?? [])
+      .filter((one) => !used.has(one.id) && this.isGood(one) && mayGoInto(one.contents, into))
+      .slice(0, MOST_NAMED)
+      .map((container) => {
+        // To ten grams, and never more than is there.
+        const kg = Math.min(container.kg, Math.floor(this.cookedKg() * MOST_SHARE * 100) / 100);
+        const { id, contents, useBy } = container;
+        return {
+          id,
+          name: contents.name,
+          words: `${contents.name}, ${mass(container.kg, 'metric')}, use by ${dayWords(useBy.day)}`,
+          put: mass(kg, 'metric'),
+          part: { container: id, kg, row: keptRow(container) },
+        };
+      })
+      .filter(({ part }) => part.kg > 0);
+  });
+
+  protected put({ part }: { readonly part: Part }): void {
+    this.changed.emit([...this.kept(), part]);
+  }
+
+  protected takeOut(container: string): void {
+    this.changed.emit(this.kept().filter((one) => one.container !== container));
+  }
+}

@@ -233,6 +233,33 @@ test('frozen, thawed, used in a new soup: its days go on, and what is made of it
   expect(kept!.useBy.day).toBe(thawed.useBy.day);
 });
 
+test('kept soup is put into a plan, is on its pull list and in its pot, and leaves its container when the batch starts', async ({
+  page,
+  server,
+}) => {
+  const quiet = watch(page);
+  const contents = (await cold(server.url)).contents.find(({ name }) => name === 'Parsnip & butter')!;
+  const container = id();
+  const store = { id: 'fridge', name: 'Fridge', kind: 'fridge' } as const;
+  await entered(server.url, [30, { kind: 'filled', container, kg: 2, vessel: 'Tub', madeMs: Date.now(), store, contents }]);
+  await page.goto(`${server.url}/plan/celeriac-leek-apple`);
+  await page.getByRole('button', { name: '40', exact: true }).click();
+  await page.getByRole('button', { name: 'Put 2 kg of Parsnip & butter in' }).click();
+  await expect(page.getByText('2 kg of Parsnip & butter, from the cold (Fridge) goes in before the blade.')).toBeVisible();
+  await expect(page.getByText('Parsnip & butter, from the cold').nth(1)).toBeVisible();
+  await expect(page.locator('.total')).toContainText(/4\d bowls/);
+  await page.getByRole('button', { name: /Keep this plan/ }).click();
+  await expect(page.getByRole('button', { name: 'Kept' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByText(/2 kg of Parsnip & butter, from the cold/)).toBeVisible();
+  await page.getByRole('button', { name: /Start this batch/ }).click();
+  await page.locator('section.step h2').waitFor();
+  await expect.poll(async () => (await cold(server.url)).containers.some(({ id: one }) => one === container)).toBe(false);
+  await until(page, /Parsnip & butter/i);
+  await expect(page.locator('section.step')).toContainText('2');
+  quiet();
+});
+
 test('two screens take the last bowls of one container at once: both see what happened, nothing is negative', async ({
   page,
   browser,

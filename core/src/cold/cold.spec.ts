@@ -23,6 +23,7 @@ import {
   rescuedTo,
   rulesFor,
   splitPlans,
+  thawMinutes,
   stuffOf,
   watchCooling,
   waterInTwoGoes,
@@ -322,6 +323,21 @@ describe('ice in place of liquid', () => {
         .withContext(String(kg))
         .toBeFalse();
     }
+  });
+});
+
+describe('thawing', () => {
+  const litre = { volumeM3: 0.0009, depthM: 0.06, waterShare: 0.9, densityKgM3: 1020 };
+
+  it('a litre tub in the fridge takes a day and more, by hand', () => {
+    // 1020 x 0.9 x 333.6 kJ = 306 MJ/m3 over 5 K; 0.06 / (2 x 10) + 0.06^2 / (8 x 0.55) = 0.00382: 234 ks = 65 h as a slab.
+    // Floor 0.015 m2, sides 4 x 0.1225 x 0.06 = 0.0294: 65 h x 0.03 / 0.0594 = 33 h. Advice for homes: 24 h for two kilos and more.
+    expect(thawMinutes(litre) / 60).toBeCloseTo(33, -0.5);
+  });
+
+  it('shallower is faster, colder air is slower', () => {
+    expect(thawMinutes({ ...litre, depthM: 0.03 })).toBeLessThan(thawMinutes(litre));
+    expect(thawMinutes({ ...litre, airC: 2 })).toBeGreaterThan(thawMinutes(litre) * 1.5);
   });
 });
 

@@ -63,3 +63,35 @@ const SAFE = 0.02;
 export function headspaceShare(waterShare: number): number {
   return waterShare * ICE_GROWS + SAFE;
 }
+
+/** Conductivity of what is thawed, W/(m K), where soups begin to freeze, °C, and how strongly still fridge air gives heat: from memory. */
+const THAWED_WMK = 0.55;
+const FREEZES_C = -1;
+const FRIDGE_W_M2K = 10;
+
+/**
+ * Time until a tub of frozen soup is thawed through in a fridge, minutes: Plank's equation the other way round, the heat coming
+ * through what is thawed already, by all faces of a squat tub of that volume and depth.
+ */
+export function thawMinutes(ask: {
+  readonly volumeM3: number;
+  readonly depthM: number;
+  readonly waterShare: number;
+  readonly densityKgM3: number;
+  readonly airC?: number;
+}): number {
+  const { volumeM3, depthM, waterShare, densityKgM3, airC = 4 } = ask;
+  const slab = plankS({
+    shape: 'slab',
+    thickM: depthM,
+    densityKgM3,
+    fusionJKg: waterShare * FUSION_JKG,
+    freezesAtC: airC,
+    airC: FREEZES_C,
+    hW: FRIDGE_W_M2K,
+    frozenWMK: THAWED_WMK,
+  });
+  const floorM2 = volumeM3 / depthM;
+  const sidesM2 = 4 * Math.sqrt(floorM2) * depthM;
+  return ((slab / 60) * (2 * floorM2)) / (2 * floorM2 + sidesM2);
+}

@@ -48,6 +48,6 @@ export {
 } from './freeze-dry.js';
 export { icedC, icedMix, iceThatWouldDo, type IceWay } from './ice.js';
 export { KEEPING_RULES, SHORTER_DAYS, type KeepingRule } from './keep.js';
-export { freezeMinutes, headspaceShare, plankS, type FreezeAsk, type Freezing } from './freeze.js';
+export { freezeMinutes, headspaceShare, plankS, thawMinutes, type FreezeAsk, type Freezing } from './freeze.js';
 export { lastMinuteFor, rescuedTo, watchCooling, type CoolingReading, type Rescue, type Watched } from './watch.js';
 export { countsFrom, panNow, type PanNow, type PanWatched, type StillPossible, type WatchedStage } from './pan-now.js';

@@ -53,6 +53,7 @@ const BY_GROUP: Readonly<Record<IngredientRow['group'], Role>> = {
   herbs: 'herb',
   spices: 'spice',
   chillies: 'base',
+  'kept soup': 'grain',
 };
 
 /** Where an ingredient does not do what its group does. */

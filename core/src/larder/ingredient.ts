@@ -40,6 +40,7 @@ export const GROUPS = [
   'herbs',
   'spices',
   'chillies',
+  'kept soup',
 ] as const;
 
 /**
@@ -141,9 +142,10 @@ const NO_FORK: ReadonlySet<(typeof GROUPS)[number]> = new Set([
   'herbs',
   'spices',
   'chillies',
+  'kept soup',
 ]);
 /** Groups whose starch has been cooked before it is bought. */
-const COOKED: ReadonlySet<(typeof GROUPS)[number]> = new Set(['canned goods', 'breads']);
+const COOKED: ReadonlySet<(typeof GROUPS)[number]> = new Set(['canned goods', 'breads', 'kept soup']);
 
 /** Whether its pieces are cooked until a fork goes in. */
 export function isForked({ group }: Pick<IngredientRow, 'group'>): boolean {

@@ -98,7 +98,8 @@ describe('larder', () => {
 
   it('holds at least 150 rows in every group, none of which looks wrong', () => {
     expect(rows.size).toBeGreaterThanOrEqual(150);
-    expect(new Set(LARDER_ROWS.map(({ group }) => group))).toEqual(new Set(GROUPS));
+    // Kept soup comes from the cold, never from the shelves.
+    expect(new Set(LARDER_ROWS.map(({ group }) => group))).toEqual(new Set(GROUPS.filter((group) => group !== 'kept soup')));
     expect(checkRows(LARDER_ROWS)).toEqual([]);
   });
 

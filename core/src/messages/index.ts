@@ -13,6 +13,7 @@ export {
   bringBackWords,
   broughtBackWords,
   freezingWords,
+  thawingWords,
   keptWords,
   kilos,
   reheatingWords,

@@ -50,9 +50,13 @@ export function reheatingWords(): string {
   return `${degrees(REHEATING.toC)} within ${showMinutes(REHEATING.withinMin)}`;
 }
 
+/** Starch from which a thawed soup weeps, % of it; flour and potato let go of water in ice, and take it up again with heat. Common practice. */
+const WEEPS_FROM = 1;
+const STARCH_WORDS = ' Starch lets go of water in ice: whisk it while it heats, it comes together.';
+
 /** How a kept soup is brought back. */
 export function bringBackWords(
-  { isServedCold, holds, bowlG, wetBowlG }: Pick<Contents, 'isServedCold' | 'holds' | 'bowlG' | 'wetBowlG'>,
+  { isServedCold, holds, bowlG, wetBowlG, row }: Pick<Contents, 'isServedCold' | 'holds' | 'bowlG' | 'wetBowlG' | 'row'>,
   state: Container['state'],
 ): string {
   if (wetBowlG !== undefined) {
@@ -60,9 +64,15 @@ export function bringBackWords(
     return `A bowl is ${kilos(bowlG / 1000)} of it: pour ${kilos(first)} of boiling water, stir, wait some minutes; then up to ${kilos(then)} more, as it feels right: too much can’t be undone.`;
   }
   const isFrozen = state === 'frozen';
-  const thaw = isFrozen ? 'Thaw it in the fridge from the day before. ' : '';
+  const thaw = isFrozen ? 'Thaw it in the fridge, a day or two before. ' : '';
   // Ice draws the water out of cream and egg; the blade puts it back: common practice.
-  const whisk = (isFrozen || state === 'thawed') && holds.length > 0 ? ' Blend it once more: it may have parted.' : '';
+  const isIced = isFrozen || state === 'thawed';
+  const whisk =
+    isIced && holds.length > 0
+      ? ' Blend it once more: it may have parted.'
+      : isIced && row.composition.starch > WEEPS_FROM
+        ? STARCH_WORDS
+        : '';
   return isServedCold
     ? `${thaw}Serve it from the fridge; stir, taste, season.${whisk}`
     : `${thaw}Heat it to ${reheatingWords()}, once.${whisk} Stir, taste, season.`;
@@ -86,6 +96,11 @@ export function broughtBackWords({ potName, minutes, steamedKg }: BroughtBack, t
 /** How long a flat container takes to freeze through, and how much of it must be free. */
 export function freezingWords({ minutes, freeShare }: { readonly minutes: number; readonly freeShare: number }): string {
   return `about ${String(Math.max(1, Math.round(minutes / 60)))} h through at -18 °C; ${String(Math.ceil(freeShare * 100))} % of it left free`;
+}
+
+/** How long a frozen container takes to thaw, and how not to do it. */
+export function thawingWords(minutes: number): string {
+  return `about ${String(Math.max(1, Math.round(minutes / 60)))} h in the fridge; never on the bench`;
 }
 
 /** What could not be booked as it was told, and what to do. */

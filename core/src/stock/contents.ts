@@ -83,7 +83,7 @@ export function soupAsIngredient(parcel: Parcel, name: string): IngredientRow {
   return {
     id: `${KEPT_SOUP}soup`,
     name,
-    group: 'canned goods',
+    group: 'kept soup',
     composition: {
       water: per100(WATER),
       fat: per100(FAT),

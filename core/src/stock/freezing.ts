@@ -1,4 +1,4 @@
-import { freezeMinutes, headspaceShare, stuffOf } from '../cold/index.js';
+import { freezeMinutes, headspaceShare, stuffOf, thawMinutes } from '../cold/index.js';
 import { makeIngredient } from '../larder/index.js';
 import type { Container } from './stock.js';
 
@@ -18,4 +18,10 @@ export function freezingOf({ contents, cooling }: Pick<Container, 'contents' | '
     minutes: freezeMinutes({ thickM, waterShare, densityKgM3, startC: FRIDGE_C, ...FREEZER }),
     freeShare: headspaceShare(waterShare),
   };
+}
+
+/** How long a frozen container takes to thaw in the fridge, minutes. */
+export function thawingOf({ contents, cooling, kg }: Pick<Container, 'contents' | 'cooling' | 'kg'>): number {
+  const { densityKgM3, waterShare } = stuffOf(makeIngredient(contents.row).perKg, 1);
+  return thawMinutes({ volumeM3: kg / densityKgM3, depthM: cooling?.depthM ?? USUAL_DEPTH_M, waterShare, densityKgM3 });
 }

@@ -64,4 +64,4 @@ export {
   type DaySheet,
   type StoreChecks,
 } from './day-sheet.js';
-export { freezingOf } from './freezing.js';
+export { freezingOf, thawingOf } from './freezing.js';

@@ -23,9 +23,9 @@ import { watchPan } from '../watched-pan';
         >
       }
     </p>
-    @for (rescue of rescues(); track rescue) {
+    @if (rescues().length > 0) {
       <p class="caution" role="alert">
-        <span>{{ rescue }}</span>
+        <span>{{ rescues().join(' Or: ') }}</span>
       </p>
     }
     @if (answer()?.missed; as text) {

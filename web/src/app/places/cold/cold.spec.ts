@@ -214,7 +214,8 @@ describe('a container', () => {
     const shown = await page(id);
     await shown.press('Freeze: into the freezer');
     expect(shown.text()).toContain('Once thawed: 4 days');
-    expect(shown.text()).toContain('Thaw it in the fridge from the day before.');
+    expect(shown.text()).toContain('Thaw it in the fridge, a day or two before.');
+    expect(shown.text()).toMatch(/to thaw ?about \d+ h in the fridge/);
     await shown.press('Thaw: into the fridge');
     expect(shown.text()).toContain('Fridge, thawed: not frozen again');
     expect(shown.buttons().some((name) => name.startsWith('Freeze:'))).toBeFalse();

@@ -22,9 +22,10 @@ import {
   reheatingWords,
   stockActionWords,
   stockNoticeSentence,
+  thawingWords,
 } from '@tureen/core/messages';
 import type { ColdStore } from '@tureen/core/kit';
-import { bowlsIn, freezingOf, tiesOf, type Container, type StockAction, type TakenAs } from '@tureen/core/stock';
+import { bowlsIn, freezingOf, thawingOf, tiesOf, type Container, type StockAction, type TakenAs } from '@tureen/core/stock';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { switchMap, timer, map } from 'rxjs';
@@ -121,6 +122,7 @@ export class ContainerPlace {
       { name: 'dried', value: at(own.driedMs) },
       { name: 'opened', value: at(openedMs) },
       { name: 'to freeze', value: own.state === 'chilled' ? freezingWords(freezingOf(own)) : undefined },
+      { name: 'to thaw', value: own.state === 'frozen' ? thawingWords(thawingOf(own)) : undefined },
       { name: 'worth', value: contents.row.pricePerKg > 0 ? money(contents.row.pricePerKg * kg, this.currency()) : undefined },
       {
         name: 'by recounting',

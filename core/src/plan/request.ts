@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { IngredientSchema } from '../larder/index.js';
+import { KEPT_SOUP } from '../soup/index.js';
 import { AnchorSchema } from '../solve/index.js';
 
 /** Most bowls that one plan is made for: more than any kitchen's day, less than a slip of the keys. */
@@ -9,7 +10,12 @@ export const LEAST_BOWL_G = 20;
 export const MOST_BOWL_G = 2000;
 
 /** Soup from the cold that goes in: out of which container, how much of it, and what it is. */
-export const KeptPartSchema = z.strictObject({ container: z.uuid(), kg: z.number().gt(0).max(5000), row: IngredientSchema });
+export const KeptPartSchema = z
+  .strictObject({ container: z.uuid(), kg: z.number().gt(0).max(5000), row: IngredientSchema })
+  .refine(({ container, row }) => row.id === `${KEPT_SOUP}${container}`, {
+    path: ['row', 'id'],
+    message: 'it has to be that of its container, and of nothing in the larder',
+  });
 
 /** What a cook asks for: this soup, so many bowls of so many grams, in that pot. */
 export const PlanRequestSchema = z.strictObject({
@@ -23,6 +29,13 @@ export const PlanRequestSchema = z.strictObject({
   /** Optional lines that are left out this time. */
   without: z.array(z.string().max(60)).max(40).optional(),
   /** Kept soup that is stirred in. */
-  kept: z.array(KeptPartSchema).min(1).max(3).optional(),
+  kept: z
+    .array(KeptPartSchema)
+    .min(1)
+    .max(3)
+    .refine((parts) => new Set(parts.map(({ container }) => container)).size === parts.length, { message: 'each container once' })
+    .optional(),
+  /** Bowls of the same soup that are brought back beside those that are cooked. */
+  broughtBack: z.int().min(1).max(MOST_BOWLS).optional(),
 });
 export type PlanRequest = z.infer<typeof PlanRequestSchema>;

@@ -229,9 +229,14 @@ export function truePans(
       case 'recounted':
         kilos.set(container, action.kg);
         break;
+      case 'dried':
+        kilos.set(container, action.kg);
+        break;
       case 'read':
       case 'opened':
       case 'note':
+      case 'set to dry':
+      case 'weighed dry':
     }
   }
   return pans;

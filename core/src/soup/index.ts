@@ -9,4 +9,4 @@ export { linesNamedBy, linesOf, mapSteps, renamedLines, stepWithout, walk, type 
 export { EXAMPLE_SOUPS } from './examples.js';
 export { cardsOf, checkCards, checkSoup, lineProblems, type SoupProblem } from './check.js';
 export { withMethodChoices } from './method-choices.js';
-export { withKept, type KeptPart } from './with-kept.js';
+export { KEPT_SOUP, withKept, type KeptPart } from './with-kept.js';

@@ -2,6 +2,9 @@ import type { Line } from './line.js';
 import type { Soup } from './soup.js';
 import type { SoupStep } from './step.js';
 
+/** What the larder id of kept soup begins with. */
+export const KEPT_SOUP = 'kept-';
+
 /** Kept soup that goes into another: so much of it, as an ingredient of its own. */
 export interface KeptPart {
   /** The larder row that it is, by its id. */

@@ -35,10 +35,8 @@ import {
   type Parcel,
 } from '../pot/index.js';
 import { DEFAULT_PARAMETERS } from '../kit/index.js';
+import { KEPT_SOUP } from '../soup/index.js';
 import { DIETS, SHORTENERS, type Contents } from './entry.js';
-
-/** What the id of a kept soup as an ingredient begins with. */
-export const KEPT_SOUP = 'kept-';
 
 /** Where a soup holds several, the one that keeps most diets away stands for it. */
 const ORIGIN_ORDER: readonly (typeof ORIGINS)[number][] = ['meat', 'fish', 'egg', 'dairy', 'bee', 'plant'];

@@ -1,7 +1,8 @@
 import { CREAM_KG, contents, parcelKg } from '../pot/index.js';
 import { servedOf, type PreparedSoup, type Run } from '../runner/index.js';
 import { allergenNames } from '../larder/index.js';
-import { KEPT_SOUP, dietNames, shortenersOf, soupAsIngredient } from './contents.js';
+import { dietNames, shortenersOf, soupAsIngredient } from './contents.js';
+import { KEPT_SOUP } from '../soup/index.js';
 import type { Contents } from './entry.js';
 
 const MOST_ID = 50;

@@ -1,5 +1,6 @@
 import type { Diets, IngredientRow } from '../larder/index.js';
-import { KEPT_SOUP, bowlsIn, dietNamesOf } from './contents.js';
+import { KEPT_SOUP } from '../soup/index.js';
+import { bowlsIn, dietNamesOf } from './contents.js';
 import type { Contents } from './entry.js';
 import type { Container } from './stock.js';
 

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { LARDER_ROWS, SALT, makeIngredient } from '../larder/index.js';
 import { READY_KITS, dayOf } from '../kit/index.js';
-import { figuresOf, makePlan, planToBuy, rerun } from '../plan/index.js';
+import { PlanRequestSchema, figuresOf, makePlan, planToBuy, rerun } from '../plan/index.js';
 import { contents, parcelKg, parcelOf } from '../pot/index.js';
 import { EXAMPLE_SOUPS, walk } from '../soup/index.js';
 import {
@@ -457,6 +457,13 @@ describe('kept soup in a plan', () => {
       const again = rerun(plan.snapshot);
       expect(again.run.bowls).withContext(soup.id).toBeCloseTo(plan.run.bowls, 9);
     }
+  });
+
+  it('is taken only as what its container holds: no row of the larder is passed off as it, and none twice', () => {
+    expect(PlanRequestSchema.safeParse({ ...request, kept }).success).toBeTrue();
+    const onion = LARDER_ROWS.find(({ id }) => id === 'onion')!;
+    expect(PlanRequestSchema.safeParse({ ...request, kept: [{ container: A, kg: 1, row: onion }] }).success).toBeFalse();
+    expect(PlanRequestSchema.safeParse({ ...request, kept: [...kept, ...kept] }).success).toBeFalse();
   });
 
   it('of two containers each is a row and a line of its own', () => {

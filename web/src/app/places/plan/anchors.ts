@@ -32,6 +32,8 @@ export interface Wanted {
   readonly without: readonly string[];
   /** Kept soup that goes in. */
   readonly kept: NonNullable<PlanRequest['kept']>;
+  /** Bowls that are brought back from the cold beside them. */
+  readonly broughtBack: number;
 }
 
 /** Before the cook has said anything. */
@@ -46,6 +48,7 @@ export const NOTHING_YET: Wanted = {
   variant: undefined,
   without: [],
   kept: [],
+  broughtBack: 0,
 };
 
 /** An ask, but for the pot where any will do. */
@@ -77,7 +80,7 @@ function anchorOf({ by, amount, ingredient, line, cartonKg }: Wanted): Anchor | 
 /** What the cook wants as an ask; undefined while something is missing or absurd. */
 export function requestOf(wanted: Wanted, soup: Soup, kit: Kit): OpenAsk | undefined {
   const anchor = anchorOf(wanted);
-  const { bowlG, potId, variant, without, kept } = wanted;
+  const { bowlG, potId, variant, without, kept, broughtBack } = wanted;
   if (anchor === undefined || bowlG === null || !(bowlG >= LEAST_BOWL_G) || !(bowlG <= MOST_BOWL_G)) return undefined;
   const bowls = anchor.by === 'bowls' ? anchor.bowls : soup.writtenFor.bowls;
   if (!(bowls <= MOST_BOWLS)) return undefined;
@@ -91,6 +94,7 @@ export function requestOf(wanted: Wanted, soup: Soup, kit: Kit): OpenAsk | undef
     ...(variant === undefined ? {} : { variant }),
     ...(without.length === 0 ? {} : { without: [...without] }),
     ...(kept.length === 0 ? {} : { kept: [...kept] }),
+    ...(broughtBack > 0 && anchor.by === 'bowls' ? { broughtBack } : {}),
   };
 }
 
@@ -122,6 +126,7 @@ export function wantedOf(request: PlanRequest): Wanted {
     variant: request.variant,
     without: request.without ?? [],
     kept: request.kept ?? [],
+    broughtBack: request.broughtBack ?? 0,
   };
 }
 

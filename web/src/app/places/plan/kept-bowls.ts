@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { dayOf } from '@tureen/core/kit';
@@ -27,7 +27,7 @@ function bowlWords(count: number): string {
         <a [routerLink]="['/cold', one.id]" [queryParams]="{ ask: 'reheated' }">{{ one.words }}</a>
       }
       @if (isLess()) {
-        <button type="button" class="press" (click)="cook.emit(wanted())">Cook all {{ wanted() }}</button>
+        <button type="button" class="press" (click)="all()">Cook all {{ wanted() }}</button>
       } @else if (left() > 0 && left() < wanted()) {
         <button type="button" class="press" (click)="less()">Bring them back, cook {{ left() }}</button>
       }
@@ -50,8 +50,10 @@ export class KeptBowlsLine {
   readonly bowlG = input.required<number>();
   /** How many bowls are to be cooked as the plan stands. */
   readonly bowls = input.required<number>();
-  /** So many are to be cooked instead. */
-  readonly cook = output<number>();
+  /** How many of them the plan brings back already. */
+  readonly broughtBack = input.required<number>();
+  /** So many are to be cooked, and so many brought back, instead. */
+  readonly cook = output<{ readonly bowls: number; readonly broughtBack: number }>();
 
   private readonly clock = inject(Clock);
   private readonly answer = toSignal(inject(Stock).cold$);
@@ -64,19 +66,17 @@ export class KeptBowlsLine {
   });
   private readonly kept = computed(() => keptBowls(this.containers(), this.soupId(), this.bowlG(), this.today()));
 
-  /** How many were wanted when some of them were to be brought back, and how many that left; forgotten when another number is typed. */
-  private readonly split = linkedSignal<number, { readonly wanted: number; readonly cooked: number } | undefined>({
-    source: () => this.bowls(),
-    computation: (bowls, before) => (before?.value?.cooked === bowls ? before.value : undefined),
-  });
-  protected readonly isLess = computed(() => this.split() !== undefined);
-  protected readonly wanted = computed(() => this.split()?.wanted ?? this.bowls());
+  protected readonly isLess = computed(() => this.broughtBack() > 0);
+  /** Both that are cooked and that are brought back. */
+  protected readonly wanted = computed(() => this.bowls() + this.broughtBack());
   protected readonly left = computed(() => Math.max(0, this.wanted() - this.kept().bowls));
   protected readonly words = computed(() => {
     const { bowls, frozenBowls } = this.kept();
-    const split = this.split();
-    if (split !== undefined)
-      return `${bowlWords(split.wanted)} are wanted: ${String(split.wanted - split.cooked)} brought back, ${String(split.cooked)} cooked. What goes on top of those that are brought back is not on the pull list.`;
+    const back = this.broughtBack();
+    if (back > 0) {
+      const missing = back > bowls ? ` Only ${bowlWords(bowls)} of it can be brought back by now.` : '';
+      return `${bowlWords(this.wanted())} in all: ${String(back)} brought back, ${String(this.bowls())} cooked. What goes on top of those that are brought back is not on the pull list.${missing}`;
+    }
     const frozen =
       frozenBowls > 0
         ? `${bowlWords(frozenBowls)} of it ${frozenBowls === 1 ? 'is' : 'are'} frozen: thawed from the day before they could be brought back.`
@@ -93,7 +93,10 @@ export class KeptBowlsLine {
   );
   protected less(): void {
     const cooked = this.left();
-    this.split.set({ wanted: this.wanted(), cooked });
-    this.cook.emit(cooked);
+    this.cook.emit({ bowls: cooked, broughtBack: this.wanted() - cooked });
+  }
+
+  protected all(): void {
+    this.cook.emit({ bowls: this.wanted(), broughtBack: 0 });
   }
 }

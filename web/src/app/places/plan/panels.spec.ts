@@ -210,25 +210,31 @@ describe('what is kept already', () => {
     kitchenZone.set(undefined);
   });
 
-  it('is brought back instead of cooked by one touch, and cooked all the same by another; a number that is typed begins anew', async () => {
+  it('is brought back instead of cooked by one touch, and cooked all the same by another; what is gone meanwhile is said', async () => {
     cold.filled(3.6);
     cold.filled(0.9, 'swede-barley', 0, FREEZER);
-    const shown = await show(KeptBowlsLine, { soupId: 'swede-barley', bowls: 40, bowlG: 300 });
-    const asked: number[] = [];
-    shown.fixture.componentInstance.cook.subscribe((bowls) => {
-      asked.push(bowls);
+    const shown = await show(KeptBowlsLine, { soupId: 'swede-barley', bowls: 40, bowlG: 300, broughtBack: 0 });
+    const asked: (readonly [cooked: number, back: number])[] = [];
+    shown.fixture.componentInstance.cook.subscribe(({ bowls, broughtBack }) => {
+      asked.push([bowls, broughtBack]);
       shown.fixture.componentRef.setInput('bowls', bowls);
+      shown.fixture.componentRef.setInput('broughtBack', broughtBack);
     });
     expect(shown.text()).toContain('12 bowls of it stand in the cold already.');
     expect(shown.text()).toContain('3 bowls of it are frozen');
     await shown.press('Bring them back, cook 28');
-    expect(shown.text()).toContain('40 bowls are wanted: 12 brought back, 28 cooked.');
-    await shown.press('Cook all 40');
-    expect(asked).toEqual([28, 40]);
-    await shown.press('Bring them back, cook 28');
-    shown.fixture.componentRef.setInput('bowls', 10);
+    expect(shown.text()).toContain('40 bowls in all: 12 brought back, 28 cooked.');
+    cold.did({ kind: 'took', container: cold.containers[0]!.id, kg: 1.5, as: 'bowls' });
     await rest(shown.fixture);
-    expect(shown.text()).toContain('Nothing need be cooked for 10.');
+    expect(shown.text()).toContain('Only 7 bowls of it can be brought back by now.');
+    await shown.press('Cook all 40');
+    expect(asked).toEqual([
+      [28, 12],
+      [40, 0],
+    ]);
+    shown.fixture.componentRef.setInput('bowls', 5);
+    await rest(shown.fixture);
+    expect(shown.text()).toContain('Nothing need be cooked for 5.');
   });
 
   it('of another soup is put in by one touch, up to a fifth of the batch, left out by another; where it brings something new it is not named', async () => {

@@ -88,6 +88,85 @@ const CASES: readonly (readonly [method: string, wanted: readonly string[], neve
     ['add parsnip vegetable-stock', 'boil', "simmer 25'", 'blend'],
     /^simmer 20/,
   ],
+  [
+    'Line two sheet pans. Divide the parsnips and onions between the pans, slick with the oil and roast at 200C for 40 minutes. Scrape everything else from the pans into a pot, juices and all. Pour over the stock, simmer 10 minutes, blend.',
+    [
+      'add parsnip onion @Tray',
+      'add rapeseed-oil @Tray',
+      "roast 40' @Tray",
+      'join parsnip onion rapeseed-oil',
+      'add vegetable-stock',
+      "simmer 10'",
+      'blend',
+    ],
+    /lime-juice/,
+  ],
+  [
+    'Heat the oil in a deep pan. Tip in the turmeric and let it crackle for 30 seconds, then add the onions and cook slowly for 15 minutes. Add the parsnips and stock, simmer with a lid half on for 20 mins. Blend.',
+    ['add turmeric', "bloom 0.5'", 'add onion', "sweat 15'", 'add parsnip vegetable-stock', "simmer 20'", 'blend'],
+    /half-and-half|^rest/,
+  ],
+  [
+    'Melt half the butter and brown the leeks in two batches, about 6 minutes a batch, setting each aside on a plate. Soften the onions in the remaining butter for 4 minutes. Return the leeks with the stock. Simmer 20 min. Blend.',
+    [
+      'add leek',
+      "fry 6'",
+      'add onion butter @Pot 2',
+      "sweat 4' @Pot 2",
+      'join butter leek @Pot 2',
+      'add vegetable-stock @Pot 2',
+      "simmer 20' @Pot 2",
+      'blend @Pot 2',
+    ],
+    /onion.*leek|leek.*onion/,
+  ],
+  [
+    'Boil the parsnips in the stock 20 minutes. Transfer two-thirds of the soup to a blender and run until smooth; stir it back into the pot.',
+    ["simmer 20'", 'blend'],
+  ],
+  [
+    'Sweat the onions in the butter, 3 mins. Add the parsnips and stock and cook 20 mins. Straight into the blender, then through a sieve back into the rinsed pan.',
+    ["sweat 3'", "simmer 20'", 'blend', 'sieve'],
+    /^drain/,
+  ],
+  [
+    'Keep a handful of the parsnips to one side; toss what’s left with the oil and the curry powder and roast 25 minutes at 200C. Melt the butter in a saucepan and add the onions. Lid on, low heat, 10 mins – you want them meltingly soft. Scrape the roasted parsnips in, stock over, simmer for 5 minutes. Blend.',
+    [
+      'add parsnip rapeseed-oil curry-powder @Tray',
+      "roast 25' @Tray",
+      'add onion',
+      "sweat 10'",
+      'add vegetable-stock',
+      "simmer 5'",
+      'blend',
+    ],
+    /^add parsnip vegetable/,
+  ],
+  [
+    'Soften the onions in the butter 8 min. Add the curry powder and mash it around for a minute. Add parsnips and stock, simmer 20 min.',
+    ["sweat 8'", 'add curry-powder', "bloom 1'", 'add parsnip vegetable-stock', "simmer 20'"],
+    /^blend/,
+  ],
+  [
+    'Set a heavy pan over a low flame with the butter. When it foams, leeks in, lid on. Leave them be for 12 mins, giving the pan a shake now and again. Stock next; simmer 20 min. Whizz it till there isn’t a lump left, then through the fine sieve for company. Don’t let it boil again. Coriander.',
+    ['add leek', "sweat 12'", 'add vegetable-stock', "simmer 20'", 'blend', 'sieve', 'garnish coriander'],
+    /^rest/,
+  ],
+  [
+    'Roast one third of the parsnips in the oil, 200C 35 min. Sweat the onions in the butter, 10 min. Add raw parsnip, stock. Simmer 20 min. Roast parsnip in. Blend 3 min.',
+    [
+      'add parsnip rapeseed-oil @Tray',
+      "roast 35' @Tray",
+      'add parsnip vegetable-stock',
+      "simmer 20'",
+      'join parsnip rapeseed-oil',
+      "blend 3'",
+    ],
+  ],
+  [
+    'Poke the parsnips all over with a fork and bake right on the oven rack at 200C for 50 minutes. Let the fish sauce in and boil until nearly gone. Slick the bottom of a Dutch oven with the oil, add the onions, soften 8 minutes. Squish in the parsnips, pour over the stock, simmer 10 minutes. Blend.',
+    ['add parsnip @Tray', "roast 50' @Tray", 'add onion', "sweat 8'", 'add vegetable-stock', "simmer 10'", 'blend'],
+  ],
 ];
 
 describe('a method as it is said and noted', () => {

@@ -6,7 +6,7 @@ import { minutesIn, partOf, partsInWords } from './measures.js';
 import type { Clause } from './clauses.js';
 import { plain } from '../amounts/index.js';
 import type { Mention } from './mentions.js';
-import type { Vessel } from './vessel.js';
+import { isHob, type Vessel } from './vessel.js';
 
 /** "Some of it", where no part is named. Kitchen default, marked where it is used. */
 /** So many clauses at most stand between what is moved to the blender and the blending. */
@@ -222,6 +222,12 @@ export function doBlend(k: Kitchen, clause: Clause, n: number, verb: string): vo
 }
 
 export function doMash(k: Kitchen, clause: Clause, n: number): void {
+  const pan = k.here;
+  if (pan !== undefined && isHob(pan) && !pan.isWet && /\b(?:around|about)\b/i.test(clause.text)) {
+    // "Add the curry paste and mash it around for a minute."
+    k.as('give', clause, n);
+    return;
+  }
   const vessel = soupVessel(k, clause, n);
   k.here = vessel;
   k.put('blend', n, { blender: 'stick', assumed: ['COARSE'] });

@@ -47,6 +47,19 @@ function take(k: Kitchen, whole: Clause, n: number): void {
     // The pesto is done: the cook is back at the soup.
     k.here = k.wetPots().findLast(({ kind }) => kind !== 'jug') ?? k.here;
   }
+  takeAs(k, { ...clause, text: ofTheKept(k, clause.text) }, n);
+}
+
+/** "Keep a handful of the florets; toss what's left with the oil": what is left of what was kept. */
+function ofTheKept(k: Kitchen, text: string): string {
+  const last = k.actions.at(-1);
+  const [only, ...others] = last?.does === 'keep' ? last.lines : [];
+  const name = only === undefined || others.length > 0 ? undefined : k.lineOf(only.line)?.taken.row.name.split(',')[0];
+  if (name === undefined) return text;
+  return text.replace(/\b(?:what(?:['’]s| is) left|the rest)(?! (?:of|in)\b)/i, `the remaining ${name.toLowerCase()}`);
+}
+
+function takeAs(k: Kitchen, clause: Clause, n: number): void {
   const { text, verb } = clause;
   const does = k.fix?.does;
   if (does !== undefined) {
@@ -80,8 +93,22 @@ function take(k: Kitchen, whole: Clause, n: number): void {
     doPreheat(k, clause, n);
     return;
   }
-  if (/\b(?:oven )?racks?\b/i.test(text) && !/\bwire\b|\bcool/i.test(text) && k.mentions(text, clause).length === 0) {
+  if (
+    /\b(?:oven )?racks?\b/i.test(text) &&
+    minutesIn(text) === undefined &&
+    !/\bwire\b|\bcool/i.test(text) &&
+    k.mentions(text, clause).length === 0
+  ) {
     doPreheat(k, clause, n);
+    return;
+  }
+  const cookedIn = /^(?:and |then )*(?:the )?(?:roast|grilled|fried|baked) ([a-z][a-z ]*?) (?:(?:goes? )?(?:back )?in)\b/i.exec(
+    text,
+  );
+  if (cookedIn !== null && k.mentions(cookedIn[1] ?? '', clause).some(({ line }) => k.isUsed(line))) {
+    // "Roast parsnip in", of what came out of the oven.
+    const what = text.slice(cookedIn[0].length);
+    k.as('add', { ...clause, text: `add the roasted ${cookedIn[1] ?? ''}${what}`, verb: 'add', verbAt: 0 }, n, 'add');
     return;
   }
   if (clause.announces === true) {

@@ -368,10 +368,24 @@ const BEFORE_END =
 
 /** "w/ butter", "thru a sieve": what kitchens cut short, in full. */
 function inFull(text: string): string {
-  return text
-    .replace(/\bw\/o\b ?/gi, 'without ')
-    .replace(/\bw\/ ?(?=\S)/gi, 'with ')
-    .replace(/\bthru\b/gi, 'through');
+  return (
+    text
+      .replace(
+        /^(?:setting|putting) (?:each(?: batch| lot| one)?|them|it|these|the batches)(?: as (?:it|they) \w+)? aside\b/i,
+        'set them aside',
+      )
+      // "Between the pans" is between what goes into the oven; "everything else from the pans" is what lies on them.
+      .replace(/\b(between|among|amongst) (the|both|your) (?:two |lined |prepared |hot )*(?:pans|sheets)\b/gi, '$1 $2 sheet pans')
+      .replace(
+        /\beverything(?: else)? (?:from|off|that is on|on) (?:the |both |your )(?:two |hot )?(?:trays?|pans|sheets?|tins?)\b/gi,
+        'everything on the tray',
+      )
+      // "10 mins – you want them soft": what it is to look like.
+      .replace(/\s+[–—-]\s+(?:you(?:['’]re| are)? (?:want|after|looking for)(?:ing)?) (?:it|them|the \w+) (?:to be )?/gi, ' until ')
+      .replace(/\bw\/o\b ?/gi, 'without ')
+      .replace(/\bw\/ ?(?=\S)/gi, 'with ')
+      .replace(/\bthru\b/gi, 'through')
+  );
 }
 
 /** A clause in full words; its place stays that of what is written. */
@@ -386,10 +400,23 @@ function poured(clause: Clause): Clause[] {
     /,\s+(?=(?:the )?[a-z]+(?: [a-z]+)? in(?:,| with\b|$))/i.exec(behind) ??
     // "Fry till golden, then chillies for 10 seconds."
     /,? then\s+(?=(?:the )?[a-z]+(?:,? (?:and )?[a-z]+){0,4} for (?:about |another )?\d)/i.exec(behind) ??
+    // "Whizz it smooth, then through the fine sieve."
+    /,? (?:and )?then\s+(?=through (?:a |the |your )(?:[\w-]+ ){0,2}(?:sieve|strainer|chinois|mouli|mill)\b)/i.exec(behind) ??
     // "Add the garlic for a minute, then the squash and stock."
     (/^(?:add|stir|tip|throw|put)\b[^,]*\b(?:min|minutes?|mins|seconds|secs)\b/i.test(behind)
       ? /,? (?:and )?then\s+(?=the [a-z]+)/i.exec(behind)
       : /,? (?:and )?then\s+(?=the (?:rest of|remaining) )/i.exec(behind));
+  // "Brown them in batches, setting each aside on a plate."
+  const aside = /,\s+(?=(?:setting|putting) (?:each|them|it|these|the batches)\b[^,]*? aside\b)/i.exec(behind);
+  if (aside !== null && clause.verb !== undefined) {
+    const cut = clause.verbAt + aside.index;
+    const from = cut + aside[0].length;
+    const head = clause.text.slice(0, cut);
+    return [
+      { ...clause, text: head, end: clause.start + head.length },
+      { ...clause, text: clause.text.slice(from), start: clause.start + from, verb: 'set', verbAt: 0 },
+    ];
+  }
   if (hit === null || clause.verb === undefined) return [clause];
   const cut = clause.verbAt + hit.index;
   const from = cut + hit[0].length;

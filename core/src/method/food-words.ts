@@ -215,13 +215,17 @@ export function notAFood(words: readonly Token[], n: number): boolean {
   const isDrawn = isNext(words, n) && /^(?:milk|stock|broth|liquor|water)$/.test(next ?? '');
   if (isDrawn && /^(?:corn|cob|pea|pod|mushroom|onion|ham|porcini)$/.test(word ?? '')) return true;
   if (word === 'water' && before === 'salted') return false;
+  // "Juices and all" are what came out of it.
+  if (word === 'juice' && /^juices$/i.test(words[n]?.raw ?? '')) return true;
   if (word === 'juice' && /^(?:their|it|any|pan|can|tin|own|cooking|all)$/.test(before ?? '')) return true;
   if (/^(?:leaf|leave)$/.test(word ?? '') && words[n]?.raw !== 'leaves') return true;
   if (word === 'seed' && words[n]?.raw !== 'seeds') return true;
   // "Scoop out the seeds" is of the squash.
   if (
     word === 'seed' &&
-    words.slice(Math.max(0, n - 5), n).some(({ text }) => /^(?:scoop|scrape|discard|remove|membrane|pith|deseed|pip)$/.test(text))
+    words
+      .slice(Math.max(0, n - 5), n)
+      .some(({ text }) => /^(?:scoop|scrape|discard|bin|ditch|remove|membrane|pith|deseed|pip)$/.test(text))
   )
     return true;
   // "To a pouring-cream consistency" is no cream.

@@ -322,6 +322,12 @@ export class Kitchen extends VesselsInUse {
   }
 
   /** Lines into a vessel; what is cooked elsewhere comes with all that is there. */
+  /** "The roasted parsnip", of which some is in the pot already: the hot tray that it lies on. */
+  private ovenOf(line: string, state: string, to: Vessel): Vessel | undefined {
+    if (!/\b(?:roast|roasted|charred|grilled)\s+$/i.test(state)) return undefined;
+    return this.open().findLast((one) => one !== to && one.kind === 'tray' && one.isHot && !one.isForTop && one.lines.has(line));
+  }
+
   putLines(
     vessel: Vessel,
     mentions: readonly Mention[],
@@ -336,7 +342,8 @@ export class Kitchen extends VesselsInUse {
       const held = [...this.vessels].reverse().find(({ aside }) => aside.has(line));
       const isPartBack = this.actions.some(({ does, lines }) => does === 'giveBack' && lines.some((one) => one.line === line));
       const isReserved = isPartBack || /\b(?:reserved|set[- ]aside|kept|whole|back in|returned?|back)\b/i.test(text);
-      const at = this.vesselOf(line);
+      const state = text.slice(Math.max(0, mention.at - STATE_CHARACTERS), mention.at);
+      const at = this.ovenOf(line, state, vessel) ?? this.vesselOf(line);
       if (
         held !== undefined &&
         (isReserved || at === vessel) &&
@@ -356,7 +363,6 @@ export class Kitchen extends VesselsInUse {
         continue;
       }
       const isDivided = this.isDivided(line);
-      const state = text.slice(Math.max(0, mention.at - STATE_CHARACTERS), mention.at);
       // Part of it is on the tray: "the raw florets" are what is left, "the roasted florets" are those.
       const isRaw = !this.isUsedUp(line) && /\b(?:raw|uncooked|unroasted)\s+$/i.test(state);
       // "The chopped sage" is none of the leaves that were crisped in the pan.
@@ -364,14 +370,15 @@ export class Kitchen extends VesselsInUse {
         /\b(?:chopped|minced|shredded|fresh)\s+$/i.test(state) &&
         this.lineOf(line)?.taken.row.group === 'herbs' &&
         at?.kind === 'pan';
-      const isCooked = !this.isUsedUp(line) && /\b(?:roast|roasted|charred|grilled|fried|browned)\s+$/i.test(state);
+      const isCooked =
+        (!this.isUsedUp(line) || at?.kind === 'tray') && /\b(?:roast|roasted|charred|grilled|fried|browned)\s+$/i.test(state);
       const isSmall = at !== undefined && [...at.lines].every((one) => this.isDivided(one) || this.isBloomed(one));
       const joins =
         at !== undefined &&
         at !== vessel &&
         !isRaw &&
         !isFreshHerb &&
-        !this.isHeldBack(line, text) &&
+        (isCooked || !this.isHeldBack(line, text)) &&
         (isCooked && at.isHot
           ? true
           : isDivided

@@ -55,7 +55,7 @@ export type Sense =
 
 const BY_SENSE: Readonly<Record<Sense, string>> = {
   prepare:
-    'chop dice slice cube mince grate shred halve quarter trim core seed deseed de-seed top-and-tail tail wash scrub clean prick pierce score snap cut crush smash bash bruise tear pick strip shell pod prepare weigh measure zest husk shuck crumble wipe pat snip segment string hull stone destone pit break separate finely-chop roughly-chop sharpen-knife assemble gather whip chunk',
+    'chop dice slice cube mince grate shred halve quarter trim core seed deseed de-seed top-and-tail tail wash scrub clean prick poke stab jab pierce score snap cut crush smash bash bruise tear pick strip shell pod prepare weigh measure zest husk shuck crumble wipe pat snip segment string hull stone destone pit break separate finely-chop roughly-chop sharpen-knife assemble gather whip chunk',
   peel: 'peel skin scoop slip',
   squeeze: 'squeeze juice pop',
   soak: 'soak rinse rehydrate steep cover-with-water',
@@ -79,8 +79,8 @@ const BY_SENSE: Readonly<Record<Sense, string>> = {
   pressure: 'pressure-cook',
   reduce: 'reduce',
   turn: 'turn lower raise increase decrease switch adjust-heat remove-from',
-  add: 'add stir tip pour put place throw drop scatter sprinkle spread arrange lay scrape transfer return spoon ladle empty chuck bung slide strew pile tuck nestle submerge fold incorporate introduce include dump shower dust whack shove sling plonk plop lob bang stud insert plunge use replace load singe follow splash trickle stream feed refine butter sandwich fill temper',
-  mix: 'toss roll mix combine whisk beat rub brush coat drizzle massage blend-together dissolve slake',
+  add: 'add stir tip pour put place throw drop scatter sprinkle spread arrange lay scrape transfer return spoon ladle empty chuck bung slide strew pile tuck nestle submerge fold incorporate introduce include dump shower dust whack shove sling plonk plop lob bang stud insert plunge use replace load singe follow splash trickle stream rain squish feed refine butter sandwich fill temper',
+  mix: 'toss roll mix combine whisk beat rub brush slick coat drizzle massage blend-together dissolve slake',
   wrap: 'wrap seal enclose',
   deglaze: 'deglaze',
   cover: 'cover',
@@ -254,7 +254,7 @@ export const HEATS = {
 
 export const LIDS = {
   off: /\b(?:uncovered|lid off|without (?:a|the) lid|no lid|lid removed|with the lid off)\b/i,
-  ajar: /\b(?:part[- ]?cover(?:ed)?|cover(?:ed)? (?:partially|partly|part way)|partially cover(?:ed)?|partly cover(?:ed)?|half[- ]cover(?:ed)?|semi-covered|lid (?:slightly |a little |left )*(?:half on|ajar|askew|half off|open|tilted|at an angle)|half on)\b/i,
+  ajar: /\b(?:part[- ]?cover(?:ed)?|cover(?:ed)? (?:partially|partly|part way)|partially cover(?:ed)?|partly cover(?:ed)?|half[- ]cover(?:ed)?|semi-covered|lid (?:slightly |a little |left )*(?:half on|ajar|cracked|askew|half off|open|tilted|at an angle)|half on)\b/i,
   on: /\b(?:covered|lid (?:still |kept |back )?(?:on|down)|with (?:a|the|its) lid|under a lid|a lid|put (?:a|the) lid|the lid|covering)\b|,\s*lid\s*$/i,
 } as const;
 

@@ -64,7 +64,7 @@ function inMinutes(unit: string): number {
 
 const SPOKEN: readonly (readonly [RegExp, number])[] = [
   [/\bhalf a minute\b/i, 0.5],
-  [/\b(?:another|a further|one more) minute\b(?! or| and)/i, 1],
+  [/\b(?:another|a further|one more) min(?:ute)?\b(?! or| and)/i, 1],
   [/\ba minute or two\b/i, 1.5],
   [/\ban hour or two\b/i, 90],
   [/\ba minute and a half\b/i, 1.5],
@@ -225,7 +225,7 @@ const SHARES: readonly (readonly [RegExp, number])[] = [
   [/\b(?:a |one )?third(?: of)?$/, 1 / 3],
   [/\b(?:a |one )?(?:quarter|fourth)(?: of)?$/, 0.25],
   [/\b(?:most|the bulk)(?: of)?$/, 0.8],
-  [/\ball but a (?:few|little|handful|spoonful|pinch|couple)(?: of)?$/, 0.85],
+  [/\ball but a (?:few|little|handful|cupful|ladleful|spoonful|pinch|couple)(?: of)?$/, 0.85],
 ];
 const VAGUE: readonly (readonly [RegExp, number])[] = [
   [/\bsome(?: more)?(?: of)?$/, 0.5],

@@ -27,6 +27,12 @@ export function doLet(k: Kitchen, clause: Clause, n: number): void {
     doThin(k, clause, n);
     return;
   }
+  const goesIn = /^let (?:the |your |in )/i.test(text.slice(clause.verbAt)) && /\bin\b/i.test(text);
+  if (goesIn && minutes === undefined && k.mentions(k.body(clause), clause).some(({ line }) => !k.isUsedUp(line))) {
+    // "Let the sherry in and boil until nearly gone."
+    k.as('add', clause, n);
+    return;
+  }
   if (/\bdrain\b/i.test(text) && minutes === undefined) {
     k.put('setting', n);
     return;
@@ -46,7 +52,12 @@ export function doLet(k: Kitchen, clause: Clause, n: number): void {
     k.put('setting', n);
     return;
   }
-  if (/\btoast\b|\bbloom\b|\bsizzle\b/i.test(text) && minutes !== undefined && here !== undefined && isHob(here)) {
+  if (
+    /\b(?:toast|bloom|sizzle|crackle|splutter|sputter|spit|pop|fizz)\b/i.test(text) &&
+    minutes !== undefined &&
+    here !== undefined &&
+    isHob(here)
+  ) {
     k.as('bloom', clause, n);
     return;
   }
@@ -111,6 +122,21 @@ export function doLet(k: Kitchen, clause: Clause, n: number): void {
   ) {
     // "Let the shallots turn glassy in the butter."
     doCook(k, clause, n);
+    return;
+  }
+  // "Lid on. Leave them be for 12 minutes", of what has just gone into hot fat.
+  const isSweating =
+    isLong &&
+    here !== undefined &&
+    isHob(here) &&
+    !here.isWet &&
+    !here.isBlended &&
+    k.hasPieces(here) &&
+    (before === 'add' || before === 'season') &&
+    /\b(?:be|alone|to it|to them)\b|\bthem for\b|\bit for\b|\bshak|\bstir/i.test(text) &&
+    !/\b(?:off|aside|cool|rest|stand|steep|soak|infuse|marinate)\b/i.test(text);
+  if (isSweating) {
+    k.as('give', clause, n);
     return;
   }
   if (/\b(?:roast|bake)\b/i.test(text)) {

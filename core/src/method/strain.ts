@@ -68,7 +68,16 @@ export function doDrain(k: Kitchen, clause: Clause, n: number): void {
 export function doStrain(k: Kitchen, clause: Clause, n: number): void {
   const { text: words } = clause;
   if (clause.verb === 'run' && !/\b(?:through|thru|via)\b/i.test(words)) {
-    if (/\b(?:blender|liquidi[sz]er|machine|motor|processor)\b/i.test(words)) k.as('blend', clause, n, 'blend');
+    const before = k.clauses[n - 1];
+    // "Transfer to a blender and run until smooth."
+    const isThere = before?.sentence === clause.sentence && /\b(?:blender|liquidi[sz]er|processor|goblet)\b/i.test(before.text);
+    if (
+      isThere ||
+      /\b(?:blender|liquidi[sz]er|machine|motor|processor)\b|\b(?:until|till) (?:very |completely |really )?(?:smooth|silky|velvety)\b/i.test(
+        words,
+      )
+    )
+      k.as('blend', clause, n, 'blend');
     else k.put('remark', n);
     return;
   }

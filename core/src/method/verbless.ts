@@ -9,6 +9,7 @@ import type { Kitchen } from './kitchen.js';
 import { settledLater } from './later.js';
 import { minutesIn } from './measures.js';
 import { doSeason } from './taste.js';
+import { isHob } from './vessel.js';
 import { onTop } from './top.js';
 
 /** A clause without a word for what is done: kitchen notes, lists, and what is said of the food itself. */
@@ -34,6 +35,16 @@ export function verbless(k: Kitchen, whole: Clause, n: number): void {
     /^(?:(?:and |then )*(?:the |use (?:a |the )?)?(?:stick|hand|immersion|jug|bar) )?(?:blender|liquidi[sz]er)\b/i.test(text)
   ) {
     k.as('blend', clause, n, 'blend');
+    return;
+  }
+  if (
+    k.here?.isWet === true &&
+    /^(?:and |then |straight |all |everything |off |on )*(?:into|in) (?:a |the |your )?(?:\w+ )?(?:blender|liquidi[sz]er|(?:food )?processor|goblet)\b/i.test(
+      text,
+    )
+  ) {
+    // "Straight into the blender, then through a sieve."
+    k.as('blend', { ...clause, text: `blend ${text}`, verb: 'blend', verbAt: 0 }, n, 'blend');
     return;
   }
   if (
@@ -96,6 +107,17 @@ export function verbless(k: Kitchen, whole: Clause, n: number): void {
     // "Oven 180 fan, 1 hr 30", of what was wrapped before.
     if (minutesIn(text) !== undefined && k.here?.isHot === false) doRoast(k, clause, n);
     else doPreheat(k, clause, n);
+    return;
+  }
+  if (
+    n === k.clauses.length - 1 &&
+    k.isFinished() &&
+    mentions.length > 0 &&
+    mentions.every(({ line }) => k.lineOf(line)?.taken.role === 'herb' && !k.isUsedUp(line)) &&
+    !/\b(?:in|through)\b/i.test(text)
+  ) {
+    // "Don't let it boil again. Chives."
+    onTop(k, mentions, text, n);
     return;
   }
   const isSeason = mentions.length > 0 && mentions.every(({ line }) => k.isSaltOrPepper(line));
@@ -182,11 +204,12 @@ export function verbless(k: Kitchen, whole: Clause, n: number): void {
     minutes !== undefined &&
     k.here !== undefined &&
     (mentions.length > 0 ||
-      /^(?:about |another |a further )?(?:[\d½]|(?:five|ten|fifteen|twenty|twenty-five|thirty|forty|half an hour|a few|a couple)\b)/i.test(
+      /^(?:(?:lid (?:on|off|ajar)|(?:un)?covered|(?:on (?:a )?)?(?:low|gentle|medium|high|lowest) (?:heat|flame))[, ]+)*(?:about |another |a further )?(?:[\d½]|(?:five|ten|fifteen|twenty|twenty-five|thirty|forty|half an hour|a few|a couple)\b)/i.test(
         text,
       ))
   ) {
-    const last = k.lastHeat === undefined || k.lastHeat === 'simmer' || k.lastHeat === 'bloom' ? 'sweat' : k.lastHeat;
+    const isOther = k.lastHeat === 'simmer' || k.lastHeat === 'bloom' || (k.lastHeat === 'roast' && isHob(k.here));
+    const last = k.lastHeat === undefined || isOther ? 'sweat' : k.lastHeat;
     const small = k.here.lastIn.length > 0 && k.here.lastIn.every((line) => k.isBloomed(line));
     heated(k, k.here, k.here.isWet ? 'simmer' : small && minutes.high <= BLOOM_MOST ? 'bloom' : last, clause, n, []);
     return;

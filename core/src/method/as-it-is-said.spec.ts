@@ -167,6 +167,19 @@ const CASES: readonly (readonly [method: string, wanted: readonly string[], neve
     'Poke the parsnips all over with a fork and bake right on the oven rack at 200C for 50 minutes. Let the fish sauce in and boil until nearly gone. Slick the bottom of a Dutch oven with the oil, add the onions, soften 8 minutes. Squish in the parsnips, pour over the stock, simmer 10 minutes. Blend.',
     ['add parsnip @Tray', "roast 50' @Tray", 'add onion', "sweat 8'", 'add vegetable-stock', "simmer 10'", 'blend'],
   ],
+  [
+    'Wrap the parsnips in foil and bake at 190C for an hour and a half. Cool, then rub away the skins with your thumbs and cut into chunks. Sweat the onions in the butter for 10 minutes. Add the parsnips and the stock, simmer 15. Blend.',
+    ["roast 90' @Foil parcel", 'peel parsnip @Foil parcel', "sweat 10'", "simmer 15'", 'blend'],
+  ],
+  [
+    'Chop the parsnips. Set 1 cup aside. Sweat the onions in the butter 8 min. Add the parsnips and stock and simmer 20 min. Blend. Melt the oil in a skillet; add the reserved parsnips and the curry powder; fry 4 minutes. Spoon over the soup.',
+    ['keep parsnip', "sweat 8'", 'add parsnip vegetable-stock', 'blend', 'add parsnip curry-powder @Pan', "fry 4' @Pan"],
+  ],
+  [
+    'Slice the onions and put to one side. Boil the parsnips in the stock 12 mins. Throw the onions in and give them 4 more. Blend.',
+    ["simmer 12'", 'add onion', "simmer 4'", 'blend'],
+    /^add onion(?! *$)/,
+  ],
 ];
 
 describe('a method as it is said and noted', () => {

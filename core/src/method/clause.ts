@@ -47,7 +47,27 @@ function take(k: Kitchen, whole: Clause, n: number): void {
     // The pesto is done: the cook is back at the soup.
     k.here = k.wetPots().findLast(({ kind }) => kind !== 'jug') ?? k.here;
   }
-  takeAs(k, { ...clause, text: ofTheKept(k, clause.text) }, n);
+  const text = ofTheKept(k, asMeant(clause.text));
+  takeAs(k, text === clause.text ? clause : { ...clause, text, verbAt: asMeant(clause.text.slice(0, clause.verbAt)).length }, n);
+}
+
+/** Turns of phrase in the words that are read here. */
+function asMeant(text: string): string {
+  return (
+    text
+      .replace(
+        /^(?:setting|putting) (?:each(?: batch| lot| one)?|them|it|these|the batches)(?: as (?:it|they) \w+)? aside\b/i,
+        'set them aside',
+      )
+      // "Between the pans" is between what goes into the oven; "everything else from the pans" is what lies on them.
+      .replace(/\b(between|among|amongst) (the|both|your) (?:two |lined |prepared |hot )*(?:pans|sheets)\b/gi, '$1 $2 sheet pans')
+      .replace(
+        /\beverything(?: else)? (?:from|off|that is on|on) (?:the |both |your )(?:two |hot )?(?:trays?|pans|sheets?|tins?)\b/gi,
+        'everything on the tray',
+      )
+      // "10 mins – you want them soft": what it is to look like.
+      .replace(/\s+[–—-]\s+(?:you(?:['’]re| are)? (?:want|after|looking for)(?:ing)?) (?:it|them|the \w+) (?:to be )?/gi, ' until ')
+  );
 }
 
 /** "Keep a handful of the florets; toss what's left with the oil": what is left of what was kept. */

@@ -32,7 +32,7 @@ function wordsOf(text: string): Word[] {
 
 /** Words that say after a noun-like verb that it is one: "salt the water", "top with". */
 const AFTER_VERB =
-  /^(?:the|a|an|each|your|it|them|with|in|into|on|over|to|through|up|down|off|out|for|until|lightly|well|half|all|some|any|everything|both|this|that|gently|by|[\d½¼¾⅓⅔].*)$/;
+  /^(?:the|a|an|each|your|it|them|with|in|into|on|over|to|through|up|down|off|out|away|for|until|lightly|well|half|all|some|any|everything|both|this|that|gently|by|[\d½¼¾⅓⅔].*)$/;
 
 /** Seasonings by themselves: "salt to taste", "juice of a lemon". */
 const SEASONINGS: ReadonlySet<string> = new Set(['salt', 'pepper', 'juice', 'zest', 'oil', 'butter']);
@@ -368,24 +368,10 @@ const BEFORE_END =
 
 /** "w/ butter", "thru a sieve": what kitchens cut short, in full. */
 function inFull(text: string): string {
-  return (
-    text
-      .replace(
-        /^(?:setting|putting) (?:each(?: batch| lot| one)?|them|it|these|the batches)(?: as (?:it|they) \w+)? aside\b/i,
-        'set them aside',
-      )
-      // "Between the pans" is between what goes into the oven; "everything else from the pans" is what lies on them.
-      .replace(/\b(between|among|amongst) (the|both|your) (?:two |lined |prepared |hot )*(?:pans|sheets)\b/gi, '$1 $2 sheet pans')
-      .replace(
-        /\beverything(?: else)? (?:from|off|that is on|on) (?:the |both |your )(?:two |hot )?(?:trays?|pans|sheets?|tins?)\b/gi,
-        'everything on the tray',
-      )
-      // "10 mins – you want them soft": what it is to look like.
-      .replace(/\s+[–—-]\s+(?:you(?:['’]re| are)? (?:want|after|looking for)(?:ing)?) (?:it|them|the \w+) (?:to be )?/gi, ' until ')
-      .replace(/\bw\/o\b ?/gi, 'without ')
-      .replace(/\bw\/ ?(?=\S)/gi, 'with ')
-      .replace(/\bthru\b/gi, 'through')
-  );
+  return text
+    .replace(/\bw\/o\b ?/gi, 'without ')
+    .replace(/\bw\/ ?(?=\S)/gi, 'with ')
+    .replace(/\bthru\b/gi, 'through');
 }
 
 /** A clause in full words; its place stays that of what is written. */

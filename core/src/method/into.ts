@@ -39,6 +39,13 @@ export function doAdd(k: Kitchen, whole: Clause, n: number): void {
 const COATED = /\b(?:to coat|coated|coating)\b/i;
 
 function addAll(k: Kitchen, whole: Clause, n: number): void {
+  if (
+    /^(?:and |then )*(?:put|place|pop|move)\b(?: (?:it|them|these|those|this))? (?:(?:to|on) one side|aside|by)\b/i.test(whole.text)
+  ) {
+    // "Break the tops into florets and put to one side."
+    k.as('set', { ...whole, text: 'set aside', verb: 'set', verbAt: 0 }, n);
+    return;
+  }
   const coated = COATED.exec(whole.text);
   if (coated !== null) {
     const into = k.mentions(whole.text.slice(coated.index), whole);

@@ -91,10 +91,13 @@ const BARE =
   /\b(?:for|after|about|another|a further)\s+(\d{1,3})(?:\s*(?:-|–|to)\s*(\d{1,3}))?(?=(?:\s+(?:more|longer|further))?\s*(?:[,.;)]|$))/i;
 /** Kitchen notes leave the unit out: "simmer 10". */
 const NOTED =
-  /\b(?:simmer|sweat|roast|boil|fry|cook|rest|bake)\s+(\d{1,3})(?:\s*(?:-|–|to)\s*(\d{1,3}))?(?=\s*(?:(?:more|longer|further)\s*)?(?:[,.;)]|$))/i;
+  /\b(?:simmer|sweat|roast|boil|fry|cook|rest|bake|give (?:it|them))\s+(\d{1,3})(?:\s*(?:-|–|to)\s*(\d{1,3}))?(?=\s*(?:(?:more|longer|further)\s*)?(?:[,.;)]|$))/i;
 
 /** "Simmer fifteen." */
-const NOTED_WORD = new RegExp(`\\b(?:simmer|sweat|roast|boil|fry|cook|rest|bake)\\s+(${WORDS})(?=\\s*(?:[,.;)]|$))`, 'i');
+const NOTED_WORD = new RegExp(
+  `\\b(?:simmer|sweat|roast|boil|fry|cook|rest|bake|give (?:it|them))\\s+(${WORDS})(?=\\s*(?:[,.;)]|$))`,
+  'i',
+);
 
 /** "Sweat 10m", "cook 40–45 m". */
 const SHORT = /(?<![\d.,/])\b(\d{1,3})(?:\s*(?:-|–|to)\s*(\d{1,3}))?\s?m\b/;

@@ -409,17 +409,19 @@ export function doSet(k: Kitchen, clause: Clause, n: number): void {
       );
       return;
     }
-    const cut = k.actions.at(-1);
+    const cut = k.actions.findLast(({ does }) => does !== 'remark');
     if (
       mentions.length === 0 &&
       cut?.does === 'prepare' &&
       cut.lines.length > 0 &&
-      (k.clauses[cut.clause]?.sentence ?? 0) >= clause.sentence - 1
+      (k.clauses[cut.clause]?.sentence ?? 0) >= clause.sentence - (isPart ? 2 : 1)
     ) {
       // "Cut the tips off and set aside."
       const kept = cut.lines.filter(({ line }) => !k.isUsedUp(line)).map(({ line }) => ({ line, at: 0, length: 0 }));
-      if (kept.length > 0 && /\b(?:tips?|some|few|half|third|quarter|\d+)\b/i.test(k.clauses[cut.clause]?.text ?? '')) {
-        holdBack(k, kept, k.clauses[cut.clause]?.text ?? '');
+      // "Cut the kernels off the cobs. Set 1 cup aside."
+      const said = isPart ? text : (k.clauses[cut.clause]?.text ?? '');
+      if (kept.length > 0 && (isPart || /\b(?:tips?|some|few|half|third|quarter|\d+)\b/i.test(said))) {
+        holdBack(k, kept, said);
         k.put('keep', n, { lines: kept.map(({ line }) => ({ line })) });
         return;
       }

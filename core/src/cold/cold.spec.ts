@@ -18,6 +18,7 @@ import {
   lastMinuteFor,
   minutesTo,
   outlookOf,
+  panNow,
   plankS,
   ownRule,
   rescuedTo,
@@ -433,6 +434,35 @@ describe('a watched pan', () => {
       [40.9, 40],
     ] as const)
       expect(lastMinuteFor(watched, { kind: 'halve' }, 10.4, 90, end)).toBe(minute);
+  });
+
+  it('warns before the last moment at which a second pan would really do, in 95 of 100 of the pans that would be too slow', () => {
+    const depthM = 0.027;
+    const believed: CoolingPan = { stuff: soup, depthM, startC: 78, place: STILL, isStirred: false };
+    let fail = 0;
+    let inTime = 0;
+    for (let seed = 1; seed <= 220; seed += 1) {
+      const { truth: drawn, noise } = hidden(seed);
+      const truth: CoolingPan = { ...drawn, depthM: (drawn.depthM * depthM) / 0.045 };
+      const curve = coolingCurve(truth, 1440, 5);
+      const by = (minutesTo(curve, 57) ?? 0) + 120;
+      if ((minutesTo(curve, 21) ?? Infinity) <= by) continue;
+      fail += 1;
+      // What the page does not know: until when half of it in a second pan is really there in time.
+      const isStill = (minute: number): boolean =>
+        (rescuedTo({ pan: truth, curve }, { kind: 'halve' }, minute, 21) ?? Infinity) <= by;
+      const readings: { minute: number; tempC: number }[] = [];
+      let warned: number | undefined;
+      for (let n = 0; n < 6 && warned === undefined; n += 1) {
+        const minute = 20 * (n + 1);
+        readings.push({ minute, tempC: (curve.warmestC[minute] ?? 0) + noise(n % 3) });
+        const now = panNow({ pan: believed, rule: TWO_STAGES, readings, nowMin: minute, places: [STILL] });
+        if (now.stages[0]?.state !== 'in time' && now.rescues.length > 0) warned = minute;
+      }
+      if (warned !== undefined && isStill(warned)) inTime += 1;
+    }
+    expect(fail).toBeGreaterThan(40);
+    expect(inTime / fail).toBeGreaterThanOrEqual(0.95);
   });
 
   it('a reading that jumps is named and does not pull the curve', () => {

@@ -155,7 +155,7 @@ async function coldStore(page, { url, post, get }) {
   const cdp = await page.context().newCDPSession(page);
   await cdp.send('Emulation.setCPUThrottlingRate', { rate: SLOWED });
   const started = Date.now();
-  await page.getByRole('link', { name: 'Cold' }).click();
+  await page.getByRole('link', { name: 'Cold', exact: true }).click();
   await page.locator('tt-tub').first().waitFor();
   const screenMs = Date.now() - started;
   await cdp.send('Emulation.setCPUThrottlingRate', { rate: 1 });

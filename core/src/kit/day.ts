@@ -13,6 +13,25 @@ export function isZone(name: string): boolean {
   }
 }
 
+/** One format for each zone: making one costs a thousand times what using it does. */
+const FORMATS = new Map<string | undefined, Intl.DateTimeFormat>();
+
+function formatOf(zone: string | undefined): Intl.DateTimeFormat {
+  let format = FORMATS.get(zone);
+  if (format === undefined) {
+    format = new Intl.DateTimeFormat('en', {
+      timeZone: zone,
+      calendar: 'gregory',
+      numberingSystem: 'latn',
+      year: 'numeric',
+      month: '2-digit',
+      day: '2-digit',
+    });
+    FORMATS.set(zone, format);
+  }
+  return format;
+}
+
 /**
  * The calendar day of a moment where a kitchen stands, as YYYY-MM-DD.
  *
@@ -21,14 +40,7 @@ export function isZone(name: string): boolean {
  * @example dayOf(Date.UTC(2026, 0, 1, 21), 'Australia/Sydney') // '2026-01-02'
  */
 export function dayOf(ms: number, zone?: string): string {
-  const parts = new Intl.DateTimeFormat('en', {
-    timeZone: zone,
-    calendar: 'gregory',
-    numberingSystem: 'latn',
-    year: 'numeric',
-    month: '2-digit',
-    day: '2-digit',
-  }).formatToParts(ms);
+  const parts = formatOf(zone).formatToParts(ms);
   const of = (type: 'year' | 'month' | 'day'): string => parts.find((part) => part.type === type)?.value ?? '';
   return `${of('year').padStart(4, '0')}-${of('month')}-${of('day')}`;
 }

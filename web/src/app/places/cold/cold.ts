@@ -3,6 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { stockNoticeSentence } from '@tureen/core/messages';
+import { bowlsIn } from '@tureen/core/stock';
 import { showMinutes } from '@tureen/core/units';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { map, timer } from 'rxjs';
@@ -86,25 +87,39 @@ export class Cold {
       })),
   );
   protected readonly cooling = computed(() => (this.view()?.containers ?? []).filter(({ state }) => state === 'cooling'));
-  private readonly rows = computed(() =>
-    (this.view()?.containers ?? []).filter(({ state }) => state !== 'cooling').map((one) => containerRow(one, this.nowMs())),
+  private readonly standing = computed(() => (this.view()?.containers ?? []).filter(({ state }) => state !== 'cooling'));
+  /** What is searched: a row of every container is only made once something is looked for. */
+  private readonly rows = computed(() => new Map(this.standing().map((one) => [one.id, containerRow(one, this.nowMs())])));
+  private readonly words = computed(() =>
+    SCANNED.test(this.wanted())
+      ? []
+      : this.wanted()
+          .toLowerCase()
+          .split(/\s+/)
+          .filter((word) => word !== ''),
   );
   private readonly found = computed(() => {
-    if (SCANNED.test(this.wanted())) return this.rows();
-    const words = this.wanted()
-      .toLowerCase()
-      .split(/\s+/)
-      .filter((word) => word !== '');
-    return this.rows().filter((row) => words.every((word) => isFoundBy(row, word)));
+    const words = this.words();
+    if (words.length === 0) return this.standing();
+    return this.standing().filter(({ id }) => {
+      const row = this.rows().get(id);
+      return row !== undefined && words.every((word) => isFoundBy(row, word));
+    });
   });
-  protected readonly total = computed(() => this.rows().length);
+  protected readonly total = computed(() => this.standing().length);
   protected readonly shelves = computed((): ShelfOf[] => {
     const stores = new Map<string, string>(this.stores().map(({ id, name }) => [id, name]));
     for (const { store } of this.view()?.containers ?? []) if (!stores.has(store.id)) stores.set(store.id, store.name);
     return [...stores].map(([id, name]) => {
-      const rows = this.found().filter(({ storeId }) => storeId === id);
-      const shown = this.opened().has(id) ? rows : rows.slice(0, FEW);
-      return { id, name, rows: shown, hidden: rows.length - shown.length, bowls: rows.reduce((sum, row) => sum + row.bowls, 0) };
+      const here = this.found().filter(({ store }) => store.id === id);
+      const shown = this.opened().has(id) ? here : here.slice(0, FEW);
+      return {
+        id,
+        name,
+        rows: shown.map((one) => containerRow(one, this.nowMs())),
+        hidden: here.length - shown.length,
+        bowls: here.reduce((sum, { kg, contents }) => sum + bowlsIn(kg, contents), 0),
+      };
     });
   });
 

@@ -33,11 +33,15 @@ export interface Promised {
   readonly diets: Diets | undefined;
 }
 
-/** Whether a kept soup can go into another without it being anything that was not told: no allergen more, no diet less. */
+/**
+ * Whether a kept soup can go into another without it being anything that was not told: no allergen more, no diet less. One that
+ * was bound with egg goes into nothing that is brought to the boil.
+ */
 export function mayGoInto(contents: Contents, { soupId, isServedCold, allergens, diets }: Promised): boolean {
   return (
     contents.soupId !== soupId &&
     contents.isServedCold === isServedCold &&
+    (isServedCold || !contents.holds.includes('egg')) &&
     contents.row.allergens.every((one) => allergens.includes(one)) &&
     (diets === undefined || dietNamesOf(diets).every((diet) => contents.diets.includes(diet)))
   );

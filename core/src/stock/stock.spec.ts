@@ -507,6 +507,9 @@ describe('what is kept, for a plan', () => {
     expect(mayGoInto({ ...plain, row: { ...plain.row, allergens: ['milk'] } }, { ...into, allergens: [] })).toBeFalse();
     expect(mayGoInto(plain, { ...into, isServedCold: true })).toBeFalse();
     expect(mayGoInto(plain, { ...into, soupId: 'red-lentil-tomato' })).toBeFalse();
+    // The boil that makes it safe would make it curdle.
+    expect(mayGoInto({ ...plain, holds: ['egg'] }, into)).toBeFalse();
+    expect(mayGoInto({ ...plain, holds: ['egg'], isServedCold: true }, { ...into, isServedCold: true })).toBeTrue();
   });
 });
 

@@ -11,7 +11,7 @@ export const USUAL_DRY_TRAY: DryTray = { lengthM: 0.46, widthM: 0.19, depthM: 0.
 /** Of a tray's depth that is filled at most: it is carried level, and it swells as it freezes. Kitchen default. */
 const FILLED = 0.75;
 /** Water that a dry cake still holds, share of the cake. Kitchen default, common practice: dry foam that snaps. */
-export const LEFT_IN_CAKE = 0.03;
+const LEFT_IN_CAKE = 0.03;
 
 export interface DryLoad {
   readonly trays: number;
@@ -48,7 +48,7 @@ export function dryLoad(ask: {
 /** Two weighings agree when they differ by no more than this share, or by what a kitchen scale shows, kg. Kitchen defaults. */
 const AGREE = { share: 0.005, kg: 0.002 } as const;
 /** Apart by less than this, two weighings say nothing of each other, min. Kitchen default. */
-export const APART_MIN = 60;
+const APART_MIN = 60;
 
 export interface DryWeighing {
   readonly minute: number;

@@ -1,3 +1,5 @@
+import { MELTS_JKG } from './stuff.js';
+
 /** A slab, long bar or ball that is frozen: shape factors of Plank's equation. */
 const SHAPES = { slab: [1 / 2, 1 / 8], bar: [1 / 4, 1 / 16], ball: [1 / 6, 1 / 24] } as const;
 
@@ -23,8 +25,7 @@ export function plankS({ shape, thickM, densityKgM3, fusionJKg, freezesAtC, airC
   return ((densityKgM3 * fusionJKg) / (freezesAtC - airC)) * ((p * thickM) / hW + (r * thickM ** 2) / frozenWMK);
 }
 
-/** Heat of fusion of water, J/kg, and what ice takes up, from memory. */
-const FUSION_JKG = 333_600;
+/** What ice and thawed soup conduct, W/(m K), and take up, J/(m3 K), from memory. */
 const FROZEN_WMK = 1.9;
 const FROZEN_J_M3K = 1.9e6;
 const THAWED_J_M3K = 3.9e6;
@@ -47,7 +48,7 @@ export interface FreezeAsk {
 export function freezeMinutes({ thickM, waterShare, densityKgM3, startC, airC, hW, endC = -10 }: FreezeAsk): number {
   const middleC = 1.8 + 0.263 * endC + 0.105 * airC;
   const cooling = THAWED_J_M3K * Math.max(0, startC - middleC);
-  const freezing = densityKgM3 * waterShare * FUSION_JKG + FROZEN_J_M3K * (middleC - endC);
+  const freezing = densityKgM3 * waterShare * MELTS_JKG + FROZEN_J_M3K * (middleC - endC);
   const byCooling = Math.max(1, (startC + middleC) / 2 - airC);
   const byFreezing = Math.max(1, middleC - airC);
   const biot = (hW * (thickM / 2)) / FROZEN_WMK;
@@ -85,7 +86,7 @@ export function thawMinutes(ask: {
     shape: 'slab',
     thickM: depthM,
     densityKgM3,
-    fusionJKg: waterShare * FUSION_JKG,
+    fusionJKg: waterShare * MELTS_JKG,
     freezesAtC: airC,
     airC: FREEZES_C,
     hW: FRIDGE_W_M2K,

@@ -35,17 +35,7 @@ export {
   type SplitPans,
   type SplitPlan,
 } from './split.js';
-export {
-  APART_MIN,
-  LEFT_IN_CAKE,
-  USUAL_DRY_TRAY,
-  dryLoad,
-  drynessOf,
-  waterInTwoGoes,
-  type DryLoad,
-  type DryTray,
-  type Dryness,
-} from './freeze-dry.js';
+export { USUAL_DRY_TRAY, dryLoad, drynessOf, waterInTwoGoes, type DryLoad, type DryTray, type Dryness } from './freeze-dry.js';
 export { icedC, icedMix, iceThatWouldDo, type IceWay } from './ice.js';
 export { KEEPING_RULES, SHORTER_DAYS, type KeepingRule } from './keep.js';
 export { freezeMinutes, headspaceShare, plankS, thawMinutes, type FreezeAsk, type Freezing } from './freeze.js';

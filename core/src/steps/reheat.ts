@@ -9,6 +9,7 @@ import { perKiloOf } from './to-come.js';
 import { LIDS, boiledOff, heatUp, lidLeaves, mostBoilOffKg } from './boil.js';
 import { cookedThrough } from './cooked.js';
 import { openFluxKgM2H } from './hold.js';
+import { CATCHES_MPAS } from './simmer.js';
 import { stepResult, servedBody, stepBase, type StepContext, type StepResult } from './step.js';
 
 export const ReheatSchema = z.strictObject({
@@ -20,9 +21,7 @@ export const ReheatSchema = z.strictObject({
 });
 export type Reheat = z.infer<typeof ReheatSchema>;
 
-/** From this body a soup no longer turns over by itself, and catches, mPa·s. Kitchen default. */
-const THICK_FROM_MPAS = 300;
-/** Heat that a pot's floor may give to it without catching, stirred, W/m2: to a thin one and to a thick one. Kitchen defaults. */
+/** Heat that a pot's floor may give without catching, stirred, W/m2: to a thin soup, and to one that catches. Kitchen defaults. */
 const FLOOR_W_M2 = { thin: 60_000, thick: 25_000 } as const;
 /** In how many pieces the way up is reckoned: what steams away grows with the temperature. */
 const PIECES = 8;
@@ -30,7 +29,7 @@ const PIECES = 8;
 /** Minutes and joules of the way up, by the burner, no harder than this body bears it. */
 function wayUp(pot: PotState, toC: number, context: StepContext): ReturnType<typeof heatUp> {
   const { vessel } = context;
-  const floorW = areaM2(vessel) * FLOOR_W_M2[servedBody(pot, context) > THICK_FROM_MPAS ? 'thick' : 'thin'];
+  const floorW = areaM2(vessel) * FLOOR_W_M2[servedBody(pot, context) > CATCHES_MPAS ? 'thick' : 'thin'];
   const burnerW = Math.min(vessel.burnerW, floorW / vessel.efficiency);
   return heatUp(pot, toC, { ...vessel, burnerW }, potM3(pot) / areaM2(vessel));
 }

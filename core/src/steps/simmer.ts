@@ -26,7 +26,7 @@ export interface SimmerPart extends Simmer {
 /** A bare simmer stands this much below boiling. Kitchen default. */
 const BARE_BELOW_BOILING_C = 10;
 /** From this body a pot catches on the floor unless it is stirred, mPa·s. Kitchen default. */
-const CATCHES = 300;
+export const CATCHES_MPAS = 300;
 /** Alcohol in the pot that is worth a word, kg per kg. */
 const ALCOHOL_WORTH = 1e-3;
 
@@ -52,7 +52,7 @@ export function simmer(pot: PotState, settings: Simmer | SimmerPart, context: St
   const minutes = clock === undefined ? left : Math.min(left, clock - up.minutes);
   const cautions: Caution[] = [...up.cautions];
   if (vigour !== settings.vigour) cautions.push({ code: 'TOO_THICK_TO_BOIL_HARD', bodyMPas: body });
-  if (body > CATCHES && minutes > 0) cautions.push({ code: 'CATCHES', bodyMPas: body });
+  if (body > CATCHES_MPAS && minutes > 0) cautions.push({ code: 'CATCHES', bodyMPas: body });
 
   const rate = boilOffKgS(vessel, levelM, toC, { vigour, lid: settings.lid }, parameters);
   if (rate.limited && minutes > 0) cautions.push({ code: 'BURNER_LIMITS', fluxKgM2H: (rate.kgS * 3600) / areaM2(vessel) });

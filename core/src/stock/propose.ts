@@ -4,6 +4,11 @@ import { bowlsIn, dietNamesOf } from './contents.js';
 import type { Contents } from './entry.js';
 import type { Container } from './stock.js';
 
+/** Whether a container's soup can be used on a day (YYYY-MM-DD) as it stands: neither frozen nor cooling, nor past its day. */
+export function isUsable({ state, useBy }: Pick<Container, 'state' | 'useBy'>, day: string): boolean {
+  return (state === 'chilled' || state === 'thawed') && useBy.day >= day;
+}
+
 /** Bowls of a soup that are kept already, by where they stand. */
 export interface KeptBowls {
   /** What can be brought back today, soonest day first. */
@@ -20,7 +25,7 @@ export function keptBowls(containers: readonly Container[], soupId: string, bowl
     .map((container) => ({ container, bowls: bowlsIn(container.kg, { bowlG }) }))
     .filter(({ bowls }) => bowls > 0)
     .sort((a, b) => (a.container.useBy.day < b.container.useBy.day ? -1 : a.container.useBy.day > b.container.useBy.day ? 1 : 0));
-  const ready = own.filter(({ container: { state } }) => state === 'chilled' || state === 'thawed');
+  const ready = own.filter(({ container }) => isUsable(container, day));
   const sum = (list: typeof own): number => list.reduce((all, { bowls }) => all + bowls, 0);
   return { ready, bowls: sum(ready), frozenBowls: sum(own.filter(({ container: { state } }) => state === 'frozen')) };
 }

@@ -4,7 +4,7 @@ import { RouterLink } from '@angular/router';
 import { dayOf } from '@tureen/core/kit';
 import type { Diets } from '@tureen/core/larder';
 import type { PlanRequest } from '@tureen/core/plan';
-import { keptRow, mayGoInto, type Container, type StockAction } from '@tureen/core/stock';
+import { isUsable, keptRow, mayGoInto, type StockAction } from '@tureen/core/stock';
 import { map, timer } from 'rxjs';
 import { Clock } from '../../services/clock';
 import { Stock } from '../../services/stock';
@@ -94,15 +94,11 @@ export class KeptParts {
     return answer?.ok === true ? answer.value.containers : undefined;
   });
 
-  private isGood({ state, useBy }: Container): boolean {
-    return (state === 'chilled' || state === 'thawed') && useBy.day >= this.today();
-  }
-
   /** What is planned to go in, and whether it still stands there. */
   protected readonly taken = computed(() =>
     this.kept().map(({ container, kg, row }) => {
       const there = this.containers()?.find(({ id }) => id === container);
-      const haveKg = there !== undefined && this.isGood(there) ? there.kg : 0;
+      const haveKg = there !== undefined && isUsable(there, this.today()) ? there.kg : 0;
       const isMissing = this.containers() !== undefined && haveKg < kg - 1e-6;
       return {
         container,
@@ -121,7 +117,7 @@ export class KeptParts {
     };
     const used = new Set(this.kept().map(({ container }) => container));
     return (this.containers() ?? [])
-      .filter((one) => !used.has(one.id) && this.isGood(one) && mayGoInto(one.contents, into))
+      .filter((one) => !used.has(one.id) && isUsable(one, this.today()) && mayGoInto(one.contents, into))
       .slice(0, MOST_NAMED)
       .map((container) => {
         // To ten grams, and never more than is there.

@@ -3,6 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { dayOf } from '@tureen/core/kit';
 import type { IngredientRow } from '@tureen/core/larder';
+import { isUsable } from '@tureen/core/stock';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { NumberField } from '../../parts/number-field';
@@ -229,10 +230,7 @@ export class ChangeSheet {
     const wanted = this.text().trim().toLowerCase();
     const today = dayOf(this.now.now(), kitchenZone());
     return cold.value.containers
-      .filter(({ state, useBy, contents }) => {
-        const isThere = state === 'chilled' || state === 'thawed';
-        return isThere && useBy.day >= today && contents.name.toLowerCase().includes(wanted);
-      })
+      .filter((one) => isUsable(one, today) && one.contents.name.toLowerCase().includes(wanted))
       .slice(0, MOST_KEPT)
       .map(({ id, contents, kg, useBy }) => ({
         id,

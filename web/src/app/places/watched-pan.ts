@@ -5,7 +5,7 @@ import { map, timer } from 'rxjs';
 import { watchOf, type WatchAnswer } from '../cooking/cold-view';
 import { Cooking } from '../cooking/cooking';
 import { Clock } from '../services/clock';
-import { timeOfDay } from './figures';
+import { mass, timeOfDay } from './figures';
 
 const LOOK_MS = 30_000;
 const MINUTE_MS = 60_000;
@@ -16,6 +16,9 @@ export interface WatchedPan {
   readonly answer: Signal<WatchAnswer | undefined>;
   /** The mark that is not passed yet, with when it comes. */
   readonly next: Signal<(WatchAnswer['stages'][number] & { readonly words: string }) | undefined>;
+  /** In the warmest place by now, whole °C; and what it weighs. */
+  readonly temp: Signal<number>;
+  readonly weighs: Signal<string>;
   /** What can still be done, each with until when. */
   readonly rescues: Signal<readonly string[]>;
 }
@@ -43,5 +46,7 @@ export function watchPan(container: Signal<Container>): WatchedPan {
     return { ...stage, words: `${when}, wanted by ${at(stage.byMin)}: ${stage.state}` };
   });
   const rescues = computed(() => (answer()?.rescues ?? []).map(({ words, lastMin }) => `${words}, before ${at(lastMin)}.`));
-  return { answer, next, rescues };
+  const temp = computed(() => Math.round(answer()?.nowC ?? 0));
+  const weighs = computed(() => mass(container().kg, 'metric'));
+  return { answer, next, temp, weighs, rescues };
 }

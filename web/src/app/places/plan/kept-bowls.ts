@@ -1,15 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { dayOf } from '@tureen/core/kit';
 import { keptBowls } from '@tureen/core/stock';
-import { map, timer } from 'rxjs';
-import { Clock } from '../../services/clock';
-import { Stock } from '../../services/stock';
-import { kitchenZone } from '../../services/zone';
+import { coldToday } from '../cold-today';
 import { dayWords } from '../cold/container-words';
-
-const LOOK_MS = 60_000;
 
 function bowlWords(count: number): string {
   return `${String(count)} ${count === 1 ? 'bowl' : 'bowls'}`;
@@ -55,16 +48,9 @@ export class KeptBowlsLine {
   /** So many are to be cooked, and so many brought back, instead. */
   readonly cook = output<{ readonly bowls: number; readonly broughtBack: number }>();
 
-  private readonly clock = inject(Clock);
-  private readonly answer = toSignal(inject(Stock).cold$);
-  private readonly today = toSignal(timer(0, LOOK_MS).pipe(map(() => dayOf(this.clock.now(), kitchenZone()))), {
-    initialValue: dayOf(this.clock.now(), kitchenZone()),
-  });
-  private readonly containers = computed(() => {
-    const answer = this.answer();
-    return answer?.ok === true ? answer.value.containers : [];
-  });
-  private readonly kept = computed(() => keptBowls(this.containers(), this.soupId(), this.bowlG(), this.today()));
+  private readonly cold = coldToday();
+  private readonly today = this.cold.today;
+  private readonly kept = computed(() => keptBowls(this.cold.containers() ?? [], this.soupId(), this.bowlG(), this.today()));
 
   protected readonly isLess = computed(() => this.broughtBack() > 0);
   /** Both that are cooked and that are brought back. */

@@ -1,20 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { dayOf } from '@tureen/core/kit';
 import type { Diets } from '@tureen/core/larder';
 import type { PlanRequest } from '@tureen/core/plan';
 import { isUsable, keptRow, mayGoInto, type StockAction } from '@tureen/core/stock';
-import { map, timer } from 'rxjs';
-import { Clock } from '../../services/clock';
-import { Stock } from '../../services/stock';
-import { kitchenZone } from '../../services/zone';
+import { coldToday } from '../cold-today';
 import { dayWords } from '../cold/container-words';
 import { mass } from '../figures';
 
 type Part = NonNullable<PlanRequest['kept']>[number];
 
-const LOOK_MS = 60_000;
 /** Kept soups that are named as able to go in, and that go into one plan; the rest stands in the cold. */
 const MOST_NAMED = 3;
 /** Of a batch, what kept soup is proposed for at most: more, and it is another soup. Kitchen default. */
@@ -84,22 +78,15 @@ export class KeptParts {
   readonly kept = input.required<readonly Part[]>();
   readonly changed = output<Part[]>();
 
-  private readonly clock = inject(Clock);
-  private readonly answer = toSignal(inject(Stock).cold$);
-  private readonly today = toSignal(timer(0, LOOK_MS).pipe(map(() => dayOf(this.clock.now(), kitchenZone()))), {
-    initialValue: dayOf(this.clock.now(), kitchenZone()),
-  });
-  private readonly containers = computed(() => {
-    const answer = this.answer();
-    return answer?.ok === true ? answer.value.containers : undefined;
-  });
+  private readonly cold = coldToday();
+  private readonly today = this.cold.today;
 
   /** What is planned to go in, and whether it still stands there. */
   protected readonly taken = computed(() =>
     this.kept().map(({ container, kg, row }) => {
-      const there = this.containers()?.find(({ id }) => id === container);
+      const there = this.cold.containers()?.find(({ id }) => id === container);
       const haveKg = there !== undefined && isUsable(there, this.today()) ? there.kg : 0;
-      const isMissing = this.containers() !== undefined && haveKg < kg - 1e-6;
+      const isMissing = this.cold.containers() !== undefined && haveKg < kg - 1e-6;
       return {
         container,
         words: `${mass(kg, 'metric')} of ${row.name} ${there === undefined ? '' : `(${there.store.name}) `}goes in before the blade.`,
@@ -116,7 +103,7 @@ export class KeptParts {
       isServedCold: this.isServedCold(),
     };
     const used = new Set(this.kept().map(({ container }) => container));
-    return (this.containers() ?? [])
+    return (this.cold.containers() ?? [])
       .filter((one) => !used.has(one.id) && isUsable(one, this.today()) && mayGoInto(one.contents, into))
       .slice(0, MOST_NAMED)
       .map((container) => {

@@ -1,6 +1,5 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import type { Container } from '@tureen/core/stock';
-import { mass } from '../figures';
 import { watchPan } from '../watched-pan';
 
 /** A container that cools, for the wall: how warm, which mark is next and by when, and what can still be done. */
@@ -9,19 +8,19 @@ import { watchPan } from '../watched-pan';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `<section [attr.aria-label]="container().contents.name + ', cooling'">
     <h2>
-      <span class="soup-name">{{ container().contents.name }}</span> <span class="soft">{{ weighs() }}, cooling</span>
+      <span class="soup-name">{{ container().contents.name }}</span> <span class="soft">{{ pan.weighs() }}, cooling</span>
     </h2>
-    @if (answer(); as answer) {
+    @if (pan.answer(); as answer) {
       <p>
-        <strong>{{ temp() }} °C</strong>
-        @if (next(); as stage) {
+        <strong>{{ pan.temp() }} °C</strong>
+        @if (pan.next(); as stage) {
           <span [class.slow]="stage.state === 'too slow'"
             ><span aria-hidden="true">{{ stage.state === 'in time' ? '✓' : stage.state === 'close' ? '▲' : '✗' }}</span>
             {{ stage.toC }} °C {{ stage.words }}</span
           >
         }
       </p>
-      @for (rescue of rescues(); track rescue) {
+      @for (rescue of pan.rescues(); track rescue) {
         <p class="caution" role="alert">
           <span>{{ rescue }}</span>
         </p>
@@ -65,10 +64,5 @@ import { watchPan } from '../watched-pan';
 })
 export class WallCooling {
   readonly container = input.required<Container>();
-  private readonly watched = watchPan(this.container);
-  protected readonly answer = this.watched.answer;
-  protected readonly next = this.watched.next;
-  protected readonly rescues = this.watched.rescues;
-  protected readonly weighs = computed(() => mass(this.container().kg, 'metric'));
-  protected readonly temp = computed(() => Math.round(this.answer()?.nowC ?? 0));
+  protected readonly pan = watchPan(this.container);
 }

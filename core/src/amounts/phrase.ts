@@ -211,6 +211,10 @@ function inWords(text: string): string {
       .replace(/^(?:a|an) (?:couple|pair) of /i, '2 ')
       // What is kept of it is no part of its name.
       .replace(/,? (?:reserv(?:e|ing)|sav(?:e|ing)|set(?:ting)? aside|keep(?:ing)? back) [^()]*(?=\)|$)/i, '')
+      .replace(
+        /^(?:a )?few (?=(?:(?:fresh|snipped|chopped|picked) )*(?:chives|parsley|coriander|cilantro|mint|basil|dill|tarragon|chervil)\b(?! (?:leaf|leaves|sprigs?|stalks?|stems?)))/i,
+        '1 sprinkling of ',
+      )
       .replace(/^(?:a )?few /i, '3 ')
       .replace(/^kernels? (?:cut )?(?:from|of) (?=.*\b(?:cobs?|ears?)\b)/i, '')
       .replace(

@@ -54,6 +54,8 @@ const VAGUE_G: Readonly<Record<string, number>> = {
 /** What a sprig, a leaf and a thumb may be of. */
 const VAGUE_OF: Readonly<Record<string, RegExp>> = { sprig: /^herbs$/, leaf: /^(?:herbs|leaves)$/, thumb: /^(?:roots)$/ };
 
+const LEAVES = /\b(?:leaf|leaves)\b/i;
+
 export const CONTAINER = new Set(['can', 'tin', 'jar', 'carton', 'package', 'pack', 'box', 'bag', 'container', 'bottle']);
 /** Manners before the name mean that what is weighed is trimmed already. */
 export const TRIMMED_FIRST =
@@ -87,6 +89,9 @@ function counted(phrase: Phrase, value: number, ingredient: Ingredient, country:
   if (pieces === undefined) return [];
   const sizes = Object.keys(pieces);
   if (unit !== undefined && sizes.includes(unit)) return [of(unit)];
+  if (unit === undefined && ingredient.row.group === 'herbs' && sizes.includes('bunch') && LEAVES.test(phrase.rest))
+    // "10 mint leaves" are no ten bunches.
+    return [{ amount: { value: value * (VAGUE_G.leaf ?? 0), unit: 'g', basis: 'edible' }, assumed: [] }];
   if (unit === 'stick' && sizes.includes('stalk')) return [of('stalk')];
   if (unit === 'bulb' && sizes.includes('head')) return [of('head')];
   // A size behind the food is that of its pieces: "1 potato in small cubes", "1 onion, large dice".

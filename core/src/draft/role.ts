@@ -234,9 +234,22 @@ const TO_TASTE_G: Readonly<Partial<Record<Role, number>>> = {
   cream: 20,
 };
 const PEPPERS = /pepper$|nutmeg|cayenne|chilli/;
+/** What goes on top by the spoonful or the slice, and not by the pinch, g a bowl. Kitchen defaults. */
+const ON_TOP_G: Readonly<Record<string, number>> = {
+  dairy: 15,
+  'coconut and plant creams': 15,
+  cheeses: 5,
+  nuts: 5,
+  meat: 8,
+  'pastes and sauces': 5,
+  breads: 40,
+  croutons: 8,
+};
 
 /** An amount for what is written without one, or undefined where it has to be asked. */
 export function assumedAmount(role: Role, row: IngredientRow, bowls: number): Amount | undefined {
-  const grams = PEPPERS.test(plain(row.id).replaceAll(' ', '-')) && row.group === 'spices' ? 0.1 : TO_TASTE_G[role];
+  const onTop = role === 'garnish' ? (ON_TOP_G[row.id] ?? ON_TOP_G[row.group]) : undefined;
+  const isPepper = PEPPERS.test(plain(row.id).replaceAll(' ', '-')) && row.group === 'spices';
+  const grams = isPepper ? 0.1 : (onTop ?? TO_TASTE_G[role]);
   return grams === undefined ? undefined : { value: Math.round(grams * bowls * 100) / 100, unit: 'g', basis: 'edible' };
 }

@@ -2,7 +2,7 @@ import { Kitchen, type KitchenContext, type Handlers } from './kitchen.js';
 import { VERBS, type Sense } from './lexicon.js';
 import type { MethodLine } from './mentions.js';
 import { afterSoLong } from './later.js';
-import { minutesIn, partOf } from './measures.js';
+import { figureIn, minutesIn, partOf } from './measures.js';
 import type { Clause } from './clauses.js';
 import type { Doing } from './action.js';
 import {
@@ -32,6 +32,7 @@ import { doBlend, doMash } from './blade.js';
 import { doPeel, doPrepare, doSoak, doSqueeze } from './knife.js';
 import { doRemove, doReserve, doSet } from './out.js';
 import { verbless } from './verbless.js';
+import { isHob } from './vessel.js';
 import { isSauced, isWhiteSauce } from './sauce.js';
 import { doDrain, doSkim, doStrain } from './strain.js';
 import { doChill, doCool, doLet } from './stand.js';
@@ -47,12 +48,46 @@ function take(k: Kitchen, whole: Clause, n: number): void {
     // The pesto is done: the cook is back at the soup.
     k.here = k.wetPots().findLast(({ kind }) => kind !== 'jug') ?? k.here;
   }
+  backToSoup(k, clause);
   const text = ofTheKept(k, asMeant(clause.text));
   takeAs(k, text === clause.text ? clause : { ...clause, text, verbAt: asMeant(clause.text.slice(0, clause.verbAt)).length }, n);
 }
 
+/** "Meanwhile toast the nuts in a dry pan, then crush them. Add the apple": the nuts are done, and the cook is back at the pot. */
+function backToSoup(k: Kitchen, clause: Clause): void {
+  const { here } = k;
+  const begun = k.clauses[here?.steps[0]?.clause ?? -1];
+  if (here === undefined || !isHob(here) || here.isWet || begun === undefined || begun.sentence === clause.sentence) return;
+  const isBeside = /\b(?:meanwhile|in the meantime|while)\b/i.test(begun.text);
+  const isDry = here.isHot && [...here.lines].every((id) => BESIDE.test(k.lineOf(id)?.taken.row.group ?? ''));
+  const pot = k.open().findLast((one) => one !== here && isHob(one) && one.isHot && !one.isForTop && k.hasPieces(one));
+  if (!isBeside || !isDry || here.isForTop || pot === undefined || pot.isBlended || k.placeIn(clause.text) !== undefined) return;
+  // What is done next is still done to them.
+  if (/\b(?:them|these|those|nuts?|seeds?|crumbs?|croutons?)\b/i.test(clause.text)) return;
+  if (k.names.mentions(clause.text, clause.section, () => false).some(({ line }) => here.lines.has(line))) return;
+  if (clause.verb !== undefined && BACK_AT_POT.has(VERBS[clause.verb] ?? 'remark')) k.here = pot;
+}
+
+const BESIDE = /^(?:nuts|breads|spices)$/;
+const BACK_AT_POT: ReadonlySet<Sense> = new Set(['add', 'mix', 'deglaze', 'boil', 'bring', 'simmer', 'season', 'blend', 'reduce']);
+
+/** A pressure cooker whistles once in so many minutes. Common practice, kitchen default. */
+const WHISTLE_MIN = 4;
+
+/** "For 3 whistles", "2-3 whistles": minutes under pressure. */
+function inWhistles(text: string): string {
+  // "3 whistles, about 10 minutes."
+  if (minutesIn(text) !== undefined) return text;
+  return text.replace(
+    /\b(?:for |until |till |after )?(?:about |around )?(\d+|one|two|three|four|five|six|seven|eight)(?: ?(?:-|–|to|or) ?(\d+|two|three|four|five|six))? (?:long )?whistles?\b(?: (?:on|over|at) \w+(?: (?:heat|flame))?)?/gi,
+    (_all, low: string, high: string | undefined) =>
+      `under pressure for ${String(((figureIn(low) + figureIn(high ?? low)) / 2) * WHISTLE_MIN)} minutes`,
+  );
+}
+
 /** Turns of phrase in the words that are read here. */
-function asMeant(text: string): string {
+function asMeant(whole: string): string {
+  const text = inWhistles(whole);
   return (
     text
       .replace(
@@ -73,9 +108,13 @@ function asMeant(text: string): string {
 /** "Keep a handful of the florets; toss what's left with the oil": what is left of what was kept. */
 function ofTheKept(k: Kitchen, text: string): string {
   const last = k.actions.at(-1);
-  const [only, ...others] = last?.does === 'keep' ? last.lines : [];
+  const [only, ...others] = last?.lines ?? [];
   const name = only === undefined || others.length > 0 ? undefined : k.lineOf(only.line)?.taken.row.name.split(',')[0];
-  if (name === undefined) return text;
+  if (name === undefined || last === undefined) return text;
+  const isHalved = only?.share !== undefined && only.share < 1 && /^(?:add|cream|garnish)$/.test(last.does);
+  // "Half the cream into the soup, the other half on top."
+  if (isHalved) return text.replace(/\bthe other (?:half|third)(?! (?:of|in)\b)/i, `the remaining ${name.toLowerCase()}`);
+  if (last.does !== 'keep') return text;
   return text.replace(/\b(?:what(?:['’]s| is) left|the rest)(?! (?:of|in)\b)/i, `the remaining ${name.toLowerCase()}`);
 }
 
@@ -131,6 +170,12 @@ function takeAs(k: Kitchen, clause: Clause, n: number): void {
     k.as('add', { ...clause, text: `add the roasted ${cookedIn[1] ?? ''}${what}`, verb: 'add', verbAt: 0 }, n, 'add');
     return;
   }
+  if (/\bwhistles?\b/i.test(k.clauses[n]?.text ?? '') && /\bunder pressure for \d/.test(text)) {
+    k.as('pressure', clause, n, 'pressure');
+    const last = k.actions.at(-1);
+    if (last !== undefined) k.actions[last.n] = { ...last, assumed: [...last.assumed, 'MINUTES'] };
+    return;
+  }
   if (clause.announces === true) {
     k.put('setting', n);
     return;
@@ -149,8 +194,16 @@ function takeAs(k: Kitchen, clause: Clause, n: number): void {
   }
   if (/\b(?:in|into|to) (?:a |the )?(?:[\w-]+ )?(?:blender|liquidi[sz]er|food processor|processor)\b/i.test(text))
     k.blenderSaid = /\bprocessor\b/i.test(text) ? 'processor' : 'jug';
-  if (/^(?:and |then )?(?:whip|whisk|yank|hook|haul|get) out\b/i.test(text)) {
-    k.as('remove', { ...clause, text: text.replace(/\b(?:whip|whisk|yank|hook|haul|get) out\b/i, 'remove'), verbAt: 0 }, n);
+  if (/^(?:and |then )?(?:whip|whisk|yank|hook|haul|get|pluck|pick|dig|tweeze|spear) out\b/i.test(text)) {
+    k.as(
+      'remove',
+      {
+        ...clause,
+        text: text.replace(/\b(?:whip|whisk|yank|hook|haul|get|pluck|pick|dig|tweeze|spear) out\b/i, 'remove'),
+        verbAt: 0,
+      },
+      n,
+    );
     return;
   }
   if (
@@ -287,6 +340,7 @@ function takeAs(k: Kitchen, clause: Clause, n: number): void {
     k.as('heat', clause, n, 'heat');
     return;
   }
+  if (isInBlender(k, clause, n, sense)) return;
   // "Salt and pepper to taste, and grate a little nutmeg on top".
   if (sense !== 'season' && /^(?:then )?(?:salt (?:and|&) pepper|season(?:ing)?)\b[\w ]*,\s*(?:and |then )*$/i.test(before))
     doSeason(k, { ...clause, text: 'season', verbAt: 0 }, n);
@@ -294,6 +348,34 @@ function takeAs(k: Kitchen, clause: Clause, n: number): void {
   if (lead !== undefined) doAdd(k, lead, n);
   k.as(sense, clause, n, verb ?? '');
 }
+
+const STARTS =
+  /\b(?:start|begin|switch|turn|run|blast|rip)\b.*\b(?:low|slow(?:ly)?|high|speed|full|on|pulse)\b|\bwork(?:ing)? up\b/i;
+const RUNS =
+  /\b(?:let|leave|run|keep) (?:it|the (?:blender|machine|motor|soup))?(?: to)? ?(?:go|going|run|running|whirl|spin|rip|blitz|do its thing)?\b/i;
+
+/** What was poured into a blender has been blended when something else is done to it, whatever the words for it were. */
+function isInBlender(k: Kitchen, clause: Clause, n: number, sense: Sense): boolean {
+  const said = k.clauses.slice(0, n).findLastIndex(({ text }) => INTO_BLENDER.test(text));
+  if (k.blenderSaid === undefined || said < 0 || n - said > IN_BLENDER_WITHIN) return false;
+  const { text } = clause;
+  const isRun =
+    RUNS.test(text) && (minutesIn(text) !== undefined || /\b(?:until|till)\b.*\b(?:smooth|silky|velvet\w*)\b/i.test(text));
+  if (isRun) {
+    k.as('blend', { ...clause, text: text.replace(RUNS, 'blend it'), verb: 'blend', verbAt: 0 }, n, 'blend');
+    return true;
+  }
+  const isBehind = k.clauses[said]?.sentence !== clause.sentence;
+  if (isBehind && UNBLENDED.has(sense) && !STARTS.test(text))
+    k.as('blend', { ...clause, text: 'blend', verb: 'blend', verbAt: 0 }, n, 'blend');
+  return false;
+}
+
+const INTO_BLENDER = /\b(?:in|into|to) (?:a |the |your )?(?:[\w-]+ )?(?:blender|liquidi[sz]er|food processor|processor)\b/i;
+/** So many clauses at most lie between what is poured into a blender and what is done behind it. */
+const IN_BLENDER_WITHIN = 6;
+/** What is done to a soup that comes out of a blender. */
+const UNBLENDED: ReadonlySet<Sense> = new Set(['strain', 'heat', 'bring', 'simmer', 'serve', 'top', 'chill', 'check']);
 
 /** Longer than so many minutes in boiling water is cooking. Kitchen default. */
 const DIPPED_MOST = 2;
@@ -335,7 +417,8 @@ const AFTER_A_LIST: ReadonlySet<Sense> = new Set([
 
 /** Kitchen notes say first what goes in: "stock, boil, 15 min". */
 function leadIn(k: Kitchen, clause: Clause, sense: Sense): Clause | undefined {
-  const before = clause.text.slice(0, clause.verbAt);
+  // "Mint leaves (not stalks), blitz."
+  const before = clause.text.slice(0, clause.verbAt).replace(/\s*\([^)]*\)/g, '');
   const isWarmedAgain = clause.verb === 'return' && /\breturn to (?:a |the )?(?:boil|simmer|\d)/i.test(clause.text);
   if (!(AFTER_A_LIST.has(sense) || isWarmedAgain) || !/^[\w\s+&,-]+(?: in)?[,:]\s*$/.test(before)) return undefined;
   if (/^(?:in|on|once|when|while|after|before|with|for|if|as|meanwhile|then|to|until|over|now|off|using)\b/i.test(before))

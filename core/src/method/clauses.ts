@@ -238,6 +238,11 @@ function clausesIn(sentence: Sentence, n: number): Clause[] {
       while ((words[i + 1]?.at ?? Infinity) < word.at + soLong[0].length) i += 1;
       continue;
     }
+    if (/^(?:beginning|starting|about)$/.test(word.text) && words[i + 1]?.text === 'to' && starts.length > 0) {
+      // "Until soft and just beginning to take on colour."
+      mayStart = false;
+      continue;
+    }
     if (/^(?:after|having)$/.test(word.text) && i === 0 && GERUNDS[words[1]?.text ?? ''] !== undefined) continue;
     if (word.text === 'serving' && words[i - 1]?.text === 'before') continue;
     if (passive && word.text === 'never') {
@@ -328,7 +333,11 @@ function clausesIn(sentence: Sentence, n: number): Clause[] {
   const [first] = starts;
   const [head] = clauses;
   if (first !== undefined && head !== undefined) {
-    const lead = /^(.*?\b(?:in|goes? in|go in|out|on top))\s*,/i.exec(sentence.text.slice(0, first.verbAt));
+    const before = sentence.text.slice(0, first.verbAt);
+    const lead =
+      /^(.*?\b(?:in|goes? in|go in|out|on top))\s*,/i.exec(before) ??
+      // "Then in goes the milk and give it a good blast."
+      /^((?:and |then |now |next )*in go(?:es)? [a-z, ]+?)\s*(?:,|;|\band\b)\s*(?:and |then )*$/i.exec(before);
     if (lead !== null && !/^(?:in|with|once|when|while|after|as|if|put)\b/i.test(sentence.text)) {
       const cut = lead[0].length;
       return [
@@ -386,6 +395,8 @@ function poured(clause: Clause): Clause[] {
     /,\s+(?=(?:the )?[a-z]+(?: [a-z]+)? in(?:,| with\b|$))/i.exec(behind) ??
     // "Fry till golden, then chillies for 10 seconds."
     /,? then\s+(?=(?:the )?[a-z]+(?:,? (?:and )?[a-z]+){0,4} for (?:about |another )?\d)/i.exec(behind) ??
+    // "Chop up the spuds and in they go too."
+    /,? (?:and )?(?:then )?(?=in (?:they|it|these|those|that) go(?:es)?\b)/i.exec(behind) ??
     // "Whizz it smooth, then through the fine sieve."
     /,? (?:and )?then\s+(?=through (?:a |the |your )(?:[\w-]+ ){0,2}(?:sieve|strainer|chinois|mouli|mill)\b)/i.exec(behind) ??
     // "Add the garlic for a minute, then the squash and stock."
@@ -420,7 +431,7 @@ function verbless(
   const pieces: Clause[] = [];
   let from = 0;
   for (const hit of sentence.text.matchAll(
-    /,\s+(?=(?:in goes?|then|now|and after|followed by)\b)|\s+(?=and in (?:with|goes)\b)/gi,
+    /,\s+(?=(?:in goes?|then|now|and after|followed by|(?:and )?the (?:other (?:half|third)|remaining|rest))\b)|\s+(?=and in (?:with|goes)\b)/gi,
   )) {
     pieces.push(place(from, hit.index, undefined, from));
     from = hit.index + hit[0].length;

@@ -65,6 +65,7 @@ const CLASSES: readonly (readonly [words: RegExp, fits: Fits])[] = [
   [/^(?:lime)$/, (row) => row.id.startsWith('lime') && row.id !== 'lime-leaves'],
   [/^(?:paste)$/, (row) => row.id.endsWith('paste')],
   [/^(?:juice)$/, (row) => row.id.endsWith('-juice')],
+  [/^(?:juice)$/, (row) => /^(?:lemon|lime|orange)$/.test(row.id)],
   [/^(?:oj)$/, (row) => row.id === 'orange-juice'],
   [/^(?:chilli|chillie|chile|chili|chilie)$/, (row) => row.group === 'chillies' || row.id.includes('chilli')],
   [/^(?:floret)$/, (row) => row.id === 'cauliflower' || row.id === 'broccoli'],

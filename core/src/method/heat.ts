@@ -298,7 +298,10 @@ export function doCook(k: Kitchen, clause: Clause, n: number): void {
 
 export function doGive(k: Kitchen, clause: Clause, n: number): void {
   const { text: words } = clause;
-  if (/\b(?:blitz|whizz|blend|pur[ée]e)\b/i.test(words)) {
+  if (
+    /\b(?:blitz|whizz?|blend|pur[ée]e)\b/i.test(words) ||
+    /\b(?:blast|buzz|whirl|zap|go|going[- ]over|spin|turn)\b.*\b(?:blender|blade|wand|liquidi[sz]er)\b/i.test(words)
+  ) {
     k.as('blend', clause, n, 'blend');
     return;
   }

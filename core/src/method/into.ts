@@ -245,6 +245,7 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
     k.as('remove', clause, n);
     return;
   }
+  if (isTempering(k, clause, n)) return;
   const isServed =
     k.actions.at(-1)?.does === 'serve' && (k.clauses[k.actions.at(-1)?.clause ?? -1]?.sentence ?? -2) >= clause.sentence - 1;
   // "Cream to finish", of a soup that is still in its pot.
@@ -266,6 +267,14 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
       k.isFinished() &&
       !/\b(?:in|into|flour)\b/i.test(body) &&
       (clause.verb !== 'spoon' || /\bover\b|\bon top\b|^spoon on\b/i.test(body)));
+  if (
+    /\b(?:in|into|to) (?:a|the|your) (?:[\w-]+ )?(?:blender|liquidi[sz]er|(?:food )?processor|goblet)\b/i.test(body) &&
+    mentions.length === 0
+  ) {
+    // "Transfer 2 cups of soup to a blender": what is blended next.
+    k.put('setting', n);
+    return;
+  }
   if (isTop && !isCreamed && (k.isFinished() || place?.kind === 'serving')) {
     const isSide = k.here !== undefined && k.here !== k.mainVessel() && k.here.steps.length > 0 && /\bover\b/i.test(body);
     if (
@@ -337,6 +346,25 @@ function isOwnStock(k: Kitchen, clause: Clause, n: number, body: string): boolea
   const others = k.mentions(body, clause).filter(({ line }) => !k.isUsedUp(line));
   if (others.length > 0) intoVessel(k, clause, n, here, others, false);
   here.isWet = true;
+  return true;
+}
+
+/** "Pour this tempering over the soup": into the pot that it is for, and not bowl by bowl. */
+function isTempering(k: Kitchen, { text }: Clause, n: number): boolean {
+  const { here } = k;
+  if (
+    !/\b(?:temper(?:ing)?|tadka|tarka|chaunk|sizzling (?:oil|butter|ghee)|(?:flavou?red|spiced|infused) (?:oil|butter|ghee))\b/i.test(
+      text,
+    )
+  )
+    return false;
+  if (/\b(?:each|bowls?|to serve|portions?)\b/i.test(text) || here === undefined || !isHob(here) || here.isWet) return false;
+  const pot = k.open().findLast((one) => one !== here && isHob(one) && (one.isWet || one.isBlended) && !one.isForTop);
+  if (pot === undefined) return false;
+  const lines = [...here.lines].map((line) => ({ line }));
+  k.move(here, pot, n);
+  k.put('join', n, { vessel: pot.name, lines });
+  k.here = pot;
   return true;
 }
 

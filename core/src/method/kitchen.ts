@@ -122,7 +122,10 @@ export class Kitchen extends VesselsInUse {
     const isMadeReady = /\b(?:whip|beat|shave|snip|loosen|soften)\b[^,;]*\band\s*$/i.test(clause.text.slice(0, clause.verbAt));
     // "Half the parsnips: roast in oil."
     const isInFat = /^(?:in|with) the [^.;]*\b(?:fat|butter|oil)\b[^.;]*,\s*$/i.test(clause.text.slice(0, clause.verbAt));
-    const isSubject = isInFat || /^(?!for\b|to\b|meanwhile\b)[^:,.;]{3,60}:\s*$/i.test(clause.text.slice(0, clause.verbAt));
+    // "My potato and leek: melt the butter" is what it is called.
+    const isTitle = clause.sentence === 0 && /^(?:melt|heat|warm|preheat)$/.test(clause.verb ?? '');
+    const isSubject =
+      isInFat || (!isTitle && /^(?!for\b|to\b|meanwhile\b)[^:,.;]{3,60}:\s*$/i.test(clause.text.slice(0, clause.verbAt)));
     const said = clause.verb === undefined || isMadeReady || isSubject ? clause.text : clause.text.slice(clause.verbAt);
     // "The vinegar and, if using, the cream": it is used.
     const text = said.replace(/,? if (?:using|you like|liked|desired|you want|wished),? /gi, (words) => ' '.repeat(words.length));
@@ -145,10 +148,10 @@ export class Kitchen extends VesselsInUse {
     const named = this.names.mentions(text, clause.section, this.isUsedUp).filter((one) => !this.isLadled(one, text));
     if (named.length > 0) this.lastNamed = named.map(({ line }) => line);
     const made = this.actions.at(-1);
-    const isIt = /^[\w-]+ (?:it|them|['’]?em|these|those|each|both)\b/i.test(text);
+    const isIt = /^[\w-]+ (?:it|them|['’]?em|these|those|each|both|that(?= (?:with|along|and|to|into|in)\b|,|$))\b/i.test(text);
     if (isIt && named.length > 0 && made?.does === 'prepare' && (this.clauses[made.clause]?.sentence ?? 0) >= clause.sentence - 1) {
       // "Chop the onion and fry it in the butter."
-      const ready = /^[\w-]+ it\b/i.test(text) ? made.lines : this.pendingOf(clause.sentence);
+      const ready = /^[\w-]+ (?:it|that)\b/i.test(text) ? made.lines : this.pendingOf(clause.sentence);
       const own = ready.filter(({ line }) => !this.isUsedUp(line) && !named.some((one) => one.line === line));
       return [...own.map(({ line }) => ({ line, at: 0, length: 0 })), ...named];
     }
@@ -186,6 +189,7 @@ export class Kitchen extends VesselsInUse {
   withPrepared(mentions: readonly Mention[], body: string, clause: Clause): readonly Mention[] {
     const last = [...this.actions].reverse().find(({ does, lines }) => does !== 'prepare' || lines.length > 0);
     const isBare =
+      (clause.verb !== undefined || mentions.length === 0) &&
       /^(?:[\w-]+)(?: (?:back|them|it|all|(?:cut|skin|flesh)[- ]sides? (?:down|up)|down|up))?\s+(?:on|in|into|onto|to|over|with|at|for|alongside)\b/i.test(
         body,
       );
@@ -387,7 +391,11 @@ export class Kitchen extends VesselsInUse {
               (mention.rest !== true && mention.share === undefined && (at.isHot || at.kind === 'bowl')));
       // A garnish in its own pan does not take the soup along.
       const isSoup = at !== undefined && (at.isBlended || (at.isWet && at.lines.size > LEAST_OF_SOUP));
-      if (joins && isSoup && !vessel.isBlended && /(?:^|[,;] |\band )(?:fry|saut|toast|crisp|brown|blanch)/i.test(text)) continue;
+      if (joins && isSoup && !vessel.isBlended && /(?:^|[,;] |\band )(?:fry|saut|toast|crisp|brown|blanch|rub)/i.test(text))
+        continue;
+      // Nor does a pot of it go where only one thing of it is named, and no place.
+      const isSide = isSoup && vessel.kind === 'pan' && !vessel.isWet && vessel.lines.size < at.lines.size;
+      if (joins && isSide && this.placeIn(text) === undefined) continue;
       if (joins) {
         if (!isDivided && mention.share !== undefined && mention.share < WHOLE && at.isHot && !at.aside.has(line)) {
           // "Three-quarters of the aubergine": what is left of it stays by.

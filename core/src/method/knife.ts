@@ -161,6 +161,9 @@ export function doSqueeze(k: Kitchen, clause: Clause, n: number): void {
     doPeel(k, clause, n);
     return;
   }
+  const soup = k.isFinished() ? k.mainVessel() : undefined;
+  // "Toast the bread. Squeeze in the lemon": into the soup, and not over the toast.
+  if (soup !== undefined && isHob(soup) && at !== soup && at?.isWet === false && !/\bover\b/i.test(clause.text)) k.here = soup;
   if (/\b(?:in|into|over)\b/i.test(clause.text) || k.isFinished()) doAdd(k, clause, n);
   else doPrepare(k, clause, n);
 }

@@ -22,7 +22,7 @@ import {
   tokens,
   type Token,
 } from './food-words.js';
-import { GARNISH_SECTION } from './lexicon.js';
+import { GARNISH_SECTION, VERBS } from './lexicon.js';
 import { shareBefore } from './measures.js';
 
 /** A line of the recipe that a method may speak of. */
@@ -65,6 +65,8 @@ export class LineNames {
   /** Headings of the method. */
   private readonly sections: ReadonlySet<string>;
   private readonly saysCanned: boolean;
+  /** Then "the seeds" are those that were scooped out. */
+  private readonly saysOwnSeeds: boolean;
   /** Then the cobs are what is left of them, and go into a stock. */
   private readonly saysKernels: boolean;
 
@@ -76,6 +78,10 @@ export class LineNames {
   ) {
     this.sections = new Set(sections.map((section) => plain(section)));
     this.saysKernels = /\bkernels?\b/i.test(method);
+    this.saysOwnSeeds =
+      /\b(?:squash|pumpkin|butternut|melon)(?:['’]s)? seeds\b|\bseeds \((?:keep|save|reserve)|\b(?:keep|save|reserve|rinse|wash)(?:ing)? the (?:squash |pumpkin )?seeds\b/i.test(
+        method,
+      );
     this.saysCanned = /\b(?:canned|tinned|(?:can|tin)s? of(?: \w+)?) tomatoes\b/i.test(method);
     for (const line of lines) {
       const { row, text } = line.taken;
@@ -185,7 +191,9 @@ export class LineNames {
       const isMade =
         /\b(?:roast|roasted|cooked)\b/i.test(said) ||
         (fresh.length < own.length &&
-          /^(?:then |and |carefully )*(?:transfer|lift|scoop|ladle|mash|blend|pur[ée]e|return|drain|strain|remove)\b/i.test(text));
+          /^(?:then |and |carefully )*(?:transfer|lift|scoop|ladle|mash|blend|pur[ée]e|return|drain|strain|remove|discard|fish|pick|pluck|pull|hook|take out)\b/i.test(
+            text,
+          ));
       for (const line of isMade ? own.filter(({ id }) => isUsed(id)) : fresh.length > 0 ? fresh : own)
         out.push(mention(line, at, said.length));
     }
@@ -215,7 +223,8 @@ export class LineNames {
       const found = this.at(words, n);
       const whole = found.lines;
       const length = Math.max(1, found.length);
-      const lines = whole.length > 0 || (text[word.end] ?? '.') !== '.' ? whole : this.cutShort(word);
+      const short = whole.length > 0 || (text[word.end] ?? '.') !== '.' ? whole : this.cutShort(word);
+      const lines = short.length > 0 ? short : this.nicknamed(word);
       if (lines.length === 0) continue;
       const last = words[n + length - 1] ?? word;
       const chosen = this.chosen(lines, last.raw, words, n, section, isUsed);
@@ -259,12 +268,21 @@ export class LineNames {
       for (const fits of kindsOf(word)) {
         const own = seedsMeant(
           word,
+          this.saysOwnSeeds,
           this.lines.filter(({ taken }) => fits(taken.row, taken.role)),
         );
         if (own.length > 0) return { lines: heads.length > 0 ? [...new Set([...lines, ...own])] : own, length: 1 };
       }
     }
     return { lines, length };
+  }
+
+  /** "Tomatoes, pepper and onion": between two vegetables a pepper is one. */
+  private isAmongVegetables(words: readonly Token[], n: number): boolean {
+    const isVegetable = (at: number): boolean =>
+      this.at(words, at).lines.some(({ taken }) => /^(?:vegetable|base)$/.test(taken.role));
+    const before = [n - 1, n - 2, n - 3, n - 4].some((at) => at >= 0 && isVegetable(at));
+    return before && [n + 1, n + 2, n + 3].some((at) => at < words.length && isVegetable(at));
   }
 
   /** "Turm.", "parsn.": a name of one word, cut short with a full stop. */
@@ -274,6 +292,20 @@ export class LineNames {
       ({ words: [first = '', ...more] }) => more.length === 0 && first !== text && first.startsWith(text),
     );
     const lines = [...new Set(fits.map(({ line }) => line))];
+    return lines.length === 1 ? lines : [];
+  }
+
+  /** "Snips", "shrooms", "toms": the end or the beginning of one vegetable's name, in the plural. */
+  private nicknamed({ text, raw }: Token): readonly MethodLine[] {
+    if (text.length < LEAST_SHORT || !/s$/i.test(raw) || VERBS[raw.toLowerCase()] !== undefined || UNIT_WORDS.has(text)) return [];
+    const own = this.names.filter(
+      ({ line, words: [first = '', ...others] }) =>
+        others.length === 0 &&
+        first.length >= text.length + 2 &&
+        (first.endsWith(text) || first.startsWith(text)) &&
+        /^(?:vegetable|base|greens)$/.test(line.taken.role),
+    );
+    const lines = [...new Set(own.map(({ line }) => line))];
     return lines.length === 1 ? lines : [];
   }
 
@@ -308,6 +340,8 @@ export class LineNames {
       /^pepper$/i.test(raw) &&
       !/^(?:the|your|red|green|yellow|orange|sweet|bell|roasted|charred|grilled|a|each)$/.test(words[n - 1]?.text ?? '')
     ) {
+      const grown = lines.filter(({ id, taken }) => taken.row.group !== 'spices' && !isUsed(id));
+      if (grown.length > 0 && this.isAmongVegetables(words, n)) return this.chosen(grown, raw, words, n, section, isUsed);
       // "Cream, pepper" is the spice where there is one.
       const spice = lines.filter(({ taken }) => taken.row.group === 'spices');
       if (spice.length > 0 && spice.length < lines.length) return this.chosen(spice, raw, words, n, section, isUsed);
@@ -344,9 +378,10 @@ export class LineNames {
 }
 
 /** "The seeds" are those that are eaten as such where there are some, and never a ground spice. */
-function seedsMeant(word: string, lines: readonly MethodLine[]): readonly MethodLine[] {
+function seedsMeant(word: string, isOwn: boolean, lines: readonly MethodLine[]): readonly MethodLine[] {
   if (word !== 'seed') return lines;
   const whole = lines.filter(({ taken }) => !/\bground\b/i.test(taken.text));
+  if (isOwn) return whole.filter(({ taken }) => taken.row.group !== 'spices');
   const eaten = whole.filter(({ taken }) => taken.row.group !== 'spices');
   return eaten.length > 0 ? eaten : whole;
 }

@@ -106,6 +106,16 @@ export function doLet(k: Kitchen, clause: Clause, n: number): void {
     k.put('setting', n);
     return;
   }
+  if (
+    minutes === undefined &&
+    /^(?:sit|stand|rest|nestle)\b(?: (?:it|them|the [a-z]+))? (?:in )?(?:among|amongst|between|alongside|beside|next to|in with)\b/i.test(
+      text.slice(clause.verbAt),
+    )
+  ) {
+    // "Wrap it in foil and sit it in among the veg": in the same oven.
+    k.put('setting', n);
+    return;
+  }
   if (minutes === undefined && /^(?:sit|stand)\b.*\b(?:on|in) (?:a|the|some|foil|baking|your)\b/i.test(text.slice(clause.verbAt))) {
     // "Sit them on a square of foil."
     k.put('setting', n);

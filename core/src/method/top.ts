@@ -106,6 +106,14 @@ export function doTop(k: Kitchen, clause: Clause, n: number, verb: string): void
     k.as('add', clause, n);
     return;
   }
+  const tail = verb === 'finish' ? /^(.*(?:,| and)) ([^,]*?\b(?:on|over) (?:the )?top)\s*$/i.exec(body) : null;
+  if (tail !== null && /\b(?:cream|butter|lemon|lime|vinegar|yoghurt|yogurt)\b/i.test(tail[1] ?? '')) {
+    // "Finish it with the cream, and a few chives on top."
+    const [, head = '', above = ''] = tail;
+    doTop(k, { ...clause, text: head.replace(/(?:,| and)$/i, ''), verbAt: 0 }, n, verb);
+    onTop(k, k.mentions(above, clause), above, n);
+    return;
+  }
   const last = k.actions.at(-1);
   const isDished = last?.does === 'serve' && (k.clauses[last.clause]?.sentence ?? -1) >= clause.sentence - 1;
   const intoPot =

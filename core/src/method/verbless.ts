@@ -16,6 +16,36 @@ import { onTop } from './top.js';
 export function verbless(k: Kitchen, whole: Clause, n: number): void {
   const clause = { ...whole, text: whole.text.replace(WHEN, '') };
   const { text } = clause;
+  if (n === 0 && TITLE.test(text) && minutesIn(text) === undefined) {
+    // "Parsnip soup 60 covers", over the method.
+    k.put('remark', n);
+    return;
+  }
+  if (
+    /^(?:and |then )*(?:crank|whack|ramp|jack|knock|back|drop|nudge|kick|dial) (?:up |down )?(?:the |it )?/i.test(text) &&
+    k.mentions(k.body(clause), clause).length === 0
+  ) {
+    // "Crank the heat to get a boil", "back it down so it barely bubbles, for half an hour".
+    if (minutesIn(text) !== undefined && k.here !== undefined && isHob(k.here) && k.here.isWet) {
+      heated(k, k.here, 'simmer', clause, n, []);
+      return;
+    }
+    if (/\bboil\b/i.test(text) && minutesIn(text) === undefined) doBring(k, { ...clause, text: 'bring to the boil' }, n);
+    else k.put('setting', n);
+    return;
+  }
+  if (/^(?:and |then )?(?:the )?lid(?: (?:back )?on)?$/i.test(text) && k.here !== undefined && isHob(k.here)) {
+    k.here.lid = 'on';
+    k.put('setting', n);
+    return;
+  }
+  const goes = /^(?:and |then )*in (?:they|it|these|those|that) go(?:es)?\b(?: too| as well| next| also)?(.*)$/i.exec(text);
+  if (goes !== null) {
+    // "And in they go too, another 10 mins with the lid on."
+    const how = (goes[1] ?? '').replace(/^,? (?:for )?(another|a further) /i, ' for $1 ');
+    k.as('add', { ...clause, text: `add them${how}`, verb: 'add', verbAt: 0 }, n, 'add');
+    return;
+  }
   if (/^[\w ,&]+ out$/i.test(text) && k.mentions(text, clause).some(({ line }) => k.vesselOf(line) !== undefined)) {
     // "Bay out."
     k.as('remove', { ...clause, text: `remove ${text.replace(/ out$/i, '')}`, verbAt: 0 }, n, 'remove');
@@ -92,7 +122,12 @@ export function verbless(k: Kitchen, whole: Clause, n: number): void {
     });
     return;
   }
-  if (/\b(?:keeps?|freez\w+|fridge|freezer)\b/i.test(text) && mentions.length === 0) {
+  if (
+    /\b(?:keeps?(?! (?:the |its |their |an? )?(?:colou?r|green|warm|stirring|moving|eye|watch|hot|it|them))|freez\w+|fridge|freezer)\b/i.test(
+      text,
+    ) &&
+    mentions.length === 0
+  ) {
     k.put('store', n);
     return;
   }
@@ -226,6 +261,7 @@ const TOLD =
   /\b(roasted|baked|grilled|sweated|softened|fried|sautéed|sauteed|boiled|simmered|stewed|braised)(?= (?:at|in|for|until|till|with|on|off|gently|slowly|together|\d))/i;
 /** "When you can smell the spice, in with the squash": what is smelt goes nowhere. */
 const WHEN = /^(?:and |then )?(?:when|once|as soon as|the moment) [^,]*, (?=in\b|on\b|the\b)/i;
+const TITLE = /^[a-z &,’'-]*\b(?:soups?|velout[ée]|bisque|chowder|potage)\b[^.;]{0,40}$/i;
 /** So long only a slow cooker is on low or high. */
 const SLOW_MIN = 120;
 const SMOOTH = /^(?:[a-z]+ )(?:it )?(?:until|till|['’]til) (?:very |really |completely |silky )?smooth\b/i;

@@ -81,6 +81,8 @@ function metIn(k: Kitchen, clause: Clause, body: string): Vessel | undefined {
 export function target(k: Kitchen, clause: Clause, n: number, mentions: readonly Mention[]): Vessel {
   const { here } = k;
   const body = k.body(clause);
+  const main = k.isFinished() && /\b(?:in|into|to) the soup\b/i.test(body) ? k.mainVessel() : undefined;
+  if (main !== undefined && isHob(main)) return main;
   const met = metIn(k, clause, body);
   if (met !== undefined) return met;
   const place = EMPTIED.test(body) ? undefined : (k.placeIn(body) ?? k.placeIn(clause.text));

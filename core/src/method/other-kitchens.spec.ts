@@ -1,0 +1,179 @@
+import { saidOf } from '../../spec/method-said.js';
+import { readCorpus } from '../../spec/method-corpus.js';
+import type { Country } from '../amounts/index.js';
+
+interface Habit {
+  readonly what: string;
+  readonly country?: Country;
+  readonly lines: string;
+  readonly method: string;
+  /** What must be read, in this order, other things between. */
+  readonly wanted: readonly string[];
+  readonly never?: RegExp;
+}
+
+const ROOTS =
+  '1 kg parsnips\n2 onions\n1 leek\n50 g butter\n2 tbsp rapeseed oil\n1 litre vegetable stock\n150 ml double cream\n1 bunch chives\n';
+
+/** Ways of telling that were read wrong once, each with its own list. */
+const HABITS: readonly Habit[] = [
+  {
+    what: 'a title over the method puts nothing in the pot; clipped names are foods',
+    lines: ROOTS,
+    method:
+      'Parsnip soup 60 covers\n- Sweat onion + leek in butter, 12 min.\n- Snips in, lid, 10 min.\n- Stock. Boil. Simmer 25.\n- Blitz.',
+    wanted: ['add onion leek butter', "sweat 12'", 'add parsnip', "sweat 10'", 'add vegetable-stock', "simmer 25'", 'blend'],
+  },
+  {
+    what: 'what it is called stands before the first thing to do; in they go, and in goes the cream',
+    lines: ROOTS,
+    method:
+      'Gran’s parsnip and leek: melt the butter in the big pot, chop the leek and onion and throw them in. Let them sweat on a low heat with the lid on for 10 mins. Chop up the parsnips and in they go too, another 5 mins with the lid on. Pour in the stock, simmer 20 mins. Then in goes the cream and give it a good blast with the hand blender. Finish with a knob of butter, and a few chives on top.',
+    wanted: [
+      'add butter',
+      'add leek onion',
+      "sweat 10'",
+      'add parsnip',
+      "sweat 5'",
+      'add vegetable-stock',
+      "simmer 20'",
+      'cream double-cream',
+      'blend',
+      'garnish chives',
+    ],
+  },
+  {
+    what: 'a pepper between vegetables is one; what is poured into a blender is blended, whatever it is called',
+    country: 'us',
+    lines:
+      '2 pounds tomatoes, halved\n1 red bell pepper\n1 onion\n6 cloves garlic\n1/4 cup olive oil\n2 cups chicken broth\nsalt and pepper\n',
+    method:
+      'Put tomatoes, pepper, onion and garlic on a sheet pan. Pour the oil over, season with salt and pepper. Slide into a 400 degree oven for 40 minutes. Scrape everything on the pan into a blender. Add the broth. Start on low and work up to high; let it go for a full 2 minutes. Pour through a mesh strainer into a saucepan.',
+    wanted: ['add tomato red-pepper onion garlic @Tray', "roast 40' @Tray", 'add chicken-stock-carton', "blend 2'", 'sieve'],
+    never: /^simmer|^drain/,
+  },
+  {
+    what: 'poured into a blender and through a sieve, with no word for the blade between',
+    lines: ROOTS,
+    method: 'Simmer the parsnips and onions in the stock 20 min. Tip into a blender with the cream. Pass through a sieve.',
+    wanted: ["simmer 20'", 'cream double-cream', 'blend', 'sieve'],
+  },
+  {
+    what: 'whistles of a pressure cooker are minutes; a tempering goes into the pot, and so does what follows',
+    lines:
+      '1 cup red lentils\n1 onion\n2 tomatoes\n4 cups water\n1 tbsp ghee\n1 tsp cumin seeds\njuice of 1 lemon\nfew coriander leaves\n',
+    method:
+      'Add the dal, tomatoes, onion and water to a pressure cooker. Close the lid and cook for 3 whistles. Let the pressure drop. Blend to a smooth puree. Heat the ghee in a small pan, add the cumin seeds. Pour this tempering over the soup. Squeeze in the lemon juice, garnish with coriander leaves.',
+    wanted: ['add lentils tomato onion water', "pressure 12'", 'blend', 'join ghee cumin', 'add lemon-juice', 'garnish coriander'],
+  },
+  {
+    what: 'nuts toasted meanwhile are done, and what comes next goes into the pot',
+    lines: ROOTS + '1 Bramley apple\n30 g hazelnuts\n1 bay leaf\n',
+    method:
+      'Sweat the onions and parsnips in the butter in a heavy pan for 15 minutes. Meanwhile toast the hazelnuts in a dry frying pan until they smell nutty, then crush roughly. Peel and dice the apple, add that with the bay. In with the stock; simmer for 20 minutes. Fish out the bay. Liquidise. Serve with the hazelnuts.',
+    wanted: [
+      "sweat 15'",
+      'add hazelnuts @Pan',
+      'add apple bay',
+      'add vegetable-stock',
+      "simmer 20'",
+      'takeOut bay',
+      'blend',
+      'garnish hazelnuts',
+    ],
+  },
+  {
+    what: 'butter in the pan takes no potato along; a lid is no remark; three minutes are cooked, and colour is not kept in a fridge',
+    lines:
+      '500 g frozen peas\n1 bunch spring onions\n1 potato\n25 g butter\n800 ml vegetable stock\n1 bunch mint\n100 ml double cream\n',
+    method:
+      'Slice the spring onions; peel & dice the potato.\nButter in pan, med heat. Onions 3 mins. Spud, stock. Lid. 10 mins.\nPeas in; back to boil; 3 mins max (keep colour!).\nMint leaves (not stalks), blitz at once.\nHalf the cream into the soup, the other half swirled on top.',
+    wanted: [
+      'add butter',
+      'add spring-onion',
+      "sweat 3'",
+      'add potato vegetable-stock',
+      "simmer 10'",
+      'add peas',
+      "simmer 3'",
+      'add mint',
+      'blend',
+      'cream double-cream',
+      'garnish double-cream',
+    ],
+    never: /^store|^add potato butter/,
+  },
+  {
+    what: 'the heat is cranked to a boil and backed down; soft and just beginning to colour, so many minutes',
+    country: 'us',
+    lines: '2 lbs carrots\n1 onion\n3 tbsp butter\n4 cups chicken broth\n',
+    method:
+      'Melt the butter, add the onion and cook until softened and just beginning to take on color, 10–12 minutes. Carrots and broth follow. Crank the heat to get a boil, then back it down so it barely bubbles, lid cracked, for half an hour. Purée till smooth.',
+    wanted: ['add butter', 'add onion', "sweat 11'", 'add carrot chicken-stock-carton', 'boil', "simmer 30'", 'blend'],
+  },
+  {
+    what: 'what is wrapped is sat among the rest without resting; the seeds that are kept are no spice',
+    lines:
+      '1.2kg butternut squash\n2 red onions\n1 whole garlic bulb\n4 tbsp olive oil\n2 tsp cumin seeds\n1 litre vegetable stock\n',
+    method:
+      'Halve the squash, scoop out the seeds (keep them!). Chuck onto a roasting tray with the onions. Wrap the garlic in foil and sit it in among the veg. Slosh over 3 tbsp of the oil, scatter with the cumin. Into the oven at 200C for 50 mins. Rinse the squash seeds and pat dry. Squeeze the garlic into a large pan, add all the veg and the stock. Simmer 5 mins, then blitz. Top with the toasted seeds.',
+    wanted: [
+      'add butternut red-onion @Tray',
+      'add olive-oil @Tray',
+      'add cumin @Tray',
+      "roast 50' @Tray",
+      'add vegetable-stock',
+      'blend',
+    ],
+    never: /^rest|garnish cumin/,
+  },
+  {
+    what: 'a rind is plucked out; a pot of soup does not follow a clove of garlic into the pan of the toast',
+    country: 'us',
+    lines:
+      '1 bunch kale\n1 fennel bulb\n5 garlic cloves\n1/3 cup olive oil\n1 parmesan rind\n5 cups water\n1 can chickpeas, drained\n2 slices country bread\n',
+    method:
+      'Heat the oil in a Dutch oven. Add fennel, kale and garlic; cook 10 minutes. Add chickpeas, Parmesan rind, and water. Simmer 25 minutes. Pluck out the Parmesan rind. Transfer 2 cups of soup to a blender and blend until smooth; stir back into pot. Meanwhile, toast bread; rub with a garlic clove. Serve with toast.',
+    wanted: ['add canned-chickpeas parmesan water', "simmer 25'", 'takeOut parmesan', 'blend', 'add white-bread @Pan'],
+    never: /^join/,
+  },
+  {
+    what: 'the herbs that are fished out are all that stand for herbs',
+    lines: '500g split peas\n1 onion\n1 bay leaf\nfew sprigs thyme\n2 litres water\n',
+    method:
+      'Put the split peas, onion, bay and thyme in a stockpot with the water. Simmer for 1½ hours. Fish out the onion and herbs. Blend.',
+    wanted: ["simmer 90'", 'takeOut onion thyme bay', 'blend'],
+  },
+];
+
+describe('methods as other kitchens tell them', () => {
+  for (const { what, country, lines, method, wanted, never } of HABITS)
+    it(what, () => {
+      const { said } = saidOf(method, lines, country);
+      let from = 0;
+      for (const one of wanted) {
+        const at = said.indexOf(one, from);
+        expect(at)
+          .withContext(`${one} in: ${said.join(' | ')}`)
+          .toBeGreaterThanOrEqual(from);
+        from = Math.max(from, at + 1);
+      }
+      if (never !== undefined)
+        expect(said.filter((one) => never.test(one)))
+          .withContext(said.join(' | '))
+          .toEqual([]);
+    });
+
+  it('lines: so many leaves of an herb are no bunches; what goes on top by the spoonful is no pinch', () => {
+    const grams = (line: string): number => {
+      const { taken } = readCorpus({ country: 'gb', text: `Soup\nServes 4\n1 kg swede\n${line}\nBoil the swede.` });
+      return Math.round((taken.find(({ row }) => row.id !== 'swede')?.kg ?? 0) * 10_000) / 10;
+    };
+    expect(grams('10 mint leaves')).toBe(5);
+    expect(grams('few coriander leaves')).toBe(1.5);
+    expect(grams('a few chives')).toBe(2);
+    expect(grams('natural yoghurt to serve')).toBe(60);
+    expect(grams('crusty bread, to serve')).toBe(160);
+    expect(grams('2 bay leaves')).toBe(0.4);
+  });
+});

@@ -146,6 +146,8 @@ export function roleOf(row: IngredientRow, text: string, heading = ''): Role {
   if (/^(?:breads|nuts)$/.test(row.group) && /\bto finish\b/i.test(own)) return 'garnish';
   if (row.id === 'lemongrass' && CHOPPED.test(text)) return 'base';
   if (row.group === 'nuts' && /\b(?:toasted|roasted|chopped|crushed|flaked)\b/i.test(text)) return 'garnish';
+  // "Pumpkin seeds", without an amount.
+  if (row.group === 'nuts' && !/\d|[½¼¾⅓⅔]|\b(?:an?|one|two|few|handful|some)\b/i.test(text)) return 'garnish';
   const role = BY_ID[row.id] ?? BY_GROUP[row.group];
   return AT_THE_END.test(text) && role === 'fat' ? 'finish' : role;
 }

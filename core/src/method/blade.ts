@@ -133,6 +133,17 @@ export function doBlend(k: Kitchen, clause: Clause, n: number, verb: string): vo
     k.as('add', { ...clause, text: `add ${listed[2] ?? ''}`, verb: 'add', verbAt: 0 }, n);
     return;
   }
+  const just = k.actions.at(-1);
+  if (
+    just?.does === 'blend' &&
+    k.clauses[just.clause]?.sentence === clause.sentence &&
+    just.share === undefined &&
+    /^(?:and |then )*(?:blend|pur[ée]e|whizz?|blitz|liquidi[sz]e|process)(?: (?:it|everything|the soup))?$/i.test(words)
+  ) {
+    // "Use a stick blender and purée": once.
+    k.put('setting', n);
+    return;
+  }
   const whole = /\b(?:leaving|keeping) whole (.+)$/i.exec(words);
   const left = whole === null ? [] : k.mentions(whole[1] ?? '', clause).map(({ line, share = 1 }) => ({ line, share }));
   const body = k.body(whole === null ? clause : { ...clause, text: words.slice(0, whole.index) });

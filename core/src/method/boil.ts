@@ -49,7 +49,11 @@ export function doBring(k: Kitchen, clause: Clause, n: number): void {
     k.as('heat', clause, n, 'heat');
     return;
   }
-  if (/\b(?:below|under|short of|before) (?:the |a |it )?(?:boil|boiling|boils)\b/i.test(clause.text)) {
+  if (
+    /\b(?:below|under|short of|before) (?:the |a |it )?(?:boil|boiling|boils)\b|\bto (?:a )?(?:bare |gentle )?steam(?:ing)?\b|\bsteaming hot\b/i.test(
+      clause.text,
+    )
+  ) {
     k.as('heat', clause, n, 'heat');
     return;
   }

@@ -107,6 +107,17 @@ function asMeant(whole: string): string {
 
 /** "Keep a handful of the florets; toss what's left with the oil": what is left of what was kept. */
 function ofTheKept(k: Kitchen, text: string): string {
+  const said = k.clauses[k.actions.at(-1)?.clause ?? -1]?.text ?? '';
+  // "Cut off the kernels. Break the cobs in half and simmer them": the cobs.
+  if (/\bcobs?\b/i.test(said) && !/\bkernels?\b/i.test(said) && k.actions.at(-1)?.does === 'prepare')
+    return text.replace(/^((?:and |then )*[\w-]+ )(?:them|these)\b/i, '$1the cobs');
+  const part =
+    /\b(?:cut|snap|trim|slice|chop|pull|take|break)(?:ping|ting)?(?: off)? (?:the |their )?(tips|tops|heads|spears)\b/i.exec(
+      said,
+    )?.[1];
+  if (part !== undefined && k.actions.at(-1)?.does === 'prepare')
+    // "Cut off the tips and blanch them."
+    text = text.replace(/^((?:and |then )*[\w-]+ )(?:them|these)\b/i, `$1the ${part}`);
   const last = k.actions.at(-1);
   const [only, ...others] = last?.lines ?? [];
   const name = only === undefined || others.length > 0 ? undefined : k.lineOf(only.line)?.taken.row.name.split(',')[0];
@@ -420,13 +431,13 @@ function leadIn(k: Kitchen, clause: Clause, sense: Sense): Clause | undefined {
   // "Mint leaves (not stalks), blitz."
   const before = clause.text.slice(0, clause.verbAt).replace(/\s*\([^)]*\)/g, '');
   const isWarmedAgain = clause.verb === 'return' && /\breturn to (?:a |the )?(?:boil|simmer|\d)/i.test(clause.text);
-  if (!(AFTER_A_LIST.has(sense) || isWarmedAgain) || !/^[\w\s+&,-]+(?: in)?[,:]\s*$/.test(before)) return undefined;
+  if (!(AFTER_A_LIST.has(sense) || isWarmedAgain) || !/^[\w\s+&,-]+(?: in)?(?:[,:]|\s[–-])\s*$/.test(before)) return undefined;
   if (/^(?:in|on|once|when|while|after|before|with|for|if|as|meanwhile|then|to|until|over|now|off|using)\b/i.test(before))
     return undefined;
   // "Start with the onions: soften them" says what is begun with, and not what goes in.
   if (/:\s*$/.test(before) && /\b(?:start|begin|with|the|your|for)\b/i.test(before)) return undefined;
   const fresh = k.mentions(before, clause).filter(({ line }) => !k.isUsedUp(line));
-  return fresh.length === 0 ? undefined : { ...clause, text: before.replace(/[,:]\s*$/, ''), verb: undefined, verbAt: 0 };
+  return fresh.length === 0 ? undefined : { ...clause, text: before.replace(/\s*[,:–-]\s*$/, ''), verb: undefined, verbAt: 0 };
 }
 
 /** How something that is set right by hand is read: as the verb that asks for it. What is not here is no step. */
@@ -534,7 +545,7 @@ function markLeftOut(k: Kitchen): void {
       minutes === undefined ||
       minutes.high < 1 ||
       isTimed ||
-      /\bevery\b|\bafter\b|\bthe last\b|\bbefore the end\b|\bhalf ?-?way\b/i.test(clause.text);
+      /\bevery\b|\bafter\b|\blast\b|\bbefore the end\b|\bhalf ?-?way\b/i.test(clause.text);
     const unused = k.names
       .mentions(k.body(clause), clause.section, () => false)
       .filter(({ line, byGroup }) => byGroup !== true && !used.has(line) && !k.isSaltOrPepper(line));

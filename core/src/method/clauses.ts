@@ -24,8 +24,9 @@ interface Word {
 }
 
 function wordsOf(text: string): Word[] {
-  return [...text.matchAll(/[a-zà-ÿ]+(?:['’-][a-zà-ÿ]+)*|\d+(?:[.,/]\d+)*|[½¼¾⅓⅔]|[,;:()–—&+]/gi)].map((hit) => ({
-    text: hit[0].toLowerCase(),
+  return [...text.matchAll(/[a-zà-ÿ]+(?:['’-][a-zà-ÿ]+)*|\d+(?:[.,/]\d+)*|[½¼¾⅓⅔]|[,;:()–—&+]|(?<= )-(?= )/gi)].map((hit) => ({
+    // "Carrots, stock - boil": a dash, as it is typed.
+    text: hit[0] === '-' ? '–' : hit[0].toLowerCase(),
     at: hit.index,
   }));
 }

@@ -6,7 +6,7 @@ import { shareBefore } from './measures.js';
 /** Words of names that do not name anything by themselves. */
 export const QUALITIES = new Set(
   (
-    'medium small large big half whole fresh dried red white green black yellow ground smoked sweet floury waxy double single plain extra virgin vegetable chicken beef light dark low salt ' +
+    'sour soured medium small large big half whole fresh dried red white green black yellow ground smoked sweet floury waxy double single plain extra virgin vegetable chicken beef light dark low salt ' +
     'unsalted salted whole raw baby large small fine coarse flaked sea whipping heavy full fat reduced fat golden brown spring wild cold hot ' +
     'leaf leave stalk stick seed powder paste juice clove head bulb of in the a and with tin can carton jar bag free gluten cooking eating dry toasted boiling ' +
     'chopped sliced peeled frozen cooked skimmed semi long life no 10 style mild strong flat globe savoy roast roasted to taste for cover serve bunch handful sprig piece ' +

@@ -79,6 +79,9 @@ function measuredFood(k: Kitchen, measure: string, behind: string, named: readon
       reading.code === 'ASK' ? reading.options[0] : undefined,
     );
     if (taken === undefined || named.includes(taken.row.id)) return undefined;
+    // "A squeeze of lemon" is of the juice that the recipe has.
+    if (/^(?:lemon|lime|orange)$/.test(taken.row.id) && k.all.some(({ taken: own }) => own.row.id === `${taken.row.id}-juice`))
+      return undefined;
     const isOwn = k.all.some(
       ({ taken: own, id }) =>
         own.row.id === taken.row.id &&

@@ -46,6 +46,16 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
     k.as('set', { ...whole, text: 'set aside', verb: 'set', verbAt: 0 }, n);
     return;
   }
+  const cut = k.cutBefore();
+  const few =
+    /^(?:and |then )*(?:put|set|place|pop|leave) (?:a few|some|a couple|a handful)(?: (?:of the )?[\w-]+)? (?:ones|bits|pieces) (?:by|aside|back|to one side)\b/i;
+  const [only] = cut;
+  if (few.test(whole.text) && only !== undefined && cut.length === 1) {
+    // "Cut into florets – put a few tiny ones by for later."
+    const name = (k.lineOf(only)?.taken.row.name.split(',')[0] ?? '').toLowerCase();
+    k.as('reserve', { ...whole, text: `reserve a few of the ${name}`, verb: 'reserve', verbAt: 0 }, n, 'reserve');
+    return;
+  }
   const coated = COATED.exec(whole.text);
   if (coated !== null) {
     const into = k.mentions(whole.text.slice(coated.index), whole);
@@ -97,6 +107,7 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
     addAll(k, off, n);
     return;
   }
+  if (isInWater(k, clause, n, body)) return;
   if (isDrawn(k, clause, n, body)) return;
   if (isOwnStock(k, clause, n, body)) return;
   if (
@@ -172,8 +183,19 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
   }
   const isLiquor =
     /\b(?:reserved|cooking|soaking) (?:water|liquid|liquor)\b/i.test(body) && k.vessels.some(({ isDrained }) => isDrained);
-  // "Slice the artichokes, drain, add": what was made ready.
+  // "Slice the artichokes, drain, add": what was made ready, or what was soaked and drained.
   const isBareAdd = /^(?:and |then )?(?:add|tip in|in)(?: (?:them|it|these))?$/i.test(text);
+  const drained = k.actions.at(-1);
+  const soaked =
+    isBareAdd && drained?.does === 'drain' && k.clauses[drained.clause]?.sentence === clause.sentence
+      ? k.open().find(({ name, isDrained }) => isDrained && name === drained.vessel)
+      : undefined;
+  if (soaked !== undefined && k.here !== undefined && soaked !== k.here) {
+    const lines = [...soaked.lines].map((line) => ({ line }));
+    k.move(soaked, k.here, n);
+    k.put('add', n, { vessel: k.here.name, lines });
+    return;
+  }
   const all = isBareAdd ? k.pending() : k.mentions(body, clause);
   const named = all.filter(({ line }) => !(isLiquor && k.lineOf(line)?.taken.row.id === 'water'));
   const kept = restOfKept(k, clause, n);
@@ -365,6 +387,21 @@ function isTempering(k: Kitchen, { text }: Clause, n: number): boolean {
   k.move(here, pot, n);
   k.put('join', n, { vessel: pot.name, lines });
   k.here = pot;
+  return true;
+}
+
+/** "Drop them into a bowl of water with the juice of half the lemon": so that nothing browns, and no water of the soup's. */
+function isInWater(k: Kitchen, clause: Clause, n: number, body: string): boolean {
+  const isBowl =
+    /\b(?:bowl|bucket|basin|sink|bath|tub|pan|pot)(?:ful)? of (?:[\w-]+ ){0,3}water\b/i.test(body) ||
+    /\b(?:in|into) (?:some |plenty of )?(?:cold )?(?:acidulated|lemony|lemon|vinegared) water\b/i.test(body);
+  if (!isBowl || /\b(?:boil\w*|simmer\w*|salted|hot|iced?|ice-cold)\b/i.test(body)) return false;
+  const lines = k.about(clause).filter(({ line }) => {
+    const row = k.lineOf(line)?.taken.row;
+    return row !== undefined && row.softening > 0 && !k.isUsed(line) && !/^(?:lemon|lime)/.test(row.id);
+  });
+  if (lines.length === 0) return false;
+  k.put('prepare', n, { vessel: undefined, lines: lines.map(({ line }) => ({ line })) });
   return true;
 }
 

@@ -135,6 +135,15 @@ export class Kitchen extends VesselsInUse {
       );
     if (cut === null) return text;
     const end = cut.index + 3;
+    // "Blend until smooth with the Parmesan."
+    const also =
+      /\b(?:smooth|silky|creamy|velvety|fine)(?: and \w+)?,? (?=(?:along |together )?with (?:the|all|your|half)\b)/i.exec(
+        text.slice(end),
+      );
+    if (also !== null) {
+      const from = end + also.index + also[0].length;
+      return text.slice(0, end) + ' '.repeat(from - end) + text.slice(from);
+    }
     // "Stir in the cheese until it melts, then the mustard": what goes in behind it goes in as well.
     const then = /[,;]\s*then\s+(?=[a-z])/i.exec(text.slice(end));
     if (then === null) return text.slice(0, end);
@@ -295,7 +304,7 @@ export class Kitchen extends VesselsInUse {
   put(does: Doing, clause: number, more: Partial<Action> = {}): Action {
     const { text } = this.clauses[clause] ?? { text: '' };
     const until = /\b(?:until|till|’til|'til)\b\s*([^;.]*)/i.exec(text)?.[1]?.trim();
-    const condition = /\b(?:if|should) (?!you like|liked|using|you(?:'|’)re)[^,;.]*/i.exec(
+    const condition = /\b(?:if|should(?= (?:it|the|they|this|your)\b)) (?!you like|liked|using|you(?:'|’)re)[^,;.]*/i.exec(
       text.replace(/\([^)]*(?:\)|$)/g, ' '),
     )?.[0];
     const action: Action = {

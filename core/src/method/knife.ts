@@ -138,6 +138,16 @@ export function doSqueeze(k: Kitchen, clause: Clause, n: number): void {
     k.as('cool', clause, n);
     return;
   }
+  const before = k.clauses[n - 1];
+  if (
+    before?.sentence === clause.sentence &&
+    /\b(?:bowl|basin|pan)\b[^.;]*\bwater\b/i.test(before.text) &&
+    k.here?.isHot !== true
+  ) {
+    // "Fill a bowl with cold water and squeeze in half the lemon": for what would turn brown.
+    k.put('setting', n);
+    return;
+  }
   const mentions = k.mentions(clause.text, clause);
   const hot = mentions.filter(
     ({ line }) =>

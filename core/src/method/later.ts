@@ -56,7 +56,7 @@ export function joinsLater(
 export function joinsAt(text: string): ((wholeMin: number) => number) | undefined {
   const minutes = minutesIn(text);
   const middle = minutes === undefined ? undefined : middleOf(minutes);
-  if (/\b(?:for|in|during|over) the (?:last|final) /i.test(text) && middle !== undefined) return (whole) => whole - middle;
+  if (/\b(?:for|in|during|over) (?:the )?(?:last|final) /i.test(text) && middle !== undefined) return (whole) => whole - middle;
   if (/\b(?:with|when) [\w ]+ (?:to go|left|remaining)\b/i.test(text) && middle !== undefined) return (whole) => whole - middle;
   if (
     /\b(?:before (?:the end|it(?:['’]s| is) (?:done|ready|finished|up)|they(?:['’]re| are) (?:done|ready)|the time is up)|from the end)\b/i.test(

@@ -53,7 +53,8 @@ interface Name {
 
 /** Food words of a written line: without its amount and its manners. */
 function foodWords(text: string): string[] {
-  const head = text.replace(/\([^)]*\)/g, ' ').split(/,|;| - | – |\bfor\b|\bto (?:serve|taste|garnish|cover)\b/)[0] ?? text;
+  const head =
+    text.replace(/\([^)]*\)/g, ' ').split(/,|;| - | – |\b(?:for|into|onto)\b|\bto (?:serve|taste|garnish|cover)\b/)[0] ?? text;
   return plain(head)
     .split(' ')
     .filter((word) => word !== '' && !/^[\d.%]+$/.test(word));
@@ -233,8 +234,9 @@ export class LineNames {
       const part = PART_SHARES[words[n + length]?.text ?? ''] === undefined ? word.text : (words[n + length]?.text ?? '');
       for (const line of chosen) {
         const isStalk = /^(?:stalk|stem)$/.test(part) && STALKED.test(line.taken.row.id);
+        const isPart = line.taken.row.id === 'asparagus' && !isUsed(line.id) ? PART_SHARES[part] : undefined;
         const measure =
-          Object.keys(said).length > 0 ? said : isStalk && !isUsed(line.id) ? STALKS : (PART_SHARES[word.text] ?? said);
+          Object.keys(said).length > 0 ? said : isStalk && !isUsed(line.id) ? STALKS : (isPart ?? PART_SHARES[word.text] ?? said);
         out.push({ line: line.id, at: word.at, length: last.end - word.at, ...measure });
       }
       n += length - 1;
@@ -262,7 +264,10 @@ export class LineNames {
       if (cut.length === 1) return { lines: cut, length: 1 };
     }
     const heads = found.filter(({ isHead }) => isHead);
-    const lines = [...new Set((heads.length > 0 ? heads : found).map(({ line }) => line))];
+    const all = [...new Set((heads.length > 0 ? heads : found).map(({ line }) => line))];
+    // "The pumpkin" is not its seeds.
+    const grown = words[n + 1]?.text === 'seed' ? all : all.filter(({ taken }) => !taken.row.id.endsWith('-seeds'));
+    const lines = grown.length > 0 ? grown : all;
     const word = words[n]?.text ?? '';
     if (length <= 1) {
       for (const fits of kindsOf(word)) {

@@ -144,6 +144,121 @@ const HABITS: readonly Habit[] = [
       'Put the split peas, onion, bay and thyme in a stockpot with the water. Simmer for 1½ hours. Fish out the onion and herbs. Blend.',
     wanted: ["simmer 90'", 'takeOut onion thyme bay', 'blend'],
   },
+  {
+    what: 'a bowl of water with lemon in it is for what would turn brown; what finishes the bowls is on top',
+    lines:
+      '800g Jerusalem artichokes\n1 lemon\n50g butter\n1 onion\n1 litre chicken stock\n30 g hazelnuts\ntruffle oil, to drizzle\n',
+    method:
+      'Peel the artichokes and drop them into a bowl of water acidulated with the juice of half the lemon. Melt the butter, add the onion, cook for 12 minutes until soft. Drain and slice the artichokes and add to the pan with the stock. Simmer for 20 minutes. Whizz. Ladle into warm bowls, scatter with the hazelnuts and finish with a few drops of truffle oil.',
+    wanted: [
+      'prepare jerusalem-artichoke',
+      'add butter',
+      'add jerusalem-artichoke chicken-stock',
+      "simmer 20'",
+      'blend',
+      'garnish hazelnuts',
+      'garnish truffle-oil',
+    ],
+    never: /^add.*(?:water|lemon)/,
+  },
+  {
+    what: 'a broth of cobs waits by while the same pot is used again, and the kernels are in no broth',
+    country: 'us',
+    lines: '4 ears corn\n2 tbsp butter\n1 onion\n1 lb potatoes\n4 cups water\n6 slices bacon\n',
+    method:
+      'Cut the kernels off the cobs. Break the cobs in half and simmer them in the water for 20 minutes. Toss the cobs; save the broth. In the same pot, cook the bacon until crisp. Add butter and the onion; cook 5 minutes. Add the potatoes, all but 1/2 cup of the corn, and the corn broth. Simmer 15 minutes. Blend. Stir in the reserved corn.',
+    wanted: [
+      'add water',
+      "simmer 20'",
+      'add bacon @Pot 2',
+      'add butter onion @Pot 2',
+      'join water @Pot 2',
+      'add potato sweetcorn @Pot 2',
+      "simmer 15' @Pot 2",
+    ],
+    never: /^add sweetcorn water/,
+  },
+  {
+    what: 'a title in capitals; a dash before the boil; stalks in for the last minutes of it',
+    lines: '6kg carrot\n1.5kg onion\n600g red lentils\n300g butter\n12L veg stock\n200g coriander\n',
+    method:
+      'CARROT & LENTIL - 80 ptns\n1. Sweat onion in butter 15 mins lidded\n2. Carrots, lentils, stock - boil then simmer 35 mins\n3. Coriander stalks in last 5 mins\n4. Stick blend',
+    wanted: ['add onion butter', "sweat 15'", 'add carrot lentils vegetable-stock', 'boil', "simmer 35'", 'add coriander', 'blend'],
+  },
+  {
+    what: 'brought to steaming is not boiled; one blade told twice is one; the flesh of a pumpkin is not its seeds',
+    country: 'us',
+    lines: '1 large pumpkin (about 4 lb)\n1 onion\n1 tablespoon olive oil\n3 cups chicken broth\n1 cup milk\npumpkin seeds\n',
+    method:
+      'Place the pumpkin cut-side down on a baking sheet and bake at 375 F for 1 hour. Scoop out the flesh. Sauté the onion in the oil 8 minutes. Stir in the pumpkin flesh and broth. Simmer 15 minutes. Use an immersion blender (or carefully use a countertop blender) and puree. Add milk and bring just to steaming. Sprinkle with seeds.',
+    wanted: [
+      "roast 60' @Tray",
+      'join pumpkin',
+      'add chicken-stock-carton',
+      "simmer 15'",
+      'blend',
+      'add milk',
+      "warm 3'",
+      'garnish pumpkin-seeds',
+    ],
+    never: /^blend.*blend|^boil$|^add pumpkin-seeds/,
+  },
+  {
+    what: 'tips cut off are blanched by themselves, and the stalks are the rest of them; smooth with the cheese',
+    country: 'us',
+    lines: '1 lb asparagus\n1 tbsp butter\n1 leek\n5 cups vegetable broth\n1/2 cup grated Parmesan\n',
+    method:
+      'Cut off the tips of the asparagus and blanch them in boiling salted water for 2 minutes; set aside for garnish. Melt butter, sweat leek 5 minutes. Pour in broth, simmer 15 minutes. Add asparagus stalks; cook 4 minutes more. Blend until smooth with the Parmesan. Garnish with tips.',
+    wanted: [
+      'add leek @Pan 2',
+      'add vegetable-stock @Pan 2',
+      'add asparagus @Pan 2',
+      "simmer 4' @Pan 2",
+      'add parmesan @Pan 2',
+      'blend @Pan 2',
+      'garnish asparagus',
+    ],
+    never: /^join/,
+  },
+  {
+    what: 'sweet and sour is no cream; what should be is no condition; chilled if you like is served hot',
+    lines: '1kg beetroot\n1 onion\n3 tbsp oil\n1.5l beef stock\n2 tbsp red wine vinegar\n1 tbsp sugar\n150ml soured cream\n',
+    method:
+      'Soften onion in oil, 10 mins. Beets and stock in, simmer 60. Blitz v smooth. Vinegar, sugar, taste - it should be sweet/sour. Chill if you like. Dollop of soured cream on each.',
+    wanted: ["sweat 10'", 'add beetroot beef-stock', "simmer 60'", 'blend', 'add red-wine-vinegar sugar', 'garnish soured-cream'],
+    never: /^cream/,
+  },
+  {
+    what: 'nuts that soak are drained and added to the pot of the soup',
+    country: 'us',
+    lines: '1 cup cashews\n1 lb tomatoes\n1 onion\n3 tbsp olive oil\n3 cups vegetable stock\n',
+    method:
+      'Cover the cashews with boiling water and let stand 30 minutes. Heat oil in a large pot. Add the onion; cook until lightly browned, 7 min. Add tomatoes and stock; simmer 15 min. Drain the cashews and add. Blend on high 2 to 3 min.',
+    wanted: [
+      "fry 7' @Pot 2",
+      'add tomato vegetable-stock @Pot 2',
+      "simmer 15' @Pot 2",
+      'drain',
+      'add cashews water @Pot 2',
+      "blend 2.5' @Pot 2",
+    ],
+  },
+  {
+    what: 'what is stirred in but for two spoons leaves two spoons; a lime of which only the juice is taken is that juice',
+    country: 'au',
+    lines: '750g sweet potato\n400ml coconut milk\n3 cups (750ml) vegetable stock\n1 lime\n',
+    method:
+      'Place sweet potato, stock and half the coconut milk in a pan. Simmer 15 minutes. Blend. Stir in remaining coconut milk, reserving 2 tbsp. Squeeze over lime juice. Ladle into bowls. Drizzle with reserved coconut milk.',
+    wanted: ["simmer 15'", 'blend', 'cream coconut-milk', 'keep coconut-milk', 'add lime-juice', 'garnish coconut-milk'],
+  },
+  {
+    what: 'a few tiny ones put by are cooked for themselves and float on top; prawns are sat on each bowl',
+    lines: '2 leeks\n1 small cauliflower\n50g butter\n1 litre stock\n8 king prawns\n',
+    method:
+      'Cut cauliflower into florets – put a few tiny ones by for later. Sweat leeks in butter 10 mins. Add cauliflower and stock. Simmer 20 mins. Blend. Boil the tiny florets in salted water for 2 mins, drain, and float on top. Fry the prawns in a frying pan 2 mins. Divide between bowls, sit 2 prawns on each.',
+    wanted: ['keep cauliflower', 'add cauliflower vegetable-stock', 'blend', 'drain @Pan', 'garnish cauliflower', 'garnish prawns'],
+    never: /^rest/,
+  },
 ];
 
 describe('methods as other kitchens tell them', () => {

@@ -243,6 +243,22 @@ export function doReserve(k: Kitchen, clause: Clause, n: number): void {
     k.put('store', n);
     return;
   }
+  const pot = k.here;
+  if (
+    pot !== undefined &&
+    isHob(pot) &&
+    pot.isWet &&
+    !pot.isBlended &&
+    !k.hasPieces(pot) &&
+    /^[\w-]+ (?:the |this |that |all the )?(?:[\w-]+ )?(?:broth|stock|liquid|liquor|water)\b/i.test(body)
+  ) {
+    // "Simmer the cobs in the water 20 minutes. Save the broth": it waits beside what comes next.
+    pot.isStock = true;
+    pot.isAside = true;
+    k.here = undefined;
+    k.put('setting', n);
+    return;
+  }
   if (k.actions.at(-1)?.does === 'drain' && /\b(?:water|liquid|liquor|stock)\b/i.test(body)) {
     // What is kept of the liquid belongs to the draining.
     k.put('setting', n);
@@ -297,6 +313,25 @@ export function doReserve(k: Kitchen, clause: Clause, n: number): void {
       true,
       A_FEW,
     );
+    return;
+  }
+  const poured =
+    before !== undefined && /^(?:add|cream)$/.test(before.does) && k.clauses[before.clause]?.sentence === clause.sentence
+      ? before
+      : undefined;
+  const [one, ...others] = poured?.lines ?? [];
+  const back = one === undefined || others.length > 0 ? undefined : measureBefore(k, one.line, body);
+  const uses = one === undefined ? undefined : k.uses.get(one.line);
+  const use = uses?.at(-1);
+  if (poured !== undefined && one !== undefined && back !== undefined && uses !== undefined && use !== undefined) {
+    // "Stir in the remaining coconut milk, reserving 2 tbsp."
+    const spent = uses.slice(0, -1).reduce((sum, { share = 0 }) => sum + share, 0);
+    const share = Math.max(0.01, 1 - spent - back);
+    use.share = share;
+    use.said = true;
+    k.heldBack.set(one.line, back);
+    k.actions[poured.n] = { ...poured, lines: [use] };
+    k.put('keep', n, { lines: [{ line: one.line, share: back }] });
     return;
   }
   const named = k.lastNamed.filter((line) => !k.isUsedUp(line) && (k.lineOf(line)?.taken.row.softening ?? 0) > 0);

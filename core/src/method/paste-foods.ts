@@ -252,6 +252,33 @@ export function splitFoods(line: string, alone: boolean, context: ReadingContext
 const EACH_MANNER =
   /,\s*(?:both )?(?:lightly |finely |freshly |coarsely |roughly )?(?:crushed|ground|toasted|chopped|grated|minced|peeled|sliced|bruised|dried|cracked)(?: and (?:crushed|ground|toasted))?$/i;
 
+const FRUIT =
+  /^((?:\d+(?:[.,/]\d+)?|½|an?|one|two|three|half an?)? ?(?:(?:large|small|medium|unwaxed|organic|ripe|fresh) )*)(lemon|lime|orange)s?$/i;
+
+/**
+ * "1 lime" of which the method takes only the juice is that juice, and "1 lemon" whose zest and juice it takes is both: a whole
+ * fruit with its peel would sour the soup by twice as much.
+ *
+ * @example asSqueezed('1 lime', 'Squeeze in the lime juice.') // ['juice of 1 lime']
+ */
+export function asSqueezed(food: string, method: string): string[] {
+  const [, many = '', fruit = ''] = FRUIT.exec(food.trim()) ?? [];
+  if (fruit === '') return [food];
+  const said = (words: string): boolean => new RegExp(words.replaceAll('FRUIT', fruit), 'i').test(method);
+  const isWhole = said(
+    'FRUIT (?:wedges|slices|halves|quarters)|(?:wedges?|slices?|halves|quarters) of (?:the )?FRUIT|(?:slice|quarter|chop|cut) the FRUIT',
+  );
+  const isJuice = said(
+    'FRUITs? juice|juice (?:of|from) (?:the |half |a |one |both |of )*FRUIT|squeez[^.;]{0,40}\\bFRUIT|(?<!un)juice (?:the )?FRUIT|FRUIT[^.;]{0,25}(?:juiced?|squeez)',
+  );
+  const isZest = said(
+    "FRUIT(?:[’']s)? (?:zest|rind|peel)|(?:zest|rind) (?:of|from) (?:the |half |a |one |of )*FRUIT|zest (?:the )?FRUIT|grat[^.;]{0,20}\\bFRUIT",
+  );
+  if (isWhole || !(isJuice || isZest)) return [food];
+  const of = `${many.trim() === '' ? '1' : many.trim()} ${fruit.toLowerCase()}`;
+  return [...(isJuice ? [`juice of ${of}`] : []), ...(isZest ? [`zest of ${of}`] : [])];
+}
+
 /** "Oranges 2 (zest+juice)", "2 oranges (zest and juice)". */
 const FRUIT_COUNTED =
   /^(?:(lemons?|limes?|oranges?) (\d+)|(\d+) (lemons?|limes?|oranges?)),? \(?(?:zest ?(?:\+|&|and) ?juice|juice ?(?:\+|&|and) ?zest)\)?$/i;

@@ -1,5 +1,5 @@
 import { readLine, readLines, takeApart, type LineReading, type ReadingContext } from '../amounts/index.js';
-import { LONGEST_LINE, byPercent, foodsInProse, forAll, splitFoods } from './paste-foods.js';
+import { asSqueezed, LONGEST_LINE, byPercent, foodsInProse, forAll, splitFoods } from './paste-foods.js';
 import { clausesOf } from './clauses.js';
 import { bareNumber, sentencesOf } from './sentences.js';
 import { figureIn, minutesIn } from './measures.js';
@@ -330,8 +330,10 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
     : byPercent(listedFoods, text);
   if (own.length === 0) return { ok: false, code: 'NOTHING_IN_IT' };
   if (own.length > MOST_LINES) return { ok: false, code: 'TOO_LONG', characters: text.length, lines: own.length };
+  const methodText = blanked(text, kept);
+  const squeezed = own.flatMap((one) => asSqueezed(one.text, methodText).map((food) => ({ ...one, text: food })));
   const readings = readLines(
-    own.map(({ text: food }) => forAll(food, bowls)),
+    squeezed.map(({ text: food }) => forAll(food, bowls)),
     context,
   );
   return {
@@ -341,8 +343,8 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
       bowls,
       method,
       notes,
-      methodText: blanked(text, kept),
-      lines: readings.map((reading, n) => ({ reading, heading: own[n]?.heading ?? '' })),
+      methodText,
+      lines: readings.map((reading, n) => ({ reading, heading: squeezed[n]?.heading ?? '' })),
     },
   };
 }

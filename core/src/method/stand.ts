@@ -23,6 +23,15 @@ export function doLet(k: Kitchen, clause: Clause, n: number): void {
     k.put('setting', n);
     return;
   }
+  if (
+    /\b(?:on|in|over) (?:each|top|the soup|the bowls?)\b/i.test(text) &&
+    minutes === undefined &&
+    k.mentions(k.body(clause), clause).length > 0
+  ) {
+    // "Sit 2 prawns on each."
+    k.as('top', clause, n, 'top');
+    return;
+  }
   if (/\blet\b(?: \w+){0,2} down\b/i.test(text)) {
     doThin(k, clause, n);
     return;
@@ -192,6 +201,7 @@ export function doChill(k: Kitchen, clause: Clause, n: number): void {
     k.put('store', n);
     return;
   }
-  k.servedCold ||= !/\b(?:fat|overnight then|store|keep)\b/i.test(clause.text);
+  // "Chill if you like."
+  k.servedCold ||= !/\b(?:fat|overnight then|store|keep|if you (?:like|want|prefer)|if liked|optional)\b/i.test(clause.text);
   k.put('chill', n, minutes === undefined ? {} : { minutes: { low: minutes.low, high: minutes.high } });
 }

@@ -28,6 +28,17 @@ export function onTop(k: Kitchen, mentions: readonly Mention[], text: string, n:
     made.isForTop = true;
     k.topVessels.add(made);
   }
+  const drained = k.actions.at(-1);
+  const blanched =
+    drained?.does === 'drain' && k.clauses[drained.clause]?.sentence === k.clauses[n]?.sentence
+      ? k.open().find((vessel) => vessel.isDrained && vessel !== k.mainVessel() && vessel.name === drained.vessel)
+      : undefined;
+  if (blanched !== undefined) {
+    // "Boil the florets for 2 minutes, drain, and float on top."
+    blanched.isForTop = true;
+    k.topVessels.add(blanched);
+    lines.push(...[...blanched.lines].filter((line) => k.lineOf(line)?.taken.row.id !== 'water').map((line) => ({ line })));
+  }
   const named = made === undefined ? mentions : mentions.filter(({ line }) => !made.lines.has(line));
   if (made !== undefined) lines.push(...mentions.filter(({ line }) => made.lines.has(line)).map(({ line }) => ({ line })));
   const side = k.here;
@@ -115,7 +126,9 @@ export function doTop(k: Kitchen, clause: Clause, n: number, verb: string): void
     return;
   }
   const last = k.actions.at(-1);
-  const isDished = last?.does === 'serve' && (k.clauses[last.clause]?.sentence ?? -1) >= clause.sentence - 1;
+  const isDished =
+    (last?.does === 'serve' && (k.clauses[last.clause]?.sentence ?? -1) >= clause.sentence - 1) ||
+    k.actions.some(({ does, clause: at }) => /^(?:serve|garnish)$/.test(does) && k.clauses[at]?.sentence === clause.sentence);
   const intoPot =
     !isDished &&
     (/^(?:enrich|mount|sharpen)$/.test(verb) ||

@@ -16,7 +16,7 @@ import { onTop } from './top.js';
 export function verbless(k: Kitchen, whole: Clause, n: number): void {
   const clause = { ...whole, text: whole.text.replace(WHEN, '') };
   const { text } = clause;
-  if (n === 0 && TITLE.test(text) && minutesIn(text) === undefined) {
+  if (n === 0 && (TITLE.test(text) || IN_CAPITALS.test(text)) && minutesIn(text) === undefined) {
     // "Parsnip soup 60 covers", over the method.
     k.put('remark', n);
     return;
@@ -158,7 +158,7 @@ export function verbless(k: Kitchen, whole: Clause, n: number): void {
   const isSeason = mentions.length > 0 && mentions.every(({ line }) => k.isSaltOrPepper(line));
   if (/\bs ?[+&] ?p\b/i.test(text)) {
     if (mentions.length > 0) doAdd(k, clause, n);
-    doSeason(k, { ...clause, text: 'season' }, n);
+      doSeason(k, { ...clause, text: 'season' }, n);
     return;
   }
   if (mentions.length === 0 && /(?:^|\b(?:up|back) )to (?:a|the) (?:boil|simmer)\b|\bdown to a\b.*\bsimmer\b/i.test(text)) {
@@ -223,6 +223,7 @@ export function verbless(k: Kitchen, whole: Clause, n: number): void {
     return;
   }
   if (mentions.length > 0) doAdd(k, clause, n);
+  // "Coriander stalks in for the last 5 mins": the heat was parted.
   const isSaltNamed = /\b(?:salt|seasoning)\b/i.test(text) && !/\bsalted\b/i.test(text);
   const isSaltMeasured = mentions.some(
     ({ line }) => (k.lineOf(line)?.taken.row.id ?? '').endsWith('salt') && (k.lineOf(line)?.taken.kg ?? 0) > 0,
@@ -261,7 +262,9 @@ const TOLD =
   /\b(roasted|baked|grilled|sweated|softened|fried|sautéed|sauteed|boiled|simmered|stewed|braised)(?= (?:at|in|for|until|till|with|on|off|gently|slowly|together|\d))/i;
 /** "When you can smell the spice, in with the squash": what is smelt goes nowhere. */
 const WHEN = /^(?:and |then )?(?:when|once|as soon as|the moment) [^,]*, (?=in\b|on\b|the\b)/i;
-const TITLE = /^[a-z &,’'-]*\b(?:soups?|velout[ée]|bisque|chowder|potage)\b[^.;]{0,40}$/i;
+const TITLE =
+  /^[a-z &,’'-]*\b(?:soups?|velout[ée]|bisque|chowder|potage)\b[^.;]{0,40}$|^[a-z][a-z &,’'+–-]*\b\d+ ?(?:ptns?|portions?|covers?|pax|serves|servings|bowls|people)\b[^.;]{0,20}$/i;
+const IN_CAPITALS = /^[A-Z][A-Z &,’'+–-]{6,}$/;
 /** So long only a slow cooker is on low or high. */
 const SLOW_MIN = 120;
 const SMOOTH = /^(?:[a-z]+ )(?:it )?(?:until|till|['’]til) (?:very |really |completely |silky )?smooth\b/i;

@@ -239,6 +239,12 @@ export function doMash(k: Kitchen, clause: Clause, n: number): void {
     k.as('give', clause, n);
     return;
   }
+  const raw = k.mentions(k.body(clause), clause);
+  if (raw.length > 0 && raw.every(({ line }) => !k.isUsed(line))) {
+    // "Crush the tomatoes with your hands and put them in."
+    k.put('prepare', n, { vessel: undefined, lines: raw.map(({ line }) => ({ line })) });
+    return;
+  }
   const vessel = soupVessel(k, clause, n);
   k.here = vessel;
   k.put('blend', n, { blender: 'stick', assumed: ['COARSE'] });

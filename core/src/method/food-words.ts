@@ -66,6 +66,7 @@ const CLASSES: readonly (readonly [words: RegExp, fits: Fits])[] = [
   [/^(?:paste)$/, (row) => row.id.endsWith('paste')],
   [/^(?:juice)$/, (row) => row.id.endsWith('-juice')],
   [/^(?:juice)$/, (row) => /^(?:lemon|lime|orange)$/.test(row.id)],
+  [/^(?:sauce)$/, (row) => row.id.endsWith('-sauce')],
   [/^(?:oj)$/, (row) => row.id === 'orange-juice'],
   [/^(?:chilli|chillie|chile|chili|chilie)$/, (row) => row.group === 'chillies' || row.id.includes('chilli')],
   [/^(?:floret)$/, (row) => row.id === 'cauliflower' || row.id === 'broccoli'],

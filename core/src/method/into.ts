@@ -56,6 +56,22 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
     k.as('reserve', { ...whole, text: `reserve a few of the ${name}`, verb: 'reserve', verbAt: 0 }, n, 'reserve');
     return;
   }
+  const out = /^(?:and |then )*(?:ladle|scoop|spoon|dip|lift) out (?:[^.;]*? of )?(?:the |some |a few )?(.+)$/i.exec(whole.text);
+  const lifted = out === null ? [] : k.mentions(out[1] ?? '', whole).filter(({ line }) => k.isUsedUp(line) && !k.isLiquid(line));
+  if (lifted.length > 0 && k.here !== undefined && lifted.every(({ line }) => k.here?.lines.has(line) === true)) {
+    // "Ladle out 2 cups of beans and reserve": how much that is of what has swollen nobody says.
+    const kept = k.clauses
+      .slice(n, n + 2)
+      .some(({ text, sentence }) => sentence === whole.sentence && /\b(?:reserve|keep|set aside|save|aside)\b/i.test(text));
+    lift(
+      k,
+      n,
+      lifted.map((one) => ({ ...one, vague: true as const })),
+      kept,
+      partOf(whole.text) ?? A_FEW,
+    );
+    return;
+  }
   const coated = COATED.exec(whole.text);
   if (coated !== null) {
     const into = k.mentions(whole.text.slice(coated.index), whole);

@@ -30,6 +30,8 @@ const WORD_NUMBERS: Readonly<Record<string, number>> = {
   fifty: 50,
   sixty: 60,
   'a couple of': 2,
+  'a couple': 2,
+  'couple of': 2,
   'a few': 3,
   several: 4,
 };

@@ -225,7 +225,7 @@ export class LineNames {
       const whole = found.lines;
       const length = Math.max(1, found.length);
       const short = whole.length > 0 || (text[word.end] ?? '.') !== '.' ? whole : this.cutShort(word);
-      const lines = short.length > 0 ? short : this.nicknamed(word);
+      const lines = short.length > 0 ? short : this.nicknamed(word, text);
       if (lines.length === 0) continue;
       const last = words[n + length - 1] ?? word;
       const chosen = this.chosen(lines, last.raw, words, n, section, isUsed);
@@ -233,7 +233,9 @@ export class LineNames {
       const said = shareBefore(cutAtStop(before));
       const part = PART_SHARES[words[n + length]?.text ?? ''] === undefined ? word.text : (words[n + length]?.text ?? '');
       for (const line of chosen) {
-        const isStalk = /^(?:stalk|stem)$/.test(part) && STALKED.test(line.taken.row.id);
+        // "Watercress (stalks and all)" is all of it.
+        const isAll = /^[^.;,]{0,4}(?:stalks?|stems?) and all\b/i.test(text.slice(last.end));
+        const isStalk = !isAll && /^(?:stalk|stem)$/.test(part) && STALKED.test(line.taken.row.id);
         const isPart = line.taken.row.id === 'asparagus' && !isUsed(line.id) ? PART_SHARES[part] : undefined;
         const measure =
           Object.keys(said).length > 0 ? said : isStalk && !isUsed(line.id) ? STALKS : (isPart ?? PART_SHARES[word.text] ?? said);
@@ -300,18 +302,25 @@ export class LineNames {
     return lines.length === 1 ? lines : [];
   }
 
-  /** "Snips", "shrooms", "toms": the end or the beginning of one vegetable's name, in the plural. */
-  private nicknamed({ text, raw }: Token): readonly MethodLine[] {
-    if (text.length < LEAST_SHORT || !/s$/i.test(raw) || VERBS[raw.toLowerCase()] !== undefined || UNIT_WORDS.has(text)) return [];
-    const own = this.names.filter(
-      ({ line, words: [first = '', ...others] }) =>
-        others.length === 0 &&
-        first.length >= text.length + 2 &&
-        (first.endsWith(text) || first.startsWith(text)) &&
-        /^(?:vegetable|base|greens)$/.test(line.taken.role),
+  /** "Snips", "shrooms", "toms": the end or the beginning of one vegetable's name, in the plural; "CF": what a name's words begin with. */
+  private nicknamed({ text, raw, at }: Token, written: string): readonly MethodLine[] {
+    const said = written.slice(at, at + raw.length);
+    if (/^[A-Z]{2,4}$/.test(said)) {
+      const own = this.lines.filter(({ taken: { row } }) =>
+        [row.name, row.us, row.au].some((name) => name !== undefined && initialsOf(name) === said),
+      );
+      return own.length === 1 ? own : [];
+    }
+    if (text.length < LEAST_SHORT || !/s$/i.test(raw) || VERBS[raw] !== undefined || UNIT_WORDS.has(text)) return [];
+    const own = this.lines.filter(
+      ({ taken: { row, role } }) =>
+        /^(?:vegetable|base|greens)$/.test(role) &&
+        [row.name, row.us, row.au].some((name) => {
+          const head = headOf(plain(name?.split(',')[0] ?? '')) ?? '';
+          return head.length >= text.length + 2 && (head.endsWith(text) || head.startsWith(text));
+        }),
     );
-    const lines = [...new Set(own.map(({ line }) => line))];
-    return lines.length === 1 ? lines : [];
+    return own.length === 1 ? own : [];
   }
 
   /** "Sweet pot", "coc milk": names of two words of which one is cut short, as kitchens write. */
@@ -380,6 +389,14 @@ export class LineNames {
     const first = left.find(({ taken }) => taken.kg > 0 || taken.row.softening === 0) ?? left[0];
     return first === undefined ? [] : [first];
   }
+}
+
+/** "Crème fraîche" is CF. */
+function initialsOf(name: string): string {
+  return plain(name.split(',')[0] ?? '')
+    .split(' ')
+    .map((word) => word.charAt(0).toUpperCase())
+    .join('');
 }
 
 /** "The seeds" are those that are eaten as such where there are some, and never a ground spice. */

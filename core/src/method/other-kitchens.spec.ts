@@ -259,6 +259,39 @@ const HABITS: readonly Habit[] = [
     wanted: ['keep cauliflower', 'add cauliflower vegetable-stock', 'blend', 'drain @Pan', 'garnish cauliflower', 'garnish prawns'],
     never: /^rest/,
   },
+  {
+    what: 'what is crushed by hand is not blended; run through the blender it is; a lid cocked is ajar',
+    country: 'us',
+    lines: '1 stick butter\n1 big onion\n2 (28 oz) cans whole peeled tomatoes\n1 qt chicken broth\n1 pint half and half\n',
+    method:
+      'Melt the butter in the big soup kettle and cook the onion till soft, oh 10 minutes or so. Pour in the broth. Crush the tomatoes with your hands and put them in with the juice. Simmer it about 45 min with the lid cocked. Run it through the blender (or a food mill if you have one). Put it back on low and add the half and half.',
+    wanted: [
+      'add butter',
+      'add onion',
+      "sweat 10'",
+      'add chicken-stock-carton',
+      'prepare canned-tomatoes',
+      'add canned-tomatoes',
+      "simmer 45'",
+      'blend',
+      'cream half-and-half',
+    ],
+    never: /^sieve/,
+  },
+  {
+    what: 'the initials of a name are that line; sauce is the sauce that there is',
+    lines: 'Peas 2kg\nOnion 300g\nVeg stock 2.5L\nCrème fraîche 200g\nFish sauce 20 ml\n',
+    method: 'Boil the peas and onion in the stock 12 min. Blend. Whisk in CF. Stir in sauce.',
+    wanted: ["simmer 12'", 'blend', 'cream creme-fraiche', 'add fish-sauce'],
+  },
+  {
+    what: 'what is ladled out and reserved is kept whole and comes back',
+    country: 'us',
+    lines: '1 lb dried black beans\n8 cups water\n1 onion\n2 tablespoons red wine vinegar\n',
+    method:
+      'Add beans, onion and water to a pot. Simmer 90 minutes. Ladle out 2 cups of beans and reserve. Purée the rest with an immersion blender. Return reserved beans. Stir in vinegar.',
+    wanted: ["simmer 90'", 'keep dried-black-beans', 'blend', 'giveBack dried-black-beans', 'add red-wine-vinegar'],
+  },
 ];
 
 describe('methods as other kitchens tell them', () => {
@@ -278,6 +311,17 @@ describe('methods as other kitchens tell them', () => {
           .withContext(said.join(' | '))
           .toEqual([]);
     });
+
+  it('a sheet: a name with the litres of its batch, W. pepper, oil for deep frying that is not the soup’s', () => {
+    const { taken, unread, reading } = readCorpus({
+      country: 'gb',
+      text: 'Pea & mint (Tues special) — 4 L\n\nOnion 300g\nPeas 2kg\n1 big carrot\nVeg stock 2.5L\nW. pepper 1g\nvegetable oil for deep frying\n\nBoil onion, carrot and peas in the stock 12 min. Blend.',
+    });
+    expect(unread).toEqual([]);
+    expect(reading.tree.soup.writtenFor.bowls).toBe(13);
+    expect(taken.map(({ row }) => row.id)).toEqual(['onion', 'peas', 'carrot', 'vegetable-stock', 'white-pepper', 'rapeseed-oil']);
+    expect(taken.find(({ row }) => row.id === 'carrot')?.kg).toBeCloseTo(0.072, 2);
+  });
 
   it('lines: so many leaves of an herb are no bunches; what goes on top by the spoonful is no pinch', () => {
     const grams = (line: string): number => {

@@ -89,7 +89,9 @@ export function sizedName(line: string): { readonly title: string; readonly bowl
   const [, title = '', apart = '', litres = ''] = hit ?? [];
   const isSoup = /\b(?:soup|bisque|chowder|velout[ée]|potage|gazpacho|(?:cream|pur[ée]e|cr[eè]me) (?:of|de|d['’]))/i.test(title);
   // A list in capitals has one space before its figures.
-  const isName = isSoup || (apart !== ' ' && /^[^a-z]+(?:\([^)]*\))?$/.test(title));
+  // "Pea & mint (Tues special) — 4 L" is of two things, and no amount of either.
+  const isPair = /[-–—]/.test(apart) && /&|\band\b|\(/i.test(title);
+  const isName = isSoup || isPair || (apart !== ' ' && /^[^a-z]+(?:\([^)]*\))?$/.test(title));
   if (hit === null || !isName) return undefined;
   return { title: title.trim(), bowls: Math.max(1, Math.round(Number(litres.replace(',', '.')) / BOWL_L)) };
 }

@@ -90,6 +90,11 @@ export function doStrain(k: Kitchen, clause: Clause, n: number): void {
     k.as('add', { ...clause, text: words.replace(/\bpass\b/i, 'return'), verb: 'return' }, n, 'return');
     return;
   }
+  if (/\b(?:through|thru) (?:a |the |your )?(?:[\w-]+ )?(?:blender|liquidi[sz]er|food processor|processor)\b/i.test(words)) {
+    // "Run it through the blender (or a food mill)."
+    k.as('blend', { ...clause, text: words.replace(/\s*\(?\bor\b.*$/i, '') }, n, 'blend');
+    return;
+  }
   if (/\bor (?:liquidi[sz]e|blend|pur[ée]e|whizz|process)\b/i.test(words))
     k.as('blend', { ...clause, text: 'blend', verbAt: 0 }, n, 'blend');
   const vessel = k.here !== undefined && isHob(k.here) ? k.here : k.latestHob();

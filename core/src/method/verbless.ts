@@ -158,7 +158,7 @@ export function verbless(k: Kitchen, whole: Clause, n: number): void {
   const isSeason = mentions.length > 0 && mentions.every(({ line }) => k.isSaltOrPepper(line));
   if (/\bs ?[+&] ?p\b/i.test(text)) {
     if (mentions.length > 0) doAdd(k, clause, n);
-      doSeason(k, { ...clause, text: 'season' }, n);
+    doSeason(k, { ...clause, text: 'season' }, n);
     return;
   }
   if (mentions.length === 0 && /(?:^|\b(?:up|back) )to (?:a|the) (?:boil|simmer)\b|\bdown to a\b.*\bsimmer\b/i.test(text)) {
@@ -223,7 +223,6 @@ export function verbless(k: Kitchen, whole: Clause, n: number): void {
     return;
   }
   if (mentions.length > 0) doAdd(k, clause, n);
-  // "Coriander stalks in for the last 5 mins": the heat was parted.
   const isSaltNamed = /\b(?:salt|seasoning)\b/i.test(text) && !/\bsalted\b/i.test(text);
   const isSaltMeasured = mentions.some(
     ({ line }) => (k.lineOf(line)?.taken.row.id ?? '').endsWith('salt') && (k.lineOf(line)?.taken.kg ?? 0) > 0,

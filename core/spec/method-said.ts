@@ -13,7 +13,12 @@ export interface Said {
 
 /** Reads a method over lines of a recipe; places other than the pot are told behind an @, settings are left out. */
 export function saidOf(method: string, lines: string, country: Country = 'gb'): Said {
-  const { reading } = readCorpus({ text: `Soup\nServes 4\n\nIngredients\n${lines}\nMethod\n${method}`, country });
+  return saidOfPaste(`Soup\nServes 4\n\nIngredients\n${lines}\nMethod\n${method}`, country);
+}
+
+/** The same of a recipe that is pasted whole. */
+export function saidOfPaste(text: string, country: Country): Said {
+  const { reading } = readCorpus({ text, country });
   const said = reading.actions
     .filter(({ does }) => !/^(?:setting|serve)$/.test(does))
     .map(({ does, lines: own, minutes, vessel }) =>

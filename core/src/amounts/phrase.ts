@@ -225,6 +225,7 @@ function inWords(text: string): string {
       .replace(/^(one|two|three|four|five|six|seven|eight|nine|ten|twelve)\b/i, (word) => NUMBERS[word.toLowerCase()] ?? word)
       .replace(/^1\/2 dozen /i, '6 ')
       .replace(/\bfor (?:deep|shallow|pan)[- ]?frying\b/i, 'for frying')
+      .replace(/^(\d+(?:[.,]\d+)? ?(?:kg|g|lbs?) )?pots?(?= \d|$)/i, '$1potatoes')
       .replace(/\bw\. ?pepper\b/i, 'white pepper')
       .replace(/\bb\. ?pepper\b/i, 'black pepper')
       .replace(/^(\d+) big (?=\w)/i, '$1 large ')

@@ -133,6 +133,18 @@ export function doBlend(k: Kitchen, clause: Clause, n: number, verb: string): vo
     k.as('add', { ...clause, text: `add ${listed[2] ?? ''}`, verb: 'add', verbAt: 0 }, n);
     return;
   }
+  const raw = k.mentions(words.replace(/\bto (?:form )?(?:an? )?(?:\w+ )?paste\b.*$/i, ''), clause);
+  if (
+    /\bto (?:form )?(?:an? )?(?:\w+ )?(?:paste|crumbs?|rubble)\b/i.test(words) &&
+    !k.isFinished() &&
+    raw.length > 0 &&
+    raw.every(({ line }) => !k.isUsed(line)) &&
+    k.wetPots().length === 0
+  ) {
+    // "Blitz the garlic and ginger to a paste": made ready, and no blade in the pot.
+    k.put('prepare', n, { vessel: undefined, lines: raw.map(({ line }) => ({ line })) });
+    return;
+  }
   const just = k.actions.at(-1);
   if (
     just?.does === 'blend' &&

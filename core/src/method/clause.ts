@@ -2,7 +2,7 @@ import { Kitchen, type KitchenContext, type Handlers } from './kitchen.js';
 import { VERBS, type Sense } from './lexicon.js';
 import type { MethodLine } from './mentions.js';
 import { afterSoLong } from './later.js';
-import { figureIn, minutesIn, partOf } from './measures.js';
+import { figureIn, minutesIn, ovenIn, partOf } from './measures.js';
 import type { Clause } from './clauses.js';
 import type { Doing } from './action.js';
 import {
@@ -23,7 +23,7 @@ import {
 } from './heat.js';
 import { doBoil, doBring, doSimmer, doBlanch, doPressure, doReduce, doTurn } from './boil.js';
 import { heated } from './heated.js';
-import { doTop, doServe, doStore } from './top.js';
+import { doTop, doServe, doStore, onTop } from './top.js';
 import { doAdd } from './into.js';
 import { doJoin, doMix, doWrap } from './mix.js';
 import { doDeglaze, doCover, doThin, doThicken, doBind, doBalance } from './thin.js';
@@ -90,6 +90,8 @@ function asMeant(whole: string): string {
   const text = inWhistles(whole);
   return (
     text
+      // "Pots + stock, simmer 20" are no vessels.
+      .replace(/^((?:and )?)pots(?= ?[+&,]| in\b)/i, '$1potatoes')
       .replace(
         /^(?:setting|putting) (?:each(?: batch| lot| one)?|them|it|these|the batches)(?: as (?:it|they) \w+)? aside\b/i,
         'set them aside',
@@ -172,6 +174,18 @@ function takeAs(k: Kitchen, clause: Clause, n: number): void {
     doPreheat(k, clause, n);
     return;
   }
+  const behind = text.slice(clause.verbAt);
+  const isSpoken =
+    /^(?:roast|grilled?|fried|baked?|toast) [a-z]/i.test(behind) &&
+    k.isFinished() &&
+    minutesIn(text) === undefined &&
+    ovenIn(text, k.context.country) === undefined;
+  const spoken = isSpoken ? k.mentions(behind, clause) : [];
+  if (spoken.length > 0 && spoken.every(({ line }) => k.isUsedUp(line) || k.lineOf(line)?.taken.role === 'herb')) {
+    // "+ roast leek + chives", over a soup that is done: what was roasted before.
+    onTop(k, k.mentions(text, clause), text, n);
+    return;
+  }
   const cookedIn = /^(?:and |then )*(?:the )?(?:roast|grilled|fried|baked) ([a-z][a-z ]*?) (?:(?:goes? )?(?:back )?in)\b/i.exec(
     text,
   );
@@ -185,6 +199,22 @@ function takeAs(k: Kitchen, clause: Clause, n: number): void {
     k.as('pressure', clause, n, 'pressure');
     const last = k.actions.at(-1);
     if (last !== undefined) k.actions[last.n] = { ...last, assumed: [...last.assumed, 'MINUTES'] };
+    return;
+  }
+  if (/^(?:and |then )*(?:npr|nr|qpr|qr|natural pressure release|quick pressure release)\b/i.test(text)) {
+    k.put('setting', n);
+    return;
+  }
+  const isSealed = k.clauses
+    .slice(Math.max(0, n - SEALED_WITHIN), n)
+    .some((one) => /\b(?:seal|lock|pressure|lid)\b/i.test(one.text));
+  if (
+    isSealed &&
+    minutesIn(text) !== undefined &&
+    /^(?:and |then )*(?:on |set to |set for |cook on )?(?:manual|pressure cook|high|hp|low pressure|hi)\b/i.test(text)
+  ) {
+    // "Seal. Manual/High 10 min."
+    k.as('pressure', clause, n, 'pressure');
     return;
   }
   if (clause.announces === true) {
@@ -232,6 +262,11 @@ function takeAs(k: Kitchen, clause: Clause, n: number): void {
     /^(?:and |then )?(?:(?:do|use|allow|let it have) (?:a |the )?)?(?:natural(?:ly)?|quick)(?: pressure)?[- ]releas/i.test(text)
   ) {
     // The pressure cooker's own way down is in its step.
+    k.put('setting', n);
+    return;
+  }
+  const isKeptAhead = k.actions.some(({ does, clause: at }) => does === 'store' && k.clauses[at]?.sentence === clause.sentence);
+  if (isKeptAhead && /\b(?:fridge|refrigerator|freezer|freeze|chill)\b/i.test(text) && k.mentions(text, clause).length === 0) {
     k.put('setting', n);
     return;
   }
@@ -360,6 +395,8 @@ function takeAs(k: Kitchen, clause: Clause, n: number): void {
   k.as(sense, clause, n, verb ?? '');
 }
 
+/** So many clauses at most lie between the lid of a pressure cooker and its minutes. */
+const SEALED_WITHIN = 2;
 const STARTS =
   /\b(?:start|begin|switch|turn|run|blast|rip)\b.*\b(?:low|slow(?:ly)?|high|speed|full|on|pulse)\b|\bwork(?:ing)? up\b/i;
 const RUNS =
@@ -561,6 +598,14 @@ export function cookInMind(lines: readonly MethodLine[], clauses: readonly Claus
   for (const [n, clause] of clauses.entries()) {
     take(kitchen, clause, n);
     kitchen.beforeLast = clause;
+  }
+  for (const [line, clause] of kitchen.heldForTop) {
+    // "(save 1/4 cup for drizzling)", and never spoken of again.
+    const share = kitchen.heldBack.get(line);
+    if (share === undefined) continue;
+    const use = { line, share, said: true };
+    kitchen.uses.set(line, [...(kitchen.uses.get(line) ?? []), use]);
+    kitchen.top.push({ use, clause });
   }
   markLeftOut(kitchen);
   return kitchen;

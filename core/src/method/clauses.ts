@@ -220,6 +220,11 @@ function clausesIn(sentence: Sentence, n: number): Clause[] {
       mayStart = false;
       continue;
     }
+    if (!mayStart && depth === 0 && starts.length === 0 && NOTED.has(word.text) && /^\d/.test(words[i + 1]?.text ?? '')) {
+      // "1/3 leeks roast 200C 20 min."
+      starts.push({ at: 0, verb: word.text, verbAt: word.at });
+      continue;
+    }
     if (!mayStart) {
       // "the quince joining them": what comes before it is what joins.
       if (depth === 0 && /^join(?:ing|s)$/.test(word.text) && starts.length > 0)
@@ -369,6 +374,9 @@ function eachItsTime(clause: Clause): Clause[] {
     { ...clause, text: `${clause.text.slice(from)}${unit}`, start: clause.start + from, verbAt: 0 },
   ];
 }
+
+/** Heats that a kitchen note names behind what is heated. */
+const NOTED: ReadonlySet<string> = new Set(['roast', 'bake', 'sweat', 'fry', 'simmer', 'boil', 'grill', 'blanch']);
 
 const ANNOUNCED =
   /^(?:(?:first|next|then|now|meanwhile|in the meantime|to start),? )?(?:roast|sweat|soften|fry|blend|simmer|cook|make|bake) (?:the|your) [a-z ]{3,30}$/i;

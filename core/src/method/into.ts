@@ -25,6 +25,9 @@ const PAN_WITH =
 const TWO_TRAYS =
   /^(.*\b(?:on|in|onto|into) (?:one|a|the first) (?:[\w-]+ )*(?:trays?|sheets?|tins?|pans?)\b),?(?: and| with|,)? (?!.*\btoss\b)(.*\b(?:on|in|onto|into) (?:another|a second|the other|the second|a separate)\b.*)$/i;
 
+const FOR_TOP =
+  /\bfor (?:the )?(?:drizzl\w+|garnish\w*|tops?|topping|serving|swirl\w*|finish\w*)\b|\bto (?:serve|garnish|finish|drizzle|swirl)\b/i;
+
 /** What goes in; "(save some pretty florets)" behind what was cooked already is taken back from it. */
 export function doAdd(k: Kitchen, whole: Clause, n: number): void {
   addAll(k, whole, n);
@@ -90,9 +93,12 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
       ? whole
       : { ...whole, text: whole.text.slice(0, aside.index) + whole.text.slice(aside.index + aside[0].length) };
   if (aside !== null && heldLine !== undefined) {
-    const share = partOf(aside[1] ?? '') ?? A_FEW;
+    const [, saved = ''] = aside;
+    const measured = k.measuredAs(heldLine.line, saved.replace(/\s+(?:for|to|of|aside|until)\b.*$/i, ''));
+    const share = partOf(saved) ?? measured ?? A_FEW;
     k.heldBack.set(heldLine.line, share);
-    k.put('keep', n, { lines: [{ line: heldLine.line, share }], assumed: ['SHARE'] });
+    if (FOR_TOP.test(saved)) k.heldForTop.set(heldLine.line, n);
+    k.put('keep', n, { lines: [{ line: heldLine.line, share }], assumed: measured === undefined ? ['SHARE'] : [] });
   }
   const { text } = clause;
   const met = PAN_WITH.exec(text);
@@ -291,7 +297,13 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
     /\bto finish\b/i.test(body) &&
     !isServed &&
     mentions.length > 0 &&
-    mentions.every(({ line }) => k.isCream(line) && !k.isUsedUp(line)) &&
+    mentions.every(
+      ({ line }) =>
+        (k.isCream(line) ||
+          /juice|vinegar/.test(k.lineOf(line)?.taken.row.id ?? '') ||
+          /^(?:salt)$/.test(k.lineOf(line)?.taken.role ?? '')) &&
+        !k.isUsedUp(line),
+    ) &&
     !/\b(?:each|bowls?|swirl|drizzle|dollop|top)\b/i.test(body);
   const isTop =
     isServed ||

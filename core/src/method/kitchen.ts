@@ -42,6 +42,8 @@ export interface TopUse {
   readonly clause: number;
 }
 
+/** Heats that a kitchen note names behind what is heated. */
+const NOTED: ReadonlySet<Sense> = new Set(['roast', 'sweat', 'fry', 'simmer', 'boil', 'grill', 'blanch', 'cook']);
 /** How many things back what was made ready is still what is meant. */
 const PENDING = 5;
 /** Characters before a food in which it is said how it is. */
@@ -126,7 +128,13 @@ export class Kitchen extends VesselsInUse {
     const isTitle = clause.sentence === 0 && /^(?:melt|heat|warm|preheat)$/.test(clause.verb ?? '');
     const isSubject =
       isInFat || (!isTitle && /^(?!for\b|to\b|meanwhile\b)[^:,.;]{3,60}:\s*$/i.test(clause.text.slice(0, clause.verbAt)));
-    const said = clause.verb === undefined || isMadeReady || isSubject ? clause.text : clause.text.slice(clause.verbAt);
+    // "1/3 leeks roast 200C 20 min", "rest leeks + onion sweat butter 10 min": a kitchen's own order of words.
+    const isNote =
+      NOTED.has(VERBS[clause.verb ?? ''] ?? 'remark') &&
+      /^(?!(?:when|once|if|while|until|after|as|then|meanwhile|now|next|in|on|to|over|with|and|let|leave|the|gently|slowly)\b)[\w\s/+&½⅓⅔¼¾]{3,40} $/i.test(
+        clause.text.slice(0, clause.verbAt),
+      );
+    const said = clause.verb === undefined || isMadeReady || isSubject || isNote ? clause.text : clause.text.slice(clause.verbAt);
     // "The vinegar and, if using, the cream": it is used.
     const text = said.replace(/,? if (?:using|you like|liked|desired|you want|wished),? /gi, (words) => ' '.repeat(words.length));
     const cut =

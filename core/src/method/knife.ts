@@ -180,6 +180,15 @@ export function doSqueeze(k: Kitchen, clause: Clause, n: number): void {
 
 export function doPrepare(k: Kitchen, clause: Clause, n: number): void {
   const { text, verb } = clause;
+  const enough = /\benough (?:of )?(?:the |your )?([a-z ]+?) to (?:measure|make|give|yield|fill|get) (?:about )?(.+)$/i.exec(text);
+  const [own] = enough === null ? [] : k.mentions(enough[1] ?? '', clause);
+  const held = own === undefined ? undefined : k.measuredAs(own.line, enough?.[2] ?? '');
+  if (own !== undefined && held !== undefined && held < 1) {
+    // "Dice enough cucumber to measure 1/2 cup": that much is for later.
+    k.heldBack.set(own.line, held);
+    k.put('keep', n, { vessel: undefined, lines: [{ line: own.line, share: held }] });
+    return;
+  }
   const cup = verb === 'weigh' && /\bcup to try\b/i.test(text) ? /(\d+(?:\.\d+)?) ?g\b/.exec(text) : null;
   if (cup !== null && k.here !== undefined) {
     const kg = Number(cup[1]) / 1000;

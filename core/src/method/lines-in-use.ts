@@ -23,6 +23,8 @@ export class LinesInUse {
   readonly uses = new Map<string, OpenUse[]>();
   /** Parts held back before the line went anywhere, by their share. */
   readonly heldBack = new Map<string, number>();
+  /** Of these, what is said to be for the top, with the clause that says so. */
+  readonly heldForTop = new Map<string, number>();
 
   constructor(
     lines: readonly MethodLine[],
@@ -110,7 +112,7 @@ export class LinesInUse {
     if (own === undefined || own.taken.kg <= 0) return undefined;
     const before = text.slice(Math.max(0, at - 45), at);
     const hit =
-      /((?:\d+\s+\d\/\d|\d+\s*[½¼¾⅓⅔]|[½¼¾⅓⅔]|\d\/\d|\d+(?:[.,]\d+)?|\b(?:a|one|two|three|four|five|six)(?: and a half)?|\bhalf an?)\s*-?(?:(?:cut|halved|peeled|fat|raw|whole) )?(?:kg|g|grams?|ml|l|ltrs?|litres?|liters?|cups?|tbsps?|tablespoons?|tsps?|teaspoons?|t|oz|ounces?|pints?|quarts?|spoonfuls?|knobs?|cloves?|slices?|sprigs?)\b\.?)\s*(?:of\s+)?(?:the |your |remaining |rest of |hot |cold |boiling |simmering |warm |reserved |ground |grated |chopped |olive |vegetable |chicken |finely )*$/i.exec(
+      /((?:\d+\s+\d\/\d|\d+\s*[½¼¾⅓⅔]|[½¼¾⅓⅔]|\d\/\d|\d+(?:[.,]\d+)?|\b(?:a|one|two|three|four|five|six)(?: and a half)?|\bhalf an?)\s*-?(?:(?:cut|halved|peeled|fat|raw|whole) )?(?:kg|g|grams?|ml|l|ltrs?|litres?|liters?|cups?|c|tbsps?|tablespoons?|tsps?|teaspoons?|t|oz|ounces?|pints?|quarts?|spoonfuls?|knobs?|cloves?|slices?|sprigs?)\b\.?)\s*(?:of\s+)?(?:the |your |remaining |rest of |hot |cold |boiling |simmering |warm |reserved |ground |grated |chopped |olive |vegetable |chicken |finely )*$/i.exec(
         before,
       );
     if (hit === null) return undefined;
@@ -123,6 +125,11 @@ export class LinesInUse {
     const share = Math.min(1, kg / own.taken.kg);
     // "All but 2 tablespoons of the cream."
     return /\b(?:all|everything) (?:but|except)(?: for)?(?: about)? $/i.test(before.slice(0, hit.index)) ? 1 - share : share;
+  }
+
+  /** "1/2 cup" of a line: the share that it is of it; undefined where it can't be told. */
+  measuredAs(line: string, amount: string): number | undefined {
+    return this.measured({ line, at: amount.trimEnd().length + 1, length: 0 }, `${amount.trimEnd()} `);
   }
 
   isBloomed(id: string): boolean {

@@ -409,7 +409,7 @@ function isBrownedAside(k: Kitchen, clause: Clause, n: number, mentions: readonl
 
 export function doSet(k: Kitchen, clause: Clause, n: number): void {
   const { text } = clause;
-  if (/\boven\b/i.test(text)) {
+  if (/\bovens?\b/i.test(text)) {
     doPreheat(k, clause, n);
     return;
   }

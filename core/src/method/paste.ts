@@ -83,7 +83,7 @@ function isWork(row: string, isAfterWork: boolean): boolean {
   const isNumbered = NUMBERED.test(row) || bareNumber(row) !== null;
   const text = row.replace(NUMBERED, '').slice(bareNumber(row)?.[0].length ?? 0);
   // "800 ml crème fraîche whisked in off the heat", among the steps.
-  if (/^[\d½¼¾⅓⅔]/.test(text) && !isNumbered) return isAfterWork && PUT_IN.test(text);
+  if (/^[\d½¼¾⅓⅔]/.test(text) && !isNumbered) return (isAfterWork && PUT_IN.test(text)) || HEATED_SHARE.test(text);
   if (!isNumbered && (FOOD_TO_SERVE.test(text) || SALT_TO_TASTE.test(text))) return false;
   if (isAfterWork && /^(?:each|per) (?:bowl|portion|plate)\s*:/i.test(text)) return true;
   // Kitchen notes begin with the oven.
@@ -108,6 +108,10 @@ function isWork(row: string, isAfterWork: boolean): boolean {
   if (/[.!]$/.test(text) && isBare && words >= LEAST_WORDS + 3) return true;
   return isAtStart && (words >= LEAST_WORDS || isAfterWork || /[.!]$/.test(text));
 }
+
+/** "1/3 leeks roast 200C 20 min": a share of a food, with its heat behind it. */
+const HEATED_SHARE =
+  /^(?:\d\/\d|[½¼¾⅓⅔])\s.*\b(?:roast|bake|sweat|fry|saut[ée]|simmer|boil|grill|blanch|soften)\b.*\d ?(?:°|['′]|[cf]\b|mins?\b|minutes?\b)/i;
 
 /** What a line begins with that says what it is for: "For garnish: chopped parsley". */
 const HEADED_LINE =

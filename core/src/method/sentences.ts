@@ -42,7 +42,7 @@ export function sentencesOf(text: string): Sentence[] {
       continue;
     }
     const numbered =
-      /^(?:(?:step\s*)?\d{1,2}\s*[.):/]\s*|[a-h]\)\s+|\d{1,2}\s?[–—-]\s+(?=[A-Z])|[-*•·▢☐□■▪▫●○◦◆◇★☆➤►▶▸‣⁃∙]\s*|step \d{1,2}\s+)/i.exec(
+      /^(?:(?:step\s*)?\d{1,2}\s*(?:[.):]|\/(?!\d))\s*|[a-h]\)\s+|\d{1,2}\s?[–—-]\s+(?=[A-Z])|[-*•·▢☐□■▪▫●○◦◆◇★☆➤►▶▸‣⁃∙]\s*|step \d{1,2}\s+)/i.exec(
         own,
       ) ?? bareNumber(own);
     let start = numbered?.[0].length ?? 0;

@@ -114,7 +114,7 @@ export function doTop(k: Kitchen, clause: Clause, n: number, verb: string): void
   const body = k.body(clause);
   const mentions = k.mentions(body, clause);
   if (/\btop(?:ped)? up\b/i.test(body)) {
-    k.as('add', clause, n);
+    k.as(k.isFinished() && /\b(?:thin|loosen|slacken)\b/i.test(clause.text) ? 'thin' : 'add', clause, n);
     return;
   }
   const tail = verb === 'finish' ? /^(.*(?:,| and)) ([^,]*?\b(?:on|over) (?:the )?top)\s*$/i.exec(body) : null;

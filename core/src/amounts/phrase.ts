@@ -226,6 +226,8 @@ function inWords(text: string): string {
       .replace(/^1\/2 dozen /i, '6 ')
       .replace(/\bfor (?:deep|shallow|pan)[- ]?frying\b/i, 'for frying')
       .replace(/^(\d+(?:[.,]\d+)? ?(?:kg|g|lbs?) )?pots?(?= \d|$)/i, '$1potatoes')
+      // "Ginger, thumb".
+      .replace(/^((?:fresh |root )?(?:ginger|turmeric|galangal)),? (?:an? )?(thumb|knob)(?:[- ]sized?)?(?: piece)?$/i, '1 $2 $1')
       .replace(/\bw\. ?pepper\b/i, 'white pepper')
       .replace(/\bb\. ?pepper\b/i, 'black pepper')
       .replace(/^(\d+) big (?=\w)/i, '$1 large ')

@@ -113,6 +113,12 @@ function ofTheKept(k: Kitchen, text: string): string {
   // "Cut off the kernels. Break the cobs in half and simmer them": the cobs.
   if (/\bcobs?\b/i.test(said) && !/\bkernels?\b/i.test(said) && k.actions.at(-1)?.does === 'prepare')
     return text.replace(/^((?:and |then )*[\w-]+ )(?:them|these)\b/i, '$1the cobs');
+  const half = /\b(half|a third|a quarter|two[- ]thirds|three[- ]quarters|some|most) of (?:it|them)\b/i;
+  const [made, ...besides] = k.actions.at(-1)?.does === 'prepare' ? (k.actions.at(-1)?.lines ?? []) : [];
+  const cut =
+    made === undefined || besides.length > 0 || k.isUsed(made.line) ? undefined : k.lineOf(made.line)?.taken.row.name.split(',')[0];
+  // "Break up the cauliflower, toss half of it with oil."
+  if (cut !== undefined && half.test(text)) return text.replace(half, `$1 of the ${cut.toLowerCase()}`);
   const part =
     /\b(?:cut|snap|trim|slice|chop|pull|take|break)(?:ping|ting)?(?: off)? (?:the |their )?(tips|tops|heads|spears)\b/i.exec(
       said,
@@ -386,6 +392,17 @@ function takeAs(k: Kitchen, clause: Clause, n: number): void {
     k.as('heat', clause, n, 'heat');
     return;
   }
+  const ovenC = /^(?:add|mix)$/.test(sense) ? ovenIn(text, k.context.country) : undefined;
+  if (
+    ovenC !== undefined &&
+    ovenC >= ROASTS_C &&
+    minutesIn(text) !== undefined &&
+    k.mentions(behind, clause).some(({ line }) => !k.isUsedUp(line))
+  ) {
+    // "Toss walnuts 160C 8 min."
+    k.as('roast', clause, n, 'roast');
+    return;
+  }
   if (isInBlender(k, clause, n, sense)) return;
   // "Salt and pepper to taste, and grate a little nutmeg on top".
   if (sense !== 'season' && /^(?:then )?(?:salt (?:and|&) pepper|season(?:ing)?)\b[\w ]*,\s*(?:and |then )*$/i.test(before))
@@ -395,6 +412,8 @@ function takeAs(k: Kitchen, clause: Clause, n: number): void {
   k.as(sense, clause, n, verb ?? '');
 }
 
+/** From here something is in an oven, °C. */
+const ROASTS_C = 120;
 /** So many clauses at most lie between the lid of a pressure cooker and its minutes. */
 const SEALED_WITHIN = 2;
 const STARTS =

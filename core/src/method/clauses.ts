@@ -97,7 +97,12 @@ const BESIDE = /^(?:and |but )?(?:in the mean ?time|at the same time|at this poi
 function placeEnd(text: string): number {
   const beside = BESIDE.exec(text);
   if (beside !== null) return beside[0].length;
-  if (!/^(?:(?:meanwhile|then),? )?(?:in|into|on|using) (?:a|an|another|the|your|the same|same)\b/i.test(text)) return 0;
+  if (
+    !/^(?:(?:meanwhile|then),? )?(?:in|into|on|using) (?:a|an|another|the|your|the same|same|(?:small|large|big|heavy|medium|separate|deep|wide|dry|hot|steam|soup|stock|sauce|frying|[\d.]+[- ]?(?:qt|quart|gal|gallon|litre|liter|l))\b)/i.test(
+      text,
+    )
+  )
+    return 0;
   const ends = PLACES.flatMap(([words]) => {
     const hit = words.exec(text);
     return hit === null ? [] : [hit.index + hit[0].length];
@@ -218,6 +223,19 @@ function clausesIn(sentence: Sentence, n: number): Clause[] {
     if (isElided) {
       starts.push({ at: from, verb: past, verbAt: word.at });
       mayStart = false;
+      continue;
+    }
+    if (
+      !mayStart &&
+      depth === 0 &&
+      starts.length === 0 &&
+      word.text === 'blend' &&
+      i > 0 &&
+      i < 4 &&
+      MACHINES.test(words[i - 1]?.text ?? '')
+    ) {
+      // "Jug blend 4 min."
+      starts.push({ at: 0, verb: 'blend', verbAt: word.at });
       continue;
     }
     if (!mayStart && depth === 0 && starts.length === 0 && NOTED.has(word.text) && /^\d/.test(words[i + 1]?.text ?? '')) {
@@ -375,6 +393,7 @@ function eachItsTime(clause: Clause): Clause[] {
   ];
 }
 
+const MACHINES = /^(?:jug|stick|hand|bar|thermo|immersion|power|speed|machine|high-speed|hi-speed)$/;
 /** Heats that a kitchen note names behind what is heated. */
 const NOTED: ReadonlySet<string> = new Set(['roast', 'bake', 'sweat', 'fry', 'simmer', 'boil', 'grill', 'blanch']);
 
@@ -389,7 +408,7 @@ function inFull(text: string): string {
   return text
     .replace(/\bw\/o\b ?/gi, 'without ')
     .replace(/\bw\/ ?(?=\S)/gi, 'with ')
-    .replace(/\bthru\b/gi, 'through');
+    .replace(/\b(?:thru|thro)\b/gi, 'through');
 }
 
 /** A clause in full words; its place stays that of what is written. */

@@ -204,6 +204,8 @@ export function notAFood(words: readonly Token[], n: number): boolean {
   // A roasting tin, and what is in the tin.
   const isVessel = /^(?:roasting|baking|oven|loaf|cake|deep|large|big|lined|shallow|hot|same)$/.test(before ?? '');
   if (word === 'tin' && next !== 'of' && (isVessel || /^(?:from|in|into|on|to)$/.test(words[n - 2]?.text ?? ''))) return true;
+  // "The onion's cloves" are no onion.
+  if (words[n + 1]?.raw === 's' && (words[n + 1]?.at ?? 0) === (words[n]?.end ?? 0) + 1 && words[n + 2] !== undefined) return true;
   if (word === 'salt' && next === 'water') return true;
   // "The bacon fat" is out of the bacon.
   if (

@@ -59,6 +59,11 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
     k.as('reserve', { ...whole, text: `reserve a few of the ${name}`, verb: 'reserve', verbAt: 0 }, n, 'reserve');
     return;
   }
+  if (/^(?:and |then )*scrape\b.*\b(?:cobs?|ears?)\b/i.test(whole.text)) {
+    // "Scrape the cobs to release their milk."
+    k.put('prepare', n, { vessel: undefined });
+    return;
+  }
   const out = /^(?:and |then )*(?:ladle|scoop|spoon|dip|lift) out (?:[^.;]*? of )?(?:the |some |a few )?(.+)$/i.exec(whole.text);
   const lifted = out === null ? [] : k.mentions(out[1] ?? '', whole).filter(({ line }) => k.isUsedUp(line) && !k.isLiquid(line));
   if (lifted.length > 0 && k.here !== undefined && lifted.every(({ line }) => k.here?.lines.has(line) === true)) {
@@ -313,7 +318,7 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
       body,
     ) ||
     (clause.verb !== undefined &&
-      /^(?:scatter|sprinkle|shower|strew|drizzle|spoon|crumble|grate|dot|snip|tear|shave)$/.test(clause.verb) &&
+      /^(?:scatter|sprinkle|dust|shower|strew|drizzle|spoon|crumble|grate|dot|snip|tear|shave)$/.test(clause.verb) &&
       k.isFinished() &&
       !/\b(?:in|into|flour)\b/i.test(body) &&
       (clause.verb !== 'spoon' || /\bover\b|\bon top\b|^spoon on\b/i.test(body)));
@@ -548,7 +553,7 @@ export function intoVessel(
     minutesIn(clause.text) !== undefined &&
     (vessel.isHot || (isHob(vessel) && vessel.lines.size > 0)) &&
     !vessel.isBlended &&
-    /\b(?:stir\w*|for|cook)\b|\s\d+ ?min(?:ute)?s?\.?$|, ?(?:about )?\d+(?: ?[-–] ?\d+)? ?(?:min|sec|['′’](?!\w))/i.test(
+    /\b(?:stir\w*|for|cook)\b|\s\d+ ?min(?:ute)?s?\.?$|, ?(?:about )?\d+(?: ?[-–] ?\d+)? ?(?:m\b|min|sec|['′’](?!\w))/i.test(
       clause.text,
     ) &&
     deglazing.length === 0

@@ -408,12 +408,12 @@ export class Kitchen extends VesselsInUse {
               (mention.rest !== true && mention.share === undefined && (at.isHot || at.kind === 'bowl')));
       // A garnish in its own pan does not take the soup along.
       const isSoup = at !== undefined && (at.isBlended || (at.isWet && at.lines.size > LEAST_OF_SOUP));
-      if (joins && isSoup && !vessel.isBlended && /(?:^|[,;] |\band )(?:fry|saut|toast|crisp|brown|blanch|rub)/i.test(text))
-        continue;
+      const isFried = /(?:^|[,;] |\band )(?:fry|saut|toast|crisp|brown|blanch|rub)/i.test(text);
       // Nor does a pot of it go where only one thing of it is named, and no place.
-      const isSide = isSoup && vessel.kind === 'pan' && !vessel.isWet && vessel.lines.size < at.lines.size;
-      if (joins && isSide && this.placeIn(text) === undefined) continue;
-      if (joins) {
+      const isSide = vessel.kind === 'pan' && !vessel.isWet && vessel.lines.size < (at?.lines.size ?? 0);
+      const staysPut = joins && isSoup && ((!vessel.isBlended && isFried) || (isSide && this.placeIn(text) === undefined));
+      if (staysPut && this.isUsedUp(line)) continue;
+      if (joins && !staysPut) {
         if (!isDivided && mention.share !== undefined && mention.share < WHOLE && at.isHot && !at.aside.has(line)) {
           // "Three-quarters of the aubergine": what is left of it stays by.
           const left = 1 - mention.share;

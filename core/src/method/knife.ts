@@ -247,6 +247,16 @@ export function doPrepare(k: Kitchen, clause: Clause, n: number): void {
 }
 
 export function doSoak(k: Kitchen, clause: Clause, n: number): void {
+  if (
+    /^(?:and |then )*(?:let )?steep\b/i.test(clause.text) &&
+    k.here?.isHot === true &&
+    k.here.isWet &&
+    minutesIn(clause.text) !== undefined
+  ) {
+    // "Steep 20 min off the heat."
+    k.as('cool', clause, n, 'cool');
+    return;
+  }
   if (/\d.*\bwater\b/i.test(clause.text)) k.soakWater = clause.text;
   k.put('prepare', n, { vessel: undefined, lines: k.mentions(clause.text, clause).map(({ line }) => ({ line })) });
 }

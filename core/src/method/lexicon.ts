@@ -87,7 +87,7 @@ const BY_SENSE: Readonly<Record<Sense, string>> = {
   season: 'season salt pepper flavour',
   thin: 'thin loosen dilute slacken let-down lengthen',
   thicken: 'thicken',
-  top: 'top garnish finish decorate dress swirl dot crown enrich mount sharpen float',
+  top: 'top mound heap garnish finish decorate dress swirl dot crown enrich mount sharpen float',
   serve: 'serve dish plate divide share portion enjoy eat',
   remove: 'remove retrieve move discard fish lift take pull extract throw-away skim-off bin ditch chuck-out',
   reserve: 'reserve keep hold save retain',
@@ -254,7 +254,7 @@ export const HEATS = {
 
 export const LIDS = {
   off: /\b(?:uncovered|lid off|without (?:a|the) lid|no lid|lid removed|with the lid off)\b/i,
-  ajar: /\b(?:part[- ]?cover(?:ed)?|cover(?:ed)? (?:partially|partly|part way)|partially cover(?:ed)?|partly cover(?:ed)?|half[- ]cover(?:ed)?|semi-covered|lid (?:slightly |a little |left )*(?:half on|ajar|cracked|cocked|askew|half off|open|tilted|at an angle|on a tilt)|half on)\b/i,
+  ajar: /\b(?:part[- ]?cover(?:ed)?|cover(?:ed)? (?:partially|partly|part ?way)|partially cover(?:ed)?|partly cover(?:ed)?|half[- ]cover(?:ed)?|semi-covered|lid (?:slightly |a little |left )*(?:half on|ajar|cracked|cocked|askew|half off|open|tilted|at an angle|on a tilt)|half on)\b/i,
   on: /\b(?:covered|lidded|lid (?:still |kept |back )?(?:on|down)|with (?:a|the|its) lid|under a lid|a lid|put (?:a|the) lid|the lid|covering)\b|,\s*lid\s*$/i,
 } as const;
 
@@ -281,4 +281,4 @@ export const MADE =
 
 /** Headings under which a topping is made. */
 export const GARNISH_SECTION =
-  /\b(?:crouton|crumb|garnish|topping|to serve|to finish|crisp|seed|gremolata|swirl|drizzle|relish|salsa|chips?|toast)/i;
+  /\b(?:crouton|crumb|garnish|topping|to serve|to finish|crisp|seed|gremolata|swirl|drizzle|relish|salsa|chips?|toast|dukkah|chermoula|(?:chill?i|chile|chilli|herb|basil|parsley|mint|spiced?|garlic|sage|chive|coriander|cilantro|paprika|flavou?red) oil)/i;

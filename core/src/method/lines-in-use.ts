@@ -17,6 +17,9 @@ const HELD = /\b(?:reserved|kept|saved|held[- ]back|set[- ]aside|(?:the|those|th
 const BUT_HELD =
   /\b(?:all but|all except|except(?: for)?|without|not) (?:for )?(?:the |those |your )?(?:reserved|kept|saved|held[- ]back|set[- ]aside)\b/i;
 
+const TINS = /\b(\d+|an?|one|two|three|the first)\s+(?:tins?|cans?|jars?|packs?|packets?|bunch(?:es)?)\s+(?:of )?(?:the )?$/i;
+const TINS_IN_ALL = /^(\d+)\b(?=[^,;]*\b(?:tins?|cans?|jars?|packs?|packets?|bunch(?:es)?)\b)/i;
+
 /** The lines of a recipe, and how much of each has gone in so far. */
 export class LinesInUse {
   readonly all: MethodLine[];
@@ -111,6 +114,14 @@ export class LinesInUse {
     const own = this.lineOf(line);
     if (own === undefined || own.taken.kg <= 0) return undefined;
     const before = text.slice(Math.max(0, at - 45), at);
+    // "1 tin chickpeas": the tin is what the line is named by.
+    const tin = /^(?:tins?|cans?|jars?)\b/i.exec(text.slice(at))?.[0];
+    const tins = TINS.exec(tin === undefined ? before : `${before}${tin} `);
+    const all = tins === null ? null : TINS_IN_ALL.exec(own.taken.text);
+    if (tins !== null && all !== null && Number(all[1]) > 1) {
+      // "1 tin of the chickpeas", of two.
+      return Math.min(1, figureIn((tins[1] ?? '').replace(/^(?:one of the|the first)$/i, '1')) / Number(all[1]));
+    }
     const hit =
       /((?:\d+\s+\d\/\d|\d+\s*[½¼¾⅓⅔]|[½¼¾⅓⅔]|\d\/\d|\d+(?:[.,]\d+)?|\b(?:a|one|two|three|four|five|six)(?: and a half)?|\bhalf an?)\s*-?(?:(?:cut|halved|peeled|fat|raw|whole) )?(?:kg|g|grams?|ml|l|ltrs?|litres?|liters?|cups?|c|tbsps?|tablespoons?|tsps?|teaspoons?|t|oz|ounces?|pints?|quarts?|spoonfuls?|knobs?|cloves?|slices?|sprigs?)\b\.?)\s*(?:of\s+)?(?:the |your |remaining |rest of |hot |cold |boiling |simmering |warm |reserved |ground |grated |chopped |olive |vegetable |chicken |finely )*$/i.exec(
         before,

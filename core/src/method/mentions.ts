@@ -230,7 +230,11 @@ export class LineNames {
       const last = words[n + length - 1] ?? word;
       const chosen = this.chosen(lines, last.raw, words, n, section, isUsed);
       const before = text.slice(Math.max(0, word.at - 60), word.at);
-      const said = shareBefore(cutAtStop(before));
+      // "The other tin of chickpeas" is what is left of them.
+      const isOther = /\b(?:the )?(?:other|second|remaining|last) (?:tin|can|jar|pack|packet|bunch|half)(?: of)?(?: the)? $/i.test(
+        before,
+      );
+      const said = isOther ? REST : shareBefore(cutAtStop(before));
       const part = PART_SHARES[words[n + length]?.text ?? ''] === undefined ? word.text : (words[n + length]?.text ?? '');
       for (const line of chosen) {
         // "Watercress (stalks and all)" is all of it.
@@ -407,6 +411,8 @@ function seedsMeant(word: string, isOwn: boolean, lines: readonly MethodLine[]):
   const eaten = whole.filter(({ taken }) => taken.row.group !== 'spices');
   return eaten.length > 0 ? eaten : whole;
 }
+
+const REST: ReturnType<typeof shareBefore> = { rest: true };
 
 /** Only the words since the last comma or conjunction say how much is meant. */
 function cutAtStop(whole: string): string {

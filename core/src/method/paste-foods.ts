@@ -195,6 +195,12 @@ export function splitFoods(line: string, alone: boolean, context: ReadingContext
     .flatMap((piece) => amountsBehindOneAnother(piece, context) ?? pairOf(piece, context) ?? [piece])
     .flatMap((piece) => {
       if (piece.length > LONGEST_LINE) return [piece];
+      const eachBehind =
+        /^([a-z][a-z ]*(?:, [a-z][a-z ]*)+),? (\d[\d./]* ?(?:g|kg|ml|tsps?|tbsps?|tablespoons?|teaspoons?)) each$/i.exec(
+          piece.trim(),
+        );
+      // "Cumin, coriander seed 2tsp each".
+      if (eachBehind !== null) return (eachBehind[1] ?? '').split(/\s*,\s*/).map((food) => `${eachBehind[2] ?? ''} ${food}`);
       // "1 tsp each cumin and coriander", "2 cubes dissolved in 1 l water", "juice and zest of a lemon" are several things.
       const each = /^(.+?) each (?:of )?(?:the )?(.+)$/i.exec(piece.trim());
       const isMeasure = takeApart(`${each?.[1] ?? ''} salt`).value !== undefined;
@@ -263,7 +269,7 @@ const FRUIT =
  * @example asSqueezed('1 lime', 'Squeeze in the lime juice.') // ['juice of 1 lime']
  */
 export function asSqueezed(food: string, method: string): string[] {
-  const [, many = '', fruit = ''] = FRUIT.exec(food.trim()) ?? [];
+  const [, many = '', fruit = ''] = FRUIT.exec(food.trim().replace(/^(lemon|lime|orange)s? ?x ?(\d+)$/i, '$2 $1')) ?? [];
   if (fruit === '') return [food];
   const said = (words: string): boolean => new RegExp(words.replaceAll('FRUIT', fruit), 'i').test(method);
   const isWhole = said(
@@ -294,13 +300,13 @@ export function forAll(line: string, bowls: number | undefined): string {
 }
 
 const PROSE_MEASURE =
-  /(?<![\d/])\b((?:\d+(?:[.,]\d+)?(?: \d\/\d)?|\d\/\d|[½¼¾]|an?|half an?|one|two|three|four|six|eight|a couple of|a few)\s*(?:(?:litres?|liters?|pints?|kilos?|pounds?) and an? (?:half|quarter)|kg|kilos?|g|lbs?|oz|pounds?|ounces?|ml|l|litres?|pints?|quarts?|cups?|tablespoon(?:ful)?s?|teaspoon(?:ful)?s?|tbsps?|tsps?|knobs?|pinch(?:es)?|sticks?|sprigs?|handfuls?|cloves?)\.?)\s+(?:of\s+)?(?=([a-zà-ÿ]+(?: [a-zà-ÿ]+){0,3}))/gi;
+  /(?<![\d/])\b((?:\d+(?:[.,]\d+)?(?: \d\/\d)?|\d\/\d|[½¼¾]|an?|half an?|one|two|three|four|six|eight|a couple of|a few)\s*(?:(?:good|large|small|generous|big|little|heaped) )?(?:(?:litres?|liters?|pints?|kilos?|pounds?) and an? (?:half|quarter)|kg|kilos?|g|lbs?|oz|pounds?|ounces?|ml|l|litres?|pints?|quarts?|cups?|tablespoon(?:ful)?s?|teaspoon(?:ful)?s?|tbsps?|tsps?|knobs?|pinch(?:es)?|sticks?|sprigs?|handfuls?|cloves?|tins?|cans?|glugs?|splash(?:es)?|drizzles?|bunch(?:es)?)\.?)\s+(?:of\s+)?(?=([a-zà-ÿ]+(?: [a-zà-ÿ]+){0,3}))/gi;
 /** "A pumpkin of some 4 lb.": the weight behind the food. */
 const PROSE_WEIGHED =
   /\b(?:an?|the|one|two)\s+([a-z]+(?: [a-z]+)?)(?: (?:of|weighing) (?:some |about )?|, (?:about|around|roughly|say) )(\d+(?:[.,]\d+)? ?(?:kg|g|lbs?|oz|pounds?))\b/gi;
 /** "A chopped onion", "an apple": one of what is counted by the piece. */
 const PROSE_PIECE =
-  /\b(an?|one|another) (?:(?:large|small|medium|big|good|ripe|chopped|diced|sliced|peeled|finely|roughly|grated|crushed|couple of) )*([a-zà-ÿ]+(?: [a-zà-ÿ]+)?)(?! (?:masher|peeler|ricer|pan|press|soup|stock))\b/gi;
+  /\b(a couple of|an?|another) (?:(?:large|small|medium|big|good|ripe|chopped|diced|sliced|peeled|finely|roughly|grated|crushed) )*([a-zà-ÿ]+(?: [a-zà-ÿ]+)?)(?! (?:masher|peeler|ricer|pan|press|soup|stock))\b/gi;
 const PIECE_ROLES = /^(?:vegetable|base|greens)$/;
 /** "A bay leaf": one of what is counted, told by its article. */
 const PROSE_ONE = /\b(an?|one|two|three|a couple of) (bay lea(?:f|ves)|star anise|cinnamon sticks?)\b/gi;
@@ -320,7 +326,9 @@ export function foodsInProse(text: string, context: ReadingContext): { heading: 
   const pieces = [...text.matchAll(PROSE_PIECE)].flatMap((hit) => {
     const words = (hit[2] ?? '').split(' ');
     const food = [words.join(' '), words[0] ?? ''].find(isPiece);
-    return food === undefined ? [] : [{ at: hit.index, measure: '1', words: food }];
+    const many = (hit[1] ?? '').toLowerCase();
+    const count = many === 'a couple of' ? '2' : /^(?:an?|another)$/.test(many) ? '1' : many;
+    return food === undefined ? [] : [{ at: hit.index, measure: count, words: food }];
   });
   const found = [
     ...pieces,

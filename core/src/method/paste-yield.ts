@@ -21,6 +21,8 @@ export const SERVINGS_AT_END =
 /** "Roast tomato – 20 portions": bowls at the end of a title, or alone. */
 export const PORTIONS =
   /(?:^|\s*[–—(,·•|.-]\s*)(?:serves |for |makes )?(\d+)(?:\s*(?:-|–|to)\s*\d+)?\s*(?:(?:big|large|small|good|generous|hearty|decent) )?(?:portions?|ptns?|servings?|bowls?|covers|people)\)?$/i;
+/** "(50 x 8 oz)", behind a name. */
+export const TIMES_EACH = /[(–—-]\s*(\d{1,4}) ?[x×] ?\d{1,4}(?:[.,]\d+)? ?(?:fl\.? ?)?(?:oz|ml|g|cl)\)?\s*$/i;
 /** A title is a name: no sentence, no list. */
 const MOST_TITLE_WORDS = 12;
 /** What a yield is said in when it is not said in bowls, L; a bowl holds so much where nobody says. */

@@ -9,6 +9,7 @@ import {
   FOR_SO_MANY,
   MAKES_BEHIND,
   PORTIONS,
+  TIMES_EACH,
   SERVES_AT_END,
   SERVINGS_AT_END,
   bowlsIn,
@@ -243,7 +244,7 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
     const stated = bowlsIn(line);
     const isHeading = HEADING.test(line) || (line.endsWith(':') && line.length < 60);
     const next = placed[n + 1]?.line;
-    const portions = bowls === undefined ? PORTIONS.exec(line) : null;
+    const portions = bowls === undefined ? (PORTIONS.exec(line) ?? (n === 0 ? TIMES_EACH.exec(line) : null)) : null;
     const behind = n === 0 && bowls === undefined && placed.length > 1 ? MAKES_BEHIND.exec(line) : null;
     if (behind !== null) {
       title = (behind[1] ?? '').replace(/^#+\s*/, '');

@@ -39,7 +39,13 @@ export function onTop(k: Kitchen, mentions: readonly Mention[], text: string, n:
     k.topVessels.add(blanched);
     lines.push(...[...blanched.lines].filter((line) => k.lineOf(line)?.taken.row.id !== 'water').map((line) => ({ line })));
   }
-  const named = made === undefined ? mentions : mentions.filter(({ line }) => !made.lines.has(line));
+  // "The chilli oil" is what was made under that name, and no oil of the soup's.
+  const spoken = made === undefined ? -1 : text.toLowerCase().indexOf(nameOf(made.section));
+  const end = spoken < 0 ? -1 : spoken + nameOf(made?.section ?? '').length;
+  const named =
+    made === undefined
+      ? mentions
+      : mentions.filter(({ line, at, length }) => !made.lines.has(line) && !(length > 0 && at >= spoken && at < end));
   if (made !== undefined) lines.push(...mentions.filter(({ line }) => made.lines.has(line)).map(({ line }) => ({ line })));
   const side = k.here;
   const isSameSentence = side?.isHot === true && k.clauses[side.steps.at(-1)?.clause ?? -1]?.sentence === k.clauses[n]?.sentence;
@@ -91,7 +97,8 @@ export function onTop(k: Kitchen, mentions: readonly Mention[], text: string, n:
     }
     const isAll = k.isUsedUp(line) && !k.isDivided(line);
     if (isAll) {
-      lines.push({ line });
+      // "The vegetables" on top are those that lie beside the soup.
+      if (mention.byGroup !== true || at !== k.mainVessel()) lines.push({ line });
       continue;
     }
     const own = PLUS_MORE.test(k.lineOf(line)?.taken.text ?? '') && k.isUsed(line) ? more(k, line, n) : undefined;
@@ -152,12 +159,17 @@ export function doTop(k: Kitchen, clause: Clause, n: number, verb: string): void
   onTop(k, mentions, body, n);
 }
 
-/** Whether a text names what a heading is of. */
-function isNamed(section: string, text: string): boolean {
-  const name = section
+/** What a heading is of: "for the chilli oil". */
+function nameOf(section: string): string {
+  return section
     .replace(/^for (?:the )?/i, '')
     .trim()
     .toLowerCase();
+}
+
+/** Whether a text names what a heading is of. */
+function isNamed(section: string, text: string): boolean {
+  const name = nameOf(section);
   return name.length > 3 && name !== 'soup' && text.toLowerCase().includes(name);
 }
 

@@ -39,6 +39,12 @@ export function verbless(k: Kitchen, whole: Clause, n: number): void {
     k.put('setting', n);
     return;
   }
+  const held = /^(\d{2}) ?(?:°|º)? ?C? hold\b/i.exec(text);
+  if (held !== null) {
+    // "72C hold."
+    k.as('reserve', { ...clause, text: `hold at ${held[1] ?? ''} C`, verb: 'hold', verbAt: 0 }, n, 'hold');
+    return;
+  }
   const goes = /^(?:and |then )*in (?:they|it|these|those|that) go(?:es)?\b(?: too| as well| next| also)?(.*)$/i.exec(text);
   if (goes !== null) {
     // "And in they go too, another 10 mins with the lid on."
@@ -132,7 +138,9 @@ export function verbless(k: Kitchen, whole: Clause, n: number): void {
     return;
   }
   if (
-    /\b(?:on top|to serve|over the top|to garnish|(?:each|per) (?:bowl|portion|plate)|(?:on|at|for|to) service)\b/i.test(text) &&
+    /\b(?:on top|to serve|over the top|to garnish|(?:each|per) (?:bowl|portion|plate|person|cover|head)|pp|p\/p|(?:on|at|for|to) service)\b/i.test(
+      text,
+    ) &&
     mentions.length > 0
   ) {
     onTop(k, mentions, text, n);

@@ -28,7 +28,14 @@ export function hob(k: Kitchen, clause: Clause, n: number, fresh: boolean): Vess
         .filter((one) => isHob(one) && one.section === clause.section && !one.isAside)
         .at(-1) ?? k.latestHob();
     // A skillet is none of the pots in which there is soup.
-    const isSkillet = place.kind === 'pan' && latest?.kind === 'pot' && latest.isWet && latest.isHot && !latest.isBlended;
+    const isFlat = /\b(?:skillet|fry\w*|griddle|wok)\b/i.test(place.word);
+    const isSkillet =
+      place.kind === 'pan' &&
+      latest?.kind === 'pot' &&
+      latest.isWet &&
+      latest.isHot &&
+      (!latest.isBlended ||
+        (isFlat && k.names.mentions(clause.text, clause.section, () => false).some(({ line }) => !k.isUsedUp(line))));
     if (!place.isNew && latest !== undefined && !isSkillet) return latest;
     if (here?.kind === 'bowl' && !here.isHot && here.steps.length > 0 && !fresh) {
       here.kind = place.kind;
@@ -41,6 +48,7 @@ export function hob(k: Kitchen, clause: Clause, n: number, fresh: boolean): Vess
     return k.fresh(place.kind, clause.section);
   }
   if (here !== undefined && isHob(here) && isOfSection(here, clause)) {
+    if (here.isDrained && !here.isWet && comesBack(k, here, n)) return k.fresh('pot', clause.section);
     const isSide =
       fresh && (here.isWet || here.isBlended || here.isDrained) && !/\b(?:same|in the) (?:pan|pot)\b/i.test(clause.text);
     if (!isSide) return here;
@@ -55,6 +63,27 @@ export function hob(k: Kitchen, clause: Clause, n: number, fresh: boolean): Vess
   if (latest !== undefined && !fresh) return latest;
   if (latest !== undefined && !latest.isWet && !latest.isBlended && n > 0 && !isMeanwhile(clause)) return latest;
   return k.fresh('pot', clause.section);
+}
+
+/** Whether what was boiled and drained is put into something else later on, while this clause begins with other food. */
+function comesBack(k: Kitchen, drained: Vessel, n: number): boolean {
+  const now = k.clauses[n];
+  const isOther =
+    now !== undefined &&
+    k.names.mentions(now.text, now.section, () => false).some(({ line }) => !drained.lines.has(line)) &&
+    !k.names.mentions(now.text, now.section, () => false).some(({ line }) => drained.lines.has(line));
+  return (
+    isOther &&
+    k.clauses
+      .slice(n + 1)
+      .some(
+        ({ text, section, verb }) =>
+          /^(?:add|mix)$/.test(VERBS[verb ?? ''] ?? '') &&
+          k.names
+            .mentions(text, section, () => false)
+            .some(({ line }) => drained.lines.has(line) && (k.lineOf(line)?.taken.row.softening ?? 0) > 0),
+      )
+  );
 }
 
 /** A vessel of this part of the method, or one that this part may go on with. */

@@ -226,6 +226,12 @@ function inWords(text: string): string {
       .replace(/^1\/2 dozen /i, '6 ')
       .replace(/\bfor (?:deep|shallow|pan)[- ]?frying\b/i, 'for frying')
       .replace(/^(\d+(?:[.,]\d+)? ?(?:kg|g|lbs?) )?pots?(?= \d|$)/i, '$1potatoes')
+      // "Pumpkin, gr. 800", "salt q.b.".
+      .replace(
+        /^(.+?),? (gr?s?|grams?|kg|ml|cl|dl|l)\.? (\d+(?:[.,]\d+)?)$/i,
+        (_, food: string, unit: string, figure: string) => `${figure} ${/^gr/i.test(unit) ? 'g' : unit} ${food}`,
+      )
+      .replace(/,? q\.? ?b\.?$/i, ' to taste')
       // "Ginger, thumb".
       .replace(/^((?:fresh |root )?(?:ginger|turmeric|galangal)),? (?:an? )?(thumb|knob)(?:[- ]sized?)?(?: piece)?$/i, '1 $2 $1')
       .replace(/\bw\. ?pepper\b/i, 'white pepper')

@@ -50,7 +50,7 @@ export function doBring(k: Kitchen, clause: Clause, n: number): void {
     return;
   }
   if (
-    /\b(?:below|under|short of|before) (?:the |a |it )?(?:boil|boiling|boils)\b|\bto (?:a )?(?:bare |gentle )?steam(?:ing)?\b|\bsteaming hot\b/i.test(
+    /\b(?:below|under|short of|before) (?:the |a |it )?(?:boil|boiling|boils|simmer)\b|\bto (?:a )?(?:bare |gentle )?steam(?:ing)?\b|\bsteaming hot\b/i.test(
       clause.text,
     )
   ) {

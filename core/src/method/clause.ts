@@ -3,7 +3,7 @@ import { VERBS, type Sense } from './lexicon.js';
 import type { MethodLine } from './mentions.js';
 import { afterSoLong } from './later.js';
 import { figureIn, minutesIn, ovenIn, partOf } from './measures.js';
-import type { Clause } from './clauses.js';
+import { TALK, type Clause } from './clauses.js';
 import type { Doing } from './action.js';
 import {
   doRoast,
@@ -139,6 +139,10 @@ function ofTheKept(k: Kitchen, text: string): string {
 
 function takeAs(k: Kitchen, clause: Clause, n: number): void {
   const { text, verb } = clause;
+  if (verb === undefined && TALK.test(text)) {
+    takeAs(k, { ...clause, text: text.replace(TALK, '') }, n);
+    return;
+  }
   const does = k.fix?.does;
   if (does !== undefined) {
     const sense = SENSE_OF[does];
@@ -480,6 +484,7 @@ const AFTER_A_LIST: ReadonlySet<Sense> = new Set([
   'bring',
   'blend',
   'heat',
+  'reduce',
 ]);
 
 /** Kitchen notes say first what goes in: "stock, boil, 15 min". */

@@ -95,7 +95,7 @@ const BESIDE = /^(?:and |but )?(?:in the mean ?time|at the same time|at this poi
 
 /** "In a large pan melt the butter": where the place that opens a sentence ends; 0 where none does. */
 function placeEnd(text: string): number {
-  const beside = BESIDE.exec(text);
+  const beside = BESIDE.exec(text) ?? WHILE_IT.exec(text) ?? TALK.exec(text);
   if (beside !== null) return beside[0].length;
   if (
     !/^(?:(?:meanwhile|then),? )?(?:in|into|on|using) (?:a|an|another|the|your|the same|same|(?:small|large|big|heavy|medium|separate|deep|wide|dry|hot|steam|soup|stock|sauce|frying|[\d.]+[- ]?(?:qt|quart|gal|gallon|litre|liter|l))\b)/i.test(
@@ -110,6 +110,12 @@ function placeEnd(text: string): number {
   const end = Math.min(...ends);
   return Number.isFinite(end) && end < MOST_OPENING ? end : 0;
 }
+/** "While that's going fry the bacon." */
+const WHILE_IT =
+  /^(?:while|whilst) (?:that|it|they|this|those)(?:['’](?:s|re)| is| are)? (?:going|cooking|simmering|happening|roasting|baking|doing that|in the oven|on)[, ]+/i;
+/** "So what I do now is scoop out the flesh": how a cook talks while it is done. */
+export const TALK =
+  /^(?:(?:so|now|and|okay|ok|right|then|next),? )*(?:(?:the|my) (?:first|next|last|only|other) (?:thing|step) (?:(?:that )?(?:you|I|we) (?:want to |need to |wanna |have to |(?:['’]re|are) going to )?(?:do )?)?(?:now )?is(?: to)? |what (?:I|you|we)(?:['’](?:re|ll|m))?(?: (?:want|need|like) to| are going to)? do(?: now| next| here)? is(?: to)? |all (?:I|you|we) (?:need to |have to )?do(?: now)? is(?: to)? |(?:I|we|you)(?:['’](?:re|m|ll)| am| are| will) (?:(?:just|now|then|gonna|going to|simply) )*(?=[a-z]+))/i;
 const MOST_OPENING = 60;
 /** "After another five minutes": when what follows is done. */
 export const AFTER =
@@ -236,6 +242,14 @@ function clausesIn(sentence: Sentence, n: number): Clause[] {
     ) {
       // "Jug blend 4 min."
       starts.push({ at: 0, verb: 'blend', verbAt: word.at });
+      continue;
+    }
+    if (mayStart && depth === 0 && word.text === 'make' && MADE_TO.test(words[i + 1]?.text ?? '')) {
+      // "Make cook for 30 minutes", "make melt the butter", as it is said in other tongues.
+      starts.push({ at: starts.length === 0 ? 0 : from, verb: words[i + 1]?.text ?? '', verbAt: words[i + 1]?.at ?? word.at });
+      mayStart = false;
+      isFirst = false;
+      i += 1;
       continue;
     }
     if (!mayStart && depth === 0 && starts.length === 0 && NOTED.has(word.text) && /^\d/.test(words[i + 1]?.text ?? '')) {
@@ -393,6 +407,7 @@ function eachItsTime(clause: Clause): Clause[] {
   ];
 }
 
+const MADE_TO = /^(?:melt|cook|boil|simmer|fry|toast|brown|soften|roast|reduce|cool)$/;
 const MACHINES = /^(?:jug|stick|hand|bar|thermo|immersion|power|speed|machine|high-speed|hi-speed)$/;
 /** Heats that a kitchen note names behind what is heated. */
 const NOTED: ReadonlySet<string> = new Set(['roast', 'bake', 'sweat', 'fry', 'simmer', 'boil', 'grill', 'blanch']);
@@ -424,7 +439,9 @@ function poured(clause: Clause): Clause[] {
     // "Fry till golden, then chillies for 10 seconds."
     /,? then\s+(?=(?:the )?[a-z]+(?:,? (?:and )?[a-z]+){0,4} for (?:about |another )?\d)/i.exec(behind) ??
     // "Chop up the spuds and in they go too."
-    /,? (?:and )?(?:then )?(?=in (?:they|it|these|those|that) go(?:es)?\b)/i.exec(behind) ??
+    /,? (?:and )?(?:then )?(?=in (?:they|it|these|those|that) go(?:es)?\b|(?:they|those|it)(?: all)? go(?:es)? (?:in|on|into|onto|to)\b|in go(?:es)? the\b)/i.exec(
+      behind,
+    ) ??
     // "Whizz it smooth, then through the fine sieve."
     /,? (?:and )?then\s+(?=through (?:a |the |your )(?:[\w-]+ ){0,2}(?:sieve|strainer|chinois|mouli|mill)\b)/i.exec(behind) ??
     // "Add the garlic for a minute, then the squash and stock."

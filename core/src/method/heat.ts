@@ -88,6 +88,11 @@ export function doToast(k: Kitchen, clause: Clause, n: number): void {
 }
 
 export function doHeat(k: Kitchen, clause: Clause, n: number, verb: string): void {
+  if (/^(?:and |then )*melt in\b/i.test(clause.text) && k.here?.isWet === true) {
+    // "Melt in the cheese."
+    k.as('add', { ...clause, text: clause.text.replace(/melt in/i, 'stir in'), verb: 'stir', verbAt: 0 }, n, 'stir');
+    return;
+  }
   const { text } = clause;
   const isOvenRack =
     ovenIn(text, k.context.country) !== undefined &&

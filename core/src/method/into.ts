@@ -80,6 +80,17 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
     );
     return;
   }
+  const filled =
+    /^(?:and |then )*ladle (?:it|that|the soup|this)?(?: \w+)? ?(?:out|up|into (?:the |your |warm )?(?:\w+ )?bowls?)\b,?\s*(.*)$/i.exec(
+      whole.text,
+    );
+  if (filled !== null && k.isFinished() && !/\bof\b.*\breserve\b/i.test(whole.text)) {
+    // "Ladle it out, swirl of coconut cream, pepitas."
+    k.put('serve', n);
+    const above = k.mentions(filled[1] ?? '', whole);
+    if (above.length > 0) onTop(k, above, filled[1] ?? '', n);
+    return;
+  }
   const coated = COATED.exec(whole.text);
   if (coated !== null) {
     const into = k.mentions(whole.text.slice(coated.index), whole);
@@ -247,6 +258,19 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
     return;
   }
   if (isPartLifted(k, clause, n, mentions) || isGivenBack(k, clause, n, mentions)) return;
+  const isMore =
+    mentions.length > 0 &&
+    /\b(?:more|extra|another)\b/i.test(text) &&
+    !/\d|½|¼|\b(?:spoon|tbsp|tsp|cup|splash|knob|handful)/i.test(text) &&
+    mentions.every(
+      ({ line }) => k.isUsedUp(line) && !(k.uses.get(line) ?? []).some(({ share }) => share !== undefined) && !k.isLiquid(line),
+    );
+  if (isMore && k.isFinished()) {
+    // "Taste; add more vinegar or salt": at the cook's tongue, and none of it is taken from what went in.
+    if (mentions.some(({ line }) => k.isSaltOrPepper(line))) k.as('season', { ...clause, text: 'season', verbAt: 0 }, n);
+    else k.put('remark', n);
+    return;
+  }
   const late = joinsAt(text);
   if (
     late !== undefined &&

@@ -165,12 +165,18 @@ export class Kitchen extends VesselsInUse {
     const named = this.names.mentions(text, clause.section, this.isUsedUp).filter((one) => !this.isLadled(one, text));
     if (named.length > 0) this.lastNamed = named.map(({ line }) => line);
     const made = this.actions.at(-1);
-    const isIt = /^[\w-]+ (?:it|them|['’]?em|these|those|each|both|that(?= (?:with|along|and|to|into|in)\b|,|$))\b/i.test(text);
+    const isIt =
+      /^[\w-]+ (?:it|them|['’]?em|these|those|each|both|that(?= (?:with|along|and|to|into|in|on|through)\b|,|$))\b/i.test(text);
     if (isIt && named.length > 0 && made?.does === 'prepare' && (this.clauses[made.clause]?.sentence ?? 0) >= clause.sentence - 1) {
       // "Chop the onion and fry it in the butter."
       const ready = /^[\w-]+ (?:it|that)\b/i.test(text) ? made.lines : this.pendingOf(clause.sentence);
       const own = ready.filter(({ line }) => !this.isUsedUp(line) && !named.some((one) => one.line === line));
       return [...own.map(({ line }) => ({ line, at: 0, length: 0 })), ...named];
+    }
+    const isPut = /^(?:add|mix)$/.test(VERBS[clause.verb ?? ''] ?? '');
+    if (isIt && isPut && named.length === 0 && made?.does === 'keep' && this.clauses[made.clause]?.sentence === clause.sentence) {
+      // "The coconut cream – I keep a bit back – stir that through."
+      return made.lines.map(({ line }) => ({ line, at: 0, length: 0 }));
     }
     const spoken = this.clauses[made?.clause ?? -1];
     const lead = isIt ? this.names.mentions(clause.text.slice(0, clause.verbAt), clause.section, this.isUsedUp) : [];
@@ -185,7 +191,7 @@ export class Kitchen extends VesselsInUse {
         .filter(({ line }) => (!this.isUsedUp(line) || isOnTray(line)) && !named.some((one) => one.line === line));
       if (own.length > 0) return [...own.map(({ line }) => ({ line, at: 0, length: 0 })), ...named];
     }
-    if (named.length > 0 || !/\b(?:each|them|em|it|these|those)\b/i.test(text)) return named;
+    if (named.length > 0 || !(isIt || /\b(?:each|them|em|it|these|those)\b/i.test(text))) return named;
     // "Wash the beetroot, wrap each in foil": what was only made ready so far is meant.
     const last = this.actions.at(-1);
     if (last?.does !== 'prepare') return named;
@@ -393,6 +399,9 @@ export class Kitchen extends VesselsInUse {
         at?.kind === 'pan';
       const isCooked =
         (!this.isUsedUp(line) || at?.kind === 'tray') && /\b(?:roast|roasted|charred|grilled|fried|browned)\s+$/i.test(state);
+      // "The strained milk" is what the fish was poached in.
+      const isStrained =
+        at?.isStock === true && at !== vessel && /\b(?:strained|poaching|infused|cooking|reserved)\s+$/i.test(state);
       const isSmall = at !== undefined && [...at.lines].every((one) => this.isDivided(one) || this.isBloomed(one));
       const joins =
         at !== undefined &&
@@ -400,7 +409,7 @@ export class Kitchen extends VesselsInUse {
         !isRaw &&
         !isFreshHerb &&
         (isCooked || !this.isHeldBack(line, text)) &&
-        (isCooked && at.isHot
+        (isStrained || (isCooked && at.isHot)
           ? true
           : isDivided
             ? this.isUsedUp(line) && mention.rest !== true && mention.share === undefined && isSmall

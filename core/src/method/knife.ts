@@ -133,6 +133,16 @@ function skinned(k: Kitchen, before: Action | undefined): string[] {
 }
 
 export function doSqueeze(k: Kitchen, clause: Clause, n: number): void {
+  if (
+    clause.verb === 'pop' &&
+    minutesIn(clause.text) === undefined &&
+    !/\bbag\b/i.test(clause.text) &&
+    /^(?:and |then )*pop (?:it|that|them|those|these|the [a-z]+)(?: all)? (?:in|on|into|onto|over)\b/i.test(clause.text)
+  ) {
+    // "Cut the garlic in half, pop that on too."
+    doAdd(k, { ...clause, text: clause.text.replace(/^(?:and |then )*pop/i, 'put'), verb: 'put', verbAt: 0 }, n);
+    return;
+  }
   if (/\bbag\b/i.test(clause.text) && minutesIn(clause.text) !== undefined) {
     // Steamed in a bag, so that the skins come off.
     k.as('cool', clause, n);

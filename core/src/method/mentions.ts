@@ -224,7 +224,11 @@ export class LineNames {
       const found = this.at(words, n);
       const whole = found.lines;
       const length = Math.max(1, found.length);
-      const short = whole.length > 0 || (text[word.end] ?? '.') !== '.' ? whole : this.cutShort(word);
+      const isSlashed = text[word.end] === '/' || text[word.at - 1] === '/';
+      const short =
+        whole.length > 0 || (!isSlashed && (text[word.end] ?? '.') !== '.')
+          ? whole
+          : this.cutShort(word, isSlashed ? 2 : undefined);
       const lines = short.length > 0 ? short : this.nicknamed(word, text);
       if (lines.length === 0) continue;
       const last = words[n + length - 1] ?? word;
@@ -297,8 +301,8 @@ export class LineNames {
   }
 
   /** "Turm.", "parsn.": a name of one word, cut short with a full stop. */
-  private cutShort({ text }: Token): readonly MethodLine[] {
-    if (text.length < LEAST_SHORT + 1 || UNIT_WORDS.has(text) || /^(?:approx|mins?|secs?|temp)$/.test(text)) return [];
+  private cutShort({ text }: Token, least = LEAST_SHORT + 1): readonly MethodLine[] {
+    if (text.length < least || UNIT_WORDS.has(text) || /^(?:approx|mins?|secs?|temp)$/.test(text)) return [];
     const fits = this.names.filter(
       ({ words: [first = '', ...more] }) => more.length === 0 && first !== text && first.startsWith(text),
     );
@@ -315,13 +319,14 @@ export class LineNames {
       );
       return own.length === 1 ? own : [];
     }
-    if (text.length < LEAST_SHORT || !/s$/i.test(raw) || VERBS[raw] !== undefined || UNIT_WORDS.has(text)) return [];
+    const isPlural = /s$/i.test(raw);
+    if (text.length < (isPlural ? LEAST_SHORT : LEAST_SHORT + 1) || VERBS[raw] !== undefined || UNIT_WORDS.has(text)) return [];
     const own = this.lines.filter(
       ({ taken: { row, role } }) =>
         /^(?:vegetable|base|greens)$/.test(role) &&
         [row.name, row.us, row.au].some((name) => {
           const head = headOf(plain(name?.split(',')[0] ?? '')) ?? '';
-          return head.length >= text.length + 2 && (head.endsWith(text) || head.startsWith(text));
+          return head.length >= text.length + 2 && ((isPlural && head.endsWith(text)) || head.startsWith(text));
         }),
     );
     return own.length === 1 ? own : [];

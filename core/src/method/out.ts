@@ -193,7 +193,9 @@ function comesBack(k: Kitchen, clause: Clause, n: number): ReadonlySet<string> {
 /** Held hot through a service. */
 function holdAt(k: Kitchen, clause: Clause, n: number, atC: number): void {
   const vessel = k.here !== undefined && isHob(k.here) ? k.here : k.latestHob();
-  const { minutes, assumed } = k.range(clause, USUAL.holdMin);
+  // "Hold above 60 °C, or chill to 5 °C within 6 hours": not for six hours.
+  const said = clause.text.replace(/,?\s*\bor (?:chill|cool)\b.*$/i, '').replace(/\bwithin\b.*$/i, '');
+  const { minutes, assumed } = k.range({ ...clause, text: said }, USUAL.holdMin);
   k.put('hold', n, { minutes, assumed });
   if (vessel === undefined) return;
   const lid = k.lidOf(clause, vessel) ?? 'on';
@@ -332,6 +334,13 @@ export function doReserve(k: Kitchen, clause: Clause, n: number): void {
     k.heldBack.set(one.line, back);
     k.actions[poured.n] = { ...poured, lines: [use] };
     k.put('keep', n, { lines: [{ line: one.line, share: back }] });
+    return;
+  }
+  const grams = /^[\w-]+ (?:about )?(\d+ ?g)\b(?= (?:for|to|aside|back)\b|$)/i.exec(body)?.[1];
+  const [cooked, ...more] = (k.here?.lastIn ?? []).filter((line) => (k.lineOf(line)?.taken.row.softening ?? 0) > 0);
+  if (grams !== undefined && cooked !== undefined && more.length === 0 && /\b(?:garnish|top|serv\w+|later|finish)\b/i.test(body)) {
+    // "Mushrooms, 12 min till coloured. Reserve 200 g for garnish": of those.
+    lift(k, n, [{ line: cooked, at: 0, length: 0, vague: true as const }], true, k.measuredAs(cooked, grams) ?? A_FEW);
     return;
   }
   const named = k.lastNamed.filter((line) => !k.isUsedUp(line) && (k.lineOf(line)?.taken.row.softening ?? 0) > 0);

@@ -12,7 +12,11 @@ export function bare(line: string): string {
         .filter((cell) => cell !== '' && !/^[-: ]+$/.test(cell))
         .join(' ')
     : line.replace(/^([a-z][a-z ]*),\s*([\d.]+),\s*(g|kg|ml|l|litres?|cups?|tbsp|tsp|pcs?)\b\s*,?/i, '$1 $2 $3 ');
-  return cells.replace(BULLETS, '').trim();
+  // "Q.b.", as much as is enough.
+  return cells
+    .replace(BULLETS, '')
+    .replace(/,? q\. ?b\.?\s*$/i, ' to taste')
+    .trim();
 }
 
 const CELL_AMOUNT = new RegExp(`^${COLUMN_AMOUNT}$`, 'i');

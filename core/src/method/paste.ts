@@ -50,7 +50,7 @@ export type Pasting =
 const WEB_REST =
   /^recipe by\b.*$|^[★☆\s]*\d?(?:[.,]\d)?\s*(?:(?:stars?|out of 5( stars?)?),? ?)?(?:from|based on|\/|\()?\s*\d+ (?:reviews?|ratings?|votes?|comments?)\)?$|^(?:units?|scale|us customary|metric|cook mode|print|jump to recipe|save|rate)\b[^.]{0,40}$|^(?:\d\/?\d?x ?)+$/i;
 const HEADING =
-  /^(?:#+\s*)?(?:ingredients|(?:what )?you(?: will|['’]ll)? need|shopping|toppings?|garnish(?:es)?|for (?:the |a )?[\w &-]+|to (?:serve|garnish|finish))\s*:?$/i;
+  /^(?:#+\s*)?(?:ingredients(?: list)?(?: below)?|(?:what )?you(?: will|['’]ll)? need|shopping|toppings?|garnish(?:es)?|for (?:the |a )?[\w &-]+|to (?:serve|garnish|finish))\s*[:!]?$/i;
 /** What comes behind a recipe and is none of it. */
 const OVER =
   /^(?:#+\s*)?(?:(?:recipe|cook['’]?s|chef['’]?s|top|our|my|extra) )?(?:notes?|tips?(?: (?:&|and) tricks)?|nutrition(?:al)?(?: (?:information|info|facts|values?))?|variations?|substitutions?|equipment|comments?|reviews?|storage(?: (?:tips|instructions))?|make[- ]ahead|goes well with|tried this recipe\??)\s*:?$/i;

@@ -32,6 +32,13 @@ export function doLet(k: Kitchen, clause: Clause, n: number): void {
     k.as('top', clause, n, 'top');
     return;
   }
+  if (
+    minutes === undefined &&
+    /\b(?:leave|leaving) (?:the |their |its )?(?:skins?|peel|rind) on\b|\bleave (?:it|them) (?:unpeeled|whole)\b/i.test(text)
+  ) {
+    k.put('setting', n);
+    return;
+  }
   if (/\blet\b(?: \w+){0,2} down\b/i.test(text)) {
     doThin(k, clause, n);
     return;

@@ -90,6 +90,16 @@ export function doStrain(k: Kitchen, clause: Clause, n: number): void {
     k.as('add', { ...clause, text: words.replace(/\bpass\b/i, 'return'), verb: 'return' }, n, 'return');
     return;
   }
+  if (
+    (clause.verb === 'pass' &&
+      !/\b(?:through|thru|via|sieve|strainer|chinois|mouli|mill|fine)\b/i.test(words) &&
+      /\b(?:smooth|blender|mixer|creamy|purée|puree)\b/i.test(words)) ||
+    (clause.verb === 'run' && /\b(?:stick|hand|immersion|wand)[ -]?blender\b/i.test(words))
+  ) {
+    // "Pass all with the hand mixer until smooth", "run the stick blender through it".
+    k.as('blend', { ...clause, text: words.replace(/\bthrough\b/i, 'in') }, n, 'blend');
+    return;
+  }
   if (/\b(?:through|thru) (?:a |the |your )?(?:[\w-]+ )?(?:blender|liquidi[sz]er|food processor|processor)\b/i.test(words)) {
     // "Run it through the blender (or a food mill)."
     k.as('blend', { ...clause, text: words.replace(/\s*\(?\bor\b.*$/i, '') }, n, 'blend');
@@ -97,6 +107,14 @@ export function doStrain(k: Kitchen, clause: Clause, n: number): void {
   }
   if (/\bor (?:liquidi[sz]e|blend|pur[ée]e|whizz|process)\b/i.test(words))
     k.as('blend', { ...clause, text: 'blend', verbAt: 0 }, n, 'blend');
+  const listed = /^((?:and |then )?[\w-]+(?: \w+)?), ([\w ,&+]+)$/i.exec(words);
+  const fresh = listed === null ? [] : k.mentions(listed[2] ?? '', clause).filter(({ line }) => !k.isUsedUp(line));
+  if (listed !== null && fresh.length > 0 && k.mentions(listed[1] ?? '', clause).length === 0) {
+    // "Pass, cream."
+    doStrain(k, { ...clause, text: listed[1] ?? words }, n);
+    k.as('add', { ...clause, text: `add ${listed[2] ?? ''}`, verb: 'add', verbAt: 0 }, n, 'add');
+    return;
+  }
   const vessel = k.here !== undefined && isHob(k.here) ? k.here : k.latestHob();
   if (vessel === undefined || (/^(?:press|force|work)$/.test(clause.verb ?? '') && !/\bthrough\b/i.test(words))) {
     k.put('remark', n);

@@ -46,6 +46,12 @@ export function verbless(k: Kitchen, whole: Clause, n: number): void {
     return;
   }
   const goes = /^(?:and |then )*in (?:they|it|these|those|that) go(?:es)?\b(?: too| as well| next| also)?(.*)$/i.exec(text);
+  const placed = /^(?:and |then )*(?:they|those|these|it|that)(?: all)? go(?:es)? ((?:in|on|into|onto|to)\b.*)$/i.exec(text);
+  if (placed !== null) {
+    // "And they go on a big tray."
+    k.as('add', { ...clause, text: `add them ${placed[1] ?? ''}`, verb: 'add', verbAt: 0 }, n, 'add');
+    return;
+  }
   if (goes !== null) {
     // "And in they go too, another 10 mins with the lid on."
     const how = (goes[1] ?? '').replace(/^,? (?:for )?(another|a further) /i, ' for $1 ');
@@ -190,6 +196,21 @@ export function verbless(k: Kitchen, whole: Clause, n: number): void {
     return;
   }
   const minutes = minutesIn(text);
+  if (
+    minutes !== undefined &&
+    mentions.length > 0 &&
+    k.here?.kind === 'tray' &&
+    !k.here.isHot &&
+    /\b(?:going|goes|go|back) in\b|\bin (?:it|they) go(?:es)?\b/i.test(text)
+  ) {
+    // "Oil all over, paprika, and that's going in for 45 minutes."
+    const at = text.search(
+      /,? (?:and )?(?:that|it|they|this)(?:['’](?:s|re)| is| are)? (?:all )?(?:going|goes|go)\b|,? (?:and )?in (?:it|they) go/i,
+    );
+    if (at > 0) doAdd(k, { ...clause, text: text.slice(0, at) }, n);
+    doRoast(k, { ...clause, text: at > 0 ? text.slice(at) : text }, n);
+    return;
+  }
   if (mentions.length === 0 && /^(?:on )?(?:low|high)\b/i.test(text) && (minutes?.high ?? 0) >= SLOW_MIN && k.here !== undefined) {
     // "Low 8-9 hrs": a slow cooker, which has its lid on.
     heated(k, k.here, 'simmer', { ...clause, text: `${text} with the lid on` }, n, []);

@@ -92,7 +92,7 @@ function isOfSection({ section }: Vessel, clause: Clause): boolean {
 }
 
 function isMeanwhile({ text }: Clause): boolean {
-  return /\b(?:meanwhile|in the meantime|while the|while they|while it)\b/i.test(text);
+  return /\b(?:meanwhile|in the meantime|whil(?:e|st) (?:the|they|it|that|this))\b/i.test(text);
 }
 
 /** "Add the parsnips to the onion": the pan that the onion is in. */

@@ -1,7 +1,7 @@
 import { soupVessel } from './where.js';
 import type { Kitchen } from './kitchen.js';
 import { MOST, USUAL } from './usual.js';
-import { BLENDERS } from './lexicon.js';
+import { BLENDERS, type Sense } from './lexicon.js';
 import { minutesIn, partOf, partsInWords } from './measures.js';
 import type { Clause } from './clauses.js';
 import { plain } from '../amounts/index.js';
@@ -263,3 +263,31 @@ export function doMash(k: Kitchen, clause: Clause, n: number): void {
   k.step(vessel, n, 'mash', (id) => ({ id, op: 'blend', blender: k.blenderOf('stick'), minutes: USUAL.mashMin }));
   vessel.isBlended = true;
 }
+
+const STARTS =
+  /\b(?:start|begin|switch|turn|run|blast|rip)\b.*\b(?:low|slow(?:ly)?|high|speed|full|on|pulse)\b|\bwork(?:ing)? up\b/i;
+const RUNS =
+  /\b(?:let|leave|run|keep) (?:it|the (?:blender|machine|motor|soup))?(?: to)? ?(?:go|going|run|running|whirl|spin|rip|blitz|do its thing)?\b/i;
+
+/** What was poured into a blender has been blended when something else is done to it, whatever the words for it were. */
+export function isInBlender(k: Kitchen, clause: Clause, n: number, sense: Sense): boolean {
+  const said = k.clauses.slice(0, n).findLastIndex(({ text }) => INTO_BLENDER.test(text));
+  if (k.blenderSaid === undefined || said < 0 || n - said > IN_BLENDER_WITHIN) return false;
+  const { text } = clause;
+  const isRun =
+    RUNS.test(text) && (minutesIn(text) !== undefined || /\b(?:until|till)\b.*\b(?:smooth|silky|velvet\w*)\b/i.test(text));
+  if (isRun) {
+    k.as('blend', { ...clause, text: text.replace(RUNS, 'blend it'), verb: 'blend', verbAt: 0 }, n, 'blend');
+    return true;
+  }
+  const isBehind = k.clauses[said]?.sentence !== clause.sentence;
+  if (isBehind && UNBLENDED.has(sense) && !STARTS.test(text))
+    k.as('blend', { ...clause, text: 'blend', verb: 'blend', verbAt: 0 }, n, 'blend');
+  return false;
+}
+
+const INTO_BLENDER = /\b(?:in|into|to) (?:a |the |your )?(?:[\w-]+ )?(?:blender|liquidi[sz]er|food processor|processor)\b/i;
+/** So many clauses at most lie between what is poured into a blender and what is done behind it. */
+const IN_BLENDER_WITHIN = 6;
+/** What is done to a soup that comes out of a blender. */
+const UNBLENDED: ReadonlySet<Sense> = new Set(['strain', 'heat', 'bring', 'simmer', 'serve', 'top', 'chill', 'check']);

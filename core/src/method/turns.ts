@@ -1,0 +1,89 @@
+import type { Clause } from './clauses.js';
+import type { Kitchen } from './kitchen.js';
+import { VERBS, type Sense } from './lexicon.js';
+import { figureIn, minutesIn } from './measures.js';
+import { isHob } from './vessel.js';
+
+/** "Meanwhile toast the nuts in a dry pan, then crush them. Add the apple": the nuts are done, and the cook is back at the pot. */
+export function backToSoup(k: Kitchen, clause: Clause): void {
+  const { here } = k;
+  const begun = k.clauses[here?.steps[0]?.clause ?? -1];
+  if (here === undefined || !isHob(here) || here.isWet || begun === undefined || begun.sentence === clause.sentence) return;
+  const isBeside = /\b(?:meanwhile|in the meantime|while)\b/i.test(begun.text);
+  const isDry = here.isHot && [...here.lines].every((id) => BESIDE.test(k.lineOf(id)?.taken.row.group ?? ''));
+  const pot = k.open().findLast((one) => one !== here && isHob(one) && one.isHot && !one.isForTop && k.hasPieces(one));
+  if (!isBeside || !isDry || here.isForTop || pot === undefined || pot.isBlended || k.placeIn(clause.text) !== undefined) return;
+  // What is done next is still done to them.
+  if (/\b(?:them|these|those|nuts?|seeds?|crumbs?|croutons?)\b/i.test(clause.text)) return;
+  if (k.names.mentions(clause.text, clause.section, () => false).some(({ line }) => here.lines.has(line))) return;
+  if (clause.verb !== undefined && BACK_AT_POT.has(VERBS[clause.verb] ?? 'remark')) k.here = pot;
+}
+
+const BESIDE = /^(?:nuts|breads|spices)$/;
+const BACK_AT_POT: ReadonlySet<Sense> = new Set(['add', 'mix', 'deglaze', 'boil', 'bring', 'simmer', 'season', 'blend', 'reduce']);
+
+/** A pressure cooker whistles once in so many minutes. Common practice, kitchen default. */
+const WHISTLE_MIN = 4;
+
+/** "For 3 whistles", "2-3 whistles": minutes under pressure. */
+function inWhistles(text: string): string {
+  // "3 whistles, about 10 minutes."
+  if (minutesIn(text) !== undefined) return text;
+  return text.replace(
+    /\b(?:for |until |till |after )?(?:about |around )?(\d+|one|two|three|four|five|six|seven|eight)(?: ?(?:-|–|to|or) ?(\d+|two|three|four|five|six))? (?:long )?whistles?\b(?: (?:on|over|at) \w+(?: (?:heat|flame))?)?/gi,
+    (_all, low: string, high: string | undefined) =>
+      `under pressure for ${String(((figureIn(low) + figureIn(high ?? low)) / 2) * WHISTLE_MIN)} minutes`,
+  );
+}
+
+/** Turns of phrase in the words that are read here. */
+export function asMeant(whole: string): string {
+  const text = inWhistles(whole);
+  return (
+    text
+      // "Pots + stock, simmer 20" are no vessels.
+      .replace(/^((?:and )?)pots(?= ?[+&,]| in\b)/i, '$1potatoes')
+      .replace(
+        /^(?:setting|putting) (?:each(?: batch| lot| one)?|them|it|these|the batches)(?: as (?:it|they) \w+)? aside\b/i,
+        'set them aside',
+      )
+      // "Between the pans" is between what goes into the oven; "everything else from the pans" is what lies on them.
+      .replace(/\b(between|among|amongst) (the|both|your) (?:two |lined |prepared |hot )*(?:pans|sheets)\b/gi, '$1 $2 sheet pans')
+      .replace(
+        /\beverything(?: else)? (?:from|off|that is on|on) (?:the |both |your )(?:two |hot )?(?:trays?|pans|sheets?|tins?)\b/gi,
+        'everything on the tray',
+      )
+      // "10 mins – you want them soft": what it is to look like.
+      .replace(/\s+[–—-]\s+(?:you(?:['’]re| are)? (?:want|after|looking for)(?:ing)?) (?:it|them|the \w+) (?:to be )?/gi, ' until ')
+  );
+}
+
+/** "Keep a handful of the florets; toss what's left with the oil": what is left of what was kept. */
+export function ofTheKept(k: Kitchen, text: string): string {
+  const said = k.clauses[k.actions.at(-1)?.clause ?? -1]?.text ?? '';
+  // "Cut off the kernels. Break the cobs in half and simmer them": the cobs.
+  if (/\bcobs?\b/i.test(said) && !/\bkernels?\b/i.test(said) && k.actions.at(-1)?.does === 'prepare')
+    return text.replace(/^((?:and |then )*[\w-]+ )(?:them|these)\b/i, '$1the cobs');
+  const half = /\b(half|a third|a quarter|two[- ]thirds|three[- ]quarters|some|most) of (?:it|them)\b/i;
+  const [made, ...besides] = k.actions.at(-1)?.does === 'prepare' ? (k.actions.at(-1)?.lines ?? []) : [];
+  const cut =
+    made === undefined || besides.length > 0 || k.isUsed(made.line) ? undefined : k.lineOf(made.line)?.taken.row.name.split(',')[0];
+  // "Break up the cauliflower, toss half of it with oil."
+  if (cut !== undefined && half.test(text)) return text.replace(half, `$1 of the ${cut.toLowerCase()}`);
+  const part =
+    /\b(?:cut|snap|trim|slice|chop|pull|take|break)(?:ping|ting)?(?: off)? (?:the |their )?(tips|tops|heads|spears)\b/i.exec(
+      said,
+    )?.[1];
+  if (part !== undefined && k.actions.at(-1)?.does === 'prepare')
+    // "Cut off the tips and blanch them."
+    text = text.replace(/^((?:and |then )*[\w-]+ )(?:them|these)\b/i, `$1the ${part}`);
+  const last = k.actions.at(-1);
+  const [only, ...others] = last?.lines ?? [];
+  const name = only === undefined || others.length > 0 ? undefined : k.lineOf(only.line)?.taken.row.name.split(',')[0];
+  if (name === undefined || last === undefined) return text;
+  const isHalved = only?.share !== undefined && only.share < 1 && /^(?:add|cream|garnish)$/.test(last.does);
+  // "Half the cream into the soup, the other half on top."
+  if (isHalved) return text.replace(/\bthe other (?:half|third)(?! (?:of|in)\b)/i, `the remaining ${name.toLowerCase()}`);
+  if (last.does !== 'keep') return text;
+  return text.replace(/\b(?:what(?:['’]s| is) left|the rest)(?! (?:of|in)\b)/i, `the remaining ${name.toLowerCase()}`);
+}

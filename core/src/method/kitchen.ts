@@ -50,6 +50,8 @@ const PENDING = 5;
 const STATE_CHARACTERS = 14;
 
 export type Handler = (k: Kitchen, clause: Clause, n: number, verb: string) => void;
+/** Reads a clause that says what it says by more than its verb; false where it is none of its kind. */
+export type SetPhrase = (k: Kitchen, clause: Clause, n: number) => boolean;
 /** How the verbs of each sense are read. */
 export type Handlers = Readonly<Record<Sense, Handler>>;
 

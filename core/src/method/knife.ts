@@ -1,6 +1,6 @@
 import { A_FEW, lift } from './lift.js';
 import { target } from './where.js';
-import { intoVessel } from './into.js';
+import { intoVessel } from './into-vessel.js';
 import type { Kitchen } from './kitchen.js';
 import { VERBS } from './lexicon.js';
 import { minutesIn, partOf, percentIn } from './measures.js';

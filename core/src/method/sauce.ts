@@ -1,7 +1,7 @@
 import type { Clause } from './clauses.js';
 import { heated } from './heated.js';
 import type { Kitchen } from './kitchen.js';
-import { intoVessel } from './into.js';
+import { intoVessel } from './into-vessel.js';
 import { isHob, type Vessel } from './vessel.js';
 
 const SAUCE = /\b(?:white sauce|b[ée]chamel|cream sauce|velout[ée] sauce)\b/i;

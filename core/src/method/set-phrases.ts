@@ -1,16 +1,12 @@
 import type { Doing } from './action.js';
-import type { Clause } from './clauses.js';
 import { doBloom, doPreheat } from './heat.js';
 import { heated } from './heated.js';
 import { doAdd } from './into.js';
-import type { Kitchen } from './kitchen.js';
+import type { SetPhrase } from './kitchen.js';
 import { VERBS, type Sense } from './lexicon.js';
 import { minutesIn, ovenIn } from './measures.js';
 import { isSauced, isWhiteSauce } from './sauce.js';
 import { onTop } from './top.js';
-
-/** Reads a clause that says what it says by more than its verb; false where it is none of its kind. */
-type SetPhrase = (k: Kitchen, clause: Clause, n: number) => boolean;
 
 /** A phrase that comes to one thing told, without lines of its own. */
 function told(words: RegExp, does: Doing): SetPhrase {

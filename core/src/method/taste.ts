@@ -1,5 +1,5 @@
 import { target } from './where.js';
-import { intoVessel } from './into.js';
+import { intoVessel } from './into-vessel.js';
 import type { Kitchen } from './kitchen.js';
 import { USUAL, SALT_LINE } from './usual.js';
 import type { Clause } from './clauses.js';

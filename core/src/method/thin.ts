@@ -5,7 +5,8 @@ import { LIDS } from './lexicon.js';
 import { minutesIn, degreesIn, bodyFigureIn } from './measures.js';
 import { isHob } from './vessel.js';
 import type { Clause } from './clauses.js';
-import { doAdd, intoVessel } from './into.js';
+import { doAdd } from './into.js';
+import { intoVessel } from './into-vessel.js';
 import { deglazeWith, coverWith, liaison, thinWith } from './poured.js';
 
 export function doDeglaze(k: Kitchen, clause: Clause, n: number): void {

@@ -1,9 +1,11 @@
-import { Kitchen, type KitchenContext, type Handlers } from './kitchen.js';
+import { Kitchen, type Handlers } from './kitchen.js';
+import type { KitchenContext } from './words-in-use.js';
 import { VERBS, type Sense } from './lexicon.js';
 import type { MethodLine } from './mentions.js';
 import { afterSoLong } from './later.js';
 import { minutesIn, ovenIn, partOf } from './measures.js';
-import { TALK, type Clause } from './clauses.js';
+import type { Clause } from './clauses.js';
+import { TALK } from './openings.js';
 import type { Doing } from './action.js';
 import {
   doRoast,
@@ -29,7 +31,8 @@ import { doDeglaze, doCover, doThin, doThicken, doBind, doBalance } from './thin
 import { doSeason, doCheck } from './taste.js';
 import { doBlend, doMash, isInBlender } from './blade.js';
 import { doPeel, doPrepare, doSoak, doSqueeze } from './knife.js';
-import { doRemove, doReserve, doSet } from './out.js';
+import { doRemove, doSet } from './out.js';
+import { doReserve } from './reserve.js';
 import { verbless } from './verbless.js';
 import { SET_PHRASES } from './set-phrases.js';
 import { asMeant, backToSoup, ofTheKept } from './turns.js';

@@ -1,22 +1,9 @@
-import type { Sentence } from './sentences.js';
-import { ADVERBS, GERUNDS, NOUN_VERBS, OPENERS, PARTICIPLES, PLACES, STRONG_VERBS, VERBS, type Sense } from './lexicon.js';
+import type { Clause, Sentence } from './sentences.js';
 
-/** A piece of the method with one thing to do, and where it stands in the text that was read. */
-export interface Clause {
-  readonly start: number;
-  readonly end: number;
-  readonly text: string;
-  /** The word that says what is done; undefined in "Onions in." and in a remark. */
-  readonly verb: string | undefined;
-  /** Where the verb stands in the clause. */
-  readonly verbAt: number;
-  /** "Roast your squash: coat it in oil": says ahead what the rest of its sentence tells. */
-  readonly announces?: true;
-  /** The sentence that it is part of. */
-  readonly sentence: number;
-  /** Heading over it: "For the croutons". */
-  readonly section: string;
-}
+export type { Clause } from './sentences.js';
+import { ADVERBS, GERUNDS, NOUN_VERBS, OPENERS, PARTICIPLES, STRONG_VERBS, VERBS, type Sense } from './lexicon.js';
+import { AFTER, BEFORE_END, placeEnd } from './openings.js';
+import { eachItsTime, partedBehind } from './parted.js';
 
 interface Word {
   readonly text: string;
@@ -90,36 +77,6 @@ export function clausesOf(sentences: readonly Sentence[]): Clause[] {
   return sentences.flatMap((sentence, n) => clausesIn(sentence, n)).map(spelt);
 }
 
-/** Words that say only that something goes on beside it, without a comma behind them. */
-const BESIDE = /^(?:and |but )?(?:in the mean ?time|at the same time|at this point|for now|by now) (?=[a-z])/i;
-
-/** "In a large pan melt the butter": where the place that opens a sentence ends; 0 where none does. */
-function placeEnd(text: string): number {
-  const beside = BESIDE.exec(text) ?? WHILE_IT.exec(text) ?? TALK.exec(text);
-  if (beside !== null) return beside[0].length;
-  if (
-    !/^(?:(?:meanwhile|then),? )?(?:in|into|on|using) (?:a|an|another|the|your|the same|same|(?:small|large|big|heavy|medium|separate|deep|wide|dry|hot|steam|soup|stock|sauce|frying|[\d.]+[- ]?(?:qt|quart|gal|gallon|litre|liter|l))\b)/i.test(
-      text,
-    )
-  )
-    return 0;
-  const ends = PLACES.flatMap(([words]) => {
-    const hit = words.exec(text);
-    return hit === null ? [] : [hit.index + hit[0].length];
-  });
-  const end = Math.min(...ends);
-  return Number.isFinite(end) && end < MOST_OPENING ? end : 0;
-}
-/** "While that's going fry the bacon." */
-const WHILE_IT =
-  /^(?:while|whilst) (?:that|it|they|this|those)(?:['’](?:s|re)| is| are)? (?:going|cooking|simmering|happening|roasting|baking|doing that|in the oven|on)[, ]+/i;
-/** "So what I do now is scoop out the flesh": how a cook talks while it is done. */
-export const TALK =
-  /^(?:(?:so|now|and|okay|ok|right|then|next),? )*(?:(?:the|my) (?:first|next|last|only|other) (?:thing|step) (?:(?:that )?(?:you|I|we) (?:want to |need to |wanna |have to |(?:['’]re|are) going to )?(?:do )?)?(?:now )?is(?: to)? |what (?:I|you|we)(?:['’](?:re|ll|m))?(?: (?:want|need|like) to| are going to)? do(?: now| next| here)? is(?: to)? |all (?:I|you|we) (?:need to |have to )?do(?: now)? is(?: to)? |(?:I|we|you)(?:['’](?:re|m|ll)| am| are| will) (?:(?:just|now|then|gonna|going to|simply) )*(?=[a-z]+))/i;
-const MOST_OPENING = 60;
-/** "After another five minutes": when what follows is done. */
-export const AFTER =
-  /^(?:and |then |but |,)*after (?:about |around |roughly |the first |(?:just |only )?(?:a |an )?(?:another |further |additional )?)*(?:\d+(?:[.,]\d+)?|[½¼¾]|a|an?|one|two|three|four|five|six|seven|eight|ten|twelve|fifteen|twenty|thirty|forty|a few)?(?: ?(?:-|–|to|or) ?(?:\d+|two|three|six|so))? ?(?:more )?(?:minutes?|mins?|min)\b(?: or so| of \w+ing| more)?,?\s*/i;
 /** Verbs that may follow "when it sizzles" without a comma. */
 const LATE_VERBS: ReadonlySet<string> = new Set('add stir pour tip remove season serve blend'.split(' '));
 const BE = /^(?:is|are|was|were|be|get|gets|being)$/;
@@ -365,7 +322,7 @@ function clausesIn(sentence: Sentence, n: number): Clause[] {
   };
   if (starts.length === 0) return verbless(sentence, place);
   const clauses = starts.map(({ at, verb, verbAt }, k) => place(at, starts[k + 1]?.at ?? sentence.text.length, verb, verbAt));
-  const parted = clauses.flatMap((clause) => poured(clause)).flatMap((clause) => eachItsTime(clause));
+  const parted = clauses.flatMap((clause) => partedBehind(clause)).flatMap((clause) => eachItsTime(clause));
   if (parted.length > clauses.length) return parted.filter(({ text }) => text !== '');
   // "Onions in, cook till golden": what stands before the first verb and says itself where it goes is a clause of its own.
   const [first] = starts;
@@ -388,25 +345,6 @@ function clausesIn(sentence: Sentence, n: number): Clause[] {
   return clauses.filter(({ text }) => text !== '');
 }
 
-/** "Roast the carrots for 40 minutes and the peppers for 25": two heats under one verb. */
-function eachItsTime(clause: Clause): Clause[] {
-  const behind = clause.text.slice(clause.verbAt);
-  const hit =
-    /\b\d+(?:\s?[-–]\s?\d+)? ?(?:minutes?|mins?|min)?,? (?:and|but|while) (?=(?:the )?[a-z]+(?:,? (?:and )?[a-z]+){0,3} for (?:about |around )?\d)/i.exec(
-      behind,
-    );
-  if (hit === null || !/^(?:roast|bake|grill|broil)$/.test(clause.verb ?? '')) return [clause];
-  const cut = clause.verbAt + hit.index + hit[0].replace(/,? (?:and|but|while) $/i, '').length;
-  const from = clause.verbAt + hit.index + hit[0].length;
-  // "For 40 minutes and the peppers for 25": the unit may stand once.
-  const unit = /\bfor (?:about |around )?[\d–-]+\s*$/i.test(clause.text) ? ' minutes' : '';
-  const first = clause.text.slice(0, cut);
-  return [
-    { ...clause, text: /\d$/.test(first) ? `${first} minutes` : first, end: clause.start + cut },
-    { ...clause, text: `${clause.text.slice(from)}${unit}`, start: clause.start + from, verbAt: 0 },
-  ];
-}
-
 const MADE_TO = /^(?:melt|cook|boil|simmer|fry|toast|brown|soften|roast|reduce|cool)$/;
 const MACHINES = /^(?:jug|stick|hand|bar|thermo|immersion|power|speed|machine|high-speed|hi-speed)$/;
 /** Heats that a kitchen note names behind what is heated. */
@@ -414,9 +352,6 @@ const NOTED: ReadonlySet<string> = new Set(['roast', 'bake', 'sweat', 'fry', 'si
 
 const ANNOUNCED =
   /^(?:(?:first|next|then|now|meanwhile|in the meantime|to start),? )?(?:roast|sweat|soften|fry|blend|simmer|cook|make|bake) (?:the|your) [a-z ]{3,30}$/i;
-/** "Ten minutes before the end, add": when what follows is done. */
-const BEFORE_END =
-  /^(?:(?:about |with )?(?:\d+|five|ten|fifteen|twenty|half an hour) ?(?:minutes?|mins?|min)?(?: before (?:the end|it(?:['’]s| is) (?:done|ready|finished)|they(?:['’]re| are) (?:done|ready))[\w ]*| from the end| to go| left)|for the last (?:\d+|five|ten|fifteen|twenty) ?(?:minutes?|mins?|min)[\w ]*),\s*/i;
 
 /** "w/ butter", "thru a sieve": what kitchens cut short, in full. */
 function inFull(text: string): string {
@@ -429,44 +364,6 @@ function inFull(text: string): string {
 /** A clause in full words; its place stays that of what is written. */
 function spelt(clause: Clause): Clause {
   return { ...clause, text: inFull(clause.text), verbAt: inFull(clause.text.slice(0, clause.verbAt)).length };
-}
-
-/** "melt the butter, leeks in with a pinch of salt, lid on": what goes in behind a comma is a clause of its own. */
-function poured(clause: Clause): Clause[] {
-  const behind = clause.text.slice(clause.verbAt);
-  const hit =
-    /,\s+(?=(?:the )?[a-z]+(?: [a-z]+)? in(?:,| with\b|$))/i.exec(behind) ??
-    // "Fry till golden, then chillies for 10 seconds."
-    /,? then\s+(?=(?:the )?[a-z]+(?:,? (?:and )?[a-z]+){0,4} for (?:about |another )?\d)/i.exec(behind) ??
-    // "Chop up the spuds and in they go too."
-    /,? (?:and )?(?:then )?(?=in (?:they|it|these|those|that) go(?:es)?\b|(?:they|those|it)(?: all)? go(?:es)? (?:in|on|into|onto|to)\b|in go(?:es)? the\b)/i.exec(
-      behind,
-    ) ??
-    // "Whizz it smooth, then through the fine sieve."
-    /,? (?:and )?then\s+(?=through (?:a |the |your )(?:[\w-]+ ){0,2}(?:sieve|strainer|chinois|mouli|mill)\b)/i.exec(behind) ??
-    // "Add the garlic for a minute, then the squash and stock."
-    (/^(?:add|stir|tip|throw|put)\b[^,]*\b(?:min|minutes?|mins|seconds|secs)\b/i.test(behind)
-      ? /,? (?:and )?then\s+(?=the [a-z]+)/i.exec(behind)
-      : /,? (?:and )?then\s+(?=the (?:rest of|remaining) )/i.exec(behind));
-  // "Brown them in batches, setting each aside on a plate."
-  const aside = /,\s+(?=(?:setting|putting) (?:each|them|it|these|the batches)\b[^,]*? aside\b)/i.exec(behind);
-  if (aside !== null && clause.verb !== undefined) {
-    const cut = clause.verbAt + aside.index;
-    const from = cut + aside[0].length;
-    const head = clause.text.slice(0, cut);
-    return [
-      { ...clause, text: head, end: clause.start + head.length },
-      { ...clause, text: clause.text.slice(from), start: clause.start + from, verb: 'set', verbAt: 0 },
-    ];
-  }
-  if (hit === null || clause.verb === undefined) return [clause];
-  const cut = clause.verbAt + hit.index;
-  const from = cut + hit[0].length;
-  const head = clause.text.slice(0, cut);
-  return [
-    { ...clause, text: head, end: clause.start + head.length },
-    { ...clause, text: clause.text.slice(from), start: clause.start + from, verb: undefined, verbAt: 0 },
-  ];
 }
 
 function verbless(

@@ -1,6 +1,6 @@
 import { plain } from '../amounts/index.js';
 import type { IngredientRow } from '../larder/index.js';
-import type { Role } from '../draft/index.js';
+import type { Role, TakenLine } from '../draft/index.js';
 import { shareBefore } from './measures.js';
 
 /** Words of names that do not name anything by themselves. */
@@ -242,3 +242,56 @@ export function notAFood(words: readonly Token[], n: number): boolean {
   if (word === 'bean' && before === 'jelly') return true;
   return (word === 'single' || word === 'double') && next === 'layer';
 }
+
+/** Food words of a written line: without its amount and its manners. */
+export function foodWords(text: string): string[] {
+  const head =
+    text.replace(/\([^)]*\)/g, ' ').split(/,|;| - | – |\b(?:for|into|onto)\b|\bto (?:serve|taste|garnish|cover)\b/)[0] ?? text;
+  return plain(head)
+    .split(' ')
+    .filter((word) => word !== '' && !/^[\d.%]+$/.test(word));
+}
+
+/** "Crème fraîche" is CF. */
+export function initialsOf(name: string): string {
+  return plain(name.split(',')[0] ?? '')
+    .split(' ')
+    .map((word) => word.charAt(0).toUpperCase())
+    .join('');
+}
+
+/** Only the words since the last comma or conjunction say how much is meant. */
+export function cutAtStop(whole: string): string {
+  // "3/4 of the deseeded and finely chopped chillies": what is done to them parts nothing.
+  const before = whole.replace(/\b([a-z]+ed),? and (?=(?:finely |roughly |thinly |coarsely )?[a-z]+ed\b)/gi, '$1 ');
+  const parts = before.split(/[,;:.()]|\b(?:and|with|then|in|into|to|add|over)\b/i);
+  return parts.at(-1) ?? before;
+}
+
+/** "Salt and pepper", "plenty of black pepper": the spice, not the vegetable. */
+export function pepperAt(text: string): [number, number][] {
+  const spots: [number, number][] = [];
+  for (const hit of text.matchAll(
+    /(?:(?:salt|seasoning)\s*(?:,\s*(?:and|&)|and|&|,|\+|then)\s*(?:(?:a|some|plenty of|lots of|freshly|ground|cracked|black|white|more|little|good|grinding|twist|of)\s+)*|(?:ground|cracked|black|white|lots of|plenty of|grind of|grinding of|twist of|some|more)\s+(?:\w+\s+)?)pepper\b(?!\w)/gi,
+  )) {
+    const at = hit.index + hit[0].length - 'pepper'.length;
+    spots.push([at, at + 'pepper'.length]);
+  }
+  return spots;
+}
+
+/** "The seeds" are those that are eaten as such where there are some, and never a ground spice. */
+export function seedsMeant<T extends { readonly taken: TakenLine }>(
+  word: string,
+  isOwn: boolean,
+  lines: readonly T[],
+): readonly T[] {
+  if (word !== 'seed') return lines;
+  const whole = lines.filter(({ taken }) => !/\bground\b/i.test(taken.text));
+  if (isOwn) return whole.filter(({ taken }) => taken.row.group !== 'spices');
+  const eaten = whole.filter(({ taken }) => taken.row.group !== 'spices');
+  return eaten.length > 0 ? eaten : whole;
+}
+
+/** All that has not gone in yet, of one line. */
+export const REST: ReturnType<typeof shareBefore> = { rest: true };

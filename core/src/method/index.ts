@@ -2,7 +2,7 @@ export { DOINGS, type Action, type Doing, type LineUse, type MethodAssumption } 
 export { clausesOf, type Clause } from './clauses.js';
 export { sentencesOf, type Sentence } from './sentences.js';
 export type { VesselKind } from './lexicon.js';
-export type { Fix } from './kitchen.js';
+export type { Fix } from './words-in-use.js';
 export { minutesIn, ovenIn, shareBefore, type Range } from './measures.js';
 export { MOST_CHARACTERS, MOST_LINES, readPaste, type Pasted, type PastedLine, type Pasting } from './paste.js';
 export { readMethod, type MethodReading } from './read.js';

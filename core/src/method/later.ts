@@ -1,4 +1,5 @@
-import { AFTER, type Clause } from './clauses.js';
+import type { Clause } from './clauses.js';
+import { AFTER } from './openings.js';
 import { heated, kindOfHeat } from './heated.js';
 import type { Kitchen } from './kitchen.js';
 import { lift } from './lift.js';

@@ -15,6 +15,12 @@ import {
   STALKED,
   STALKS,
   UNIT_WORDS,
+  cutAtStop,
+  foodWords,
+  initialsOf,
+  REST,
+  pepperAt,
+  seedsMeant,
   headOf,
   isNext,
   leftOut,
@@ -49,15 +55,6 @@ interface Name {
   readonly words: readonly string[];
   /** Whether it is what the thing is, not what it is of: the tomato, and not the paste of it. */
   readonly isHead: boolean;
-}
-
-/** Food words of a written line: without its amount and its manners. */
-function foodWords(text: string): string[] {
-  const head =
-    text.replace(/\([^)]*\)/g, ' ').split(/,|;| - | – |\b(?:for|into|onto)\b|\bto (?:serve|taste|garnish|cover)\b/)[0] ?? text;
-  return plain(head)
-    .split(' ')
-    .filter((word) => word !== '' && !/^[\d.%]+$/.test(word));
 }
 
 /** What a recipe's lines are called in its method, made ready once. */
@@ -398,43 +395,4 @@ export class LineNames {
     const first = left.find(({ taken }) => taken.kg > 0 || taken.row.softening === 0) ?? left[0];
     return first === undefined ? [] : [first];
   }
-}
-
-/** "Crème fraîche" is CF. */
-function initialsOf(name: string): string {
-  return plain(name.split(',')[0] ?? '')
-    .split(' ')
-    .map((word) => word.charAt(0).toUpperCase())
-    .join('');
-}
-
-/** "The seeds" are those that are eaten as such where there are some, and never a ground spice. */
-function seedsMeant(word: string, isOwn: boolean, lines: readonly MethodLine[]): readonly MethodLine[] {
-  if (word !== 'seed') return lines;
-  const whole = lines.filter(({ taken }) => !/\bground\b/i.test(taken.text));
-  if (isOwn) return whole.filter(({ taken }) => taken.row.group !== 'spices');
-  const eaten = whole.filter(({ taken }) => taken.row.group !== 'spices');
-  return eaten.length > 0 ? eaten : whole;
-}
-
-const REST: ReturnType<typeof shareBefore> = { rest: true };
-
-/** Only the words since the last comma or conjunction say how much is meant. */
-function cutAtStop(whole: string): string {
-  // "3/4 of the deseeded and finely chopped chillies": what is done to them parts nothing.
-  const before = whole.replace(/\b([a-z]+ed),? and (?=(?:finely |roughly |thinly |coarsely )?[a-z]+ed\b)/gi, '$1 ');
-  const parts = before.split(/[,;:.()]|\b(?:and|with|then|in|into|to|add|over)\b/i);
-  return parts.at(-1) ?? before;
-}
-
-/** "Salt and pepper", "plenty of black pepper": the spice, not the vegetable. */
-function pepperAt(text: string): [number, number][] {
-  const spots: [number, number][] = [];
-  for (const hit of text.matchAll(
-    /(?:(?:salt|seasoning)\s*(?:,\s*(?:and|&)|and|&|,|\+|then)\s*(?:(?:a|some|plenty of|lots of|freshly|ground|cracked|black|white|more|little|good|grinding|twist|of)\s+)*|(?:ground|cracked|black|white|lots of|plenty of|grind of|grinding of|twist of|some|more)\s+(?:\w+\s+)?)pepper\b(?!\w)/gi,
-  )) {
-    const at = hit.index + hit[0].length - 'pepper'.length;
-    spots.push([at, at + 'pepper'.length]);
-  }
-  return spots;
 }

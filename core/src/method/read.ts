@@ -5,7 +5,7 @@ import type { Action } from './action.js';
 import { clausesOf, type Clause } from './clauses.js';
 import { sentencesOf } from './sentences.js';
 import { cookInMind } from './clause.js';
-import type { KitchenContext } from './kitchen.js';
+import type { KitchenContext } from './words-in-use.js';
 import type { MethodLine } from './mentions.js';
 import { treeOf, type MethodTree, type TreeAsk } from './tree.js';
 

@@ -3,7 +3,7 @@ import type { LineReading, ReadingContext } from '../amounts/index.js';
 import type { Soup } from '../soup/index.js';
 import { readPaste, type Pasted, type Pasting } from './paste.js';
 import { readMethod, type MethodReading } from './read.js';
-import type { KitchenContext } from './kitchen.js';
+import type { KitchenContext } from './words-in-use.js';
 
 /** Bowls that a soup is taken to be for while nothing says so. */
 const USUAL_BOWLS = 4;

@@ -7,6 +7,23 @@ export interface Sentence {
   readonly section: string;
 }
 
+/** A piece of the method with one thing to do, and where it stands in the text that was read. */
+export interface Clause {
+  readonly start: number;
+  readonly end: number;
+  readonly text: string;
+  /** The word that says what is done; undefined in "Onions in." and in a remark. */
+  readonly verb: string | undefined;
+  /** Where the verb stands in the clause. */
+  readonly verbAt: number;
+  /** "Roast your squash: coat it in oil": says ahead what the rest of its sentence tells. */
+  readonly announces?: true;
+  /** The sentence that it is part of. */
+  readonly sentence: number;
+  /** Heading over it: "For the croutons". */
+  readonly section: string;
+}
+
 const HEADED = /^(?:#+\s*)?((?:for|to make|to prepare|to serve|to finish|to garnish)\b[\w ,&'’-]{0,50}|[A-Z][\w ,&'’-]{0,40}):$/i;
 /** A heading before the sentence in one line: "For the croutons: toss ..." */
 const HEAD_OF_LINE = /^((?:for|to make|to prepare) (?:the |a )?[\w &'’-]{2,40}):\s+(?=\S)/i;

@@ -1,14 +1,16 @@
 import { heatsAtOnce } from './ovens.js';
 import type { LineUse } from './action.js';
 import { cutOf, freeId, newLine, placeLine, slug, takeLine, type Role, type TakenLine } from '../draft/index.js';
-import { CARD, walk, type Branch, type Line, type PlainStep, type Soup, type SoupStep } from '../soup/index.js';
+import { CARD, walk, type Line, type PlainStep, type Soup, type SoupStep } from '../soup/index.js';
 import { bodyIn } from './heated.js';
-import { Kitchen, type KitchenContext } from './kitchen.js';
+import { MOST_STEPS, StepBuilder } from './step-builder.js';
+import { Kitchen } from './kitchen.js';
+import type { KitchenContext } from './words-in-use.js';
 import type { OpenUse } from './lines-in-use.js';
 import type { Clause } from './clauses.js';
 import type { MethodLine } from './mentions.js';
 import { readLine } from '../amounts/index.js';
-import { whereNow, type DraftStep, type Vessel } from './vessel.js';
+import { whereNow, type Vessel } from './vessel.js';
 
 /** A soup made of a written method, with where each of its steps comes from. */
 export interface MethodTree {
@@ -35,8 +37,6 @@ export interface TreeAsk {
   readonly served?: Soup['served'] | undefined;
 }
 
-const MOST_SAY = 500;
-const MOST_STEPS = 60;
 const LEAST_G = 0.01;
 const MOST_G = 500;
 /** What of a topping is left after its own heat. Kitchen default. */
@@ -45,10 +45,6 @@ const MILLI = 1000;
 /** Fat for a topping's pan where no amount is written, g; and the least of a topping that a bowl is given, kg. Kitchen defaults. */
 const PAN_FAT_G = 10;
 const LEAST_TOPPING_KG = 0.0005;
-
-function isTrimmed({ way, cut }: Line): boolean {
-  return way !== undefined || cut !== undefined;
-}
 
 /** How thick the words want it, where they compare it with something: "like single cream", "should coat a spoon", a bisque. */
 function wantedBody(sentences: readonly string[], name: string): number | undefined {
@@ -89,146 +85,6 @@ function settleShares(uses: ReadonlyMap<string, readonly OpenUse[]>, leftFor: Re
     if (open.length > 1) even.push(line);
   }
   return even;
-}
-
-/** A step without the pieces that went elsewhere; undefined where none are left. */
-function onlyKnown(step: PlainStep, lineOf: (id: string) => Line | undefined): PlainStep | undefined {
-  const isKnown = (line: string): boolean => lineOf(line) !== undefined;
-  if (step.op === 'takeOut' || step.op === 'giveBack' || step.op === 'peel') {
-    const lines = step.lines.filter(isKnown);
-    return lines.length === 0 ? undefined : { ...step, lines };
-  }
-  if ((step.op === 'cover' || step.op === 'thin' || step.op === 'tune') && !isKnown(step.line)) return undefined;
-  if (step.op === 'liaison' && !(isKnown(step.yolks.line) && isKnown(step.cream.line))) return undefined;
-  if (step.op === 'thicken' && !step.parts.every(({ line }) => isKnown(line))) return undefined;
-  if (step.op === 'blend' && step.holdBack !== undefined) {
-    const { holdBack, ...rest } = step;
-    const left = holdBack.filter(({ line }) => isKnown(line));
-    return left.length === 0 ? rest : { ...rest, holdBack: left };
-  }
-  return step;
-}
-
-class Builder {
-  /** The root's own name is taken. */
-  private readonly taken = new Set<string>(['pot']);
-  readonly clausesOf: Record<string, number[]> = {};
-
-  constructor(
-    private readonly clauses: readonly Clause[],
-    private readonly sentences: readonly string[],
-    private readonly saltLine: string | undefined,
-    private readonly lastSeason: number | undefined,
-  ) {}
-
-  id(wish: string): string {
-    const own = freeId(wish.slice(0, 50), this.taken);
-    this.taken.add(own);
-    return own;
-  }
-
-  private say(clauses: readonly number[]): { say?: string } {
-    const said = [...new Set(clauses.map((n) => this.clauses[n]?.sentence))].flatMap((n) =>
-      n === undefined ? [] : (this.sentences[n] ?? []),
-    );
-    const words = said.join(' ').slice(0, MOST_SAY);
-    return words === '' ? {} : { say: words };
-  }
-
-  private done(step: SoupStep, clauses: readonly number[]): SoupStep {
-    this.clausesOf[step.id] = [...clauses];
-    return { ...step, ...this.say(clauses) };
-  }
-
-  private lineUse({ line, share }: { readonly line: string; readonly share?: number | undefined }): {
-    line: string;
-    share?: number;
-  } {
-    const top = this.topShare(line);
-    const left = 1 - top;
-    const own = share === undefined ? undefined : share / (left > 0 ? left : 1);
-    return { line, ...(own === undefined || own > 1 - 1e-6 ? {} : { share: own }) };
-  }
-
-  /** What of a line goes elsewhere than into this soup's own pots: on the bowls, or into a card. */
-  topShare(line: string): number {
-    return this.elsewhere.get(line) ?? 0;
-  }
-
-  readonly elsewhere = new Map<string, number>();
-
-  /** The steps of a vessel, its joins with it. */
-  steps(drafts: readonly DraftStep[], lineOf: (id: string) => Line | undefined): SoupStep[] {
-    const out: SoupStep[] = [];
-    for (const draft of drafts) {
-      if (draft.kind === 'in') {
-        // What a step has to settle can't be added as it is: it is put in by what it is.
-        const uses = draft.uses.filter(({ line }) => lineOf(line) !== undefined && lineOf(line)?.amount.rule !== 'byStep');
-        const trimmed = uses.filter(({ line }) => isTrimmed(lineOf(line) ?? ({} as Line)));
-        const plain = uses.filter((use) => !trimmed.includes(use));
-        for (const [op, own] of [
-          ['trim', trimmed],
-          ['add', plain],
-        ] as const) {
-          if (own.length === 0) continue;
-          const last = out.at(-1);
-          const list = own.map((use) => this.lineUse(use));
-          // What goes in one after another without anything between goes in together.
-          const isSame = last?.op === op && !last.uses.some(({ line }) => list.some((one) => one.line === line));
-          if (isSame) {
-            const clauses = [...(this.clausesOf[last.id] ?? []), draft.clause];
-            out[out.length - 1] = this.done({ id: last.id, op: last.op, uses: [...last.uses, ...list] }, [...new Set(clauses)]);
-            continue;
-          }
-          const id = this.id(`${op}-${own[0]?.line ?? 'lines'}`);
-          out.push(this.done({ id, op, uses: list }, [draft.clause]));
-        }
-      } else if (draft.kind === 'cream') {
-        const line = lineOf(draft.use.line);
-        if (line === undefined) continue;
-        const isWhole = draft.use.share === undefined || this.lineUse(draft.use).share === undefined;
-        const step: PlainStep =
-          isWhole && !isTrimmed(line)
-            ? {
-                id: this.id('cream'),
-                op: 'cream',
-                line: line.id,
-                target: draft.target ?? (line.amount.rule === 'byStep' ? { by: 'pct', value: 6 } : { by: 'written' }),
-              }
-            : { id: this.id(`add-${line.id}`), op: isTrimmed(line) ? 'trim' : 'add', uses: [this.lineUse(draft.use)] };
-        out.push(this.done(step, [draft.clause]));
-      } else if (draft.kind === 'deglaze') {
-        if (lineOf(draft.use.line) === undefined) continue;
-        out.push(
-          this.done({ id: this.id('deglaze'), op: 'deglaze', use: this.lineUse(draft.use), minutes: draft.minutes }, [
-            draft.clause,
-          ]),
-        );
-      } else if (draft.kind === 'join') {
-        const steps = this.steps(draft.vessel.steps, lineOf);
-        if (steps.length === 0) continue;
-        const branch: Branch = {
-          id: this.id(slug(draft.vessel.name)),
-          name: draft.vessel.name,
-          vessel: draft.vessel.kind === 'tray' ? 'tray' : 'pot',
-          steps: steps.slice(0, MOST_STEPS),
-        };
-        out.push(this.done({ id: this.id('tip-in'), op: 'join', branch }, [draft.clause]));
-      } else {
-        const step = onlyKnown(draft.make(this.id(draft.id)), lineOf);
-        if (step === undefined) continue;
-        if (step.op === 'season') {
-          // Only the last "season" settles, but for those that say how much.
-          if (this.saltLine === undefined || (draft.clause !== this.lastSeason && draft.id !== 'season-to')) continue;
-          if (lineOf(this.saltLine) === undefined) continue;
-          out.push(this.done({ ...step, line: this.saltLine }, [draft.clause]));
-        } else {
-          out.push(this.done(step, [draft.clause]));
-        }
-      }
-    }
-    return out;
-  }
 }
 
 function middleG(kg: number, bowls: number): number {
@@ -324,7 +180,7 @@ export function treeOf(
     }
   }
 
-  const builder = new Builder(clauses, sentences, saltLine, kitchen.lastSeason);
+  const builder = new StepBuilder(clauses, sentences, saltLine, kitchen.lastSeason);
   for (const id of all.keys()) builder.elsewhere.set(id, Math.min(1, (topOf.get(id) ?? 0) + (inCards.get(id) ?? 0)));
 
   const lines = new Map<string, Line>();

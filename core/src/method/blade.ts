@@ -272,7 +272,7 @@ const RUNS =
 /** What was poured into a blender has been blended when something else is done to it, whatever the words for it were. */
 export function isInBlender(k: Kitchen, clause: Clause, n: number, sense: Sense): boolean {
   const said = k.clauses.slice(0, n).findLastIndex(({ text }) => INTO_BLENDER.test(text));
-  if (k.blenderSaid === undefined || said < 0 || n - said > IN_BLENDER_WITHIN) return false;
+  if (k.blenderSaid === undefined || k.here?.isBlended === true || said < 0 || n - said > IN_BLENDER_WITHIN) return false;
   const { text } = clause;
   const isRun =
     RUNS.test(text) && (minutesIn(text) !== undefined || /\b(?:until|till)\b.*\b(?:smooth|silky|velvet\w*)\b/i.test(text));

@@ -201,6 +201,7 @@ export function notAFood(words: readonly Token[], n: number): boolean {
   if (/^(?:oil|fat|butter)$/.test(word ?? '') && next === 'left' && /^(?:on|in|behind|over)$/.test(words[n + 2]?.text ?? ''))
     return true;
   if (word === 'stock' && next === 'pot') return true;
+  if (word === 'shell') return true;
   // A roasting tin, and what is in the tin.
   const isVessel = /^(?:roasting|baking|oven|loaf|cake|deep|large|big|lined|shallow|hot|same)$/.test(before ?? '');
   if (word === 'tin' && next !== 'of' && (isVessel || /^(?:from|in|into|on|to)$/.test(words[n - 2]?.text ?? ''))) return true;

@@ -228,6 +228,10 @@ export function doFry(k: Kitchen, clause: Clause, n: number): void {
     k.put('prepare', n, { vessel: undefined });
     return;
   }
+  if (/\bair[- ]?fry\b/i.test(k.clauses[n]?.text ?? '')) {
+    doRoast(k, clause, n);
+    return;
+  }
   const mentions = k.about(clause);
   if (/\b(?:in|into) the oven\b|\bin a (?:hot|moderate) oven\b/i.test(clause.text)) {
     doRoast(k, clause, n);

@@ -20,7 +20,13 @@ export function heated(
 ): void {
   const body = k.body(clause);
   const isBareFat = vessel.lines.size > 0 && [...vessel.lines].every((line) => k.lineOf(line)?.taken.row.group === 'fats');
-  if (mentions.length === 0 && isBareFat && (heat === 'sweat' || heat === 'fry') && k.pending().length > 0) {
+  if (
+    mentions.length === 0 &&
+    isBareFat &&
+    (heat === 'sweat' || heat === 'fry') &&
+    k.pending().length > 0 &&
+    !/\b(?:shells?|bones?|cobs?|heads?)\b/i.test(clause.text)
+  ) {
     // "Chop the onion and garlic. Add the oil, fry for 3 minutes."
     heated(k, vessel, heat, clause, n, k.pending(), roastMin);
     return;

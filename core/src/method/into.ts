@@ -277,7 +277,9 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
     else k.as('cool', clause, n);
     return;
   }
-  const goingIn = withWater(k, body, [...mentions, ...more, ...soakedIn(k, body, clause)]);
+  const soakedWith = soakedIn(k, body, clause);
+  const besides = mentions.filter(({ line }) => !soakedWith.some((one) => one.line === line));
+  const goingIn = withWater(k, body, [...besides, ...more, ...soakedWith]);
   if (goingIn.length === 0 && k.placeIn(body) === undefined) goingIn.push(...unknown(k, body, clause));
   const hasCover =
     /\b(?:to (?:just |barely |almost )?cover|(?:until|till|so (?:that )?(?:it|they|everything)(?:['’]s|['’]re| is| are)) (?:just |barely )?covered|enough[\w ]*cover|just covers?)\b/i.test(

@@ -23,12 +23,18 @@ const WORD_NUMBERS: Readonly<Record<string, number>> = {
   twelve: 12,
   fifteen: 15,
   twenty: 20,
-  'twenty-five': 25,
   thirty: 30,
   forty: 40,
-  'forty-five': 45,
   fifty: 50,
   sixty: 60,
+  ...Object.fromEntries(
+    (['twenty', 'thirty', 'forty', 'fifty'] as const).flatMap((tens, n) =>
+      ['one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine'].map((one, k) => [
+        `${tens}-${one}`,
+        (n + 2) * 10 + k + 1,
+      ]),
+    ),
+  ),
   'a couple of': 2,
   'a couple': 2,
   'couple of': 2,

@@ -260,7 +260,7 @@ const EACH_MANNER =
   /,\s*(?:both )?(?:lightly |finely |freshly |coarsely |roughly )?(?:crushed|ground|toasted|chopped|grated|minced|peeled|sliced|bruised|dried|cracked)(?: and (?:crushed|ground|toasted))?$/i;
 
 const FRUIT =
-  /^((?:\d+(?:[.,/]\d+)?|½|an?|one|two|three|half an?)? ?(?:(?:large|small|medium|unwaxed|organic|ripe|fresh) )*)(lemon|lime|orange)s?$/i;
+  /^((?:\d+(?:[.,/]\d+)?|½|an?|one|two|three|half an?|half)? ?(?:(?:large|small|medium|unwaxed|organic|ripe|fresh) )*)(lemon|lime|orange)s?$/i;
 
 /**
  * "1 lime" of which the method takes only the juice is that juice, and "1 lemon" whose zest and juice it takes is both: a whole
@@ -269,7 +269,15 @@ const FRUIT =
  * @example asSqueezed('1 lime', 'Squeeze in the lime juice.') // ['juice of 1 lime']
  */
 export function asSqueezed(food: string, method: string): string[] {
-  const [, many = '', fruit = ''] = FRUIT.exec(food.trim().replace(/^(lemon|lime|orange)s? ?x ?(\d+)$/i, '$2 $1')) ?? [];
+  const [, many = '', fruit = ''] =
+    FRUIT.exec(
+      food
+        .trim()
+        .replace(
+          /^(lemon|lime|orange)s? ?(?:x|[-–:,]) ?(\d+|half|½)$/i,
+          (_, fruit: string, many: string) => `${/^half$/i.test(many) ? '½' : many} ${fruit}`,
+        ),
+    ) ?? [];
   if (fruit === '') return [food];
   const said = (words: string): boolean => new RegExp(words.replaceAll('FRUIT', fruit), 'i').test(method);
   const isWhole = said(

@@ -60,7 +60,7 @@ const BESIDE_IT =
 
 /** How long it takes and how hard it is, by the editor: nothing to cook by. */
 const ABOUT =
-  /^(?:prep(?:aration)?(?: ?[+&/] ?cook(?:ing)?)?|cook(?:ing)?|total|active|hands[- ]on|ready|takes|difficulty|course|cuisine|calories)\b(?: time| in)?\s*:?\s*(?:about |under )?(?:\d|easy|medium|less)/i;
+  /^(?:prep(?:aration)?(?: ?[+&/] ?cook(?:ing)?)?|cook(?:ing)?|time|total|active|hands[- ]on|ready|takes|difficulty|course|cuisine|calories)\b(?: time| in)?\s*:?\s*(?:about |under )?(?:\d|easy|medium|less)/i;
 const METHOD = /^(?:#+\s*)?(?:step \d+|method|directions?|instructions?|preparation|steps?|what to do|how to make it)\s*:?$/i;
 const NUMBERED = /^\s*(?:\d{1,2}(?:[.)/:]|\s?[–—-])\s+)(?=[A-Z])/;
 const LEAST_WORDS = 5;

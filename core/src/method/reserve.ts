@@ -41,6 +41,19 @@ export function doReserve(k: Kitchen, clause: Clause, n: number): void {
     k.put('setting', n);
     return;
   }
+  if (/^(?:and |then )*keep (?:on )?(?:blending|whizzing|blitzing|processing|pur[ée]eing)\b/i.test(text)) {
+    k.as('blend', clause, n, 'blend');
+    return;
+  }
+  if (
+    /^(?:and |then )*(?:sav|reserv|keep|hold|set)\w*(?: aside)? (?:the |their |all the |all |those |its )?(?:shells?|cobs?|pods?|peelings?|trimmings?|skins?|bones?|heads?|rinds?)\b/i.test(
+      text,
+    )
+  ) {
+    // "Saving the shells": what is left of it, and none of what it is bought for.
+    k.put('setting', n);
+    return;
+  }
   const holdC = clause.verb === 'hold' ? (degreesIn(text) ?? (bare === undefined ? undefined : Number(bare))) : undefined;
   if (holdC !== undefined) {
     holdAt(k, clause, n, holdC);

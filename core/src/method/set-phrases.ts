@@ -243,6 +243,15 @@ const madeAhead: SetPhrase = (k, clause, n) => {
   return true;
 };
 
+/** "Water it down if it is too thick." */
+const wateredDown: SetPhrase = (k, clause, n) => {
+  const hit = /^(?:and |then )*water (?:it|the soup|this) down\b/i.exec(clause.text);
+  if (hit === null) return false;
+  const text = `thin with water${clause.text.slice(hit[0].length)}`;
+  k.as('thin', { ...clause, text, verb: 'thin', verbAt: 0 }, n, 'thin');
+  return true;
+};
+
 /** Phrases that are tried before the verb of a clause is asked, the first that fits first. */
 export const SET_PHRASES: readonly SetPhrase[] = [
   told(
@@ -265,6 +274,7 @@ export const SET_PHRASES: readonly SetPhrase[] = [
   intoMachine,
   meant(/^(?:and |then )?(?:whip|whisk|yank|hook|haul|get|pluck|pick|dig|tweeze|spear) out\b/i, 'remove', 'remove'),
   lidClosed,
+  wateredDown,
   meant(/^(?:and |then )?get rid of/i, 'discard', 'remove'),
   told(
     /^(?:and |then )?(?:(?:do|use|allow|let it have) (?:a |the )?)?(?:natural(?:ly)?|quick)(?: pressure)?[- ]releas/i,

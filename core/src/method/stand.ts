@@ -63,7 +63,7 @@ export function doLet(k: Kitchen, clause: Clause, n: number): void {
     /\b(?:boil|bubble|cook|evaporate|reduce|simmer)\w*(?: \w+)? (?:away|off|down)\b|\b(?:bubble|boil|cook) (?:for )?(?:about )?(?:\d|a minute)|\bevaporate|\breduce\b|\bgone\b|\bdry\b|\bnothing left\b/i.test(
       text,
     ) &&
-    k.actions.filter(({ does }) => does !== 'remark').at(-1)?.does === 'deglaze'
+    k.actions.filter(({ does }) => does !== 'remark' && does !== 'setting').at(-1)?.does === 'deglaze'
   ) {
     k.put('setting', n);
     return;
@@ -209,6 +209,8 @@ export function doChill(k: Kitchen, clause: Clause, n: number): void {
     return;
   }
   // "Chill if you like."
-  k.servedCold ||= !/\b(?:fat|overnight then|store|keep|if you (?:like|want|prefer)|if liked|optional)\b/i.test(clause.text);
+  const isBegun = k.vessels.some(({ steps }) => steps.length > 0);
+  k.servedCold ||=
+    isBegun && !/\b(?:fat|overnight then|store|keep|if you (?:like|want|prefer)|if liked|optional)\b/i.test(clause.text);
   k.put('chill', n, minutes === undefined ? {} : { minutes: { low: minutes.low, high: minutes.high } });
 }

@@ -101,7 +101,13 @@ export function onTop(k: Kitchen, mentions: readonly Mention[], text: string, n:
       if (mention.byGroup !== true || at !== k.mainVessel()) lines.push({ line });
       continue;
     }
-    const own = PLUS_MORE.test(k.lineOf(line)?.taken.text ?? '') && k.isUsed(line) ? more(k, line, n) : undefined;
+    const isThread =
+      k.isUsedUp(line) &&
+      k.lineOf(line)?.taken.row.group === 'fats' &&
+      /\b(?:threads?|drizzle|drops?|slick|trickle|little|extra|more|splash|glug|film)\b[^,;]*$/i.test(text.slice(0, mention.at));
+    // "A thread of oil" over the bowls, of an oil that has gone in.
+    const isBeside = PLUS_MORE.test(k.lineOf(line)?.taken.text ?? '') || isThread;
+    const own = isBeside && k.isUsed(line) ? more(k, line, n) : undefined;
     const use = k.use(own ?? mention, text);
     k.top.push({ use, clause: n });
     lines.push(use);

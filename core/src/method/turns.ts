@@ -41,6 +41,8 @@ export function asMeant(whole: string): string {
   const text = inWhistles(whole);
   return (
     text
+      // "Air fry 200 C 20 min": an oven, small and with a fan.
+      .replace(/\bair[- ]fry(?=\b)/i, 'roast')
       // "Pots + stock, simmer 20" are no vessels.
       .replace(/^((?:and )?)pots(?= ?[+&,]| in\b)/i, '$1potatoes')
       .replace(

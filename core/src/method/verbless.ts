@@ -143,6 +143,13 @@ export function verbless(k: Kitchen, whole: Clause, n: number): void {
     k.put('store', n);
     return;
   }
+  const tasted = /^([^,;]*\bto taste), (?:and |then )?(.*\b(?:on top|over the top|to serve|to garnish))\s*$/i.exec(text);
+  if (tasted !== null) {
+    // "Lime juice to taste, peanuts on top."
+    verbless(k, { ...clause, text: tasted[1] ?? '' }, n);
+    verbless(k, { ...clause, text: tasted[2] ?? '' }, n);
+    return;
+  }
   if (
     /\b(?:on top|to serve|over the top|to garnish|(?:each|per) (?:bowl|portion|plate|person|cover|head)|pp|p\/p|(?:on|at|for|to) service)\b/i.test(
       text,
@@ -214,6 +221,14 @@ export function verbless(k: Kitchen, whole: Clause, n: number): void {
   if (mentions.length === 0 && /^(?:on )?(?:low|high)\b/i.test(text) && (minutes?.high ?? 0) >= SLOW_MIN && k.here !== undefined) {
     // "Low 8-9 hrs": a slow cooker, which has its lid on.
     heated(k, k.here, 'simmer', { ...clause, text: `${text} with the lid on` }, n, []);
+    return;
+  }
+  const poured = k.clauses
+    .slice(Math.max(0, n - 2), n)
+    .some((one) => /\b(?:in|into|to) (?:the |a |your )?(?:\w+ )?(?:blender|liquidi[sz]er|processor)\b/i.test(one.text));
+  if (mentions.length === 0 && minutes !== undefined && poured && k.blenderSaid !== undefined && k.here?.isBlended !== true) {
+    // "Everything in the blender with the stock. 2 mins full whack."
+    k.as('blend', { ...clause, text: `blend ${text}`, verb: 'blend', verbAt: 0 }, n, 'blend');
     return;
   }
   const onTray = k.here?.kind === 'tray';

@@ -103,7 +103,8 @@ export class Stock {
       }
       return answer.ok ? { ok: true, value: coldView(answer.value, [...this.mine.values()], rules) } : answer;
     }),
-    shareReplay({ bufferSize: 1, refCount: true }),
+    // Kept while nobody looks: thousands of containers are not reckoned anew each time the place is opened.
+    shareReplay({ bufferSize: 1, refCount: false }),
   );
 
   /** A container with all that the server has on record of it, asked again when something in the cold changes. */

@@ -1,4 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, signal, viewChild } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  ElementRef,
+  inject,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
@@ -21,8 +30,9 @@ const MINUTE_MS = 60_000;
 const LOOK_MS = 30_000;
 /** What is left of it by less than this sticks to the pot, or was rounded away, kg. */
 const STICKS_KG = 0.02;
-/** What a shelf shows before all of it is asked for. */
+/** What a shelf shows before all of it is asked for, and what of that stands in the first picture of it. */
 const FEW = 24;
+const FIRST_FEW = 6;
 /** The address that stands in the code of a label. */
 const SCANNED = /\/cold\/([0-9a-f-]{36})\s*$/i;
 
@@ -53,6 +63,7 @@ export class Cold {
   protected readonly wanted = signal('');
   protected readonly scans = signal(false);
   protected readonly scanned = signal('');
+  private readonly few = signal(FIRST_FEW);
   protected readonly opened = signal<ReadonlySet<string>>(new Set());
   protected readonly isLoading = computed(() => this.answer() === undefined);
   protected readonly trouble = computed(() => {
@@ -112,18 +123,24 @@ export class Cold {
     for (const { store } of this.view()?.containers ?? []) if (!stores.has(store.id)) stores.set(store.id, store.name);
     return [...stores].map(([id, name]) => {
       const here = this.found().filter(({ store }) => store.id === id);
-      const shown = this.opened().has(id) ? here : here.slice(0, FEW);
+      const shown = this.opened().has(id) ? here : here.slice(0, this.few());
       return {
         id,
         name,
         rows: shown.map((one) => containerRow(one, this.nowMs())),
-        hidden: here.length - shown.length,
+        hidden: this.few() < FEW ? Math.max(0, here.length - FEW) : here.length - shown.length,
         bowls: here.reduce((sum, { kg, contents }) => sum + bowlsIn(kg, contents), 0),
       };
     });
   });
 
   constructor() {
+    // The first of each shelf is drawn at once, the others in the picture after it.
+    afterNextRender(() => {
+      setTimeout(() => {
+        this.few.set(FEW);
+      });
+    });
     onKeys({
       '/': () => {
         this.field()?.nativeElement.focus();

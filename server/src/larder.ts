@@ -43,13 +43,25 @@ async function today(database: Database, nowMs: number): Promise<string> {
   return dayOf(nowMs, (await readKit(database))?.zone);
 }
 
-async function newestCorrections({ db }: Database): Promise<ReadonlyMap<string, IngredientRow | null>> {
-  const newest = db
+type Corrected = ReadonlyMap<string, IngredientRow | null>;
+
+/** What was read of the corrections last. They are only ever added to, so the newest id tells whether it still holds. */
+const READ_LAST = new WeakMap<Database, { readonly upTo: number | null; readonly rows: Corrected }>();
+
+async function newestCorrections(database: Database): Promise<Corrected> {
+  const { db } = database;
+  const [newest] = await db.select({ upTo: max(corrections.id) }).from(corrections);
+  const upTo = newest?.upTo ?? null;
+  const last = READ_LAST.get(database);
+  if (last?.upTo === upTo) return last.rows;
+  const newestOfEach = db
     .select({ id: max(corrections.id) })
     .from(corrections)
     .groupBy(corrections.ingredient);
-  const rows = await db.select().from(corrections).where(inArray(corrections.id, newest));
-  return new Map(rows.map(({ ingredient, row }) => [ingredient, row]));
+  const list = await db.select().from(corrections).where(inArray(corrections.id, newestOfEach));
+  const rows: Corrected = new Map(list.map(({ ingredient, row }) => [ingredient, row]));
+  READ_LAST.set(database, { upTo, rows });
+  return rows;
 }
 
 /** The prices in force on a day, made from the history: of days to come none counts yet, of one day the one that came last. */

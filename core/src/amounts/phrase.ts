@@ -122,6 +122,9 @@ const METRIC: readonly (readonly [words: string, times: number, unit: string])[]
   ['grammes?|gr|gms|grm', 1, 'g'],
   ['kilos?|kilogrammes?|kgs', 1, 'kg'],
   ['mls', 1, 'ml'],
+  ['msk|el', 15, 'ml'],
+  ['tsk|tl', 5, 'ml'],
+  ['krm', 1, 'ml'],
   ['dl|decilit(?:re|er)s?', 100, 'ml'],
   ['cl|centilit(?:re|er)s?', 10, 'ml'],
   // Two teaspoons, of 5 mL each.

@@ -61,7 +61,12 @@ function transferred(k: Kitchen, clause: Clause, n: number): string | undefined 
     /\b(?:the|all) (?:vegetables|veg|solids|pieces)\b.*\b(?:along )?with\b/i.test(before.text)
   )
     return undefined;
-  if (!isMoved || !isToBlade || !isOfSoup || /\bat a time\b|\bin batches\b|half[- ]?full/i.test(before.text)) return undefined;
+  // "Add half of the brown butter to the blender" is how much of the butter.
+  const isOfLine =
+    !/\b(?:soup|mixture|chowder|pot)\b/i.test(before.text) &&
+    k.names.mentions(before.text, before.section, () => false).some(({ line, share }) => share !== undefined && k.isDivided(line));
+  if (!isMoved || !isToBlade || !isOfSoup || isOfLine || /\bat a time\b|\bin batches\b|half[- ]?full/i.test(before.text))
+    return undefined;
   const part =
     /\b(half|a third|one third|two[- ]thirds|a quarter|three[- ]quarters|some|part|a portion|most|(?:a |one |two |three |four |\d+ )?(?:cups?|ladles?|ladlefuls?))\b/i
       .exec(before.text)?.[1]

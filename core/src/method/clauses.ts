@@ -201,6 +201,18 @@ function clausesIn(sentence: Sentence, n: number): Clause[] {
       starts.push({ at: 0, verb: 'blend', verbAt: word.at });
       continue;
     }
+    if (
+      mayStart &&
+      depth === 0 &&
+      word.text === 'cut' &&
+      starts.length > 0 &&
+      words[i - 1]?.text === ',' &&
+      /^cut (?:in|into|to) [^,;.]{3,40}, (?:and )?/i.test(sentence.text.slice(word.at))
+    ) {
+      // "Add the carrots, cut in even pieces, and the stock."
+      mayStart = false;
+      continue;
+    }
     if (mayStart && depth === 0 && word.text === 'make' && MADE_TO.test(words[i + 1]?.text ?? '')) {
       // "Make cook for 30 minutes", "make melt the butter", as it is said in other tongues.
       starts.push({ at: starts.length === 0 ? 0 : from, verb: words[i + 1]?.text ?? '', verbAt: words[i + 1]?.at ?? word.at });
@@ -278,7 +290,9 @@ function clausesIn(sentence: Sentence, n: number): Clause[] {
       isFirst = false;
       continue;
     }
-    const gerund = GERUNDS[word.text] ?? (isTakenOut ? 'take' : undefined);
+    // "Letting it down with more of the stock."
+    const isLetDown = word.text === 'letting' && words[i + 2]?.text === 'down';
+    const gerund = GERUNDS[word.text] ?? (isTakenOut ? 'take' : isLetDown ? 'let' : undefined);
     const startsSentence =
       isFirst &&
       words

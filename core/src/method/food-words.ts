@@ -78,6 +78,7 @@ const CLASSES: readonly (readonly [words: RegExp, fits: Fits])[] = [
   [/^(?:eggplant)$/, (row) => row.id === 'aubergine'],
   [/^(?:capsicum)$/, (row) => row.id.endsWith('pepper') && row.group === 'fruit vegetables'],
   [/^(?:bacon|pancetta|ham|lardon|rasher|hock|shank|knuckle|gammon|meat)$/, (row) => row.group === 'meat'],
+  [/^(?:chicken|poultry|bird)$/, (row) => row.group === 'meat' && row.id.includes('chicken')],
   [/^(?:rice|barley|oat|grain)$/, (row) => row.group === 'flours and starches'],
   [/^(?:curry)$/, (row) => row.id.includes('curry')],
   [/^(?:sugar|honey|syrup)$/, (row) => /sugar|honey|syrup/.test(row.id)],
@@ -89,7 +90,7 @@ const CLASSES: readonly (readonly [words: RegExp, fits: Fits])[] = [
 /** Words for several lines at once. */
 const GROUPS: readonly (readonly [words: RegExp, fits: (role: Role, row: IngredientRow) => boolean])[] = [
   [
-    /\b(?:(?:chopped |prepared |diced |sliced |roasted |roast |cooked |root |remaining |other |all the |all your |hard )*(?:vegetables|veggies|veg|roots))\b/gi,
+    /\b(?:(?:chopped |prepared |diced |sliced |roasted |roast |cooked |root |remaining |other |all the |all your |hard )*(?:vegetables|vegetable(?!s| (?:stock|broth|bouillon|oil|peeler|cube|mixture|soup|pur[ée]e|water))|veggies|veg(?! (?:stock|broth|bouillon|oil|cube))|roots))\b/gi,
     (role) => role === 'vegetable' || role === 'base' || role === 'greens',
   ],
   [/\b(?:aromatics|soffritto|base vegetables)\b/gi, (role) => role === 'base'],

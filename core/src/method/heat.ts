@@ -94,6 +94,29 @@ export function doHeat(k: Kitchen, clause: Clause, n: number, verb: string): voi
     return;
   }
   const { text } = clause;
+  const main = k.isFinished() ? k.mainVessel() : undefined;
+  if (
+    main !== undefined &&
+    isHob(main) &&
+    k.here !== main &&
+    /^(?:and |then )*(?:gently )?(?:re-?heat|warm (?:it )?through)\b/i.test(text)
+  )
+    k.here = main;
+  if (
+    main !== undefined &&
+    /^(?:and |then )*(?:gently )?re-?heat\b[^,;]*?\bin (?:a|another|the) (?:clean |large |fresh )*(?:pan|pot|saucepan)\b/i.test(
+      text,
+    )
+  ) {
+    // "Reheat in a pan with the cream": the same soup, out of the blender.
+    k.here = main;
+    const rest = text.replace(/\bin (?:a|another|the) (?:clean |large |fresh )*(?:pan|pot|saucepan)\b ?/i, '');
+    const behind = /\bwith (?:the |your )?(.+)$/i.exec(rest);
+    if (behind !== null && k.mentions(behind[1] ?? '', clause).some(({ line }) => !k.isUsedUp(line)))
+      k.as('add', { ...clause, text: `add the ${behind[1] ?? ''}`, verb: 'add', verbAt: 0 }, n, 'add');
+    k.as('heat', { ...clause, text: 'heat through', verb: 'heat', verbAt: 0 }, n, 'heat');
+    return;
+  }
   const isOvenRack =
     ovenIn(text, k.context.country) !== undefined &&
     !(k.here !== undefined && isHob(k.here)) &&

@@ -96,14 +96,14 @@ const TIMED = new RegExp(
 const BETWEEN = new RegExp(`\\bbetween (${NUMBER}) and (${NUMBER})\\s*(${UNIT})`, 'i');
 /** A figure that is a time although no unit stands behind it: "about 20", "for 25", "after 25". */
 const BARE =
-  /\b(?:for|after|about|another|a further)\s+(\d{1,3})(?:\s*(?:-|–|to)\s*(\d{1,3}))?(?=(?:\s+(?:more|longer|further))?\s*(?:[,.;)]|$))/i;
+  /\b(?:for|after|about|another|a further)\s+(\d{1,3})(?:\s*(?:-|–|to)\s*(\d{1,3}))?(?=(?:\s+(?:more|longer|further))?\s*(?:[,;)]|\.(?!\d)|$))/i;
 /** Kitchen notes leave the unit out: "simmer 10". */
 const NOTED =
-  /\b(?:simmer|sweat|roast|boil|fry|cook|rest|bake|give (?:it|them))\s+(\d{1,3})(?:\s*(?:-|–|to)\s*(\d{1,3}))?(?=\s*(?:(?:more|longer|further)\s*)?(?:[,.;)]|$))/i;
+  /\b(?:simmer|sweat|roast|boil|fry|cook|rest|bake|give (?:it|them))\s+(\d{1,3})(?:\s*(?:-|–|to)\s*(\d{1,3}))?(?=\s*(?:(?:more|longer|further)\s*)?(?:[,;)]|\.(?!\d)|$))/i;
 
 /** "Simmer fifteen." */
 const NOTED_WORD = new RegExp(
-  `\\b(?:simmer|sweat|roast|boil|fry|cook|rest|bake|give (?:it|them))\\s+(${WORDS})(?=\\s*(?:[,.;)]|$))`,
+  `\\b(?:simmer|sweat|roast|boil|fry|cook|rest|bake|give (?:it|them))\\s+(${WORDS})(?=\\s*(?:[,;)]|\\.(?!\\d)|$))`,
   'i',
 );
 
@@ -280,7 +280,7 @@ export function shareBefore(words: string): { readonly share?: number; readonly 
     // "3/4 of the 2 chillies".
     .replace(/\bof (the|your) \d+ (?!tbsp|tsp|table|tea|cups?\b|g\b|ml\b|oz\b)/g, 'of $1 ')
     .replace(
-      /\s+(?:the|your|that|this|those|these|its|fresh|freshly|finely|roughly|thinly|chopped|grated|sliced|roasted|cooked|diced|toasted|snipped|picked|peeled|trimmed|deseeded|seeded|washed|drained|red|green|mild)(?=\s|$)/g,
+      /\s+(?:the|your|that|this|those|these|its|fresh|freshly|finely|roughly|thinly|chopped|grated|sliced|roasted|cooked|diced|toasted|snipped|picked|peeled|trimmed|deseeded|seeded|washed|drained|hot|warm|cold|boiling|simmering|brown|browned|melted|infused|flavoured|red|green|mild)(?=\s|$)/g,
       '',
     )
     .replace(/\s+/g, ' ')

@@ -276,7 +276,9 @@ export class LineNames {
     const grown = words[n + 1]?.text === 'seed' ? all : all.filter(({ taken }) => !taken.row.id.endsWith('-seeds'));
     const lines = grown.length > 0 ? grown : all;
     const word = words[n]?.text ?? '';
-    if (length <= 1) {
+    // "Chicken broth" is no chicken.
+    const isOfStock = word === 'chicken' && /^(?:stock|broth|bouillon|cube|liquor)$/.test(words[n + 1]?.text ?? '');
+    if (length <= 1 && !isOfStock) {
       for (const fits of kindsOf(word)) {
         const own = seedsMeant(
           word,

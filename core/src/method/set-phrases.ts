@@ -252,6 +252,14 @@ const wateredDown: SetPhrase = (k, clause, n) => {
   return true;
 };
 
+/** "Boil the heads separately 4 min", of what no line is called by: not the soup that is heated. */
+const separately: SetPhrase = (k, clause, n) => {
+  const isApart = /\b(?:separately|on (?:its|their) own|by (?:itself|themselves))\b/i.test(clause.text);
+  if (!isApart || minutesIn(clause.text) === undefined || k.mentions(k.body(clause), clause).length > 0) return false;
+  k.put('remark', n);
+  return true;
+};
+
 /** Phrases that are tried before the verb of a clause is asked, the first that fits first. */
 export const SET_PHRASES: readonly SetPhrase[] = [
   told(
@@ -275,6 +283,7 @@ export const SET_PHRASES: readonly SetPhrase[] = [
   meant(/^(?:and |then )?(?:whip|whisk|yank|hook|haul|get|pluck|pick|dig|tweeze|spear) out\b/i, 'remove', 'remove'),
   lidClosed,
   wateredDown,
+  separately,
   meant(/^(?:and |then )?get rid of/i, 'discard', 'remove'),
   told(
     /^(?:and |then )?(?:(?:do|use|allow|let it have) (?:a |the )?)?(?:natural(?:ly)?|quick)(?: pressure)?[- ]releas/i,

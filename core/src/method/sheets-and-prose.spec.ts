@@ -361,6 +361,38 @@ const PASTES: readonly {
     ],
     never: /^simmer|^fry/,
   },
+  {
+    what: 'an hour and a half written 1.5 hrs; spoons of the north',
+    country: 'gb',
+    text: 'Chicken soup\nServes 4\n\n2 kg raw chicken\n1.5 l water\n1 onion\n3 msk flour\n2 dl cream\n1 krm white pepper\n\nPut the chicken, onion and water in a pot. Simmer 1.5 hrs. Strain. Stir in the flour and simmer for 0.5 hours. Blend. Add the cream and pepper.',
+    foods: ['raw-chicken', 'water', 'onion', 'plain-flour', 'whipping-cream', 'white-pepper'],
+    wanted: ['add raw-chicken onion water', "simmer 90'", 'drain', "simmer 30'", 'blend', 'cream whipping-cream'],
+  },
+  {
+    what: 'a vegetable of your choice, cut in even pieces, and the stock',
+    country: 'us',
+    text: 'Creamy vegetable soup\nServes 4\n\n4 tablespoons butter\n1 onion\n2 pounds broccoli\n4 cups vegetable stock\n\nSweat onion in butter 8-10 min. Add vegetable, cut in even pieces, and vegetable stock. Simmer 15-25 min. Purée.',
+    wanted: ['add onion butter', "sweat 9'", 'add broccoli vegetable-stock', "simmer 20'", 'blend'],
+  },
+  {
+    what: 'half the hot stock, let down with more of it; half of a browned butter to the blender; reheated in a pan',
+    country: 'gb',
+    text: 'Butternut and brown butter\nServes 4\n\n1 butternut (1.4 kg)\n1 litre chicken stock\n80g butter\n20 sage leaves\n50ml double cream\n\nOven 220. Halve the squash, roast cut side down for 50 min. Scoop the soft flesh into a blender with half the hot stock and blend until velvety, about 2 min, letting it down with more of the stock until it pours like double cream. Meanwhile melt the butter in a light-coloured pan and let it bubble until it smells nutty; throw in the sage leaves and fry for 20 secs. Lift out the sage. Add half of the brown butter to the blender and whizz again. Reheat in a pan with the cream. Serve drizzled with the rest of the brown butter and the sage.',
+    wanted: [
+      "roast 50' @Tray",
+      'join butternut',
+      'add chicken-stock',
+      "blend 2'",
+      'thin chicken-stock-2',
+      'add butter @Pot 2',
+      'add butter',
+      'blend',
+      'cream double-cream',
+      "warm 3'",
+      'garnish butter sage',
+    ],
+    never: /^add double-cream/,
+  },
 ];
 
 describe('sheets, prose and blogs as they are pasted', () => {

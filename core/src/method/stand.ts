@@ -39,7 +39,7 @@ export function doLet(k: Kitchen, clause: Clause, n: number): void {
     k.put('setting', n);
     return;
   }
-  if (/\blet\b(?: \w+){0,2} down\b/i.test(text)) {
+  if (/\blet(?:ting)?\b(?: \w+){0,2} down\b/i.test(text)) {
     doThin(k, clause, n);
     return;
   }

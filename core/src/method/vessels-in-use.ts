@@ -34,9 +34,11 @@ export class VesselsInUse extends LinesInUse {
     return vessel;
   }
 
-  /** Pots on the hob in which there is hot liquid, and that are for no topping. */
+  /** Pots in which there is hot liquid, or what the blade has been through, and that are for no topping. */
   wetPots(): Vessel[] {
-    return this.open().filter((one) => isHob(one) && one.isWet && one.isHot && !one.isForTop && !one.isDrained);
+    // A pesto that was blended under a heading of its own is none.
+    const isSoup = ({ isBlended, section }: Vessel): boolean => isBlended && !/^for (?!(?:the )?soup)/i.test(section);
+    return this.open().filter((one) => isHob(one) && one.isWet && (one.isHot || isSoup(one)) && !one.isForTop && !one.isDrained);
   }
 
   /** The pot of the soup, where the cook may stand at a dry pan beside it. */

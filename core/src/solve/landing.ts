@@ -64,7 +64,7 @@ export interface LandingCase {
 export interface Solver {
   solve(
     problem: string,
-    options?: { mip_rel_gap?: number; mip_abs_gap?: number; mip_feasibility_tolerance?: number },
+    options?: Readonly<Record<string, number | boolean | string>>,
   ): {
     readonly Status: string;
     readonly Columns: Readonly<Record<string, { readonly Primal?: number }>>;
@@ -286,6 +286,15 @@ export function costOf(c: LandingCase, steps: ReadonlyMap<string, number>, minut
   return bought + reaches * c.costPerReach + minutes * (c.reduction?.costPerMinute ?? 0);
 }
 
+/** To the last penny; of a dozen variables, what a solver does to make a model smaller costs more than the search itself. */
+const SOLVE_BY = {
+  mip_rel_gap: 0,
+  mip_abs_gap: 0,
+  presolve: 'off',
+  mip_detect_symmetry: false,
+  mip_heuristic_run_feasibility_jump: false,
+} as const;
+
 /** Serum is taken from the round before; rounds until the answer stands still. */
 const MOST_ROUNDS = 8;
 /** The serum is a hundredth of most bodies: what it still moves by then moves the solids by less than a part in a hundred thousand. */
@@ -324,7 +333,7 @@ export function land(c: LandingCase, solver: Solver): Landing {
               : body.high,
           };
     const rows = rowsOf(c.bands, solids);
-    const solution = solver.solve(modelOf(c, rows, base, parts, elastic), { mip_rel_gap: 0, mip_abs_gap: 0 });
+    const solution = solver.solve(modelOf(c, rows, base, parts, elastic), SOLVE_BY);
     if (solution.Status !== 'Optimal') {
       if (elastic) return { ok: false, code: 'SOLVER_FAILED', status: solution.Status };
       elastic = true;

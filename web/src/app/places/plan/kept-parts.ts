@@ -103,17 +103,22 @@ export class KeptParts {
       isServedCold: this.isServedCold(),
     };
     const used = new Set(this.kept().map(({ container }) => container));
-    return (this.cold.containers() ?? [])
-      .filter((one) => !used.has(one.id) && isUsable(one, this.today()) && mayGoInto(one.contents, into))
+    const may = (this.cold.containers() ?? []).filter(
+      (one) => !used.has(one.id) && isUsable(one, this.today()) && mayGoInto(one.contents, into),
+    );
+    // One line a soup, of the container that has to go first.
+    return may
+      .filter((one, n) => may.findIndex(({ contents }) => contents.name === one.contents.name) === n)
       .slice(0, MOST_NAMED)
       .map((container) => {
         // To ten grams, and never more than is there.
         const kg = Math.min(container.kg, Math.floor(this.cookedKg() * MOST_SHARE * 100) / 100);
         const { id, contents, useBy } = container;
+        const alike = may.filter((one) => one.contents.name === contents.name).length;
         return {
           id,
           name: contents.name,
-          words: `${contents.name}, ${mass(container.kg, 'metric')}, use by ${dayWords(useBy.day)}`,
+          words: `${contents.name}, ${mass(container.kg, 'metric')}${alike > 1 ? ` (the first of ${String(alike)})` : ''}, use by ${dayWords(useBy.day)}`,
           put: mass(kg, 'metric'),
           part: { container: id, kg, row: keptRow(container) },
         };

@@ -259,4 +259,11 @@ describe('what is kept already', () => {
     await rest(shown.fixture);
     expect(shown.text()).not.toContain('Swede');
   });
+
+  it('of one soup in several tubs the first to go is named, with how many there are', async () => {
+    for (let n = 0; n < 3; n++) cold.filled(0.9);
+    const shown = await show(KeptParts, { soupId: 'carrot-ginger', cookedKg: 6, kept: [], ...facts });
+    expect(shown.text()).toMatch(/Swede & barley, 900 g \(the first of 3\), use by/);
+    expect(shown.text().match(/Put 900 g in/g)?.length).toBe(1);
+  });
 });

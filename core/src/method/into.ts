@@ -97,15 +97,15 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
   const isLiquor =
     /\b(?:reserved|cooking|soaking) (?:water|liquid|liquor)\b/i.test(body) && k.vessels.some(({ isDrained }) => isDrained);
   // "Slice the artichokes, drain, add": what was made ready, or what was soaked and drained.
-  const isBareAdd = /^(?:and |then )?(?:add|tip in|in)(?: (?:them|it|these))?$/i.test(text);
-  const drained = k.actions.at(-1);
-  const soaked =
-    isBareAdd && drained?.does === 'drain' && k.clauses[drained.clause]?.sentence === clause.sentence
-      ? k.open().find(({ name, isDrained }) => isDrained && name === drained.vessel)
-      : undefined;
-  if (soaked !== undefined && k.here !== undefined && soaked !== k.here) {
+  const isBareAdd =
+    /^(?:and |then )?(?:add|tip in|in)(?: (?:them|it|these))?$|^(?:and |then )?(?:stir|mix|tip|put|throw) (?:them|it|these) in$/i.test(
+      text,
+    );
+  const { soaked } = k;
+  if (isBareAdd && soaked?.joinedTo === undefined && soaked !== undefined && k.here !== undefined && soaked !== k.here) {
     const lines = [...soaked.lines].map((line) => ({ line }));
     k.move(soaked, k.here, n);
+    k.soaked = undefined;
     k.put('add', n, { vessel: k.here.name, lines });
     return;
   }
@@ -116,7 +116,10 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
   const goes =
     kept.length > 0 || returnsKept(k, n, body) ? others.filter(({ line }) => !kept.some((one) => one.line === line)) : named;
   const mentions = withoutLaterHerbs(k, k.withPrepared([...kept, ...goes], body, clause), body, n).filter(
-    ({ line }) => !(SALT_MEASURED.test(body) && isSaltToTaste(k, line)),
+    ({ line }) =>
+      !(SALT_MEASURED.test(body) && isSaltToTaste(k, line)) &&
+      // "Salt and pepper to taste", of a measured salt that has gone in: more of it, as the tongue says.
+      !(SALT_TO_TASTE.test(body) && k.isSaltOrPepper(line) && k.isUsed(line)),
   );
   const through = /\bthrough (?:the |your )(.+)$/i.exec(body);
   if (through !== null && k.isFinished() && mentions.some(({ at, length }) => length > 0 && at < through.index)) {
@@ -292,6 +295,8 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
 /** "1/2 teaspoon salt" in the method is so much, whatever the step that seasons settles. */
 const SALT_MEASURED =
   /(?:\d|½|¼|¾|\ba|\bone|\bhalf a) ?(?:g|grams?|tsps?|teaspoons?|tbsps?|tablespoons?)\.? (?:of )?(?:\w+ )?salt\b/i;
+
+const SALT_TO_TASTE = /\b(?:salt|pepper)(?:,? (?:and|&) (?:[a-z]+ )?pepper)? to taste\b/i;
 
 /** "Add more salt if it needs it." */
 function isMoreSalt(k: Kitchen, mentions: readonly Mention[], text: string): boolean {

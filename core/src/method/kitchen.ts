@@ -41,6 +41,8 @@ export class Kitchen extends WordsInUse {
   isTurnedUp = false;
   /** The clause that brought a pot to pressure: the minutes right behind it are under it. */
   pressureAt: number | undefined;
+  /** What was soaked, drained and has gone nowhere yet. */
+  soaked: Vessel | undefined;
   /** What something dried was soaked in. */
   soakWater: string | undefined;
   /** The blender that the soup was poured into. */

@@ -59,6 +59,16 @@ export function doMix(k: Kitchen, clause: Clause, n: number): void {
     k.put('add', n, { vessel: bowl.name, lines: added, assumed: fresh.some(({ vague }) => vague) ? ['SHARE'] : [] });
     return;
   }
+  const just = k.here?.lastIn ?? [];
+  if (
+    /^(?:and |then )*(?:rub|spread|massage|brush|smear|work) (?:the|it|that)\b/i.test(text) &&
+    mentions.length > 0 &&
+    mentions.every(({ line }) => (just.includes(line) && k.lineOf(line)?.taken.row.group === 'fats') || k.isUsedUp(line))
+  ) {
+    // "Drizzle with oil. Rub the oil over it": the same oil.
+    k.put('setting', n);
+    return;
+  }
   const isByBlade =
     /\b(?:hand|stick|immersion|hand-held)[ -]?(?:mixer|blender)\b|\b(?:in|with) (?:a|the) (?:blender|liquidi[sz]er)\b/i.test(text);
   if (isByBlade && mentions.every(({ line }) => k.isUsedUp(line))) {

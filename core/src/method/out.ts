@@ -35,6 +35,9 @@ export function doRemove(k: Kitchen, clause: Clause, n: number): void {
     !mentions.some(({ line }) => /^(?:bundle)$/.test(k.lineOf(line)?.taken.role ?? ''))
   ) {
     if (/\blid\b/i.test(body) && k.here !== undefined) k.here.lid = 'off';
+    // "Remove the soup from the heat", from beside it.
+    const soup = /\bthe soup\b/i.test(body) ? k.wetPots().at(-1) : undefined;
+    if (soup !== undefined) k.here = soup;
     k.put('setting', n);
     return;
   }

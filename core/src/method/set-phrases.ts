@@ -252,6 +252,14 @@ const wateredDown: SetPhrase = (k, clause, n) => {
   return true;
 };
 
+/** "If you would like to thin it a bit, stir in the rest of the stock": only when, and what is done stands behind it. */
+const onlyIf: SetPhrase = (k, { text, sentence }, n) => {
+  const isWish = /^if you(?:['’]d| would)? (?:like|want|prefer|wish)\b/i.test(text);
+  if (!isWish || k.clauses[n + 1]?.sentence !== sentence || k.clauses[n + 1]?.verb === undefined) return false;
+  k.put('setting', n);
+  return true;
+};
+
 /** "Boil the heads separately 4 min", of what no line is called by: not the soup that is heated. */
 const separately: SetPhrase = (k, clause, n) => {
   const isApart = /\b(?:separately|on (?:its|their) own|by (?:itself|themselves))\b/i.test(clause.text);
@@ -282,6 +290,7 @@ export const SET_PHRASES: readonly SetPhrase[] = [
   intoMachine,
   meant(/^(?:and |then )?(?:whip|whisk|yank|hook|haul|get|pluck|pick|dig|tweeze|spear) out\b/i, 'remove', 'remove'),
   lidClosed,
+  onlyIf,
   wateredDown,
   separately,
   meant(/^(?:and |then )?get rid of/i, 'discard', 'remove'),

@@ -49,7 +49,16 @@ export function doDrain(k: Kitchen, clause: Clause, n: number): void {
     return;
   }
   const said = joinedText(clause, k.clauses[n + 1]);
-  const keepsLiquid = /\b(?:reserv|keep|sav)\w*\b.*\b(?:liquid|water|stock|cooking)\b/i.test(said);
+  const keepsLiquid = /\b(?:reserv|keep|sav)\w*\b.*\b(?:liquid|liquor|water|stock|cooking)\b/i.test(said);
+  // Soaked and not cooked: the cook is back at the pot that is on the fire.
+  const fire = vessel.isHot ? undefined : k.open().findLast((one) => one !== vessel && isHob(one) && one.isHot && !one.isForTop);
+  if (!vessel.isHot) k.soaked = vessel;
+  if (fire !== undefined && keepsLiquid) {
+    // "Drain the porcini, keeping the liquor": both go into the soup.
+    k.put('prepare', n, { vessel: undefined, lines: mentions.map(({ line }) => ({ line })) });
+    k.here = fire;
+    return;
+  }
   const liquidShare = keepsLiquid ? (percentIn(said) ?? measuredShare(k, vessel, said) ?? LIQUOR) : 0;
   const isGuessed = keepsLiquid && percentIn(said) === undefined && measuredShare(k, vessel, said) === undefined;
   k.put('drain', n, { vessel: vessel.name, assumed: isGuessed ? ['SHARE'] : [] });
@@ -62,7 +71,7 @@ export function doDrain(k: Kitchen, clause: Clause, n: number): void {
   vessel.isWet = keepsLiquid;
   vessel.isDrained = true;
   // Something blanched beside the soup: the cook is back at the pot.
-  k.here = k.wetPots().find((one) => one !== vessel) ?? vessel;
+  k.here = k.wetPots().find((one) => one !== vessel) ?? fire ?? vessel;
 }
 
 export function doStrain(k: Kitchen, clause: Clause, n: number): void {

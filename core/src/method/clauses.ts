@@ -102,6 +102,10 @@ function isHowOnly(words: readonly Word[], n: number): boolean {
   );
 }
 
+/** "Carry on cooking", "keep on simmering", "go on frying": what is said for "continue". */
+const GOES_ON =
+  /^(?:carry|keep|go) (?:on )?(?:to )?(?:cook|simmer|fry|saut|sweat|soften|bubbl|boil|roast)(?:ing|éing|eing)?\b(?=[^.]*(?:\d|minutes?|mins?\b|hour|until|till))/i;
+
 function clausesIn(sentence: Sentence, n: number): Clause[] {
   const words = wordsOf(sentence.text);
   const opening = placeEnd(sentence.text);
@@ -219,6 +223,13 @@ function clausesIn(sentence: Sentence, n: number): Clause[] {
       mayStart = false;
       isFirst = false;
       i += 1;
+      continue;
+    }
+    if (mayStart && depth === 0 && GOES_ON.test(sentence.text.slice(word.at))) {
+      // "Then carry on cooking for 8 minutes."
+      starts.push({ at: starts.length === 0 ? 0 : from, verb: 'continue', verbAt: word.at });
+      mayStart = false;
+      isFirst = false;
       continue;
     }
     if (!mayStart && depth === 0 && starts.length === 0 && NOTED.has(word.text) && /^\d/.test(words[i + 1]?.text ?? '')) {

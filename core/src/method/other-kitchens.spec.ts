@@ -335,4 +335,15 @@ describe('methods as other kitchens tell them', () => {
     expect(grams('crusty bread, to serve')).toBe(160);
     expect(grams('2 bay leaves')).toBe(0.4);
   });
+
+  it('“carry on cooking” and “keep simmering” go on with what the pot does; without a time they add none', () => {
+    const method = (tail: string): string =>
+      `Sweat the onions in the oil for 5 minutes. Add the pumpkin, then carry on cooking for 8-10 mins. Add the stock, boil and simmer for 10 minutes. ${tail} Blend.`;
+    const lines = '2 onions\n2 tbsp olive oil\n1 kg pumpkin\n1 litre vegetable stock';
+    const timed = saidOf(method('Keep simmering for 20 minutes more.'), lines);
+    expect(timed.minutesOf('sweat')).toEqual([5, 9]);
+    expect(timed.minutesOf('simmer').reduce((sum, one) => sum + one, 0)).toBe(30);
+    const open = saidOf(method('Keep simmering gently.'), lines);
+    expect(open.minutesOf('simmer').reduce((sum, one) => sum + one, 0)).toBe(10);
+  });
 });

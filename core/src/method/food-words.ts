@@ -208,6 +208,9 @@ export function notAFood(words: readonly Token[], n: number): boolean {
   if (word === 'tin' && next !== 'of' && (isVessel || /^(?:from|in|into|on|to)$/.test(words[n - 2]?.text ?? ''))) return true;
   // "The onion's cloves" are no onion.
   if (words[n + 1]?.raw === 's' && (words[n + 1]?.at ?? 0) === (words[n]?.end ?? 0) + 1 && words[n + 2] !== undefined) return true;
+  // "Add the broccoli to the broth mixture" says where, and pours no more of the broth.
+  const isTo = before === 'the' && /^(?:to|into)$/.test(words[n - 2]?.text ?? '');
+  if (isTo && isNext(words, n) && next === 'mixture' && /^(?:stock|broth|water|milk)$/.test(word ?? '')) return true;
   if (word === 'salt' && next === 'water') return true;
   // "The bacon fat" is out of the bacon.
   if (

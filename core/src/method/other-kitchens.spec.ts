@@ -346,4 +346,24 @@ describe('methods as other kitchens tell them', () => {
     const open = saidOf(method('Keep simmering gently.'), lines);
     expect(open.minutesOf('simmer').reduce((sum, one) => sum + one, 0)).toBe(10);
   });
+
+  it('a broth mixture is a place, a sentence ends behind its brackets, and how to keep it is a note and no food', () => {
+    const { said, steps } = saidOf(
+      'Melt the butter and cook the onion 5 minutes. Pour in 4 cups of broth. Add the broccoli to the broth mixture and simmer for 15 minutes. Blend with a stick blender. (Or let it cool, then blend in batches. Cover loosely with a towel.) Bring the soup to a simmer and cook for 3 minutes.\nMake-Ahead/Freezer-Friendly Instructions: This soup keeps 3 days in the fridge.',
+      '1 onion, diced\n2 tbsp butter\n4 cups vegetable broth\n6 cups broccoli florets',
+      'us',
+    );
+    expect(said.filter((one) => one.startsWith('add '))).toEqual([
+      'add butter',
+      'add onion',
+      'add vegetable-stock',
+      'add broccoli',
+    ]);
+    expect(steps.filter(({ op }) => op === 'simmer').length).toBe(2);
+    const { unread } = readCorpus({
+      country: 'us',
+      text: 'Soup\nServes 4\n1 kg swede\nBoil the swede in 1 litre of water.\nFreezing Instructions: This soup can be frozen for 3 months.',
+    });
+    expect(unread).toEqual([]);
+  });
 });

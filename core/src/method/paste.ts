@@ -56,7 +56,7 @@ const OVER =
   /^(?:#+\s*)?(?:(?:recipe|cook['’]?s|chef['’]?s|top|our|my|extra) )?(?:notes?|tips?(?: (?:&|and) tricks)?|nutrition(?:al)?(?: (?:information|info|facts|values?))?|variations?|substitutions?|equipment|comments?|reviews?|storage(?: (?:tips|instructions))?|make[- ]ahead|goes well with|tried this recipe\??)\s*:?$/i;
 /** Such things in one line, wherever they stand. */
 const BESIDE_IT =
-  /^(?:nutrition(?:al)?\b.*\d|(?:calories|kcal|energy)\b\s*:?\s*\d|did you make this\b|tag (?:me|us|@)|(?:published|author|adapted from|inspired by|source|photo(?:graph)?s? by|last updated|updated|keywords?|category|diet)\b\s*:?\s+\S)/i;
+  /^(?:nutrition(?:al)?\b.*\d|(?:calories|kcal|energy)\b\s*:?\s*\d|did you make this\b|tag (?:me|us|@)|(?:published|author|adapted from|inspired by|source|photo(?:graph)?s? by|last updated|updated|keywords?|category|diet)\b\s*:?\s+\S|(?:make[- ]ahead|freez(?:ing|er[- ]friendly)|storage|storing|leftovers?)\b[\w /&-]{0,40}:\s+\S)/i;
 
 /** How long it takes and how hard it is, by the editor: nothing to cook by. */
 const ABOUT =

@@ -206,11 +206,13 @@ const LONGEST_ABBREVIATION = 12;
 function endsIn(row: string): number[] {
   const ends: number[] = [];
   for (const hit of row.matchAll(
-    /[.!?]{1,9}(?=\s{1,9}["“(]?[a-z\d]|\s{1,9}[+&]\s|\s*$)|;(?=\s)|\s(?:->|=>|→|>(?!\s*\d))(?=\s)/gi,
+    /[.!?]{1,9}[)\]]?(?=\s{1,9}["“(]?[a-z\d]|\s{1,9}[+&]\s|\s*$)|;(?=\s)|\s(?:->|=>|→|>(?!\s*\d))(?=\s)/gi,
   )) {
     const end = hit.index + hit[0].length;
     const before = row.slice(Math.max(0, end - LONGEST_ABBREVIATION), end);
     const next = row.slice(end, end + LONGEST_ABBREVIATION).trimStart();
+    // "(In batches. Mind the steam.) Bring it to a simmer."
+    if (/[)\]]$/.test(hit[0]) && !/^[A-Z]/.test(next)) continue;
     // "2.5 litres" and "approx. 20" go on.
     const isNextDone = A_TIME.test(before) && VERBS[/^[a-z-]+/.exec(next)?.[0] ?? ''] !== undefined;
     if (NOT_AN_END.test(before) && next !== '' && !/^[A-Z]/.test(next) && !isNextDone) continue;

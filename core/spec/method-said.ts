@@ -38,3 +38,19 @@ export function saidOfPaste(text: string, country: Country): Said {
       steps.flatMap((step) => (step.op === op && 'minutes' in step && step.minutes !== undefined ? [step.minutes] : [])),
   };
 }
+
+/** Expects what is wanted among what was said, in that order, and nothing of what must never be said. */
+export function expectInOrder(said: readonly string[], wanted: readonly string[], never?: RegExp): void {
+  let from = 0;
+  for (const one of wanted) {
+    const at = said.indexOf(one, from);
+    expect(at)
+      .withContext(`${one} in: ${said.join(' | ')}`)
+      .toBeGreaterThanOrEqual(from);
+    from = Math.max(from, at + 1);
+  }
+  if (never === undefined) return;
+  expect(said.filter((one) => never.test(one)))
+    .withContext(said.join(' | '))
+    .toEqual([]);
+}

@@ -208,7 +208,7 @@ export const TOLD_PASTES: readonly ToldPaste[] = [
       "blend 4'",
       'sieve',
       'cream double-cream',
-      'hold',
+      "hold 60'",
       'add walnuts @Tray',
       "roast 8' @Tray",
       'garnish walnuts',

@@ -1,5 +1,5 @@
 import { readCorpus } from '../../spec/method-corpus.js';
-import { saidOf } from '../../spec/method-said.js';
+import { expectInOrder, saidOf } from '../../spec/method-said.js';
 
 const LINES =
   '1 kg parsnips, chopped\n2 onions, sliced\n2 leeks, sliced\n3 cloves garlic\n50 ml rapeseed oil\n60 g butter\n1 tbsp curry powder\n1 tsp turmeric\n2 litres vegetable stock\n150 ml double cream\n400 ml tin coconut milk\njuice of 1 lime\n2 tsp fish sauce\n6 rashers streaky bacon\n2 slices sourdough\n1 bunch coriander\n1 red chilli\n';
@@ -186,15 +186,7 @@ describe('a method as it is said and noted', () => {
   for (const [method, wanted, never] of CASES) {
     it(method.slice(0, 90), () => {
       const { said } = saidOf(method, LINES);
-      let from = 0;
-      for (const one of wanted) {
-        const at = said.indexOf(one, from);
-        expect(at)
-          .withContext(`${one} in ${said.join(' | ')}`)
-          .toBeGreaterThanOrEqual(0);
-        from = Math.max(from, at + 1);
-      }
-      if (never !== undefined) expect(said.filter((one) => never.test(one))).toEqual([]);
+      expectInOrder(said, wanted, never);
     });
   }
 

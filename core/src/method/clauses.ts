@@ -2,7 +2,7 @@ import type { Clause, Sentence } from './sentences.js';
 
 export type { Clause } from './sentences.js';
 import { ADVERBS, GERUNDS, NOUN_VERBS, OPENERS, PARTICIPLES, STRONG_VERBS, VERBS, type Sense } from './lexicon.js';
-import { AFTER, BEFORE_END, placeEnd } from './openings.js';
+import { AFTER, BEFORE_END, GOES_ON, placeEnd } from './openings.js';
 import { eachItsTime, partedBehind } from './parted.js';
 
 interface Word {
@@ -101,10 +101,6 @@ function isHowOnly(words: readonly Word[], n: number): boolean {
     )
   );
 }
-
-/** "Carry on cooking", "keep on simmering", "go on frying": what is said for "continue". */
-const GOES_ON =
-  /^(?:carry|keep|go) (?:on )?(?:to )?(?:cook|simmer|fry|saut|sweat|soften|bubbl|boil|roast)(?:ing|éing|eing)?\b(?=[^.]*(?:\d|minutes?|mins?\b|hour|until|till))/i;
 
 function clausesIn(sentence: Sentence, n: number): Clause[] {
   const words = wordsOf(sentence.text);

@@ -33,3 +33,6 @@ export const AFTER =
 /** "Ten minutes before the end, add": when what follows is done. */
 export const BEFORE_END =
   /^(?:(?:about |with )?(?:\d+|five|ten|fifteen|twenty|half an hour) ?(?:minutes?|mins?|min)?(?: before (?:the end|it(?:['’]s| is) (?:done|ready|finished)|they(?:['’]re| are) (?:done|ready))[\w ]*| from the end| to go| left)|for the last (?:\d+|five|ten|fifteen|twenty) ?(?:minutes?|mins?|min)[\w ]*),\s*/i;
+/** "Carry on cooking", "keep on simmering", "go on frying": what is said for "continue". */
+export const GOES_ON =
+  /^(?:carry|keep|go) (?:on )?(?:to )?(?:cook|simmer|fry|saut|sweat|soften|bubbl|boil|roast)(?:ing|éing|eing)?\b(?=[^.]*(?:\d|minutes?|mins?\b|hour|until|till))/i;

@@ -1,4 +1,4 @@
-import { saidOf } from '../../spec/method-said.js';
+import { expectInOrder, saidOf } from '../../spec/method-said.js';
 import { readCorpus } from '../../spec/method-corpus.js';
 import type { Country } from '../amounts/index.js';
 
@@ -298,18 +298,7 @@ describe('methods as other kitchens tell them', () => {
   for (const { what, country, lines, method, wanted, never } of HABITS)
     it(what, () => {
       const { said } = saidOf(method, lines, country);
-      let from = 0;
-      for (const one of wanted) {
-        const at = said.indexOf(one, from);
-        expect(at)
-          .withContext(`${one} in: ${said.join(' | ')}`)
-          .toBeGreaterThanOrEqual(from);
-        from = Math.max(from, at + 1);
-      }
-      if (never !== undefined)
-        expect(said.filter((one) => never.test(one)))
-          .withContext(said.join(' | '))
-          .toEqual([]);
+      expectInOrder(said, wanted, never);
     });
 
   it('a sheet: a name with the litres of its batch, W. pepper, oil for deep frying that is not the soup’s', () => {

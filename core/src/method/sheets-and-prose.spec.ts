@@ -1,4 +1,4 @@
-import { saidOf, saidOfPaste } from '../../spec/method-said.js';
+import { expectInOrder, saidOf, saidOfPaste } from '../../spec/method-said.js';
 import { TOLD_PASTES } from '../../spec/told-pastes.js';
 import { readCorpus } from '../../spec/method-corpus.js';
 
@@ -9,18 +9,7 @@ describe('sheets, prose and blogs as they are pasted', () => {
       expect(unread).toEqual([]);
       if (foods !== undefined) expect(taken.map(({ row }) => row.id).sort()).toEqual([...foods].sort());
       const { said } = saidOfPaste(text, country);
-      let from = 0;
-      for (const one of wanted) {
-        const at = said.findIndex((own, n) => n >= from && (own === one || (one === 'hold' && own.startsWith('hold'))));
-        expect(at)
-          .withContext(`${one} in: ${said.join(' | ')}`)
-          .toBeGreaterThanOrEqual(from);
-        from = Math.max(from, at + 1);
-      }
-      if (never !== undefined)
-        expect(said.filter((one) => never.test(one)))
-          .withContext(said.join(' | '))
-          .toEqual([]);
+      expectInOrder(said, wanted, never);
     });
 
   it('what is saved for drizzling is on every bowl', () => {

@@ -20,7 +20,7 @@ import { iceWayWords, minutesWords, outlookWords, ruleSentence, splitWords, take
 import { showMinutes } from '@tureen/core/units';
 import { loadKit } from './files.js';
 import { numberOf, quantityOf, type Given } from './options.js';
-import { Misused, good, wrong, type Outcome } from './outcome.js';
+import { Misused, good, wrong, type CommandResult } from './result.js';
 import { table } from './table.js';
 
 const START_C = 80;
@@ -65,11 +65,11 @@ function depthOf(text: string): number {
 }
 
 /** How fast a pan of a depth cools somewhere, and how that stands to a rule. */
-export function cool(from: Given): Outcome {
+export function cool(from: Given): CommandResult {
   if (from.values.depth === undefined) throw new Misused('cool wants how deep: --depth 50mm');
   const depthM = depthOf(from.values.depth);
   const kit = loadKit(from.values.kit);
-  if (!kit.ok) return kit.outcome;
+  if (!kit.ok) return kit.result;
   const place = placeOf(from, kit.value);
   const rule = ruleOf(from);
   const startC = startOf(from);
@@ -95,14 +95,14 @@ export function cool(from: Given): Outcome {
 }
 
 /** How many of which pans meet a rule. */
-export function split(from: Given): Outcome {
+export function split(from: Given): CommandResult {
   if (from.values.kg === undefined) throw new Misused('split wants how much: --kg 18kg');
   const kg = quantityOf(from.values.kg, 'kg', '--kg');
   if (!(kg > 0 && kg <= 2000)) throw new Misused('--kg wants more than nothing, and up to 2000 kg.');
   const stuff = stuffOf(USUAL_MIX, 1);
   const rule = ruleOf(from);
   const kit = loadKit(from.values.kit);
-  if (!kit.ok) return kit.outcome;
+  if (!kit.ok) return kit.result;
   const { pans = USUAL_PANS, coldPlaces = USUAL_PLACES } = kit.value;
   const places = from.values.in === undefined ? coldPlaces.filter(({ id }) => id !== 'kitchen') : [placeOf(from, kit.value)];
   const ask = { kg, stuff, startC: startOf(from), pans, places, rule };
@@ -137,7 +137,7 @@ export function split(from: Given): Outcome {
 }
 
 /** How long a flat tub takes to freeze through, and how full it may be. */
-export function freeze(from: Given): Outcome {
+export function freeze(from: Given): CommandResult {
   if (from.values.depth === undefined) throw new Misused('freeze wants how thick: --depth 50mm');
   const thickM = depthOf(from.values.depth);
   const stuff = stuffOf(USUAL_MIX, 1);

@@ -9,7 +9,7 @@ import { potKg } from '@tureen/core/pot';
 import { boilOffKgS } from '@tureen/core/steps';
 import { loadLarder } from './files.js';
 import { numberOf, type Given } from './options.js';
-import { Misused, good, wrong, type Outcome } from './outcome.js';
+import { Misused, good, wrong, type CommandResult } from './result.js';
 import { planned } from './plan.js';
 import { table } from './table.js';
 
@@ -49,9 +49,9 @@ function additionOf(ingredient: Ingredient, potKilos: number): Addition {
 }
 
 /** The pot of a plan before its bowls, landed in the bands asked for. */
-export async function landing(from: Given): Promise<Outcome> {
+export async function landing(from: Given): Promise<CommandResult> {
   const made = planned(from);
-  if (!made.ok) return made.outcome;
+  if (!made.ok) return made.result;
   const { plan, rows } = made.value;
   const bands = bandsOf(from.values.band ?? []);
   if (Object.keys(bands).length === 0) throw new Misused('Say what to land: --band salt=0.7..0.9 --band body=150..250');
@@ -110,9 +110,9 @@ export async function landing(from: Given): Promise<Outcome> {
 
 const OUTCOME_UNIT = { bowls: 'bowls', servedKg: 'kg', bodyMPas: 'mPa·s', saltPct: '% salt', minutes: 'min' } as const;
 
-export function odds(from: Given): Outcome {
+export function odds(from: Given): CommandResult {
   const made = planned(from);
-  if (!made.ok) return made.outcome;
+  if (!made.ok) return made.result;
   const { values } = from;
   const held = (values.hold ?? 'amounts') as HeldTo;
   if (!HELD.includes(held)) throw new Misused(`--hold wants one of ${HELD.join(', ')}.`);
@@ -139,11 +139,11 @@ export function odds(from: Given): Outcome {
   return good(text, answer);
 }
 
-export function why(from: Given): Outcome {
+export function why(from: Given): CommandResult {
   const figure = from.positionals[2] as Askable | undefined;
   if (figure === undefined || !ASKABLE.includes(figure)) throw new Misused(`why wants a figure: ${ASKABLE.join(', ')}.`);
   const made = planned(from);
-  if (!made.ok) return made.outcome;
+  if (!made.ok) return made.result;
   const { plan } = made.value;
   const answer = explain(plan.prepared, plan.run, figure);
   const rows = answer.parts.map(({ id, kind, value }) => [id, kind ?? '', value.toPrecision(4)]);
@@ -160,13 +160,13 @@ export function why(from: Given): Outcome {
   return good(text, answer);
 }
 
-export function larder(from: Given): Outcome {
+export function larder(from: Given): CommandResult {
   const name = from.positionals.slice(1).join(' ');
   if (name === '') throw new Misused('larder wants the name of an ingredient.');
   const country = from.values.country as Country | undefined;
   if (country !== undefined && !COUNTRIES.includes(country)) throw new Misused(`--country wants one of ${COUNTRIES.join(', ')}.`);
   const rows = loadLarder(from.values.larder);
-  if (!rows.ok) return rows.outcome;
+  if (!rows.ok) return rows.result;
   const byId = rows.value.find(({ id }) => id === name);
   const found = byId === undefined ? findName(namesOf(rows.value), name, country) : ({ code: 'FOUND', id: byId.id } as const);
   if (found.code !== 'FOUND') {
@@ -200,7 +200,7 @@ export function larder(from: Given): Outcome {
   return good(text, row);
 }
 
-export function units(from: Given): Outcome {
+export function units(from: Given): CommandResult {
   const [, value, fromUnit, toUnit] = from.positionals;
   if (value === undefined) {
     const rows = UNIT_CODES.map((code) => [code, UNITS[code].label, UNITS[code].dimension, String(UNITS[code].si)]);

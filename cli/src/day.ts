@@ -7,7 +7,7 @@ import { shoppingList } from '@tureen/core/shop';
 import { EXAMPLE_SOUPS, type Soup } from '@tureen/core/soup';
 import { load, loadKit, loadLarder, loadSoup, type Loaded } from './files.js';
 import type { Given } from './options.js';
-import { Misused, good, wrong, type Outcome } from './outcome.js';
+import { Misused, good, wrong, type CommandResult } from './result.js';
 import { table } from './table.js';
 
 /** Orders of work that are tried for a day. */
@@ -51,9 +51,9 @@ function worked(from: Given): Loaded<{ day: Day; planning: ReturnType<typeof day
 }
 
 /** `tureen day DAY.json`: a day laid out on kit and hands; with `--ics` as a calendar. */
-export function dayPlanned(from: Given): Outcome {
+export function dayPlanned(from: Given): CommandResult {
   const found = worked(from);
-  if (!found.ok) return found.outcome;
+  if (!found.ok) return found.result;
   const { day, planning } = found.value;
   const { batches, lanes } = planning.work;
   const problems = planning.problems.map((problem) => `${problem.batchId}: ${dayProblemSentence(problem)}`);
@@ -100,9 +100,9 @@ export function dayPlanned(from: Given): Outcome {
 }
 
 /** `tureen shop DAY.json`: what a day needs, added up by ingredient. */
-export function shopped(from: Given): Outcome {
+export function shopped(from: Given): CommandResult {
   const found = worked(from);
-  if (!found.ok) return found.outcome;
+  if (!found.ok) return found.result;
   const { planning, rows } = found.value;
   const wanted = [...planning.plans.values()].map((plan) => ({ name: plan.snapshot.soup.name, plan }));
   const list = shoppingList(wanted, rows, [], []);

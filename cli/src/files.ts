@@ -3,16 +3,16 @@ import type { z } from 'zod';
 import { KitSchema, READY_KITS, type Kit } from '@tureen/core/kit';
 import { LARDER_ROWS, LarderFileSchema, checkRows, type IngredientRow } from '@tureen/core/larder';
 import { SoupSchema, type Soup } from '@tureen/core/soup';
-import { wrong, type Outcome } from './outcome.js';
+import { wrong, type CommandResult } from './result.js';
 
-export type Loaded<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly outcome: Outcome };
+export type Loaded<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly result: CommandResult };
 
 interface FileProblem {
   readonly path: string;
   readonly message: string;
 }
 
-function told(file: string, problems: readonly FileProblem[]): Outcome {
+function told(file: string, problems: readonly FileProblem[]): CommandResult {
   const lines = problems.map(({ path, message }) => `  ${path === '' ? 'the file' : path}: ${message}`);
   return wrong([`${file} can’t be used:`, ...lines].join('\n'), { file, problems });
 }
@@ -23,19 +23,19 @@ export function load<T>(file: string, schema: z.ZodType<T>): Loaded<T> {
   try {
     text = readFileSync(file, 'utf8');
   } catch {
-    return { ok: false, outcome: told(file, [{ path: '', message: 'it is not there or can’t be read. Check its name.' }]) };
+    return { ok: false, result: told(file, [{ path: '', message: 'it is not there or can’t be read. Check its name.' }]) };
   }
   let json: unknown;
   try {
     json = JSON.parse(text);
   } catch (error) {
-    return { ok: false, outcome: told(file, [{ path: '', message: `it is not JSON (${(error as Error).message}).` }]) };
+    return { ok: false, result: told(file, [{ path: '', message: `it is not JSON (${(error as Error).message}).` }]) };
   }
   const parsed = schema.safeParse(json);
   if (parsed.success) return { ok: true, value: parsed.data };
   return {
     ok: false,
-    outcome: told(
+    result: told(
       file,
       parsed.error.issues.map(({ path, message }) => ({ path: path.join('.'), message })),
     ),
@@ -65,7 +65,7 @@ export function loadLarder(file: string | undefined): Loaded<readonly Ingredient
   if (problems.length === 0) return { ok: true, value: rows };
   return {
     ok: false,
-    outcome: told(
+    result: told(
       file,
       problems.map((problem) => ({ path: `ingredients.${problem.id}`, message: JSON.stringify({ ...problem, id: undefined }) })),
     ),

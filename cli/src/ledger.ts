@@ -17,7 +17,7 @@ import { rerun } from '@tureen/core/plan';
 import { walk } from '@tureen/core/soup';
 import { load, loadLarder, type Loaded } from './files.js';
 import type { Given } from './options.js';
-import { Misused, good, wrong, type Outcome } from './outcome.js';
+import { Misused, good, wrong, type CommandResult } from './result.js';
 import { table } from './table.js';
 
 function loadBatch(file: string): Loaded<BatchFile> {
@@ -25,13 +25,13 @@ function loadBatch(file: string): Loaded<BatchFile> {
 }
 
 /** Lays what was read in a batch beside what was entered, and names what would explain the difference. */
-export function reconciled(from: Given): Outcome {
+export function reconciled(from: Given): CommandResult {
   const file = from.positionals[1];
   if (file === undefined) throw new Misused('reconcile wants a batch: reconcile BATCH.json');
   const read = loadBatch(file);
-  if (!read.ok) return read.outcome;
+  if (!read.ok) return read.result;
   const larder = loadLarder(from.values.larder);
-  if (!larder.ok) return larder.outcome;
+  if (!larder.ok) return larder.result;
   const { snapshot, entries, soupName } = read.value;
   const found = reconcile(rerun(snapshot), entries, larder.value);
   if (found === undefined) return wrong(`${soupName}: nothing was weighed, dipped, read or counted.`, { code: 'NOTHING_READ' });
@@ -76,7 +76,7 @@ export function reconciled(from: Given): Outcome {
 }
 
 /** What the batches of a folder teach of their kitchen. */
-export function learned(from: Given): Outcome {
+export function learned(from: Given): CommandResult {
   const folder = from.positionals[1];
   if (folder === undefined) throw new Misused('learn wants a folder of batches: learn DIR');
   let files: string[];
@@ -88,7 +88,7 @@ export function learned(from: Given): Outcome {
   const batches: { readonly file: BatchFile; readonly evidence: BatchEvidence | undefined }[] = [];
   for (const name of files.sort()) {
     const read = loadBatch(join(folder, name));
-    if (!read.ok) return read.outcome;
+    if (!read.ok) return read.result;
     const { id, snapshot, entries, startedAtMs } = read.value;
     const evidence = evidenceOfBatch(asCooked(rerun(snapshot), entries));
     batches.push({

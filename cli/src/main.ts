@@ -5,7 +5,7 @@ import { read } from './read.js';
 import { cool, freeze, split } from './cold.js';
 import { dayPlanned, shopped } from './day.js';
 import { learned, reconciled } from './ledger.js';
-import { GOOD, Misused, USAGE, type Outcome } from './outcome.js';
+import { GOOD, Misused, USAGE, type CommandResult } from './result.js';
 
 const HELP = `npm run tureen -- COMMAND [options]
 
@@ -33,7 +33,7 @@ const HELP = `npm run tureen -- COMMAND [options]
 
 Ends with 0 when it worked, 1 when the soup or what is asked of it is wrong, 2 when the command was not understood.`;
 
-const COMMANDS: Readonly<Record<string, (from: Given) => Outcome | Promise<Outcome>>> = {
+const COMMANDS: Readonly<Record<string, (from: Given) => CommandResult | Promise<CommandResult>>> = {
   plan,
   read,
   check,
@@ -52,7 +52,7 @@ const COMMANDS: Readonly<Record<string, (from: Given) => Outcome | Promise<Outco
 };
 
 /** Runs one command line. Nothing is read but the files it names, and nothing is written. */
-export async function tureen(args: readonly string[]): Promise<Outcome & { readonly json: boolean }> {
+export async function tureen(args: readonly string[]): Promise<CommandResult & { readonly json: boolean }> {
   const json = args.includes('--json');
   try {
     const from = given(args);

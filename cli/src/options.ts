@@ -4,7 +4,7 @@ import type { Kit } from '@tureen/core/kit';
 import { potsFor, type PlanRequest } from '@tureen/core/plan';
 import type { Soup } from '@tureen/core/soup';
 import type { Anchor } from '@tureen/core/solve';
-import { Misused } from './outcome.js';
+import { Misused } from './result.js';
 
 const OPTIONS = {
   bowls: { type: 'string' },

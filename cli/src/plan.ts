@@ -20,7 +20,7 @@ import type { Kit } from '@tureen/core/kit';
 import type { Soup } from '@tureen/core/soup';
 import { loadKit, loadLarder, loadSoup } from './files.js';
 import { requestOf, type Given } from './options.js';
-import { Misused, good, wrong, type Outcome } from './outcome.js';
+import { Misused, good, wrong, type CommandResult } from './result.js';
 import { table } from './table.js';
 
 export interface Loadeds {
@@ -30,7 +30,7 @@ export interface Loadeds {
 }
 
 /** Soup, kit and larder as the options name them. */
-export function loadAll(from: Given): { ok: true; value: Loadeds } | { ok: false; outcome: Outcome } {
+export function loadAll(from: Given): { ok: true; value: Loadeds } | { ok: false; result: CommandResult } {
   const file = from.positionals[1];
   if (file === undefined) throw new Misused('Name the file of a soup.');
   const soup = loadSoup(file);
@@ -45,7 +45,7 @@ export function loadAll(from: Given): { ok: true; value: Loadeds } | { ok: false
 /** The plan that the options ask for, or why there is none. */
 export function planned(
   from: Given,
-): { ok: true; value: Loadeds & { plan: Planned; request: PlanRequest } } | { ok: false; outcome: Outcome } {
+): { ok: true; value: Loadeds & { plan: Planned; request: PlanRequest } } | { ok: false; result: CommandResult } {
   const loaded = loadAll(from);
   if (!loaded.ok) return loaded;
   const { soup, kit, rows } = loaded.value;
@@ -53,21 +53,21 @@ export function planned(
   const planning = (from.values.exact === true ? makePlan : planToBuy)(soup, rows, kit, request);
   if (planning.ok) return { ok: true, value: { ...loaded.value, plan: planning.plan, request } };
   const { error } = planning;
-  if (error.code === 'SOUP_HAS_PROBLEMS') return { ok: false, outcome: problemsOutcome(error.problems) };
-  return { ok: false, outcome: wrong(planSentence(error), error) };
+  if (error.code === 'SOUP_HAS_PROBLEMS') return { ok: false, result: problemsResult(error.problems) };
+  return { ok: false, result: wrong(planSentence(error), error) };
 }
 
-function problemsOutcome(problems: readonly (Parameters<typeof problemSentence>[0] & { readonly path: string })[]): Outcome {
+function problemsResult(problems: readonly (Parameters<typeof problemSentence>[0] & { readonly path: string })[]): CommandResult {
   const lines = problems.map((problem) => `  ${problem.path}: ${problemSentence(problem)}`);
   return wrong(['The soup can’t be cooked as it stands:', ...lines].join('\n'), { problems });
 }
 
-export function check(from: Given): Outcome {
+export function check(from: Given): CommandResult {
   const loaded = loadAll(from);
-  if (!loaded.ok) return loaded.outcome;
+  if (!loaded.ok) return loaded.result;
   const { soup, kit, rows } = loaded.value;
   const preparation = prepareSoup(soup, makeLarder(rows), kit, kit.pots[0]?.id ?? '', soup.writtenFor.bowlG / 1000);
-  if (!preparation.ok) return problemsOutcome(preparation.problems);
+  if (!preparation.ok) return problemsResult(preparation.problems);
   const of = run(preparation.prepared, 1);
   const raw = clocksOf(preparation.prepared, of).filter(({ melded }) => !melded);
   const notes = raw.map(
@@ -95,9 +95,9 @@ function roundedSentence(rounding: Rounding, name: (id: string) => string): stri
   return `rounded to what can be bought and weighed, with a drift of ${(rounding.drift * 100).toFixed(2)} %${stray}`;
 }
 
-export function plan(from: Given): Outcome {
+export function plan(from: Given): CommandResult {
   const made = planned(from);
-  if (!made.ok) return made.outcome;
+  if (!made.ok) return made.result;
   const { plan: own, kit, soup } = made.value;
   const { run: of, rounding } = own;
   const figures = figuresOf(own.prepared, of);

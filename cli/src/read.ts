@@ -6,7 +6,7 @@ import { actionDetail, actionTitle, methodAssumptions, pastingSentence, readingS
 import { readRecipe, type Action, type RecipeReading } from '@tureen/core/method';
 import { loadKit, loadLarder } from './files.js';
 import type { Given } from './options.js';
-import { Misused, good, wrong, type Outcome } from './outcome.js';
+import { Misused, good, wrong, type CommandResult } from './result.js';
 import { table } from './table.js';
 
 const BOWL_G = 300;
@@ -47,16 +47,16 @@ function nameIn(read: Read): (line: string) => string {
 }
 
 /** A written recipe: its lines, what its method asks for with the place of each clause in the text, its steps, its questions. */
-export function read(from: Given): Outcome {
+export function read(from: Given): CommandResult {
   const file = from.positionals[1];
   if (file === undefined) throw new Misused('Say which recipe: read RECIPE.txt');
   const country = from.values.country;
   if (country !== undefined && !COUNTRIES.includes(country as Country))
     throw new Misused(`--country is one of ${COUNTRIES.join(', ')}.`);
   const rows = loadLarder(from.values.larder);
-  if (!rows.ok) return rows.outcome;
+  if (!rows.ok) return rows.result;
   const kit = from.values.kit === undefined ? undefined : loadKit(from.values.kit);
-  if (kit !== undefined && !kit.ok) return kit.outcome;
+  if (kit !== undefined && !kit.ok) return kit.result;
   let text: string;
   try {
     text = readFileSync(file, 'utf8');

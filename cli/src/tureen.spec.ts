@@ -60,11 +60,11 @@ describe('the command line', () => {
 
   it('says the same as a plan made in the application', async () => {
     for (const soup of EXAMPLE_SOUPS.slice(0, 5)) {
-      const outcome = await tureen(['plan', file(soup.id), '--bowls', '40', '--bowl', '300g', '--pot', 'boiler-40']);
+      const result = await tureen(['plan', file(soup.id), '--bowls', '40', '--bowl', '300g', '--pot', 'boiler-40']);
       const planning = planToBuy(soup, LARDER_ROWS, READY_KITS.canteen, { bowls: 40, bowlG: 300, potId: 'boiler-40' });
       if (!planning.ok) throw new Error(planning.error.code);
-      expect((outcome.data as { figures: unknown }).figures).toEqual(figuresOf(planning.plan.prepared, planning.plan.run));
-      expect(outcome.text).toContain(soup.name);
+      expect((result.data as { figures: unknown }).figures).toEqual(figuresOf(planning.plan.prepared, planning.plan.run));
+      expect(result.text).toContain(soup.name);
     }
   });
 

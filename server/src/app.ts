@@ -185,18 +185,18 @@ export function makeApp(services: Services) {
     })
     .put('/larder/:id', body(CorrectionSchema), async (c) => {
       const { row, why } = c.req.valid('json');
-      const outcome = await correctIngredient(database, c.req.param('id'), row, why, nowMs());
-      if (!outcome.ok) return fail(c, outcome.failure);
+      const result = await correctIngredient(database, c.req.param('id'), row, why, nowMs());
+      if (!result.ok) return fail(c, result.failure);
       hub.tell({ kind: 'larder' });
       void services.refresh?.();
-      return c.json(outcome.value, 200);
+      return c.json(result.value, 200);
     })
     .post('/prices', body(PricesSchema), async (c) => {
       const { prices, source } = c.req.valid('json');
-      const outcome = await addPrices(database, prices, source, nowMs());
-      if (!outcome.ok) return fail(c, outcome.failure);
+      const result = await addPrices(database, prices, source, nowMs());
+      if (!result.ok) return fail(c, result.failure);
       hub.tell({ kind: 'larder' });
-      return c.json(outcome.value, 201);
+      return c.json(result.value, 201);
     })
     .get('/examples', (c) => c.json({ soups: [...EXAMPLE_SOUPS] }))
     .get('/shelf', async (c) => c.json({ soups: await listShelf(database) }))
@@ -211,21 +211,21 @@ export function makeApp(services: Services) {
     })
     .put('/soups/:id/shelf', body(ShelfBodySchema), async (c) => {
       const soupId = c.req.param('id');
-      const outcome = await shelveSoup(database, soupId, c.req.valid('json'), nowMs());
-      if (!outcome.ok) return fail(c, outcome.failure);
+      const result = await shelveSoup(database, soupId, c.req.valid('json'), nowMs());
+      if (!result.ok) return fail(c, result.failure);
       hub.tell({ kind: 'soup', soupId });
-      return c.json(outcome.value, 200);
+      return c.json(result.value, 200);
     })
     .post('/soups', body(SoupBodySchema), async (c) => {
       const { soup, basedOn, note } = c.req.valid('json');
-      const outcome = await saveSoup(database, soup, basedOn, note, nowMs());
-      if (!outcome.ok) return fail(c, outcome.failure);
+      const result = await saveSoup(database, soup, basedOn, note, nowMs());
+      if (!result.ok) return fail(c, result.failure);
       hub.tell({ kind: 'soup', soupId: soup.id });
-      return c.json(outcome.value, 201);
+      return c.json(result.value, 201);
     })
     .post('/photos', async (c) => {
-      const outcome = await keepPhoto(database, new Uint8Array(await c.req.arrayBuffer()), nowMs());
-      return outcome.ok ? c.json(outcome.value, 201) : fail(c, outcome.failure);
+      const result = await keepPhoto(database, new Uint8Array(await c.req.arrayBuffer()), nowMs());
+      return result.ok ? c.json(result.value, 201) : fail(c, result.failure);
     })
     .get('/photos/:id', async (c) => {
       const photo = await readPhoto(database, c.req.param('id'));
@@ -238,31 +238,31 @@ export function makeApp(services: Services) {
       return plan === undefined ? fail(c, { code: 'NO_SUCH_PLAN', field: 'id' }) : c.json(plan, 200);
     })
     .post('/plans', body(withRequest(PlanBodySchema)), async (c) => {
-      const outcome = await savePlan(database, c.req.valid('json'), nowMs());
-      if (!outcome.ok) return fail(c, outcome.failure);
-      hub.tell({ kind: 'plan', planId: outcome.value.id });
-      return c.json({ id: outcome.value.id, figures: outcome.value.figures, scale: outcome.value.snapshot.scale }, 201);
+      const result = await savePlan(database, c.req.valid('json'), nowMs());
+      if (!result.ok) return fail(c, result.failure);
+      hub.tell({ kind: 'plan', planId: result.value.id });
+      return c.json({ id: result.value.id, figures: result.value.figures, scale: result.value.snapshot.scale }, 201);
     })
     .put('/plans/:id', body(withRequest(PlanChangeSchema)), async (c) => {
       const planId = c.req.param('id');
-      const outcome = await changePlan(database, planId, c.req.valid('json'), nowMs());
-      if (!outcome.ok) return fail(c, outcome.failure);
+      const result = await changePlan(database, planId, c.req.valid('json'), nowMs());
+      if (!result.ok) return fail(c, result.failure);
       hub.tell({ kind: 'plan', planId });
-      return c.json({ id: planId, figures: outcome.value.figures, scale: outcome.value.snapshot.scale }, 200);
+      return c.json({ id: planId, figures: result.value.figures, scale: result.value.snapshot.scale }, 200);
     })
     .put('/plans/:id/note', body(PlanNoteSchema), async (c) => {
       const planId = c.req.param('id');
-      const outcome = await notePlan(database, planId, c.req.valid('json'));
-      if (!outcome.ok) return fail(c, outcome.failure);
+      const result = await notePlan(database, planId, c.req.valid('json'));
+      if (!result.ok) return fail(c, result.failure);
       hub.tell({ kind: 'plan', planId });
-      return c.json(outcome.value, 200);
+      return c.json(result.value, 200);
     })
     .delete('/plans/:id', async (c) => {
       const planId = c.req.param('id');
-      const outcome = await dropPlan(database, planId);
-      if (!outcome.ok) return fail(c, outcome.failure);
+      const result = await dropPlan(database, planId);
+      if (!result.ok) return fail(c, result.failure);
       hub.tell({ kind: 'plan', planId });
-      return c.json(outcome.value, 200);
+      return c.json(result.value, 200);
     })
     .get('/batches', cursorAsked(), async (c) => {
       const { startedBefore, id, ...find } = c.req.valid('query');
@@ -284,17 +284,17 @@ export function makeApp(services: Services) {
     })
     .post('/batches', body(BatchBodySchema), async (c) => {
       const { id, planId, startedAtMs } = c.req.valid('json');
-      const outcome = await startBatch(database, id, planId, nowMs(), startedAtMs);
-      if (!outcome.ok) return fail(c, outcome.failure);
+      const result = await startBatch(database, id, planId, nowMs(), startedAtMs);
+      if (!result.ok) return fail(c, result.failure);
       hub.tell({ kind: 'batch', batchId: id });
-      return c.json(outcome.value, 201);
+      return c.json(result.value, 201);
     })
     .post('/batches/:id/entries', body(EntriesBodySchema), async (c) => {
       const batchId = c.req.param('id');
       const taught = learnedVersion(database);
-      const outcome = await appendEntries(database, batchId, c.req.valid('json').entries, nowMs());
-      if (!outcome.ok) return fail(c, outcome.failure);
-      const { kept, known, late } = outcome.value;
+      const result = await appendEntries(database, batchId, c.req.valid('json').entries, nowMs());
+      if (!result.ok) return fail(c, result.failure);
+      const { kept, known, late } = result.value;
       if (kept.length > 0) hub.tell({ kind: 'entries', batchId, entries: kept });
       if (kept.some(({ action }) => action.kind === 'stored' || action.kind === 'undone')) hub.tell({ kind: 'cold' });
       if (kept.some(({ action }) => action.kind === 'closed' || action.kind === 'undone')) {

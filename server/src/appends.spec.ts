@@ -62,8 +62,8 @@ describe('entries that go to the disk together', () => {
         wanted.push(`${String(fresh.length)} kept, ${String(list.length - fresh.length)} known`);
       }
       asked.push(
-        append(batchId, list).then((outcome) =>
-          outcome.ok ? `${String(outcome.value.kept.length)} kept, ${String(outcome.value.known)} known` : outcome.failure.code,
+        append(batchId, list).then((result) =>
+          result.ok ? `${String(result.value.kept.length)} kept, ${String(result.value.known)} known` : result.failure.code,
         ),
       );
       if (pick(4) === 0) await Promise.all(asked);
@@ -77,8 +77,8 @@ describe('entries that go to the disk together', () => {
   it('late is what comes after the close, in the same write and in every later one, until the close is taken back', async () => {
     const [batchId] = BATCHES;
     const lateIn = async (list: readonly Entry[]): Promise<boolean[]> => {
-      const outcome = await append(batchId, list);
-      return outcome.ok ? outcome.value.kept.map(({ id }) => outcome.value.late.includes(id)) : [];
+      const result = await append(batchId, list);
+      return result.ok ? result.value.kept.map(({ id }) => result.value.late.includes(id)) : [];
     };
     expect(await lateIn([entry(1)])).toEqual([false]);
     const [closing, after] = await Promise.all([lateIn([entry(2), entry(3, { kind: 'closed' })]), lateIn([entry(4)])]);

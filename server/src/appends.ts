@@ -11,7 +11,7 @@ import {
 import { eq, inArray, max, sql } from 'drizzle-orm';
 import type { Database } from './database.js';
 import { forgetLearned } from './evidence.js';
-import { done, failed, type Failure, type Outcome } from './failure.js';
+import { done, failed, type Failure, type Result } from './failure.js';
 import {
   entriesOf,
   followedStatements,
@@ -24,13 +24,13 @@ import {
 import { batchSummaries, batches, entries } from './schema.js';
 
 /** What became of one request to append: the entries that were new, as kept, which of them came too late, and how many were known already. */
-export type Appended = Outcome<{ readonly kept: readonly StoredEntry[]; readonly late: readonly string[]; readonly known: number }>;
+export type Appended = Result<{ readonly kept: readonly StoredEntry[]; readonly late: readonly string[]; readonly known: number }>;
 
 interface Waiting {
   readonly batchId: string;
   readonly list: readonly Entry[];
   readonly nowMs: number;
-  readonly resolve: (outcome: Appended) => void;
+  readonly resolve: (result: Appended) => void;
   readonly reject: (error: unknown) => void;
 }
 
@@ -69,7 +69,7 @@ function broughtBy(action: Action): readonly string[] {
 
 /**
  * Puts entries on disk, those that came in while the disk was busy all together: the wait for the disk is by far the most
- * of it, and fifty screens share one. Each request keeps its own outcome, in the order in which they came. What lists show
+ * of it, and fifty screens share one. Each request keeps its own result, in the order in which they came. What lists show
  * of an entry, and the figures that a close settles, are written with it or not at all.
  */
 export class Appends {
@@ -101,7 +101,7 @@ export class Appends {
       }
       try {
         const outcomes = await this.database.write(() => this.together(group));
-        for (const [n, outcome] of outcomes.entries()) group[n]?.resolve(outcome);
+        for (const [n, result] of outcomes.entries()) group[n]?.resolve(result);
       } catch (error) {
         // What is remembered may be ahead of what is on disk now: it is asked for again.
         this.known.clear();

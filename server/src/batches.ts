@@ -3,7 +3,7 @@ import type { PlanRequest, Figures, Snapshot } from '@tureen/core/plan';
 import { and, count, desc, eq, gte, isNull, lt, or, sql, type SQL } from 'drizzle-orm';
 import { Appends, type Appended } from './appends.js';
 import type { Database } from './database.js';
-import { done, failed, type Outcome } from './failure.js';
+import { done, failed, type Result } from './failure.js';
 import { readPlan } from './plans.js';
 import { entriesOf, planOfBatch, startedSummary, together } from './projections.js';
 import { batchSummaries, batches, entries, openTimers, type ClosedFigures } from './schema.js';
@@ -162,7 +162,7 @@ export async function startBatch(
   planId: string,
   nowMs: number,
   startedAtMs = nowMs,
-): Promise<Outcome<{ id: string }>> {
+): Promise<Result<{ id: string }>> {
   if (startedAtMs > nowMs + CLOCKS_APART_MS) return failed({ code: 'NOT_YET', field: 'startedAtMs' });
   const plan = await readPlan(database, planId);
   if (plan === undefined) return failed({ code: 'NO_SUCH_PLAN', field: 'planId' });

@@ -68,9 +68,9 @@ export function coldRoutes({ database, hub, nowMs }: Routed) {
       return known === undefined ? fail(c, { code: 'NO_SUCH_CONTAINER', field: 'id' }) : c.json(known, 200);
     })
     .post('/entries', body(StockBodySchema), async (c) => {
-      const outcome = await appendStock(database, c.req.valid('json').entries, nowMs());
-      if (!outcome.ok) return fail(c, outcome.failure);
-      const { kept, known, notices } = outcome.value;
+      const result = await appendStock(database, c.req.valid('json').entries, nowMs());
+      if (!result.ok) return fail(c, result.failure);
+      const { kept, known, notices } = result.value;
       if (kept > 0) hub.tell({ kind: 'cold' });
       return c.json({ kept, known, notices: [...notices] }, 200);
     });

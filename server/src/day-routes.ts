@@ -29,9 +29,9 @@ export function dayRoutes({ database, hub, nowMs }: Routed) {
       const { day, seenMs } = c.req.valid('json');
       if (day.date !== c.req.param('date'))
         return fail(c, { code: 'BAD_INPUT', field: 'day.date', why: 'it is another day than that of the address' });
-      const outcome = await saveDay(database, day, seenMs, nowMs());
-      if (!outcome.ok) return fail(c, outcome.failure);
+      const result = await saveDay(database, day, seenMs, nowMs());
+      if (!result.ok) return fail(c, result.failure);
       hub.tell({ kind: 'day', date: day.date });
-      return c.json(outcome.value, 200);
+      return c.json(result.value, 200);
     });
 }

@@ -2,7 +2,7 @@ import { deepEqual } from 'fast-equals';
 import type { Day } from '@tureen/core/board';
 import { asc, eq, gte } from 'drizzle-orm';
 import type { Database } from './database.js';
-import { done, failed, type Outcome } from './failure.js';
+import { done, failed, type Result } from './failure.js';
 import { days } from './schema.js';
 
 /** A day as it is kept; null where nothing was planned for it. */
@@ -39,7 +39,7 @@ export async function listDays({ db }: Database, from: string): Promise<DayInLis
  *
  * @param seenMs the state that was seen; null where the day was empty.
  */
-export async function saveDay(database: Database, day: Day, seenMs: number | null, nowMs: number): Promise<Outcome<DayAnswer>> {
+export async function saveDay(database: Database, day: Day, seenMs: number | null, nowMs: number): Promise<Result<DayAnswer>> {
   return database.write(async () => {
     const have = await readDay(database, day.date);
     if (have.day !== null && deepEqual(have.day, day)) return done(have);

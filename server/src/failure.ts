@@ -71,9 +71,9 @@ export const STATUS: Readonly<Record<Failure['code'], ContentfulStatusCode>> = {
   SERVER_BUG: 500,
 };
 
-export type Outcome<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly failure: Failure };
+export type Result<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly failure: Failure };
 
-export function done<T>(value: T): Outcome<T> {
+export function done<T>(value: T): Result<T> {
   return { ok: true, value };
 }
 

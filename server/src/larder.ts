@@ -2,7 +2,7 @@ import { LARDER_ROWS, checkRows, type IngredientRow, type RowProblem } from '@tu
 import { dayOf } from '@tureen/core/kit';
 import { desc, eq, inArray, lte, max, sql } from 'drizzle-orm';
 import type { Database } from './database.js';
-import { done, failed, type Outcome } from './failure.js';
+import { done, failed, type Result } from './failure.js';
 import { readKit } from './kitchen.js';
 import { together, type Statement } from './projections.js';
 import { corrections, prices, pricesInForce, projectionDays } from './schema.js';
@@ -142,7 +142,7 @@ export async function correctIngredient(
   row: IngredientRow | null,
   why: string,
   nowMs: number,
-): Promise<Outcome<{ id: string }>> {
+): Promise<Result<{ id: string }>> {
   if (row !== null && row.id !== id) return failed({ code: 'BAD_INPUT', field: 'row.id', why: 'it is not the id of the address' });
   const problems = row === null ? [] : await problemsOf(database, row);
   if (problems.length > 0) return failed({ code: 'ROW_PROBLEMS', field: 'row', problems });
@@ -156,7 +156,7 @@ export async function addPrices(
   list: readonly { readonly ingredient: string; readonly pricePerKg: number; readonly day?: string | undefined }[],
   source: string,
   nowMs: number,
-): Promise<Outcome<{ kept: number }>> {
+): Promise<Result<{ kept: number }>> {
   const known = new Set((await readLarder(database, nowMs)).rows.map(({ id }) => id));
   const stranger = list.find(({ ingredient }) => !known.has(ingredient));
   if (stranger !== undefined) {

@@ -9,15 +9,15 @@ export function learnedRoutes({ database, hub, nowMs }: Routed) {
   return new Hono()
     .get('/', async (c) => c.json(await readLearned(database)))
     .put('/figures', body(FigureChoiceSchema), async (c) => {
-      const outcome = await chooseFigure(database, c.req.valid('json'), nowMs());
-      if (!outcome.ok) return fail(c, outcome.failure);
+      const result = await chooseFigure(database, c.req.valid('json'), nowMs());
+      if (!result.ok) return fail(c, result.failure);
       hub.tell({ kind: 'kitchen' });
-      return c.json(outcome.value, 200);
+      return c.json(result.value, 200);
     })
     .put('/batches/:id', body(TeachingSchema), async (c) => {
-      const outcome = await chooseBatch(database, c.req.param('id'), c.req.valid('json').counts, nowMs());
-      if (!outcome.ok) return fail(c, outcome.failure);
+      const result = await chooseBatch(database, c.req.param('id'), c.req.valid('json').counts, nowMs());
+      if (!result.ok) return fail(c, result.failure);
       hub.tell({ kind: 'kitchen' });
-      return c.json(outcome.value, 200);
+      return c.json(result.value, 200);
     });
 }

@@ -3,7 +3,7 @@ import { MOST_BATCHES, learnUnlessOdd, type BatchEvidence, type FigureChoice, ty
 import { desc, eq, inArray } from 'drizzle-orm';
 import type { Database } from './database.js';
 import { forgetLearned, learnedVersion } from './evidence.js';
-import { done, failed, type Outcome } from './failure.js';
+import { done, failed, type Result } from './failure.js';
 import { readKit } from './kitchen.js';
 import { batchEvidence, batchSummaries, learningBatches, learningChoices } from './schema.js';
 
@@ -110,7 +110,7 @@ export async function readKitAsLearned(database: Database): Promise<Kit | undefi
 }
 
 /** Keeps what the cook says of a figure; nothing of it takes back what was said. */
-export async function chooseFigure(database: Database, choice: FigureChoice, nowMs: number): Promise<Outcome<{ key: string }>> {
+export async function chooseFigure(database: Database, choice: FigureChoice, nowMs: number): Promise<Result<{ key: string }>> {
   const { key, holds, sinceMs } = choice;
   const { answer } = await upToDate(database);
   if (!answer.batches.some(({ keys }) => keys.includes(key))) return failed({ code: 'NO_SUCH_FIGURE', field: 'key' });
@@ -129,7 +129,7 @@ export async function chooseBatch(
   batchId: string,
   counts: boolean | null,
   nowMs: number,
-): Promise<Outcome<{ batchId: string }>> {
+): Promise<Result<{ batchId: string }>> {
   const [have] = await database.db
     .select({ id: batchEvidence.batchId })
     .from(batchEvidence)

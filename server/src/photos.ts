@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { eq } from 'drizzle-orm';
 import type { Database } from './database.js';
-import { done, failed, type Outcome } from './failure.js';
+import { done, failed, type Result } from './failure.js';
 import { photos } from './schema.js';
 
 export type PhotoKind = 'image/jpeg' | 'image/png' | 'image/webp';
@@ -21,7 +21,7 @@ function kindOf(bytes: Uint8Array): PhotoKind | undefined {
 }
 
 /** Keeps a picture. @returns its id, by which a step names it; the same bytes have the same id. */
-export async function keepPhoto(database: Database, bytes: Uint8Array, nowMs: number): Promise<Outcome<{ readonly id: string }>> {
+export async function keepPhoto(database: Database, bytes: Uint8Array, nowMs: number): Promise<Result<{ readonly id: string }>> {
   const kind = kindOf(bytes);
   if (kind === undefined) return failed({ code: 'NO_PHOTO', field: 'body' });
   const id = createHash('sha256').update(bytes).digest('hex');

@@ -2,7 +2,7 @@ import { deepEqual } from 'fast-equals';
 import { figuresOf, planToBuy, type PlanRequest, type Figures, type Snapshot } from '@tureen/core/plan';
 import { desc, eq, sql } from 'drizzle-orm';
 import type { Database } from './database.js';
-import { done, failed, type Outcome } from './failure.js';
+import { done, failed, type Result } from './failure.js';
 import { readKitAsLearned } from './learned.js';
 import { readLarder } from './larder.js';
 import { batches, plans } from './schema.js';
@@ -33,7 +33,7 @@ interface PlanWish {
 type Computed = Pick<StoredPlan, 'soupId' | 'version' | 'request' | 'snapshot' | 'figures'>;
 
 /** Works a plan out from what the kitchen has now. */
-async function computed(database: Database, wish: Omit<PlanWish, 'id'>, nowMs: number): Promise<Outcome<Computed>> {
+async function computed(database: Database, wish: Omit<PlanWish, 'id'>, nowMs: number): Promise<Result<Computed>> {
   const kit = await readKitAsLearned(database);
   if (kit === undefined) return failed({ code: 'NO_KITCHEN' });
   const kept = await readSoup(database, wish.soupId, wish.version);
@@ -64,7 +64,7 @@ export async function listPlans({ db }: Database): Promise<PlanSummary[]> {
 }
 
 /** Plans and keeps a snapshot of all that the plan was computed from. Sent again with the same id it is the same plan. */
-export async function savePlan(database: Database, wish: PlanWish, nowMs: number): Promise<Outcome<StoredPlan>> {
+export async function savePlan(database: Database, wish: PlanWish, nowMs: number): Promise<Result<StoredPlan>> {
   const worked = await computed(database, wish, nowMs);
   if (!worked.ok) return worked;
   const plan: StoredPlan = { id: wish.id, ...worked.value, createdAtMs: nowMs, ticks: [], bowlPrice: null };
@@ -90,7 +90,7 @@ export async function changePlan(
   planId: string,
   wish: { readonly version: number; readonly request: PlanRequest },
   nowMs: number,
-): Promise<Outcome<StoredPlan>> {
+): Promise<Result<StoredPlan>> {
   const have = await readPlan(database, planId);
   if (have === undefined) return failed({ code: 'NO_SUCH_PLAN', field: 'id' });
   const worked = await computed(database, { ...wish, soupId: have.soupId }, nowMs);
@@ -107,7 +107,7 @@ export async function notePlan(
   database: Database,
   planId: string,
   note: { readonly ticks: readonly string[]; readonly bowlPrice: number | null },
-): Promise<Outcome<{ id: string }>> {
+): Promise<Result<{ id: string }>> {
   return database.write(async () => {
     if ((await readPlan(database, planId)) === undefined) return failed({ code: 'NO_SUCH_PLAN', field: 'id' });
     await database.db.update(plans).set(note).where(eq(plans.id, planId));
@@ -116,7 +116,7 @@ export async function notePlan(
 }
 
 /** Drops a plan that no batch was started from. */
-export async function dropPlan(database: Database, planId: string): Promise<Outcome<{ id: string }>> {
+export async function dropPlan(database: Database, planId: string): Promise<Result<{ id: string }>> {
   return database.write(async () => {
     if ((await readPlan(database, planId)) === undefined) return failed({ code: 'NO_SUCH_PLAN', field: 'id' });
     if (await isStarted(database, planId)) return failed({ code: 'PLAN_STARTED', field: 'id' });

@@ -2,7 +2,7 @@ import { makeLarder } from '@tureen/core/larder';
 import { cardsOf, checkCards, checkSoup, type Soup } from '@tureen/core/soup';
 import { and, desc, eq, inArray, max } from 'drizzle-orm';
 import type { Database } from './database.js';
-import { done, failed, type Outcome } from './failure.js';
+import { done, failed, type Result } from './failure.js';
 import { readLarder } from './larder.js';
 import { together } from './projections.js';
 import { madeForShelf, shelfStatement } from './shelf.js';
@@ -79,7 +79,7 @@ export async function saveSoup(
   basedOn: number,
   note: string,
   nowMs: number,
-): Promise<Outcome<StoredSoup>> {
+): Promise<Result<StoredSoup>> {
   const { rows } = await readLarder(database, nowMs);
   const larder = makeLarder(rows);
   const problems = [...checkSoup(soup, larder), ...checkCards(soup, cardsOf(soup))];
@@ -114,7 +114,7 @@ export async function shelveSoup(
   soupId: string,
   shelf: { readonly tags: readonly string[]; readonly retired: boolean },
   nowMs: number,
-): Promise<Outcome<StoredSoup>> {
+): Promise<Result<StoredSoup>> {
   return database.write(async () => {
     const kept = await readSoup(database, soupId);
     if (kept === undefined) return failed({ code: 'NO_SUCH_SOUP', field: 'id' });

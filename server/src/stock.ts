@@ -13,7 +13,7 @@ import {
 } from '@tureen/core/stock';
 import { and, asc, between, desc, eq, inArray, max } from 'drizzle-orm';
 import type { Database } from './database.js';
-import { done, failed, type Outcome } from './failure.js';
+import { done, failed, type Result } from './failure.js';
 import { readKit } from './kitchen.js';
 import { together, type Statement } from './projections.js';
 import { batchSummaries, containers, entries, stockEntries, stockTies } from './schema.js';
@@ -108,7 +108,7 @@ function containerStatements({ db }: Database, ties: ReadonlySet<string>, folded
  * Puts entries of the stock on disk, each once, with the containers that follow from them, all or nothing. Nothing is
  * refused: what can't be booked as it was told is said in `notices`.
  */
-export function appendStock(database: Database, list: readonly StockEntry[], nowMs: number): Promise<Outcome<StockAppended>> {
+export function appendStock(database: Database, list: readonly StockEntry[], nowMs: number): Promise<Result<StockAppended>> {
   return database.write(async () => {
     const { db } = database;
     const unique = [...new Map(list.map((entry) => [entry.id, entry])).values()];

@@ -3,7 +3,7 @@ import { dayOf } from '@tureen/core/kit';
 import { foldSupplies, type Buying, type Supply, type SupplyEntry } from '@tureen/core/shop';
 import { inArray } from 'drizzle-orm';
 import type { Database } from './database.js';
-import { done, failed, type Outcome } from './failure.js';
+import { done, failed, type Result } from './failure.js';
 import { readKit } from './kitchen.js';
 import { addPrices, readLarder } from './larder.js';
 import { batchUses, buyings, supplyEntries } from './schema.js';
@@ -35,7 +35,7 @@ export async function enterSupplies(
   database: Database,
   sent: readonly SupplyEntry[],
   nowMs: number,
-): Promise<Outcome<{ kept: number }>> {
+): Promise<Result<{ kept: number }>> {
   const { rows } = await readLarder(database, nowMs);
   const known = new Set(rows.map(({ id }) => id));
   const stranger = sent.findIndex(({ ingredient }) => !known.has(ingredient));
@@ -65,7 +65,7 @@ export async function enterSupplies(
 }
 
 /** From whom and in what size an ingredient is bought. */
-export async function keepBuying(database: Database, buying: Buying, nowMs: number): Promise<Outcome<Buying>> {
+export async function keepBuying(database: Database, buying: Buying, nowMs: number): Promise<Result<Buying>> {
   const { rows } = await readLarder(database, nowMs);
   if (!rows.some(({ id }) => id === buying.ingredient)) return failed({ code: 'NO_SUCH_INGREDIENT', field: 'ingredient' });
   return database.write(async () => {

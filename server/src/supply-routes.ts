@@ -11,16 +11,16 @@ export function supplyRoutes({ database, hub, nowMs }: Routed) {
     .get('/', async (c) => c.json(await readSupplies(database)))
     .post('/', body(SuppliesBodySchema), async (c) => {
       const { entries } = c.req.valid('json');
-      const outcome = await enterSupplies(database, entries, nowMs());
-      if (!outcome.ok) return fail(c, outcome.failure);
+      const result = await enterSupplies(database, entries, nowMs());
+      if (!result.ok) return fail(c, result.failure);
       hub.tell({ kind: 'supplies' });
       if (entries.some(({ action }) => action.kind === 'bought' && action.pricePerKg !== undefined)) hub.tell({ kind: 'larder' });
-      return c.json(outcome.value, 200);
+      return c.json(result.value, 200);
     })
     .put('/buying', body(BuyingSchema), async (c) => {
-      const outcome = await keepBuying(database, c.req.valid('json'), nowMs());
-      if (!outcome.ok) return fail(c, outcome.failure);
+      const result = await keepBuying(database, c.req.valid('json'), nowMs());
+      if (!result.ok) return fail(c, result.failure);
       hub.tell({ kind: 'supplies' });
-      return c.json(outcome.value, 200);
+      return c.json(result.value, 200);
     });
 }

@@ -1,4 +1,4 @@
-import { outcomeKg, run, scaleForOutcome, type CardAmounts, type PreparedSoup, type Run } from '../runner/index.js';
+import { cardYieldKg, run, scaleForYield, type CardAmounts, type PreparedSoup, type Run } from '../runner/index.js';
 import { CARD } from '../soup/index.js';
 
 /** A card that a plan makes: how much of it is wanted, and its own run at that size. */
@@ -28,7 +28,7 @@ export function cardsMade(prepared: Pick<PreparedSoup, 'lines' | 'cards'>, of: R
   return [...cardAmounts(prepared, of)].flatMap(([cardId, wantedKg]): CardMade[] => {
     const card = prepared.cards.get(cardId);
     if (card === undefined || wantedKg <= 0) return [];
-    const scale = scaleForOutcome(card, wantedKg) ?? wantedKg / Math.max(1e-9, outcomeKg(run(card, 1)));
+    const scale = scaleForYield(card, wantedKg) ?? wantedKg / Math.max(1e-9, cardYieldKg(run(card, 1)));
     const made = run(card, scale);
     return [{ cardId, name: card.soup.name, wantedKg, scale, prepared: card, run: made }, ...cardsMade(card, made)];
   });

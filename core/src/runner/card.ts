@@ -24,7 +24,7 @@ const NEAREST = 1e-6;
 const MOST_RUNS = 60;
 
 /** Kilos that a card's run comes to: what its last step dishes. */
-export function outcomeKg(of: RunEnd): number {
+export function cardYieldKg(of: RunEnd): number {
   return of.dished === undefined ? 0 : parcelKg(of.dished.parcel);
 }
 
@@ -32,8 +32,8 @@ export function outcomeKg(of: RunEnd): number {
  * The scale at which a card comes to so many kilos. Root on the real run, to 1e-6 of what is wanted, at most 60 runs;
  * undefined when it can't come to that.
  */
-export function scaleForOutcome(prepared: PreparedSoup, wantedKg: number): number | undefined {
-  const root = risingRoot((scale) => outcomeKg(runFigures(prepared, scale)) - wantedKg, {
+export function scaleForYield(prepared: PreparedSoup, wantedKg: number): number | undefined {
+  const root = risingRoot((scale) => cardYieldKg(runFigures(prepared, scale)) - wantedKg, {
     guess: 1,
     least: 1e-5,
     most: 1e5,
@@ -81,10 +81,10 @@ function rowOf(prepared: PreparedSoup, perKg: Parcel, hasPieces: boolean, densit
  * What a card comes to, as an ingredient: composition, salt, cost, allergens and colour of its outcome at the size it is
  * wanted in; as written when no size is given. Undefined when it makes nothing.
  */
-export function outcomeOf(prepared: PreparedSoup, wantedKg: number | undefined): Ingredient | undefined {
-  const scale = wantedKg === undefined || wantedKg <= 0 ? 1 : (scaleForOutcome(prepared, wantedKg) ?? 1);
+export function asIngredient(prepared: PreparedSoup, wantedKg: number | undefined): Ingredient | undefined {
+  const scale = wantedKg === undefined || wantedKg <= 0 ? 1 : (scaleForYield(prepared, wantedKg) ?? 1);
   const of = run(prepared, scale);
-  const massKg = outcomeKg(of);
+  const massKg = cardYieldKg(of);
   if (of.dished === undefined || !(massKg > 0)) return undefined;
   // What was paid and not served (film, waste) is paid for by what is.
   const paid = of.costSum;

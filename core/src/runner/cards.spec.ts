@@ -3,7 +3,7 @@ import { LARDER_ROWS } from '../larder/index.js';
 import { cardsMade, makePlan, pullList, rerun } from '../plan/index.js';
 import { parcelKg } from '../pot/index.js';
 import type { Soup } from '../soup/index.js';
-import { prepareSoup, outcomeKg, run } from './index.js';
+import { prepareSoup, cardYieldKg, run } from './index.js';
 
 /** A mix of two powders: nothing is lost, so every figure can be had by hand. */
 const spice: Soup = {
@@ -45,7 +45,7 @@ describe('a card within a card', () => {
     const plan = planned(soup, 40);
     const [made] = cardsMade(plan.prepared, plan.run);
     expect(made!.wantedKg).toBeCloseTo(plan.run.usedKg.get('mix')!, 9);
-    expect(outcomeKg(made!.run) / made!.wantedKg).toBeCloseTo(1, 5);
+    expect(cardYieldKg(made!.run) / made!.wantedKg).toBeCloseTo(1, 5);
     const list = pullList(plan);
     expect(list.some(({ ingredient }) => ingredient.startsWith('card:'))).toBeFalse();
     const bought = (id: string): number => list.find(({ ingredient }) => ingredient === id)!.boughtKg;

@@ -1,7 +1,7 @@
 export { kgAtScale, stepContext, type Preparation, type PreparedSoup, type PreparedLine } from './prepared.js';
 export { UNCUT, prepareSoup, type CardAmounts } from './prepare.js';
 export { run, runFigures, runInto, type Held, type Run, type RunEnd, type Sink, type StepRecord } from './run.js';
-export { outcomeKg, outcomeOf, scaleForOutcome } from './card.js';
+export { cardYieldKg, asIngredient, scaleForYield } from './card.js';
 export { clocksOf, type LineClock } from './clocks.js';
 export { ribbonOf, type Band, type Ribbon, type RibbonFlow, type Stop } from './ribbon.js';
 export { minutesOf, timeline, type Task } from './timeline.js';

@@ -18,7 +18,7 @@ import {
   type Soup,
   type SoupProblem,
 } from '../soup/index.js';
-import { outcomeOf } from './card.js';
+import { asIngredient } from './card.js';
 import { covarianceOf, inputsOf, learnedMoves, withMoves } from './inputs.js';
 import type { Preparation, PreparedSoup, PreparedLine } from './prepared.js';
 
@@ -127,7 +127,7 @@ function preparation(written: Soup, larder: Larder, kit: Kit, potId: string, bow
     const made = cards.has(id) ? undefined : readyCard(card, larder, kit, within);
     if (made?.ok === false)
       return { ok: false, problems: made.problems.map((one) => ({ ...one, path: `cards.${id}.${one.path}` })) };
-    const outcome = outcomes.get(id) ?? (made === undefined ? undefined : outcomeOf(made.prepared, within.amounts.get(id)));
+    const outcome = outcomes.get(id) ?? (made === undefined ? undefined : asIngredient(made.prepared, within.amounts.get(id)));
     if (outcome === undefined) {
       return { ok: false, problems: [{ path: `lines.${String(n)}.ingredient`, code: 'CARD_MAKES_NOTHING', card: id }] };
     }

@@ -87,6 +87,6 @@ export async function seedColdStore(
       if (isFrozen) did({ kind: 'moved', container, store: FREEZER }, coldMs + HOUR_MS);
     }
   }
-  const outcome = await appendStock(database, entries, entries.at(-1)?.atMs ?? 0);
-  if (!outcome.ok) throw new Error(`The demo's cold store failed: ${JSON.stringify(outcome.failure)}`);
+  const result = await appendStock(database, entries, entries.at(-1)?.atMs ?? 0);
+  if (!result.ok) throw new Error(`The demo's cold store failed: ${JSON.stringify(result.failure)}`);
 }

@@ -50,8 +50,8 @@ export async function seedPrices(
       return { ingredient, pricePerKg: Math.round(begins * times * 100) / 100, day: dayOf(atMs, zone) };
     });
   });
-  const outcome = await addPrices(database, prices, 'delivery note', weeks[0] ?? 0);
-  if (!outcome.ok) throw new Error(`The demo's prices failed: ${JSON.stringify(outcome.failure)}`);
+  const result = await addPrices(database, prices, 'delivery note', weeks[0] ?? 0);
+  if (!result.ok) throw new Error(`The demo's prices failed: ${JSON.stringify(result.failure)}`);
 }
 
 /** What came week by week: whole packs of what the batches of that week took. Then the store is counted. */
@@ -73,8 +73,8 @@ export async function seedStore(database: Database, weeks: readonly number[], no
     atMs: nowMs,
     who: 'MO',
   }));
-  const outcome = await enterSupplies(database, [...came, ...counted], nowMs);
-  if (!outcome.ok) throw new Error(`The demo's store failed: ${JSON.stringify(outcome.failure)}`);
+  const result = await enterSupplies(database, [...came, ...counted], nowMs);
+  if (!result.ok) throw new Error(`The demo's store failed: ${JSON.stringify(result.failure)}`);
 }
 
 /** The first moments of the weeks from one moment to another. */

@@ -32,11 +32,11 @@ export function benchRoutes({ database, hub, nowMs, mode, practiceClock }: Bench
     })
     .get('/:batchId/stock', async (c) => c.json({ entries: await readStockOf(database, c.req.param('batchId')) }))
     .post('/', body(PracticeBodySchema), async (c) => {
-      const outcome = await beginPractice(database, c.req.valid('json'), Math.round(practiceClock?.at(nowMs()) ?? nowMs()));
-      if (!outcome.ok) return fail(c, outcome.failure);
-      hub.tell({ kind: 'batch', batchId: outcome.value.batchId });
+      const result = await beginPractice(database, c.req.valid('json'), Math.round(practiceClock?.at(nowMs()) ?? nowMs()));
+      if (!result.ok) return fail(c, result.failure);
+      hub.tell({ kind: 'batch', batchId: result.value.batchId });
       hub.tell({ kind: 'practice' });
-      return c.json(outcome.value, 201);
+      return c.json(result.value, 201);
     })
     .put('/clock', body(PracticeClockSchema), (c) => {
       const { practiceMs, speed } = c.req.valid('json');
@@ -44,10 +44,10 @@ export function benchRoutes({ database, hub, nowMs, mode, practiceClock }: Bench
       return c.json({ speed }, 200);
     })
     .post('/:batchId/result', async (c) => {
-      const outcome = await judgePractice(database, c.req.param('batchId'));
-      if (!outcome.ok) return fail(c, outcome.failure);
+      const result = await judgePractice(database, c.req.param('batchId'));
+      if (!result.ok) return fail(c, result.failure);
       hub.tell({ kind: 'practice' });
-      return c.json(outcome.value, 200);
+      return c.json(result.value, 200);
     })
     .delete('/', whoAsked(), async (c) => {
       const forgotten = await forgetPractices(database, c.req.valid('query').who);

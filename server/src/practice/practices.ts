@@ -17,7 +17,7 @@ import { rerun, type Planned } from '@tureen/core/plan';
 import { desc, eq } from 'drizzle-orm';
 import { appendEntries, readBatch, startBatch, type StoredBatch } from '../batches.js';
 import type { Database } from '../database.js';
-import { done, failed, type Outcome } from '../failure.js';
+import { done, failed, type Result } from '../failure.js';
 import { readKit } from '../kitchen.js';
 import { readLarder } from '../larder.js';
 import { savePlan } from '../plans.js';
@@ -80,7 +80,7 @@ function leftOver(batchId: string, plan: Planned, nowMs: number): readonly Store
 }
 
 /** Begins a lesson: its soup is planned on the practice kitchen's kit and a batch of it started. Sent again it is the same one. */
-export async function beginPractice(database: Database, wish: PracticeWish, nowMs: number): Promise<Outcome<Practice>> {
+export async function beginPractice(database: Database, wish: PracticeWish, nowMs: number): Promise<Result<Practice>> {
   const lesson = lessonOf(wish.lesson);
   const shipped = EXAMPLE_SOUPS.find(({ id }) => id === lesson?.soupId);
   if (lesson === undefined || shipped === undefined) return failed({ code: 'NO_SUCH_LESSON', field: 'lesson' });
@@ -124,7 +124,7 @@ async function marksOf(
 }
 
 /** What a practice came to, judged by what is true of it and kept. */
-export async function judgePractice(database: Database, batchId: string): Promise<Outcome<Practice>> {
+export async function judgePractice(database: Database, batchId: string): Promise<Result<Practice>> {
   const practice = await readPractice(database, batchId);
   const hidden = practice === undefined ? undefined : hiddenOf(practice);
   const batch = await readBatch(database, batchId);

@@ -4,7 +4,7 @@ import type { UnitSystem } from '@tureen/core/units';
 import { distinctUntilChanged, filter, from, of, shareReplay, switchMap } from 'rxjs';
 import { Cooking } from '../cooking/cooking';
 import type { BatchView } from '../cooking/batch-view';
-import type { Answer } from '../services/api';
+import type { Reply } from '../services/api';
 import { Batches, type OpenBatch } from '../services/batches';
 import { namer, stopNamer, type NameOf } from '@tureen/core/messages';
 import type { BatchAsked } from '../services/why-asked';
@@ -30,7 +30,7 @@ export interface WatchedBatch {
   }) => Signal<Picture | undefined>;
 }
 
-function keyOf(answer: Answer<OpenBatch>): string {
+function keyOf(answer: Reply<OpenBatch>): string {
   if (!answer.ok) return 'none';
   const { batch, entries } = answer.value;
   // Which of them the server has tells what was late, once there is a close.

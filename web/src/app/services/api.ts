@@ -10,7 +10,7 @@ export interface Refusal {
   readonly error?: unknown;
 }
 
-export type Answer<T> =
+export type Reply<T> =
   { readonly ok: true; readonly value: T } | { readonly ok: false; readonly refusal: Refusal; readonly reachable: boolean };
 
 const UNREACHABLE: Refusal = {
@@ -29,7 +29,7 @@ function isRefused(body: unknown): body is { error: Refusal } {
 }
 
 /** Sends a request and sorts its outcome: a value, a refusal with its sentence, or no answer. */
-export async function request<T>(request: () => Promise<Replied>): Promise<Answer<T>> {
+export async function request<T>(request: () => Promise<Replied>): Promise<Reply<T>> {
   try {
     const response = await request();
     const body = await response.json();
@@ -48,7 +48,7 @@ export async function request<T>(request: () => Promise<Replied>): Promise<Answe
 const NOT_ITS_FAULT: ReadonlySet<string> = new Set(['SERVER_BUG', 'PIN_WANTED', 'UNKNOWN']);
 
 /** Whether the server has read what was sent and will not have it: sending it again would change nothing. */
-export function isForGood(answer: Answer<unknown>): answer is Extract<Answer<unknown>, { ok: false }> {
+export function isForGood(answer: Reply<unknown>): answer is Extract<Reply<unknown>, { ok: false }> {
   return !answer.ok && answer.reachable && !NOT_ITS_FAULT.has(answer.refusal.code);
 }
 

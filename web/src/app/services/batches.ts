@@ -5,7 +5,7 @@ import type { MonthSheet } from '@tureen/core/month';
 import type { Snapshot } from '@tureen/core/plan';
 import type { BatchCursor, BatchSummary, StoredBatch } from '@tureen/server/api';
 import { combineLatest, filter, map, merge, type Observable, scan, shareReplay, startWith, switchMap, tap } from 'rxjs';
-import { Api, request, type Answer } from './api';
+import { Api, request, type Reply } from './api';
 import { Clock } from './clock';
 import { Copies } from './copies';
 import { Device, newId } from './device';
@@ -57,20 +57,20 @@ export class Batches {
   private readonly moved$ = reasonsToAsk(this.live, ({ kind }) => kind === 'batch');
 
   /** Batches that are being cooked. */
-  readonly open$: Observable<Answer<{ batches: BatchSummary[] }>> = refetched(this.moved$, () =>
+  readonly open$: Observable<Reply<{ batches: BatchSummary[] }>> = refetched(this.moved$, () =>
     request<{ batches: BatchSummary[] }>(() => this.api.client.batches.open.$get()),
   );
 
   /** The newest batches, asked again whenever one starts or ends. */
-  readonly batches$: Observable<Answer<BatchList>> = this.found$({});
+  readonly batches$: Observable<Reply<BatchList>> = this.found$({});
 
   /** The newest of those that are looked for, asked again whenever one starts or ends. */
-  found$(find: BatchSearch): Observable<Answer<BatchList>> {
+  found$(find: BatchSearch): Observable<Reply<BatchList>> {
     return refetched(this.moved$, () => this.list(null, find));
   }
 
   /** Batches from a place in the list on, newest first: those that are looked for, or all. */
-  list(from: BatchCursor | null, find: BatchSearch = {}): Promise<Answer<BatchList>> {
+  list(from: BatchCursor | null, find: BatchSearch = {}): Promise<Reply<BatchList>> {
     const { words, sinceMs, beforeMs, apart } = find;
     const query = {
       ...(from === null ? {} : { startedBefore: String(from.startedAtMs), id: from.id }),
@@ -83,12 +83,12 @@ export class Batches {
   }
 
   /** What a month came to, YYYY-MM; asked again whenever a batch starts or ends. */
-  month$(month: string): Observable<Answer<MonthSheet>> {
+  month$(month: string): Observable<Reply<MonthSheet>> {
     return refetched(this.moved$, () => request<MonthSheet>(() => this.api.client.months[':month'].$get({ param: { month } })));
   }
 
   /** One batch, followed live: loaded, then entries as they come from this and every other screen. */
-  batch$(id: string): Observable<Answer<OpenBatch>> {
+  batch$(id: string): Observable<Reply<OpenBatch>> {
     const loaded$ = merge(
       this.live.open$.pipe(filter((open) => open)),
       this.live.change$.pipe(filter((change) => change.kind === 'batch' && change.batchId === id)),
@@ -101,7 +101,7 @@ export class Batches {
       filter((change) => change.kind === 'entries' && change.batchId === id),
       map((change) => ({ kind: 'told' as const, entries: change.kind === 'entries' ? change.entries : [] })),
     );
-    type Loaded = Answer<StoredBatch> | undefined;
+    type Loaded = Reply<StoredBatch> | undefined;
     const server$ = merge(loaded$, told$).pipe(
       scan((have: Loaded, news): Loaded => {
         if (news.kind === 'loaded') {
@@ -125,7 +125,7 @@ export class Batches {
     );
     const mine = new Map<string, StoredEntry>();
     return combineLatest([kept$, this.outbox.unsent$]).pipe(
-      map(([answer, unsent]): Answer<OpenBatch> => {
+      map(([answer, unsent]): Reply<OpenBatch> => {
         if (!answer.ok) return answer;
         const own = unsent.filter(isOfBatch).filter(({ batchId }) => batchId === id);
         // What has just been sent is shown until the server's own word of it arrives.
@@ -147,7 +147,7 @@ export class Batches {
   }
 
   /** The batch as the server has it; without a network, as it was last heard of here. */
-  async fetched(id: string): Promise<Answer<StoredBatch>> {
+  async fetched(id: string): Promise<Reply<StoredBatch>> {
     const answer = await request<StoredBatch>(() => this.api.client.batches[':id'].$get({ param: { id } }));
     if (!answer.ok && answer.reachable) return answer;
     const copy = await this.copies.batch(id);
@@ -192,13 +192,13 @@ export class Batches {
    *
    * @param startedAtMs when it was begun, where it is entered after it was cooked.
    */
-  start(batchId: string, planId: string, startedAtMs?: number): Promise<Answer<{ id: string }>> {
+  start(batchId: string, planId: string, startedAtMs?: number): Promise<Reply<{ id: string }>> {
     const when = startedAtMs === undefined ? {} : { startedAtMs };
     return request<{ id: string }>(() => this.api.client.batches.$post({ json: { id: batchId, planId, ...when } }));
   }
 
   /** Enters a batch that was cooked without the page: begun then, each thing done at its own time. */
-  async remember(batchId: string, planId: string, startedAtMs: number, all: readonly Dated[]): Promise<Answer<{ id: string }>> {
+  async remember(batchId: string, planId: string, startedAtMs: number, all: readonly Dated[]): Promise<Reply<{ id: string }>> {
     const started = await this.start(batchId, planId, startedAtMs);
     if (!started.ok) return started;
     for (const { atMs, action } of all) {

@@ -2,7 +2,7 @@ import { inject, Injectable } from '@angular/core';
 import type { Day } from '@tureen/core/board';
 import type { DayAnswer, DayInList } from '@tureen/server/api';
 import type { Observable } from 'rxjs';
-import { Api, request, type Answer } from './api';
+import { Api, request, type Reply } from './api';
 import { Live } from './live';
 import { reasonsToAsk, refetched } from './refetch';
 
@@ -13,7 +13,7 @@ export class Days {
   private readonly live = inject(Live);
 
   /** One day, asked again whenever it changes anywhere. */
-  day$(date: string): Observable<Answer<DayAnswer>> {
+  day$(date: string): Observable<Reply<DayAnswer>> {
     return refetched(
       reasonsToAsk(this.live, (change) => change.kind === 'day' && change.date === date),
       () => this.once(date),
@@ -21,12 +21,12 @@ export class Days {
   }
 
   /** One day as it is now. */
-  once(date: string): Promise<Answer<DayAnswer>> {
+  once(date: string): Promise<Reply<DayAnswer>> {
     return request(() => this.api.client.days[':date'].$get({ param: { date } }));
   }
 
   /** Days from a date on that have something planned. */
-  from$(date: string): Observable<Answer<{ days: DayInList[] }>> {
+  from$(date: string): Observable<Reply<{ days: DayInList[] }>> {
     return refetched(
       reasonsToAsk(this.live, ({ kind }) => kind === 'day'),
       () => request<{ days: DayInList[] }>(() => this.api.client.days.$get({ query: { from: date } })),
@@ -34,7 +34,7 @@ export class Days {
   }
 
   /** Keeps a day; whoever saw an older state of it is told. */
-  save(day: Day, seenMs: number | null): Promise<Answer<DayAnswer>> {
+  save(day: Day, seenMs: number | null): Promise<Reply<DayAnswer>> {
     return request(() => this.api.client.days[':date'].$put({ param: { date: day.date }, json: { day, seenMs } }));
   }
 }

@@ -1,7 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import type { DeviceState } from '@tureen/server/api';
 import { combineLatest, filter, from, map, merge, scan, shareReplay, startWith, switchMap, timer, type Observable } from 'rxjs';
-import { Api, request, type Answer } from './api';
+import { Api, request, type Reply } from './api';
 import { Live } from './live';
 import { OWN_TIME } from './own-time';
 
@@ -81,7 +81,7 @@ export class Devices {
     shareReplay({ bufferSize: 1, refCount: true }),
   );
 
-  command(id: string, what: 'tare' | 'off' | 'on'): Promise<Answer<{ id: string }>> {
+  command(id: string, what: 'tare' | 'off' | 'on'): Promise<Reply<{ id: string }>> {
     return request(() => this.api.client.devices[':id'].commands.$post({ param: { id }, json: { do: what } }));
   }
 }

@@ -3,7 +3,7 @@ import { USUAL_STORES, type ColdStore, type Kit, type Place } from '@tureen/core
 import type { IngredientRow } from '@tureen/core/larder';
 import { filter, map, shareReplay, type Observable } from 'rxjs';
 import type { IngredientHistory, StoredLarder } from '@tureen/server/api';
-import { Api, request, type Answer } from './api';
+import { Api, request, type Reply } from './api';
 import { Live } from './live';
 import { reasonsToAsk, refetched } from './refetch';
 import { kitchenZone } from './zone';
@@ -21,7 +21,7 @@ export class Kitchen {
   private readonly api = inject(Api);
   private readonly live = inject(Live);
 
-  readonly kitchen$: Observable<Answer<KitchenState>> = refetched(
+  readonly kitchen$: Observable<Reply<KitchenState>> = refetched(
     reasonsToAsk(this.live, ({ kind }) => kind === 'kitchen'),
     async () => {
       const answer = await request<KitchenState>(() => this.api.client.kitchen.$get());
@@ -50,27 +50,27 @@ export class Kitchen {
   );
 
   /** Saves the kit as it now is. */
-  save(kit: Kit): Promise<Answer<{ kit: Kit }>> {
+  save(kit: Kit): Promise<Reply<{ kit: Kit }>> {
     return request(() => this.api.client.kitchen.$put({ json: { kit } }));
   }
 
-  ingredient(id: string): Promise<Answer<IngredientHistory>> {
+  ingredient(id: string): Promise<Reply<IngredientHistory>> {
     return request(() => this.api.client.larder[':id'].$get({ param: { id } }));
   }
 
-  correct(id: string, row: IngredientRow | null, why: string): Promise<Answer<{ id: string }>> {
+  correct(id: string, row: IngredientRow | null, why: string): Promise<Reply<{ id: string }>> {
     return request(() => this.api.client.larder[':id'].$put({ param: { id }, json: { row, why } }));
   }
 
   addPrices(
     prices: { ingredient: string; pricePerKg: number; day?: string | undefined }[],
     source: string,
-  ): Promise<Answer<{ kept: number }>> {
+  ): Promise<Reply<{ kept: number }>> {
     return request(() => this.api.client.prices.$post({ json: { prices, source } }));
   }
 
   /** Sets the kitchen up with a kit that ships, where it stands. */
-  choose(ready: ReadyKitchen, place: Place): Promise<Answer<{ kit: Kit }>> {
+  choose(ready: ReadyKitchen, place: Place): Promise<Reply<{ kit: Kit }>> {
     return request(() => this.api.client.kitchen.$put({ json: { ready, place } }));
   }
 }

@@ -1,7 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import { SERVER_PATH } from './practice-mode';
 import { concatMap, filter } from 'rxjs';
-import { request, isForGood, type Answer } from './api';
+import { request, isForGood, type Reply } from './api';
 import { BrowserStore } from './browser-store';
 import { Live } from './live';
 
@@ -65,7 +65,7 @@ export class Photos {
   }
 
   /** Makes a picture small and keeps it, here until the server has it. @returns its id, or why it was not taken. */
-  async keep(file: File): Promise<Answer<{ id: string }>> {
+  async keep(file: File): Promise<Reply<{ id: string }>> {
     const blob = await smaller(file);
     if (blob === undefined) {
       const sentence = `${file.name} can’t be opened as a picture. Nothing was changed; choose a JPEG, PNG or WebP.`;
@@ -87,7 +87,7 @@ export class Photos {
     return (await this.store.get('unsent', id))?.blob;
   }
 
-  private async send({ id, blob }: Unsent): Promise<Answer<{ id: string }>> {
+  private async send({ id, blob }: Unsent): Promise<Reply<{ id: string }>> {
     const answer = await request<{ id: string }>(() =>
       fetch(`${SERVER_PATH}/api/photos`, { method: 'POST', body: blob, headers: { 'content-type': blob.type } }),
     );

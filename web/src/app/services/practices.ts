@@ -4,7 +4,7 @@ import type { Way } from '@tureen/core/practice';
 import type { StockEntry } from '@tureen/core/stock';
 import type { Practice } from '@tureen/server/api';
 import type { Observable } from 'rxjs';
-import { Api, request, type Answer } from './api';
+import { Api, request, type Reply } from './api';
 import { Device, newId } from './device';
 import { Clock } from './clock';
 import { Live } from './live';
@@ -20,22 +20,22 @@ export class Practices {
   private readonly device = inject(Device);
   private readonly clock = inject(Clock);
 
-  readonly practices$: Observable<Answer<{ practices: Practice[] }>> = refetched(
+  readonly practices$: Observable<Reply<{ practices: Practice[] }>> = refetched(
     reasonsToAsk(inject(Live), ({ kind }) => kind === 'practice'),
     () => request<{ practices: Practice[] }>(() => this.api.client.bench.$get()),
   );
 
-  of(batchId: string): Promise<Answer<Practice>> {
+  of(batchId: string): Promise<Reply<Practice>> {
     return request(() => this.api.client.bench[':batchId'].$get({ param: { batchId } }));
   }
 
   /** What was put away of what a practice left over. */
-  stockOf(batchId: string): Promise<Answer<{ entries: StockEntry[] }>> {
+  stockOf(batchId: string): Promise<Reply<{ entries: StockEntry[] }>> {
     return request(() => this.api.client.bench[':batchId'].stock.$get({ param: { batchId } }));
   }
 
   /** Begins a lesson in a hidden kitchen: another one where no seed is named, and the lesson's first way where it has several. */
-  begin(lesson: string, seed?: number, way?: Way | null): Promise<Answer<Practice>> {
+  begin(lesson: string, seed?: number, way?: Way | null): Promise<Reply<Practice>> {
     const batchId = newId();
     // An id is as random as anything that the page has.
     const drawn = (Number.parseInt(batchId.slice(0, 8), 16) % MOST_SEED) + 1;
@@ -47,7 +47,7 @@ export class Practices {
    * The same hidden kitchen as it stood behind an entry: a practice of its own, so that the one gone back from is kept. What was
    * entered up to there is entered again.
    */
-  async backTo({ lesson, seed, way }: Practice, entries: readonly StoredEntry[], entryId: string): Promise<Answer<Practice>> {
+  async backTo({ lesson, seed, way }: Practice, entries: readonly StoredEntry[], entryId: string): Promise<Reply<Practice>> {
     const { counted } = historyOf(entries);
     const upTo = counted.slice(0, counted.findIndex(({ id }) => id === entryId) + 1);
     const begun = await this.begin(lesson, seed, way);
@@ -70,16 +70,16 @@ export class Practices {
   }
 
   /** Says what the clock of the practice shows and how fast it goes, so that the probe goes by it too. */
-  tellClock(speed: number): Promise<Answer<unknown>> {
+  tellClock(speed: number): Promise<Reply<unknown>> {
     return request<unknown>(() => this.api.client.bench.clock.$put({ json: { practiceMs: Math.round(this.clock.now()), speed } }));
   }
 
   /** Judges a practice by what is true of it, and keeps what it came to. */
-  judge(batchId: string): Promise<Answer<Practice>> {
+  judge(batchId: string): Promise<Reply<Practice>> {
     return request(() => this.api.client.bench[':batchId'].result.$post({ param: { batchId } }));
   }
 
-  forget(who: string): Promise<Answer<{ forgotten: number }>> {
+  forget(who: string): Promise<Reply<{ forgotten: number }>> {
     return request(() => this.api.client.bench.$delete({ query: { who } }));
   }
 }

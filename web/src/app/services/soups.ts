@@ -2,7 +2,7 @@ import { inject, Injectable } from '@angular/core';
 import type { Soup } from '@tureen/core/soup';
 import type { StoredSoup, OnShelf, SoupVersion } from '@tureen/server/api';
 import type { Observable } from 'rxjs';
-import { Api, request, type Answer } from './api';
+import { Api, request, type Reply } from './api';
 import { Live } from './live';
 import { reasonsToAsk, refetched } from './refetch';
 
@@ -12,13 +12,13 @@ export class Soups {
   private readonly api = inject(Api);
   private readonly live = inject(Live);
 
-  readonly shelf$: Observable<Answer<{ soups: OnShelf[] }>> = refetched(
+  readonly shelf$: Observable<Reply<{ soups: OnShelf[] }>> = refetched(
     reasonsToAsk(this.live, ({ kind }) => kind === 'soup' || kind === 'shelf' || kind === 'batch'),
     () => request<{ soups: OnShelf[] }>(() => this.api.client.shelf.$get()),
     true,
   );
 
-  one(id: string, version?: number): Promise<Answer<StoredSoup>> {
+  one(id: string, version?: number): Promise<Reply<StoredSoup>> {
     return request(() =>
       this.api.client.soups[':id'].$get({ param: { id }, query: version === undefined ? {} : { version: String(version) } }),
     );
@@ -38,25 +38,25 @@ export class Soups {
   }
 
   /** Some soups whole, in their newest version. */
-  some(ids: readonly string[]): Promise<Answer<{ soups: StoredSoup[] }>> {
+  some(ids: readonly string[]): Promise<Reply<{ soups: StoredSoup[] }>> {
     return request(() => this.api.client.soups.$get({ query: { ids: ids.join(',') } }));
   }
 
-  versions(id: string): Promise<Answer<{ versions: SoupVersion[] }>> {
+  versions(id: string): Promise<Reply<{ versions: SoupVersion[] }>> {
     return request(() => this.api.client.soups[':id'].versions.$get({ param: { id } }));
   }
 
-  examples(): Promise<Answer<{ soups: Soup[] }>> {
+  examples(): Promise<Reply<{ soups: Soup[] }>> {
     return request(() => this.api.client.examples.$get());
   }
 
   /** Saves a soup as the version after the one it was changed from; 0 puts a new soup on the shelf. The server checks it. */
-  save(soup: Soup, basedOn: number, note: string): Promise<Answer<StoredSoup>> {
+  save(soup: Soup, basedOn: number, note: string): Promise<Reply<StoredSoup>> {
     return request(() => this.api.client.soups.$post({ json: { soup, basedOn, note } }));
   }
 
   /** Its tags, and whether it is retired. */
-  shelve(id: string, shelf: { tags: string[]; retired: boolean }): Promise<Answer<StoredSoup>> {
+  shelve(id: string, shelf: { tags: string[]; retired: boolean }): Promise<Reply<StoredSoup>> {
     return request(() => this.api.client.soups[':id'].shelf.$put({ param: { id }, json: shelf }));
   }
 }

@@ -13,7 +13,7 @@ import {
 } from '@tureen/core/stock';
 import type { ColdAnswer, ColdLog, KnownContainer, Leftover } from '@tureen/server/api';
 import { combineLatest, map, shareReplay, type Observable } from 'rxjs';
-import { Api, request, type Answer } from './api';
+import { Api, request, type Reply } from './api';
 import { Clock } from './clock';
 import { Device, newId } from './device';
 import { Kitchen } from './kitchen';
@@ -73,7 +73,7 @@ export class Stock {
   private readonly mine = new Map<string, StockEntry>();
   private counter = 0;
 
-  private readonly list$: Observable<Answer<ColdAnswer>> = refetched(
+  private readonly list$: Observable<Reply<ColdAnswer>> = refetched(
     reasonsToAsk(this.live, ({ kind }) => kind === 'cold'),
     async () => {
       const answer = await request<ColdAnswer>(() => this.api.client.cold.$get());
@@ -93,8 +93,8 @@ export class Stock {
     }),
   );
 
-  readonly cold$: Observable<Answer<ColdView>> = combineLatest([this.list$, this.outbox.unsent$, this.rules$]).pipe(
-    map(([answer, unsent, rules]): Answer<ColdView> => {
+  readonly cold$: Observable<Reply<ColdView>> = combineLatest([this.list$, this.outbox.unsent$, this.rules$]).pipe(
+    map(([answer, unsent, rules]): Reply<ColdView> => {
       for (const one of unsent) {
         if (isOfBatch(one)) continue;
         // What the server will not have is shown as refused, not as if it had happened.
@@ -108,7 +108,7 @@ export class Stock {
   );
 
   /** A container with all that the server has on record of it, asked again when something in the cold changes. */
-  container$(id: string): Observable<Answer<KnownContainer>> {
+  container$(id: string): Observable<Reply<KnownContainer>> {
     return refetched(
       reasonsToAsk(this.live, ({ kind }) => kind === 'cold'),
       () => request<KnownContainer>(() => this.api.client.cold[':id'].$get({ param: { id } })),
@@ -116,7 +116,7 @@ export class Stock {
   }
 
   /** The log of a day of the calendar, asked again when something in the cold changes. */
-  log$(day: string): Observable<Answer<ColdLog>> {
+  log$(day: string): Observable<Reply<ColdLog>> {
     return refetched(
       reasonsToAsk(this.live, ({ kind }) => kind === 'cold'),
       () => request<ColdLog>(() => this.api.client.cold.log.$get({ query: { day } })),

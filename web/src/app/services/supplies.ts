@@ -2,7 +2,7 @@ import { inject, Injectable } from '@angular/core';
 import type { Buying, SupplyAction } from '@tureen/core/shop';
 import type { SuppliesAnswer } from '@tureen/server/api';
 import type { Observable } from 'rxjs';
-import { Api, request, type Answer } from './api';
+import { Api, request, type Reply } from './api';
 import { Clock } from './clock';
 import { Device, newId } from './device';
 import { Live } from './live';
@@ -15,17 +15,17 @@ export class Supplies {
   private readonly device = inject(Device);
   private readonly clock = inject(Clock);
 
-  readonly supplies$: Observable<Answer<SuppliesAnswer>> = refetched(
+  readonly supplies$: Observable<Reply<SuppliesAnswer>> = refetched(
     reasonsToAsk(inject(Live), ({ kind }) => kind === 'supplies' || kind === 'batch'),
     () => request<SuppliesAnswer>(() => this.api.client.supplies.$get()),
   );
 
-  enter(ingredient: string, action: SupplyAction): Promise<Answer<{ kept: number }>> {
+  enter(ingredient: string, action: SupplyAction): Promise<Reply<{ kept: number }>> {
     const entry = { id: newId(), ingredient, action, atMs: Math.round(this.clock.now()), who: this.device.who() };
     return request(() => this.api.client.supplies.$post({ json: { entries: [entry] } }));
   }
 
-  buy(buying: Buying): Promise<Answer<Buying>> {
+  buy(buying: Buying): Promise<Reply<Buying>> {
     return request(() => this.api.client.supplies.buying.$put({ json: buying }));
   }
 }

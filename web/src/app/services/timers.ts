@@ -2,7 +2,7 @@ import { inject, Injectable } from '@angular/core';
 import { timersAfter, type BatchTimer } from '@tureen/core/batch';
 import type { OpenTimer } from '@tureen/server/api';
 import { auditTime, combineLatest, filter, map, merge, pairwise, scan, shareReplay, startWith, type Observable } from 'rxjs';
-import { Api, request, type Answer } from './api';
+import { Api, request, type Reply } from './api';
 import { Live } from './live';
 import { Batches } from './batches';
 import { BURST_MS, reasonsToAsk, refetched } from './refetch';
@@ -60,7 +60,7 @@ export class Timers {
     () => request<{ timers: OpenTimer[] }>(() => this.api.client.timers.$get()),
   ).pipe(
     // Without a server what was known last still rings.
-    scan((have: readonly OpenTimer[], answer: Answer<{ timers: OpenTimer[] }>) => (answer.ok ? answer.value.timers : have), []),
+    scan((have: readonly OpenTimer[], answer: Reply<{ timers: OpenTimer[] }>) => (answer.ok ? answer.value.timers : have), []),
   );
 
   readonly timers$: Observable<readonly KitchenTimer[]> = combineLatest([

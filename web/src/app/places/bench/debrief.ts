@@ -7,7 +7,7 @@ import { firstValueFrom, from, of, switchMap } from 'rxjs';
 import { Benching } from '../../cooking/benching';
 import type { DebriefView } from '../../cooking/bench-view';
 import type { Practice } from '@tureen/server/api';
-import type { Answer } from '../../services/api';
+import type { Reply } from '../../services/api';
 import { Batches } from '../../services/batches';
 import { Practices } from '../../services/practices';
 import { PansDebrief } from './pans-debrief';
@@ -124,7 +124,7 @@ export class DebriefPlace {
     await this.go(await this.practices.begin(lesson, isSame ? seed : undefined, way));
   }
 
-  private async go(answer: Answer<Practice>): Promise<void> {
+  private async go(answer: Reply<Practice>): Promise<void> {
     if (answer.ok) await this.router.navigate(placeOf(lessonOf(answer.value.lesson), answer.value.batchId));
     else this.trouble.set(answer.refusal.sentence);
   }

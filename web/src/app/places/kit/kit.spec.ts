@@ -6,15 +6,15 @@ import { BehaviorSubject, of } from 'rxjs';
 import { rest, show, type Shown } from '../../../../spec/stove-in-memory';
 import { Devices } from '../../services/devices';
 import { Kitchen, type KitchenState } from '../../services/kitchen';
-import type { Answer } from '../../services/api';
+import type { Reply } from '../../services/api';
 import { KitPlace } from './kit';
 
 const CANTEEN: Kit = { ...READY_KITS.canteen, kitchen: 'Spec canteen' };
 const LEARNED = { figures: [{ key: 'boilOff', by: 0.1, sd: 0.1, batches: 2 }], together: [] };
 
 describe('the kit', () => {
-  const answer = (kit: Kit | null): Answer<KitchenState> => ({ ok: true, value: { kit, mode: 'own' } });
-  let kitchen: BehaviorSubject<Answer<KitchenState>>;
+  const answer = (kit: Kit | null): Reply<KitchenState> => ({ ok: true, value: { kit, mode: 'own' } });
+  let kitchen: BehaviorSubject<Reply<KitchenState>>;
   let saved: Kit[];
 
   beforeEach(() => {

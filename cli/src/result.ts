@@ -1,5 +1,5 @@
 /** What a command came to: text for people, the same as data, and how the process ends. */
-export interface Outcome {
+export interface CommandResult {
   readonly exit: 0 | 1 | 2;
   readonly text: string;
   readonly data: unknown;
@@ -10,11 +10,11 @@ export const GOOD = 0;
 export const WRONG = 1;
 export const USAGE = 2;
 
-export function good(text: string, data: unknown): Outcome {
+export function good(text: string, data: unknown): CommandResult {
   return { exit: GOOD, text, data };
 }
 
-export function wrong(text: string, data: unknown): Outcome {
+export function wrong(text: string, data: unknown): CommandResult {
   return { exit: WRONG, text, data };
 }
 

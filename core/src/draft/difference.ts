@@ -3,7 +3,7 @@ import { writtenLines } from './write-line.js';
 
 /** One thing in which two versions of a soup differ. `was` or `is` is undefined where it is new or gone. */
 export interface SoupDifference {
-  readonly what: 'name' | 'note' | 'bowls' | 'served' | 'line' | 'step' | 'order' | 'school' | 'variant';
+  readonly what: 'name' | 'note' | 'bowls' | 'served' | 'body' | 'line' | 'step' | 'order' | 'school' | 'variant';
   readonly id: string;
   /** The setting of a step or school that changed. */
   readonly setting: string | undefined;
@@ -49,6 +49,7 @@ export function differences(was: Soup, is: Soup, rowOf: NameRow): SoupDifference
   };
   put('name', 'name', was.name, is.name);
   put('served', 'served', was.served, is.served);
+  put('body', 'body', was.rightMPas, is.rightMPas);
   put(
     'bowls',
     'bowls',

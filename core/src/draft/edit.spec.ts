@@ -225,6 +225,11 @@ describe('differences', () => {
     );
   });
 
+  it('name the body that a batch was judged right at', () => {
+    const [one] = differences(leek, { ...leek, rightMPas: 340 }, rowOf);
+    expect(one).toEqual({ what: 'body', id: 'body', setting: undefined, was: undefined, is: '340' });
+  });
+
   it('of every two examples are the same read either way', () => {
     for (const a of EXAMPLE_SOUPS) {
       for (const b of EXAMPLE_SOUPS) {

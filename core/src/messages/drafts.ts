@@ -86,6 +86,7 @@ export function differenceWords({ what, id, setting, was, is }: SoupDifference):
     note: 'Note',
     bowls: 'Written for',
     served: 'Served',
+    body: 'Body that is right, mPa·s',
     line: `Line ${id}${name}`,
     step: `Step ${id}${name}`,
     order: 'Order of steps',

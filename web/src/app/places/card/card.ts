@@ -18,7 +18,6 @@ import type { MethodChoices, Soup } from '@tureen/core/soup';
 import { showMinutes } from '@tureen/core/units';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { combineLatest, from, fromEvent, map, switchMap } from 'rxjs';
-import { NumberField } from '../../parts/number-field';
 import { Cooking } from '../../cooking/cooking';
 import { Gauge } from '../../parts/gauge';
 import { Photo } from '../../parts/photo';
@@ -39,6 +38,7 @@ import { targetsOf } from './targets';
 import { Choice } from '../../parts/choice';
 import { CHANGING, READING, type Panel } from './panels';
 import { VersionsPanel } from './versions-panel';
+import { WrittenFor } from './written-for';
 
 /** Somebody else's version, saved while this one was being changed, and what is not the same. */
 interface Clash {
@@ -64,7 +64,6 @@ const FILES: readonly { readonly format: Format; readonly name: string }[] = [
     EditSteps,
     Figure,
     Gauge,
-    NumberField,
     NzInputModule,
     Photo,
     RibbonPicture,
@@ -72,6 +71,7 @@ const FILES: readonly { readonly format: Format; readonly name: string }[] = [
     MethodChoicesPanel,
     SubstitutePanel,
     VersionsPanel,
+    WrittenFor,
   ],
   providers: [Editing],
   templateUrl: './card.html',
@@ -173,12 +173,6 @@ export class Card {
     return soup === undefined ? undefined : { soup, request: undefined, figure };
   }
 
-  /** Bowls that the amounts really make, where these are not the bowls that the soup says it is written for. */
-  protected readonly comesTo = computed(() => {
-    const bowls = Math.round((this.view()?.figures.bowls ?? 0) * 10) / 10;
-    const written = this.soup()?.writtenFor.bowls ?? 0;
-    return bowls > 0 && Math.abs(bowls / written - 1) > 0.02 ? bowls : undefined;
-  });
   protected readonly total = computed(() => {
     const figures = this.view()?.figures;
     return figures === undefined
@@ -274,15 +268,6 @@ export class Card {
   protected remark(event: Event): void {
     const note = (event.target as HTMLTextAreaElement).value.trim();
     this.set({ note: note === '' ? undefined : note.slice(0, 1000) });
-  }
-
-  protected writeFor(which: 'bowls' | 'bowlG', value: number): void {
-    const soup = this.editing.soup();
-    if (soup !== undefined) this.set({ writtenFor: { ...soup.writtenFor, [which]: value } });
-  }
-
-  protected serve(): void {
-    this.set({ served: this.editing.soup()?.served === 'hot' ? 'cold' : 'hot' });
   }
 
   protected school(methodChoices: MethodChoices | undefined): void {

@@ -1,5 +1,5 @@
 import { SPOON_WORDS, bodyWord, grainWord } from '@tureen/core/body';
-import { walk, type Soup } from '@tureen/core/soup';
+import { bodyByCard, walk, type Soup } from '@tureen/core/soup';
 import type { Askable } from '@tureen/core/why';
 import type { PlanView } from '../../cooking/views';
 
@@ -50,15 +50,7 @@ export function targetsOf(soup: Soup, view: Pick<PlanView, 'figures' | 'grainM' 
     });
   }
   if (figures.bodyMPas > 0) {
-    const set = steps.findLast(
-      (step) => step.op === 'thin' || step.op === 'thicken' || (step.op === 'reduce' && step.to.by === 'body'),
-    );
-    const to =
-      set?.op === 'thin' || set?.op === 'thicken'
-        ? set.toMPas
-        : set?.op === 'reduce' && set.to.by === 'body'
-          ? set.to.mPas
-          : undefined;
+    const to = bodyByCard(soup) ?? soup.rightMPas;
     const usual = [SPOON_WORDS[2].bodyMPas, SPOON_WORDS[4].bodyMPas];
     gauges.push({
       name: 'Body',

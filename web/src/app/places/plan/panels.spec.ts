@@ -261,9 +261,15 @@ describe('what is kept already', () => {
   });
 
   it('of one soup in several tubs the first to go is named, with how many there are', async () => {
-    for (let n = 0; n < 3; n++) cold.filled(0.9);
+    cold.filled(0.9);
+    const oldest = cold.filled(0.7, 'swede-barley', 2);
+    cold.filled(0.8, 'swede-barley', 1);
     const shown = await show(KeptParts, { soupId: 'carrot-ginger', cookedKg: 6, kept: [], ...facts });
-    expect(shown.text()).toMatch(/Swede & barley, 900 g \(the first of 3\), use by/);
-    expect(shown.text().match(/Put 900 g in/g)?.length).toBe(1);
+    let kept: readonly { container: string }[] = [];
+    shown.fixture.componentInstance.changed.subscribe((parts) => (kept = parts));
+    expect(shown.text()).toMatch(/Swede & barley, 700 g \(the first of 3\), use by/);
+    expect(shown.text().match(/Put \d+ g in/g)).toEqual(['Put 700 g in']);
+    await shown.press('Put 700 g of Swede & barley in');
+    expect(kept.map(({ container }) => container)).toEqual([oldest]);
   });
 });

@@ -14,6 +14,10 @@ const BATCHES = Number(process.env.BATCHES ?? 1000);
 const SAMPLES = 400;
 const COOKS_FROM = 5000;
 const ODDS_FROM = 9000;
+/** Kitchens of each soup that a plan's own bands are held against, and how far a share of so many strays by itself, two in three times. */
+const IN_EACH = 300;
+const SAMPLES_IN_EACH = 2000;
+const STRAYS = 0.03;
 const KEPT_IN = 'core/src/practice/kept-figures.json';
 
 const plans = EXAMPLE_SOUPS.map((soup) => fortyBowls(soup));
@@ -45,12 +49,22 @@ function landed(
 }
 
 const odds = keptWordOf(plans, each, ODDS_FROM, SAMPLES);
+const bySoup = plans.map((plan) => ({ plan, kept: keptWordOf([plan], IN_EACH, ODDS_FROM, SAMPLES_IN_EACH) }));
+
+/** Soups whose own bands hold too little or too much, over all that plans say of them. */
+function bySoupGoals(name: string, of: 'half' | 'most', least: number, most: number): KeptGoal {
+  const all = bySoup.flatMap(({ kept }) => kept.map((one) => one[of]));
+  return { name, share: share(all, (held) => held >= least - STRAYS && held <= most + STRAYS), least: 0.95, most: 1 };
+}
+
 const mean = (of: (one: (typeof odds)[number]) => number): number => odds.reduce((sum, one) => sum + of(one), 0) / odds.length;
 const goals: KeptGoal[] = [
   ...landed('scale, viscometer, meter', cooked(WITH_METERS), { within: BODY_WITHIN, bodyLeast: 0.93, saltLeast: 0.95 }),
   ...landed('dip and spoon', cooked(BY_EYE), { within: LOOSELY, bodyLeast: 0.85, saltLeast: 0.9 }),
   { name: 'odds of a plan: 50 % bands held', share: mean(({ half }) => half), least: 0.42, most: 0.68 },
   { name: 'odds of a plan: 90 % bands held', share: mean(({ most }) => most), least: 0.84, most: 0.97 },
+  bySoupGoals('of bowls, salt and body in each soup: 50 % bands hold 40 to 60', 'half', 0.4, 0.6),
+  bySoupGoals('of bowls, salt and body in each soup: 90 % bands hold 85 to 95', 'most', 0.85, 0.95),
 ];
 const batches = each * plans.length * 3;
 process.stdout.write(`core ${CORE_VERSION}, ${String(batches)} batches of ${String(plans.length)} soups\n`);
@@ -66,6 +80,13 @@ for (const { of, said, came, off: strays } of odds) {
   const pairs = said.map((pct, n) => `${String(pct)}: ${(came[n] ?? 0).toFixed(0)}`).join(', ');
   process.stdout.write(
     `  ${of.padEnd(6)} said to end below, % and did: ${pairs}; off the middle by ${(strays * 100).toFixed(1)} %\n`,
+  );
+}
+const pct = (part: number): string => (part * 100).toFixed(0);
+for (const { plan, kept } of bySoup) {
+  const rows = kept.map(({ of, half, most }) => `${of} ${pct(half)} and ${pct(most)}`);
+  process.stdout.write(
+    `  ${plan.snapshot.soup.id.padEnd(26)} in ${String(IN_EACH)} kitchens, 50 and 90 % bands held: ${rows.join(', ')}\n`,
   );
 }
 if (process.argv.includes('--keep')) {

@@ -19,8 +19,8 @@ import type { SoupStep } from '../soup/index.js';
 import { normalFrom, numberOf, type HiddenKitchen } from './hidden-kitchen.js';
 
 /** How far one batch strays from the card by itself, 1 sd of ln, and how far its kitchen does for good. Invented for the bench. */
-const STRAYS = { measured: 0.012, solids: 0.03, kept: 0.015, steam: 0.08, thickness: 0.2, covered: 0.07 };
-const LASTING = { solids: 0.063, kept: 0.026, steam: 0.18, thickness: 0.346, covered: 0.057, salt: 0.05 };
+const STRAYS = { measured: 0.012, solids: 0.03, waste: 0.12, steam: 0.08, thickness: 0.2, covered: 0.07 };
+const LASTING = { solids: 0.063, waste: 0.18, steam: 0.18, thickness: 0.346, covered: 0.057, salt: 0.05 };
 
 type Kilos = Omit<SimulatedPot, 'tempC' | 'stiffness'>;
 
@@ -104,7 +104,7 @@ export class Truth {
   /** By branch, what stands in its vessel. */
   private readonly pots = new Map<string, SimulatedPot>();
   private readonly drawn = new Map<string, number>();
-  private readonly lines = new Map<string, { readonly solids: number; readonly kept: number }>();
+  private readonly lines = new Map<string, { readonly solids: number; readonly waste: number }>();
   private readonly root: string;
 
   /** @param plan the plan as `unlearnt` makes it. */
@@ -140,11 +140,11 @@ export class Truth {
     return this.plan.prepared.lines.find((own) => own.line.id === line)?.line.ingredient.row.id ?? line;
   }
 
-  private strayOf(line: string): { readonly solids: number; readonly kept: number } {
+  private strayOf(line: string): { readonly solids: number; readonly waste: number } {
     const ingredient = this.ingredientOf(line);
     const own = this.lines.get(line) ?? {
       solids: this.stray(`solids of ${line}`, STRAYS.solids) * Math.exp(this.hidden.of(`solids of ${ingredient}`, LASTING.solids)),
-      kept: this.stray(`kept of ${line}`, STRAYS.kept) * Math.exp(this.hidden.of(`kept of ${ingredient}`, LASTING.kept)),
+      waste: this.stray(`kept of ${line}`, STRAYS.waste) * Math.exp(this.hidden.of(`kept of ${ingredient}`, LASTING.waste)),
     };
     this.lines.set(line, own);
     return own;
@@ -290,7 +290,7 @@ export class Truth {
       if (kind !== 'ingredient' || isIn(lineId)) continue;
       const waste = trimmed.get(lineId);
       const keeps = waste === undefined ? 1 : 1 - waste / (bought.get(lineId) ?? waste);
-      const byKnife = waste === undefined ? 1 : Math.min(1, keeps * this.strayOf(lineId).kept);
+      const byKnife = waste === undefined ? 1 : Math.max(0, 1 - (1 - keeps) * this.strayOf(lineId).waste);
       const byEye = step.op === 'cover' ? this.coveredTimes(step.id) : 1;
       const times = byKnife * byEye * this.byLadle(lineId);
       this.putIn(branchId, lineId, parcel.mix, times * this.stray(`measured of ${lineId}`, STRAYS.measured));
@@ -301,7 +301,8 @@ export class Truth {
       if (kind === 'trim' || (isSimmered && kind === 'vapour')) continue;
       const kg = parcelKg(parcel);
       const forgotten = step.op === 'roast' ? (this.hidden.mishaps.roast ?? 1) : 1;
-      if (kind === 'vapour') this.steamsOff(branchId, kg * forgotten * this.steam(step.id));
+      // What flashes off when a cooker is let down is set by its heat, not by how hard this kitchen boils.
+      if (kind === 'vapour') this.steamsOff(branchId, kg * forgotten * (step.op === 'pressure' ? 1 : this.steam(step.id)));
       else this.take((kg / Math.max(TINY_KG, ofKg)) * massOf(this.potOf(branchId)), branchId);
     }
     this.heats(step, branchId);

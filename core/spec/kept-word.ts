@@ -5,7 +5,7 @@ import type { Planned } from '../src/plan/index.js';
 import { BY_EYE } from './kitchens.js';
 import { SimulatedCook, type Ended } from '../src/practice/index.js';
 
-/** Body within this factor is what a cook who judges by a spoon of five words can land. */
+/** Body within this factor is what a cook who judges by a spoon can land. */
 export const LOOSELY = 1.5;
 
 export function share<T>(all: readonly T[], holds: (one: T) => boolean): number {

@@ -6,6 +6,7 @@ export {
   massOf,
   mixedC,
   pouredTogether,
+  roomOf,
   saltPctOf,
   stiffenedTo,
   stirredIn,

@@ -66,6 +66,14 @@ export function massOf({ waterKg, solidsKg, saltKg, thinKg }: SimulatedPot): num
   return waterKg + solidsKg + saltKg + thinKg;
 }
 
+/** Room that a kilo of each takes when cold, m3: water, what is dry in food, salt in water, fat. Handbook figures, rounded, from memory. */
+const M3_KG = { water: 1 / 1000, dry: 1 / 1550, salt: 1 / 3000, fat: 1 / 920 };
+
+/** The room that a cold pot takes, m3. */
+export function roomOf({ waterKg, solidsKg, saltKg, thinKg, fatKg }: SimulatedPot): number {
+  return waterKg * M3_KG.water + (solidsKg + thinKg - fatKg) * M3_KG.dry + saltKg * M3_KG.salt + fatKg * M3_KG.fat;
+}
+
 export function saltPctOf(pot: SimulatedPot): number {
   return (pot.saltKg / massOf(pot)) * 100;
 }

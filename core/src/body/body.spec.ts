@@ -20,6 +20,7 @@ import {
 import { read } from '../steps/index.js';
 import {
   BODY,
+  SPOON_READINGS,
   UNREAD,
   bodyWord,
   sdOf,
@@ -31,6 +32,8 @@ import {
   poolNuM2S,
   poolRadiusM,
   reduceKg,
+  spoonMPas,
+  type SpoonReading,
   syringeLevel,
   thickenKg,
   thinKg,
@@ -151,6 +154,24 @@ describe('readings', () => {
     expect(end('runs off').low).toBe(Number.NEGATIVE_INFINITY);
     expect(Math.exp(end('stands').low)).toBeCloseTo(1240.97, 2);
     expect(end('stands').high).toBe(Number.POSITIVE_INFINITY);
+  });
+
+  it('what lies between two words is the middle half of the way between them, and the words meet there', () => {
+    const said = (word: SpoonReading): ReturnType<typeof evidenceOf> => evidenceOf({ device: 'spoon', word, tempC: 65 }, 1000);
+    // ln 60 = 4.0943, ln 220 = 5.3936: a quarter of 1.2993 from either.
+    expect(said('veils to coats').low).toBeCloseTo(4.0943 + 0.3248, 3);
+    expect(said('veils to coats').high).toBeCloseTo(5.3936 - 0.3248, 3);
+    expect(spoonMPas('veils to coats')).toBeCloseTo(114.89, 2);
+    expect(said('veils').high).toBe(said('coats').low);
+    expect(SPOON_READINGS.length).toBe(9);
+    for (const reading of SPOON_READINGS) {
+      expect(Math.log(spoonMPas(reading)))
+        .withContext(reading)
+        .toBeGreaterThanOrEqual(said(reading).low);
+      expect(Math.log(spoonMPas(reading)))
+        .withContext(reading)
+        .toBeLessThanOrEqual(said(reading).high);
+    }
   });
 
   it('a second look that says the same is hardly a second witness', () => {

@@ -1,4 +1,13 @@
-export { SPOON_NAMES, SPOON_WORDS, bodyWord, grainWord, type SpoonWord } from './words.js';
+export {
+  BETWEEN_WORDS,
+  SPOON_READINGS,
+  SPOON_WORDS,
+  bodyWord,
+  grainWord,
+  spoonMPas,
+  type SpoonReading,
+  type SpoonWord,
+} from './words.js';
 export {
   BodyReadingSchema,
   CUP_LEAST_S,

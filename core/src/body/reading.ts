@@ -1,11 +1,11 @@
 import { z } from 'zod';
-import { SPOON_NAMES, spoonRange } from './words.js';
+import { SPOON_READINGS, spoonRange } from './words.js';
 
 const tempC = z.number().min(0).max(100);
 
 /** What a cook reads the body with. Temperatures °C of what was read. */
 export const BodyReadingSchema = z.discriminatedUnion('device', [
-  z.strictObject({ device: z.literal('spoon'), word: z.enum(SPOON_NAMES), tempC }),
+  z.strictObject({ device: z.literal('spoon'), word: z.enum(SPOON_READINGS), tempC }),
   /** Millilitres left in a 10 mL syringe after 10 s of flow. */
   z.strictObject({ device: z.literal('syringe'), leftMl: z.number().min(0).max(10), tempC }),
   z.strictObject({ device: z.literal('viscometer'), mPas: z.number().positive().max(1e6), tempC }),

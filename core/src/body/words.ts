@@ -10,7 +10,22 @@ export const SPOON_WORDS = [
   { word: 'stands', bodyMPas: 2200 },
 ] as const;
 export type SpoonWord = (typeof SPOON_WORDS)[number]['word'];
-export const SPOON_NAMES = SPOON_WORDS.map(({ word }) => word) as [SpoonWord, ...SpoonWord[]];
+
+/** What lies between two words, for a cook who can't say which of them it is. */
+export const BETWEEN_WORDS = ['runs off to veils', 'veils to coats', 'coats to clings', 'clings to stands'] as const;
+/** All that may be said of a spoon, from thin to thick. */
+export type SpoonReading = SpoonWord | (typeof BETWEEN_WORDS)[number];
+export const SPOON_READINGS = SPOON_WORDS.flatMap(({ word }, n): SpoonReading[] => [word, ...BETWEEN_WORDS.slice(n, n + 1)]) as [
+  SpoonReading,
+  ...SpoonReading[],
+];
+
+/** The body that a reading stands for, mPa·s: half-way on the log scale between two words. @example spoonMPas('veils to coats') // 115 */
+export function spoonMPas(reading: SpoonReading): number {
+  const at = SPOON_READINGS.indexOf(reading) / 2;
+  const body = (n: number): number => SPOON_WORDS[n]?.bodyMPas ?? Number.NaN;
+  return Math.sqrt(body(Math.floor(at)) * body(Math.ceil(at)));
+}
 
 /** The word nearest to a body on the log scale. @example bodyWord(250) // 'coats' */
 export function bodyWord(bodyMPas: number): SpoonWord {
@@ -22,17 +37,22 @@ export function bodyWord(bodyMPas: number): SpoonWord {
 }
 
 /**
- * Between which bodies a spoon word lies, mPa·s: from half-way to the word before to half-way to the word behind, since a
- * cook says the nearest one. The words at the ends only say "no thicker" and "no thinner".
+ * Between which bodies a reading of the spoon lies, mPa·s. A word: from half-way to the word before to half-way to the word
+ * behind, since a cook says the nearest one. Between two words: the middle half of the way from one to the other. The words at
+ * the ends only say "no thicker" and "no thinner".
  *
  * @example spoonRange('runs off') // [0, 26.8]
+ * @example spoonRange('veils to coats') // [83, 159]
  */
-export function spoonRange(word: SpoonWord): readonly [low: number, high: number] {
-  const at = SPOON_WORDS.findIndex((one) => one.word === word);
-  const body = (n: number): number => SPOON_WORDS[n]?.bodyMPas ?? Number.NaN;
-  const last = SPOON_WORDS.length - 1;
-  const after = (n: number): number => Math.sqrt(body(n) * body(n + 1));
-  return [at === 0 ? 0 : after(at - 1), at === last ? Number.POSITIVE_INFINITY : after(at)];
+export function spoonRange(reading: SpoonReading): readonly [low: number, high: number] {
+  const at = SPOON_READINGS.indexOf(reading);
+  const here = spoonMPas(reading);
+  const towards = (n: number): number => {
+    const other = SPOON_READINGS[n];
+    // Between two words: half of the way to either. Of a word its neighbours are what lies between, and it reaches to there.
+    return other === undefined ? Number.NaN : at % 2 === 1 ? Math.sqrt(here * spoonMPas(other)) : spoonMPas(other);
+  };
+  return [at === 0 ? 0 : towards(at - 1), at === SPOON_READINGS.length - 1 ? Number.POSITIVE_INFINITY : towards(at + 1)];
 }
 
 /** Grain in words: what the tongue tells apart. Kitchen defaults, m. */

@@ -2,7 +2,7 @@ export { DIP_M, EYE_LN, HiddenKitchen, normalFrom, numberOf, type Mishaps } from
 export { Truth, after, unlearnt } from './truth.js';
 export { WHAT_IFS, asPlanned, inKitchens, type InKitchens, type WhatIf } from './what-if.js';
 export { cookedIn, cookedInMany, type Cooked, type Hidden, type Moment, type Stands } from './cooked.js';
-export { belowRimM, sensed, spoonWordOf, type Senses, type Tasted } from './senses.js';
+export { belowRimM, sensed, spoonReadingOf, type Senses, type Tasted } from './senses.js';
 export { LESSONS, lessonOf, planForPractice, type Lesson, type Mark } from './lessons.js';
 export { cookedAs, waysIn, type Way, type WayEnd } from './ways.js';
 export { harmsOf, type Harm } from './harms.js';

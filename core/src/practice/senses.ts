@@ -1,5 +1,5 @@
-import { massOf, saltPctOf, thicknessOf, type SimulatedPot } from '../bench/index.js';
-import { SPOON_WORDS, type SpoonWord } from '../body/index.js';
+import { massOf, roomOf, saltPctOf, thicknessOf, type SimulatedPot } from '../bench/index.js';
+import { SPOON_READINGS, spoonMPas, type SpoonReading } from '../body/index.js';
 import { areaM2, type Vessel } from '../kit/index.js';
 import type { Planned } from '../plan/index.js';
 import { walk } from '../soup/index.js';
@@ -18,7 +18,7 @@ export interface Senses {
   /** From the rim down to the soup, m. */
   readonly belowRimM: number;
   /** Off the back of a spoon, as the eye has it; undefined before anything is blended. */
-  readonly spoon: SpoonWord | undefined;
+  readonly spoon: SpoonReading | undefined;
   readonly viscometerMPas: number | undefined;
   /** Undefined where there is nothing to taste yet, or nothing that the card wants of it. */
   readonly salt: Tasted | undefined;
@@ -29,8 +29,7 @@ export interface Senses {
   readonly saltMeterPct: number;
 }
 
-/** Of a cold soup, kg/m3, and the share of it that is foam. Invented for the bench. */
-const DENSITY = 1018;
+/** Of what stands in a pot, the share that is foam. Invented for the bench. */
 const FOAM = 0.02;
 /** Water swells as it warms: by so much of itself for the square of the kelvins over 4 °C. Handbook figures for 20 to 100 °C, from memory. */
 const SWELLS = 4.5e-6;
@@ -76,18 +75,18 @@ function looksOf(tempC: number): Senses['looks'] {
 
 /** From the rim down to what stands in a vessel, m; less than nothing where it stands over the rim. Hot soup stands higher. */
 export function belowRimM(vessel: Vessel, pot: SimulatedPot): number {
-  const density = DENSITY * (1 - SWELLS * Math.max(0, pot.tempC - DENSEST_C) ** 2);
-  return vessel.depthM - massOf(pot) / density / (1 - FOAM) / areaM2(vessel);
+  const swollen = roomOf(pot) / (1 - SWELLS * Math.max(0, pot.tempC - DENSEST_C) ** 2);
+  return vessel.depthM - swollen / (1 - FOAM) / areaM2(vessel);
 }
 
-/** A spoon has five words; a cook says the one nearest to the body, mPa·s, as an eye has it that is off by so much ln. */
-export function spoonWordOf(mPas: number, off: number): SpoonWord {
+/**
+ * A spoon has five words, and what lies between two of them: a cook says what is nearest to the body, mPa·s, as an eye has it
+ * that is off by so much ln.
+ */
+export function spoonReadingOf(mPas: number, off: number): SpoonReading {
   const seen = Math.log(mPas) + off;
-  const away = (bodyMPas: number): number => Math.abs(Math.log(bodyMPas) - seen);
-  return SPOON_WORDS.reduce<(typeof SPOON_WORDS)[number]>(
-    (best, one) => (away(one.bodyMPas) < away(best.bodyMPas) ? one : best),
-    SPOON_WORDS[0],
-  ).word;
+  const away = (reading: SpoonReading): number => Math.abs(Math.log(spoonMPas(reading)) - seen);
+  return SPOON_READINGS.reduce((best, one) => (away(one) < away(best) ? one : best));
 }
 
 /**
@@ -114,7 +113,7 @@ export function sensed(plan: Planned, pot: SimulatedPot, isBlended: boolean, { s
     grossKg: Math.max(0, gross),
     tareKg,
     belowRimM: Math.max(0, belowRimM(vessel, pot) + hidden.dipBiasM + DIP_M.noiseSd * by('dip')),
-    spoon: canSee ? spoonWordOf(mPas, hidden.eyeBias + EYE_LN.noiseSd * by('eye')) : undefined,
+    spoon: canSee ? spoonReadingOf(mPas, hidden.eyeBias + EYE_LN.noiseSd * by('eye')) : undefined,
     viscometerMPas: canSee ? mPas * off('viscometer') : undefined,
     salt: kg > 0 ? tongue(saltPctOf(pot), saltWanted(plan), tongueOff('tongue')) : undefined,
     sour: kg > 0 ? tongue(sourOf(kg, pot), sourWanted(plan), tongueOff('sour')) : undefined,

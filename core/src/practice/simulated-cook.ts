@@ -18,7 +18,7 @@ import { servedOf, type StepRecord } from '../runner/index.js';
 import { walk, type SoupStep } from '../soup/index.js';
 import type { Cover, Tune } from '../steps/index.js';
 import { DIP_M, EYE_LN, HiddenKitchen, normalFrom } from './hidden-kitchen.js';
-import { belowRimM, sensed, spoonWordOf } from './senses.js';
+import { belowRimM, sensed, spoonReadingOf } from './senses.js';
 import { Truth, hangsOnFigures, unlearnt } from './truth.js';
 
 /** What the kitchen reads with. */
@@ -267,7 +267,7 @@ export class SimulatedCook {
       });
       return;
     }
-    const word = spoonWordOf(mPas, this.hidden.eyeBias + this.normal() * EYE_LN.noiseSd);
+    const word = spoonReadingOf(mPas, this.hidden.eyeBias + this.normal() * EYE_LN.noiseSd);
     this.enter({ kind: 'body', stepId: step.id, reading: { device: 'spoon', word, tempC: servedC } });
   }
 

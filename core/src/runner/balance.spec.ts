@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { COMPONENTS, LARDER_ROWS, NOTHING, makeLarder, plusMix, type Mix } from '../larder/index.js';
-import { SPOON_NAMES } from '../body/index.js';
+import { SPOON_READINGS } from '../body/index.js';
 import { DEFAULT_PARAMETERS, READY_KITS } from '../kit/index.js';
 import { outcomesOf } from '../odds/index.js';
 import { figuresOf } from '../plan/index.js';
@@ -18,7 +18,7 @@ const LIQUIDS = ['water', 'vegetable-stock', 'vegetable-stock-cube', 'milk', 'ra
 function seen(massKg: fc.Arbitrary<number>): fc.Arbitrary<Record<string, unknown>> {
   const tempC = fc.double({ min: 0, max: 100, noNaN: true });
   const reading = fc.oneof(
-    fc.record({ device: fc.constant('spoon'), word: fc.constantFrom(...SPOON_NAMES), tempC }),
+    fc.record({ device: fc.constant('spoon'), word: fc.constantFrom(...SPOON_READINGS), tempC }),
     fc.record({ device: fc.constant('syringe'), leftMl: fc.double({ min: 0, max: 10, noNaN: true }), tempC }),
     fc.record({ device: fc.constant('viscometer'), mPas: fc.double({ min: 0.5, max: 1e5, noNaN: true }), tempC }),
     fc.record({

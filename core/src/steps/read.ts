@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { learnedOf } from '../kit/index.js';
 import { SALT, WATER, type Mix } from '../larder/index.js';
 import {
-  SPOON_WORDS,
+  spoonMPas,
   ANSWERS,
   BODY,
   MASS,
@@ -161,7 +161,7 @@ function asLearnt(observation: Observation, { kit }: StepContext): Observation {
 function questioned(pot: PotState, seen: Exclude<Seen, { of: 'heat' }>, observation: Observation): Caution {
   if (seen.of === 'body') {
     const { reading } = seen;
-    const word = reading.device === 'spoon' ? SPOON_WORDS.find((one) => one.word === reading.word)?.bodyMPas : undefined;
+    const word = reading.device === 'spoon' ? spoonMPas(reading.word) : undefined;
     const read = Number.isFinite(observation.low) ? observation.low : observation.high;
     return { code: 'BODY_QUESTIONED', readMPas: word ?? Math.exp(read), expectedMPas: Math.exp(observation.expected) };
   }

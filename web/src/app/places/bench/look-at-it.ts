@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type { Practice } from '@tureen/server/api';
-import { SPOON_NAMES, type SpoonWord } from '@tureen/core/body';
+import { SPOON_READINGS, type SpoonReading } from '@tureen/core/body';
 import type { Senses, Tasted } from '@tureen/core/practice';
 import { combineLatest, from, map, of, switchMap } from 'rxjs';
 import { Benching } from '../../cooking/benching';
@@ -32,11 +32,15 @@ const LOOKS: Readonly<Record<Senses['looks'], string>> = {
   still: 'it lies still',
 };
 
-const RUNS: Readonly<Record<SpoonWord, string>> = {
+const RUNS: Readonly<Record<SpoonReading, string>> = {
   'runs off': 'it runs off like water; the metal shines through',
+  'runs off to veils': 'it runs off, and leaves a mist on the metal',
   veils: 'a thin veil stays, a line drawn through it closes at once',
+  'veils to coats': 'a film stays, a line drawn through it closes slowly',
   coats: 'it coats the back, a line drawn through it stays a moment',
+  'coats to clings': 'it coats thickly, a line drawn through it stays, drops fall in a string',
   clings: 'it clings, the line stays, drops fall one by one',
+  'clings to stands': 'it hangs on, the line has steep sides, drops hardly fall',
   stands: 'it stands on the spoon and falls in lumps',
 };
 
@@ -45,8 +49,8 @@ function worded(words: Readonly<Record<Tasted, string>>, side: Tasted | undefine
 }
 
 /** The film on the back of the spoon, and what hangs from it, as thick as the word says. */
-function spoonPath(word: SpoonWord): { readonly film: number; readonly drop: string } {
-  const n = SPOON_NAMES.indexOf(word);
+function spoonPath(reading: SpoonReading): { readonly film: number; readonly drop: string } {
+  const n = SPOON_READINGS.indexOf(reading) / 2;
   const width = 3 + 2.5 * n;
   const length = 46 - 7 * n;
   const x = 46;

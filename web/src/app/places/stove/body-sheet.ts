@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output, signal, type OnDestroy, inject } from '@angular/core';
 import { FormsModule } from '@angular/forms';
-import { SPOON_WORDS, syringeLevel, type BodyReading } from '@tureen/core/body';
+import { BETWEEN_WORDS, SPOON_WORDS, syringeLevel, type BodyReading, type SpoonReading } from '@tureen/core/body';
 import { NumberField } from '../../parts/number-field';
 import { Choice } from '../../parts/choice';
 import { OWN_TIME } from '../../services/own-time';
@@ -9,7 +9,11 @@ import { Sheet } from './sheet';
 type Device = BodyReading['device'];
 
 const DEVICES: readonly { readonly value: Device; readonly name: string; readonly how: string }[] = [
-  { value: 'spoon', name: 'Spoon', how: 'Dip a spoon, hold it level, draw a finger across its back. Take the word that fits.' },
+  {
+    value: 'spoon',
+    name: 'Spoon',
+    how: 'Dip a spoon, hold it level, draw a finger across its back. Take the word that fits, or what lies between two.',
+  },
   {
     value: 'syringe',
     name: 'Syringe',
@@ -100,6 +104,9 @@ const SYRINGE_S = 10;
             <button type="button" class="press" (click)="spoon(one.word)">
               {{ one.word }} <span class="soft">{{ one.bodyMPas }} mPa·s</span>
             </button>
+            @if (between[$index]; as both) {
+              <button type="button" class="press both" (click)="spoon(both)">{{ both }}</button>
+            }
           </li>
         }
       </ul>
@@ -144,14 +151,22 @@ const SYRINGE_S = 10;
     }
     .words {
       display: grid;
-      grid-template-columns: repeat(2, 1fr);
-      gap: 10px;
+      gap: 8px;
       margin: 12px 0;
     }
+    .words li {
+      display: grid;
+      grid-template-columns: repeat(2, 1fr);
+      gap: 10px;
+    }
     .words .press {
-      width: 100%;
-      min-height: 60px;
+      min-height: 56px;
       justify-content: space-between;
+    }
+    /* Half a row lower: it stands between the two words that it lies between. */
+    .words .both {
+      transform: translateY(32px);
+      color: var(--ink-soft);
     }
     tt-number {
       width: 130px;
@@ -184,6 +199,7 @@ export class BodySheet implements OnDestroy {
   readonly closed = output();
   protected readonly devices = DEVICES;
   protected readonly words = SPOON_WORDS;
+  protected readonly between = BETWEEN_WORDS;
   protected readonly device = signal<Device>('spoon');
   protected readonly value = signal<number | null>(null);
   protected readonly how = computed(() => DEVICES.find(({ value }) => value === this.device())?.how ?? '');
@@ -209,7 +225,7 @@ export class BodySheet implements OnDestroy {
     return value !== null && value >= least && value <= most;
   });
 
-  protected spoon(word: (typeof SPOON_WORDS)[number]['word']): void {
+  protected spoon(word: SpoonReading): void {
     this.read.emit({ device: 'spoon', word, tempC: this.within() });
   }
 

@@ -139,6 +139,8 @@ describe('the body', () => {
     const read: BodyReading[] = [];
     sheet.fixture.componentInstance.read.subscribe((one) => read.push(one));
     await sheet.press('coats');
+    await sheet.press('coats to clings');
+    expect(read.splice(1)).toEqual([{ device: 'spoon', word: 'coats to clings', tempC: 71.4 }]);
     const figure = async (device: string, text: string): Promise<void> => {
       await sheet.press(device);
       type(sheet, '#body-figure', text);

@@ -11,6 +11,42 @@ export interface ToldPaste {
 /** Kitchen sheets, prose without a list, blogs, films, other tongues: each was read wrong once. Invented. */
 export const TOLD_PASTES: readonly ToldPaste[] = [
   {
+    what: 'one line prepared in two ways is two, herbs are what is named for them, another way is not done as well',
+    country: 'gb',
+    text: 'Pea and lettuce soup\nServes 4\n\n1 tbsp olive oil\n1 onion, chopped\n500g frozen peas\n100g lettuce\n2 carrots, 1 halved and 1 finely diced\n800ml vegetable stock\nFresh chopped herbs, such as chives, thyme or parsley, for garnish\n\nHeat the oil in a large saucepan and soften the onion and halved carrot for 8 minutes. Pour in the stock, bring to the boil and simmer for 10 minutes. Add the peas and a handful of lettuce to the pan and cook for 3 minutes. Remove the halved carrot. Use a stick blender to blend until smooth. Alternatively, let the soup cool for about 10 minutes and blend in batches in a jug blender. Stir in the diced carrot, season and serve scattered with the herbs.',
+    foods: ['olive-oil', 'onion', 'peas', 'lettuce', 'carrot', 'carrot', 'vegetable-stock', 'chives'],
+    wanted: [
+      'add olive-oil',
+      'add onion carrot',
+      "sweat 8'",
+      'add vegetable-stock',
+      "simmer 10'",
+      "simmer 3'",
+      'takeOut carrot',
+      'blend',
+      'add carrot-2',
+      'season',
+    ],
+    never: /^rest|Pot 2/,
+  },
+  {
+    what: 'a broth that is strained and returned is the one that stood there',
+    country: 'us',
+    text: 'Prawn bisque\nServes 4\n\n1 lb prawns\n2 tbsp butter\n1 carrot, chopped\n1 onion, chopped\n4 cups fish stock\n1/2 cup heavy cream\n\nMelt the butter in a large pot, add the carrot and onion and cook 6 minutes. Add the stock, bring to a boil and simmer 30 minutes. Strain through a fine sieve; discard solids. Return broth to the pot. Add the prawns and simmer 3 minutes. Puree in a blender until smooth. Stir in the cream.',
+    wanted: [
+      'add butter',
+      'add carrot onion',
+      'add fish-stock',
+      "simmer 30'",
+      'drain',
+      'add prawns',
+      "simmer 3'",
+      'blend',
+      'cream heavy-cream',
+    ],
+    never: /fish-stock\*/,
+  },
+  {
     what: 'a kitchen sheet: a share before the heat, pots that are potatoes, what was roasted on top at the end',
     country: 'gb',
     text: 'LEEK + POT — yield 9kg / 30 ptns\n\nleeks 3kg prepped wt\npots 2kg\nonion 0.5kg\nbutter 0.3kg\nstock chx 4.5L\ncream 0.5L\nchives 2 bu\n\n1/3 leeks roast 200C 20 min, hold for garnish.\nRest leeks + onion sweat butter 10 min lid on.\nPots + stock, simmer 20.\nBlitz, 2/3 cream in, pass.\nLast of cream whipped, quenelle, + roast leek + chives.',

@@ -78,6 +78,8 @@ const LINES: readonly (readonly [country: Country, line: string, id: string, gra
   ['us', '4 oz. queso fresco, crumbled', 'crumbling-cheese', 113.4],
   ['us', '1 cup dry white wine such as a young one', 'white-wine', 234.2],
   ['gb', '1 vegetable stock pot', 'stock-cube', 28],
+  ['gb', '1 tbsp chopped fresh herbs (e.g. mint), plus more', 'mint', 5.8],
+  ['us', '1 cup something white, such as cider', 'cider', 1.015 * 236.6],
   ['au', '4 green shallots', 'spring-onion', 60],
   ['us', '8 ounces shiitake mushrooms, stems discarded, caps sliced', 'shiitake', 226.8],
   ['us', '4 cups mushroom broth', 'mushroom-stock', 4 * 236.6],

@@ -94,7 +94,20 @@ function findFood(phrase: Phrase, food: string, context: ReadingContext): Found 
   const inContainer = phrase.unit !== undefined && /^(?:can|tin|jar)$/.test(phrase.unit);
   const canned = inContainer ? findName(context.names, `canned ${food}`, context.country, false) : undefined;
   if (canned?.code === 'WHICH' && canned.ids[0]?.startsWith('canned-') === true) return canned;
-  return canned?.code === 'FOUND' ? canned : findName(context.names, food, context.country, context.guesses);
+  if (canned?.code === 'FOUND') return canned;
+  const own = findName(context.names, food, context.country, context.guesses);
+  return own.code === 'UNKNOWN' ? (firstOf(phrase.rest, context) ?? own) : own;
+}
+
+/** Where what stands before it has no name of its own, what is named for it: "chopped herbs, such as chives or parsley" are chives. */
+const NAMED_FOR_IT = /[,\s(](?:such as|like|e\.?g\.?,?|i\.?e\.?,?|for example,?|ideally|perhaps) ([^()]+)/i;
+
+function firstOf(rest: string, { names, country }: ReadingContext): Found | undefined {
+  const named = NAMED_FOR_IT.exec(rest)?.[1];
+  return named
+    ?.split(/,| or | and |\//)
+    .map((one) => findName(names, one.trim(), country, false))
+    .find(({ code }) => code === 'FOUND');
 }
 
 /** Characters of the longest line that is read, and of what is shown of one that is longer. */

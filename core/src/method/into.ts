@@ -118,6 +118,7 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
   const mentions = withoutLaterHerbs(k, k.withPrepared([...kept, ...goes], body, clause), body, n).filter(
     ({ line }) =>
       !(SALT_MEASURED.test(body) && isSaltToTaste(k, line)) &&
+      !isPouredBack(k, line, body) &&
       // "Salt and pepper to taste", of a measured salt that has gone in: more of it, as the tongue says.
       !(SALT_TO_TASTE.test(body) && k.isSaltOrPepper(line) && k.isUsed(line)),
   );
@@ -290,6 +291,19 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
     );
   const vessel = target(k, clause, n, goingIn);
   intoVessel(k, clause, n, vessel, goingIn, hasCover);
+}
+
+/** "Return the broth to the pot", which was strained: what stood there before, and no more out of the carton. */
+function isPouredBack(k: Kitchen, line: string, body: string): boolean {
+  const at = k.vesselOf(line);
+  return (
+    k.isLiquid(line) &&
+    k.isUsedUp(line) &&
+    at !== undefined &&
+    isHob(at) &&
+    /^(?:return|[a-z]+ [^.;]*\bback\b)/i.test(body) &&
+    !/\b(?:remaining|rest|more|extra|another|other|reserved)\b|\d|[½¼¾]/i.test(body)
+  );
 }
 
 /** "1/2 teaspoon salt" in the method is so much, whatever the step that seasons settles. */

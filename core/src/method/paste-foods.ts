@@ -1,5 +1,6 @@
 import { findName, readLine, takeApart, type ReadingContext } from '../amounts/index.js';
 import { roleOf } from '../draft/index.js';
+import { figureIn } from './measures.js';
 
 /** Characters of the longest line that can be a list of foods. */
 export const LONGEST_LINE = 300;
@@ -78,6 +79,29 @@ function pairOf(piece: string, context: ReadingContext): string[] | undefined {
   if (pair === null || OF_A_CUT.test(pair[2] ?? '')) return undefined;
   const both = [pair[1] ?? '', pair[2] ?? ''];
   return both.every((one) => isKnown(one, context)) ? both : undefined;
+}
+
+const PART = String.raw`(\d{1,2}|one|two|three|four|five|six|half|the (?:other|rest)(?: (?:one|two|half))?|the others|rest|remainder)`;
+const CUT_SO = String.raw`((?:left |kept |cut |into |in |very |finely |roughly |coarsely |thinly |thickly )*(?:[a-z]+(?:ed|en)|whole|cut|(?:half|halves|quarters|slices|chunks|cubes|dice|rings|strips|ribbons|matchsticks))(?: (?:[a-z]+ly|in half|lengthways|and [a-z]+ed|into [a-z ]+|for [a-z ]+|to [a-z ]+|whole))?)`;
+/** "2 carrots, 1 halved and 1 finely diced", "500 g mushrooms (half sliced, half chopped)". */
+const CUT_TWO_WAYS = new RegExp(
+  `^(\\d+(?:[.,]\\d+)?) ?((?:kg|g|lbs?|oz|pounds?)\\b)? ?((?:[a-z'’-]+ ){0,3}[a-z'’-]+)(?:,|:| \\() ?${PART} ${CUT_SO}(?:,? and |, |; |,? but )${PART} ${CUT_SO}\\)?$`,
+  'i',
+);
+
+/** A line that is prepared in two ways, as two lines; undefined where it is one, or its parts do not come to the whole. */
+function cutTwoWays(piece: string): string[] | undefined {
+  const [, count = '', unit = '', food = '', one = '', how = '', other = '', otherwise = ''] =
+    CUT_TWO_WAYS.exec(piece.trim()) ?? [];
+  if (count === '') return undefined;
+  const whole = Number(count.replace(',', '.'));
+  const partOf = (said: string): number | undefined =>
+    /^half$/i.test(said) ? whole / 2 : /^(?:the|rest|remainder)/i.test(said) ? undefined : figureIn(said);
+  const first = partOf(one);
+  const second = partOf(other) ?? whole - (first ?? 0);
+  if (first === undefined || !(second > 0) || Math.abs(first + second - whole) > 1e-9) return undefined;
+  const row = (part: number, manner: string): string => `${String(part)} ${unit === '' ? '' : `${unit} `}${food}, ${manner}`;
+  return [row(first, how), row(second, otherwise)];
 }
 
 /** "Celery, 3 sticks, diced", "tomatoes, 2 x 400 g tins"; a measure of the cut is no amount. */
@@ -192,7 +216,7 @@ export function splitFoods(line: string, alone: boolean, context: ReadingContext
       piece.replace(/^(?:s\.? ?(?:&|\+|and) ?p(?:\.|\b)|salt ?(?:[+/]|['’]?n['’]?) ?pepper|seasoning$)/i, 'salt and pepper'),
     )
     .flatMap((piece) => mirepoixOf(piece) ?? [piece])
-    .flatMap((piece) => amountsBehindOneAnother(piece, context) ?? pairOf(piece, context) ?? [piece])
+    .flatMap((piece) => cutTwoWays(piece) ?? amountsBehindOneAnother(piece, context) ?? pairOf(piece, context) ?? [piece])
     .flatMap((piece) => {
       if (piece.length > LONGEST_LINE) return [piece];
       const eachBehind =

@@ -1,6 +1,7 @@
 import { LARDER_ROWS, makeLarder } from '../larder/index.js';
 import { namesOf, type Country } from '../amounts/index.js';
 import { checkSoup } from '../soup/index.js';
+import { readCorpus } from '../../spec/method-corpus.js';
 import { PASTED } from '../../spec/pasted.js';
 import { compose, takeLine } from '../draft/index.js';
 import { sentencesOf } from './sentences.js';
@@ -197,5 +198,28 @@ describe('soups as they are pasted', () => {
     );
     expect(pasting.ok && pasting.pasted.lines.length).toBe(2);
     expect(pasting.ok && pasting.pasted.method.length).toBe(3);
+  });
+
+  it('a line that is prepared in two ways is two lines, where its parts come to the whole', () => {
+    const rows = (line: string): string[] =>
+      readCorpus({
+        country: 'gb',
+        text: `Soup\nServes 4\n500 g parsnips\n${line}\n\nBoil the parsnips in 1 litre water 20 minutes. Blend.`,
+      })
+        .taken.map(({ text }) => text)
+        .filter((text) => !text.includes('parsnip'));
+    expect(rows('3 leeks, two sliced and one left whole')).toEqual(['2 leeks, sliced', '1 leeks, left whole']);
+    expect(rows('500 g mushrooms, half sliced and half finely chopped')).toEqual([
+      '250 g mushrooms, sliced',
+      '250 g mushrooms, finely chopped',
+    ]);
+    expect(rows('3 carrots: 2 chopped, the other grated')).toEqual(['2 carrots, chopped', '1 carrots, grated']);
+    expect(rows('2 onions (1 sliced, 1 quartered)')).toEqual(['1 onions, sliced', '1 onions, quartered']);
+    for (const one of [
+      '4 large carrots, peeled and diced',
+      '2 red peppers, 1 roasted and peeled',
+      '6 eggs, 2 beaten and 3 hard boiled',
+    ])
+      expect(rows(one).length).withContext(one).toBe(1);
   });
 });

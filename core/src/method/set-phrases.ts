@@ -268,8 +268,21 @@ const separately: SetPhrase = (k, clause, n) => {
   return true;
 };
 
+/** How a sentence begins that tells another way of what was told already, or what to do where something is missing. */
+const ANOTHER_WAY =
+  /^(?:or,? |but )?(?:alternatively|as an alternative|(?:if|where) you (?:do not|don['’]t|haven['’]t|have not) (?:have|got|own)|if you (?:are|['’]re) without|no (?:stick |hand |immersion |jug )?(?:blender|mixer)\?)(?!\w)/i;
+
+/** "Alternatively, let the soup cool and blend it in a jug": a choice of the cook's, and not done beside the first. */
+const anotherWay: SetPhrase = (k, { sentence }, n) => {
+  const opening = k.clauses.find((one) => one.sentence === sentence)?.text ?? '';
+  if (!ANOTHER_WAY.test(opening)) return false;
+  k.put('remark', n);
+  return true;
+};
+
 /** Phrases that are tried before the verb of a clause is asked, the first that fits first. */
 export const SET_PHRASES: readonly SetPhrase[] = [
+  anotherWay,
   told(
     /^(?:and |but )?(?:do not|don['’]t|never|on no account|avoid|make sure|be careful|ensure|take care|be sure|try not)\b/i,
     'remark',

@@ -253,9 +253,10 @@ export class WordsInUse extends VesselsInUse {
       // "Any tray juices" are no tray.
       if (/^ (?:juices?|contents|drippings|roasted)\b/i.test(behind) && !/^\s*(?:in|into|onto|on)\b/i.test(near)) continue;
       if (/\bfrom (?:the |its )?$/.test(before) || /^\s*lid/.test(behind)) continue;
-      const isNew =
-        /\b(?:a|an|another|second|separate|clean|fresh|new|other)\b[^,;.]*$/.test(near) && !/\bthe (?:same|first)\b/.test(near);
-      const isOther = /\b(?:second|another|separate|other|different)\b[^,;.]*$/.test(`${near}${hit[0].toLowerCase()}`);
+      // "A handful of mint to the pan" is the pan that is known: the article that stands next to it counts.
+      const own = near.split(/\b(?:the|your|this|that)\b/).at(-1) ?? '';
+      const isNew = /\b(?:a|an|another|second|separate|clean|fresh|new|other)\b/.test(own) && !/\bthe (?:same|first)\b/.test(near);
+      const isOther = /\b(?:second|another|separate|other|different)\b/.test(`${own}${hit[0].toLowerCase()}`);
       return { kind, isNew: isNew || /^(?:small|second|separate|another|other|dry)\b/i.test(hit[0]), isOther, word: hit[0] };
     }
     return undefined;

@@ -9,6 +9,8 @@ export interface Said {
   readonly steps: readonly PlainStep[];
   readonly actions: readonly Action[];
   readonly minutesOf: (op: string) => number[];
+  /** Of a line, the shares that go in or on top, one after the other, to hundredths. */
+  readonly sharesOf: (line: string) => number[];
 }
 
 /** Reads a method over lines of a recipe; places other than the pot are told behind an @, settings are left out. */
@@ -34,6 +36,10 @@ export function saidOfPaste(text: string, country: Country): Said {
     said,
     steps,
     actions: reading.actions,
+    sharesOf: (line) =>
+      reading.actions
+        .filter(({ does }) => does !== 'keep')
+        .flatMap(({ lines }) => lines.filter((use) => use.line === line).map(({ share = 1 }) => Math.round(share * 100) / 100)),
     minutesOf: (op) =>
       steps.flatMap((step) => (step.op === op && 'minutes' in step && step.minutes !== undefined ? [step.minutes] : [])),
   };

@@ -30,23 +30,6 @@ export const TOLD_PASTES: readonly ToldPaste[] = [
     never: /^rest|Pot 2/,
   },
   {
-    what: 'a broth that is strained and returned is the one that stood there',
-    country: 'us',
-    text: 'Prawn bisque\nServes 4\n\n1 lb prawns\n2 tbsp butter\n1 carrot, chopped\n1 onion, chopped\n4 cups fish stock\n1/2 cup heavy cream\n\nMelt the butter in a large pot, add the carrot and onion and cook 6 minutes. Add the stock, bring to a boil and simmer 30 minutes. Strain through a fine sieve; discard solids. Return broth to the pot. Add the prawns and simmer 3 minutes. Puree in a blender until smooth. Stir in the cream.',
-    wanted: [
-      'add butter',
-      'add carrot onion',
-      'add fish-stock',
-      "simmer 30'",
-      'drain',
-      'add prawns',
-      "simmer 3'",
-      'blend',
-      'cream heavy-cream',
-    ],
-    never: /fish-stock\*/,
-  },
-  {
     what: 'a kitchen sheet: a share before the heat, pots that are potatoes, what was roasted on top at the end',
     country: 'gb',
     text: 'LEEK + POT — yield 9kg / 30 ptns\n\nleeks 3kg prepped wt\npots 2kg\nonion 0.5kg\nbutter 0.3kg\nstock chx 4.5L\ncream 0.5L\nchives 2 bu\n\n1/3 leeks roast 200C 20 min, hold for garnish.\nRest leeks + onion sweat butter 10 min lid on.\nPots + stock, simmer 20.\nBlitz, 2/3 cream in, pass.\nLast of cream whipped, quenelle, + roast leek + chives.',

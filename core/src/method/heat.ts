@@ -87,6 +87,17 @@ export function doToast(k: Kitchen, clause: Clause, n: number): void {
   heated(k, vessel, 'toast', clause, n, mentions);
 }
 
+const SOUP_WITH =
+  /^(?:and |then )*(?:gently |slowly )?(?:re-?)?(?:heat|warm)(?: (?:it|the (?:soup|pur[ée]e)|soup|through|gently|slowly|up|again))*(?: (?:over|on) [^,.;]*?)? with\b/i;
+
+/** What is heated with the soup goes into it first. @returns whether anything did. */
+function addedWith(k: Kitchen, clause: Clause, n: number, text: string): boolean {
+  const behind = /\bwith (?:the |your |a )?(.+)$/i.exec(text)?.[1];
+  if (behind === undefined || !k.mentions(behind, clause).some(({ line }) => !k.isUsedUp(line))) return false;
+  k.as('add', { ...clause, text: `add the ${behind}`, verb: 'add', verbAt: 0 }, n, 'add');
+  return true;
+}
+
 export function doHeat(k: Kitchen, clause: Clause, n: number, verb: string): void {
   if (/^(?:and |then )*melt in\b/i.test(clause.text) && k.here?.isWet === true) {
     // "Melt in the cheese."
@@ -110,12 +121,20 @@ export function doHeat(k: Kitchen, clause: Clause, n: number, verb: string): voi
   ) {
     // "Reheat in a pan with the cream": the same soup, out of the blender.
     k.here = main;
-    const rest = text.replace(/\bin (?:a|another|the) (?:clean |large |fresh )*(?:pan|pot|saucepan)\b ?/i, '');
-    const behind = /\bwith (?:the |your )?(.+)$/i.exec(rest);
-    if (behind !== null && k.mentions(behind[1] ?? '', clause).some(({ line }) => !k.isUsedUp(line)))
-      k.as('add', { ...clause, text: `add the ${behind[1] ?? ''}`, verb: 'add', verbAt: 0 }, n, 'add');
+    addedWith(k, clause, n, text.replace(/\bin (?:a|another|the) (?:clean |large |fresh )*(?:pan|pot|saucepan)\b ?/i, ''));
     k.as('heat', { ...clause, text: 'heat through', verb: 'heat', verbAt: 0 }, n, 'heat');
     return;
+  }
+  if (main !== undefined && isHob(main) && SOUP_WITH.test(text)) {
+    // "Reheat the soup gently with the cream."
+    const back = k.here;
+    k.here = main;
+    if (addedWith(k, clause, n, text)) {
+      const time = /\bfor (?:about |another )?[\d½–-]+ ?(?:minutes?|mins?)\b/i.exec(text)?.[0] ?? '';
+      k.as('heat', { ...clause, text: `heat through ${time}`, verb: 'heat', verbAt: 0 }, n, 'heat');
+      return;
+    }
+    k.here = back;
   }
   const isOvenRack =
     ovenIn(text, k.context.country) !== undefined &&

@@ -1,6 +1,7 @@
 import { joinsAt, joinsLater } from './later.js';
 import { unlisted, unknown, soakedIn } from './foods.js';
 import { target } from './where.js';
+import { FOR_TOP } from './usual.js';
 import type { Kitchen } from './kitchen.js';
 import type { Mention } from './mentions.js';
 import { minutesIn, ovenIn, partOf } from './measures.js';
@@ -20,9 +21,6 @@ const PAN_WITH =
 
 const TWO_TRAYS =
   /^(.*\b(?:on|in|onto|into) (?:one|a|the first) (?:[\w-]+ )*(?:trays?|sheets?|tins?|pans?)\b),?(?: and| with|,)? (?!.*\btoss\b)(.*\b(?:on|in|onto|into) (?:another|a second|the other|the second|a separate)\b.*)$/i;
-
-const FOR_TOP =
-  /\bfor (?:the )?(?:drizzl\w+|garnish\w*|tops?|topping|serving|swirl\w*|finish\w*)\b|\bto (?:serve|garnish|finish|drizzle|swirl)\b/i;
 
 /** What goes in; "(save some pretty florets)" behind what was cooked already is taken back from it. */
 export function doAdd(k: Kitchen, whole: Clause, n: number): void {

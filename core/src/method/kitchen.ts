@@ -120,8 +120,11 @@ export class Kitchen extends WordsInUse {
     const added: OpenUse[] = [];
     const joined: Vessel[] = [];
     const back: string[] = [];
+    // What went in with the first of them that was parted, a share of each.
+    const parted = new Set<string>();
     for (const mention of mentions) {
       const { line } = mention;
+      if (parted.has(line)) continue;
       const held = [...this.vessels].reverse().find(({ aside }) => aside.has(line));
       const isPartBack = this.actions.some(({ does, lines }) => does === 'giveBack' && lines.some((one) => one.line === line));
       const isReserved = isPartBack || /\b(?:reserved|set[- ]aside|kept|whole|back in|returned?|back)\b/i.test(text);
@@ -179,13 +182,9 @@ export class Kitchen extends WordsInUse {
       const staysPut = joins && isSoup && ((!vessel.isBlended && isFried) || (isSide && this.placeIn(text) === undefined));
       if (staysPut && this.isUsedUp(line)) continue;
       if (joins && !staysPut) {
-        if (!isDivided && mention.share !== undefined && mention.share < WHOLE && at.isHot && !at.aside.has(line)) {
-          // "Three-quarters of the aubergine": what is left of it stays by.
-          const left = 1 - mention.share;
-          at.aside.set(line, left);
-          this.step(at, clause, `keep-${line}`, (id) => ({ id, op: 'takeOut', lines: [line], share: left, keep: true }));
-        }
         if (!joined.includes(at)) {
+          // "Three-quarters of the aubergine and onions": what is left of them stays by, before anything moves.
+          for (const one of mentions) if (this.vesselOf(one.line) === at && this.keepRest(one, at, clause)) parted.add(one.line);
           this.move(at, vessel, clause);
           joined.push(at);
         }
@@ -205,6 +204,15 @@ export class Kitchen extends WordsInUse {
       this.wetted(vessel);
     }
     return { added, joined, back };
+  }
+
+  /** Of a piece of which a share goes on, what is left stays beside its vessel. */
+  private keepRest({ line, share = 1 }: Mention, at: Vessel, clause: number): boolean {
+    if (this.isDivided(line) || share >= WHOLE || !at.isHot || at.aside.has(line)) return false;
+    const left = 1 - share;
+    at.aside.set(line, left);
+    this.step(at, clause, `keep-${line}`, (id) => ({ id, op: 'takeOut', lines: [line], share: left, keep: true }));
+    return true;
   }
 
   /** What joined: one thing by its name, a tray or pan as such. */

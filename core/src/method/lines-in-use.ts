@@ -17,6 +17,11 @@ const HELD = /\b(?:reserved|kept|saved|held[- ]back|set[- ]aside|(?:the|those|th
 const BUT_HELD =
   /\b(?:all but|all except|except(?: for)?|without|not) (?:for )?(?:the |those |your )?(?:reserved|kept|saved|held[- ]back|set[- ]aside)\b/i;
 
+/** "Asparagus, tips reserved, stalks sliced": what its line keeps back, and the share that it is. Kitchen default. */
+const TIPS_APART =
+  /\btips?\b[^,;]*\b(?:reserved|kept|saved|set aside|separated?|(?:left )?whole)\b|\b(?:reserv|keep|sav|separat)\w* (?:the )?tips?\b|\btips? and (?:stalks?|stems?|spears?) (?:separat\w+|kept apart|apart)/i;
+const TIPS = 0.25;
+
 const TINS = /\b(\d+|an?|one|two|three|the first)\s+(?:tins?|cans?|jars?|packs?|packets?|bunch(?:es)?)\s+(?:of )?(?:the )?$/i;
 const TINS_IN_ALL = /^(\d+)\b(?=[^,;]*\b(?:tins?|cans?|jars?|packs?|packets?|bunch(?:es)?)\b)/i;
 
@@ -42,6 +47,7 @@ export class LinesInUse {
         )?.[1];
       const reading = kept === undefined ? undefined : readLine(`${kept} ${taken.row.name.split(',')[0] ?? ''}`, context);
       if (reading?.code === 'READ' && taken.kg > 0 && reading.kg < taken.kg) this.heldBack.set(id, reading.kg / taken.kg);
+      if (taken.row.id === 'asparagus' && TIPS_APART.test(taken.text)) this.heldBack.set(id, TIPS);
     }
   }
 

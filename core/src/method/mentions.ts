@@ -235,7 +235,8 @@ export class LineNames {
       const isOther = /\b(?:the )?(?:other|second|remaining|last) (?:tin|can|jar|pack|packet|bunch|half)(?: of)?(?: the)? $/i.test(
         before,
       );
-      const said = isOther ? REST : shareBefore(cutAtStop(before));
+      const own = isOther ? REST : shareBefore(cutAtStop(before));
+      const said = Object.keys(own).length > 0 ? own : this.sharedWith(out.at(-1), chosen, text, word.at);
       const part = PART_SHARES[words[n + length]?.text ?? ''] === undefined ? word.text : (words[n + length]?.text ?? '');
       for (const line of chosen) {
         // "Watercress (stalks and all)" is all of it.
@@ -251,6 +252,22 @@ export class LineNames {
       if (isNext(words, n) && /^(?:leaf|leave|frond|top)$/.test(words[n + 1]?.text ?? '')) n += 1;
     }
     return out;
+  }
+
+  /** "Three-quarters of the squash and onions" is so much of either, where both are pieces. */
+  private sharedWith(
+    before: Mention | undefined,
+    lines: readonly MethodLine[],
+    text: string,
+    at: number,
+  ): Pick<Mention, 'share' | 'vague' | 'rest'> {
+    if (before?.share === undefined || before.length === 0) return {};
+    const isPiece = (line: MethodLine | undefined): boolean => (line?.taken.row.softening ?? 0) > 0;
+    const isOfAll = /\bof (?:the|your|these|those) (?:[a-z]+ ){0,2}$/i.test(text.slice(0, before.at));
+    const isBeside = /^(?:,? and | & |, )(?:[a-z]+ed )?$/i.test(text.slice(before.at + before.length, at));
+    const first = this.lines.find(({ id }) => id === before.line);
+    if (!isOfAll || !isBeside || !isPiece(first) || !lines.every(isPiece)) return {};
+    return { share: before.share, ...(before.vague === true ? { vague: true } : {}) };
   }
 
   /** The lines that the words from here name, by the longest name. */

@@ -355,4 +355,49 @@ describe('methods as other kitchens tell them', () => {
     });
     expect(unread).toEqual([]);
   });
+
+  it('what is kept back of a cream is that much, and is on the bowls where it is kept for them', () => {
+    const lines = '1kg carrots, cubed\n2 onions\n1 litre vegetable stock\n400ml can coconut milk';
+    const soup = (tail: string) => saidOf(`Simmer the carrots and onions in the stock for 20 minutes. Blend. ${tail}`, lines);
+    const onTop = ({ steps }: ReturnType<typeof soup>): number[] =>
+      steps
+        .flatMap((step) => (step.op === 'dish' ? (step.shares ?? []) : []))
+        .flatMap(({ garnish }) => (garnish ?? []).map(({ gPerBowl }) => Math.round(gPerBowl)));
+    const said = soup('Reserve 60ml coconut milk. Add remaining coconut milk to soup. Drizzle with the reserved coconut milk.');
+    expect(said.sharesOf('coconut-milk')).toEqual([0.85, 0.15]);
+    expect(onTop(said)).toEqual([15]);
+    expect(onTop(soup('Keep a little coconut milk back for the top. Add the rest.'))).toEqual([15]);
+  });
+
+  it('tips that a line keeps are not in the pot with the stalks, and what a soup is reheated with goes in', () => {
+    const { said, sharesOf } = saidOf(
+      'Simmer the carrots in the stock for 20 minutes. Add the asparagus stalks and cook for 3 minutes. Blend. Blanch the tips for 2 minutes. Reheat the soup gently with the cream. Serve with the tips.',
+      '1kg carrots, cubed\n1 litre vegetable stock\n300g asparagus, tips reserved, stalks sliced\n3 tbsp double cream',
+    );
+    expectInOrder(said, ['add asparagus', "simmer 3'", 'blend', 'add asparagus @Pan', 'cream double-cream', 'garnish asparagus']);
+    expect(sharesOf('asparagus').slice(0, 2)).toEqual([0.75, 0.25]);
+  });
+
+  it('three quarters of the squash and onions is so much of either', () => {
+    const { steps } = saidOf(
+      'Put the squash and onions on a tray and roast at 200C for 40 minutes. Add three-quarters of the squash and onions to a pan with the stock. Simmer 5 minutes. Blend. Top with the reserved squash and onion.',
+      '1kg butternut squash, cubed\n2 onions, cut into wedges\n1 litre vegetable stock',
+    );
+    const kept = steps.flatMap((step) => (step.op === 'takeOut' ? [[step.lines[0], step.share]] : []));
+    expect(kept).toEqual([
+      ['butternut', 0.25],
+      ['onion', 0.25],
+    ]);
+    expect(steps.filter(({ op }) => op === 'giveBack').length).toBe(2);
+  });
+
+  it('a broth that is strained and returned is the one that stood there', () => {
+    const method = (back: string): string =>
+      `Melt the butter in a large pot, add the carrot and cook 6 minutes. Add the stock, bring to a boil and simmer 30 minutes. Strain through a fine sieve; discard solids. ${back} Add the prawns and simmer 3 minutes. Blend.`;
+    for (const back of ['Return broth to the pot.', 'Pour the stock back into the pot.', 'Return the strained stock to the pan.']) {
+      const { sharesOf, said } = saidOf(method(back), '1 lb prawns\n2 tbsp butter\n1 carrot, chopped\n4 cups fish stock', 'us');
+      expect(sharesOf('fish-stock')).withContext(back).toEqual([1]);
+      expectInOrder(said, ['add fish-stock', "simmer 30'", 'drain', 'add prawns', "simmer 3'", 'blend']);
+    }
+  });
 });

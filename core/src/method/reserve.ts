@@ -5,7 +5,7 @@ import { VERBS } from './lexicon.js';
 import { A_FEW, lift } from './lift.js';
 import { degreesIn, partOf } from './measures.js';
 import type { Mention } from './mentions.js';
-import { USUAL } from './usual.js';
+import { FOR_TOP, USUAL } from './usual.js';
 import { isHob } from './vessel.js';
 
 /** Held hot through a service. */
@@ -124,7 +124,11 @@ export function doReserve(k: Kitchen, clause: Clause, n: number): void {
   if (mentions.length > 0) {
     // Kept back before it went anywhere: a part for later.
     holdBack(k, mentions, body);
-    k.put('keep', n, { lines: mentions.map((one) => ({ line: one.line, share: one.share ?? measureBefore(k, one.line, body) })) });
+    if (FOR_TOP.test(body)) for (const { line } of mentions) if (k.heldBack.has(line)) k.heldForTop.set(line, n);
+    k.put('keep', n, {
+      lines: mentions.map((one) => ({ line: one.line, share: saidPart(k, one, body) ?? measureBefore(k, one.line, body) })),
+      assumed: mentions.some((one) => k.isDivided(one.line) && saidPart(k, one, body) === undefined) ? ['SHARE'] : [],
+    });
     return;
   }
   const before = k.actions.at(-1);
@@ -210,7 +214,12 @@ function measureBefore(k: Kitchen, line: string, body: string): number | undefin
 /** Remembers the part of lines that is kept before they go anywhere. */
 export function holdBack(k: Kitchen, mentions: readonly Mention[], body: string): void {
   for (const one of mentions) {
-    const share = k.measured(one, body) ?? one.share ?? partOf(body) ?? A_FEW;
-    if (share < 1 && !k.isDivided(one.line)) k.heldBack.set(one.line, share);
+    const share = saidPart(k, one, body) ?? A_FEW;
+    if (share < 1) k.heldBack.set(one.line, share);
   }
+}
+
+/** The part of a line that the words keep back: by its measure, or as a share. */
+function saidPart(k: Kitchen, one: Mention, body: string): number | undefined {
+  return k.measured(one, body) ?? one.share ?? partOf(body);
 }

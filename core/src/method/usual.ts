@@ -56,3 +56,7 @@ export type Heat = 'sweat' | 'fry' | 'bloom' | 'simmer' | 'roast' | 'toast' | 'f
 
 /** The salt that a "season" takes, until the recipe's own is known. */
 export const SALT_LINE = 'salt-to-season';
+
+/** What is kept back for the bowl, where that is said: there it goes, whether it is spoken of again or not. */
+export const FOR_TOP =
+  /\bfor (?:the )?(?:drizzl\w+|garnish\w*|tops?|topping|serving|swirl\w*|finish\w*|each bowl)\b|\bto (?:serve|garnish|finish|drizzle|swirl|top|scatter|sprinkle)\b/i;

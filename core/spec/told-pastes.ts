@@ -11,6 +11,44 @@ export interface ToldPaste {
 /** Kitchen sheets, prose without a list, blogs, films, other tongues: each was read wrong once. Invented. */
 export const TOLD_PASTES: readonly ToldPaste[] = [
   {
+    what: 'a sheet: the batch in ltr, a heat without degrees that ends its note, so many minutes or till the knife goes through',
+    country: 'gb',
+    text: 'Kitchen prep card - Celeriac & blue, batch 12 ltr\n\nceleriac 5kg (peeled weight)\nonion 1kg\nbutter 250g\nveg stock 6 ltr\nbay x3\nblue cheese 800g\ndbl cream 1 ltr\n\nMethod\n1) sweat onion in butter lid on 15min no colour\n2) celeriac 2cm dice in, sweat 5\n3) stock + bay, bring up, simmer 25 or till knife goes through\n4) bay out. blitz 3min per jug\n5) back in pan, cream in, bring to 85. off heat whisk in blue cheese',
+    foods: ['celeriac', 'onion', 'butter', 'vegetable-stock', 'bay', 'blue-cheese', 'double-cream'],
+    wanted: [
+      'add onion butter',
+      "sweat 15'",
+      'add celeriac',
+      "sweat 5'",
+      'add vegetable-stock bay',
+      'boil',
+      "simmer 25'",
+      'takeOut bay',
+      "blend 3'",
+      'cream double-cream',
+      'warm',
+      'add blue-cheese',
+    ],
+  },
+  {
+    what: 'soaked mushrooms whose liquor goes in, wine that is reduced where it was poured',
+    country: 'gb',
+    text: 'Mushroom soup\nServes 6\n\n25g dried porcini\n50g butter\n1 onion, finely chopped\n500g chestnut mushrooms, sliced\n100ml Madeira\n900ml chicken stock\n\nPut the porcini in a bowl, pour over 300ml boiling water and leave to soak for 20 minutes. Drain, reserving the soaking liquor, and chop.\nMelt the butter in a pan and cook the onion over a low heat for 10 minutes until soft. Turn up the heat, add the mushrooms and fry for 8-10 minutes. Stir in the porcini, then pour in the Madeira and bubble until reduced by half. Add the stock and the porcini liquor, bring to the boil then simmer for 20 minutes. Blitz until smooth.',
+    wanted: ["sweat 10'", "fry 9'", 'add dried-porcini', "deglaze madeira 2'", 'add chicken-stock water', "simmer 20'", 'blend'],
+  },
+  {
+    what: 'what boils with little broth is simmered; what is layered in a slow cooker is in it',
+    country: 'us',
+    text: 'Red pepper bisque\nServes 6\n\n4 red bell peppers\n2 lbs tomatoes\n1/4 cup olive oil, divided\n1 cup vegetable broth\ncroutons and shaved Parmesan for topping\n\nToss the peppers and tomatoes with 3 tablespoons oil on a sheet pan and roast at 425F for 30 minutes. Heat remaining oil in a Dutch oven. Add roasted vegetables and broth. Bring to a simmer; cook 10 minutes. Puree in blender. Top each serving with croutons and Parmesan.',
+    wanted: ["roast 30' @Tray", 'add olive-oil', 'boil', "simmer 10'", 'blend', 'garnish croutons parmesan'],
+  },
+  {
+    what: 'ingredients are layered in a slow cooker in their order',
+    country: 'us',
+    text: 'Split pea soup\n\n1 (16 oz) package dried green split peas, rinsed\n3 carrots, sliced\n1/2 cup chopped onion\n1 bay leaf\n1 1/2 quarts hot water\n\nLayer ingredients in slow cooker in the order given; pour in water. Cover and cook on HIGH 4 to 5 hours. Remove bay leaf. Blend. Serves 8.',
+    wanted: ['add split-peas carrot onion bay water', "simmer 270'", 'takeOut bay', 'blend'],
+  },
+  {
     what: 'one line prepared in two ways is two, herbs are what is named for them, another way is not done as well',
     country: 'gb',
     text: 'Pea and lettuce soup\nServes 4\n\n1 tbsp olive oil\n1 onion, chopped\n500g frozen peas\n100g lettuce\n2 carrots, 1 halved and 1 finely diced\n800ml vegetable stock\nFresh chopped herbs, such as chives, thyme or parsley, for garnish\n\nHeat the oil in a large saucepan and soften the onion and halved carrot for 8 minutes. Pour in the stock, bring to the boil and simmer for 10 minutes. Add the peas and a handful of lettuce to the pan and cook for 3 minutes. Remove the halved carrot. Use a stick blender to blend until smooth. Alternatively, let the soup cool for about 10 minutes and blend in batches in a jug blender. Stir in the diced carrot, season and serve scattered with the herbs.',

@@ -9,7 +9,7 @@ export type Country = (typeof COUNTRIES)[number];
 const MANNERS = new Set(
   (
     'fresh freshly large medium small big little ripe raw organic good best quality thick thin thinly thickly finely roughly coarsely ' +
-    'chopped diced sliced grated peeled unpeeled trimmed cubed minced crushed shredded picked washed cleaned cored seeded deseeded ' +
+    'chopped diced sliced grated peeled unpeeled trimmed cubed minced crushed shredded shaved picked washed cleaned cored seeded deseeded ' +
     'halved quartered topped tailed stripped drained rinsed scrubbed soaked toasted roasted cooked ground whole cut into pieces cubes ' +
     'chunks wedges slices dice strips extra plus more about approximately around optional room temperature cold hot warm boiling ' +
     'lukewarm melted softened strong mild leaves leaf stalks stalk sprigs only to taste cover serve garnish for the of a an and or with ' +

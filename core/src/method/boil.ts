@@ -44,9 +44,11 @@ export function doBoil(k: Kitchen, clause: Clause, n: number): void {
 const DRAINED_WITHIN = 3;
 
 export function doBring(k: Kitchen, clause: Clause, n: number): void {
-  const degrees = degreesIn(clause.text);
+  // "Bring to 85": a kitchen's note leaves the degrees out.
+  const noted = /\bto ([6-9]\d)(?! ?(?:min|sec|%|g\b|ml\b))/i.exec(clause.text)?.[1];
+  const degrees = degreesIn(clause.text) ?? (noted === undefined ? undefined : Number(noted));
   if (degrees !== undefined && degrees < BOILS_C && minutesIn(clause.text) === undefined) {
-    k.as('heat', clause, n, 'heat');
+    k.as('heat', noted === undefined ? clause : { ...clause, text: clause.text.replace(noted, `${noted} °C`) }, n, 'heat');
     return;
   }
   if (
@@ -75,6 +77,8 @@ export function doBring(k: Kitchen, clause: Clause, n: number): void {
   k.put('boil', n, { vessel: vessel.name });
   vessel.boiling = n;
   vessel.isHot = true;
+  // What boils is cooked in its liquid from then on, little of it as there may be.
+  vessel.isWet ||= [...vessel.lines].some((line) => k.isLiquid(line));
   if (minutesIn(clause.text) !== undefined && /\bsimmer\b/i.test(clause.text) && /\bfor\b/i.test(clause.text))
     heated(k, vessel, 'simmer', clause, n, []);
 }
@@ -89,7 +93,7 @@ export function doSimmer(k: Kitchen, clause: Clause, n: number): void {
   }
   if (
     k.actions.at(-1)?.does === 'deglaze' &&
-    /\b(?:away|nothing|gone|off)\b/i.test(clause.text) &&
+    /\b(?:away|nothing|gone|off|dry|evaporat\w*|syrup\w*|reduc\w*)\b/i.test(clause.text) &&
     minutesIn(clause.text) === undefined
   ) {
     k.put('setting', n);

@@ -126,7 +126,7 @@ export const STALKED = /^(?:broccoli|cauliflower|kale|chard|coriander|parsley|sa
 export const STALKS: ReturnType<typeof shareBefore> = { share: 0.3, vague: true };
 /** All that has not gone in yet. */
 export const EVERYTHING =
-  /\b(?:everything else|everything (?=exc\b|except|but\b|apart|bar\b|other than)|all (?=exc\b|except)|all (?:of )?the (?:other |remaining )?ingredients|(?:the )?(?:rest of the|remaining|other) ingredients|the rest(?! of)|all the rest)\b/i;
+  /\b(?:everything else|everything (?=exc\b|except|but\b|apart|bar\b|other than)|all (?=exc\b|except)|all (?:of )?the (?:other |remaining )?ingredients|(?:the )?(?:rest of the|remaining|other) ingredients|(?<=\b(?:layer|put|place|combine|add|mix|throw|dump|tip|load) )(?:the |your )?ingredients(?= (?:in|into|to|together)\b)|the rest(?! of)|all the rest)\b/i;
 /** What stands behind it is left out of a group. */
 export const BUT =
   /\b(?:except(?: for)?|exc\b\.?|but not|apart from|all but|(?<=everything )but|bar the|other than)\b|\((?:not|no|except)\b/i;

@@ -128,7 +128,12 @@ export function unknown(k: Kitchen, text: string, clause: Clause): Mention[] {
 /** The water that something dried was soaked in, where it goes in too. */
 export function soakedIn(k: Kitchen, text: string, clause: Clause): Mention[] {
   const words = k.soakWater;
-  if (words === undefined || !/\b(?:soaking|strained|their|its) (?:soaking )?(?:liquid|liquor|water|juices?)\b/i.test(text))
+  if (
+    words === undefined ||
+    !/\b(?:soaking|strained|their|its|reserved|porcini|mushroom|shiitake) (?:soaking )?(?:liquid|liquor|water|juices?)\b/i.test(
+      text,
+    )
+  )
     return [];
   k.soakWater = undefined;
   const own = k.all.find(({ taken }) => taken.row.id === 'water' && taken.kg > 0);

@@ -251,8 +251,10 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
     /\b(?:boiling|hot) water\b/i.test(body) &&
     [...k.here.lines].every((line) => (k.lineOf(line)?.taken.row.softening ?? 0) > 0);
   if (isSoaked) {
-    // Scalded in a bowl so that the skins slip off: the water goes nowhere.
+    // Scalded in a bowl so that the skins slip off: the water goes nowhere. What was dried gives it its taste, and it may go in later.
     k.unlist(more);
+    const isDried = [...(k.here?.lines ?? [])].every((line) => k.lineOf(line)?.taken.row.id.startsWith('dried-') === true);
+    if (isDried && /\d/.test(text)) k.soakWater = text;
     k.put('prepare', n);
     return;
   }

@@ -19,7 +19,7 @@ function listed(line: string, context: ReadingContext, isOnTop: boolean): string
     .filter((one) => one !== '');
   if (foods.length < 2) return undefined;
   const isFood = (one: string): boolean =>
-    findName(context.names, one, context.country, false).code === 'FOUND' ||
+    findName(context.names, one.replace(MADE_SO, ''), context.country, false).code === 'FOUND' ||
     /^(?:\w+ )*(?:salt|pepper)$/i.test(one) ||
     (isCounted && isKnown(one, context));
   const strange = foods.filter((one) => !isFood(one)).length;
@@ -28,6 +28,10 @@ function listed(line: string, context: ReadingContext, isOnTop: boolean): string
   if (strange > (mayAsk ? 1 : 0)) return undefined;
   return foods.map((one) => (/\d|[½¼¾]/.test(one) ? one : `${one} ${tail?.[1] ?? 'to taste'}`));
 }
+
+/** "Shaved Parmesan", "toasted seeds": how it is made ready, before its name. */
+const MADE_SO =
+  /^(?:(?:finely|roughly|freshly|coarsely|thinly) )?(?:shaved|grated|shredded|crumbled|chopped|torn|sliced|toasted|crispy?|fried|snipped|fresh|extra|more|a little|some) (?=[a-z])/i;
 
 /** Whether a piece of a line has a measure and a food of its own. */
 function isMeasured(piece: string): boolean {

@@ -197,6 +197,8 @@ export function bareNumber(row: string): RegExpExecArray | null {
 }
 
 /** An abbreviated time, behind which a sentence may end: "simmer 10 min. blend." */
+/** "Bring to 85. off heat whisk in the cheese": a heat ends a note. */
+const DEGREES_END = /\b(?:to|at) \d{2,3}\.$/i;
 const A_TIME = /\b(?:mins?|secs?|hrs?)\.$/i;
 
 /** Characters of the longest sentence that is read as one, and those that tell an abbreviation from an end. */
@@ -215,7 +217,7 @@ function endsIn(row: string): number[] {
     if (/[)\]]$/.test(hit[0]) && !/^[A-Z]/.test(next)) continue;
     // "2.5 litres" and "approx. 20" go on.
     const isNextDone = A_TIME.test(before) && VERBS[/^[a-z-]+/.exec(next)?.[0] ?? ''] !== undefined;
-    if (NOT_AN_END.test(before) && next !== '' && !/^[A-Z]/.test(next) && !isNextDone) continue;
+    if (NOT_AN_END.test(before) && next !== '' && !/^[A-Z]/.test(next) && !isNextDone && !DEGREES_END.test(before)) continue;
     ends.push(end);
   }
   if (ends.at(-1) !== row.length) ends.push(row.length);

@@ -52,11 +52,11 @@ export function doBring(k: Kitchen, clause: Clause, n: number): void {
     return;
   }
   if (
-    /\b(?:below|under|short of|before) (?:the |a |it )?(?:boil|boiling|boils|simmer)\b|\bto (?:a )?(?:bare |gentle )?steam(?:ing)?\b|\bsteaming hot\b/i.test(
+    /\b(?:almost|nearly|not quite|just short of)\b[^,.;]*\b(?:boil|simmer)|\b(?:below|under|short of|before) (?:the |a |it )?(?:boil|boiling|boils|simmer)\b|\bto (?:a )?(?:bare |gentle )?steam(?:ing)?\b|\bsteaming hot\b/i.test(
       clause.text,
     )
   ) {
-    k.as('heat', clause, n, 'heat');
+    k.as('heat', { ...clause, text: 'heat through', verb: 'heat', verbAt: 0 }, n, 'heat');
     return;
   }
   if (/\bpressure\b/i.test(clause.text)) {

@@ -114,7 +114,8 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
   const goes =
     kept.length > 0 || returnsKept(k, n, body) ? others.filter(({ line }) => !kept.some((one) => one.line === line)) : named;
   const mentions = withoutLaterHerbs(k, k.withPrepared([...kept, ...goes], body, clause), body, n).filter(
-    ({ line }) =>
+    ({ line, at }) =>
+      !isWhere(k, line, body.slice(0, at)) &&
       !(SALT_MEASURED.test(body) && isSaltToTaste(k, line)) &&
       !isPouredBack(k, line, body) &&
       // "Salt and pepper to taste", of a measured salt that has gone in: more of it, as the tongue says.
@@ -291,6 +292,18 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
     );
   const vessel = target(k, clause, n, goingIn);
   intoVessel(k, clause, n, vessel, goingIn, hasCover);
+}
+
+/** "Add the peas to the hot stock", which is in the pot already: where they go, and no more of it. */
+function isWhere(k: Kitchen, line: string, before: string): boolean {
+  const at = k.vesselOf(line);
+  return (
+    k.isLiquid(line) &&
+    k.isUsedUp(line) &&
+    at !== undefined &&
+    isHob(at) &&
+    /\b(?:to|into|in) (?:the|your|that) (?!remaining|rest|other|leftover|reserved)(?:[a-z]+ ){0,2}$/i.test(before)
+  );
 }
 
 /** "Return the broth to the pot", which was strained: what stood there before, and no more out of the carton. */

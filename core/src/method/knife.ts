@@ -73,6 +73,12 @@ export function doPeel(k: Kitchen, clause: Clause, n: number): void {
     );
     return;
   }
+  const goesInto = k.placeIn(text)?.kind;
+  if (lines.length === 0 && mentions.length > 0 && clause.verb === 'scoop' && goesInto !== undefined && goesInto !== 'serving') {
+    // "Scoop the avocado into a blender."
+    k.as('add', clause, n);
+    return;
+  }
   if (lines.length === 0) {
     doPrepare(k, isShared ? { ...clause, text: shared } : clause, n);
     return;

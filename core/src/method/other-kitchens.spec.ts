@@ -400,4 +400,33 @@ describe('methods as other kitchens tell them', () => {
       expectInOrder(said, ['add fish-stock', "simmer 30'", 'drain', 'add prawns', "simmer 3'", 'blend']);
     }
   });
+
+  it('what goes into the stock that stands there pours no more of it', () => {
+    const lines = '1kg carrots, cubed\n1 litre vegetable stock\n200g peas';
+    const method = (tail: string): string => `Simmer the carrots in the stock for 20 minutes. ${tail} Blend.`;
+    for (const tail of [
+      'Add the peas to the stock and cook 3 minutes.',
+      'Tip the peas into the simmering stock.',
+      'Stir the peas into the broth.',
+    ])
+      expect(saidOf(method(tail), lines).sharesOf('vegetable-stock'))
+        .withContext(tail)
+        .toEqual([1]);
+    expect(saidOf(method('Stir the peas into the remaining stock.'), lines).sharesOf('vegetable-stock')).toEqual([0.5, 0.5]);
+    expect(saidOf(method('Bring almost back to a simmer.'), lines).said).toContain("warm 3'");
+  });
+
+  it('a topping made beside the oven has its own oil, and what is scooped into a blender is in it', () => {
+    const beside = saidOf(
+      'Roast the squash at 200C for 45 minutes. While squash roasts, make topping: Toss pumpkin seeds and oil; toast in a small skillet, 3-4 min. Heat coconut oil in a pot. Add squash and stock; simmer 15 min. Blend. Scatter the seeds.',
+      'For the soup:\n1kg butternut squash, cubed\n2 tbsp coconut oil\n1 litre vegetable stock\n\nFor the topping:\n50g pumpkin seeds\n1 tsp olive oil',
+    );
+    expectInOrder(beside.said, ['add pumpkin-seeds olive-oil @Pan', 'add coconut-oil', 'join butternut', "simmer 15'"]);
+    const cold = saidOf(
+      'Peel and chop the cucumber, saving a few thin slices for the top. Halve, stone and scoop the avocado into a blender. Add the chopped cucumber and the yoghurt. Blend. Chill for 2 hours. Finish with the reserved cucumber.',
+      '2 ripe avocados\n1 large cucumber\n300g Greek yoghurt',
+    );
+    expectInOrder(cold.said, ['add avocado', 'add cucumber greek-yoghurt', 'blend', 'garnish cucumber']);
+    expect(cold.sharesOf('cucumber').slice(-2)).toEqual([0.85, 0.15]);
+  });
 });

@@ -181,7 +181,7 @@ export function doReserve(k: Kitchen, clause: Clause, n: number): void {
   const named = k.lastNamed.filter((line) => !k.isUsedUp(line) && (k.lineOf(line)?.taken.row.softening ?? 0) > 0);
   if (
     named.length > 0 &&
-    /\b(?:back|aside)\b/i.test(body) &&
+    (/\b(?:back|aside)\b/i.test(body) || FOR_TOP.test(body)) &&
     /\b(?:one|two|three|some|few|handful|half|third|quarter|\d)/i.test(body)
   ) {
     // "Keep two back for the crisps."

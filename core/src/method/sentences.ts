@@ -38,7 +38,7 @@ const MAKES_FIRST =
   /^(?:first(?:ly)?,? |start (?:by|with) |begin (?:by|with) |to start,? |meanwhile,? |in the meantime,? |while [\w ]{3,40}, )?(?:mak(?:e|ing)|prepar(?:e|ing)) (?:the|your) ([a-z]+(?: [a-z]+){0,2}?)(?: first)?[.:](?=\s)/i;
 /** The same within a paragraph: "Meanwhile, make the croutons: ...". */
 const MAKES_BESIDE =
-  /^(?:meanwhile|in the meantime|while [\w ]{3,40}),? (?:make|prepare) (?:the|your) ([a-z]+(?: [a-z]+){0,2}?): (?=\S)/i;
+  /^(?:meanwhile|in the meantime|while [\w ]{3,40}),? (?:make|prepare) (?:(?:the|your) )?([a-z]+(?: [a-z]+){0,2}?): (?=\S)/i;
 const NOT_AN_END =
   /(?:\b(?:approx|excl?|incl|seas|max|min|mins|secs?|hrs?|tsps?|tbsps?|tbs|oz|lbs?|pts?|qts?|gals?|pkgs?|med|lg|sm|doz|in|cm|mm|ml|temp|no|deg|e\.g|i\.e|vs|ca|[a-z])|\d)\.$/i;
 

@@ -11,6 +11,13 @@ export interface ToldPaste {
 /** Kitchen sheets, prose without a list, blogs, films, other tongues: each was read wrong once. Invented. */
 export const TOLD_PASTES: readonly ToldPaste[] = [
   {
+    what: 'cups under the title, and a method in one paragraph that begins with its oven',
+    country: 'us',
+    text: 'SHEET-PAN TOMATO SOUP\n(6 cups)\n\n2 1/2 lb tomatoes\n1 large shallot, halved\n3 Tbsp EVOO + more\n1 c. veg broth, warm\n2 T. butter\n1/4 c. heavy cream (opt.)\n\n400F oven. Halve tomatoes, lay on rimmed sheet pan cut side up. Shallot on pan too. Drizzle all w/ oil. Roast 45 min–1 hr till jammy. Scrape everything into blender with broth + butter. Blend high 1–2 min. Pour in pot, warm low, add cream.',
+    foods: ['tomato', 'shallot', 'olive-oil', 'vegetable-stock', 'butter', 'heavy-cream'],
+    wanted: ['add tomato @Tray', "roast 52.5' @Tray", 'add vegetable-stock butter', "blend 1.5'", 'cream heavy-cream'],
+  },
+  {
     what: 'a sheet: the batch in ltr, a heat without degrees that ends its note, so many minutes or till the knife goes through',
     country: 'gb',
     text: 'Kitchen prep card - Celeriac & blue, batch 12 ltr\n\nceleriac 5kg (peeled weight)\nonion 1kg\nbutter 250g\nveg stock 6 ltr\nbay x3\nblue cheese 800g\ndbl cream 1 ltr\n\nMethod\n1) sweat onion in butter lid on 15min no colour\n2) celeriac 2cm dice in, sweat 5\n3) stock + bay, bring up, simmer 25 or till knife goes through\n4) bay out. blitz 3min per jug\n5) back in pan, cream in, bring to 85. off heat whisk in blue cheese',

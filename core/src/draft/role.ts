@@ -149,7 +149,7 @@ export function roleOf(row: IngredientRow, text: string, heading = ''): Role {
   // "Pumpkin seeds", without an amount.
   if (row.group === 'nuts' && !/\d|[½¼¾⅓⅔]|\b(?:an?|one|two|few|handful|some)\b/i.test(text)) return 'garnish';
   const role = BY_ID[row.id] ?? BY_GROUP[row.group];
-  return AT_THE_END.test(text) && role === 'fat' ? 'finish' : role;
+  return AT_THE_END.test(own) && role === 'fat' ? 'finish' : role;
 }
 
 export interface WrittenCut {

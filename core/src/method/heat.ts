@@ -8,6 +8,7 @@ import { isHob } from './vessel.js';
 import type { Clause } from './clauses.js';
 import { heated, kindOfHeat } from './heated.js';
 import { EVAPORATED } from './poured.js';
+import { PLUS_MORE } from './top.js';
 import { settledLater } from './later.js';
 import { doBlanch, doPressure } from './boil.js';
 
@@ -87,6 +88,9 @@ export function doToast(k: Kitchen, clause: Clause, n: number): void {
   heated(k, vessel, 'toast', clause, n, mentions);
 }
 
+/** A knob of butter, g: as the larder has it. */
+const KNOB_G = 20;
+
 const SOUP_WITH =
   /^(?:and |then )*(?:gently |slowly )?(?:re-?)?(?:heat|warm)(?: (?:it|the (?:soup|pur[ée]e)|soup|through|gently|slowly|up|again))*(?: (?:over|on) [^,.;]*?)? with\b/i;
 
@@ -158,7 +162,11 @@ export function doHeat(k: Kitchen, clause: Clause, n: number, verb: string): voi
   }
   if (fats.length > 0 || verb === 'melt') {
     const vessel = hob(k, clause, n, true);
-    const own = mentions.length > 0 ? mentions : found(k, /\b(?:fat|butter)\b/i.test(text) ? 'butter' : 'olive oil', clause);
+    // "Melt the knob of butter" of "25 g butter, plus a knob to finish": it is besides what went in.
+    const isBesides =
+      mentions.length > 0 && mentions.every(({ line }) => k.isUsedUp(line) && PLUS_MORE.test(k.lineOf(line)?.taken.text ?? ''));
+    const fat = /\b(?:fat|butter)\b/i.test(text) ? 'butter' : 'olive oil';
+    const own = isBesides ? found(k, fat, clause, KNOB_G) : mentions.length > 0 ? mentions : found(k, fat, clause);
     k.here = vessel;
     const { added } = k.putLines(vessel, own, body, n);
     k.put('add', n, { lines: added, vessel: vessel.name });

@@ -407,7 +407,9 @@ export class LineNames {
     const own = this.inSection(near, section);
     const rows = new Set(own.map(({ taken }) => taken.row.id));
     const isPlural = raw.endsWith('s') && !raw.endsWith('ss');
-    const fresh = own.filter(({ id }) => !isUsed(id));
+    // "The reserved bacon" is what was cooked and kept, and not the other line of it.
+    const isKept = /^(?:reserved|kept|saved)$/.test(words[n - 1]?.text ?? '') && own.some(({ id }) => isUsed(id));
+    const fresh = own.filter(({ id }) => isUsed(id) === isKept);
     if (rows.size > 1 && isPlural) return fresh.length > 0 ? fresh : own;
     const left = fresh.length > 0 ? fresh : own;
     // "A leek, for frying", without an amount, is not the one that the soup is of.

@@ -429,4 +429,20 @@ describe('methods as other kitchens tell them', () => {
     expectInOrder(cold.said, ['add avocado', 'add cucumber greek-yoghurt', 'blend', 'garnish cucumber']);
     expect(cold.sharesOf('cucumber').slice(-2)).toEqual([0.85, 0.15]);
   });
+
+  it('a knob to finish is besides what is weighed, and the reserved bacon is what was kept, whatever lies on top', () => {
+    const knob = saidOf(
+      'Melt the butter in a large pan and cook the onion gently for 10 mins. Add the parsnips and stock and simmer for 20 mins. Blend. Melt the knob of butter in a frying pan, add the sage and fry until crisp. Serve topped with the sage.',
+      '25g unsalted butter, plus a knob to finish\n1 onion\n600g parsnips\na few sage leaves\n1 litre chicken stock',
+    );
+    expectInOrder(knob.said, ['add butter', 'add onion', 'add parsnip chicken-stock', 'blend', 'add butter-2 @Pan']);
+    expect(knob.sharesOf('butter')).toEqual([1]);
+    const bacon = saidOf(
+      'Cook the bacon in a pot until crisp. Remove bacon and set aside. Add the potatoes and broth and simmer 20 minutes. Blend. Add sour cream and reserved bacon. Top with additional sour cream, bacon and chives.',
+      '6 slices bacon, chopped\n2 lb potatoes, diced\n4 cups chicken broth\n2/3 cup sour cream\nchives, additional sour cream and bacon for topping',
+      'us',
+    );
+    expectInOrder(bacon.said, ['keep bacon', 'blend', 'cream soured-cream', 'giveBack bacon']);
+    expect(bacon.said.at(-1)).toContain('bacon-2');
+  });
 });

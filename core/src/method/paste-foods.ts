@@ -212,6 +212,11 @@ export function splitFoods(line: string, alone: boolean, context: ReadingContext
         .replace(/(?<=[a-zà-ÿ]{4})\.\s*$/i, '')
         .replace(/ \.{3,} ?/, ' ')
         .replace(/\([^()]*\)/g, (note) => note.replace(/;/g, ','))
+        // "25 g butter, plus a knob to finish": so much is weighed, and the rest is by the hand.
+        .replace(
+          /,? (?:plus|\+) (?:an? )?(?:knob|splash|drizzle|swirl|little|spoonful|dollop|handful|few \w+|bit)(?: (?:more|extra|of it))?(?= (?:to|for) (?:the )?(?:serve|serving|finish|garnish|top|drizzl|fry|grease))/i,
+          ', plus extra',
+        )
         .replace(/,?\s+if you (?:have|['’]ve got|have got|got)(?: (?:it|one|some|any))?\s*$/i, '')
         .replace(/(?<=\b(?:salt|pepper|seasoning|s ?[&+] ?p)\b.*) (?:tt|t\.t\.|q\.?s\.?)$/i, ' to taste'),
     )

@@ -64,6 +64,8 @@ const ABOUT =
 const METHOD = /^(?:#+\s*)?(?:step \d+|method|directions?|instructions?|preparation|steps?|what to do|how to make it)\s*:?$/i;
 const NUMBERED = /^\s*(?:\d{1,2}(?:[.)/:]|\s?[–—-])\s+)(?=[A-Z])/;
 const LEAST_WORDS = 5;
+const IN_BRACKETS =
+  /^\((?:about |approx\.? |ca\.? )?([\d.,½¼¾]+(?: ?(?:-|–|to) ?[\d.,½¼¾]+)? ?(?:cups?|quarts?|qts?|litres?|liters?|l|pints?))\)$/i;
 /** Characters that no text has: what begins so is a file of another kind under a wrong name. */
 // eslint-disable-next-line no-control-regex -- it is control characters that are looked for
 const BINARY = /[\u0000-\u0008\u000e-\u001a\ufffd]/;
@@ -84,7 +86,8 @@ function isWork(row: string, isAfterWork: boolean): boolean {
   const isNumbered = NUMBERED.test(row) || bareNumber(row) !== null;
   const text = row.replace(NUMBERED, '').slice(bareNumber(row)?.[0].length ?? 0);
   // "800 ml crème fraîche whisked in off the heat", among the steps.
-  if (/^[\d½¼¾⅓⅔]/.test(text) && !isNumbered) return (isAfterWork && PUT_IN.test(text)) || HEATED_SHARE.test(text);
+  if (/^[\d½¼¾⅓⅔]/.test(text) && !isNumbered)
+    return (isAfterWork && PUT_IN.test(text)) || HEATED_SHARE.test(text) || isParagraph(text);
   if (!isNumbered && (FOOD_TO_SERVE.test(text) || SALT_TO_TASTE.test(text))) return false;
   if (isAfterWork && /^(?:each|per) (?:bowl|portion|plate)\s*:/i.test(text)) return true;
   // Kitchen notes begin with the oven.
@@ -108,6 +111,18 @@ function isWork(row: string, isAfterWork: boolean): boolean {
   const isAtStart = first.verb !== undefined && text.slice(0, first.verbAt).split(/\s+/).length <= LEAST_WORDS;
   if (/[.!]$/.test(text) && isBare && words >= LEAST_WORDS + 3) return true;
   return isAtStart && (words >= LEAST_WORDS || isAfterWork || /[.!]$/.test(text));
+}
+
+/** Sentences of a row that begins with a figure and tells all the same what to do: "400F oven. Halve the tomatoes. ...". */
+const LEAST_TO_DO = 3;
+
+function isParagraph(text: string): boolean {
+  const sentences = sentencesOf(text);
+  if (sentences.length < LEAST_TO_DO) return false;
+  const told = new Set(
+    clausesOf(sentences).flatMap(({ verb, verbAt, sentence }) => (verb !== undefined && verbAt < 12 ? [sentence] : [])),
+  );
+  return told.size >= LEAST_TO_DO;
 }
 
 /** "1/3 leeks roast 200C 20 min": a share of a food, with its heat behind it. */
@@ -285,6 +300,9 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
     } else if (WEB_REST.test(line)) {
       bowls ??= bowlsIn(/\b(?:yields?|serves|makes)\b.*$/i.exec(line)?.[0] ?? '');
       notes.push(line);
+    } else if (foods.length === 0 && method.length === 0 && IN_BRACKETS.test(line)) {
+      // "(6 cups)", under the title.
+      bowls ??= bowlsIn(`makes ${IN_BRACKETS.exec(line)?.[1] ?? ''}`);
     } else if (foods.length === 0 && method.length === 0 && /^\([^()\d]*\)$/.test(line)) {
       notes.push(line);
     } else if (METHOD.test(line)) {

@@ -45,7 +45,9 @@ const ovenOn: SetPhrase = (k, clause, n) => {
   const isTurnedOn = /^(?:and |then )?(?:get|turn|have|with|set|crank|fire) (?:on |up )?(?:the|your) oven\b/i.test(text);
   const isRacks = /\b(?:oven )?racks?\b/i.test(text) && !/\bwire\b|\bcool/i.test(text);
   const isCombi = /^(?:steam )?combi\b/i.test(text);
-  if (!(isTurnedOn || isRacks || isCombi) || k.mentions(text, clause).length > 0) return false;
+  // "400F oven."
+  const isNoted = /^(?:an? )?(?:hot )?\d{3} ?(?:°|deg(?:rees)?)? ?[cf]? oven$/i.test(text.replace(/[.,;]$/, '').trim());
+  if (!(isTurnedOn || isRacks || isCombi || isNoted) || k.mentions(text, clause).length > 0) return false;
   if (!isCombi && minutesIn(text) !== undefined) return false;
   doPreheat(k, clause, n);
   return true;

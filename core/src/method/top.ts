@@ -6,7 +6,7 @@ import type { Clause } from './clauses.js';
 import type { LineUse } from './action.js';
 
 /** "150 ml cream, plus extra to serve": the amount goes in, what goes on top is beside it. */
-const PLUS_MORE =
+export const PLUS_MORE =
   /\b(?:plus\b|(?:and|\+) (?:a little |some |a bit )?(?:extra|more)\b)[^,;]*\b(?:serv|garnish|top|drizzl|finish|swirl|scatter|sprinkl)/i;
 
 /** A line of its own for what goes on top besides. */

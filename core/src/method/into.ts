@@ -214,6 +214,9 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
     !/\b(?:each|bowls?|swirl|drizzle|dollop|top)\b/i.test(body);
   const isTop =
     isServed ||
+    (/^(?:and |then )*ladle(?: (?:the|your))?(?: hot)?(?: soup)?\b/i.test(text) &&
+      place === undefined &&
+      k.mainVessel()?.isBlended === true) ||
     /\bat (?:the )?table\b/i.test(text) ||
     place?.kind === 'serving' ||
     /\b(?:over|on(?:to)?) (?:the )?(?:top|each|soup)\b|\bon top\b|\beach bowl\b|\b(?:of|in|into) each\b|\bto (?:serve|garnish|finish)\b/i.test(

@@ -44,6 +44,10 @@ export class LinesInUse {
       const kept =
         /,? (?:reserv(?:e|ing)|keep(?:ing)?|sav(?:e|ing)|hold back) ([\d½¼¾/ ]+ ?(?:tbsps?|tablespoons?|tsps?|teaspoons?|cups?|ml|g)\b)/i.exec(
           taken.text,
+        )?.[1] ??
+        // "2 cups small florets reserved".
+        /,? (\d[\d½¼¾/ ]* ?(?:tbsps?|tablespoons?|cups?|ml|g)\b)[^,;]*\b(?:reserved|set aside|kept (?:back|aside))\b/i.exec(
+          taken.text,
         )?.[1];
       const reading = kept === undefined ? undefined : readLine(`${kept} ${taken.row.name.split(',')[0] ?? ''}`, context);
       if (reading?.code === 'READ' && taken.kg > 0 && reading.kg < taken.kg) this.heldBack.set(id, reading.kg / taken.kg);

@@ -116,6 +116,9 @@ export interface Time extends Range {
   readonly length: number;
 }
 
+/** "2 and a half hours". */
+const AND_A_HALF = /\b(\d|one|two|three|four|five|six) and a half hours?\b/i;
+
 /** The first time in a text, minutes. @example minutesIn('an hour and 15 minutes') // 75 to 75 */
 export function minutesIn(text: string): Time | undefined {
   const found: Time[] = [];
@@ -123,6 +126,8 @@ export function minutesIn(text: string): Time | undefined {
     if (low > 0 && high <= 2880)
       found.push({ low: Math.min(low, high), high: Math.max(low, high), at: hit.index, length: hit[0].length });
   };
+  const halved = AND_A_HALF.exec(text);
+  if (halved !== null) put(halved, (figureIn(halved[1] ?? '') + 0.5) * 60, (figureIn(halved[1] ?? '') + 0.5) * 60);
   const both = HOURS_AND.exec(text);
   if (both !== null)
     put(both, figureIn(both[1] ?? '') * 60 + figureIn(both[2] ?? ''), figureIn(both[1] ?? '') * 60 + figureIn(both[2] ?? ''));

@@ -445,4 +445,44 @@ describe('methods as other kitchens tell them', () => {
     expectInOrder(bacon.said, ['keep bacon', 'blend', 'cream soured-cream', 'giveBack bacon']);
     expect(bacon.said.at(-1)).toContain('bacon-2');
   });
+
+  it('the strained milk comes back whole into the cleaned pan, and water that is poured away is gone', () => {
+    const fish = saidOf(
+      'Lay the haddock in a wide pan with the milk. Bring slowly to a simmer and poach for 5 minutes. Lift out the fish and strain the milk into a jug. Melt the butter in the cleaned pan, add the leek and cook gently for 8 minutes. Stir in the potatoes and reserved milk; simmer for 15 minutes. Blend half of it. Stir in the fish.',
+      '500g smoked haddock\n600ml whole milk\n50g butter\n1 leek, sliced\n500g potatoes, diced',
+    );
+    expectInOrder(fish.said, [
+      'add smoked-fish milk',
+      'drain',
+      'add butter @Pot 2',
+      'add leek @Pot 2',
+      'add potato @Pot 2',
+      'giveBack smoked-fish @Pot 2',
+    ]);
+    expect(fish.sharesOf('milk').every((share) => share === 1)).toBeTrue();
+    const hock = saidOf(
+      'Cover the gammon with cold water, bring it up to the boil and then pour that water away. Add the peas and 3 litres of fresh water. Let it tick over for 2 and a half hours. Blend.',
+      '1 kg gammon\n500g dried split peas',
+    );
+    expectInOrder(hock.said, ['boil', 'drain', "simmer 150'", 'blend']);
+  });
+
+  it('florets that the line reserves and garlic of two cuts go where they are named; the soup is ladled, and not into the skillet', () => {
+    const { said, sharesOf } = saidOf(
+      'Heat 2 tbsp oil in a pot. Add leeks & smashed garlic; cook 8 min. Add large florets and water. Simmer 20 min. Blend. Meanwhile heat the last tbsp oil in a skillet, add reserved florets; cook 4 min; add sliced garlic for the final 30 sec. Ladle soup, top with crispy florets.',
+      '3 tbsp olive oil, divided\n3 leeks, sliced\n6 garlic cloves: 5 smashed, 1 sliced thin\n1 large cauliflower (2 lb), cut into florets, 2 cups small florets reserved\n6 cups water',
+      'us',
+    );
+    expectInOrder(said, [
+      'add leek garlic',
+      "simmer 20'",
+      'blend',
+      'add olive-oil @Pan',
+      'add cauliflower @Pan',
+      'add garlic-2 @Pan',
+      'garnish cauliflower',
+    ]);
+    expect(sharesOf('cauliflower').slice(0, 2)).toEqual([0.76, 0.24]);
+    expect(sharesOf('olive-oil')).toEqual([0.67, 0.33]);
+  });
 });

@@ -86,7 +86,7 @@ function pairOf(piece: string, context: ReadingContext): string[] | undefined {
 }
 
 const PART = String.raw`(\d{1,2}|one|two|three|four|five|six|half|the (?:other|rest)(?: (?:one|two|half))?|the others|rest|remainder)`;
-const CUT_SO = String.raw`((?:left |kept |cut |into |in |very |finely |roughly |coarsely |thinly |thickly )*(?:[a-z]+(?:ed|en)|whole|cut|(?:half|halves|quarters|slices|chunks|cubes|dice|rings|strips|ribbons|matchsticks))(?: (?:[a-z]+ly|in half|lengthways|and [a-z]+ed|into [a-z ]+|for [a-z ]+|to [a-z ]+|whole))?)`;
+const CUT_SO = String.raw`((?:left |kept |cut |into |in |very |finely |roughly |coarsely |thinly |thickly )*(?:[a-z]+(?:ed|en)|whole|cut|(?:half|halves|quarters|slices|chunks|cubes|dice|rings|strips|ribbons|matchsticks))(?: (?:[a-z]+ly|thin|thick|small|in half|lengthways|and [a-z]+ed|into [a-z ]+|for [a-z ]+|to [a-z ]+|whole))?)`;
 /** "2 carrots, 1 halved and 1 finely diced", "500 g mushrooms (half sliced, half chopped)". */
 const CUT_TWO_WAYS = new RegExp(
   `^(\\d+(?:[.,]\\d+)?) ?((?:kg|g|lbs?|oz|pounds?)\\b)? ?((?:[a-z'’-]+ ){0,3}[a-z'’-]+)(?:,|:| \\() ?${PART} ${CUT_SO}(?:,? and |, |; |,? but )${PART} ${CUT_SO}\\)?$`,

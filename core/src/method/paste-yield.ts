@@ -14,7 +14,7 @@ export const FOR_SO_MANY =
 export const MAKES_BEHIND = /^([^\d.]{4,80})[.,;] ((?:makes|serves|feeds|enough for) [^.;]{1,30})\.?$/i;
 /** What a method ends on: "Serves 4-6." */
 export const SERVES_AT_END =
-  /(?:^|[.!;] )(?:it |this )?((?:serves|makes|feeds|does) (?:about )?(?:\d+(?: ?(?:-|–|to) ?\d+)?|two|three|four|five|six|seven|eight|ten|twelve))(?: (?:(?:big|large|good|small|generous) )?(?:people|portions|bowls|servings|generously|easily|of us|with seconds))?\.?\s*$/i;
+  /(?:^|[.!;] )(?:it |this )?((?:serves|makes|feeds|does) (?:about )?(?:\d+(?: ?(?:-|–|to) ?\d+)?|two|three|four|five|six|seven|eight|ten|twelve))(?: (?:(?:big|large|good|small|generous|hungry) )?(?:people|portions|bowls|servings|generously|easily|of us|with seconds))?\.?\s*$/i;
 /** "5 generous servings." */
 export const SERVINGS_AT_END =
   /(?:^|[.!;] )(\d{1,3})(?: ?(?:-|–|to) ?\d+)? (?:(?:big|large|good|small|generous|hearty) )?(?:servings|portions|bowls|bowlfuls)\.?\s*$/i;

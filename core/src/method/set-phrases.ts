@@ -270,6 +270,18 @@ const separately: SetPhrase = (k, clause, n) => {
   return true;
 };
 
+/** "Pour that water away": what it was boiled in at first, and none that comes later. */
+const waterAway: SetPhrase = (k, clause, n) => {
+  const isAway =
+    /^(?:and |then )*(?:pour|tip|throw|chuck|drain) (?:(?:that|the|this|all the) (?:\w+ )?water (?:away|off|out)|(?:away|off|out) (?:that|the|this|all the) (?:\w+ )?water)\b/i.test(
+      clause.text,
+    );
+  if (!isAway || k.here === undefined || !(k.here.isWet || k.here.isHot)) return false;
+  k.here.isWet = true;
+  k.as('drain', { ...clause, text: 'drain', verb: 'drain', verbAt: 0 }, n, 'drain');
+  return true;
+};
+
 /** How a sentence begins that tells another way of what was told already, or what to do where something is missing. */
 const ANOTHER_WAY =
   /^(?:or,? |but )?(?:alternatively|as an alternative|(?:if|where) you (?:do not|don['’]t|haven['’]t|have not) (?:have|got|own)|if you (?:are|['’]re) without|no (?:stick |hand |immersion |jug )?(?:blender|mixer)\?)(?!\w)/i;
@@ -285,6 +297,7 @@ const anotherWay: SetPhrase = (k, { sentence }, n) => {
 /** Phrases that are tried before the verb of a clause is asked, the first that fits first. */
 export const SET_PHRASES: readonly SetPhrase[] = [
   anotherWay,
+  waterAway,
   told(
     /^(?:and |but )?(?:do not|don['’]t|never|on no account|avoid|make sure|be careful|ensure|take care|be sure|try not)\b/i,
     'remark',

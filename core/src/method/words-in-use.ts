@@ -255,7 +255,9 @@ export class WordsInUse extends VesselsInUse {
       if (/\bfrom (?:the |its )?$/.test(before) || /^\s*lid/.test(behind)) continue;
       // "A handful of mint to the pan" is the pan that is known: the article that stands next to it counts.
       const own = near.split(/\b(?:the|your|this|that)\b/).at(-1) ?? '';
-      const isNew = /\b(?:a|an|another|second|separate|clean|fresh|new|other)\b/.test(own) && !/\bthe (?:same|first)\b/.test(near);
+      const isNew =
+        /\b(?:a|an|another|second|separate|clean(?:ed)?|wiped(?:-out)?|fresh|new|other)\b/.test(own) &&
+        !/\bthe (?:same|first)\b/.test(near);
       const isOther = /\b(?:second|another|separate|other|different)\b/.test(`${own}${hit[0].toLowerCase()}`);
       return { kind, isNew: isNew || /^(?:small|second|separate|another|other|dry)\b/i.test(hit[0]), isOther, word: hit[0] };
     }

@@ -1,5 +1,6 @@
 import { readLine, readLines, takeApart, type LineReading, type ReadingContext } from '../amounts/index.js';
-import { asSqueezed, LONGEST_LINE, byPercent, foodsInProse, forAll, splitFoods } from './paste-foods.js';
+import { asSqueezed, LONGEST_LINE, byPercent, forAll, splitFoods } from './paste-foods.js';
+import { foodsInProse } from './paste-prose.js';
 import { clausesOf } from './clauses.js';
 import { bareNumber, sentencesOf } from './sentences.js';
 import { figureIn, minutesIn } from './measures.js';

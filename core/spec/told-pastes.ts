@@ -53,7 +53,7 @@ export const TOLD_PASTES: readonly ToldPaste[] = [
     what: 'ingredients are layered in a slow cooker in their order',
     country: 'us',
     text: 'Split pea soup\n\n1 (16 oz) package dried green split peas, rinsed\n3 carrots, sliced\n1/2 cup chopped onion\n1 bay leaf\n1 1/2 quarts hot water\n\nLayer ingredients in slow cooker in the order given; pour in water. Cover and cook on HIGH 4 to 5 hours. Remove bay leaf. Blend. Serves 8.',
-    wanted: ['add split-peas carrot onion bay water', "simmer 270'", 'takeOut bay', 'blend'],
+    wanted: ['add split-peas carrot onion bay', 'add water', "simmer 270'", 'takeOut bay', 'blend'],
   },
   {
     what: 'one line prepared in two ways is two, herbs are what is named for them, another way is not done as well',

@@ -2,6 +2,7 @@ import { joinsAt, joinsLater } from './later.js';
 import { unlisted, unknown, soakedIn } from './foods.js';
 import { target } from './where.js';
 import { FOR_TOP } from './usual.js';
+import { VERBS } from './lexicon.js';
 import type { Kitchen } from './kitchen.js';
 import type { Mention } from './mentions.js';
 import { minutesIn, ovenIn, partOf } from './measures.js';
@@ -114,7 +115,8 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
   const goes =
     kept.length > 0 || returnsKept(k, n, body) ? others.filter(({ line }) => !kept.some((one) => one.line === line)) : named;
   const mentions = withoutLaterHerbs(k, k.withPrepared([...kept, ...goes], body, clause), body, n).filter(
-    ({ line, at }) =>
+    ({ line, at, byGroup }) =>
+      !(byGroup === true && isAddedLater(k, line, n)) &&
       !isWhere(k, line, body.slice(0, at)) &&
       !(SALT_MEASURED.test(body) && isSaltToTaste(k, line)) &&
       !isPouredBack(k, line, body) &&
@@ -295,6 +297,19 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
     );
   const vessel = target(k, clause, n, goingIn);
   intoVessel(k, clause, n, vessel, goingIn, hasCover);
+}
+
+/** "Put everything in a blender. With the motor running, trickle in the oil": what is poured in later is no part of everything. */
+function isAddedLater(k: Kitchen, line: string, n: number): boolean {
+  if (!k.isDivided(line) || k.isUsed(line)) return false;
+  return k.clauses
+    .slice(n + 1)
+    .some(
+      ({ text, section, verb, verbAt }) =>
+        /^(?:add|mix)$/.test(VERBS[verb ?? ''] ?? '') &&
+        !/\b(?:remaining|rest|more|extra|another|any|splash|little|drizzle|serve)\b|\bif\b/i.test(text) &&
+        k.names.mentions(text.slice(verbAt), section, () => false).some((one) => one.line === line && one.byGroup !== true),
+    );
 }
 
 /** "Add the peas to the hot stock", which is in the pot already: where they go, and no more of it. */

@@ -1,4 +1,5 @@
 import { A_FEW, lift } from './lift.js';
+import { FOR_TOP } from './usual.js';
 import { target } from './where.js';
 import { intoVessel } from './into-vessel.js';
 import type { Kitchen } from './kitchen.js';
@@ -194,6 +195,20 @@ export function doSqueeze(k: Kitchen, clause: Clause, n: number): void {
   else doPrepare(k, clause, n);
 }
 
+/** "Chop three-quarters of the cucumber; dice the rest for the garnish": what is left of it is for the bowls. */
+function isRestForTop(k: Kitchen, { text, sentence }: Clause, n: number): boolean {
+  const cut = k.clauses[n - 1];
+  if (!/\bthe rest\b/i.test(text) || !FOR_TOP.test(text) || cut === undefined || cut.sentence < sentence - 1) return false;
+  const parted = k.mentions(cut.text, cut).filter(({ line, share }) => share !== undefined && share < 1 && !k.isUsed(line));
+  if (parted.length === 0) return false;
+  for (const { line, share = 1 } of parted) {
+    k.heldBack.set(line, 1 - share);
+    k.heldForTop.set(line, n);
+  }
+  k.put('keep', n, { vessel: undefined, lines: parted.map(({ line, share = 1 }) => ({ line, share: 1 - share })) });
+  return true;
+}
+
 export function doPrepare(k: Kitchen, clause: Clause, n: number): void {
   const { text, verb } = clause;
   const enough = /\benough (?:of )?(?:the |your )?([a-z ]+?) to (?:measure|make|give|yield|fill|get) (?:about )?(.+)$/i.exec(text);
@@ -257,6 +272,7 @@ export function doPrepare(k: Kitchen, clause: Clause, n: number): void {
     );
     return;
   }
+  if (isRestForTop(k, clause, n)) return;
   const cut = cutOf(text);
   if (cut !== undefined) for (const { line } of mentions) k.cuts.set(line, cut);
   k.put('prepare', n, { vessel: undefined, lines: mentions.map(({ line }) => ({ line })) });

@@ -55,7 +55,7 @@ export type Sense =
 
 const BY_SENSE: Readonly<Record<Sense, string>> = {
   prepare:
-    'chop dice slice cube mince grate shred halve quarter trim core seed deseed de-seed top-and-tail tail wash scrub clean prick poke stab jab pierce score snap cut crush smash bash bruise tear pick strip shell pod prepare weigh measure zest husk shuck crumble wipe pat snip segment string hull stone destone pit break separate finely-chop roughly-chop sharpen-knife assemble gather whip chunk',
+    'chop dice slice cube mince grate shred halve quarter trim core seed deseed de-seed top-and-tail tail wash scrub clean prick poke stab jab pierce score snap cut crush smash bash bruise tear pick strip shell pod prepare prep weigh measure zest husk shuck crumble wipe pat snip segment string hull stone destone pit break separate finely-chop roughly-chop sharpen-knife assemble gather whip chunk',
   peel: 'peel skin scoop slip',
   squeeze: 'squeeze juice pop',
   soak: 'soak rinse rehydrate steep cover-with-water',

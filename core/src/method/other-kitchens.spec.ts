@@ -485,4 +485,16 @@ describe('methods as other kitchens tell them', () => {
     expect(sharesOf('cauliflower').slice(0, 2)).toEqual([0.76, 0.24]);
     expect(sharesOf('olive-oil')).toEqual([0.67, 0.33]);
   });
+
+  it('everything but what is poured in later goes into the blender, and the rest of the cucumber is for the bowls', () => {
+    const { said, sharesOf, steps } = saidOf(
+      'Roughly chop the tomatoes and three-quarters of the cucumber; finely dice the rest for the garnish. Put everything except the garnish into a blender with the garlic and whizz until smooth. With the motor running, trickle in the oil. Add the vinegar and salt. Chill for 3 hours. Hand round the garnishes.',
+      '1kg very ripe tomatoes\n1 cucumber\n2 cloves garlic\n150ml olive oil\n3 tbsp sherry vinegar\n1 tsp salt',
+    );
+    expectInOrder(said, ['add tomato cucumber garlic', 'blend', 'add olive-oil', 'add sherry-vinegar fine-salt', "chill 180'"]);
+    expect(sharesOf('olive-oil')).toEqual([1]);
+    expect(sharesOf('cucumber').at(-1)).toBe(0.75);
+    const onTop = steps.flatMap((step) => (step.op === 'dish' ? (step.shares ?? []) : [])).flatMap(({ garnish }) => garnish ?? []);
+    expect(onTop.map(({ line, gPerBowl }) => [line, Math.round(gPerBowl)])).toEqual([['cucumber-top', 19]]);
+  });
 });

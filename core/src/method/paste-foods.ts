@@ -30,7 +30,7 @@ function listed(line: string, context: ReadingContext, isOnTop: boolean): string
 
 /** "Shaved Parmesan", "toasted seeds": how it is made ready, before its name. */
 const MADE_SO =
-  /^(?:(?:finely|roughly|freshly|coarsely|thinly) )?(?:shaved|grated|shredded|crumbled|chopped|torn|sliced|toasted|crispy?|fried|snipped|fresh|extra|more|a little|some) (?=[a-z])/i;
+  /^(?:(?:finely|roughly|freshly|coarsely|thinly) )?(?:shaved|grated|shredded|crumbled|chopped|diced|hard[- ]boiled|torn|sliced|toasted|crispy?|fried|snipped|fresh|extra|more|a little|some) (?=[a-z])/i;
 
 /** Whether a piece of a line has a measure and a food of its own. */
 function isMeasured(piece: string): boolean {

@@ -91,6 +91,7 @@ function isWork(row: string, isAfterWork: boolean): boolean {
     return (isAfterWork && PUT_IN.test(text)) || HEATED_SHARE.test(text) || isParagraph(text);
   if (!isNumbered && (FOOD_TO_SERVE.test(text) || SALT_TO_TASTE.test(text))) return false;
   if (isAfterWork && /^(?:each|per) (?:bowl|portion|plate)\s*:/i.test(text)) return true;
+  if (isNumbered && /^prep\b/i.test(text)) return true;
   // Kitchen notes begin with the oven.
   if (/^(?:the )?oven (?:on )?(?:to|at|on|\d)/i.test(text)) return true;
   const sentences = sentencesOf(text);

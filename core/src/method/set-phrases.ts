@@ -326,6 +326,7 @@ export const SET_PHRASES: readonly SetPhrase[] = [
     /^(?:and |then )?(?:(?:do|use|allow|let it have) (?:a |the )?)?(?:natural(?:ly)?|quick)(?: pressure)?[- ]releas/i,
     'setting',
   ),
+  told(/^(?:and |then )*(?:hand|pass) (?:round|around)\b/i, 'serve'),
   intoFridge,
   dipped,
   takingSoLong,

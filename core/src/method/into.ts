@@ -312,29 +312,22 @@ function isAddedLater(k: Kitchen, line: string, n: number): boolean {
     );
 }
 
+/** Whether a liquid has gone into a pot, all of it. */
+function standsInPot(k: Kitchen, line: string): boolean {
+  const at = k.vesselOf(line);
+  return k.isLiquid(line) && k.isUsedUp(line) && at !== undefined && isHob(at);
+}
+
 /** "Add the peas to the hot stock", which is in the pot already: where they go, and no more of it. */
 function isWhere(k: Kitchen, line: string, before: string): boolean {
-  const at = k.vesselOf(line);
-  return (
-    k.isLiquid(line) &&
-    k.isUsedUp(line) &&
-    at !== undefined &&
-    isHob(at) &&
-    /\b(?:to|into|in) (?:the|your|that) (?!remaining|rest|other|leftover|reserved)(?:[a-z]+ ){0,2}$/i.test(before)
-  );
+  const isPlace = /\b(?:to|into|in) (?:the|your|that) (?!remaining|rest|other|leftover|reserved)(?:[a-z]+ ){0,2}$/i.test(before);
+  return isPlace && standsInPot(k, line);
 }
 
 /** "Return the broth to the pot", which was strained: what stood there before, and no more out of the carton. */
 function isPouredBack(k: Kitchen, line: string, body: string): boolean {
-  const at = k.vesselOf(line);
-  return (
-    k.isLiquid(line) &&
-    k.isUsedUp(line) &&
-    at !== undefined &&
-    isHob(at) &&
-    /^(?:return|[a-z]+ [^.;]*\bback\b)/i.test(body) &&
-    !/\b(?:remaining|rest|more|extra|another|other|reserved)\b|\d|[½¼¾]/i.test(body)
-  );
+  const isBack = /^(?:return|[a-z]+ [^.;]*\bback\b)/i.test(body);
+  return isBack && !/\b(?:remaining|rest|more|extra|another|other|reserved)\b|\d|[½¼¾]/i.test(body) && standsInPot(k, line);
 }
 
 /** "1/2 teaspoon salt" in the method is so much, whatever the step that seasons settles. */

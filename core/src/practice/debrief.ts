@@ -50,9 +50,14 @@ const SALT_PCT = { right: 0.08, near: 0.16 };
 const YIELD = { right: 0.07, near: 0.14 };
 /** Sourness, as ln of the index. */
 const SOUR_LN = { right: 0.15, near: 0.4 };
+/** Minutes by the clock, as times the plan's: so many are right, and nearly. */
+const MINUTES = { right: 1.2, near: 1.5 };
+/** Below this share of the plan's minutes nobody has waited for anything: the clock says nothing of the cook. */
+const WAITED = 0.5;
 /** Further apart than this is worth a word: shares of the kilos, points of salt, body as ln. */
 const APART = { kg: 0.06, saltPct: 0.1, bodyLn: 0.35 };
 const HALVINGS = 60;
+const MINUTE_MS = 60_000;
 
 function points(off: number, { right, near }: { right: number; near: number }): Judged['points'] {
   return off <= right ? 2 : off <= near ? 1 : 0;
@@ -75,6 +80,16 @@ function waterTo(pot: SimulatedPot, wantedMPas: number, servedC: number): number
     else high = middle;
   }
   return (low + high) / 2;
+}
+
+/** How long it took by the clock of the practice, against the plan; nothing where the steps were ticked off without their minutes. */
+function minutesJudged({ run }: Planned, entries: readonly StoredEntry[]): Judged[] {
+  const times = entries.map(({ atMs }) => atMs);
+  const minutes = times.length === 0 ? 0 : (Math.max(...times) - Math.min(...times)) / MINUTE_MS;
+  if (!(run.minutes > 0) || minutes < WAITED * run.minutes) return [];
+  return [
+    { mark: 'minutes', wanted: run.minutes, true: minutes, believed: run.minutes, points: points(minutes / run.minutes, MINUTES) },
+  ];
 }
 
 /** Of kilos, salt and body each the first moment at which it was not what was believed, and stayed so. */
@@ -152,6 +167,7 @@ export function debriefOf(plan: Planned, entries: readonly StoredEntry[], hidden
           } as const,
         ]
       : []),
+    ...minutesJudged(plan, entries),
     { mark: 'safety', wanted: 0, true: harms.length, believed: 0, points: kg > 0 && harms.length === 0 ? 2 : 0 },
   ];
   const waterKg = wantsBody(plan) ? waterTo(pot, wantedBody, servedC) : 0;
@@ -162,7 +178,8 @@ export function debriefOf(plan: Planned, entries: readonly StoredEntry[], hidden
   return {
     cooked,
     marks,
-    isPassed: kg > 0 && (about === undefined || about.points === 2) && marks.every((one) => one.points > 0),
+    isPassed:
+      kg > 0 && (about === undefined || about.points === 2) && marks.every((one) => one.points > 0 || one.mark === 'minutes'),
     best: { waterKg, saltKg, bowls: bowls(massOf(letDown)) },
     turns: turnsOf(cooked.moments),
     harms,

@@ -6,7 +6,7 @@ import type { Mishaps } from './hidden-kitchen.js';
 import type { Way } from './ways.js';
 
 /** What a lesson is judged by. */
-export type Mark = 'body' | 'salt' | 'yield' | 'sour' | 'safety' | 'waste';
+export type Mark = 'body' | 'salt' | 'yield' | 'sour' | 'minutes' | 'safety' | 'waste';
 
 /** Something to learn by doing: a soup, a kitchen, and what goes wrong in it. */
 export interface Lesson {

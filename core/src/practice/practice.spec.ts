@@ -317,6 +317,35 @@ describe('what is seen of it', () => {
 });
 
 describe('the debrief', () => {
+  it('holds the minutes of the clock against the plan, where anybody waited, and fails nobody by them', () => {
+    const plan = planFor({ soupId: 'leek-potato', bowls: 20 });
+    const took = (minutes: number): ReturnType<typeof debriefOf> => {
+      const all = entriesOf(careless(plan));
+      const stepMs = (minutes * 60_000) / (all.length - 1);
+      return debriefOf(
+        plan,
+        all.map((entry, n) => ({ ...entry, atMs: n * stepMs })),
+        { seed: 3, mishaps: {} },
+      );
+    };
+    const judged = (minutes: number) => took(minutes).marks.find(({ mark }) => mark === 'minutes');
+    const planned = plan.run.minutes;
+    expect(judged(planned * 1.1)).toEqual({
+      mark: 'minutes',
+      wanted: planned,
+      true: jasmine.any(Number),
+      believed: planned,
+      points: 2,
+    });
+    expect(judged(planned * 1.1)!.true).toBeCloseTo(planned * 1.1, 6);
+    expect(judged(planned * 1.4)!.points).toBe(1);
+    expect(judged(planned * 3)!.points).toBe(0);
+    expect(judged(planned * 0.1)).toBeUndefined();
+    const others = ({ marks }: ReturnType<typeof debriefOf>): boolean =>
+      marks.every(({ mark, points }) => points > 0 || mark === 'minutes');
+    expect(took(planned * 3).isPassed).toBe(others(took(planned * 3)));
+  });
+
   it('says what would have landed it: with that done the body and the salt are what was wanted', () => {
     const lesson = LESSONS.find(({ id }) => id === 'too-thick')!;
     const plan = planFor(lesson);

@@ -10,6 +10,7 @@ export const NAMES: Readonly<Record<Mark, string>> = {
   salt: 'salt',
   yield: 'bowls',
   sour: 'sourness',
+  minutes: 'time',
   safety: 'safety',
   waste: 'thrown away',
 };
@@ -19,6 +20,7 @@ export function figure(mark: Mark, value: number): string {
   if (mark === 'body') return `${bodyWord(Math.max(1, value))} (${String(Number(value.toPrecision(2)))} mPa·s)`;
   if (mark === 'safety')
     return value === 0 ? 'nobody hurt' : value === 1 ? 'one thing went wrong' : `${value.toFixed(0)} things went wrong`;
+  if (mark === 'minutes') return showMinutes(value);
   if (mark === 'waste') return `${(value * 100).toFixed(0)} %`;
   if (mark === 'sour') return `${tasteWord('sour', value)} (${value.toFixed(1)})`;
   return mark === 'salt' ? `${value.toFixed(2)} %` : value.toFixed(0);

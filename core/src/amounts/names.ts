@@ -220,6 +220,8 @@ export function findName(names: Names, phrase: string, country: Country | undefi
   return found;
 }
 
+const GENERIC = 'cheese';
+
 function searched(names: Names, phrase: string, country: Country | undefined, guesses: boolean): Found {
   const text = saltAlike(plain(phrase)).replace(FATNESS, '');
   const local = country === undefined ? undefined : LOCAL[text]?.[country];
@@ -238,10 +240,13 @@ function searched(names: Names, phrase: string, country: Country | undefined, gu
   // "Sugar pumpkin" is a pumpkin: what stands last is what it is.
   const heads = words.filter((word) => !MANNERS.has(word));
   const isHead = ({ words: own }: Name): number => (own.at(-1) === heads.at(-1) ? 0 : 1);
-  const longest = inside.filter((name) => name.words.length === most).sort((a, b) => isHead(a) - isHead(b));
+  // "Mozzarella cheese" is mozzarella, whatever plain cheese is taken to be.
+  const called = inside.filter((name) => name.words.length === most);
+  const proper = called.filter(({ words: own }) => own.join(' ') !== GENERIC);
+  const longest = (proper.length > 0 ? proper : called).sort((a, b) => isHead(a) - isHead(b));
   if (longest.length > 0) {
     const ids = chosen(longest, country);
-    const taken = new Set(longest.flatMap((name) => name.words));
+    const taken = new Set(called.flatMap((name) => name.words));
     const left = words.filter((word) => !taken.has(word) && !MANNERS.has(word) && !/^[\d.%]+$/.test(word));
     if (left.length === 0 && ids.length === 1 && ids[0] !== undefined) return { code: 'FOUND', id: ids[0] };
     return {

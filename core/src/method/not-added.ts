@@ -74,7 +74,9 @@ function isInWater(k: Kitchen, clause: Clause, n: number): boolean {
   const body = k.body(clause);
   const isBowl =
     /\b(?:bowl|bucket|basin|sink|bath|tub|pan|pot)(?:ful)? of (?:[\w-]+ ){0,3}water\b/i.test(body) ||
-    /\b(?:in|into) (?:some |plenty of )?(?:cold )?(?:acidulated|lemony|lemon|vinegared) water\b/i.test(body);
+    /\b(?:in|into) (?:some |plenty of )?(?:cold )?(?:acidulated|lemony|lemon|vinegared) water\b/i.test(body) ||
+    // "Into water with the lemon as you slice them."
+    /\b(?:in|into) (?:some |plenty of )?(?:cold )?water (?:with|and|plus) (?:[\w-]+ ){0,4}(?:lemon|vinegar|lime)\b/i.test(body);
   if (!isBowl || /\b(?:boil\w*|simmer\w*|salted|hot|iced?|ice-cold)\b/i.test(body)) return false;
   const lines = k.about(clause).filter(({ line }) => {
     const row = k.lineOf(line)?.taken.row;

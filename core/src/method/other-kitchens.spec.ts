@@ -497,4 +497,16 @@ describe('methods as other kitchens tell them', () => {
     const onTop = steps.flatMap((step) => (step.op === 'dish' ? (step.shares ?? []) : [])).flatMap(({ garnish }) => garnish ?? []);
     expect(onTop.map(({ line, gPerBowl }) => [line, Math.round(gPerBowl)])).toEqual([['cucumber-top', 19]]);
   });
+
+  it('water with lemon in it keeps what is peeled from browning, and is none of the soup', () => {
+    const { said } = saidOf(
+      'Put the artichokes into water with the lemon as you slice them. Sweat the onion in the butter for 10 minutes. Drain the artichokes and add with the potato; sweat another 5 minutes. Add the stock and simmer 25 minutes. Liquidise.',
+      '50g butter\n1 onion\n600g Jerusalem artichokes, sliced\n1 small potato\n900ml chicken stock\na squeeze of lemon',
+    );
+    expectInOrder(
+      said,
+      ['add onion butter', "sweat 10'", 'add jerusalem-artichoke potato', "sweat 5'", 'add chicken-stock', "simmer 25'"],
+      /water/,
+    );
+  });
 });

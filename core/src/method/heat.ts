@@ -1,6 +1,7 @@
 import { found } from './foods.js';
 import { hob, roastVessel } from './where.js';
 import type { Kitchen } from './kitchen.js';
+import type { Mention } from './mentions.js';
 import { USUAL } from './usual.js';
 import { LOOKS } from './lexicon.js';
 import { degreesIn, minutesIn, ovenIn } from './measures.js';
@@ -297,9 +298,17 @@ export function doBloom(k: Kitchen, clause: Clause, n: number): void {
   heated(k, hob(k, clause, n, false), 'bloom', clause, n, mentions);
 }
 
+/** "Tip in the onion, carrot and celery. Cook the vegetables until soft": those, and none that has not gone in yet. */
+function withoutOthers(k: Kitchen, mentions: readonly Mention[]): readonly Mention[] {
+  const last = k.actions.findLast(({ does }) => does !== 'setting' && does !== 'remark');
+  const isPiece = (line: string): boolean => (k.lineOf(line)?.taken.row.softening ?? 0) > 0;
+  const justIn = last?.does === 'add' ? last.lines.filter(({ line }) => isPiece(line) && k.here?.lines.has(line) === true) : [];
+  return justIn.length >= 2 && mentions.every(({ byGroup }) => byGroup === true) ? [] : mentions;
+}
+
 export function doCook(k: Kitchen, clause: Clause, n: number): void {
   const { text } = clause;
-  const mentions = k.about(clause);
+  const mentions = withoutOthers(k, k.about(clause));
   if (mentions.length === 0 && k.actions.at(-1)?.does === 'deglaze' && EVAPORATED.test(text)) {
     const time = minutesIn(text);
     k.put('setting', n, time === undefined ? {} : { minutes: { low: time.low, high: time.high } });

@@ -282,7 +282,8 @@ export class LineNames {
     }
     if (found.length === 0) found = this.shortened(words, n);
     if (found.length > 0 && length === 0) length = found[0]?.words.length ?? 0;
-    if (found.length === 0 && words[n - 1]?.text === 'the') {
+    // "The pieces of bay leaf" are of the bay.
+    if (found.length === 0 && words[n - 1]?.text === 'the' && words[n + 1]?.text !== 'of') {
       const root = PIECES[words[n]?.text ?? ''];
       const cut = root === undefined ? [] : this.lines.filter(({ taken }) => root.test(taken.text));
       if (cut.length === 1) return { lines: cut, length: 1 };

@@ -509,4 +509,22 @@ describe('methods as other kitchens tell them', () => {
       /water/,
     );
   });
+
+  it('what is needed is told and not added, the vegetables are those in the pan, pepper is ground and the soup is not', () => {
+    const { said } = saidOf(
+      'You need 1kg of ripe tomatoes. Cut each tomato into quarters. Heat the oil in a pan, then tip in the onion, carrot and celery. Cook the vegetables for 10 minutes until soft. Tip in the tomatoes, throw in the bay leaves and grind in a little black pepper. Pour in the stock and simmer for 25 minutes. Fish out the pieces of bay leaf. Blitz.',
+      '1kg tomatoes\n1 onion\n1 carrot\n1 celery stick\n2 tbsp olive oil\n2 bay leaves\n1.2 litres vegetable stock (4 stock cubes)\nblack pepper',
+    );
+    expectInOrder(said, [
+      'add olive-oil',
+      'add onion carrot celery',
+      "sweat 10'",
+      'add tomato',
+      'add black-pepper',
+      "simmer 25'",
+      'takeOut bay',
+      'blend',
+    ]);
+    expect(said.filter((one) => one.startsWith('blend')).length).toBe(1);
+  });
 });

@@ -297,6 +297,9 @@ const anotherWay: SetPhrase = (k, { sentence }, n) => {
 /** Phrases that are tried before the verb of a clause is asked, the first that fits first. */
 export const SET_PHRASES: readonly SetPhrase[] = [
   anotherWay,
+  told(/^(?:(?:so|now|and|first|firstly),? )*you(?:['’]ll| will)? (?:also |first )?need (?!to\b|only\b)/i, 'remark'),
+  // "Grind in a little black pepper" is no blade.
+  meant(/\bgrind (?:in|over|on)\b/i, 'stir in', 'add'),
   waterAway,
   told(
     /^(?:and |but )?(?:do not|don['’]t|never|on no account|avoid|make sure|be careful|ensure|take care|be sure|try not)\b/i,

@@ -223,7 +223,7 @@ test('a batch that was cooked without the page is entered by its plan with what 
   await page.goto(`${server.url}/ledger`);
   await page.getByRole('link', { name: 'Cooked without the page' }).click();
   await expect(page.getByRole('heading', { name: 'Cooked without the page' })).toBeVisible();
-  await choose(page, 'past-plan', /Beetroot & horseradish, 40 bowls/);
+  await choose(page, 'past-plan', /Beetroot & horseradish, 4\d bowls/);
   expect(await faults(page)).toEqual([]);
   // Nothing is entered of a time to come, and nothing that was typed is lost.
   const tomorrow = new Date(Date.now() + 86_400_000).toISOString().slice(0, 10);

@@ -13,7 +13,7 @@ import { savePlan, type StoredPlan } from '../plans.js';
 import { listSoups, saveSoup, shelveSoup } from '../soups.js';
 import { seedColdStore } from './cold-store.js';
 import { Draw } from './draw.js';
-import { KITCHEN, byWeek, cookedLongAgo, quarterOf, type PastBatch } from './past.js';
+import { COLD_PLACES, byWeek, cookedLongAgo, quarterOf, type PastBatch } from './past.js';
 import { seedPrices, seedStore, weeksBetween } from './store.js';
 
 /** A boatyard's canteen on an invented quay. Everything here is made up. */
@@ -159,7 +159,7 @@ export async function seedGannetQuay(
   const contents = written === undefined ? undefined : contentsOf(written, 1);
   if (contents !== undefined)
     cold.push({ contents, madeMs: midnight - BEFORE.daysAgo * DAY_MS + 13 * HOUR_MS, tubsKg: BEFORE.tubsKg, isFrozen: false });
-  await seedColdStore(database, cold, () => draw.uuid(), KIT, KITCHEN);
+  await seedColdStore(database, cold, () => draw.uuid(), KIT, COLD_PLACES);
   await seedStore(database, weeks, nowMs, () => draw.uuid());
   await saveDay(database, { ...TOMORROW, date: dayOf(nowMs + DAY_MS, KIT.zone) }, null, nowMs);
 }

@@ -72,6 +72,8 @@ const SHUT = new Set([0, 6]);
 const ROUND = 5;
 /** The canteen, out of all kitchens that the bench can draw. */
 export const KITCHEN = 66;
+/** Its fridges and walk-in, drawn by themselves. */
+export const COLD_PLACES = 10;
 const MINUTE_MS = 60_000;
 const JUG_M3 = 1e-3;
 /** Jugs that were poured while somebody asked for the key of the van: those after the first, before the fifth. */

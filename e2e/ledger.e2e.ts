@@ -16,11 +16,11 @@ test('the two batches of the demo whose record is wrong are found; one is put ri
   const [tare = '', jug = ''] = await waiting(server.url);
   expect(await waiting(server.url)).toHaveLength(2);
   await page.goto(`${server.url}/ledger`);
-  await expect(page.getByText('does not add up')).toHaveCount(2);
+  await expect(page.getByText('unlike the others')).toHaveCount(2);
   const before = await batch(server.url, tare);
   await page
     .getByRole('row')
-    .filter({ hasText: 'does not add up' })
+    .filter({ hasText: 'unlike the others' })
     .filter({ hasText: before.soupName })
     .getByRole('link')
     .first()
@@ -57,7 +57,7 @@ test('the two batches of the demo whose record is wrong are found; one is put ri
   await expect.poll(() => waiting(server.url)).toEqual([]);
   await page.goto(`${server.url}/ledger`);
   await page.getByRole('row').nth(3).waitFor();
-  await expect(page.getByText('does not add up')).toHaveCount(0);
+  await expect(page.getByText('unlike the others')).toHaveCount(0);
   quiet();
 });
 

@@ -220,6 +220,7 @@ export function findName(names: Names, phrase: string, country: Country | undefi
   return found;
 }
 
+/** A name that a proper one beside it makes idle. */
 const GENERIC = 'cheese';
 
 function searched(names: Names, phrase: string, country: Country | undefined, guesses: boolean): Found {

@@ -7,22 +7,8 @@ import { minutesIn, ovenIn, partOf } from './measures.js';
 import type { Clause } from './clauses.js';
 import { TALK } from './openings.js';
 import type { Doing } from './action.js';
-import {
-  doRoast,
-  doGrill,
-  doSmoke,
-  doToast,
-  doHeat,
-  doPreheat,
-  doSweat,
-  doFry,
-  doBloom,
-  doCook,
-  doGive,
-  doLine,
-  doRemark,
-  doHold,
-} from './heat.js';
+import { doRoast, doGrill, doSmoke, doToast, doSweat, doFry, doBloom, doCook, doGive, doLine, doRemark, doHold } from './heat.js';
+import { doHeat, doPreheat } from './warm.js';
 import { doBoil, doBring, doSimmer, doBlanch, doPressure, doReduce, doTurn } from './boil.js';
 import { doTop, doServe, doStore } from './top.js';
 import { doAdd } from './into.js';

@@ -1,5 +1,5 @@
 import type { Clause } from './clauses.js';
-import { doHeat } from './heat.js';
+import { doHeat } from './warm.js';
 import { heated, kindOfHeat } from './heated.js';
 import type { Kitchen } from './kitchen.js';
 import { middleOf } from './later.js';

@@ -8,7 +8,7 @@ import type { Mention } from './mentions.js';
 import { minutesIn, ovenIn, partOf } from './measures.js';
 import { isHob } from './vessel.js';
 import type { Clause } from './clauses.js';
-import { doHeat } from './heat.js';
+import { doHeat } from './warm.js';
 import { A_FEW, lift } from './lift.js';
 import { ASIDE, heldAside, meantAside, restOfKept, whatSoftens, withoutLaterHerbs } from './meant.js';
 import { isGivenBack, isPartLifted, partOffTray, returnsKept } from './given-back.js';

@@ -57,6 +57,21 @@ interface Name {
   readonly isHead: boolean;
 }
 
+/** "Three-quarters of the squash and onions" is so much of either, where both are pieces: the share of what was named before. */
+function sharedWith(
+  before: Mention | undefined,
+  lines: readonly MethodLine[],
+  all: readonly MethodLine[],
+  text: string,
+): Pick<Mention, 'share' | 'vague'> {
+  if (before?.share === undefined || before.length === 0) return {};
+  const isPiece = (line: MethodLine | undefined): boolean => (line?.taken.row.softening ?? 0) > 0;
+  const isOfAll = /\bof (?:the|your|these|those) (?:[a-z]+ ){0,2}$/i.test(text.slice(0, before.at));
+  const isBeside = /^(?:,? and | & |, )(?:[a-z]+ed )?$/i.test(text.slice(before.at + before.length));
+  if (!isOfAll || !isBeside || ![all.find(({ id }) => id === before.line), ...lines].every(isPiece)) return {};
+  return { share: before.share, ...(before.vague === true ? { vague: true } : {}) };
+}
+
 /** What a recipe's lines are called in its method, made ready once. */
 export class LineNames {
   private readonly names: Name[] = [];
@@ -236,7 +251,7 @@ export class LineNames {
         before,
       );
       const own = isOther ? REST : shareBefore(cutAtStop(before));
-      const said = Object.keys(own).length > 0 ? own : this.sharedWith(out.at(-1), chosen, text, word.at);
+      const said = Object.keys(own).length > 0 ? own : sharedWith(out.at(-1), chosen, this.lines, text.slice(0, word.at));
       const part = PART_SHARES[words[n + length]?.text ?? ''] === undefined ? word.text : (words[n + length]?.text ?? '');
       for (const line of chosen) {
         // "Watercress (stalks and all)" is all of it.
@@ -252,22 +267,6 @@ export class LineNames {
       if (isNext(words, n) && /^(?:leaf|leave|frond|top)$/.test(words[n + 1]?.text ?? '')) n += 1;
     }
     return out;
-  }
-
-  /** "Three-quarters of the squash and onions" is so much of either, where both are pieces. */
-  private sharedWith(
-    before: Mention | undefined,
-    lines: readonly MethodLine[],
-    text: string,
-    at: number,
-  ): Pick<Mention, 'share' | 'vague' | 'rest'> {
-    if (before?.share === undefined || before.length === 0) return {};
-    const isPiece = (line: MethodLine | undefined): boolean => (line?.taken.row.softening ?? 0) > 0;
-    const isOfAll = /\bof (?:the|your|these|those) (?:[a-z]+ ){0,2}$/i.test(text.slice(0, before.at));
-    const isBeside = /^(?:,? and | & |, )(?:[a-z]+ed )?$/i.test(text.slice(before.at + before.length, at));
-    const first = this.lines.find(({ id }) => id === before.line);
-    if (!isOfAll || !isBeside || !isPiece(first) || !lines.every(isPiece)) return {};
-    return { share: before.share, ...(before.vague === true ? { vague: true } : {}) };
   }
 
   /** The lines that the words from here name, by the longest name. */

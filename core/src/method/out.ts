@@ -8,7 +8,7 @@ import type { Mention } from './mentions.js';
 import { minutesIn, partOf } from './measures.js';
 import { isHob } from './vessel.js';
 import type { Clause } from './clauses.js';
-import { doPreheat } from './heat.js';
+import { doPreheat } from './warm.js';
 import { doReserve, holdBack } from './reserve.js';
 
 export function doRemove(k: Kitchen, clause: Clause, n: number): void {

@@ -117,12 +117,14 @@ function isWork(row: string, isAfterWork: boolean): boolean {
 
 /** Sentences of a row that begins with a figure and tells all the same what to do: "400F oven. Halve the tomatoes. ...". */
 const LEAST_TO_DO = 3;
+/** Characters before the verb of a sentence that begins with it: "Then halve the tomatoes". */
+const BEFORE_VERB = 12;
 
 function isParagraph(text: string): boolean {
   const sentences = sentencesOf(text);
   if (sentences.length < LEAST_TO_DO) return false;
   const told = new Set(
-    clausesOf(sentences).flatMap(({ verb, verbAt, sentence }) => (verb !== undefined && verbAt < 12 ? [sentence] : [])),
+    clausesOf(sentences).flatMap(({ verb, verbAt, sentence }) => (verb !== undefined && verbAt < BEFORE_VERB ? [sentence] : [])),
   );
   return told.size >= LEAST_TO_DO;
 }

@@ -1,5 +1,6 @@
 import type { Doing } from './action.js';
-import { doBloom, doPreheat } from './heat.js';
+import { doBloom } from './heat.js';
+import { doPreheat } from './warm.js';
 import { heated } from './heated.js';
 import { doAdd } from './into.js';
 import type { SetPhrase } from './kitchen.js';

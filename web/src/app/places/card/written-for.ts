@@ -69,7 +69,7 @@ export function bodyChoices(right: number | undefined): readonly { readonly mPas
         >its amounts come to {{ bowls }} bowls
         <button
           type="button"
-          class="quiet"
+          class="as-text"
           (click)="changed.emit({ writtenFor: { bowls: bowls, bowlG: soup().writtenFor.bowlG } })"
         >
           write it for those
@@ -92,15 +92,6 @@ export function bodyChoices(right: number | undefined): readonly { readonly mPas
     }
     .body {
       width: 270px;
-    }
-    .comes .quiet {
-      min-height: 44px;
-      border: 0;
-      background: none;
-      color: var(--cobalt);
-      font: inherit;
-      text-decoration: underline;
-      cursor: pointer;
     }
   `,
 })

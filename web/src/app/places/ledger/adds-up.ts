@@ -51,6 +51,13 @@ import { mass } from '../figures';
             : 'It does: readings and entries agree as well as such readings can.'
         }}
       </p>
+      @if (waits()) {
+        <p>It is unlike the other batches of this kitchen all the same, and teaches nothing until you say whether it should.</p>
+        <p class="choice">
+          <button type="button" class="press" [disabled]="busy()" (click)="teach(true)">Let it count</button>
+          <button type="button" class="press" [disabled]="busy()" (click)="teach(false)">Leave it out</button>
+        </p>
+      }
     }
     @if (done() !== '') {
       <p role="status">{{ done() }}</p>
@@ -109,6 +116,12 @@ import { mass } from '../figures';
       margin: 12px 0;
       justify-items: start;
     }
+    .choice {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 10px;
+      margin: 10px 0;
+    }
     @media (width < 1000px) {
       :host:has(.doubt) {
         display: block;
@@ -164,6 +177,7 @@ export class AddsUp {
   private readonly batches = inject(Batches);
   private readonly learned = inject(LearnedFigures);
   private readonly rows = toSignal(inject(Kitchen).rows$);
+  private readonly learnt = toSignal(this.learned.learned$);
   protected readonly busy = signal(false);
   protected readonly trouble = signal('');
   private readonly key = computed(() => `${this.open().batch.id} ${String(this.open().entries.length)}`);
@@ -192,6 +206,12 @@ export class AddsUp {
       : '';
   });
   protected readonly isOdd = computed(() => (this.found()?.sds ?? 0) > ODD_SD);
+
+  /** What it says is so far from what the others do that the cook is asked whether it counts. */
+  protected readonly waits = computed(() => {
+    const answer = this.learnt();
+    return answer?.ok === true && answer.value.batches.some(({ batchId, waits }) => waits && batchId === this.batchId());
+  });
 
   protected readonly suspected = computed(() => {
     if (this.dismissed()) return [];
@@ -261,13 +281,19 @@ export class AddsUp {
   }
 
   protected async none(): Promise<void> {
-    const { batch } = this.open();
     this.dismissed.set(true);
-    if (batch.closedAtMs === null) return;
+    if (this.open().batch.closedAtMs !== null) await this.teach(true);
+  }
+
+  /** Whether it counts in what the kitchen learns. */
+  protected async teach(counts: boolean): Promise<void> {
     this.busy.set(true);
-    const answer = await this.learned.teach(batch.id, true);
+    const answer = await this.learned.teach(this.batchId(), counts);
     this.busy.set(false);
-    this.done.set(answer.ok ? 'Left as it is: the kitchen learns from this batch as it stands.' : '');
+    const said = counts
+      ? 'Left as it is: the kitchen learns from this batch as it stands.'
+      : 'Left out: the kitchen learns nothing from it.';
+    this.done.set(answer.ok ? said : '');
     this.trouble.set(answer.ok ? '' : answer.refusal.sentence);
   }
 }

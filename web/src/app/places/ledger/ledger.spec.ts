@@ -196,10 +196,10 @@ describe('the ledger', () => {
     return reconcile(rerun(own), entries, rows);
   }
 
-  async function addsUp(entries: readonly StoredEntry[]): Promise<ComponentFixture<AddsUp>> {
+  async function addsUp(entries: readonly StoredEntry[], n = 5): Promise<ComponentFixture<AddsUp>> {
     const fixture = TestBed.createComponent(AddsUp);
     const open = {
-      batch: { ...summary(5, 0), closedAtMs: NOW },
+      batch: { ...summary(n, 0), closedAtMs: NOW },
       snapshot,
       entries,
       unsentIds: new Set<string>(),
@@ -217,6 +217,17 @@ describe('the ledger', () => {
     expect(text(fixture)).toMatch(/It does: readings and entries agree/);
     expect(text(fixture)).toMatch(/scale .* kg .* kg/);
     expect(text(fixture)).not.toMatch(/far too/);
+  });
+
+  it('asks whether one that adds up by itself and is unlike the others counts', async () => {
+    const fixture = await addsUp(weighed(true), 72);
+    expect(text(fixture)).toMatch(/It does: .* unlike the other batches/);
+    await press(fixture, /Leave it out/);
+    expect(asked).toEqual([[id(72), false]]);
+    expect(text(fixture)).toMatch(/Left out: the kitchen learns nothing from it/);
+    await press(fixture, /Let it count/);
+    expect(asked.at(-1)).toEqual([id(72), true]);
+    expect(text(await addsUp(weighed(true)))).not.toMatch(/unlike/);
   });
 
   it('names the tare that was left on, and puts it right as an entry when it is accepted', async () => {
@@ -359,12 +370,12 @@ describe('the ledger', () => {
     });
   });
 
-  it('marks in its list what does not add up, and goes on to older batches', async () => {
+  it('marks in its list what is unlike the others, and goes on to older batches', async () => {
     list = { batches: [{ ...summary(72, 3) }], next: { startedAtMs: 5, id: id(5) } };
     older = { batches: [summary(60, -2)], next: null };
     const fixture = TestBed.createComponent(Ledger);
     await fixture.whenStable();
-    expect(text(fixture)).toMatch(/does not add up/);
+    expect(text(fixture)).toMatch(/unlike the others/);
     await press(fixture, /Older batches/);
     await fixture.whenStable();
     expect((fixture.nativeElement as HTMLElement).querySelectorAll('tbody tr').length).toBe(2);

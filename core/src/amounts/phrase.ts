@@ -61,6 +61,7 @@ const UNITS = {
   squeeze: { short: 'squeeze', plural: 'squeezes', alternates: [] },
   drizzle: { short: 'drizzle', plural: 'drizzles', alternates: [] },
   glass: { short: 'glass', plural: 'glasses', alternates: [] },
+  shot: { short: 'shot', plural: 'shots', alternates: ['nip', 'tot'] },
   scrape: { short: 'scrape', plural: 'scrapes', alternates: ['grind', 'grinds', 'grinding', 'grindings', 'twist', 'twists'] },
   trickle: { short: 'trickle', plural: 'trickles', alternates: ['thread'] },
   ladle: { short: 'ladle', plural: 'ladles', alternates: ['ladleful', 'ladlefuls'] },
@@ -235,6 +236,11 @@ function inWords(text: string): string {
         (_, food: string, unit: string, figure: string) => `${figure} ${/^gr/i.test(unit) ? 'g' : unit} ${food}`,
       )
       .replace(/,? q\.? ?b\.?$/i, ' to taste')
+      // "Curry powder 2 rounded tbsp".
+      .replace(
+        /^([a-z][^\d,(]+?),? (\d+(?:[.,]\d+)?|\d\/\d|[½¼¾]|\d+ \d\/\d|\d[½¼¾]) (?:rounded|heaped|heaping|level|scant|good|generous|big|large|small) (tsps?|tbsps?|teaspoons?|tablespoons?|cups?|handfuls?|bunch(?:es)?|pinch(?:es)?|knobs?)$/i,
+        '$2 $3 $1',
+      )
       // "Ginger, thumb".
       .replace(/^((?:fresh |root )?(?:ginger|turmeric|galangal)),? (?:an? )?(thumb|knob)(?:[- ]sized?)?(?: piece)?$/i, '1 $2 $1')
       .replace(/\bw\. ?pepper\b/i, 'white pepper')

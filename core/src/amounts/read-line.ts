@@ -16,9 +16,11 @@ const COOKED_FIRST = /^(?:\w+ )?(?:roasted|roast|baked|cooked|steamed|boiled)\b/
 /** Whether what is measured is measured cooked: "6 cups roasted squash". */
 function cookedFirst({ rest, unit, each }: Phrase, { row }: Ingredient): boolean {
   const isMeasured = unit !== undefined && (/^(?:cup|gram|kilogram|ounce|pound)$/.test(unit) || unit === 'tablespoon');
-  const isPacked = each !== undefined && row.group !== 'canned goods';
+  const isPacked = each !== undefined;
+  // "1 jar roasted peppers (460 g)" is what the jar says.
+  if (row.group === 'canned goods') return false;
   const changes = swells(row) || row.trims.some(({ share }) => share < 1);
-  return (isPacked || (isMeasured && each === undefined)) && changes && COOKED_FIRST.test(rest.trim());
+  return (isPacked || isMeasured) && changes && COOKED_FIRST.test(rest.trim());
 }
 
 /** Whether it takes up water when it is cooked. */
@@ -151,7 +153,9 @@ const BY_TEASPOON: Readonly<Record<string, string>> = {
   mint: 'dried-mint',
   basil: 'dried-basil',
   parsley: 'dried-parsley',
-  marjoram: 'dried-oregano',
+  marjoram: 'dried-marjoram',
+  dill: 'dried-dill',
+  tarragon: 'dried-tarragon',
 };
 const SAID_FRESH = /\b(?:fresh|leaf|leaves|chopped|minced|picked|torn|root|grated|snipped|stems?|stalks?)\b/i;
 

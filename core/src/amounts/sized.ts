@@ -50,6 +50,7 @@ const VAGUE_G: Readonly<Record<string, number>> = {
   leaf: 0.5,
   thumb: 15,
   glass: 150,
+  shot: 30,
 };
 /** What a sprig, a leaf and a thumb may be of. */
 const VAGUE_OF: Readonly<Record<string, RegExp>> = { sprig: /^herbs$/, leaf: /^(?:herbs|leaves)$/, thumb: /^(?:roots)$/ };
@@ -76,6 +77,9 @@ const USUAL_CAN: Readonly<Record<Country, readonly string[]>> = {
   au: ['can-400g', 'can-400ml'],
   us: [],
 };
+
+/** How what is sold in cans and cartons is measured there. */
+const SOLD_IN: Readonly<Record<Country, RegExp>> = { gb: /\d(?:g|ml|l)$/, au: /\d(?:g|ml|l)$/, us: /\doz$|-(?:pint|quart)$/ };
 
 function inWordsOf({ rest }: Phrase): string | undefined {
   return /\b(?:no10|small|large)\b/i.exec(rest)?.[0];
@@ -104,16 +108,20 @@ function counted(phrase: Phrase, value: number, ingredient: Ingredient, country:
         ? undefined
         : USUAL_CAN[country].find((size) => sizes.includes(size));
     if (usual !== undefined && /^(?:can|tin)$/.test(unit)) return [of(usual, ['USUAL_CAN'])];
-    const all = piecesLike(ingredient, /^(can|carton|jar|pack|bottle|tube)/);
+    const all = piecesLike(ingredient, /^(can|carton|jar|pack|bag|bottle|tube)/);
     const alike = all.filter(([size]) => size.startsWith('can') === /^(?:can|tin)$/.test(unit));
     const held = alike.length > 0 ? alike : all;
+    // Where the shops of the country sell one size of it, that is meant.
+    const [local, ...others] = held.filter(([size]) => country !== undefined && SOLD_IN[country].test(size));
+    if (held.length > 1 && local !== undefined && others.length === 0 && inWordsOf(phrase) === undefined)
+      return [of(local[0], ['USUAL_CAN'])];
     // One that is not sold in a can of that size is no jar either: it is asked.
     return held.map(([size]) => of(size, held.length === 1 && !size.startsWith(unit) ? ['USUAL_CAN'] : []));
   }
   // A head or bulb of what is listed by its sizes is one of it.
   if (unit !== undefined && !['piece', 'large', 'medium', 'small', 'head', 'bulb'].includes(unit)) return [];
   if (sizes.includes('medium')) return [of('medium', unit === 'medium' ? [] : ['MEDIUM_SIZE'])];
-  const whole = sizes.filter((size) => !/^(can|carton|jar|pack|bottle|tube|pinch|sprig|slice)/.test(size));
+  const whole = sizes.filter((size) => !/^(can|tin|carton|jar|pack|bag|bottle|tube|pinch|sprig|slice)/.test(size));
   return whole.length === 1 && whole[0] !== undefined ? [of(whole[0], ['MEDIUM_SIZE'])] : whole.map((size) => of(size));
 }
 

@@ -120,6 +120,21 @@ const BY_ID: Readonly<Record<string, Role>> = {
   'fish-sauce': 'season',
   'worcester-sauce': 'season',
   'dijon-mustard': 'season',
+  'wholegrain-mustard': 'season',
+  'red-miso': 'season',
+  'soya-bean-paste': 'season',
+  'clam-juice': 'liquid',
+  'coconut-water': 'liquid',
+  'collard-greens': 'greens',
+  'dried-chives': 'grain',
+  'dried-dill': 'grain',
+  'dried-tarragon': 'grain',
+  'dried-marjoram': 'grain',
+  'fenugreek-leaves': 'grain',
+  'potato-flakes': 'flour',
+  kimchi: 'grain',
+  sauerkraut: 'grain',
+  'bean-sprouts': 'greens',
   pesto: 'season',
   capers: 'season',
 };
@@ -129,6 +144,15 @@ const ON_TOP =
   /\b(?:to serve|for serving|to garnish|garnish(?:es)?|on top|to top|toppings?|for sprinkling|to sprinkle|to swirl|for swirling|to drizzle|for drizzling|drizzle of|for the top)\b/i;
 const CHOPPED = /\b(?:chopped|minced|sliced|grated|finely|pounded|crushed)\b/i;
 const AT_THE_END = /\b(?:to finish|at the end|blended in last|cold, in cubes)\b/i;
+
+/** A part of it, or some of it, that is kept for the top. */
+const PART =
+  '(?:the |any |its |their )?(?:leafy |green |feathery |pretty |smallest |nicest )*(?:fronds?|leaves|tops?|tips|stalks?|stems?|seeds|florets|greens|heads?|slices?|pieces?|some|a few|a little|a handful|a third|a quarter|half|one|two|\\d+(?: ?g)?)(?: of (?:them|it))?';
+const KEPT = '(?:kept|reserved|saved|set aside|held back|picked)(?: (?:back|by|whole|aside))?';
+const A_PART_KEPT = new RegExp(
+  `[,;(]\\s*(?:(?:and|with) )?(?:${PART} ${KEPT}|(?:keep|reserve|save|set aside|hold back)(?:ing)? ${PART}) (?:for|to) [^,;()]*\\)?`,
+  'i',
+);
 
 /**
  * What an ingredient does in this soup, by its larder row, by what is written beside it and by the heading it stands
@@ -141,7 +165,9 @@ export function roleOf(row: IngredientRow, text: string, heading = ''): Role {
       /[,;]?\s*(?:\band (?:some |a little |a bit )?(?:extra|more)\b|(?<=\S\s*)\bplus\b|(?<=\S\s)\+ (?:extra|more)\b).*$/i,
       '',
     )
-    .replace(/\bto top up\b/i, '');
+    .replace(/\bto top up\b/i, '')
+    // "Fennel, fronds kept for the top": the bulb is cooked.
+    .replace(A_PART_KEPT, '');
   if (ON_TOP.test(own) || ON_TOP.test(heading)) return 'garnish';
   if (/^(?:breads|nuts)$/.test(row.group) && /\bto finish\b/i.test(own)) return 'garnish';
   if (row.id === 'lemongrass' && CHOPPED.test(text)) return 'base';

@@ -110,6 +110,10 @@ function withoutSharesOf(mentions: readonly Mention[], text: string): string {
   }, text);
 }
 
+/** "..., blending until smooth, 2 minutes each": the blade that is already told of. */
+const STILL_BLENDING =
+  /^(?:and |then )*(?:blending|pur[ée]eing|processing|whizzing|blitzing|liquidi[sz]ing)\b(?!.*\b(?:rest|other|remaining|half)\b)/i;
+
 const BLADE = /\b(?:blenders?|mixer|processor|liquidi[sz]er)\b/i;
 
 /** "In a blender (or use a stick blender)": by the one that is named first. */
@@ -150,15 +154,29 @@ export function doBlend(k: Kitchen, clause: Clause, n: number, verb: string): vo
     k.put('prepare', n, { vessel: undefined, lines: raw.map(({ line }) => ({ line })) });
     return;
   }
+  const pan = k.here;
+  const isDry =
+    pan !== undefined &&
+    isHob(pan) &&
+    !pan.isWet &&
+    pan.lines.size > 0 &&
+    [...pan.lines].every((line) => /^(?:spices|chillies)$/.test(k.lineOf(line)?.taken.row.group ?? ''));
+  if (isDry && raw.every(({ line }) => pan.lines.has(line))) {
+    // "Toast the cumin seeds, grind": the spices, and not the soup.
+    k.put('prepare', n, { lines: [...pan.lines].map((line) => ({ line })) });
+    return;
+  }
   const just = k.actions.at(-1);
   if (
     just?.does === 'blend' &&
     k.clauses[just.clause]?.sentence === clause.sentence &&
     just.share === undefined &&
-    /^(?:and |then )*(?:blend|pur[ée]e|whizz?|blitz|liquidi[sz]e|process)(?: (?:it|everything|the soup))?$/i.test(words)
+    (/^(?:and |then )*(?:blend|pur[ée]e|whizz?|blitz|liquidi[sz]e|process)(?: (?:it|everything|the soup))?$/i.test(words) ||
+      STILL_BLENDING.test(words))
   ) {
-    // "Use a stick blender and purée": once.
-    k.put('setting', n);
+    // "Use a stick blender and purée", "blend in batches, blending each for 2 minutes": once.
+    const time = minutesIn(words);
+    k.put('setting', n, time === undefined ? {} : { minutes: { low: time.low, high: time.high } });
     return;
   }
   const whole = /\b(?:leaving|keeping) whole (.+)$/i.exec(words);
@@ -222,7 +240,10 @@ export function doBlend(k: Kitchen, clause: Clause, n: number, verb: string): vo
             : k.blenderSaid;
   k.blenderSaid = undefined;
   // "With the rice which you've boiled for 15 minutes": not the blender's.
-  const time = minutesIn(words.replace(/\b(?:which|once|after|when)\b.*$/i, ''));
+  const going = k.clauses[n + 1];
+  const time =
+    minutesIn(words.replace(/\b(?:which|once|after|when)\b.*$/i, '')) ??
+    (going?.sentence === clause.sentence && STILL_BLENDING.test(going.text) ? minutesIn(going.text) : undefined);
   const minutes = time === undefined ? USUAL.blendMin : (time.low + time.high) / 2;
   k.put('blend', n, {
     vessel: vessel.name,

@@ -115,6 +115,8 @@ function clausesIn(sentence: Sentence, n: number): Clause[] {
   for (let i = 0; i < words.length; i += 1) {
     const word = words[i];
     if (word === undefined) break;
+    // "Heat off add the basil": no heating.
+    if (word.text === 'heat' && word.at < opening) continue;
     if (word.text === '(') depth += 1;
     if (word.text === ')') depth = Math.max(0, depth - 1);
     if (
@@ -374,12 +376,14 @@ const NOTED: ReadonlySet<string> = new Set(['roast', 'bake', 'sweat', 'fry', 'si
 const ANNOUNCED =
   /^(?:(?:first|next|then|now|meanwhile|in the meantime|to start),? )?(?:roast|sweat|soften|fry|blend|simmer|cook|make|bake) (?:the|your) [a-z ]{3,30}$/i;
 
-/** "w/ butter", "thru a sieve": what kitchens cut short, in full. */
+/** "w/ butter", "thru a sieve", "2 tbs of the oil": what kitchens cut short, in full. */
 function inFull(text: string): string {
   return text
     .replace(/\bw\/o\b ?/gi, 'without ')
     .replace(/\bw\/ ?(?=\S)/gi, 'with ')
-    .replace(/\b(?:thru|thro)\b/gi, 'through');
+    .replace(/\b(?:thru|thro)\b/gi, 'through')
+    .replace(/([\d½¼¾⅓⅔] ?|\b(?:a|an|one|two|three|four|other|remaining|last) )(?:tbls?|tblsp|tbs|Tbs|T)\b\.?(?= )/g, '$1tbsp')
+    .replace(/((?<![\d.])\d{1,2} ?|[½¼¾⅓⅔] ?|\d\/\d ?)c\b\.?(?= (?:of|the|hot|warm|stock|broth|water|milk|cream|soup|wine)\b)/g, '$1cup');
 }
 
 /** A clause in full words; its place stays that of what is written. */

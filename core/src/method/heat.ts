@@ -12,7 +12,26 @@ import { settledLater } from './later.js';
 import { doBlanch, doPressure } from './boil.js';
 import { doHeat } from './warm.js';
 
+/** "Char in a dry skillet", "roast the seeds over a low heat": on the hob, whatever it is called. */
+const ON_HOB =
+  /\b(?:in|on) (?:an? |the |your )?(?:(?:very|smoking|hot|dry|heavy|heavy-based|cast[- ]iron|large|small|non-?stick|ridged)[, ]+)*(?:frying[- ]?pans?|fry-?pan|skillet|griddle(?:[- ]pan)?|wok|saucepan|(?<=dry |hot |cast[- ]iron |heavy |ridged )pan)\b|\b(?:over|on) (?:an? )?(?:very )?(?:low|medium|med|moderate|high|gentle)(?:[- ](?:low|high))?(?: heat)?\b/i;
+/** "Directly over a gas flame", "on the barbecue": as hot as a grill. */
+const OVER_FLAME =
+  /\b(?:over|on|in) (?:an? |the |your )?(?:open |gas |naked |direct |live |stove )*(?:flames?|burners?|hob|gas ring|ring|barbecue|bbq|coals|embers)\b/i;
+const IN_OVEN = /\b(?:oven|tray|sheet|broiler|roasting (?:pan|tin)|rack|grill|degrees)\b|\d ?°|\b\d{3} ?[cf]\b/i;
+
 export function doRoast(k: Kitchen, clause: Clause, n: number): void {
+  const { text } = clause;
+  if (ovenIn(text, k.context.country) === undefined && k.here?.kind !== 'tray' && !IN_OVEN.test(text)) {
+    if (OVER_FLAME.test(text)) {
+      doGrill(k, clause, n);
+      return;
+    }
+    if (ON_HOB.test(text)) {
+      k.as('fry', clause, n);
+      return;
+    }
+  }
   inTheOven(k, clause, n, USUAL.roastMin);
 }
 
@@ -50,6 +69,10 @@ function inTheOven(k: Kitchen, clause: Clause, n: number, usualMin: number): voi
 }
 
 export function doGrill(k: Kitchen, clause: Clause, n: number): void {
+  if (ON_HOB.test(clause.text) && !IN_OVEN.test(clause.text)) {
+    k.as('fry', clause, n);
+    return;
+  }
   if (ovenIn(clause.text, k.context.country) === undefined) {
     k.oven = USUAL.grillC;
     k.isOvenGuessed = true;

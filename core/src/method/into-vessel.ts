@@ -5,7 +5,7 @@ import type { Kitchen } from './kitchen.js';
 import { middleOf } from './later.js';
 import { degreesIn, minutesIn } from './measures.js';
 import type { Mention } from './mentions.js';
-import { movedHere } from './moved.js';
+import { joinAllElse, movedHere } from './moved.js';
 import { coverWith, creamTarget, deglazeWith, isDeglazing, isSaltToTaste, thinWith, yolksMoved } from './poured.js';
 import { HOW_ONLY } from './usual.js';
 import { isHob, type Vessel } from './vessel.js';
@@ -21,6 +21,7 @@ export function intoVessel(
 ): void {
   const body = k.body(clause);
   movedHere(k, clause, n, vessel, body);
+  joinAllElse(k, vessel, clause, n);
   const covering = hasCover ? mentions.filter(({ line }) => k.isLiquid(line)) : [];
   const deglazing = isDeglazing(k, vessel, mentions, n);
   const yolk = yolksMoved(k, vessel, n, mentions);

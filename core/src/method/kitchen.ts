@@ -16,6 +16,9 @@ export interface TopUse {
 
 /** Characters before a food in which it is said how it is. */
 const STATE_CHARACTERS = 14;
+/** "In two goes if you need to": that is no condition of the blending. */
+const IN_GOES_IF =
+  /\bin (?:\w+ )?(?:goes|batches|two|lots|stages|turns)\b[^,;.]{0,12}\bif (?:you (?:need|have) to|need(?:ed| be)|necessary|required)\b/i;
 
 export type Handler = (k: Kitchen, clause: Clause, n: number, verb: string) => void;
 /** Reads a clause that says what it says by more than its verb; false where it is none of its kind. */
@@ -75,7 +78,7 @@ export class Kitchen extends WordsInUse {
     const { text } = this.clauses[clause] ?? { text: '' };
     const until = /\b(?:until|till|’til|'til)\b\s*([^;.]*)/i.exec(text)?.[1]?.trim();
     const condition = /\b(?:if|should(?= (?:it|the|they|this|your)\b)) (?!you like|liked|using|you(?:'|’)re)[^,;.]*/i.exec(
-      text.replace(/\([^)]*(?:\)|$)/g, ' '),
+      text.replace(/\([^)]*(?:\)|$)/g, ' ').replace(IN_GOES_IF, ' '),
     )?.[0];
     const action: Action = {
       n: this.actions.length,

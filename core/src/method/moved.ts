@@ -71,6 +71,24 @@ export function joinTrays(k: Kitchen, pot: Vessel, n: number, assumed: Action['a
   if (lines.length > 0) k.put('join', n, { vessel: pot.name, lines, assumed });
 }
 
+const ALL_ELSE = /\b(?:everything else|all the rest|(?:all )?(?:the )?(?:rest of the|remaining|other) ingredients)\b/i;
+
+/** "Add everything else": what was roasted or toasted before it too, unless it is spoken of again. */
+export function joinAllElse(k: Kitchen, pot: Vessel, clause: Clause, n: number): void {
+  if (!isHob(pot) || !ALL_ELSE.test(clause.text)) return;
+  const later = new Set(
+    k.clauses.slice(n + 1).flatMap(({ text, section }) => k.names.mentions(text, section, () => false).map(({ line }) => line)),
+  );
+  for (const one of k.open()) {
+    const isBeside = one !== pot && one.isHot && !one.isWet && !one.isForTop && (one.kind === 'tray' || isHob(one));
+    if (!isBeside || one.section !== clause.section || one.lines.size === 0 || [...one.lines].some((line) => later.has(line)))
+      continue;
+    const lines = [...one.lines].map((line) => ({ line }));
+    k.move(one, pot, n);
+    k.put('join', n, { vessel: pot.name, lines });
+  }
+}
+
 /** "Put the two together": all that stands on the stove in one pot, the wettest. */
 export function joinAll(k: Kitchen, n: number): boolean {
   const all = k.open().filter((one) => one.steps.length > 0 && !one.isForTop && one.kind !== 'bowl');

@@ -5,7 +5,7 @@ const BESIDE = /^(?:and |but )?(?:in the mean ?time|at the same time|at this poi
 
 /** "In a large pan melt the butter": where the place that opens a sentence ends; 0 where none does. */
 export function placeEnd(text: string): number {
-  const beside = BESIDE.exec(text) ?? WHILE_IT.exec(text) ?? TALK.exec(text);
+  const beside = BESIDE.exec(text) ?? WHILE_IT.exec(text) ?? TALK.exec(text) ?? HOW_OR_WHEN.exec(text);
   if (beside !== null) return beside[0].length;
   if (
     !/^(?:(?:meanwhile|then),? )?(?:in|into|on|using) (?:a|an|another|the|your|the same|same|(?:small|large|big|heavy|medium|separate|deep|wide|dry|hot|steam|soup|stock|sauce|frying|[\d.]+[- ]?(?:qt|quart|gal|gallon|litre|liter|l))\b)/i.test(
@@ -20,6 +20,9 @@ export function placeEnd(text: string): number {
   const end = Math.min(...ends);
   return Number.isFinite(end) && end < MOST_OPENING ? end : 0;
 }
+/** "Off the heat stir in the cream", "to finish stir through the herbs": how or when, without a comma behind it. */
+const HOW_OR_WHEN =
+  /^(?:(?:meanwhile|then|now|next|finally),? )?(?:off (?:the )?(?:heat|hob|stove|boil|flame)|heat off|(?:over|on|at|with) (?:a |the )?(?:very )?(?:low|medium|med|high|gentle|moderate|brisk|full|fierce)(?:[- ](?:low|high))?(?: heat| flame)?|(?:very )?(?:low|medium|med|high|gentle)(?:[- ](?:low|high))? heat|back (?:on|over|onto) (?:the |a )?(?:low |gentle |medium )?(?:heat|hob|stove)|(?:right |towards )?(?:at )?the (?:very )?end|for the (?:last|final) (?:few |couple of |\d+ |five |ten )?(?:minutes?|mins?)|(?:working )?in (?:small |several |two |three |2 |3 )?(?:batches|goes|stages)|(?:bit|little|ladle|spoonful|cup) by (?:bit|little|ladle|spoonful|cup)|(?:with|using) (?:a |an |the |your )?(?:hand|stick|immersion|jug|hand-held|handheld)[- ]?(?:held )?(?:blender|mixer)|with (?:a |the )?(?:slotted spoon|tongs|whisk|spatula|wooden spoon)|to (?:finish|start|begin(?: with)?)|while (?:it['’]s |they['’]re )?(?:still )?(?:hot|warm)|(?:straight )?out of the (?:oven|fridge)|straight away|last of all|last thing|at this stage|at service|to order) (?=[a-z])/i;
 /** "While that's going fry the bacon." */
 const WHILE_IT =
   /^(?:while|whilst) (?:that|it|they|this|those)(?:['’](?:s|re)| is| are)? (?:going|cooking|simmering|happening|roasting|baking|doing that|in the oven|on)[, ]+/i;

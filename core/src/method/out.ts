@@ -1,6 +1,6 @@
 import { BLADED_ALONE } from './blade.js';
 import { takenEarly } from './later.js';
-import { A_FEW, lift } from './lift.js';
+import { A_FEW, lift, partIn } from './lift.js';
 import type { Kitchen } from './kitchen.js';
 import { LOOKS_AHEAD } from './usual.js';
 import { VERBS } from './lexicon.js';
@@ -147,7 +147,7 @@ export function doRemove(k: Kitchen, clause: Clause, n: number): void {
     const back = comesBack(k, clause, n);
     const kept = mentions.filter(({ line }) => back.has(line));
     if (kept.length > 0) {
-      lift(k, n, kept, true, undefined);
+      lift(k, n, isFew ? kept.map((one) => ({ ...one, vague: true as const })) : kept, true, isFew ? partIn(body) : undefined);
       const gone = mentions.filter(({ line }) => !back.has(line));
       if (gone.length > 0) lift(k, n, gone, false, undefined);
       return;
@@ -166,7 +166,7 @@ function comesBack(k: Kitchen, clause: Clause, n: number): ReadonlySet<string> {
   const later = k.clauses.slice(n + 1, n + 1 + LOOKS_AHEAD);
   const backs = later.filter(
     ({ text }) =>
-      /\bback (?:in|into|to)\b|^(?:and |then |but )*return\b|\b(?:put|pop|tip|add) (?:the )?[a-z]+ back\b/i.test(text) &&
+      /\bback (?:in|into|to)\b|^(?:and |then |but )*return\b|\b(?:put|pop|tip|add) (?:the )?[a-z]+ back\b|\breserved\b/i.test(text) &&
       !/\bboil\b|\bheat\b/i.test(text),
   );
   // "Add three-quarters of the ham": meat that was lifted out to be shredded goes in again, whatever it is called.

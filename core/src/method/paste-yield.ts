@@ -3,7 +3,7 @@ import { figureIn, minutesIn } from './measures.js';
 import type { Row } from './paste-rows.js';
 
 const YIELD =
-  /^(?:serves|makes|yields?|feeds|does|enough for|servings?|portions?|yield|for)\s*:?\s*(?:about |around )?(\d+|one|two|three|four|five|six|seven|eight|ten|twelve)\b(?:\s*(?:-|–|to)\s*(\d+))?(?!\s*(?:min|hour|g\b|ml))/i;
+  /^(?:serves|makes|yields?|feeds|does|(?:this |it |to )?(?:makes? |do )?(?:enough|quantit(?:y|ies)|amounts?) (?:for|to (?:serve|feed))|to (?:serve|feed|make)|servings?|portions?|yield|for)\s*:?\s*(?:about |around )?(\d+|one|two|three|four|five|six|seven|eight|ten|twelve)\b(?:\s*(?:-|–|to)\s*(\d+))?(?!\s*(?:min|hour|g\b|ml))/i;
 /** "Para 6 / serves 6": behind a stroke or in brackets in a short line. */
 const SERVES_BEHIND =
   /^[^\d]{0,60}\d{0,3}\s*[/|(–—-]\s*(?:serves|makes|for)\s*:?\s*(\d+)\b(?!\s*(?:min|hour|g\b|ml|kg|l\b|lit|quart|pint|gal|cup|day|x\b))/i;
@@ -20,7 +20,7 @@ export const SERVINGS_AT_END =
   /(?:^|[.!;] )(\d{1,3})(?: ?(?:-|–|to) ?\d+)? (?:(?:big|large|good|small|generous|hearty) )?(?:servings|portions|bowls|bowlfuls)\.?\s*$/i;
 /** "Roast tomato – 20 portions": bowls at the end of a title, or alone. */
 export const PORTIONS =
-  /(?:^|\s*[–—(,·•|.-]\s*|\s[x×]\s?)(?:serves |for |makes )?(\d+)(?:\s*(?:-|–|to)\s*\d+)?\s*(?:(?:big|large|small|good|generous|hearty|decent) )?(?:portions?|ptns?|servings?|bowls?|covers|people)\)?(?: \([a-z ]{3,20}\))?$/i;
+  /(?:^|\s*[–—(,·•|.=:-]\s*|\s[x×]\s?)(?:serves |for |makes )?(\d+)(?:\s*(?:-|–|to)\s*\d+)?\s*(?:(?:big|large|small|good|generous|hearty|decent) )?(?:portions?|ptns?|servings?|bowls?|covers|people|pax)(?: ?(?:@|at|of|[x×]) ?\d+(?:\.\d+)? ?(?:ml|cl|g|l|fl\.? ?oz|oz))?\)?(?: \([a-z ]{3,20}\))?$/i;
 /** "(50 x 8 oz)", behind a name. */
 export const TIMES_EACH = /[(–—-]\s*(\d{1,4}) ?[x×] ?\d{1,4}(?:[.,]\d+)? ?(?:fl\.? ?)?(?:oz|ml|g|cl)\)?\s*$/i;
 /** A title is a name: no sentence, no list. */

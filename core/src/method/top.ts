@@ -22,6 +22,8 @@ function more(k: Kitchen, line: string, n: number): Mention | undefined {
 
 export function onTop(k: Kitchen, mentions: readonly Mention[], text: string, n: number): void {
   const lines: LineUse[] = [];
+  // What has gone into the soup whole and is named on top all the same, as the fronds of its fennel: nobody knows of what.
+  let isGone = false;
   // "Drizzle with the mint oil": what was made under that heading, and no more of its mint.
   const made = k.open().find((vessel) => vessel !== k.mainVessel() && vessel.steps.length > 0 && isNamed(vessel.section, text));
   if (made !== undefined) {
@@ -99,6 +101,7 @@ export function onTop(k: Kitchen, mentions: readonly Mention[], text: string, n:
     if (isAll) {
       // "The vegetables" on top are those that lie beside the soup.
       if (mention.byGroup !== true || at !== k.mainVessel()) lines.push({ line });
+      isGone ||= mention.byGroup !== true && at !== undefined && at === k.mainVessel();
       continue;
     }
     const isThread =
@@ -120,7 +123,7 @@ export function onTop(k: Kitchen, mentions: readonly Mention[], text: string, n:
       if (isNamed) k.topVessels.add(vessel);
     }
   }
-  k.put('garnish', n, { vessel: undefined, lines });
+  k.put('garnish', n, { vessel: undefined, lines, assumed: isGone ? ['LINE'] : [] });
 }
 
 export function doTop(k: Kitchen, clause: Clause, n: number, verb: string): void {

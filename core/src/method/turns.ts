@@ -12,7 +12,15 @@ export function backToSoup(k: Kitchen, clause: Clause): void {
   const isBeside = /\b(?:meanwhile|in the meantime|while)\b/i.test(begun.text);
   const isDry = here.isHot && [...here.lines].every((id) => BESIDE.test(k.lineOf(id)?.taken.row.group ?? ''));
   const pot = k.open().findLast((one) => one !== here && isHob(one) && one.isHot && !one.isForTop && k.hasPieces(one));
-  if (!isBeside || !isDry || here.isForTop || pot === undefined || pot.isBlended || k.placeIn(clause.text) !== undefined) return;
+  if (!isBeside || here.isForTop || pot === undefined || pot.isBlended || k.placeIn(clause.text) !== undefined) return;
+  const [first] = k.names.mentions(clause.text, clause.section, () => false);
+  // "Add the charred corn and the chillies": what was cooked beside the soup goes into it, and all else with it.
+  const goesIn = first !== undefined && here.lines.has(first.line) && here.isHot && pot.isWet;
+  if (goesIn && VERBS[clause.verb ?? ''] === 'add') {
+    k.here = pot;
+    return;
+  }
+  if (!isDry) return;
   // What is done next is still done to them.
   if (/\b(?:them|these|those|nuts?|seeds?|crumbs?|croutons?)\b/i.test(clause.text)) return;
   if (k.names.mentions(clause.text, clause.section, () => false).some(({ line }) => here.lines.has(line))) return;

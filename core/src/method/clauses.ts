@@ -383,7 +383,10 @@ function inFull(text: string): string {
     .replace(/\bw\/ ?(?=\S)/gi, 'with ')
     .replace(/\b(?:thru|thro)\b/gi, 'through')
     .replace(/([\d½¼¾⅓⅔] ?|\b(?:a|an|one|two|three|four|other|remaining|last) )(?:tbls?|tblsp|tbs|Tbs|T)\b\.?(?= )/g, '$1tbsp')
-    .replace(/((?<![\d.])\d{1,2} ?|[½¼¾⅓⅔] ?|\d\/\d ?)c\b\.?(?= (?:of|the|hot|warm|stock|broth|water|milk|cream|soup|wine)\b)/g, '$1cup');
+    .replace(
+      /((?<![\d.])\d{1,2} ?|[½¼¾⅓⅔] ?|\d\/\d ?)c\b\.?(?= (?:of|the|hot|warm|stock|broth|water|milk|cream|soup|wine)\b)/g,
+      '$1cup',
+    );
 }
 
 /** A clause in full words; its place stays that of what is written. */

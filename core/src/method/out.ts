@@ -166,8 +166,9 @@ function comesBack(k: Kitchen, clause: Clause, n: number): ReadonlySet<string> {
   const later = k.clauses.slice(n + 1, n + 1 + LOOKS_AHEAD);
   const backs = later.filter(
     ({ text }) =>
-      /\bback (?:in|into|to)\b|^(?:and |then |but )*return\b|\b(?:put|pop|tip|add) (?:the )?[a-z]+ back\b|\breserved\b/i.test(text) &&
-      !/\bboil\b|\bheat\b/i.test(text),
+      /\bback (?:in|into|to)\b|^(?:and |then |but )*return\b|\b(?:put|pop|tip|add) (?:the )?[a-z]+ back\b|\breserved\b/i.test(
+        text,
+      ) && !/\bboil\b|\bheat\b/i.test(text),
   );
   // "Add three-quarters of the ham": meat that was lifted out to be shredded goes in again, whatever it is called.
   const meats = later

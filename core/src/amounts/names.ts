@@ -54,6 +54,9 @@ const SAME: Readonly<Partial<Record<string, string>>> = {
   yog: 'yoghurt',
   snip: 'parsnip',
   snips: 'parsnip',
+  mush: 'mushroom',
+  mushies: 'mushroom',
+  shrooms: 'mushroom',
   parm: 'parmesan',
 };
 

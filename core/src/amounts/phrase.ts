@@ -243,6 +243,11 @@ function inWords(text: string): string {
       )
       // "Ginger, thumb".
       .replace(/^((?:fresh |root )?(?:ginger|turmeric|galangal)),? (?:an? )?(thumb|knob)(?:[- ]sized?)?(?: piece)?$/i, '1 $2 $1')
+      // "Thyme, small bunch".
+      .replace(
+        /^([a-z][a-z -]*?),? (?:an? |one )?(?:(?:small|large|big|good|medium|generous|little) )?(bunch|handful|sprig|knob|pinch|splash|glug|dash|drizzle|squeeze)$/i,
+        '1 $2 $1',
+      )
       .replace(/\bw\. ?pepper\b/i, 'white pepper')
       .replace(/\bb\. ?pepper\b/i, 'black pepper')
       .replace(/^(\d+) big (?=\w)/i, '$1 large ')

@@ -160,13 +160,16 @@ const BY_TEASPOON: Readonly<Record<string, string>> = {
 const SAID_FRESH = /\b(?:fresh|leaf|leaves|chopped|minced|picked|torn|root|grated|snipped|stems?|stalks?)\b/i;
 
 function byTeaspoon(id: string, { unit }: Phrase, text: string): string {
-  return unit === 'teaspoon' && !SAID_FRESH.test(text) ? (BY_TEASPOON[id] ?? id) : id;
+  if (unit !== 'teaspoon' || SAID_FRESH.test(text)) return id;
+  return id === 'marjoram' && /\boregano\b/i.test(text) ? 'dried-oregano' : (BY_TEASPOON[id] ?? id);
 }
 
 /** A cube or powder that is measured by the litre is the stock that it makes. */
 function poured(id: string, { unit }: Phrase): string {
   const isPoured = unit !== undefined && /^(?:liter|milliliter|litre|quart|pint|cup|fluid ounce)$/.test(unit);
-  return isPoured && id === 'stock-cube' ? 'vegetable-stock-cube' : id;
+  if (!isPoured) return id;
+  if (id === 'stock-cube-low-salt') return 'vegetable-stock-low-salt';
+  return id === 'stock-cube' ? 'vegetable-stock-cube' : id;
 }
 
 /** Stock that says what it is made up from is as salty as that. */

@@ -278,6 +278,17 @@ export function doMash(k: Kitchen, clause: Clause, n: number): void {
     return;
   }
   const raw = k.mentions(k.body(clause), clause);
+  const before = k.actions.at(-1);
+  const isSqueezed = before?.does === 'peel' && k.clauses[before.clause]?.sentence === clause.sentence;
+  if (
+    before !== undefined &&
+    isSqueezed &&
+    (raw.length === 0 || raw.every(({ line }) => before.lines.some((one) => one.line === line)))
+  ) {
+    // "Squeeze the garlic out of its skins and mash it with a fork."
+    k.put('prepare', n, { vessel: undefined, lines: before.lines.map(({ line }) => ({ line })) });
+    return;
+  }
   if (raw.length > 0 && raw.every(({ line }) => !k.isUsed(line))) {
     // "Crush the tomatoes with your hands and put them in."
     k.put('prepare', n, { vessel: undefined, lines: raw.map(({ line }) => ({ line })) });

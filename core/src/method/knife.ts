@@ -4,7 +4,7 @@ import { target } from './where.js';
 import { intoVessel } from './into-vessel.js';
 import type { Kitchen } from './kitchen.js';
 import { VERBS } from './lexicon.js';
-import { minutesIn, partOf, percentIn } from './measures.js';
+import { figureIn, minutesIn, partOf, percentIn } from './measures.js';
 import type { Clause } from './clauses.js';
 import { isHob } from './vessel.js';
 import type { Action } from './action.js';
@@ -209,8 +209,35 @@ function isRestForTop(k: Kitchen, { text, sentence }: Clause, n: number): boolea
   return true;
 }
 
+/** "Thinly slice one leek for the topping", "cut the tips from 12 spears, reserve for garnish": so many of those that the line counts. */
+function areSomeForTop(k: Kitchen, clause: Clause, n: number): boolean {
+  const { text, sentence } = clause;
+  const next = k.clauses[n + 1];
+  const isNext =
+    next !== undefined && next.sentence <= sentence + 1 && /^(?:and |then )*(?:reserve|set|keep|save)\b/i.test(next.text);
+  if (!FOR_TOP.test(text) && !(isNext && FOR_TOP.test(next.text))) return false;
+  const mentions = k.mentions(k.body(clause), clause);
+  const [only, ...others] = mentions;
+  if (only === undefined || others.length > 0 || k.isUsed(only.line) || (only.share !== undefined && only.vague !== true))
+    return false;
+  const count = /\b(an?|one|two|three|four|five|six|\d{1,2}) (?:of the |of them |small |large |thin |nice )*$/i.exec(
+    k.body(clause).slice(0, only.at),
+  )?.[1];
+  const all = /^(\d{1,2}|one|two|three|four|five|six|seven|eight|ten|twelve)\b(?! ?(?:kg|g|lbs?|oz|ml|bunch))/i.exec(
+    k.lineOf(only.line)?.taken.text ?? '',
+  )?.[1];
+  if (count === undefined) return false;
+  const share = all === undefined ? (only.share ?? A_FEW) : figureIn(count) / figureIn(all);
+  if (share >= 1) return false;
+  k.heldBack.set(only.line, share);
+  k.heldForTop.set(only.line, n);
+  k.put('keep', n, { vessel: undefined, lines: [{ line: only.line, share }], assumed: all === undefined ? ['SHARE'] : [] });
+  return true;
+}
+
 export function doPrepare(k: Kitchen, clause: Clause, n: number): void {
   const { text, verb } = clause;
+  if (areSomeForTop(k, clause, n)) return;
   const enough = /\benough (?:of )?(?:the |your )?([a-z ]+?) to (?:measure|make|give|yield|fill|get) (?:about )?(.+)$/i.exec(text);
   const [own] = enough === null ? [] : k.mentions(enough[1] ?? '', clause);
   const held = own === undefined ? undefined : k.measuredAs(own.line, enough?.[2] ?? '');

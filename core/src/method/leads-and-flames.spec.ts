@@ -114,4 +114,102 @@ describe('how and when, told without a comma, and heats that are no oven', () =>
     expect(bowls('Parsnip soup\nTo make enough for 20')).toBe(20);
     expect(bowls('Parsnip soup, 6 L = 24 portions')).toBe(24);
   });
+
+  it('the first eight ingredients are those of the list; a sauce from a pan goes into the cooker, and the soup goes on there', () => {
+    const { said } = saidOf(
+      'Add first 4 ingredients to the crock. Cover and cook on LOW 6 hrs. Blend with an immersion blender. Melt the butter in a skillet, whisk in flour and cook 2 minutes. Slowly stir in 1 cup of the hot soup, then stir that into the slow cooker. Add half and half. Cover and cook on LOW another 30 min.',
+      '1 (28 oz) can crushed tomatoes\n1 onion, diced\n2 carrots, diced\n4 cups vegetable broth\n4 Tbsp butter\n4 Tbsp flour\n1 cup half and half',
+      'us',
+    );
+    expectInOrder(said, [
+      'add canned-tomatoes onion carrot vegetable-stock',
+      "simmer 360'",
+      'blend',
+      'add butter @Pan',
+      "bloom 2' @Pan",
+      'join butter plain-flour',
+      'cream half-and-half',
+      "simmer 30'",
+    ]);
+  });
+
+  it('everything through the bay leaf is the list down to it', () => {
+    const { said } = saidOf(
+      'Put everything through the bay leaf in a pot. Simmer 25 minutes. Take out the bay leaf. Blend. Stir in the cream.',
+      '1 kg carrots\n1 onion\n1 litre stock\n1 bay leaf\n100 ml cream',
+    );
+    expectInOrder(said, ['add carrot onion vegetable-stock bay', "simmer 25'", 'takeOut bay', 'blend', 'cream whipping-cream']);
+  });
+
+  it('what was fried in a skillet goes to the beans that simmer, and not the beans into the skillet', () => {
+    const { said } = saidOf(
+      'Simmer the beans in the water 90 minutes. Meanwhile, heat oil in skillet. Saute onion 8 min. Add to beans; simmer 20 min. more. Puree.',
+      '1 lb dried black beans\n8 cups water\n2 T. olive oil\n1 lg. onion, chopped',
+      'us',
+    );
+    expectInOrder(said, ["simmer 90'", 'add olive-oil @Pan', "fry 8' @Pan", 'join olive-oil onion', "simmer 20'", 'blend']);
+  });
+
+  it('leaves are pushed down into the soup and not through a sieve; what is mashed out of its skin is no blended soup', () => {
+    const { said } = saidOf(
+      'Roast the garlic at 180C for 40 minutes. Squeeze out the cloves and mash with a fork. Simmer the potatoes in the stock 20 minutes. Stir in the roasted garlic. Keep back a few watercress leaves, then push the rest down into the hot soup. Leave for 1 minute. Blend.',
+      '1 head garlic\n500g potatoes\n1 litre stock\n100g watercress',
+    );
+    expectInOrder(
+      said,
+      [
+        "roast 40' @Tray",
+        'peel garlic @Tray',
+        'prepare garlic',
+        "simmer 20'",
+        'join garlic',
+        'keep watercress',
+        'add watercress',
+        'blend',
+      ],
+      /sieve/,
+    );
+    expect(said.filter((one) => one.startsWith('blend')).length).toBe(1);
+  });
+
+  it('one leek of three is sliced for the top, the others go in, the last spoon of oil is all that is left of it', () => {
+    const { said, sharesOf } = saidOf(
+      'Toss the garlic with 1 tablespoon oil on a tray, roast at 180C for 30 minutes. Meanwhile, thinly slice one leek into rings for topping; set aside. Chop the remaining 2 leeks. Melt the butter with remaining tablespoon of oil in a pot. Add chopped leeks and cook 12 minutes until soft. Add the stock. Simmer 20 minutes. Blend. Fry reserved leek rings until golden, 3 minutes. Serve topped with crispy leeks.',
+      '1 head garlic\n2 tablespoons olive oil, divided\n3 leeks\n50g butter\n1 litre stock',
+    );
+    expectInOrder(said, ['keep leek', 'add butter olive-oil', 'add leek', 'blend', 'garnish leek']);
+    expect(
+      sharesOf('leek')
+        .filter((share) => share < 1)
+        .slice(0, 2),
+    ).toEqual([0.67, 0.33]);
+    expect(sharesOf('olive-oil').reduce((sum, one) => sum + one, 0)).toBeCloseTo(1, 2);
+  });
+
+  it('a splash if it catches is no condition of what goes in; cream that is in but for a little extra is in whole', () => {
+    const { actions, sharesOf } = saidOf(
+      'Fry the onion in the oil 5 mins. Add the leek and potato with a splash of water if it starts to catch, then fry for 5 mins more. Add the stock, simmer 15 mins. Add the yogurt and blitz. Serve with a swirl of yogurt.',
+      '1 tbsp oil\n1 onion\n1 leek\n1 potato\n1 litre stock\n100g natural yoghurt, plus a little extra',
+    );
+    expect(actions.some(({ condition }) => condition !== undefined)).toBeFalse();
+    expect(sharesOf('yoghurt')[0]).toBe(1);
+  });
+
+  it('the water that leaves are blanched in for an oil on top is no water of the soup', () => {
+    const { reading } = readCorpus({
+      country: 'gb',
+      text: 'Tomato soup\nServes 4\n\nSoup:\n1 kg tomatoes\n500ml stock\n\nBasil oil:\n1 bunch basil\n125ml olive oil\n\n1. Roast the tomatoes at 200C for 45 minutes.\n2. For the basil oil, blanch basil in a saucepan of boiling water for 10 seconds. Refresh in iced water. Process with the oil until smooth.\n3. Combine the roasted tomatoes and stock in a large saucepan. Simmer 5 minutes. Blend with a stick blender.\n4. Drizzle with basil oil.',
+    });
+    expect(reading.tree.soup.lines.map(({ id }) => id)).not.toContain('water');
+    expect(reading.tree.soup.cards?.map(({ id }) => id)).toEqual(['basil-oil']);
+  });
+
+  it('chilled to so much or below, with the cream stirred in cold, is served cold', () => {
+    const { said } = saidOf(
+      'Boil the leeks in the stock 30 min. Puree. Chill over an ice bath to 40F or below. At service, stir in the cold cream.',
+      '1 lb leeks\n2 qt stock\n12 fl oz heavy cream',
+      'us',
+    );
+    expectInOrder(said, ['blend', 'chill', 'cream heavy-cream']);
+  });
 });

@@ -231,7 +231,7 @@ export const PLACES: readonly (readonly [RegExp, VesselKind])[] = [
     'pan',
   ],
   [
-    /\b(?:dutch oven|stock[- ]?pots?|soup[- ]?(?:pots?|pan)|casserole(?: dish)?|(?:large |big |deep |heavy(?:-based|-bottomed)? |wide )*(?:sauce)?pans?|saucepans?|pots?|boiler|slow cooker|pressure cooker|kettle of soup)\b/i,
+    /\b(?:dutch oven|stock[- ]?pots?|soup[- ]?(?:pots?|pan)|casserole(?: dish)?|(?:large |big |deep |heavy(?:-based|-bottomed)? |wide )*(?:sauce)?pans?|saucepans?|pots?|boiler|slow cooker|crock[- ]?pots?|crock|multicooker|pressure cooker|kettle of soup)\b/i,
     'pot',
   ],
   [/\b(?:(?:mixing|large|small|medium|separate|heatproof) bowl|bowl)\b/i, 'bowl'],

@@ -87,7 +87,13 @@ export class LinesInUse {
       /\bof (?:the |your )?(?:remaining|rest)\b/i.test(text.slice(Math.max(0, mention.at - 30), mention.at));
     // What was held back is no part of "the rest" that goes in before it.
     const isAllLeft = mention.rest === true && !isOfRest && !this.leavesHeld(mention.line, spent, text);
-    const share = isAllLeft ? undefined : (measured ?? mention.share ?? this.heldOf(mention, text, spent));
+    // "The remaining tablespoon of oil" is what is left, whatever a spoon of it weighs.
+    const isLastOfIt =
+      measured !== undefined &&
+      spent > 0 &&
+      Math.abs(1 - spent - measured) < 0.15 * measured &&
+      /\b(?:remaining|last|other)\b/i.test(text.slice(Math.max(0, mention.at - 40), mention.at));
+    const share = isAllLeft ? undefined : isLastOfIt ? 1 - spent : (measured ?? mention.share ?? this.heldOf(mention, text, spent));
     const whole = share === undefined || share >= WHOLE;
     const use: OpenUse = whole
       ? { line: mention.line, said: mention.rest === true }
@@ -133,13 +139,15 @@ export class LinesInUse {
       return Math.min(1, figureIn((tins[1] ?? '').replace(/^(?:one of the|the first)$/i, '1')) / Number(all[1]));
     }
     const hit =
-      /((?:\d+\s+\d\/\d|\d+\s*[½¼¾⅓⅔]|[½¼¾⅓⅔]|\d\/\d|\d+(?:[.,]\d+)?|\b(?:a|one|two|three|four|five|six)(?: and a half)?|\bhalf an?)\s*-?(?:(?:cut|halved|peeled|fat|raw|whole) )?(?:kg|g|grams?|ml|l|ltrs?|litres?|liters?|cups?|c|tbsps?|tablespoons?|tsps?|teaspoons?|t|oz|ounces?|pints?|quarts?|spoonfuls?|knobs?|cloves?|slices?|sprigs?)\b\.?)\s*(?:of\s+)?(?:the |your |remaining |rest of |hot |cold |boiling |simmering |warm |reserved |ground |grated |chopped |olive |vegetable |chicken |finely )*$/i.exec(
+      /((?:\d+\s+\d\/\d|\d+\s*[½¼¾⅓⅔]|[½¼¾⅓⅔]|\d\/\d|\d+(?:[.,]\d+)?|\b(?:a|one|two|three|four|five|six)(?: and a half)?|\bhalf an?|\b(?:the |your )?(?:remaining|last|other)(?= (?:tbsp|tablespoon|tsp|teaspoon|cup|pint|quart|litre|liter)\b))\s*-?(?:(?:cut|halved|peeled|fat|raw|whole) )?(?:kg|g|grams?|ml|l|ltrs?|litres?|liters?|cups?|c|tbsps?|tablespoons?|tsps?|teaspoons?|t|oz|ounces?|pints?|quarts?|spoonfuls?|knobs?|cloves?|slices?|sprigs?)\b\.?)\s*(?:of\s+)?(?:the |your |remaining |rest of |hot |cold |boiling |simmering |warm |reserved |ground |grated |chopped |olive |vegetable |chicken |finely )*$/i.exec(
         before,
       );
     if (hit === null) return undefined;
-    const figure = (hit[1] ?? '').replace(/^(half an?|(?:a|one|two|three|four|five|six)(?: and a half)?)\b/i, (word) =>
-      /^half/i.test(word) ? '0.5' : String(figureIn(word.replace(/ and a half$/i, '')) + (/ and a half$/i.test(word) ? 0.5 : 0)),
-    );
+    const figure = (hit[1] ?? '')
+      .replace(/^(?:the |your )?(?:remaining|last|other)\b/i, '1')
+      .replace(/^(half an?|(?:a|one|two|three|four|five|six)(?: and a half)?)\b/i, (word) =>
+        /^half/i.test(word) ? '0.5' : String(figureIn(word.replace(/ and a half$/i, '')) + (/ and a half$/i.test(word) ? 0.5 : 0)),
+      );
     const reading = readLine(`${figure} ${(own.taken.row.name.split(',')[0] ?? '').toLowerCase()}`, this.context);
     const kg = reading.code === 'READ' ? reading.kg : reading.code === 'ASK' ? reading.options[0]?.kg : undefined;
     if (kg === undefined) return undefined;

@@ -107,6 +107,12 @@ const NOTED_WORD = new RegExp(
   'i',
 );
 
+/** "Give it another five with the lid on". */
+const ANOTHER_WORD = new RegExp(
+  `\\b(?:another|a further|a good|give (?:it|them|that)) (${WORDS})(?=\\s*(?:$|[,;.)]|with the lid|lid\\b|or so|more\\b|until|till|covered|uncovered|on (?:a |the )))`,
+  'i',
+);
+
 /** "Sweat 10m", "cook 40–45 m". */
 const SHORT = /(?<![\d.,/])\b(\d{1,3})(?:\s*(?:-|–|to)\s*(\d{1,3}))?\s?m\b/;
 
@@ -153,7 +159,7 @@ export function minutesIn(text: string): Time | undefined {
   }
   const heat = NOTED_HEAT.exec(text);
   if (heat !== null) put(heat, Number(heat[2]), Number(heat[2]));
-  const word = NOTED_WORD.exec(text);
+  const word = NOTED_WORD.exec(text) ?? ANOTHER_WORD.exec(text);
   if (word !== null) put(word, figureIn(word[1] ?? ''), figureIn(word[1] ?? ''));
   const bare = BARE.exec(text) ?? NOTED.exec(text) ?? SHORT.exec(text);
   if (bare !== null) put(bare, Number(bare[1]), Number(bare[2] ?? bare[1]));

@@ -13,7 +13,7 @@ export function movedHere(k: Kitchen, clause: Clause, n: number, vessel: Vessel,
     .replace(/\b(?:into|to|through|with|in) (?:the |your )(?:hot )?(?:soup|pur[ée]e)\b/gi, ' ')
     .replace(/\b(?:cups?|ladle\w*|ml|litres?|spoon\w*|some|little) of (?:the )?(?:hot )?soup\b/gi, ' ');
   const isAll =
-    /^all (?:in|into)\b|\b(?:everything(?! else)|(?:the )?contents|the (?:whole )?lot|all of it|(?:the )?(?:[\w-]+ )?mixture|the (?:roast(?:ed|ing)?|baked) (?:veg\w*|tray)|the tray|the pur[ée]e|them|it|the soup|soup|tray)\b/i.test(
+    /^all (?:in|into)\b|\b(?:everything(?! else)|(?:the )?contents|the (?:whole )?lot|all of it|(?:the )?(?:[\w-]+ )?mixture|the (?:roast(?:ed|ing)?|baked) (?:veg\w*|tray)|the tray|the pur[ée]e|(?:that|this)(?= (?:back )?(?:in|into|to)\b)|the roux|them|it|the soup|soup|tray)\b/i.test(
       object,
     );
   const isBare =

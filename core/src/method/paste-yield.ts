@@ -14,13 +14,13 @@ export const FOR_SO_MANY =
 export const MAKES_BEHIND = /^([^\d.]{4,80})[.,;] ((?:makes|serves|feeds|enough for) [^.;]{1,30})\.?$/i;
 /** What a method ends on: "Serves 4-6." */
 export const SERVES_AT_END =
-  /(?:^|[.!;] )(?:it |this )?((?:serves|makes|feeds|does) (?:about )?(?:\d+(?: ?(?:-|–|to) ?\d+)?|two|three|four|five|six|seven|eight|ten|twelve))(?: (?:(?:big|large|good|small|generous|hungry) )?(?:people|portions|bowls|servings|generously|easily|of us|with seconds))?\.?\s*$/i;
+  /(?:^|[.!;] )(?:it |this )?((?:serves|makes|feeds|does) (?:about )?(?:\d+(?: ?(?:-|–|to) ?\d+)?|two|three|four|five|six|seven|eight|ten|twelve))(?: (?:(?:big|large|good|small|generous|hungry) )?(?:people|portions|bowls|servings|generously|easily|of us|with seconds))?(?:,? (?:\(?(?:about|of about|at|each|roughly) )?[\d½¼¾/ ]+(?:cups?|ml|oz|g)(?: (?:each|per serving|a bowl))?\)?)?(?:,? with (?:bread|toast|rolls|crackers)[a-z ]*)?\.?\s*$/i;
 /** "5 generous servings." */
 export const SERVINGS_AT_END =
   /(?:^|[.!;] )(\d{1,3})(?: ?(?:-|–|to) ?\d+)? (?:(?:big|large|good|small|generous|hearty) )?(?:servings|portions|bowls|bowlfuls)\.?\s*$/i;
 /** "Roast tomato – 20 portions": bowls at the end of a title, or alone. */
 export const PORTIONS =
-  /(?:^|\s*[–—(,·•|.=:-]\s*|\s[x×]\s?)(?:serves |for |makes )?(\d+)(?:\s*(?:-|–|to)\s*\d+)?\s*(?:(?:big|large|small|good|generous|hearty|decent) )?(?:portions?|ptns?|servings?|bowls?|covers|people|pax)(?: ?(?:@|at|of|[x×]) ?\d+(?:\.\d+)? ?(?:ml|cl|g|l|fl\.? ?oz|oz))?\)?(?: \([a-z ]{3,20}\))?$/i;
+  /(?:^|\s*[–—(,·•|.=:)-]\s*|\s[x×]\s?)(?:serves |for |makes )?(\d+)(?:\s*(?:-|–|to)\s*\d+)?\s*(?:(?:big|large|small|good|generous|hearty|decent) )?(?:portions?|ptns?|servings?|bowls?|covers|people|pax)(?: ?(?:@|at|of|[x×]) ?\d+(?:\.\d+)? ?(?:ml|cl|g|l|fl\.? ?oz|oz))?\)?(?: \([a-z ]{3,20}\))?$/i;
 /** "(50 x 8 oz)", behind a name. */
 export const TIMES_EACH = /[(–—-]\s*(\d{1,4}) ?[x×] ?\d{1,4}(?:[.,]\d+)? ?(?:fl\.? ?)?(?:oz|ml|g|cl)\)?\s*$/i;
 /** A title is a name: no sentence, no list. */

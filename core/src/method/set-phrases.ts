@@ -295,6 +295,20 @@ const anotherWay: SetPhrase = (k, { sentence }, n) => {
   return true;
 };
 
+/** "Push the watercress down into the hot soup": it goes in; what is in is only kept under. */
+const pushedIn: SetPhrase = (k, clause, n) => {
+  const { text } = clause;
+  if (!/^(?:and |then )*(?:push|press|submerge|dunk|prod|poke|stuff|cram|force)\b.*\b(?:down|into|in|under)\b/i.test(text))
+    return false;
+  if (/\b(?:sieve|strainer|mesh|colander|chinois|cap|mouli|mill|ricer|through|skins?|spoon)\b/i.test(text)) return false;
+  if (k.mentions(k.body(clause), clause).some(({ line }) => !k.isUsedUp(line))) {
+    k.as('add', { ...clause, text: text.replace(/^(?:and |then )*[a-z]+/i, 'add'), verb: 'add', verbAt: 0 }, n);
+    return true;
+  }
+  k.put('setting', n);
+  return true;
+};
+
 /** Phrases that are tried before the verb of a clause is asked, the first that fits first. */
 export const SET_PHRASES: readonly SetPhrase[] = [
   anotherWay,
@@ -302,6 +316,7 @@ export const SET_PHRASES: readonly SetPhrase[] = [
   // "Grind in a little black pepper" is no blade.
   meant(/\bgrind (?:in|over|on)\b/i, 'stir in', 'add'),
   waterAway,
+  pushedIn,
   told(
     /^(?:and |but )?(?:do not|don['’]t|never|on no account|avoid|make sure|be careful|ensure|take care|be sure|try not)\b/i,
     'remark',

@@ -203,7 +203,19 @@ export function doCool(k: Kitchen, clause: Clause, n: number): void {
 
 export function doChill(k: Kitchen, clause: Clause, n: number): void {
   const minutes = minutesIn(clause.text);
-  if (/\bwithin\b|[<≤]|\bbelow\b|\bor serve\b/i.test(clause.text)) {
+  // "Chill to 4 °C or below. Stir in the cream": the soup goes on.
+  const goesOn =
+    /\bbelow\b/i.test(clause.text) &&
+    k.clauses
+      .slice(n + 1)
+      .some(
+        ({ text, section }) =>
+          /\b(?:cold|chilled|iced)\b/i.test(text) ||
+          k.names
+            .mentions(text, section, () => false)
+            .some(({ line }) => !k.isUsed(line) && k.lineOf(line)?.taken.role === 'cream'),
+      );
+  if (/\bwithin\b|[<≤]|\bor serve\b/i.test(clause.text) || (/\bbelow\b/i.test(clause.text) && !goesOn)) {
     // A rule for what is left over.
     k.put('store', n);
     return;

@@ -266,6 +266,9 @@ export function treeOf(
   }
 
   const used = new Set(walk({ id: 'x', name: 'x', vessel: 'pot', steps: placedSteps }).flatMap(({ step }) => namedIn(step)));
+  // The water that a topping is blanched in is no line of the soup.
+  for (const { lines: own } of cards)
+    for (const { id, amount } of own) if (amount.rule === 'byStep' && !used.has(id)) soupLines.delete(id);
   const loose: { id: string; role: Role; taken: TakenLine }[] = [];
   for (const [id, { taken }] of all) {
     if (

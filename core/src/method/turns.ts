@@ -2,6 +2,7 @@ import type { Clause } from './clauses.js';
 import type { Kitchen } from './kitchen.js';
 import { VERBS, type Sense } from './lexicon.js';
 import { figureIn, minutesIn } from './measures.js';
+import { HELP_IF } from './usual.js';
 import { isHob } from './vessel.js';
 
 /** "Meanwhile toast the nuts in a dry pan, then crush them. Add the apple": the nuts are done, and the cook is back at the pot. */
@@ -49,6 +50,8 @@ export function asMeant(whole: string): string {
   const text = inWhistles(whole);
   return (
     text
+      // "Add the leek with a splash of water if it catches": a help, and no part of what is done.
+      .replace(HELP_IF, '')
       // "Air fry 200 C 20 min": an oven, small and with a fan.
       .replace(/\bair[- ]fry(?=\b)/i, 'roast')
       // "Pots + stock, simmer 20" are no vessels.

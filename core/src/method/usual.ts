@@ -28,6 +28,9 @@ export const USUAL = {
   pressureMin: 15,
   pressureC: 115,
 } as const;
+/** "With a splash of water if it catches": a help, and no part of what is done. */
+export const HELP_IF =
+  /,? (?:with|adding|and add) (?:a|an|some|another|a little|more) (?:(?:splash(?:es)?|drops?|bit|little|dash|glug|tablespoon|spoonful) )?(?:more |extra )?(?:of )?(?:water|stock|oil|broth) (?:if|when|should) [^,;.]*/i;
 /** Heat that a short cooking of spices, garlic, paste or flour is given: no longer than this, min. */
 export const BLOOM_MOST = 2.5;
 /** From this share of liquid on, what is cooked is simmered. */

@@ -97,7 +97,11 @@ function isMeanwhile({ text }: Clause): boolean {
 
 /** "Add the parsnips to the onion": the pan that the onion is in. */
 function metIn(k: Kitchen, clause: Clause, body: string): Vessel | undefined {
-  const named = /\b(?:to|into|in with) the ([a-z][a-z -]*?)(?= (?:with|along|and|together|in)\b|[,;]|$)/i.exec(body)?.[1];
+  const named = (/\b(?:to|into|in with) the ([a-z][a-z -]*?)(?= (?:with|along|and|together|in)\b|[,;]|$)/i.exec(body) ??
+    // "Add to beans."
+    /^(?:add|tip|stir|pour|scrape|transfer)(?: (?:it|them|this|all|everything))? (?:in)?to (?:your |those )?([a-z]+)$/i.exec(
+      body,
+    ))?.[1];
   // "The onion pan" is the pan that the onion is in.
   const food = named?.replace(/ (?:pan|pot|saucepan)$/i, '');
   if (food === undefined || k.placeIn(`the ${food}`) !== undefined) return undefined;
@@ -105,6 +109,8 @@ function metIn(k: Kitchen, clause: Clause, body: string): Vessel | undefined {
   const vessel = first === undefined || !k.isUsedUp(first.line) ? undefined : k.vesselOf(first.line);
   return vessel !== undefined && isHob(vessel) && !vessel.isForTop ? vessel : undefined;
 }
+
+const COOKER = /\b(?:slow cooker|pressure cooker|stock[- ]?pot|soup pot|dutch oven|crock(?:[- ]?pot)?|pot|kettle|boiler)\b/i;
 
 /** Where something is put: as it is said, where it is cooked next, or where the cook stands. */
 export function target(k: Kitchen, clause: Clause, n: number, mentions: readonly Mention[]): Vessel {
@@ -157,7 +163,12 @@ export function target(k: Kitchen, clause: Clause, n: number, mentions: readonly
     const blended = ownHobs.findLast(({ isBlended }) => isBlended);
     // "Return the soup to the pan": its own, whatever was fried beside it.
     const isReturn = blended !== undefined && /\b(?:return|back)\b/i.test(clause.text);
-    const latest = isReturn ? blended : (ownHobs.length > 0 ? ownHobs : hobs).at(-1);
+    // "Stir that into the slow cooker", of a sauce that was made in a pan.
+    const cooker =
+      here?.kind === 'pan' && place.kind === 'pot' && COOKER.test(place.word)
+        ? ownHobs.findLast((one) => one !== here && one.kind === 'pot' && one.isWet)
+        : undefined;
+    const latest = cooker ?? (isReturn ? blended : (ownHobs.length > 0 ? ownHobs : hobs).at(-1));
     if (latest !== undefined && !place.isNew) return latest;
     if (latest !== undefined && place.isNew && latest.steps.length === 0) return latest;
     // "Return to a clean pan" is the same soup in another pan.

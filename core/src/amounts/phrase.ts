@@ -243,6 +243,7 @@ function inWords(text: string): string {
       )
       // "Ginger, thumb".
       .replace(/^((?:fresh |root )?(?:ginger|turmeric|galangal)),? (?:an? )?(thumb|knob)(?:[- ]sized?)?(?: piece)?$/i, '1 $2 $1')
+      .replace(/^(\d+) ?[x×] (?=[a-z])/i, '$1 ')
       // "Thyme, small bunch".
       .replace(
         /^([a-z][a-z -]*?),? (?:an? |one )?(?:(?:small|large|big|good|medium|generous|little) )?(bunch|handful|sprig|knob|pinch|splash|glug|dash|drizzle|squeeze)$/i,

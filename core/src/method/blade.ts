@@ -1,11 +1,12 @@
 import { soupVessel } from './where.js';
 import type { Kitchen } from './kitchen.js';
 import { MOST, USUAL } from './usual.js';
-import { BLENDERS, type Sense } from './lexicon.js';
+import { BLENDERS, VERBS, type Sense } from './lexicon.js';
 import { minutesIn, partOf, partsInWords } from './measures.js';
 import type { Clause } from './clauses.js';
 import { plain } from '../amounts/index.js';
 import type { Mention } from './mentions.js';
+import { ASIDE } from './meant.js';
 import { isHob, type Vessel } from './vessel.js';
 
 /** "Some of it", where no part is named. Kitchen default, marked where it is used. */
@@ -124,6 +125,44 @@ function withoutOther(text: string): string {
   return at > 0 && BLADE.test(text.slice(0, at)) ? text.slice(0, at) : text;
 }
 
+const FRIED: ReadonlySet<Sense> = new Set(['fry', 'sweat', 'cook', 'bloom']);
+
+/** Whether what is whizzed is raw, and fried next. */
+function isRawPaste(k: Kitchen, { text }: Clause, n: number, raw: readonly Mention[]): boolean {
+  const next = k.clauses[n + 1];
+  return (
+    raw.length > 0 &&
+    !k.isFinished() &&
+    k.wetPots().length === 0 &&
+    raw.every(({ line }) => !k.isUsed(line) && /^(?:base|spice|herb|fat)$/.test(k.lineOf(line)?.taken.role ?? '')) &&
+    !/\bsmooth\b.*\bsoup\b/i.test(text) &&
+    next !== undefined &&
+    FRIED.has(VERBS[next.verb ?? ''] ?? 'check')
+  );
+}
+
+/** What is made to crumbs for the top beside a soup that is in its pot. */
+const CRUMBLED = /^(?:breads|nuts|cheeses)$/;
+
+function isCrumbs(k: Kitchen, raw: readonly Mention[]): boolean {
+  const side = k.here;
+  const groupOf = (line: string): string => k.lineOf(line)?.taken.row.group ?? '';
+  if (k.wetPots().length === 0 || !raw.every(({ line }) => CRUMBLED.test(groupOf(line)))) return false;
+  if (raw.length > 0) return raw.every(({ line }) => !k.isUsed(line)) && raw.some(({ line }) => groupOf(line) === 'breads');
+  // "Add the walnuts and pulse to chop."
+  return side !== undefined && !side.isWet && side.lines.size > 0 && [...side.lines].every((line) => CRUMBLED.test(groupOf(line)));
+}
+
+function crumbs(k: Kitchen, clause: Clause, n: number, raw: readonly Mention[]): void {
+  if (raw.length > 0) {
+    const bowl = k.here?.kind === 'bowl' && !k.here.isHot ? k.here : k.fresh('bowl', clause.section);
+    const { added } = k.putLines(bowl, raw, clause.text, n);
+    k.put('add', n, { vessel: bowl.name, lines: added });
+    k.here = bowl;
+  }
+  k.put('prepare', n, { lines: raw.map(({ line }) => ({ line })) });
+}
+
 export function doBlend(k: Kitchen, clause: Clause, n: number, verb: string): void {
   const { text: words } = clause;
   const isFirstBlade = !k.isFinished() && /\bsmooth\b/i.test(words);
@@ -136,7 +175,8 @@ export function doBlend(k: Kitchen, clause: Clause, n: number, verb: string): vo
     return;
   }
   const listed = /^((?:and |then )?[\w-]+), (?!until|till|then|in\b|with|for|adding|using|about|\d)([^.;]+)$/i.exec(words);
-  if (listed !== null && !k.isFinished() && k.mentions(listed[2] ?? '', clause).some(({ line }) => !k.isUsedUp(line))) {
+  const isVerb = VERBS[(listed?.[1] ?? '').replace(/^(?:and|then) /i, '').toLowerCase()] === 'blend';
+  if (listed !== null && isVerb && !k.isFinished() && k.mentions(listed[2] ?? '', clause).some(({ line }) => !k.isUsedUp(line))) {
     // "Blitz, cream, salt": one behind the other.
     doBlend(k, { ...clause, text: listed[1] ?? words }, n, verb);
     k.as('add', { ...clause, text: `add ${listed[2] ?? ''}`, verb: 'add', verbAt: 0 }, n);
@@ -152,6 +192,16 @@ export function doBlend(k: Kitchen, clause: Clause, n: number, verb: string): vo
   ) {
     // "Blitz the garlic and ginger to a paste": made ready, and no blade in the pot.
     k.put('prepare', n, { vessel: undefined, lines: raw.map(({ line }) => ({ line })) });
+    return;
+  }
+  if (isRawPaste(k, clause, n, raw)) {
+    // "Blitz the onion and ginger in the processor. Fry off in a little oil": made ready, and no soup.
+    k.blenderSaid = undefined;
+    k.put('prepare', n, { vessel: undefined, lines: raw.map(({ line }) => ({ line })) });
+    return;
+  }
+  if (isCrumbs(k, raw)) {
+    crumbs(k, clause, n, raw);
     return;
   }
   const pan = k.here;
@@ -200,11 +250,15 @@ export function doBlend(k: Kitchen, clause: Clause, n: number, verb: string): vo
         .exec(
           /\bat a time\b|\ball of it or\b|\bor (?:only |just )?(?:half|part)\b/i.test(body)
             ? ''
-            : partsInWords(withoutSharesOf(mentions, body)).replace(/half[- ]?(?:full|fill\w*|way)|in (?:two )?halves/gi, ''),
+            : partsInWords(withoutSharesOf(mentions, body.replace(ASIDE, ' '))).replace(
+                /half[- ]?(?:full|fill\w*|way)|in (?:two )?halves/gi,
+                '',
+              ),
         )?.[1]
         ?.toLowerCase());
-  const blended =
-    share === undefined || mentions.some(({ line, share: own }) => own !== undefined && k.isDivided(line))
+  const blended = /^(?:and |then )*half[- ](?:blitz|blend|pur[ée]e|whizz?|liquidi[sz]e)/i.test(words)
+    ? 0.5
+    : share === undefined || mentions.some(({ line, share: own }) => own !== undefined && k.isDivided(line))
       ? leftInPot(k, clause, n)
       : (partOf(share) ?? (share === 'most' ? MOST : SOME));
   const fresh = [...(apart?.ready ?? []), ...mentions].filter(

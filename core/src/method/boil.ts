@@ -9,6 +9,16 @@ import { isHob } from './vessel.js';
 import type { Clause } from './clauses.js';
 import { heated, bodyIn } from './heated.js';
 
+/** "Add the sherry, scraping up the bits; simmer until nearly gone": the end of what was poured into the hot pan. */
+export function isOfDeglazing(k: Kitchen, { text }: Clause): boolean {
+  const last = k.actions.findLast(({ does }) => does !== 'setting' && does !== 'remark');
+  return (
+    last?.does === 'deglaze' &&
+    minutesIn(text) === undefined &&
+    /\b(?:dry|evaporat\w*|gone|syrup\w*|cooked (?:off|away)|disappear\w*|absorbed|reduced(?! by))\b/i.test(text)
+  );
+}
+
 export function doBoil(k: Kitchen, clause: Clause, n: number): void {
   const { text } = clause;
   if (/\bkettle\b/i.test(text)) {
@@ -87,6 +97,10 @@ export function doBring(k: Kitchen, clause: Clause, n: number): void {
 const BOILS_C = 97;
 
 export function doSimmer(k: Kitchen, clause: Clause, n: number): void {
+  if (isOfDeglazing(k, clause)) {
+    k.put('setting', n);
+    return;
+  }
   if (/\bin (?:gently |barely )?(?:simmering|boiling)[\w ]* water\b/i.test(clause.text)) {
     doBlanch(k, clause, n);
     return;

@@ -94,6 +94,7 @@ const GROUPS: readonly (readonly [words: RegExp, fits: (role: Role, row: Ingredi
     (role) => role === 'vegetable' || role === 'base' || role === 'greens',
   ],
   [/\b(?:aromatics|soffritto|base vegetables)\b/gi, (role) => role === 'base'],
+  [/\b(?:mire ?poix)\b/gi, (_role, { id }) => /onion|^(?:carrot|celery|leek)$/.test(id)],
   [/\b(?:dry spices|spices|spice mix)\b/gi, (_role, row) => row.group === 'spices' && !row.id.includes('pepper')],
   [/\b(?:all the |chopped |fresh |soft )*herbs\b/gi, (_role, row) => row.group === 'herbs'],
   [

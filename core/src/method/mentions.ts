@@ -425,9 +425,18 @@ export class LineNames {
         return this.chosen(grown, raw, words, n, section, isUsed);
     }
     const before = new Set([words[n - 1]?.text, words[n - 2]?.text].filter((word) => word !== undefined && !PLAIN_WORDS.has(word)));
+    // "Vegetable oil" is the line that says so, "parsnip ribbons" those that were cut so.
+    const behind = (words[n + 1]?.at ?? Infinity) - (words[n]?.end ?? 0) <= 1 ? words[n + 1]?.text : undefined;
+    const self = new Set([words[n]?.text, behind].filter((word) => word !== undefined && !PLAIN_WORDS.has(word)));
     const scored = lines.map((line) => ({
       line,
-      score: [...plain(`${line.taken.row.name} ${line.taken.text}`).split(' ')].filter((word) => before.has(word)).length,
+      score:
+        [...plain(`${line.taken.row.name} ${line.taken.text}`).split(' ')].filter((word) => before.has(word)).length +
+        new Set(
+          plain(line.taken.text)
+            .split(' ')
+            .filter((word) => self.has(word)),
+        ).size,
     }));
     const best = Math.max(...scored.map(({ score }) => score));
     const near = best > 0 ? scored.filter(({ score }) => score === best).map(({ line }) => line) : lines;

@@ -166,7 +166,7 @@ function comesBack(k: Kitchen, clause: Clause, n: number): ReadonlySet<string> {
   const later = k.clauses.slice(n + 1, n + 1 + LOOKS_AHEAD);
   const backs = later.filter(
     ({ text }) =>
-      /\bback (?:in|into|to)\b|^(?:and |then |but )*return\b|\b(?:put|pop|tip|add) (?:the )?[a-z]+ back\b|\breserved\b/i.test(
+      /\bback (?:in|into|to)\b|\badd (?:it |them |the meat |this )?to (?:the )?(?:soup|pot|pur[ée]e)\b|^(?:and |then |but )*return\b|\b(?:put|pop|tip|add) (?:the )?[a-z]+ back\b|\breserved\b/i.test(
         text,
       ) && !/\bboil\b|\bheat\b/i.test(text),
   );

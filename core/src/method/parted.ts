@@ -30,6 +30,8 @@ export function partedBehind(clause: Clause): Clause[] {
     /,? (?:and )?(?:then )?(?=in (?:they|it|these|those|that) go(?:es)?\b|(?:they|those|it)(?: all)? go(?:es)? (?:in|on|into|onto|to)\b|in go(?:es)? the\b)/i.exec(
       behind,
     ) ??
+    // "Cook slowly, lid on, for 1 hr, then lid off 45 mins."
+    /,? (?:and )?then\s+(?=(?:with (?:the )?)?(?:lid (?:on|off)|uncovered|covered)\b[^,;]*\d)/i.exec(behind) ??
     // "Whizz it smooth, then through the fine sieve."
     /,? (?:and )?then\s+(?=through (?:a |the |your )(?:[\w-]+ ){0,2}(?:sieve|strainer|chinois|mouli|mill)\b)/i.exec(behind) ??
     // "Add the garlic for a minute, then the squash and stock."

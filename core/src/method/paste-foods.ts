@@ -130,6 +130,38 @@ const NAME_FROM_BEHIND = /^([a-z]+), ([a-z]+) (\d[\d.,]* ?(?:kg|g|ml|l|litres?|t
 const SPOONED_BEHIND =
   /^([a-z][a-z ]*[a-z]) ((?:\d+ )?(?:[½¼¾⅓⅔]|\d\/\d|\d+)) ?(tsps?|tbsps?|teaspoons?|tablespoons?|cups?|pinch(?:es)?|cloves?|sticks?)$/i;
 
+const COUNT = String.raw`(?:\d+ \d\/\d|\d+ ?[½¼¾⅓⅔]|[½¼¾⅓⅔]|\d\/\d|\d+(?:[.,]\d+)?)`;
+const COUNTED_IN =
+  '(?:large|medium|small|big|cloves?|sticks?|stalks?|bulbs?|heads?|tins?|cans?|jars?|packs?|bunch(?:es)?|sprigs?|leaves|ears?|rashers?|slices?|kg|g|ml|l|litres?|tbsps?|tsps?|tablespoons?|teaspoons?|cups?|lbs?|oz)';
+/** "Spring onions 6, sliced", "garlic 3 cloves, crushed", "curry paste 4 tbsp (we use medium)". */
+const BEHIND_WITH_MANNER = new RegExp(
+  `^([a-z][a-z'’ -]{1,30}?),? (?:[x×] ?)?(${COUNT})(?: ?(${COUNTED_IN}))?\\.?\\s*((?:,|\\().*)?$`,
+  'i',
+);
+/** "Onion (1 large), diced", "parsley (a bunch)". */
+const IN_BRACKETS_BEHIND = new RegExp(
+  `^([a-z][a-z'’ -]{1,30}?) \\((${COUNT}|an?|one|two|three)(?: (${COUNTED_IN}|handful|pinch|knob))?\\)(,.*)?$`,
+  'i',
+);
+
+/** An amount that stands somewhere behind its food, in front; undefined where that makes no food that is known. */
+function turnedRound(line: string, context: ReadingContext): string | undefined {
+  const tins = /^(tins?|cans?|jars?|cartons?) (?:of )?([a-z][a-z ]+?) [x×] ?(\d+)$/i.exec(line);
+  if (tins !== null) return `${tins[3] ?? ''} ${tins[1] ?? ''} ${tins[2] ?? ''}`;
+  const times = /^[x×] ?(\d+) ([a-z].*)$/i.exec(line);
+  if (times !== null) return `${times[1] ?? ''} ${times[2] ?? ''}`;
+  const juiced = /^(lemon|lime|orange)s? (?:[x×] ?)?(\d+|½|half)(?:,| )? ?\(?(?:juiced?|juice (?:only|of))\)?$/i.exec(line);
+  if (juiced !== null) return `juice of ${juiced[2] ?? ''} ${juiced[1] ?? ''}`;
+  const half = /^([a-z]+(?: [a-z]+)?),? half(,.*)?$/i.exec(line);
+  if (half !== null && isKnown(`half a ${half[1] ?? ''}`, context)) return `half a ${half[1] ?? ''}${half[2] ?? ''}`;
+  const hit = BEHIND_WITH_MANNER.exec(line) ?? IN_BRACKETS_BEHIND.exec(line);
+  if (hit === null || takeApart(line).value !== undefined) return undefined;
+  const [, food = '', count = '', unit, manner = ''] = hit;
+  if (OF_A_CUT.test(`${count} ${unit ?? ''}`)) return undefined;
+  const turned = `${count}${unit === undefined ? '' : ` ${unit}`} ${food}`;
+  return isNamed(turned, context) ? `${turned}${manner.startsWith('(') ? ' ' : ''}${manner}` : undefined;
+}
+
 /** A line whose amount stands behind its food, turned to the way in which lines are read. */
 function amountFirst(line: string, context: ReadingContext): string {
   const behind = NAME_FROM_BEHIND.exec(line);
@@ -146,6 +178,8 @@ function amountFirst(line: string, context: ReadingContext): string {
     const turned = [`${amount} ${food}`, `${amount} of ${food}`].find((one) => isKnown(one, context));
     if (turned !== undefined) return `${turned}${tail}`;
   }
+  const round = turnedRound(line, context);
+  if (round !== undefined) return round;
   const byCan = /^(.+?) \((#?10) can\) (\d+)(?: ?(?:ea|each))?$/i.exec(line);
   if (byCan !== null) return `${byCan[3] ?? '1'} #10 can ${byCan[1] ?? ''}`;
   const column = IN_COLUMNS.exec(line);
@@ -217,12 +251,29 @@ export function splitFoods(line: string, alone: boolean, context: ReadingContext
           ', plus extra',
         )
         .replace(/,?\s+if you (?:have|['’]ve got|have got|got)(?: (?:it|one|some|any))?\s*$/i, '')
-        .replace(/(?<=\b(?:salt|pepper|seasoning|s ?[&+] ?p)\b.*) (?:tt|t\.t\.|q\.?s\.?)$/i, ' to taste'),
+        .replace(
+          /(?<=\b(?:salt|pepper|seasoning|s ?[&+] ?p)\b.*) (?:tt|t\.t\.|q\.?s\.?|,? ?as (?:needed|required|desired|wanted))$/i,
+          ' to taste',
+        )
+        .replace(/^(?:plenty|lots|loads) of (?=.*\b(?:pepper|salt)\b)/i, '')
+        // What is tied up and taken out again.
+        .replace(
+          /^(?:an? |1 |the )?(?:herb |spice )?(?:sachet(?: d['’][ée]pices)?|spice bag|bouquet garni)\s*(?:[:(–-]|of\b|with\b).*$/i,
+          '1 bouquet garni',
+        ),
     )
     .map((piece) => amountFirst(piece.trim().replace(/^(?:you(?:['’]ll| will)? need|ingredients):\s*/i, ''), context))
     .map((piece) =>
       piece.replace(/^(?:s\.? ?(?:&|\+|and) ?p(?:\.|\b)|salt ?(?:[+/]|['’]?n['’]?) ?pepper|seasoning$)/i, 'salt and pepper'),
     )
+    .flatMap((piece) => {
+      // "Salt, pepper, a pinch of chilli flakes".
+      const seasoned =
+        /^((?:sea |kosher |fine )*salt,? (?:(?:and|&) )?(?:(?:freshly )?(?:ground )?(?:black |white )?)?pepper), (?:and |& )?((?:an? |some |\d|[½¼]).+)$/i.exec(
+          piece,
+        );
+      return seasoned === null ? [piece] : [(seasoned[1] ?? '').replace(/, ?(?!and)/i, ' and '), seasoned[2] ?? ''];
+    })
     .flatMap((piece) => mirepoixOf(piece) ?? [piece])
     .flatMap((piece) => cutTwoWays(piece) ?? amountsBehindOneAnother(piece, context) ?? pairOf(piece, context) ?? [piece])
     .flatMap((piece) => {

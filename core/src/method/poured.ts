@@ -9,7 +9,8 @@ import { bodyIn } from './heated.js';
 
 /** Stock made up from a cube comes with its water. */
 export function withWater(k: Kitchen, body: string, mentions: readonly Mention[]): Mention[] {
-  const isStock = /\b(?:stock|broth|bouillon)\b/i.test(body);
+  // "Crumble in the stock cube, pour over the water": each by itself.
+  const isStock = /\b(?:stock|broth|bouillon)\b(?! (?:cubes?|pots?|powder|paste|granules|tablets?))/i.test(body);
   const cubes = mentions.filter(({ line }) => /stock-cube|bouillon/.test(k.lineOf(line)?.taken.row.id ?? ''));
   const water = k.all.find(({ id, taken }) => taken.row.id === 'water' && !k.isUsedUp(id));
   return !isStock || cubes.length === 0 || water === undefined || mentions.some(({ line }) => line === water.id)

@@ -316,6 +316,10 @@ export const SET_PHRASES: readonly SetPhrase[] = [
   // "Grind in a little black pepper" is no blade.
   meant(/\bgrind (?:in|over|on)\b/i, 'stir in', 'add'),
   waterAway,
+  told(
+    /^(?:and |but |then )*leav(?:e|ing) (?:it )?(?:some|a (?:bit|little|few)|slightly|fairly|quite|rather)\b[\w ]*\b(?:texture|chunk\w*|lumps?|lumpy|bite|rustic|coarse)\b/i,
+    'setting',
+  ),
   pushedIn,
   told(
     /^(?:and |but )?(?:do not|don['’]t|never|on no account|avoid|make sure|be careful|ensure|take care|be sure|try not)\b/i,

@@ -20,7 +20,20 @@ function more(k: Kitchen, line: string, n: number): Mention | undefined {
   return taken?.row.id === row.id ? k.bringIn({ ...taken, text: `${name}, to serve` }, clause) : undefined;
 }
 
-export function onTop(k: Kitchen, mentions: readonly Mention[], text: string, n: number): void {
+/** "The parsnip crisps", of two lines of parsnips: the one that lies beside the soup where the other is in it. */
+function besideSoup(k: Kitchen, mention: Mention): Mention {
+  const main = k.mainVessel();
+  const own = k.lineOf(mention.line)?.taken.row.id;
+  if (main === undefined || k.vesselOf(mention.line) !== main || !k.isUsedUp(mention.line)) return mention;
+  const other = k.all.find(({ id, taken }) => {
+    const at = k.vesselOf(id);
+    return id !== mention.line && taken.row.id === own && at !== undefined && at !== main && at.joinedTo === undefined && at.isHot;
+  });
+  return other === undefined ? mention : { line: other.id, at: mention.at, length: mention.length };
+}
+
+export function onTop(k: Kitchen, named: readonly Mention[], text: string, n: number): void {
+  const mentions = named.map((one) => besideSoup(k, one));
   const lines: LineUse[] = [];
   // What has gone into the soup whole and is named on top all the same, as the fronds of its fennel: nobody knows of what.
   let isGone = false;
@@ -44,7 +57,7 @@ export function onTop(k: Kitchen, mentions: readonly Mention[], text: string, n:
   // "The chilli oil" is what was made under that name, and no oil of the soup's.
   const spoken = made === undefined ? -1 : text.toLowerCase().indexOf(nameOf(made.section));
   const end = spoken < 0 ? -1 : spoken + nameOf(made?.section ?? '').length;
-  const named =
+  const others =
     made === undefined
       ? mentions
       : mentions.filter(({ line, at, length }) => !made.lines.has(line) && !(length > 0 && at >= spoken && at < end));
@@ -62,7 +75,7 @@ export function onTop(k: Kitchen, mentions: readonly Mention[], text: string, n:
     side.isForTop = true;
     k.topVessels.add(side);
   }
-  for (const mention of named) {
+  for (const mention of others) {
     const { line } = mention;
     const at = k.besides(line) ?? k.vesselOf(line);
     if (at?.isDrained === true && at !== k.mainVessel()) {
@@ -200,7 +213,10 @@ export function doServe(k: Kitchen, clause: Clause, n: number): void {
     onTop(k, above, lead, n);
     return;
   }
-  const mentions = k.mentions(k.body(clause), clause).filter(({ line }) => !/^(?:water)$/.test(k.lineOf(line)?.taken.row.id ?? ''));
+  const mentions = k
+    .mentions(k.body(clause), clause)
+    .map((one) => besideSoup(k, one))
+    .filter(({ line }) => !/^(?:water)$/.test(k.lineOf(line)?.taken.row.id ?? ''));
   if (/\b(?:cold|chilled|iced|ice-cold|at room temperature)\b/i.test(text) && !/\bcold (?:water|butter|cream)\b/i.test(text)) {
     if (!/\b(?:hot or cold|warm or cold|chilled (?:bowls|glasses))\b/i.test(text)) k.servedCold = true;
   }

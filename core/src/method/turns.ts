@@ -52,6 +52,8 @@ export function asMeant(whole: string): string {
     text
       // "Add the leek with a splash of water if it catches": a help, and no part of what is done.
       .replace(HELP_IF, '')
+      .replace(/^(?:and |then )*uncovered (?=for\b|\d)/i, 'lid off ')
+      .replace(/^(?:and |then )*covered (?=for\b|\d)/i, 'lid on ')
       // "Air fry 200 C 20 min": an oven, small and with a fan.
       .replace(/\bair[- ]fry(?=\b)/i, 'roast')
       // "Pots + stock, simmer 20" are no vessels.

@@ -284,7 +284,7 @@ export function verbless(k: Kitchen, whole: Clause, n: number): void {
     minutes !== undefined &&
     k.here !== undefined &&
     (mentions.length > 0 ||
-      /^(?:(?:lid (?:on|off|ajar)|(?:un)?covered|(?:on (?:a )?)?(?:low|gentle|medium|high|lowest) (?:heat|flame))[, ]+)*(?:about |another |a further )?(?:[\d½]|(?:five|ten|fifteen|twenty|twenty-five|thirty|forty|half an hour|a few|a couple)\b)/i.test(
+      /^(?:(?:lid (?:on|off|ajar)|(?:un)?covered|(?:on (?:a )?)?(?:low|gentle|medium|high|lowest) (?:heat|flame))[, ]+)*(?:for )?(?:about |another |a further )?(?:[\d½]|(?:five|ten|fifteen|twenty|twenty-five|thirty|forty|half an hour|a few|a couple)\b)/i.test(
         text,
       ))
   ) {

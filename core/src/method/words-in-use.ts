@@ -2,6 +2,7 @@ import type { ReadingContext } from '../amounts/index.js';
 import type { TakenLine } from '../draft/index.js';
 import type { Action, Doing } from './action.js';
 import type { Clause } from './clauses.js';
+import { EVERYTHING, leftOut } from './food-words.js';
 import { GARNISH_SECTION, PLACES, VERBS, type Sense, type VesselKind } from './lexicon.js';
 import { LineNames, type Mention, type MethodLine } from './mentions.js';
 import { VesselsInUse } from './vessels-in-use.js';
@@ -108,7 +109,11 @@ export class WordsInUse extends VesselsInUse {
   mentions(text: string, clause: Clause): Mention[] {
     const own = this.fix?.lines;
     if (own !== undefined) return own.filter((line) => this.lineOf(line) !== undefined).map((line) => ({ line, at: 0, length: 0 }));
-    const named = this.names.mentions(text, clause.section, this.isUsedUp).filter((one) => !this.isLadled(one, text));
+    const named = this.withoutHeld(
+      this.names.mentions(text, clause.section, this.isUsedUp).filter((one) => !this.isLadled(one, text)),
+      text,
+      clause,
+    );
     if (named.length > 0) this.lastNamed = named.map(({ line }) => line);
     const made = this.actions.at(-1);
     const isIt =
@@ -144,6 +149,17 @@ export class WordsInUse extends VesselsInUse {
     return last.lines.filter(({ line }) => !this.isUsedUp(line)).map(({ line }) => ({ line, at: 0, length: 0 }));
   }
 
+  /** "Everything except the diced cucumber", of a cucumber of which some was diced and kept: the rest of it is among everything. */
+  private withoutHeld(mentions: readonly Mention[], text: string, { section }: Clause): Mention[] {
+    const but = leftOut(text);
+    if (but === undefined || this.heldBack.size === 0 || !EVERYTHING.test(text)) return [...mentions];
+    const left = this.names.mentions(text.slice(but.from, but.to), section, () => false).map(({ line }) => line);
+    const kept = [...this.heldBack.keys()].filter(
+      (line) => left.includes(line) && !this.isUsed(line) && !mentions.some((one) => one.line === line),
+    );
+    return [...mentions, ...kept.map((line) => ({ line, at: but.from, length: 0 }))];
+  }
+
   /** "With a ladleful of the hot stock": out of the pot, not out of the carton. */
   private isLadled({ line }: Mention, text: string): boolean {
     const row = this.lineOf(line)?.taken.row;
@@ -159,7 +175,7 @@ export class WordsInUse extends VesselsInUse {
     const last = [...this.actions].reverse().find(({ does, lines }) => does !== 'prepare' || lines.length > 0);
     const isBare =
       (clause.verb !== undefined || mentions.length === 0) &&
-      /^(?:[\w-]+)(?: (?:back|them|it|all|(?:cut|skin|flesh)[- ]sides? (?:down|up)|down|up))?\s+(?:on|in|into|onto|to|over|with|at|for|alongside)\b/i.test(
+      /^(?:[\w-]+)(?: (?:back|off|them|it|all|(?:cut|skin|flesh)[- ]sides? (?:down|up)|down|up))?\s+(?:on|in|into|onto|to|over|with|at|for|alongside)\b/i.test(
         body,
       );
     // "Chop the bacon and fry until crisp."

@@ -1,0 +1,78 @@
+import { expectInOrder, saidOf, saidOfPaste } from '../../spec/method-said.js';
+
+describe('what is made beside the soup, and lists with the amount behind', () => {
+  it('crumbs are made in a bowl and fried in a pan while the soup stands in its pot', () => {
+    const { said } = saidOf(
+      'Melt butter in a large saucepan. Cook leek 8 mins until softened. Add cauliflower and stock. Simmer 20 mins. Meanwhile, process bread to coarse crumbs. Add walnuts and pulse to chop. Heat oil in a frying pan. Cook crumb mixture, stirring, for 5 mins or until golden. Blend soup. Top with walnut crumb.',
+      '60g butter\n1 leek\n1.2kg cauliflower, cut into florets\n1L chicken stock\n2 slices sourdough\n50g walnuts\n1 tbsp olive oil',
+    );
+    expectInOrder(said, [
+      "simmer 20'",
+      'add sourdough @Bowl',
+      'add walnuts @Bowl',
+      'add olive-oil @Pan',
+      "fry 5' @Pan",
+      'blend',
+      'garnish walnuts sourdough',
+    ]);
+    expect(said.filter((one) => one.startsWith('blend'))).toEqual(['blend']);
+  });
+
+  it('a raw paste from the processor is fried, and what is half blitzed leaves a half', () => {
+    const { said, actions } = saidOf(
+      'Blitz onion, ginger, garlic in the processor. Fry off in a little oil, 8 mins. Add lentils and stock. Boil, then simmer 25 mins. Half blitz – leave some texture.',
+      'onion x 3\nginger 50g\ngarlic x 6\nred lentils 350g\nstock 2.5 litres\noil',
+    );
+    expectInOrder(said, ['prepare onion ginger garlic', 'add onion ginger garlic rapeseed-oil', "fry 8'", "simmer 25'", 'blend']);
+    expect(actions.filter(({ does }) => does === 'blend').map(({ share }) => share)).toEqual([0.5]);
+  });
+
+  it('of two lines of parsnips and two of oil, those for the top are fried and go on top', () => {
+    const { said } = saidOfPaste(
+      'Parsnip soup\nServes 6\n\n2 tablespoons rapeseed oil\n800 grams parsnips, peeled\n1.2 litres vegetable stock\n\nTo serve\n2 parsnips, peeled into ribbons\nvegetable oil, for shallow frying\n\nMethod\nPut the parsnips in a roasting tin, drizzle over the oil. Roast at 190C for 45 minutes. Add to a pan with the stock. Simmer for 10 minutes. Meanwhile, heat 2cm of vegetable oil in a small deep pan. Fry the parsnip ribbons for 1-2 minutes until crisp. Blend the soup until smooth. Serve topped with the parsnip crisps.',
+      'gb',
+    );
+    expectInOrder(said, [
+      'add rapeseed-oil @Tray',
+      "simmer 10'",
+      'add rapeseed-oil-2 @Pot 2',
+      'add parsnip-2 @Pot 2',
+      "fry 1.5' @Pot 2",
+      'blend',
+      'garnish parsnip-2',
+    ]);
+  });
+
+  it('a stock cube is crumbled by itself, and the water poured after it; what is boiled away is no simmer', () => {
+    const { said, sharesOf } = saidOf(
+      'Heat the oil. Add the onion, cook 5 mins. Add the sherry, scraping up the bits; simmer until nearly gone. Crumble in the stock cube, pour over the water. Add the peas. Simmer 10 mins. Blend.',
+      '1 tbsp oil\n1 onion\n3 tbsp dry sherry\n1 vegetable stock cube\n750ml boiling water\n400g peas',
+    );
+    expectInOrder(said, ["deglaze dry-sherry 2'", 'add stock-cube', 'add water', 'add peas', "simmer 10'"]);
+    expect(said.filter((one) => one.startsWith('simmer')).length).toBe(1);
+    expect(sharesOf('water')).toEqual([1]);
+  });
+
+  it('the lid comes off in the middle of a long sweat and of a simmer', () => {
+    const { actions } = saidOf(
+      'Melt the butter. Add the onions; cook very slowly, lid on, for 1 hr, then lid off 45 mins. Add the stock. Simmer 20 minutes covered, then uncovered for another 10. Blend.',
+      '3kg onions\n200g butter\n3L chicken stock',
+    );
+    const heats = actions.filter(({ does }) => /^(?:sweat|simmer)$/.test(does));
+    expect(heats.map(({ lid, minutes }) => [lid, minutes?.high])).toEqual([
+      ['on', 60],
+      ['off', 45],
+      ['on', 20],
+      ['off', 10],
+    ]);
+  });
+
+  it('a mirepoix is what the list has of it, a sachet is tied up and taken out again', () => {
+    const { said } = saidOf(
+      'Render bacon in a heavy pot. Add mirepoix and sweat. Add peas, stock and sachet. Cover and cook 1 hr. Remove sachet. Pass soup through food mill.',
+      '4 oz bacon\n8 oz onion\n4 oz celery\n4 oz carrot\n1 lb split green peas\n3 qt chicken stock\nsachet: bay leaf, 2 cloves, 6 peppercorns, crushed',
+      'us',
+    );
+    expectInOrder(said, ['add onion celery carrot', 'add split-peas chicken-stock herb-bundle', 'takeOut herb-bundle']);
+  });
+});

@@ -14,3 +14,4 @@ export type { StoredPlan, PlanSummary } from './plans.js';
 export type { ClosedFigures } from './schema.js';
 export type { LastMade, OnShelf } from './shelf.js';
 export type { StoredSoup, SoupVersion } from './soups.js';
+export type { AgainAnswer } from './again.js';

@@ -22,8 +22,6 @@ import {
   PlanChangeSchema,
   PlanNoteSchema,
   PricesSchema,
-  ShelfBodySchema,
-  SoupBodySchema,
   withRequest,
 } from './bodies.js';
 import type { Database } from './database.js';
@@ -44,7 +42,7 @@ import { supplyRoutes } from './supply-routes.js';
 import { Unreadable } from './shaped.js';
 import { rebuildStock } from './stock.js';
 import { listShelf } from './shelf.js';
-import { listSoups, listVersions, readSoup, saveSoup, shelveSoup } from './soups.js';
+import { soupRoutes } from './soup-routes.js';
 
 /** Largest body that is read, bytes. */
 const MOST_BYTES = 1_048_576;
@@ -94,14 +92,6 @@ function foreignTo(c: Context): string | undefined {
   return URL.canParse(origin) && new URL(origin).host === host ? undefined : origin;
 }
 
-/** Which version of a soup is asked for; the newest where none is. */
-function versionAsked() {
-  return zValidator('query', z.object({ version: z.coerce.number<string>().int().optional() }), (result, c) => {
-    if (!result.success) return fail(c, { code: 'NO_SUCH_SOUP', field: 'version' });
-    return undefined;
-  });
-}
-
 /** Words of one search, and letters of them. */
 const MOST_WORDS = 8;
 const LONGEST_SEARCH = 120;
@@ -131,18 +121,6 @@ function cursorAsked() {
           : 'it is no place in the list';
       return fail(c, { code: 'BAD_INPUT', field, why });
     }
-    return undefined;
-  });
-}
-
-/** Ids of soups with commas between them; all soups where none are asked for. */
-function idsAsked() {
-  const list = z
-    .string()
-    .transform((text) => text.split(','))
-    .pipe(z.array(z.string().min(1).max(60)).max(200));
-  return zValidator('query', z.object({ ids: list.optional() }), (result, c) => {
-    if (!result.success) return fail(c, { code: 'NO_SUCH_SOUP', field: 'ids' });
     return undefined;
   });
 }
@@ -200,29 +178,7 @@ export function makeApp(services: Services) {
     })
     .get('/examples', (c) => c.json({ soups: [...EXAMPLE_SOUPS] }))
     .get('/shelf', async (c) => c.json({ soups: await listShelf(database) }))
-    .get('/soups', idsAsked(), async (c) => c.json({ soups: await listSoups(database, c.req.valid('query').ids) }))
-    .get('/soups/:id', versionAsked(), async (c) => {
-      const kept = await readSoup(database, c.req.param('id'), c.req.valid('query').version);
-      return kept === undefined ? fail(c, { code: 'NO_SUCH_SOUP', field: 'id' }) : c.json(kept, 200);
-    })
-    .get('/soups/:id/versions', async (c) => {
-      const versions = await listVersions(database, c.req.param('id'));
-      return versions.length === 0 ? fail(c, { code: 'NO_SUCH_SOUP', field: 'id' }) : c.json({ versions }, 200);
-    })
-    .put('/soups/:id/shelf', body(ShelfBodySchema), async (c) => {
-      const soupId = c.req.param('id');
-      const result = await shelveSoup(database, soupId, c.req.valid('json'), nowMs());
-      if (!result.ok) return fail(c, result.failure);
-      hub.tell({ kind: 'soup', soupId });
-      return c.json(result.value, 200);
-    })
-    .post('/soups', body(SoupBodySchema), async (c) => {
-      const { soup, basedOn, note } = c.req.valid('json');
-      const result = await saveSoup(database, soup, basedOn, note, nowMs());
-      if (!result.ok) return fail(c, result.failure);
-      hub.tell({ kind: 'soup', soupId: soup.id });
-      return c.json(result.value, 201);
-    })
+    .route('/soups', soupRoutes(services))
     .post('/photos', async (c) => {
       const result = await keepPhoto(database, new Uint8Array(await c.req.arrayBuffer()), nowMs());
       return result.ok ? c.json(result.value, 201) : fail(c, result.failure);

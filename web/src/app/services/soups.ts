@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import type { Soup } from '@tureen/core/soup';
-import type { StoredSoup, OnShelf, SoupVersion } from '@tureen/server/api';
+import type { AgainAnswer, StoredSoup, OnShelf, SoupVersion } from '@tureen/server/api';
 import type { Observable } from 'rxjs';
 import { Api, request, type Reply } from './api';
 import { Live } from './live';
@@ -44,6 +44,11 @@ export class Soups {
 
   versions(id: string): Promise<Reply<{ versions: SoupVersion[] }>> {
     return request(() => this.api.client.soups[':id'].versions.$get({ param: { id } }));
+  }
+
+  /** What was done otherwise than its card says in most of its last batches. */
+  again(id: string): Promise<Reply<AgainAnswer>> {
+    return request(() => this.api.client.soups[':id'].again.$get({ param: { id } }));
   }
 
   examples(): Promise<Reply<{ soups: Soup[] }>> {

@@ -11,6 +11,7 @@ import { Choice, type ChoiceOption } from '../../parts/choice';
 import { Batches } from '../../services/batches';
 import { day } from '../figures';
 import { LedgerTabs } from './ledger-tabs';
+import { NextVersion } from './next-version';
 
 type Measure = 'yield' | 'salt' | 'body' | 'bowls' | 'cost';
 
@@ -60,7 +61,7 @@ interface Point {
 @Component({
   selector: 'tt-over-time',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choice, FormsModule, LedgerTabs, NzSelectModule, RouterLink, ThemedChart],
+  imports: [Choice, FormsModule, LedgerTabs, NextVersion, NzSelectModule, RouterLink, ThemedChart],
   templateUrl: './over-time.html',
   styleUrl: './over-time.less',
 })

@@ -118,6 +118,11 @@ test('batches over time are followed soup by soup, in a picture and as a table',
   await choose(page, 'over-time-soup', /Beetroot/);
   await expect(page.getByRole('img', { name: /^salt of 1\d batches/ })).toBeVisible();
   expect(await rows.count()).toBeLessThan(all);
+  // What was done otherwise than the card says in most of its last batches is written into it at once.
+  await expect(page.getByRole('heading', { name: 'Again and again' })).toBeVisible();
+  await page.getByRole('checkbox', { name: /this body is right: .* in 5 of 5/ }).check();
+  await page.getByRole('button', { name: 'Save as a new version' }).click();
+  await expect(page.getByText(/Saved as version 2/)).toBeVisible();
   await page.getByRole('navigation', { name: 'Ledger' }).getByRole('link', { name: 'Batches' }).click();
   const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save as CSV' }).click()]);
   const lines = readFileSync(await file.path(), 'utf8')

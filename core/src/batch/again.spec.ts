@@ -48,7 +48,9 @@ describe('what is done to a soup again and again', () => {
     const step = walk(soup.root).find((one) => one.step.op === 'simmer')?.step.id ?? '';
     const longer: WriteBack = { key: `minutes ${step}`, what: 'minutes', stepId: step, unit: 'min', was: 20, is: 30 };
     // Another amount in the older card leaves its simmer as it is.
-    expect(againAndAgain(soup, [by([longer]), by([longer], older), by([longer], older)])).toEqual([{ item: longer, times: 3, of: 3 }]);
+    expect(againAndAgain(soup, [by([longer]), by([longer], older), by([longer], older)])).toEqual([
+      { item: longer, times: 3, of: 3 },
+    ]);
   });
 
   it('what was brought in each time, and what took the place of a line, keep what they are', () => {

@@ -107,6 +107,30 @@ describe('a step that is done as the page says', () => {
     }
   });
 
+  it('what is read, ladled or weighed when the bowls are ticked already leaves the batch its figures', () => {
+    for (const { id, plan } of PLANS) {
+      const dish = stepsOf(plan).findLast(({ op }) => op === 'dish')!;
+      const upTo = before(plan, dish);
+      const plain = at(plan, [...upTo, done(dish)]);
+      const { saltPct, bodyMPas } = plain.forecast;
+      const late: Action[] = [
+        { kind: 'salt', stepId: dish.id, saltPct },
+        { kind: 'body', stepId: dish.id, reading: { device: 'viscometer', mPas: bodyMPas, tempC: 65 } },
+        { kind: 'ladled out', stepId: dish.id, kg: 0.2, as: 'staff' },
+        { kind: 'temperature', stepId: dish.id, tempC: 70 },
+      ];
+      for (const one of late) {
+        const read = at(plan, [...upTo, done(dish), one, { kind: 'closed' }]);
+        const first = at(plan, [...upTo, one, done(dish), { kind: 'closed' }]);
+        expect(read.forecast.saltPct).withContext(`${id}: ${one.kind}`).toBeCloseTo(first.forecast.saltPct, 9);
+        expect(read.forecast.cookedKg).withContext(`${id}: ${one.kind}`).toBeCloseTo(first.forecast.cookedKg, 9);
+        expect(read.forecast.saltPct / saltPct)
+          .withContext(`${id}: ${one.kind}`)
+          .toBeGreaterThan(0.9);
+      }
+    }
+  });
+
   it('a body that the card asks for nowhere is asked for at the stove, lands, and is kept where it was right', () => {
     const { plan } = PLANS.find(({ id }) => id === 'celeriac-leek-apple')!;
     const blend = stepsOf(plan).find(({ op }) => op === 'blend')!;
@@ -122,6 +146,8 @@ describe('a step that is done as the page says', () => {
     const line = asked.prepared.lines.find(({ line: { ingredient } }) => ingredient.row.id === way.ingredient)!.line.id;
     const poured = at(plan, [...upTo, read, { kind: 'wanted', mPas: 60 }, { kind: 'added', stepId: behind.id, line, kg: way.kg }]);
     expect(landBody(poured)!.nowMPas / 60).toBeCloseTo(1, 1);
+    // What lets it down behind the blade is its body, and is not written into the cover as well.
+    expect(writeBack(poured).filter(({ what }) => what === 'poured')).toEqual([]);
     const back = writeBack(poured).find(({ what }) => what === 'right body')!;
     expect(back).toEqual(jasmine.objectContaining({ what: 'right body', was: undefined }));
     const card = takenOver(plan.snapshot.soup, [back]);

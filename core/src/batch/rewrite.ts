@@ -192,8 +192,9 @@ function skippedParts(step: SoupStep, entered: Entered): Rewrote {
 function rewriteStep(step: SoupStep, actions: StepActions, around: Reckoning): Rewrote {
   const { done } = actions;
   // What says how a step was done counts whenever it was said; a reading or a ladle out stands where it was entered.
+  // What is read when the bowls are filled is of the soup that is in them: nothing stands in the pot behind that.
   const isAfter = (entry: StoredEntry): boolean =>
-    done !== undefined && BY_ITSELF.has(entry.action.kind) && compareEntries(entry, done) > 0;
+    step.op !== 'dish' && done !== undefined && BY_ITSELF.has(entry.action.kind) && compareEntries(entry, done) > 0;
   const entered = enteredAt(step, { ...actions, entries: actions.entries.filter((entry) => !isAfter(entry)) }, around);
   const later = actions.entries.filter(isAfter).flatMap((entry) => actionStep(entry, step.id, around) ?? []);
   const isSkipped = actions.done === undefined && actions.skipped !== undefined && step.op !== 'dish';

@@ -1,6 +1,8 @@
 import { addStep, placeOf, removeStep, replaceStep } from '../draft/index.js';
 import { bodyByCard, kindOf, linesOf, walk, withoutLines, type Line, type Soup, type SoupStep } from '../soup/index.js';
 import type { Figures } from '../plan/index.js';
+import { parcelKg } from '../pot/index.js';
+import type { StepRecord } from '../runner/index.js';
 import { sameBody, setMinutes, type AnyStep, type StepTarget } from '../steps/index.js';
 import type { BatchState } from './fold.js';
 
@@ -38,6 +40,14 @@ function rounded(value: number): number {
   return Number(value.toPrecision(3));
 }
 
+/** Kilos of a line that went in before the soup was first blended; all of it where it never was. */
+function beforeBlade(records: readonly StepRecord[], lineId: string): number {
+  const blade = records.findIndex(({ step }) => step.op === 'blend');
+  return (blade < 0 ? records : records.slice(0, blade))
+    .flatMap(({ inflows }) => inflows)
+    .reduce((kg, flow) => (flow.kind === 'ingredient' && flow.lineId === lineId ? kg + parcelKg(flow.parcel) : kg), 0);
+}
+
 function amountsOf(state: BatchState, soup: Soup, over: ReadonlySet<string>): WriteBack[] {
   const { prepared, planned, inKg } = state;
   const { scale } = planned.snapshot;
@@ -59,9 +69,12 @@ function amountsOf(state: BatchState, soup: Soup, over: ReadonlySet<string>): Wr
       const own = at.line.massKg;
       return [{ key: `amount ${line.id}`, what: 'amount', line: line.id, unit: 'kg', was: own, is: (own * is) / was }];
     }
-    const cover = steps.find(({ op }) => op === 'cover');
-    if (cover === undefined || !(is > 0) || !differs(was, is, AMOUNT_SHARE)) return [];
-    return [{ key: `poured ${line.id}`, what: 'poured', line: line.id, unit: 'kg', was: was / scale, is: is / scale }];
+    if (!steps.some(({ op }) => op === 'cover')) return [];
+    // What is poured behind the blade lets the soup down: that is its body, and no part of what covers.
+    const covered = beforeBlade(state.happened, line.id);
+    const wanted = beforeBlade(planned.run.records, line.id);
+    if (!(covered > 0) || !(wanted > 0) || !differs(wanted, covered, AMOUNT_SHARE)) return [];
+    return [{ key: `poured ${line.id}`, what: 'poured', line: line.id, unit: 'kg', was: wanted / scale, is: covered / scale }];
   });
 }
 

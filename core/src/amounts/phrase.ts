@@ -276,7 +276,7 @@ function inWords(text: string): string {
       )
       .replace(/^(\S+) (?:pot|tub)s? (?:of )?(?=.*\b(?:cream|cr[eè]me|yogh?o?urt|mascarpone|ricotta|quark)\b)/i, '$1 carton ')
       .replace(
-        /^(\S+) (?:small|large|big|medium|good|generous) (bunch|handful|pinch|sprig|glass|pack|packet|jar|can|tin|carton|pot|tub|bag|bottle|punnet)(?=s?\b)/i,
+        /^(\S+) (?:small|large|big|medium|good|generous) (bunch|handful|pinch|sprig|glass|pack|packet|jar|can|tin|carton|pot|tub|bag|bottle|punnet|bulb(?= (?:of )?garlic)|head(?= (?:of )?garlic))(?=s?\b)/i,
         '$1 $2',
       )
       .replace(/\bvac(?:uum)?[- ]packs?\b/i, 'pack')

@@ -116,7 +116,7 @@ describe('a step that is done as the page says', () => {
       const late: Action[] = [
         { kind: 'salt', stepId: dish.id, saltPct },
         { kind: 'body', stepId: dish.id, reading: { device: 'viscometer', mPas: bodyMPas, tempC: 65 } },
-        { kind: 'ladled out', stepId: dish.id, kg: 0.2, as: 'staff' },
+        { kind: 'ladled out', stepId: dish.id, kg: 0.2, as: 'staff meal' },
         { kind: 'temperature', stepId: dish.id, tempC: 70 },
       ];
       for (const one of late) {

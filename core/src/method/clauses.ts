@@ -60,6 +60,8 @@ function isVerb(words: readonly Word[], n: number, startsSentence: boolean, befo
     return false;
   // "Add the cumin and purée, 2 min" is the paste of tomatoes.
   if (/^pur[ée]e$/.test(word) && words[n - 1]?.text === 'and' && next === ',' && /^\d/.test(words[n + 2]?.text ?? '')) return false;
+  // "Until tender and brown in spots."
+  if (BROWNED.has(word) && isLook && words[n - 1]?.text === 'and') return false;
   if (BROWNED.has(word) && !isLook && words[n - 1]?.text === 'and' && (next === undefined || next === ',')) return true;
   if (SEASONINGS.has(word)) return next !== undefined && /^(?:the|your|it|them|both|each|lightly|well|generously)$/.test(next);
   if (!NOUN_VERBS.has(word) || STRONG_VERBS.has(word)) return next !== 'of';

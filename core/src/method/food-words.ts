@@ -11,7 +11,7 @@ export const QUALITIES = new Set(
     'leaf leave stalk stick seed powder paste juice clove head bulb of in the a and with tin can carton jar bag free gluten cooking eating dry toasted boiling ' +
     'chopped sliced peeled frozen cooked skimmed semi long life no 10 style mild strong flat globe savoy roast roasted to taste for cover serve additional bunch handful sprig piece ' +
     'table teaspoon tablespoon tsp tbsp tbs tb tbl tbls tblsp cup g kg ml l litre liter ounce oz pound lb pint quart inch cm mm can tin x few couple wedge ' +
-    'quarter half third dozen one two three four five six eight ten warm iced lukewarm filtered tap pinch crispy crisp drizzle swirl splash dash drop good quality ripe plus more garnish oil sauce flour cube sun jerusalem new or ' +
+    'squeeze grating scraping grind twist pinch knob glug trickle baking parchment quarter half third dozen one two three four five six eight ten warm iced lukewarm filtered tap pinch crispy crisp drizzle swirl splash dash drop good quality ripe plus more garnish oil sauce flour cube sun jerusalem new or ' +
     'added all back base based blade blend blended blood bottle bought boxed bundle button country cubed cured diced drained drink eye farmer fermented finishing fire firm ' +
     'fleshed flavoured flavourless from fried garden grain great hard heart holy home instant king land lower made mature mealy mixed mix natural navy northern pack packed ' +
     'pouring pointed powdered prepared purpose refined reduced ripened rolled salad shop silken smooth snap split spread sprouting star store strained strip summer tap thick thickened ' +

@@ -67,6 +67,19 @@ export function doRemove(k: Kitchen, clause: Clause, n: number): void {
     k.put('prepare', n);
     return;
   }
+  const peeled = k.actions.findLast(({ does }) => does === 'peel');
+  const isOfPeeling =
+    peeled !== undefined && n - peeled.clause <= 2 && (k.clauses[peeled.clause]?.sentence ?? -2) >= clause.sentence - 1;
+  if (
+    isOfPeeling &&
+    /^(?:and |then )*(?:discard|throw|bin|remove|compost)\w* (?:away |out |off )?(?:the |all |their |its |papery |empty |any )*(?:skins?|peels?|shells?)$/i.test(
+      clause.text,
+    )
+  ) {
+    // "Scoop out the flesh; discard the skin."
+    k.put('setting', n);
+    return;
+  }
   if (/\bskins?|\bpeel\b|\bseeds\b|\bshells?\b/i.test(body)) {
     k.as('peel', clause, n);
     return;

@@ -3,7 +3,7 @@ import { figureIn, minutesIn } from './measures.js';
 import type { Row } from './paste-rows.js';
 
 const YIELD =
-  /^(?:serves|makes|yields?|feeds|does|(?:this |it |to )?(?:makes? |do )?(?:enough|quantit(?:y|ies)|amounts?) (?:for|to (?:serve|feed))|to (?:serve|feed|make)|servings?|portions?|yield|for)\s*:?\s*(?:about |around )?(\d+|one|two|three|four|five|six|seven|eight|ten|twelve)\b(?:\s*(?:-|–|to)\s*(\d+))?(?!\s*(?:min|hour|g\b|ml))/i;
+  /^(?:serves|makes|yields?|feeds|does|(?:this |it |to )?(?:makes? |do )?(?:enough|quantit(?:y|ies)|amounts?) (?:for|to (?:serve|feed))|to (?:serve|feed|make)|servings?|portions?|yield|for)\s*:?\s*(?:about |around )?(\d+|one|two|three|four|five|six|seven|eight|ten|twelve)(?:-?ish)?\b(?:\s*(?:-|–|to)\s*(\d+))?(?!\s*(?:min|hour|g\b|ml))/i;
 /** "Para 6 / serves 6": behind a stroke or in brackets in a short line. */
 const SERVES_BEHIND =
   /^[^\d]{0,60}\d{0,3}\s*[/|(–—-]\s*(?:serves|makes|for)\s*:?\s*(\d+)\b(?!\s*(?:min|hour|g\b|ml|kg|l\b|lit|quart|pint|gal|cup|day|x\b))/i;
@@ -14,7 +14,7 @@ export const FOR_SO_MANY =
 export const MAKES_BEHIND = /^([^\d.]{4,80})[.,;] ((?:makes|serves|feeds|enough for) [^.;]{1,30})\.?$/i;
 /** What a method ends on: "Serves 4-6." */
 export const SERVES_AT_END =
-  /(?:^|[.!;] )(?:it |this )?((?:serves|makes|feeds|does) (?:about )?(?:\d+(?: ?(?:-|–|to) ?\d+)?|two|three|four|five|six|seven|eight|ten|twelve))(?: (?:(?:big|large|good|small|generous|hungry) )?(?:people|portions|bowls|servings|generously|easily|of us|with seconds))?(?:,? (?:\(?(?:about|of about|at|each|roughly) )?[\d½¼¾/ ]+(?:cups?|ml|oz|g)(?: (?:each|per serving|a bowl))?\)?)?(?:,? with (?:bread|toast|rolls|crackers)[a-z ]*)?\.?\s*$/i;
+  /(?:^|[.!;] )(?:it |this )?((?:serves|makes|feeds|does) (?:about )?(?:\d+(?: ?(?:-|–|to) ?\d+)?|two|three|four|five|six|seven|eight|ten|twelve)(?:-?ish)?)(?: (?:(?:big|large|good|small|generous|hungry) )?(?:people|portions|bowls|servings|generously|easily|of us|with seconds))?(?:,? (?:\(?(?:about|of about|at|each|roughly) )?[\d½¼¾/ ]+(?:cups?|ml|oz|g)(?: (?:each|per serving|a bowl))?\)?)?(?:,? with (?:bread|toast|rolls|crackers)[a-z ]*)?\.?\s*$/i;
 /** "5 generous servings." */
 export const SERVINGS_AT_END =
   /(?:^|[.!;] )(\d{1,3})(?: ?(?:-|–|to) ?\d+)? (?:(?:big|large|good|small|generous|hearty) )?(?:servings|portions|bowls|bowlfuls)\.?\s*$/i;
@@ -67,7 +67,8 @@ export function bowlsIn(text: string): number | undefined {
   if (found === null) return undefined;
   const low = figureIn(found[1] ?? '');
   const high = found[2] === undefined ? low : Number(found[2]);
-  const bowls = (low + high) / 2;
+  // "Serves 4-5": there are no half bowls.
+  const bowls = Math.round((low + high) / 2);
   return bowls > 0 && bowls <= 1000 ? bowls : undefined;
 }
 

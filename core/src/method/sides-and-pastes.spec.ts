@@ -75,4 +75,33 @@ describe('what is made beside the soup, and lists with the amount behind', () =>
     );
     expectInOrder(said, ['add onion celery carrot', 'add split-peas chicken-stock herb-bundle', 'takeOut herb-bundle']);
   });
+
+  it('parchment is no potato, what is brown in spots is still in the oven, a skin comes off once', () => {
+    const { said } = saidOf(
+      'Brush the tomatoes and aubergine with the oil, then roast until tender and brown in spots, about 45 minutes. Scoop aubergine from skin into a saucepan; discard skin. Melt the butter in another pan. Tip in the leeks. Cover with a circle of damp baking parchment and the lid and sweat for 15 minutes. Add the potatoes and stock; lower, cover, 25 min.',
+      '3 tomatoes\n1 aubergine\n2 tbsp oil\n50g butter\n3 leeks\n2 baking potatoes (about 500g)\n1.2L chicken stock',
+    );
+    expectInOrder(said, ["roast 45' @Tray", 'peel aubergine @Tray']);
+    expect(said.filter((one) => /^(?:peel|fry|roast)/.test(one)).length).toBe(2);
+    const potato = said.findIndex((one) => one.includes('potato'));
+    expect(potato).toBeGreaterThan(said.findIndex((one) => one.startsWith("sweat 15'")));
+    expect(said.some((one) => one.startsWith("simmer 25'"))).toBeTrue();
+  });
+
+  it('what is chopped is what is sautéed, and what is peeled goes in along with the water', () => {
+    const { said } = saidOf(
+      'Chop onion, sauté in butter and oil in a soup pot til translucent (8 min). Peel & slice carrots, add along with the water. Bring to boil, lower, cover, 25 min. Puree.',
+      '2 pounds carrots\n1 T butter\n1 T oil\n1 onion\n5 cups H2O',
+      'us',
+    );
+    expectInOrder(said, ['add onion butter rapeseed-oil', "sweat 8'", 'add carrot water', 'boil', "simmer 25'", 'blend']);
+  });
+
+  it('bacon that is used if it is there is what is grilled; four to five bowls are five', () => {
+    const { said } = saidOfPaste(
+      'Leek soup\nServes 4-5\n\n3 leeks\n1.2L stock\n4 slices of streaky bacon (optional)\n\nSimmer the leeks in the stock for 20 minutes. If using the bacon, grill or dry-fry it until crisp. Blend. Serve with the bacon.',
+      'gb',
+    );
+    expectInOrder(said, ['add bacon @Tray', "roast 10' @Tray", 'blend', 'garnish bacon']);
+  });
 });

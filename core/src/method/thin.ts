@@ -27,6 +27,30 @@ export function doCover(k: Kitchen, clause: Clause, n: number): void {
   const body = k.body(clause);
   const mentions = k.mentions(body, clause).filter(({ line }) => k.isLiquid(line));
   const isWith = /\bcover(?:ed)?\b.*\bwith\b/i.test(body);
+  const pot = k.here;
+  if (
+    !isWith &&
+    minutesIn(clause.text) !== undefined &&
+    pot !== undefined &&
+    isHob(pot) &&
+    pot.isWet &&
+    pot.isHot &&
+    !pot.isBlended &&
+    !/\b(?:leave|stand|rest|aside|steep|off the heat|cool)\b/i.test(clause.text)
+  ) {
+    // "Lower the heat, cover, 25 min."
+    k.as(
+      'simmer',
+      {
+        ...clause,
+        text: `simmer ${clause.text.replace(/^(?:and |then )*cover(?:ed)?,?/i, '')} with the lid on`,
+        verb: 'simmer',
+        verbAt: 0,
+      },
+      n,
+    );
+    return;
+  }
   if (isWith && mentions.length === 0 && k.mentions(body, clause).some(({ line }) => !k.isUsedUp(line))) {
     doAdd(k, clause, n);
     return;

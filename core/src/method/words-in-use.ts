@@ -117,10 +117,12 @@ export class WordsInUse extends VesselsInUse {
     if (named.length > 0) this.lastNamed = named.map(({ line }) => line);
     const made = this.actions.at(-1);
     const isIt =
-      /^[\w-]+ (?:it|them|['’]?em|these|those|each|both|that(?= (?:with|along|and|to|into|in|on|through)\b|,|$))\b/i.test(text);
+      /^[\wà-ÿ-]+(?: or [\wà-ÿ-]+)? (?:it|them|['’]?em|these|those|each|both|that(?= (?:with|along|and|to|into|in|on|through)\b|,|$))\b/i.test(
+        text,
+      );
     if (isIt && named.length > 0 && made?.does === 'prepare' && (this.clauses[made.clause]?.sentence ?? 0) >= clause.sentence - 1) {
       // "Chop the onion and fry it in the butter."
-      const ready = /^[\w-]+ (?:it|that)\b/i.test(text) ? made.lines : this.pendingOf(clause.sentence);
+      const ready = /^[\wà-ÿ-]+ (?:it|that)\b/i.test(text) ? made.lines : this.pendingOf(clause.sentence);
       const own = ready.filter(({ line }) => !this.isUsedUp(line) && !named.some((one) => one.line === line));
       return [...own.map(({ line }) => ({ line, at: 0, length: 0 })), ...named];
     }
@@ -175,7 +177,7 @@ export class WordsInUse extends VesselsInUse {
     const last = [...this.actions].reverse().find(({ does, lines }) => does !== 'prepare' || lines.length > 0);
     const isBare =
       (clause.verb !== undefined || mentions.length === 0) &&
-      /^(?:[\w-]+)(?: (?:back|off|them|it|all|(?:cut|skin|flesh)[- ]sides? (?:down|up)|down|up))?\s+(?:on|in|into|onto|to|over|with|at|for|alongside)\b/i.test(
+      /^(?:[\wà-ÿ-]+)(?: (?:back|off|along|them|it|all|(?:cut|skin|flesh)[- ]sides? (?:down|up)|down|up))?\s+(?:on|in|into|onto|to|over|with|at|for|alongside)\b/i.test(
         body,
       );
     // "Chop the bacon and fry until crisp."
@@ -183,7 +185,7 @@ export class WordsInUse extends VesselsInUse {
       mentions.length === 0 &&
       last !== undefined &&
       this.clauses[last.clause]?.sentence === clause.sentence &&
-      /^(?:[\w-]+)(?:\s+(?:until|till|for|gently|slowly|briefly|over)\b|$)/i.test(clause.text.slice(clause.verbAt).trim());
+      /^(?:[\wà-ÿ-]+)(?:\s+(?:until|till|for|gently|slowly|briefly|over)\b|$)/i.test(clause.text.slice(clause.verbAt).trim());
     const taken = this.actions.at(-1);
     const said = this.clauses[taken?.clause ?? -1];
     if (isBare && taken?.does === 'setting' && said?.sentence === clause.sentence && VERBS[said.verb ?? ''] === 'remove') {

@@ -1,4 +1,5 @@
-import { COLUMN_AMOUNT, LONGEST_LINE } from './paste-foods.js';
+import { COLUMN_AMOUNT } from './amount-behind.js';
+import { LONGEST_LINE } from './paste-foods.js';
 
 /** Signs before a line: dots, boxes, ticks, stars, dashes. */
 const BULLETS = /^\s*(?:[-*•·▢☐☑✓✔□■▪▫●○◦◉◆◇★☆➤►▶▸‣⁃∙–—]|\[[ x]?\])+\s*/i;

@@ -1,4 +1,4 @@
-import { HELP_IF, WHOLE, type Heat } from './usual.js';
+import { WHOLE, withoutHelp, type Heat } from './usual.js';
 import { LIDS, type Sense } from './lexicon.js';
 import type { Mention, MethodLine } from './mentions.js';
 import { minutesIn, type Range } from './measures.js';
@@ -78,10 +78,7 @@ export class Kitchen extends WordsInUse {
     const { text } = this.clauses[clause] ?? { text: '' };
     const until = /\b(?:until|till|’til|'til)\b\s*([^;.]*)/i.exec(text)?.[1]?.trim();
     const condition = /\b(?:if|should(?= (?:it|the|they|this|your)\b)) (?!you like|liked|using|you(?:'|’)re)[^,;.]*/i.exec(
-      text
-        .replace(/\([^)]*(?:\)|$)/g, ' ')
-        .replace(IN_GOES_IF, ' ')
-        .replace(HELP_IF, ' '),
+      withoutHelp(text.replace(/\([^)]*(?:\)|$)/g, ' ').replace(IN_GOES_IF, ' ')),
     )?.[0];
     const action: Action = {
       n: this.actions.length,

@@ -104,4 +104,14 @@ describe('what is made beside the soup, and lists with the amount behind', () =>
     );
     expectInOrder(said, ['add bacon @Tray', "roast 10' @Tray", 'blend', 'garnish bacon']);
   });
+
+  it('water that thins if it is needed is still water, and everything that goes to the onions is no part of a list', () => {
+    const { said, actions } = saidOf(
+      'Sweat the onions in the butter 10 minutes. Add everything else to the onions. Simmer 25 minutes. Blend. Thin with a little stock if necessary.',
+      '3 onions\n50g butter\n1 kg carrots\n1 litre stock',
+    );
+    expectInOrder(said, ['add onion butter', "sweat 10'", 'add carrot vegetable-stock', "simmer 25'", 'blend']);
+    const thin = actions.find(({ does }) => does === 'thin');
+    expect([thin?.condition, thin?.lines.length]).toEqual(['if necessary', 1]);
+  });
 });

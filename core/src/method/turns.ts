@@ -2,7 +2,7 @@ import type { Clause } from './clauses.js';
 import type { Kitchen } from './kitchen.js';
 import { VERBS, type Sense } from './lexicon.js';
 import { figureIn, minutesIn } from './measures.js';
-import { HELP_IF } from './usual.js';
+import { withoutHelp } from './usual.js';
 import { isHob } from './vessel.js';
 
 /** "Meanwhile toast the nuts in a dry pan, then crush them. Add the apple": the nuts are done, and the cook is back at the pot. */
@@ -47,11 +47,10 @@ function inWhistles(text: string): string {
 
 /** Turns of phrase in the words that are read here. */
 export function asMeant(whole: string): string {
-  const text = inWhistles(whole);
+  const text = withoutHelp(inWhistles(whole));
   return (
     text
       // "Add the leek with a splash of water if it catches": a help, and no part of what is done.
-      .replace(HELP_IF, '')
       .replace(/^(?:and |then )*uncovered (?=for\b|\d)/i, 'lid off ')
       .replace(/^(?:and |then )*covered (?=for\b|\d)/i, 'lid on ')
       // "Air fry 200 C 20 min": an oven, small and with a fan.

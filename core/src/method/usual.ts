@@ -29,8 +29,15 @@ export const USUAL = {
   pressureC: 115,
 } as const;
 /** "With a splash of water if it catches": a help, and no part of what is done. */
-export const HELP_IF =
+const HELP_IF =
   /,? (?:with|adding|and add) (?:a|an|some|another|a little|more) (?:(?:splash(?:es)?|drops?|bit|little|dash|glug|tablespoon|spoonful) )?(?:more |extra )?(?:of )?(?:water|stock|oil|broth) (?:if|when|should) [^,;.]*/i;
+const IS_THINNED =
+  /\b(?:thin|thinn\w*|loosen\w*|slacken\w*|dilut\w*|let\w* (?:it |the soup )?down|adjust\w*|consistency|thick|stiff|dense)\b/i;
+
+/** Words without the help that they hold ready: "add the leek with a splash of water if it starts to catch". */
+export function withoutHelp(text: string): string {
+  return IS_THINNED.test(text) ? text : text.replace(HELP_IF, '');
+}
 /** Heat that a short cooking of spices, garlic, paste or flour is given: no longer than this, min. */
 export const BLOOM_MOST = 2.5;
 /** From this share of liquid on, what is cooked is simmered. */

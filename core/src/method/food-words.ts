@@ -11,7 +11,7 @@ export const QUALITIES = new Set(
     'leaf leave stalk stick seed powder paste juice clove head bulb of in the a and with tin can carton jar bag free gluten cooking eating dry toasted boiling ' +
     'chopped sliced peeled frozen cooked skimmed semi long life no 10 style mild strong flat globe savoy roast roasted to taste for cover serve additional bunch handful sprig piece ' +
     'table teaspoon tablespoon tsp tbsp tbs tb tbl tbls tblsp cup g kg ml l litre liter ounce oz pound lb pint quart inch cm mm can tin x few couple wedge ' +
-    'squeeze grating scraping grind twist pinch knob glug trickle baking parchment quarter half third dozen one two three four five six eight ten warm iced lukewarm filtered tap pinch crispy crisp drizzle swirl splash dash drop good quality ripe plus more garnish oil sauce flour cube sun jerusalem new or ' +
+    'soup squeeze grating scraping grind twist pinch knob glug trickle baking parchment quarter half third dozen one two three four five six eight ten warm iced lukewarm filtered tap pinch crispy crisp drizzle swirl splash dash drop good quality ripe plus more garnish oil sauce flour cube sun jerusalem new or ' +
     'added all back base based blade blend blended blood bottle bought boxed bundle button country cubed cured diced drained drink eye farmer fermented finishing fire firm ' +
     'fleshed flavoured flavourless from fried garden grain great hard heart holy home instant king land lower made mature mealy mixed mix natural navy northern pack packed ' +
     'pouring pointed powdered prepared purpose refined reduced ripened rolled salad shop silken smooth snap split spread sprouting star store strained strip summer tap thick thickened ' +
@@ -45,7 +45,7 @@ const CLASSES: readonly (readonly [words: RegExp, fits: Fits])[] = [
   [/^(?:herb)$/, (row) => row.group === 'herbs' && !/bay|bundle/.test(row.id)],
   [/^(?:bouquet|bundle)$/, (row) => row.id === 'herb-bundle'],
   [/^(?:bay)$/, (row) => row.id === 'bay'],
-  [/^(?:spice)$/, (row) => row.group === 'spices' && !/pepper|nutmeg/.test(row.id)],
+  [/^(?:spice)$/, (row, role) => row.group === 'spices' && role !== 'garnish' && !/pepper|nutmeg/.test(row.id)],
   [/^(?:cheese)$/, (row) => row.group === 'cheeses'],
   [
     /^(?:cream|crema)$/,
@@ -95,7 +95,10 @@ const GROUPS: readonly (readonly [words: RegExp, fits: (role: Role, row: Ingredi
   ],
   [/\b(?:aromatics|soffritto|base vegetables)\b/gi, (role) => role === 'base'],
   [/\b(?:mire ?poix)\b/gi, (_role, { id }) => /onion|^(?:carrot|celery|leek)$/.test(id)],
-  [/\b(?:dry spices|spices|spice mix)\b/gi, (_role, row) => row.group === 'spices' && !row.id.includes('pepper')],
+  [
+    /\b(?:dry spices|spices|spice mix)\b/gi,
+    (role, row) => row.group === 'spices' && role !== 'garnish' && !row.id.includes('pepper'),
+  ],
   [/\b(?:all the |chopped |fresh |soft )*herbs\b/gi, (_role, row) => row.group === 'herbs'],
   [
     /(?<!adjust |correct |check |taste )\bseasonings\b/gi,

@@ -15,7 +15,9 @@ export function movedHere(k: Kitchen, clause: Clause, n: number, vessel: Vessel,
   const isAll =
     /^all (?:in|into)\b|\b(?:everything(?! else)|(?:the )?contents|the (?:whole )?lot|all of it|(?:the )?(?:[\w-]+ )?mixture|the (?:roast(?:ed|ing)?|baked) (?:veg\w*|tray)|the tray|the pur[ée]e|(?:that|this)(?= (?:back )?(?:in|into|to)\b)|the roux|them|it|the soup|soup|tray)\b/i.test(
       object,
-    );
+    ) ||
+    // "Set aside a handful of the carrots. Scrape the rest into a blender": what is left on the tray.
+    (k.here?.kind === 'tray' && k.here.isHot && k.here !== vessel && /\bthe (?:rest|remainder|others)\b(?! of)/i.test(object));
   const isBare =
     /^(?:return|transfer|tip|scrape|pour|put|place|add|stir|mix|fold)\s+(?:back\s+)?(?:(?:in)?to\b|in(?:to)?\s+(?:a|an|the|another)\b)/i.test(
       body,

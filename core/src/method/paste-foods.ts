@@ -72,6 +72,19 @@ function withFoodBehind(part: string, context: ReadingContext): string[] {
   return isFood && isKnown(head, context) ? [head, `${tail} to taste`] : [part];
 }
 
+/** "1 onion, carrot & celery stick, all finely chopped": one of each. */
+function oneOfEach(piece: string, context: ReadingContext): string[] | undefined {
+  const hit =
+    /^(an?|one|two|\d) ([a-z]+(?: [a-z]+)?), ([a-z]+(?: [a-z]+)?),? (?:and|&) ([a-z]+(?: (?:stick|stalk|rib)s?)?)((?:,| \() ?(?:all|each)\b.*)?$/i.exec(
+      piece,
+    );
+  if (hit === null) return undefined;
+  const [, count = '', first = '', second = '', third = '', manner = ''] = hit;
+  const how = manner.replace(/^[,( ]+(?:all|each) ?/i, '').replace(/\)$/, '');
+  const rows = [first, second, third].map((food) => `${count} ${food}${how === '' ? '' : `, ${how}`}`);
+  return rows.every((row) => isKnown(row, context)) ? rows : undefined;
+}
+
 /** "1 bay leaf, 2 sprigs thyme": two foods, each with its own figure. */
 function pairOf(piece: string, context: ReadingContext): string[] | undefined {
   const pair = /^((?:\d|[½¼¾⅓⅔])[^,]*), ((?:\d|[½¼¾⅓⅔])[^,]*)$/.exec(piece);
@@ -177,7 +190,13 @@ export function splitFoods(line: string, alone: boolean, context: ReadingContext
       return seasoned === null ? [piece] : [(seasoned[1] ?? '').replace(/, ?(?!and)/i, ' and '), seasoned[2] ?? ''];
     })
     .flatMap((piece) => mirepoixOf(piece) ?? [piece])
-    .flatMap((piece) => cutTwoWays(piece) ?? amountsBehindOneAnother(piece, context) ?? pairOf(piece, context) ?? [piece])
+    .flatMap(
+      (piece) =>
+        cutTwoWays(piece) ??
+        oneOfEach(piece, context) ??
+        amountsBehindOneAnother(piece, context) ??
+        pairOf(piece, context) ?? [piece],
+    )
     .flatMap((piece) => {
       if (piece.length > LONGEST_LINE) return [piece];
       const eachBehind =

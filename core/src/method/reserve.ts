@@ -214,7 +214,7 @@ function measureBefore(k: Kitchen, line: string, body: string): number | undefin
 /** Remembers the part of lines that is kept before they go anywhere. */
 export function holdBack(k: Kitchen, mentions: readonly Mention[], body: string): void {
   for (const one of mentions) {
-    const share = saidPart(k, one, body) ?? A_FEW;
+    const share = saidPart(k, one, body) ?? measureBefore(k, one.line, body) ?? A_FEW;
     if (share < 1) k.heldBack.set(one.line, share);
   }
 }

@@ -114,4 +114,30 @@ describe('what is made beside the soup, and lists with the amount behind', () =>
     const thin = actions.find(({ does }) => does === 'thin');
     expect([thin?.condition, thin?.lines.length]).toEqual(['if necessary', 1]);
   });
+
+  it('the rest of a tray of which some was kept goes into the blender; another way to blend is told once', () => {
+    const { said } = saidOf(
+      'Roast the carrots and onion in the oil at 200C for 35-40 minutes. Remove a handful of the carrots and set aside. Scrape the rest into a blender with the stock and whizz until smooth. Alternately, you can use a stick blender and puree the soup right in the pot. Top with the reserved carrots.',
+      '1kg carrots\n1 onion\n3 tbsp olive oil\n1 litre vegetable stock',
+    );
+    expectInOrder(said, ['keep carrot @Tray', 'join carrot onion olive-oil', 'add vegetable-stock', 'blend', 'garnish carrot']);
+    expect(said.filter((one) => one.startsWith('blend')).length).toBe(1);
+  });
+
+  it('one of each is three foods; chilli for the top is no spice of the pot; what is set aside is what its measure says', () => {
+    const { said, sharesOf } = saidOfPaste(
+      'Lentil soup\nServes 4\n\n1 onion, carrot & celery stick, all finely chopped\n2 tsp cumin\n100g red lentils\n1 litre stock\n270ml can coconut milk\n\nTo serve\nchilli flakes\n\nMethod\nSweat the onion, carrot and celery 8 minutes. Add the spices; cook 1 min. Add the lentils and stock; simmer 25 mins. Set aside 1/4 cup (60ml) coconut milk. Add the remaining coconut milk. Blend. Drizzle with the reserved coconut milk and scatter with chilli flakes.',
+      'gb',
+    );
+    expectInOrder(said, [
+      'add onion carrot celery',
+      "sweat 8'",
+      'add cumin',
+      "bloom 1'",
+      'blend',
+      'garnish coconut-milk chilli-flakes',
+    ]);
+    // 60 mL of a can of 270.
+    expect(sharesOf('coconut-milk')).toEqual([0.78, 0.22]);
+  });
 });

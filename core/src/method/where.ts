@@ -116,7 +116,7 @@ const COOKER = /\b(?:slow cooker|pressure cooker|stock[- ]?pot|soup pot|dutch ov
 export function target(k: Kitchen, clause: Clause, n: number, mentions: readonly Mention[]): Vessel {
   const { here } = k;
   const body = k.body(clause);
-  const main = k.isFinished() && /\b(?:in|into|to) the soup\b/i.test(body) ? k.mainVessel() : undefined;
+  const main = k.isFinished() && /\b(?:in|into|to) (?:the )?soup\b/i.test(body) ? k.mainVessel() : undefined;
   if (main !== undefined && isHob(main)) return main;
   const met = metIn(k, clause, body);
   if (met !== undefined) return met;

@@ -135,7 +135,8 @@ describe('what is made beside the soup, and lists with the amount behind', () =>
       'add cumin',
       "bloom 1'",
       'blend',
-      'garnish coconut-milk chilli-flakes',
+      'garnish coconut-milk',
+      'garnish chilli-flakes',
     ]);
     // 60 mL of a can of 270.
     expect(sharesOf('coconut-milk')).toEqual([0.78, 0.22]);

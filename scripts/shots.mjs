@@ -135,7 +135,7 @@ try {
   await page.goto(`${url}/ledger`);
   await page.getByText('yield cooked').waitFor();
   await shoot('ledger');
-  const record = await page.locator('tr', { hasText: 'does not add up' }).last().getByRole('link').first().getAttribute('href');
+  const record = await page.locator('tr', { hasText: 'unlike the others' }).last().getByRole('link').first().getAttribute('href');
   await page.goto(`${url}${record}`);
   await page.getByText('It does not add up').waitFor();
   await shoot('ledger-record');

@@ -16,9 +16,9 @@ export interface PutBack {
   readonly items: readonly WriteBack[];
 }
 
-/** Batches that are looked at, the newest; fewer than `LEAST` times is chance. Kitchen defaults. */
+/** Batches that are looked at, the newest; what came up in fewer than `LEAST_AGAIN` is chance. Kitchen defaults. */
 export const LOOKED_AT = 5;
-const LEAST = 3;
+export const LEAST_AGAIN = 3;
 
 /** What of a card an item speaks of. A batch that was cooked by another one says nothing of the card as it is. */
 function spokenOf(soup: Soup, item: WriteBack): unknown {
@@ -70,7 +70,7 @@ export function againAndAgain(now: Soup, batches: readonly PutBack[]): Again[] {
     const ways = [...new Set(found.map(wayOf))].map((way) => found.filter((one) => wayOf(one) === way));
     const [first, ...others] = ways.reduce<WriteBack[]>((a, b) => (b.length > a.length ? b : a), []);
     const times = others.length + 1;
-    if (first === undefined || times < LEAST || times * 2 <= able.length) return [];
+    if (first === undefined || times < LEAST_AGAIN || times * 2 <= able.length) return [];
     return [{ item: inTheMiddle([first, ...others]), times, of: able.length }];
   });
 }

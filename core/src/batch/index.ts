@@ -29,7 +29,7 @@ export {
 export { frontsOf, type Front } from './fronts.js';
 export { missingOf, type Missing } from './missing.js';
 export { potOutputOf, type PotOutput } from './pot-output.js';
-export { againAndAgain, LOOKED_AT, type Again } from './again.js';
+export { againAndAgain, LEAST_AGAIN, LOOKED_AT, type Again } from './again.js';
 export { takenOver, writeBack, type WriteBack } from './write-back.js';
 export { linesNamed, type BatchChanges, type ChangeNotice } from './changes.js';
 export { BODY_WITHIN, SALT_WITHIN_PCT, landBody, landSalt, type BodyLanding, type SaltLanding } from './landing.js';

@@ -128,14 +128,13 @@ function withoutOther(text: string): string {
 const FRIED: ReadonlySet<Sense> = new Set(['fry', 'sweat', 'cook', 'bloom']);
 
 /** Whether what is whizzed is raw, and fried next. */
-function isRawPaste(k: Kitchen, { text }: Clause, n: number, raw: readonly Mention[]): boolean {
+function isRawPaste(k: Kitchen, n: number, raw: readonly Mention[]): boolean {
   const next = k.clauses[n + 1];
   return (
     raw.length > 0 &&
     !k.isFinished() &&
     k.wetPots().length === 0 &&
     raw.every(({ line }) => !k.isUsed(line) && /^(?:base|spice|herb|fat)$/.test(k.lineOf(line)?.taken.role ?? '')) &&
-    !/\bsmooth\b.*\bsoup\b/i.test(text) &&
     next !== undefined &&
     FRIED.has(VERBS[next.verb ?? ''] ?? 'check')
   );
@@ -194,7 +193,7 @@ export function doBlend(k: Kitchen, clause: Clause, n: number, verb: string): vo
     k.put('prepare', n, { vessel: undefined, lines: raw.map(({ line }) => ({ line })) });
     return;
   }
-  if (isRawPaste(k, clause, n, raw)) {
+  if (isRawPaste(k, n, raw)) {
     // "Blitz the onion and ginger in the processor. Fry off in a little oil": made ready, and no soup.
     k.blenderSaid = undefined;
     k.put('prepare', n, { vessel: undefined, lines: raw.map(({ line }) => ({ line })) });

@@ -10,11 +10,10 @@ import type { Clause } from './clauses.js';
 import { heated, bodyIn } from './heated.js';
 
 /** "Add the sherry, scraping up the bits; simmer until nearly gone": the end of what was poured into the hot pan. */
-export function isOfDeglazing(k: Kitchen, { text }: Clause): boolean {
+function isOfDeglazing(k: Kitchen, { text }: Clause): boolean {
   const last = k.actions.findLast(({ does }) => does !== 'setting' && does !== 'remark');
   return (
     last?.does === 'deglaze' &&
-    minutesIn(text) === undefined &&
     /\b(?:dry|evaporat\w*|gone|syrup\w*|cooked (?:off|away)|disappear\w*|absorbed|reduced(?! by))\b/i.test(text)
   );
 }
@@ -25,7 +24,7 @@ export function doBoil(k: Kitchen, clause: Clause, n: number): void {
     k.put('remark', n);
     return;
   }
-  if (k.actions.at(-1)?.does === 'deglaze' && /\b(?:dry|evaporat\w*|gone|reduced(?! by)|syrup\w*)\b/i.test(text)) {
+  if (isOfDeglazing(k, clause)) {
     k.put('setting', n);
     return;
   }
@@ -97,7 +96,7 @@ export function doBring(k: Kitchen, clause: Clause, n: number): void {
 const BOILS_C = 97;
 
 export function doSimmer(k: Kitchen, clause: Clause, n: number): void {
-  if (isOfDeglazing(k, clause)) {
+  if (minutesIn(clause.text) === undefined && isOfDeglazing(k, clause)) {
     k.put('setting', n);
     return;
   }

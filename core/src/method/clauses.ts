@@ -2,6 +2,7 @@ import type { Clause, Sentence } from './sentences.js';
 
 export type { Clause } from './sentences.js';
 import { ADVERBS, GERUNDS, NOUN_VERBS, OPENERS, PARTICIPLES, STRONG_VERBS, VERBS, type Sense } from './lexicon.js';
+import { inFull } from './in-full.js';
 import { AFTER, BEFORE_END, GOES_ON, placeEnd } from './openings.js';
 import { eachItsTime, partedBehind } from './parted.js';
 
@@ -377,19 +378,6 @@ const NOTED: ReadonlySet<string> = new Set(['roast', 'bake', 'sweat', 'fry', 'si
 
 const ANNOUNCED =
   /^(?:(?:first|next|then|now|meanwhile|in the meantime|to start),? )?(?:roast|sweat|soften|fry|blend|simmer|cook|make|bake) (?:the|your) [a-z ]{3,30}$/i;
-
-/** "w/ butter", "thru a sieve", "2 tbs of the oil": what kitchens cut short, in full. */
-function inFull(text: string): string {
-  return text
-    .replace(/\bw\/o\b ?/gi, 'without ')
-    .replace(/\bw\/ ?(?=\S)/gi, 'with ')
-    .replace(/\b(?:thru|thro)\b/gi, 'through')
-    .replace(/([\d½¼¾⅓⅔] ?|\b(?:a|an|one|two|three|four|other|remaining|last) )(?:tbls?|tblsp|tbs|Tbs|T)\b\.?(?= )/g, '$1tbsp')
-    .replace(
-      /((?<![\d.])\d{1,2} ?|[½¼¾⅓⅔] ?|\d\/\d ?)c\b\.?(?= (?:of|the|hot|warm|stock|broth|water|milk|cream|soup|wine)\b)/g,
-      '$1cup',
-    );
-}
 
 /** A clause in full words; its place stays that of what is written. */
 function spelt(clause: Clause): Clause {

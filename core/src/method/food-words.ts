@@ -131,11 +131,6 @@ export const STALKS: ReturnType<typeof shareBefore> = { share: 0.3, vague: true 
 /** All that has not gone in yet. */
 export const EVERYTHING =
   /\b(?:everything else|everything (?=exc\b|except|but\b|apart|bar\b|other than)|all (?=exc\b|except)|all (?:of )?the (?:other |remaining )?ingredients|(?:the )?(?:rest of the|remaining|other) ingredients|(?<=\b(?:layer|put|place|combine|add|mix|throw|dump|tip|load) )(?:the |your )?ingredients(?= (?:in|into|to|together)\b)|the rest(?! of)|all the rest)\b/i;
-/** Foods by their place in the list. */
-export const BY_COUNT =
-  /\b(?:the )?(first|next|last|final) (\d{1,2}|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve) (?:listed )?(?:ingredients|items|things(?= (?:on|in) the list))(?: (?:on|in) the list)?\b/i;
-export const UP_TO =
-  /\b(?:everything|all(?: (?:of )?(?:the )?ingredients)?|(?:the )?ingredients|the list)(?: from [a-z ]{3,30}? (?:to|through)| (?:up|down) (?:to|until)| through)(?: and including)? (?:the |your )?((?!(?:a|an|your|pot|pan|pressure|slow|boil|simmer|bowl|large)\b)[a-z]+(?: [a-z]+)?)/i;
 /** What stands behind it is left out of a group. */
 export const BUT =
   /\b(?:except(?: for)?|exc\b\.?|but not|apart from|all but|(?<=everything )but|bar the|other than)\b|\((?:not|no|except)\b/i;

@@ -25,6 +25,9 @@ const TIPS = 0.25;
 const TINS = /\b(\d+|an?|one|two|three|the first)\s+(?:tins?|cans?|jars?|packs?|packets?|bunch(?:es)?)\s+(?:of )?(?:the )?$/i;
 const TINS_IN_ALL = /^(\d+)\b(?=[^,;]*\b(?:tins?|cans?|jars?|packs?|packets?|bunch(?:es)?)\b)/i;
 
+/** So far apart two spoons of one thing may be by the tables of weights, and be the same spoon. Kitchen default. */
+const SPOONS_STRAY = 0.15;
+
 /** The lines of a recipe, and how much of each has gone in so far. */
 export class LinesInUse {
   readonly all: MethodLine[];
@@ -91,7 +94,7 @@ export class LinesInUse {
     const isLastOfIt =
       measured !== undefined &&
       spent > 0 &&
-      Math.abs(1 - spent - measured) < 0.15 * measured &&
+      Math.abs(1 - spent - measured) < SPOONS_STRAY * measured &&
       /\b(?:remaining|last|other)\b/i.test(text.slice(Math.max(0, mention.at - 40), mention.at));
     const share = isAllLeft ? undefined : isLastOfIt ? 1 - spent : (measured ?? mention.share ?? this.heldOf(mention, text, spent));
     const whole = share === undefined || share >= WHOLE;

@@ -1,7 +1,7 @@
 import { plain } from '../amounts/index.js';
 import type { TakenLine } from '../draft/index.js';
+import { byPlace } from './by-place.js';
 import {
-  BY_COUNT,
   EVERYTHING,
   groupsIn,
   kindsOf,
@@ -16,7 +16,6 @@ import {
   STALKED,
   STALKS,
   UNIT_WORDS,
-  UP_TO,
   cutAtStop,
   foodWords,
   initialsOf,
@@ -31,7 +30,7 @@ import {
   type Token,
 } from './food-words.js';
 import { GARNISH_SECTION, VERBS } from './lexicon.js';
-import { figureIn, shareBefore } from './measures.js';
+import { shareBefore } from './measures.js';
 
 /** A line of the recipe that a method may speak of. */
 export interface MethodLine {
@@ -167,29 +166,6 @@ export class LineNames {
     return new Set(but === undefined ? [] : this.named(text.slice(but.from, but.to), section, () => false).map(({ line }) => line));
   }
 
-  /** "The first 8 ingredients", "the next four", "all ingredients through the bay leaf": by where they stand in the list. */
-  private byPlace(
-    text: string,
-    isUsed: (line: string) => boolean,
-  ): { readonly lines: readonly MethodLine[]; readonly at: number; readonly length: number } | undefined {
-    const written = [...new Set(this.lines.map(({ taken }) => taken.text))];
-    const of = (texts: readonly string[]): MethodLine[] => this.lines.filter(({ taken }) => texts.includes(taken.text));
-    const counted = BY_COUNT.exec(text);
-    if (counted !== null) {
-      const [said, from = '', figure = ''] = counted;
-      const many = Math.round(figureIn(figure));
-      const free = written.filter((one) => of([one]).some(({ id }) => !isUsed(id)));
-      const own = /^(?:last|final)$/i.test(from) ? written.slice(-many) : (/^next$/i.test(from) ? free : written).slice(0, many);
-      return { lines: of(own), at: counted.index, length: said.length };
-    }
-    const upTo = UP_TO.exec(text);
-    const [last] = upTo === null ? [] : this.named(upTo[1] ?? '', '', () => false);
-    const line = last === undefined ? undefined : this.lines.find(({ id }) => id === last.line);
-    if (upTo === null || line === undefined) return undefined;
-    const own = of(written.slice(0, written.indexOf(line.taken.text) + 1)).filter(({ id }) => !isUsed(id));
-    return { lines: own, at: upTo.index, length: upTo[0].length };
-  }
-
   private grouped(text: string, section: string, isUsed: (line: string) => boolean): Mention[] {
     const out: Mention[] = [];
     const mention = (line: MethodLine, at: number, length: number): Mention => ({ line: line.id, at, length, byGroup: true });
@@ -215,7 +191,7 @@ export class LineNames {
       }
       return out;
     }
-    const listed = this.byPlace(text, isUsed);
+    const listed = byPlace(this.lines, text, isUsed, (words) => this.named(words, '', () => false)[0]?.line);
     if (listed !== undefined) return listed.lines.map((line) => mention(line, listed.at, listed.length));
     const left = this.except(text, section);
     for (const { at, said, fits } of groupsIn(text)) {

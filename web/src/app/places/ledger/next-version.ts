@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, resource } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
+import { LEAST_AGAIN } from '@tureen/core/batch';
 import { namer } from '@tureen/core/messages';
 import { Kitchen } from '../../services/kitchen';
 import { Soups } from '../../services/soups';
@@ -68,11 +69,8 @@ export class NextVersion {
   protected readonly note = computed(() => `as done again and again in ${String(this.answer()?.batchIds.length ?? 0)} batches`);
   protected readonly none = computed(() => {
     const looked = this.answer()?.batchIds.length ?? 0;
-    return looked < LEAST
-      ? `Of ${looked === 1 ? 'one closed batch' : `${String(looked)} closed batches`} nothing can be said yet: from three on it can.`
+    return looked < LEAST_AGAIN
+      ? `Of ${looked === 1 ? 'one closed batch' : `${String(looked)} closed batches`} nothing can be said yet: from ${String(LEAST_AGAIN)} on it can.`
       : `In the last ${String(looked)} batches nothing was done otherwise than the card says more often than not.`;
   });
 }
-
-/** Fewer batches say nothing of a habit. */
-const LEAST = 3;

@@ -35,7 +35,7 @@ describe('a cook who presses what the page offers, in kitchens whose truth it do
     for (const [id, own] of ends) {
       expect(share(own, bodyWithin(BODY_WITHIN)))
         .withContext(id)
-        .toBeGreaterThanOrEqual(0.7);
+        .toBeGreaterThanOrEqual(0.8);
       expect(share(own, salted)).withContext(id).toBeGreaterThanOrEqual(0.8);
     }
     expect(share(all, ({ held }) => held.mass)).toBeGreaterThan(0.8);

@@ -283,7 +283,7 @@ export class SimulatedCook {
     this.enter({ kind: 'added', stepId: step.id, line, kg });
   }
 
-  /** Lets it down as the page says, two thirds first, looking again between. */
+  /** Lets it down as the page says: two thirds of what it asks for, looking again after each. */
   private landsBody(step: SoupStep, most: number): void {
     for (let n = 0; n < most && this.pours < MOST_POURS; n++) {
       const way = landBody(this.state)?.ways.find(({ by, overflows }) => by === 'thin' && !overflows);
@@ -291,7 +291,7 @@ export class SimulatedCook {
       const own = this.state.prepared.lines.find(({ line: { ingredient } }) => ingredient.row.id === way.ingredient);
       if (own === undefined) return;
       this.pours += 1;
-      this.give(step, own.line.id, this.pours === 1 ? way.firstKg : way.kg);
+      this.give(step, own.line.id, way.firstKg);
       this.readBody(step);
       this.readBody(step);
     }

@@ -153,3 +153,26 @@ test('orders come from a file; the menu card says what each soup contains; the w
   await expect(work.getByRole('listitem').first()).toContainText(/\d\d:\d\d/);
   quiet();
 });
+
+test('the menu of weeks: a soup put on a weekday, the days ahead planned by it, and taken back', async ({ page, server }) => {
+  const quiet = watch(page);
+  await page.goto(`${server.url}/board`);
+  await page.getByRole('link', { name: 'Weeks' }).click();
+  await expect(page.getByRole('heading', { name: 'Menu of weeks' })).toBeVisible();
+  const wednesday = page.locator('.cell').nth(2);
+  await expect(wednesday).toContainText('70 bowls');
+  await wednesday.click();
+  await choose(page, 'add-to-menu', /Beetroot/);
+  await expect(wednesday).toContainText('40 bowls, 12:00');
+  await page.reload();
+  await expect(wednesday).toContainText('40 bowls, 12:00');
+  await page.getByRole('button', { name: 'Plan by the menu' }).click();
+  await expect(page.getByText(/(19|20) days planned by the menu/)).toBeVisible();
+  expect(await faults(page)).toEqual([]);
+  await page.getByRole('link', { name: 'To the first of them' }).click();
+  await expect(page.getByText('By the clock')).toBeVisible();
+  await page.goBack();
+  await page.getByRole('button', { name: 'Plan by the menu' }).click();
+  await expect(page.getByText('No days planned by the menu.')).toBeVisible();
+  quiet();
+});

@@ -3,6 +3,7 @@ export type { DeviceState } from './devices/protocol.js';
 export type { ColdAnswer, Leftover } from './cold.js';
 export type { ColdLog, KnownContainer } from './stock.js';
 export type { DayAnswer, DayInList } from './days.js';
+export type { MenuAnswer } from './menu-cycle.js';
 export type { Practice } from './practice/practices.js';
 export type { SuppliesAnswer } from './supplies.js';
 export type { LearnedAnswer, TeachingBatch } from './learned.js';

@@ -12,7 +12,7 @@ import { z } from 'zod';
 import { appendEntries, listBatches, listOpen, listTimers, readBatch, startBatch } from './batches.js';
 import { body, fail } from './answers.js';
 import { coldRoutes } from './cold-routes.js';
-import { dayRoutes } from './day-routes.js';
+import { dayRoutes, menuRoutes } from './day-routes.js';
 import {
   BatchBodySchema,
   CorrectionSchema,
@@ -262,6 +262,7 @@ export function makeApp(services: Services) {
     })
     .route('/cold', coldRoutes(services))
     .route('/days', dayRoutes(services))
+    .route('/menu', menuRoutes(services))
     .route('/supplies', supplyRoutes(services))
     .route('/bench', benchRoutes(services))
     .route('/learned', learnedRoutes(services))

@@ -1,5 +1,5 @@
 import { EntrySchema } from '@tureen/core/batch';
-import { DaySchema } from '@tureen/core/board';
+import { DaySchema, MenuCycleSchema } from '@tureen/core/board';
 import { KitSchema, KitShape } from '@tureen/core/kit';
 import { IngredientSchema } from '@tureen/core/larder';
 import { PlanRequestSchema } from '@tureen/core/plan';
@@ -71,6 +71,7 @@ export const FigureChoiceSchema = z
   .refine(({ holds, sinceMs }) => holds === undefined || sinceMs === undefined, { message: 'it is either held or learnt anew' });
 /** A day, and which state of it was seen; null where there was none. */
 export const DayBodySchema = z.strictObject({ day: DaySchema, seenMs: z.number().int().nullable() });
+export const MenuBodySchema = z.strictObject({ cycle: MenuCycleSchema, seenMs: z.number().int().nullable() });
 export const SuppliesBodySchema = z.strictObject({ entries: z.array(SupplyEntrySchema).min(1).max(500) });
 export const TeachingSchema = z.strictObject({ counts: z.boolean().nullable() });
 /** What the clock of a practice says now, and how many times as fast as the wall's it goes; 0 where it is stopped. */

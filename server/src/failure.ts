@@ -25,6 +25,7 @@ export type Failure =
   | { readonly code: 'NO_SUCH_CONTAINER'; readonly field: string }
   | { readonly code: 'NO_SUCH_FIGURE'; readonly field: string }
   | { readonly code: 'DAY_CHANGED_SINCE'; readonly field: string }
+  | { readonly code: 'MENU_CHANGED_SINCE'; readonly field: string }
   | { readonly code: 'NO_PHOTO'; readonly field: string }
   | { readonly code: 'NO_SUCH_PHOTO'; readonly field: string }
   | { readonly code: 'NO_SUCH_DEVICE'; readonly field: string }
@@ -58,6 +59,7 @@ export const STATUS: Readonly<Record<Failure['code'], ContentfulStatusCode>> = {
   NO_SUCH_CONTAINER: 404,
   NO_SUCH_FIGURE: 404,
   DAY_CHANGED_SINCE: 409,
+  MENU_CHANGED_SINCE: 409,
   NO_PHOTO: 415,
   NO_SUCH_PHOTO: 404,
   NO_SUCH_DEVICE: 404,

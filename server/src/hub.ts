@@ -10,6 +10,7 @@ export type Change =
   | { readonly kind: 'supplies' }
   | { readonly kind: 'practice' }
   | { readonly kind: 'day'; readonly date: string }
+  | { readonly kind: 'menu' }
   | { readonly kind: 'cold' }
   | { readonly kind: 'shelf' }
   | { readonly kind: 'kitchen' }

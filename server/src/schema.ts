@@ -11,6 +11,7 @@ import {
   EVIDENCE,
   FIGURES,
   KIT,
+  MENU_CYCLE,
   NAMES,
   REQUEST,
   SHELF_FACTS,
@@ -261,6 +262,13 @@ export const batchEvidence = sqliteTable('batch_evidence', {
 export const days = sqliteTable('days', {
   date: text('date').primaryKey(),
   day: shaped('day', DAY).notNull(),
+  changedAtMs: integer('changed_at_ms').notNull(),
+});
+
+/** The menu of weeks, in one row. No projection. */
+export const menuCycles = sqliteTable('menu_cycles', {
+  id: integer('id').primaryKey(),
+  cycle: shaped('cycle', MENU_CYCLE).notNull(),
   changedAtMs: integer('changed_at_ms').notNull(),
 });
 

@@ -39,6 +39,8 @@ export function sentence(failure: Failure): string {
       return 'No batch has said anything of that figure, so there is nothing to hold or to forget.';
     case 'DAY_CHANGED_SINCE':
       return 'Somebody changed this day meanwhile. Nothing was overwritten; look at it as it is now, then change it again.';
+    case 'MENU_CHANGED_SINCE':
+      return 'Somebody changed the menu meanwhile. Nothing was overwritten; look at it as it is now, then change it again.';
     case 'NO_PHOTO':
       return 'That file is no JPEG, PNG or WebP picture. Nothing was changed; choose a photo.';
     case 'NO_SUCH_PHOTO':

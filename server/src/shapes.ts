@@ -1,5 +1,5 @@
 import { EntryShape, liftEntry, type BatchTimer, type Entry } from '@tureen/core/batch';
-import { DaySchema, type Day } from '@tureen/core/board';
+import { DaySchema, MenuCycleSchema, type Day, type MenuCycle } from '@tureen/core/board';
 import { KitShape, liftKit, type Kit } from '@tureen/core/kit';
 import { IngredientSchema, type IngredientRow } from '@tureen/core/larder';
 import type { Evidence } from '@tureen/core/learn';
@@ -62,6 +62,7 @@ export const SOUP: Shape<Soup> = { name: 'soup', lifts: [liftSoup], schema: as(S
 export const ENTRY: Shape<Entry> = { name: 'entry', lifts: [liftEntry], schema: as(EntryShape) };
 export const REQUEST: Shape<PlanRequest> = { name: 'request', lifts: [], schema: as(PlanRequestSchema) };
 export const FIGURES: Shape<Figures> = { name: 'figures', lifts: [], schema: as(FiguresSchema) };
+export const MENU_CYCLE: Shape<MenuCycle> = { name: 'menu of weeks', lifts: [], schema: as(MenuCycleSchema) };
 export const DAY: Shape<Day> = { name: 'day', lifts: [], schema: as(DaySchema) };
 export const SUPPLY_ENTRY: Shape<SupplyEntry> = { name: 'supply entry', lifts: [], schema: as(SupplyEntrySchema) };
 export const BUYING: Shape<Buying> = { name: 'way of buying', lifts: [], schema: as(BuyingSchema) };

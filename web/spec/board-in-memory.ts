@@ -1,12 +1,12 @@
 import { provideZonelessChangeDetection, type EnvironmentProviders, type Provider, type Type } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
-import type { Day } from '@tureen/core/board';
+import type { Day, MenuCycle } from '@tureen/core/board';
 import { READY_KITS, type Kit } from '@tureen/core/kit';
 import { LARDER_ROWS } from '@tureen/core/larder';
 import { foldSupplies, type Buying, type SupplyAction, type SupplyEntry } from '@tureen/core/shop';
 import { EXAMPLE_SOUPS } from '@tureen/core/soup';
-import type { DayAnswer } from '@tureen/server/api';
+import type { DayAnswer, MenuAnswer, PlanSummary } from '@tureen/server/api';
 import { BehaviorSubject, defer, map, of } from 'rxjs';
 import { DAY_THREAD, type DayThread } from '../src/app/cooking/day-planning';
 import { DayPlanner } from '../src/app/cooking/day-view';
@@ -42,6 +42,9 @@ function thread(): DayThread {
 export class BoardInMemory {
   readonly days = new Map<string, BehaviorSubject<DayAnswer>>();
   readonly started: string[] = [];
+  /** The menu as the server has it, where screens have not heard of it yet. */
+  unheardMenu: MenuAnswer | undefined;
+  readonly menu = new BehaviorSubject<MenuAnswer>({ cycle: null, changedAtMs: null });
   readonly cold = new ColdInMemory();
   private readonly entries = new BehaviorSubject<readonly SupplyEntry[]>([]);
   private readonly ways = new BehaviorSubject<readonly Buying[]>([]);
@@ -54,6 +57,8 @@ export class BoardInMemory {
   refusal = '';
   /** Batches of the past: when they were started, and how many bowls went out. */
   past: readonly { readonly startedAtMs: number; readonly bowls: number }[] = [];
+  /** Plans that were kept. */
+  plans: readonly Pick<PlanSummary, 'id' | 'soupId' | 'soupName' | 'version' | 'request' | 'createdAtMs' | 'batchId'>[] = [];
   private made = 0;
 
   constructor(
@@ -108,6 +113,17 @@ export class BoardInMemory {
     return { ok: true as const, value: this.known(day.date) };
   }
 
+  private saveMenu(cycle: MenuCycle, seenMs: number | null) {
+    const { changedAtMs } = this.unheardMenu ?? this.menu.value;
+    if (changedAtMs !== seenMs) {
+      const refusal = { code: 'MENU_CHANGED_SINCE', sentence: 'Somebody changed the menu meanwhile.' };
+      return { ok: false as const, reachable: true, refusal };
+    }
+    this.made += 1;
+    this.menu.next({ cycle, changedAtMs: this.made });
+    return { ok: true as const, value: this.menu.value };
+  }
+
   providers(): (Provider | EnvironmentProviders)[] {
     const shelf = EXAMPLE_SOUPS.map(({ id, name, writtenFor }) => ({ id, name, bowlG: writtenFor.bowlG, retired: false }));
     return [
@@ -130,6 +146,8 @@ export class BoardInMemory {
               },
             }),
           save: (day: Day, seenMs: number | null) => this.save(day, seenMs),
+          menu$: this.menu.pipe(map((value) => ({ ok: true, value }))),
+          saveMenu: (cycle: MenuCycle, seenMs: number | null) => Promise.resolve(this.saveMenu(cycle, seenMs)),
         },
       },
       {
@@ -171,7 +189,13 @@ export class BoardInMemory {
           },
         },
       },
-      { provide: Plans, useValue: { keep: ({ id }: { id: string }) => Promise.resolve({ ok: true, value: { id } }) } },
+      {
+        provide: Plans,
+        useValue: {
+          keep: ({ id }: { id: string }) => Promise.resolve({ ok: true, value: { id } }),
+          plans$: defer(() => of({ ok: true, value: { plans: this.plans } })),
+        },
+      },
       ...this.cold.coldProviders(),
       { provide: Timers, useValue: { timers$: of([]) } },
       {

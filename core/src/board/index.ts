@@ -23,6 +23,16 @@ export {
   type Link,
   type OfTheDay,
 } from './blocks.js';
+export {
+  MenuCycleSchema,
+  MOST_WEEKS,
+  cycleOfDays,
+  dayByMenu,
+  menuOn,
+  weekOfCycle,
+  weekdayOf,
+  type MenuCycle,
+} from './menu-cycle.js';
 export { takeOrders, type DayOrder, type OrdersTaken } from './orders.js';
 export { emptyDay, lanesOf, serviceOf, usualPeople, type Hands, type Lanes, type Machine, type Oven } from './lanes.js';
 export { SAME_OVEN_K, WASH_MIN, needsWash, type Placed, type PlacedBlock } from './timetable.js';

@@ -1,5 +1,5 @@
 import { foldBatch } from '@tureen/core/batch';
-import type { Day } from '@tureen/core/board';
+import type { Day, MenuCycle } from '@tureen/core/board';
 import { READY_KITS, dayOf, type Kit } from '@tureen/core/kit';
 import { LARDER_ROWS } from '@tureen/core/larder';
 import { writtenPlan } from '@tureen/core/plan';
@@ -8,6 +8,7 @@ import { contentsOf } from '@tureen/core/stock';
 import { appendEntries, startBatch } from '../batches.js';
 import type { Database } from '../database.js';
 import { saveDay } from '../days.js';
+import { saveMenu } from '../menu-cycle.js';
 import { saveKit } from '../kitchen.js';
 import { savePlan, type StoredPlan } from '../plans.js';
 import { listSoups, saveSoup, shelveSoup } from '../soups.js';
@@ -41,6 +42,42 @@ const TOMORROW: Omit<Day, 'date'> = {
     { id: 'parsnip', soupId: 'parsnip-butter', request: { bowls: 50, bowlG: 300 }, at: '15:00', keeps: true },
   ],
 };
+
+/** Two weeks of this canteen's menu, from Monday to Friday: what goes out at noon, and how many bowls of it. */
+const MENU = [
+  [
+    [['celeriac-leek-apple', 60]],
+    [['swede-barley', 50]],
+    [['parsnip-butter', 70]],
+    [['fennel-egg-cream', 40]],
+    [
+      ['beetroot-horseradish', 80],
+      ['celeriac-leek-apple', 40],
+    ],
+  ],
+  [
+    [['base-two-ways', 60]],
+    [['squash-coconut-chilli', 60]],
+    [['parsnip-butter', 70]],
+    [['swede-barley', 50]],
+    [
+      ['beetroot-horseradish', 80],
+      ['pea-lettuce-cold', 20],
+    ],
+  ],
+] as const;
+/** A Monday on which its first week began. */
+const MENU_FROM = '2026-01-05';
+
+function menuOfWeeks(): MenuCycle {
+  const weeks = MENU.map((week) => ({
+    days: Array.from({ length: 7 }, (_, n) =>
+      (week[n] ?? []).map(([soupId, bowls]) => ({ soupId, bowls, bowlG: 300, at: '12:00', keeps: false })),
+    ),
+  }));
+  return { startsOn: MENU_FROM, weeks };
+}
+
 const SEED = 20_260_917;
 const DAY_MS = 86_400_000;
 const HOUR_MS = 3_600_000;
@@ -161,5 +198,6 @@ export async function seedGannetQuay(
     cold.push({ contents, madeMs: midnight - BEFORE.daysAgo * DAY_MS + 13 * HOUR_MS, tubsKg: BEFORE.tubsKg, isFrozen: false });
   await seedColdStore(database, cold, () => draw.uuid(), KIT, COLD_PLACES);
   await seedStore(database, weeks, nowMs, () => draw.uuid());
+  await saveMenu(database, menuOfWeeks(), null, nowMs);
   await saveDay(database, { ...TOMORROW, date: dayOf(nowMs + DAY_MS, KIT.zone) }, null, nowMs);
 }

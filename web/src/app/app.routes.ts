@@ -3,6 +3,11 @@ import type { Routes } from '@angular/router';
 export const routes: Routes = [
   { path: '', pathMatch: 'full', redirectTo: 'shelf' },
   { path: 'board', title: 'Board · Tidy Tureen', loadComponent: () => import('./places/board/board').then((m) => m.Board) },
+  {
+    path: 'board/weeks',
+    title: 'Menu of weeks · Tidy Tureen',
+    loadComponent: () => import('./places/board/weeks').then((m) => m.Weeks),
+  },
   { path: 'board/:date', title: 'Board · Tidy Tureen', loadComponent: () => import('./places/board/board').then((m) => m.Board) },
   { path: 'board/:date/shop', title: 'Shop · Tidy Tureen', loadComponent: () => import('./places/board/shop').then((m) => m.Shop) },
   {

@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
-import type { Day } from '@tureen/core/board';
-import type { DayAnswer, DayInList } from '@tureen/server/api';
+import type { Day, MenuCycle } from '@tureen/core/board';
+import type { DayAnswer, DayInList, MenuAnswer } from '@tureen/server/api';
 import type { Observable } from 'rxjs';
 import { Api, request, type Reply } from './api';
 import { Live } from './live';
@@ -31,6 +31,17 @@ export class Days {
       reasonsToAsk(this.live, ({ kind }) => kind === 'day'),
       () => request<{ days: DayInList[] }>(() => this.api.client.days.$get({ query: { from: date } })),
     );
+  }
+
+  /** The menu of weeks, asked again whenever it changes anywhere. */
+  readonly menu$: Observable<Reply<MenuAnswer>> = refetched(
+    reasonsToAsk(this.live, ({ kind }) => kind === 'menu'),
+    () => request<MenuAnswer>(() => this.api.client.menu.$get()),
+  );
+
+  /** Keeps the menu of weeks; whoever saw an older state of it is told. */
+  saveMenu(cycle: MenuCycle, seenMs: number | null): Promise<Reply<MenuAnswer>> {
+    return request(() => this.api.client.menu.$put({ json: { cycle, seenMs } }));
   }
 
   /** Keeps a day; whoever saw an older state of it is told. */

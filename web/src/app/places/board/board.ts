@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
-import { clockOf, emptyDay, type Day, type DayBatch, type Pin } from '@tureen/core/board';
+import { clockOf, dayByMenu, emptyDay, menuOn, type Day, type DayBatch, type MenuCycle, type Pin } from '@tureen/core/board';
 import { dayCalendar } from '@tureen/core/formats';
 import type { Kit } from '@tureen/core/kit';
 import { plusDays } from '@tureen/core/stock';
@@ -14,6 +14,7 @@ import { Batches } from '../../services/batches';
 import { Days } from '../../services/days';
 import { newId } from '../../services/device';
 import { Plans } from '../../services/plans';
+import { Soups } from '../../services/soups';
 import { Stock } from '../../services/stock';
 import { clockText, Timers } from '../../services/timers';
 import { onKeys } from '../../shell/keys';
@@ -83,6 +84,21 @@ export class Board {
         name: `${this.nameOf(date)}: ${String(soups)} ${soups === 1 ? 'soup' : 'soups'}, ${String(Math.round(bowls))} bowls`,
       })),
   );
+
+  private readonly menu = toSignal(this.days.menu$);
+  private readonly shelf = toSignal(inject(Soups).shelf$);
+  /** What the menu of weeks has for an empty day. */
+  protected readonly byMenu = computed(() => {
+    const answer = this.menu();
+    const date = this.onDate();
+    const cycle = answer?.ok === true ? answer.value.cycle : null;
+    if (cycle === null || date === undefined) return undefined;
+    const shelf = this.shelf();
+    const names = new Map(shelf?.ok === true ? shelf.value.soups.map(({ id, name }) => [id, name]) : []);
+    const orders = menuOn(cycle, date);
+    const text = orders.map(({ soupId, bowls }) => `${names.get(soupId) ?? soupId}, ${String(bowls)} bowls`).join('; ');
+    return orders.length === 0 ? undefined : { cycle, text };
+  });
 
   private readonly atWork = new DayAtWork(this.onDate, this.clock);
   private readonly keptDay = this.atWork.kept;
@@ -194,6 +210,13 @@ export class Board {
     const kit = this.kit();
     if (date === undefined || kit === undefined) return;
     await this.change(emptyDay(date, kit));
+  }
+
+  /** The day with what the menu of weeks has for it. */
+  protected async takeMenu(cycle: MenuCycle): Promise<void> {
+    const date = this.onDate();
+    const kit = this.kit();
+    if (date !== undefined && kit !== undefined) await this.change(dayByMenu(cycle, date, kit, this.day()));
   }
 
   /** Another day's soups, people and times, none of its batches. */

@@ -154,4 +154,34 @@ describe('what is wanted on a day', () => {
       expect(changed.at(-1)?.people[0]?.name).toBe(kept);
     }
   });
+
+  it('takes a kept plan with its card, bowls and pot; one that was cooked is not offered', () => {
+    const memory = new BoardInMemory(Date.UTC(2026, 11, 4, 8));
+    const request = { bowls: 25, bowlG: 280, potId: 'stockpot-20', without: ['cream'] };
+    const plan = {
+      soupId: 'leek-potato',
+      soupName: 'Leek & potato',
+      version: 3,
+      request,
+      createdAtMs: memory.nowMs,
+      batchId: null,
+    };
+    memory.plans = [
+      { id: 'open', ...plan },
+      { id: 'cooked', ...plan, batchId: BATCH },
+    ];
+    const fixture = boardPlace(DaySoups, memory, { day: DAY, soups: [], kit: READY_KITS.canteen });
+    const days: Day[] = [];
+    fixture.componentInstance.changed.subscribe((own) => days.push(own));
+    const taking = fixture.componentInstance as unknown as {
+      kept: () => readonly { plan: { id: string }; name: string }[];
+      addPlan: (id: string) => void;
+    };
+    expect(taking.kept().map(({ name }) => name)).toEqual(['Leek & potato, 25 bowls, kept 4 Dec']);
+    expect(page(fixture).textContent).toContain('or a kept plan');
+    taking.addPlan('cooked');
+    expect(days).toEqual([]);
+    taking.addPlan('open');
+    expect(days[0]?.batches.at(-1)).toEqual({ id: 'leek-potato', soupId: 'leek-potato', version: 3, request, at: '12:00' });
+  });
 });

@@ -11,7 +11,9 @@ import { NzSelectModule } from 'ng-zorro-antd/select';
 import type { DaySoup } from '../../cooking/day-view';
 import { ClockField } from '../../parts/clock-field';
 import { NumberField } from '../../parts/number-field';
+import { Plans } from '../../services/plans';
 import { Soups } from '../../services/soups';
+import { day } from '../figures';
 
 /** Bowls of a soup that is put on a day, until the cook says otherwise. */
 const USUAL_BOWLS = 40;
@@ -39,6 +41,14 @@ export class DaySoups {
   protected readonly shelf = computed(() => {
     const answer = this.shelfAnswer();
     return answer?.ok === true ? answer.value.soups.filter(({ retired }) => !retired) : [];
+  });
+  private readonly plansAnswer = toSignal(inject(Plans).plans$);
+  /** Plans that were kept and not cooked yet. */
+  protected readonly kept = computed(() => {
+    const answer = this.plansAnswer();
+    return (answer?.ok === true ? answer.value.plans : [])
+      .filter(({ batchId }) => batchId === null)
+      .map((plan) => ({ plan, name: `${plan.soupName}, ${plan.request.bowls.toFixed(0)} bowls, kept ${day(plan.createdAtMs)}` }));
   });
   protected readonly isFull = computed(() => this.day().batches.length >= MOST_BATCHES);
   protected readonly rows = computed(() =>
@@ -85,6 +95,16 @@ export class DaySoups {
     const id = freeId(soup.id, new Set(batches.map((batch) => batch.id)));
     const at = serviceOf(this.day());
     this.set({ batches: [...batches, { id, soupId: soup.id, request: { bowls: USUAL_BOWLS, bowlG: soup.bowlG }, at }] });
+  }
+
+  /** A plan that was kept, as it was asked for: its card, bowls, pot and choices. */
+  protected addPlan(planId: string | null): void {
+    const plan = this.kept().find((one) => one.plan.id === planId)?.plan;
+    if (plan === undefined) return;
+    const { batches } = this.day();
+    const id = freeId(plan.soupId, new Set(batches.map((batch) => batch.id)));
+    const { soupId, version, request } = plan;
+    this.set({ batches: [...batches, { id, soupId, version, request, at: serviceOf(this.day()) }] });
   }
 
   protected setPerson(id: string, change: { name?: string; from?: string; to?: string }): void {

@@ -30,6 +30,13 @@ describe('days of the board', () => {
     expect((await server.send('GET', '/days?from=2026-12-05')).body).toEqual({ days: [] });
   });
 
+  it('are listed with their weather where it was written down', async () => {
+    await put({ ...DAY, weather: 'wet' });
+    expect((await server.send('GET', '/days?from=2026-12-01')).body).toEqual({
+      days: [{ date: DAY.date, soups: 1, bowls: 40, weather: 'wet' }],
+    });
+  });
+
   it('of two that change one at once the second is told, and nothing is overwritten', async () => {
     await put(DAY);
     const { changedAtMs } = await kept();

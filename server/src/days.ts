@@ -17,6 +17,8 @@ export interface DayInList {
   readonly date: string;
   readonly soups: number;
   readonly bowls: number;
+  /** In a word, where it was written down. */
+  readonly weather?: string;
 }
 
 export async function readDay({ db }: Database, date: string): Promise<DayAnswer> {
@@ -24,13 +26,17 @@ export async function readDay({ db }: Database, date: string): Promise<DayAnswer
   return { day: row?.day ?? null, changedAtMs: row?.changedAtMs ?? null };
 }
 
+/** More than a year of them: what bowls are foretold from. */
+const MOST_LISTED = 500;
+
 /** Days from a date on, the soonest first. */
 export async function listDays({ db }: Database, from: string): Promise<DayInList[]> {
-  const rows = await db.select().from(days).where(gte(days.date, from)).orderBy(asc(days.date)).limit(60);
+  const rows = await db.select().from(days).where(gte(days.date, from)).orderBy(asc(days.date)).limit(MOST_LISTED);
   return rows.map(({ date, day }) => ({
     date,
     soups: day.batches.length,
     bowls: day.batches.reduce((sum, { request }) => sum + request.bowls, 0),
+    ...(day.weather === undefined ? {} : { weather: day.weather }),
   }));
 }
 

@@ -142,7 +142,12 @@ export class BoardInMemory {
               value: {
                 days: [...this.days]
                   .filter(([date, { value }]) => date >= from && value.day !== null)
-                  .map(([date, { value }]) => ({ date, soups: value.day?.batches.length ?? 0, bowls: 1 })),
+                  .map(([date, { value }]) => ({
+                    date,
+                    soups: value.day?.batches.length ?? 0,
+                    bowls: 1,
+                    ...(value.day?.weather === undefined ? {} : { weather: value.day.weather }),
+                  })),
               },
             }),
           save: (day: Day, seenMs: number | null) => this.save(day, seenMs),

@@ -51,6 +51,8 @@ export const DaySchema = z
     /** When the first hands come in, and when the last should be gone. */
     starts: ClockSchema,
     ends: ClockSchema,
+    /** The weather in a word of the kitchen's own, such as cold or wet: how many bowls go out hangs on it. */
+    weather: z.string().trim().min(1).max(20).optional(),
     people: z.array(PersonSchema).min(1).max(20),
     batches: z.array(DayBatchSchema).max(MOST_BATCHES),
     pins: z.array(PinSchema).max(400).optional(),

@@ -112,6 +112,25 @@ describe('bowls of a day to come', () => {
     expect(short?.low).toBeLessThan(40);
   });
 
+  it('are more or fewer where the weather is told and days of that word were; a word of no day changes nothing', () => {
+    // Wet days take half as many again.
+    const past = weeks(() => 60, 12).map((one, n) => (n % 3 === 0 ? { ...one, bowls: 90, weather: 'Wet' } : one));
+    const usual = demandOn('2026-11-27', past);
+    const wet = demandOn('2026-11-27', past, ' wet ');
+    const hot = demandOn('2026-11-27', past, 'hot');
+    expect(wet?.middle).toBeGreaterThan(78);
+    expect(wet?.middle).toBeLessThanOrEqual(90);
+    expect(wet?.weather?.days).toBe(past.filter(({ date, weather }) => date < '2026-11-27' && weather !== undefined).length);
+    expect(hot?.middle).toBeCloseTo(usual?.middle ?? 0, 9);
+    expect(hot?.weather).toEqual({ days: 0, times: 1 });
+    // One such day is hardly believed: ln 1.5 is leant on three days of none.
+    const once = weeks(() => 60, 4).map((one, n) => (n === 0 ? { ...one, bowls: 90, weather: 'wet' } : one));
+    expect(demandOn('2026-11-27', once, 'wet')?.weather?.times).toBeLessThan(1.12);
+    // The past is foretold better with what the weather was.
+    const without = pastErrors(past.map(({ date, bowls }) => ({ date, bowls })))!;
+    expect(pastErrors(past)!.forecast).toBeLessThan(0.75 * without.forecast);
+  });
+
   it('to make are the middle where too many and too few cost the same, and more where too few cost more', () => {
     const demand = { middle: 80, low: 70, high: 90, sd: 10, days: 20 };
     expect(bowlsToMake(demand, 1, 1)).toBeCloseTo(80, 6);

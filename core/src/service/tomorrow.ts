@@ -6,6 +6,8 @@ export interface Served {
   /** YYYY-MM-DD. */
   readonly date: string;
   readonly bowls: number;
+  /** In a word, where somebody wrote it down. */
+  readonly weather?: string | undefined;
 }
 
 /** Bowls that will be wanted on a day, with the band in which four of five such days lie, and from how many days it is told. */
@@ -15,6 +17,8 @@ export interface Demand {
   readonly high: number;
   readonly sd: number;
   readonly days: number;
+  /** What the weather makes of it: by how many days of the past that had it, and how many times as many bowls. */
+  readonly weather?: { readonly days: number; readonly times: number };
 }
 
 /** A day of the past counts half after so many weeks. Kitchen default. */
@@ -46,19 +50,40 @@ function meanOf(days: readonly Served[], on: string): Mean {
   return { mean: weight > 0 ? sum / weight : 0, weight };
 }
 
+/** The mean of a weekday as seen from a date, leaning on all days where there are few of it. */
+function usualOn(day: number, before: readonly Served[], date: string): number {
+  const all = meanOf(before, date);
+  const own = meanOf(
+    before.filter((one) => weekday(one.date) === day),
+    date,
+  );
+  const lean = own.weight / (own.weight + ENOUGH);
+  return lean * own.mean + (1 - lean) * all.mean;
+}
+
+function sameWord(a: string | undefined, b: string): boolean {
+  return a?.trim().toLowerCase() === b.trim().toLowerCase();
+}
+
+/** How many times as many bowls go out in such weather as usual on those weekdays; near 1 where few days had it. */
+function timesInWeather(word: string, before: readonly Served[], date: string): Demand['weather'] {
+  const same = before.filter(({ weather }) => sameWord(weather, word));
+  const all = same.reduce((sum, one) => sum + Math.log(one.bowls / usualOn(weekday(one.date), before, date)), 0);
+  return { days: same.length, times: Math.exp(all / (same.length + ENOUGH)) };
+}
+
 /**
- * Bowls wanted on a day, by the past: the mean of its weekday, leaning on all days where there are few of it, recent days more.
- * Undefined without any past. Days that sold out say less than was wanted; they count as they are.
+ * Bowls wanted on a day, by the past: the mean of its weekday, leaning on all days where there are few of it, recent days more;
+ * and where the weather is told in a word, by what days of that word made of it. Undefined without any past. Days that sold
+ * out say less than was wanted; they count as they are.
  */
-export function demandOn(date: string, past: readonly Served[]): Demand | undefined {
+export function demandOn(date: string, past: readonly Served[], weather?: string): Demand | undefined {
   const before = past.filter((one) => one.date < date && one.bowls > 0);
   if (before.length === 0) return undefined;
-  const all = meanOf(before, date);
-  const same = before.filter((one) => weekday(one.date) === weekday(date));
-  const own = meanOf(same, date);
-  const lean = own.weight / (own.weight + ENOUGH);
-  const middle = lean * own.mean + (1 - lean) * all.mean;
-  const off = before.map(({ bowls }) => Math.abs(bowls - middle) / middle);
+  const inWeather = weather === undefined || weather.trim() === '' ? undefined : timesInWeather(weather, before, date);
+  const usual = usualOn(weekday(date), before, date);
+  const middle = usual * (inWeather?.times ?? 1);
+  const off = before.map(({ bowls }) => Math.abs(bowls - usual) / usual);
   // The middle of how far days were off, as an sd of a normal distribution; a short past leans on what is usual.
   const seen = off.length < 2 ? USUAL_SPREAD : quantile(off, 0.5) / 0.6745;
   const share = before.length / (before.length + ENOUGH);
@@ -69,6 +94,7 @@ export function demandOn(date: string, past: readonly Served[]): Demand | undefi
     high: middle + FOUR_OF_FIVE * sd,
     sd,
     days: before.length,
+    ...(inWeather === undefined ? {} : { weather: inWeather }),
   };
 }
 
@@ -86,9 +112,9 @@ export interface PastErrors {
 /** Every day of the past foretold by the days before it alone. Undefined where none has a day of the same weekday a week before. */
 export function pastErrors(past: readonly Served[]): PastErrors | undefined {
   const bowlsOn = new Map(past.map(({ date, bowls }) => [date, bowls]));
-  const told = past.flatMap(({ date, bowls }) => {
+  const told = past.flatMap(({ date, bowls, weather }) => {
     const before = [...bowlsOn].find(([other]) => daysBetween(other, date) === 7)?.[1];
-    const demand = demandOn(date, past);
+    const demand = demandOn(date, past, weather);
     if (bowls <= 0 || before === undefined || before <= 0 || demand === undefined) return [];
     return [
       {

@@ -168,6 +168,27 @@ describe('bowls of the board', () => {
     );
   });
 
+  it('hang on the weather, told in a word that is kept with the day, once days of the past were noted so', async () => {
+    const memory = new BoardInMemory(NOW);
+    const DAY_MS = 86_400_000;
+    memory.put(DAY);
+    // Every third day was wet and took half as many again.
+    memory.past = Array.from({ length: 56 }, (_, n) => ({ startedAtMs: NOW - (n + 1) * DAY_MS, bowls: n % 3 === 0 ? 90 : 60 }));
+    for (let n = 0; n < 56; n += 3)
+      memory.put({ ...DAY, date: new Date(NOW - (n + 1) * DAY_MS).toISOString().slice(0, 10), weather: 'wet' });
+    const fixture = boardPlace(Board, memory, { date: DATE });
+    await until(fixture, has(fixture, /By 56 days of the past about \d+ bowls/));
+    const about = (): number => Number(/about (\d+) bowls/.exec(text(fixture))?.[1]);
+    const usual = about();
+    const field = (fixture.nativeElement as HTMLElement).querySelector<HTMLInputElement>('#day-weather');
+    if (field === null) throw new Error('There is a field for the weather.');
+    field.value = 'Wet';
+    field.dispatchEvent(new Event('change'));
+    await until(fixture, has(fixture, /19 such days of the past: \d\d % more bowls than usual/));
+    expect(about()).toBeGreaterThan(usual + 8);
+    await until(fixture, () => memory.kept(DATE)?.weather === 'Wet');
+  });
+
   it('that go out are told with how many are left and when they are gone', async () => {
     const stove = new StoveInMemory('celeriac-leek-apple');
     stove.cookedUpTo('dish');

@@ -205,6 +205,11 @@ export class Board {
     return this.keptDay.change(day);
   }
 
+  /** The day with its weather as it is told; none where the word is empty. */
+  protected inWeather(day: Day, word: string): Day {
+    return { ...day, weather: word === '' ? undefined : word };
+  }
+
   protected async begin(): Promise<void> {
     const date = this.onDate();
     const kit = this.kit();
@@ -228,7 +233,7 @@ export class Board {
     else if (answer.value.day !== null) {
       const { day } = answer.value;
       const batches = day.batches.map((batch) => ({ ...batch, batchId: undefined }));
-      await this.change({ ...day, date, batches, pins: undefined });
+      await this.change({ ...day, date, batches, pins: undefined, weather: undefined });
     }
   }
 

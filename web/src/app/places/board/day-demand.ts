@@ -1,21 +1,54 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { dayOf } from '@tureen/core/kit';
 import { bowlsToMake, demandOn, pastErrors, type Served } from '@tureen/core/service';
 import { AmountField } from '../../parts/amount-field';
+import { plusDays } from '@tureen/core/stock';
+import { NzInputModule } from 'ng-zorro-antd/input';
+import { switchMap } from 'rxjs';
 import { Batches } from '../../services/batches';
+import { Days } from '../../services/days';
 import { kitchenZone } from '../../services/zone';
 
 const MOST = 1000;
 /** What a bowl too few costs against one too many, until the cook says otherwise. Kitchen default. */
 const TOO_FEW = 3;
+/** The weather of so many days of the past is counted in. */
+const NOTED_DAYS = 400;
 
 /** How many bowls such a day has taken so far, and how many to make of all soups together by what too many and too few cost. */
 @Component({
   selector: 'tt-day-demand',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AmountField],
+  imports: [AmountField, NzInputModule],
   template: `@if (demand(); as own) {
+    <p class="line">
+      <label for="day-weather">Weather, in a word</label>
+      <input
+        nz-input
+        id="day-weather"
+        list="weather-words"
+        maxlength="20"
+        placeholder="cold, wet …"
+        autocomplete="off"
+        [value]="weather()"
+        (change)="told($event)"
+      />
+      <datalist id="weather-words">
+        @for (word of words(); track word) {
+          <option [value]="word"></option>
+        }
+      </datalist>
+      @if (own.weather; as by) {
+        <span>
+          @if (by.days === 0) {
+            No day of the past is noted so: it changes nothing yet.
+          } @else {
+            {{ by.days === 1 ? 'One such day' : by.days + ' such days' }} of the past: {{ times(by.times) }}.
+          }
+        </span>
+      }
+    </p>
     <p>
       By {{ own.days }} days of the past about <strong>{{ own.middle.toFixed(0) }} bowls</strong> are wanted on such a day, four
       times in five {{ own.low.toFixed(0) }} to {{ own.high.toFixed(0) }}.
@@ -51,6 +84,17 @@ const TOO_FEW = 3;
     p {
       line-height: 2.4;
     }
+    .line {
+      display: flex;
+      flex-wrap: wrap;
+      align-items: center;
+      gap: 12px;
+      margin-bottom: 8px;
+      line-height: 1.5;
+    }
+    #day-weather {
+      width: 150px;
+    }
     .past {
       line-height: 1.5;
     }
@@ -59,6 +103,9 @@ const TOO_FEW = 3;
 export class DayDemand {
   readonly date = input.required<string>();
   readonly planned = input.required<number>();
+  /** The day's weather as it was written down; empty where it was not. */
+  readonly weather = input('');
+  readonly weatherTold = output<string>();
   /** The kitchen's currency, as three letters. */
   readonly currency = input('');
 
@@ -67,6 +114,17 @@ export class DayDemand {
   protected readonly many = signal(1);
   private readonly answer = toSignal(inject(Batches).batches$);
   protected readonly pct = (share: number): string => (100 * share).toFixed(0);
+  private readonly days = inject(Days);
+  private readonly noted = toSignal(
+    toObservable(this.date).pipe(switchMap((date) => this.days.from$(plusDays(date, -NOTED_DAYS)))),
+  );
+  private readonly weatherOn = computed(() => {
+    const noted = this.noted();
+    const all = noted?.ok === true ? noted.value.days : [];
+    return new Map(all.flatMap(({ date, weather }): [string, string][] => (weather === undefined ? [] : [[date, weather]])));
+  });
+  /** Words that this kitchen has for the weather. */
+  protected readonly words = computed(() => [...new Set(this.weatherOn().values())].sort());
   private readonly past = computed((): Served[] => {
     const answer = this.answer();
     const bowls = new Map<string, number>();
@@ -76,12 +134,22 @@ export class DayDemand {
       const date = dayOf(startedAtMs, kitchenZone());
       bowls.set(date, (bowls.get(date) ?? 0) + out);
     }
-    return [...bowls].map(([date, count]) => ({ date, bowls: count }));
+    return [...bowls].map(([date, count]) => ({ date, bowls: count, weather: this.weatherOn().get(date) }));
   });
-  protected readonly demand = computed(() => demandOn(this.date(), this.past()));
+  protected readonly demand = computed(() => demandOn(this.date(), this.past(), this.weather()));
   protected readonly errors = computed(() => pastErrors(this.past()));
   protected readonly make = computed(() => {
     const demand = this.demand();
     return demand === undefined ? '' : bowlsToMake(demand, this.many(), this.few()).toFixed(0);
   });
+
+  protected told(event: Event): void {
+    this.weatherTold.emit((event.target as HTMLInputElement).value.trim());
+  }
+
+  /** @example times(1.2) // '20 % more bowls than usual' */
+  protected times(times: number): string {
+    const pct = Math.round(Math.abs(times - 1) * 100);
+    return pct === 0 ? 'as many bowls as usual' : `${String(pct)} % ${times > 1 ? 'more' : 'fewer'} bowls than usual`;
+  }
 }

@@ -176,3 +176,37 @@ test('the menu of weeks: a soup put on a weekday, the days ahead planned by it, 
   await expect(page.getByText('No days planned by the menu.')).toBeVisible();
   quiet();
 });
+
+test('a block is dragged along the clock and onto somebody’s lane; it stays there', async ({ page, server }) => {
+  const date = await tomorrow(server.url);
+  await page.goto(`${server.url}/board/${date}`);
+  await page.getByRole('button', { name: /^Trim and cut the lettuce/ }).click();
+  const chosen = page.getByRole('region', { name: 'What was chosen' });
+  await expect(chosen).toContainText(' to ');
+  const bar = page.locator('tt-day-lanes .bar.chosen').first();
+  await bar.scrollIntoViewIfNeeded();
+  const box = (await bar.boundingBox())!;
+  const at = { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+  const pull = async (x: number, y: number): Promise<void> => {
+    await page.mouse.move(at.x, at.y);
+    await page.mouse.down();
+    await page.mouse.move(x, y, { steps: 6 });
+  };
+  await pull(at.x - 90, at.y);
+  const label = await page.locator('tt-day-lanes text.post-text[text-anchor=middle]').textContent();
+  await page.mouse.up();
+  await expect.poll(async () => (await dayOf(server.url, date)).day?.pins?.[0]?.at).toBe(label?.trim());
+  await expect(chosen).toContainText(`${label?.trim() ?? ''} to`);
+  // Onto the lane of whoever's lies further off.
+  const moved = (await bar.boundingBox())!;
+  const middle = moved.y + moved.height / 2;
+  at.x = moved.x + moved.width / 2;
+  at.y = middle;
+  const lanes = await page.locator('tt-day-lanes text.hands').all();
+  const rows = await Promise.all(lanes.map(async (lane) => (await lane.boundingBox())!));
+  const other = rows.map(({ y, height }) => y + height / 2).sort((a, b) => Math.abs(b - middle) - Math.abs(a - middle))[0]!;
+  await pull(at.x + 2, other);
+  await page.mouse.up();
+  await expect.poll(async () => (await dayOf(server.url, date)).day?.pins?.[0]?.person).toMatch(/^(jt|mo)$/);
+  expect((await dayOf(server.url, date)).day?.pins?.[0]?.at).toBe(label?.trim());
+});

@@ -110,6 +110,44 @@ describe('the board', () => {
     await until(fixture, () => memory.kept(DATE)?.pins?.length === 0);
   });
 
+  it('a block that is dragged stays at the time it is dropped on; dropped on somebody, it is theirs; let go, nothing moves', async () => {
+    // A pointer that no hand holds can't be captured.
+    spyOn(SVGElement.prototype, 'setPointerCapture');
+    const memory = new BoardInMemory(NOW);
+    memory.put(DAY);
+    const fixture = boardPlace(Board, memory, { date: DATE });
+    await until(fixture, has(fixture, /On time/));
+    const svg = (fixture.nativeElement as HTMLElement).querySelector('tt-day-lanes svg');
+    const bar = [...(svg?.querySelectorAll('.bar:not(.waits)') ?? [])][0];
+    if (svg === null || bar === undefined) throw new Error('The day is drawn.');
+    const { left, top, width } = svg.getBoundingClientRect();
+    const [, from = '', y = ''] = /^M([\d.]+) ([\d.]+)/.exec(bar.getAttribute('d') ?? '') ?? [];
+    const scale = width / Number(svg.getAttribute('viewBox')?.split(' ')[2]);
+    const at = { x: left + (Number(from) + 2) * scale, y: top + (Number(y) + 2) * scale };
+    const point = (kind: string, dx: number, dy = 0): void => {
+      const init = { clientX: at.x + dx, clientY: at.y + dy, pointerId: 1, button: 0, bubbles: true };
+      bar.dispatchEvent(new PointerEvent(kind, init));
+      fixture.detectChanges();
+    };
+    point('pointerdown', 0);
+    point('pointermove', 60);
+    expect(bar.getAttribute('transform')).toMatch(/^translate\([1-9]/);
+    point('pointercancel', 60);
+    expect(bar.getAttribute('transform')).toBeNull();
+    expect(memory.kept(DATE)?.pins ?? []).toEqual([]);
+    point('pointerdown', 0);
+    point('pointermove', 60);
+    const said = /\d\d:\d\d/.exec(svg.querySelector('text.post-text[text-anchor=middle]')?.textContent ?? '')?.[0];
+    point('pointerup', 60);
+    await until(fixture, () => memory.kept(DATE)?.pins?.length === 1);
+    expect(memory.kept(DATE)?.pins?.[0]?.at).toBe(said);
+    await until(fixture, has(fixture, new RegExp(`${said ?? ''} to`)));
+    // A touch that goes nowhere chooses, as it always did.
+    point('pointerdown', 0);
+    point('pointerup', 1);
+    expect(memory.kept(DATE)?.pins?.length).toBe(1);
+  });
+
   it('two changes in a row both stand; what somebody else changed meanwhile is not overwritten', async () => {
     const memory = new BoardInMemory(NOW);
     memory.put(DAY);

@@ -22,7 +22,7 @@ import { saveAs } from '../save-as';
 import { Cools } from './cools';
 import { dateName } from './dates';
 import { DayDemand } from './day-demand';
-import { DayLanes } from './day-lanes';
+import { DayLanes, type Moved } from './day-lanes';
 import { DayList } from './day-list';
 import { DaySoups } from './day-soups';
 import { GoingOut } from './going-out';
@@ -126,6 +126,16 @@ export class Board {
   protected readonly chosenRows = computed(
     () => this.view()?.rows.filter(({ blockId }) => blockId !== '' && blockId === this.chosen()) ?? [],
   );
+  /** When each block starts; what is over can't be moved any more. */
+  protected readonly starts = computed(() => {
+    const starts = new Map<string, number>();
+    if (this.isPast()) return starts;
+    for (const { blockId, startMin } of this.view()?.rows ?? []) {
+      const before = starts.get(blockId);
+      if (blockId !== '' && (before === undefined || startMin < before)) starts.set(blockId, startMin);
+    }
+    return starts;
+  });
   protected readonly chosenPin = computed(() => this.day()?.pins?.find(({ block }) => block === this.chosen()));
 
   private readonly cold = toSignal(inject(Stock).cold$);
@@ -294,6 +304,17 @@ export class Board {
   protected async nudge(minutes: number): Promise<void> {
     const [first] = this.chosenRows();
     if (first !== undefined) await this.pin({ at: clockOf(first.startMin + minutes * NUDGE_MIN) });
+  }
+
+  /** What was dragged stays where it was dropped, and is what is looked at from then on. */
+  protected async drag({ blockId, byMin, person }: Moved): Promise<void> {
+    const startMin = this.starts().get(blockId);
+    if (startMin === undefined) return;
+    this.chosen.set(blockId);
+    await this.pin({
+      ...(byMin === 0 ? {} : { at: clockOf(startMin + byMin) }),
+      ...(person === undefined ? {} : { person }),
+    });
   }
 
   protected async give(person: string): Promise<void> {

@@ -1,10 +1,38 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { clockOf } from '@tureen/core/board';
 import type { DayPicture } from '../../cooking/day-picture';
 import { isNarrow } from '../../services/narrow';
-import { drawn } from './lanes-geometry';
+import { drawn, type Drawn } from './lanes-geometry';
 
 const WIDE_PX = 1216;
 const NARROW_PX = 960;
+/** What moves less was a touch, px. */
+const LEAST_PX = 8;
+/** A block is dragged in steps of so many minutes. */
+const STEP_MIN = 5;
+/** The label of what is dragged stays so far from the picture's sides, px. */
+const EDGE_PX = 64;
+
+/** That a block was dragged: by how many minutes, and whose lane it was dropped on, if on another's. */
+export interface Moved {
+  readonly blockId: string;
+  readonly byMin: number;
+  readonly person: string | undefined;
+}
+
+interface Held {
+  readonly blockId: string;
+  /** When it starts as it is laid out, minutes after midnight. */
+  readonly startMin: number;
+  readonly x: number;
+  readonly y: number;
+  readonly fromX: number;
+  readonly fromY: number;
+  readonly dx: number;
+  readonly dy: number;
+  readonly canMove: boolean;
+  readonly isPulled: boolean;
+}
 
 /**
  * A day as lanes of kit and hands, each soup as its own ribbon through them, as thick as it is heavy. The list by the clock
@@ -41,7 +69,12 @@ const NARROW_PX = 960;
           [class.chosen]="bar.blockId === chosen() && chosen() !== ''"
           [attr.d]="bar.path"
           [attr.fill]="bar.colour"
-          (click)="chose.emit(bar.blockId)"
+          [class.dragged]="dragOf(bar.blockId) !== undefined"
+          [attr.transform]="dragOf(bar.blockId)"
+          (pointerdown)="take($event, bar)"
+          (pointermove)="pull($event)"
+          (pointerup)="drop()"
+          (pointercancel)="letGo()"
         >
           <title>{{ bar.title }}</title>
         </path>
@@ -62,6 +95,9 @@ const NARROW_PX = 960;
       }
       @for (name of own.names; track $index) {
         <text class="soup" [attr.x]="name.x" [attr.y]="name.y">{{ name.text }}</text>
+      }
+      @if (dragText(); as label) {
+        <text class="post-text" text-anchor="middle" [attr.x]="label.x" [attr.y]="label.y">{{ label.text }}</text>
       }
       @if (own.nowX; as x) {
         <line class="now" [attr.x1]="x" [attr.x2]="x" y1="30" [attr.y2]="own.height" />
@@ -104,6 +140,11 @@ const NARROW_PX = 960;
       stroke: var(--ink);
       stroke-width: 1.5;
       cursor: pointer;
+      touch-action: pan-y;
+    }
+    .dragged {
+      cursor: grabbing;
+      opacity: 0.75;
     }
     .waits {
       fill-opacity: 0.35;
@@ -163,8 +204,82 @@ export class DayLanes {
   readonly summary = input.required<string>();
   /** The block that is being looked at. */
   readonly chosen = input('');
+  /** When each block starts, minutes after midnight: those can be dragged. */
+  readonly starts = input<ReadonlyMap<string, number>>(new Map());
   readonly chose = output<string>();
+  /** A block that was dragged along the clock, or onto somebody's lane. */
+  readonly moved = output<Moved>();
 
   private readonly narrow = isNarrow();
   protected readonly drawing = computed(() => drawn(this.picture(), this.narrow() ? NARROW_PX : WIDE_PX, this.nowMin()));
+
+  /** The bar that is held, and how far it was pulled, in the picture's own px. */
+  private readonly held = signal<Held | undefined>(undefined);
+  private readonly byMin = computed(() => {
+    const held = this.held();
+    return held === undefined ? 0 : Math.round(held.dx / this.drawing().perMin / STEP_MIN) * STEP_MIN;
+  });
+  /** Whose lane the bar is held over, where that is another than its own. */
+  private readonly over = computed(() => {
+    const held = this.held();
+    if (held === undefined || Math.abs(held.dy) < LEAST_PX) return undefined;
+    return this.drawing().lanes.find(({ isHands, top, bottom }) => isHands && top <= held.y && held.y < bottom);
+  });
+  protected readonly dragText = computed(() => {
+    const held = this.held();
+    if (held?.isPulled !== true) return undefined;
+    const over = this.over();
+    const at = clockOf(held.startMin + this.byMin());
+    const { width } = this.drawing();
+    const x = Math.min(width - EDGE_PX, Math.max(EDGE_PX, held.x));
+    return { x, y: Math.max(EDGE_PX / 4, held.y - EDGE_PX / 4), text: over === undefined ? at : `${at}  ${over.name}` };
+  });
+
+  /** How far the bars of a block are shown from where they lie; undefined for one that is not held. */
+  protected dragOf(blockId: string): string | undefined {
+    const held = this.held();
+    if (held?.isPulled !== true || held.blockId !== blockId) return undefined;
+    return `translate(${String(this.byMin() * this.drawing().perMin)} ${String(this.over() === undefined ? 0 : held.dy)})`;
+  }
+
+  protected take(event: PointerEvent, { blockId, waits }: Drawn): void {
+    if (event.button !== 0) return;
+    const bar = event.currentTarget as SVGGraphicsElement;
+    const { x, y } = this.inPicture(event);
+    const startMin = this.starts().get(blockId);
+    const canMove = !waits && startMin !== undefined;
+    if (canMove) bar.setPointerCapture(event.pointerId);
+    this.held.set({ blockId, startMin: startMin ?? 0, x, y, dx: 0, dy: 0, fromX: x, fromY: y, canMove, isPulled: false });
+  }
+
+  protected pull(event: PointerEvent): void {
+    const held = this.held();
+    if (held?.canMove !== true) return;
+    const { x, y } = this.inPicture(event);
+    const dx = x - held.fromX;
+    const dy = y - held.fromY;
+    this.held.set({ ...held, x, y, dx, dy, isPulled: held.isPulled || Math.hypot(dx, dy) >= LEAST_PX });
+  }
+
+  protected drop(): void {
+    const held = this.held();
+    const byMin = this.byMin();
+    const person = this.over()?.id;
+    this.held.set(undefined);
+    if (held === undefined) return;
+    if (!held.isPulled) this.chose.emit(held.blockId);
+    else if (byMin !== 0 || person !== undefined) this.moved.emit({ blockId: held.blockId, byMin, person });
+  }
+
+  protected letGo(): void {
+    this.held.set(undefined);
+  }
+
+  /** Where a pointer is in the picture's own px. */
+  private inPicture(event: PointerEvent): { readonly x: number; readonly y: number } {
+    const svg = (event.currentTarget as SVGGraphicsElement).ownerSVGElement;
+    const box = svg?.getBoundingClientRect();
+    const scale = box === undefined || box.width === 0 ? 1 : this.drawing().width / box.width;
+    return { x: (event.clientX - (box?.left ?? 0)) * scale, y: (event.clientY - (box?.top ?? 0)) * scale };
+  }
 }

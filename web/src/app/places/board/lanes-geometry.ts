@@ -24,9 +24,11 @@ export interface Label {
 }
 
 export interface LaneLine {
+  readonly id: string;
   readonly name: string;
   readonly top: number;
   readonly middle: number;
+  readonly bottom: number;
   readonly isHands: boolean;
 }
 
@@ -48,6 +50,8 @@ export interface Drawing {
   readonly width: number;
   readonly height: number;
   readonly left: number;
+  /** How wide a minute is. */
+  readonly perMin: number;
   readonly lanes: readonly LaneLine[];
   readonly hours: readonly Label[];
   readonly bars: readonly Drawn[];
@@ -102,7 +106,7 @@ export function drawn(picture: DayPicture, width: number, nowMin: number | undef
     const middle = top + height / 2 + (isHands ? 0 : 6);
     for (const [stay, at] of row) middleOf.set(stay, middle + (at - (count - 1) / 2) * BESIDE);
     laneMiddle.set(id, middle);
-    lanes.push({ name, top, middle: top + height / 2 + 5, isHands });
+    lanes.push({ id, name, top, middle: top + height / 2 + 5, bottom: top + height, isHands });
     top += height;
   }
   const bars: Drawn[] = [];
@@ -179,6 +183,7 @@ export function drawn(picture: DayPicture, width: number, nowMin: number | undef
     width,
     height: top + BOTTOM,
     left: LEFT,
+    perMin,
     lanes,
     hours,
     bars,

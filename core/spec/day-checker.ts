@@ -33,6 +33,7 @@ export function faultsOf(day: DayWork, { blocks, washes }: Arrangement, late: Re
     const blenders = new Map<string, string[]>();
     const pots = new Map<string, string[]>();
     let hot = 0;
+    let iced = 0;
     for (const { startMin, endMin, person } of washes)
       if (startMin <= minute && minute < endMin) {
         hands.set(person, (hands.get(person) ?? 0) + 20);
@@ -53,6 +54,7 @@ export function faultsOf(day: DayWork, { blocks, washes }: Arrangement, late: Re
           }
         }
         if (activity.isHeated) hot += 1;
+        if (activity.isIced) iced += 1;
         if (activity.blender !== undefined) {
           if (blender === undefined) faults.push(`${activity.id} has no blender`);
           else blenders.set(blender, [...(blenders.get(blender) ?? []), activity.id]);
@@ -85,6 +87,7 @@ export function faultsOf(day: DayWork, { blocks, washes }: Arrangement, late: Re
     for (const [id, uses] of blenders) if (uses.length > 1) faults.push(`${id} twice at ${String(minute)}: ${uses.join(', ')}`);
     for (const [id, uses] of pots)
       if (new Set(uses).size > 1) faults.push(`${id} holds ${uses.join(' and ')} at ${String(minute)}`);
+    if (iced > day.lanes.iceBaths) faults.push(`too many pots in iced water at ${String(minute)}`);
     if (hot > day.lanes.hobs) faults.push(`too many pots on the fire at ${String(minute)}`);
   }
   return [...faults, ...unwashed(day, { blocks, washes })];

@@ -40,6 +40,7 @@ export function randomWork(batchId: string, potId: string, throwDice: (a: number
         ovenC: undefined,
         trays: 0,
         isHeated: false,
+        isIced: false,
         kg: 1,
         ...(n === 0 ? of : {}),
       };
@@ -51,7 +52,7 @@ export function randomWork(batchId: string, potId: string, throwDice: (a: number
   const blender = throwDice(0, 3) === 0 ? ('stick' as const) : ('jug' as const);
   const roasts = throwDice(0, 1) === 0;
   const blocks: Block[] = [
-    block('blend', 'pot', [throwDice(3, 35), throwDice(0, 12)], { blender, hands: 20 }, [
+    block('blend', 'pot', [throwDice(3, 35), throwDice(0, 12)], { blender, hands: 20, isIced: blender === 'stick' }, [
       { to: 'service', atMin: 0, mostWaitMin: 120 },
     ]),
     block('cook', 'pot', [throwDice(5, 15), throwDice(10, 50)], { isHeated: true, hands: 10 }, [

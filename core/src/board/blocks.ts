@@ -20,6 +20,8 @@ export interface Activity {
   readonly trays: number;
   /** Whether its pot stands on the fire. */
   readonly isHeated: boolean;
+  /** Whether its pot stands in iced water. */
+  readonly isIced: boolean;
   /** Kilos that are handled. */
   readonly kg: number;
 }
@@ -167,6 +169,7 @@ class BlockMaker {
       ovenC: step.op === 'roast' ? step.ovenC : undefined,
       trays: step.op === 'roast' ? Math.max(1, Math.ceil((counts?.trays ?? 1) / rounds)) : 0,
       isHeated: step.op !== 'join' && step.op !== 'roast' && kindOf(step).cooks,
+      isIced: step.op === 'rest' && step.around === 'ice bath',
       kg: recordKg(record) / (step.op === 'roast' ? rounds : 1),
     });
     block.minutes += minutes;

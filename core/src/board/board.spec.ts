@@ -198,6 +198,23 @@ describe('a day laid out', () => {
     expect(faultsOf(work, plan.arrangement, plan.lateMin)).toEqual([]);
   });
 
+  it('cools two soups in iced water one after the other where there is one bath, and together where there are two', () => {
+    const iced = (id: string): Day['batches'][number] => ({ ...wanted('pea-lettuce-cold', 20, '12:00'), id });
+    const overlaps = (baths: number): boolean => {
+      const day = dayWith([iced('one'), iced('two')]);
+      const { work } = dayWork(day, KIT, soupOf, plansIn(LARDER_ROWS, KIT));
+      const lanes = { ...work.lanes, iceBaths: baths };
+      const plan = planDay({ ...work, lanes });
+      expect(faultsOf({ ...work, lanes }, plan?.arrangement ?? { blocks: [], washes: [], firstMin: 0, waitMin: 0 })).toEqual([]);
+      const spans = plan?.arrangement.blocks.flatMap(({ placed }) => placed.filter(({ activity }) => activity.isIced)) ?? [];
+      expect(spans.length).toBe(2);
+      const [a, b] = spans;
+      return a !== undefined && b !== undefined && a.startMin < b.endMin && b.startMin < a.endMin;
+    };
+    expect(overlaps(1)).toBeFalse();
+    expect(overlaps(2)).toBeTrue();
+  });
+
   it('blends what has fewer allergens first where one jug serves two soups, or has it washed', () => {
     for (let seed = 1; seed <= 40; seed++) {
       const day = randomDay(seed, 4);

@@ -30,11 +30,18 @@ export interface Lanes {
   readonly pots: readonly { readonly id: string; readonly name: string }[];
   /** Pots that can be heated at once. */
   readonly hobs: number;
+  /** Pots that can stand in iced water at once. */
+  readonly iceBaths: number;
 }
 
 /** The earliest and the latest minute that a day is laid out in: the evening before and the night after. */
 export const EARLIEST_MIN = -720;
 export const LATEST_MIN = 2160;
+
+/** A place that takes so much heat from below, W/(m² K), is iced water. */
+const ICED_W = 100;
+/** Where no ice bath is named there is a sink. Kitchen default. */
+const ONE_SINK = 1;
 
 /** A kitchen's lanes on a day. Who is not said to come later or go earlier is there whenever he is needed. */
 export function lanesOf(kit: Kit, day: Pick<Day, 'people'>): Lanes {
@@ -51,6 +58,7 @@ export function lanesOf(kit: Kit, day: Pick<Day, 'people'>): Lanes {
     blenders: kit.blenders.map(({ id, name, kind }) => ({ id, name, kind })),
     pots: kit.pots.map(({ id, name }) => ({ id, name })),
     hobs: kit.hobs ?? kit.pots.length,
+    iceBaths: Math.max(ONE_SINK, (kit.coldPlaces ?? []).filter(({ belowW }) => belowW >= ICED_W).length),
   };
 }
 

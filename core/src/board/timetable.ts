@@ -96,6 +96,7 @@ export class Timetable {
   readonly blocks: PlacedBlock[] = [];
   private readonly hands: ReadonlyMap<string, Level>;
   private readonly hob: Level;
+  private readonly iced: Level;
   private readonly pots: ReadonlyMap<string, Single>;
   private readonly blenders: ReadonlyMap<string, Single>;
   private readonly ovens: ReadonlyMap<string, OvenSpan[]>;
@@ -109,6 +110,7 @@ export class Timetable {
       if (level !== undefined) level.total = 0;
     }
     this.hob = new Level(lanes.hobs);
+    this.iced = new Level(lanes.iceBaths);
     this.pots = new Map(lanes.pots.map(({ id }) => [id, new Single()]));
     this.blenders = new Map(lanes.blenders.map(({ id }) => [id, new Single()]));
     this.ovens = new Map(lanes.ovens.map(({ id }) => [id, []]));
@@ -201,12 +203,16 @@ export class Timetable {
         spans.push({ from, to, work, trays: activity.trays, ovenC: activity.ovenC });
         undo.push(() => spans.pop());
       }
-      if (activity.isHeated && activity.minutes > 0) {
-        if (!this.hob.fits(from, to, 1)) {
+      for (const [isHeld, level] of [
+        [activity.isHeated, this.hob],
+        [activity.isIced, this.iced],
+      ] as const) {
+        if (!isHeld || activity.minutes === 0) continue;
+        if (!level.fits(from, to, 1)) {
           this.giveUp(undo);
           return;
         }
-        hold(this.hob, from, to, 1);
+        hold(level, from, to, 1);
       }
       placed.push({ activity, startMin: from, endMin: to, person: who, blender, oven });
     }

@@ -132,7 +132,8 @@ describe('the board', () => {
     point('pointerdown', 0);
     point('pointermove', 60);
     expect(bar.getAttribute('transform')).toMatch(/^translate\([1-9]/);
-    point('pointercancel', 60);
+    document.dispatchEvent(new KeyboardEvent('keydown', { key: 'Escape' }));
+    fixture.detectChanges();
     expect(bar.getAttribute('transform')).toBeNull();
     expect(memory.kept(DATE)?.pins ?? []).toEqual([]);
     point('pointerdown', 0);

@@ -41,6 +41,7 @@ interface Held {
 @Component({
   selector: 'tt-day-lanes',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { '(document:keydown.escape)': 'letGo()' },
   template: `
     @let own = drawing();
     <svg [attr.viewBox]="'0 0 ' + own.width + ' ' + own.height" role="img" [attr.aria-label]="summary()">

@@ -157,7 +157,7 @@ test('orders come from a file; the menu card says what each soup contains; the w
 test('the menu of weeks: a soup put on a weekday, the days ahead planned by it, and taken back', async ({ page, server }) => {
   const quiet = watch(page);
   await page.goto(`${server.url}/board`);
-  await page.getByRole('link', { name: 'Weeks' }).click();
+  await page.getByRole('link', { name: 'Menu of weeks' }).click();
   await expect(page.getByRole('heading', { name: 'Menu of weeks' })).toBeVisible();
   const wednesday = page.locator('.cell').nth(2);
   await expect(wednesday).toContainText('70 bowls');

@@ -50,7 +50,7 @@ export interface SaltLanding {
   readonly ways: readonly {
     readonly line: string;
     readonly kg: number;
-    /** Two thirds first, then taste. */
+    /** Two thirds first, then taste; all of it where the last third is no more than what counts as there. */
     readonly firstKg: number;
     /** How much heavier the pot gets, as a factor. */
     readonly heavier: number;
@@ -190,10 +190,12 @@ export function landSalt(state: BatchState): SaltLanding | undefined {
   const isAhead = state.steps.some(({ stepId, status }) => stepId === season.id && status === 'ahead');
   // Before it is salted there is nothing to put right: what is still to come is the step's own.
   if (state.closed || (isAhead && toGoKg <= NOTHING_KG)) return none;
+  // Two thirds first, until the last third is no more than what counts as there.
+  const isNear = Math.abs(wantedPct - nowPct) * (1 - FIRST_SHARE) <= SALT_WITHIN_PCT;
   const way = (line: string, kg: number): SaltLanding['ways'][number] => ({
     line,
     kg,
-    firstKg: kg * FIRST_SHARE,
+    firstKg: isNear ? kg : kg * FIRST_SHARE,
     heavier: (potNowKg + kg) / potNowKg,
   });
   if (toGoKg > NOTHING_KG) return { ...none, ways: [way(season.line, toGoKg)] };

@@ -302,7 +302,7 @@ export class SimulatedCook {
       const way: SaltLanding['ways'][number] | undefined = landSalt(this.state)?.ways[0];
       if (way === undefined || !(way.kg > 0)) return;
       this.additions += 1;
-      this.give(step, way.line, this.additions === 1 && this.instruments.meter ? way.firstKg : way.kg);
+      this.give(step, way.line, way.firstKg);
       this.readSalt(step);
       this.readSalt(step);
     }

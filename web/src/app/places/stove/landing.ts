@@ -107,7 +107,8 @@ export function saltAdvice({ salt }: BatchView, nameOf: NameOf, units: UnitSyste
   if (salt === undefined) return '';
   const now = `By the sums ${salt.nowPct.toFixed(2)} %, wanted ${salt.wantedPct.toFixed(2)} %`;
   if (way === undefined) return `${now}: nothing to add.`;
-  return `${now}: ${mass(way.firstKg, units)} ${nameOf(way.line)} first, of ${mass(way.kg, units)}${
+  const share = way.firstKg < way.kg ? ` first, of ${mass(way.kg, units)}` : '';
+  return `${now}: ${mass(way.firstKg, units)} ${nameOf(way.line)}${share}${
     way.heavier > 1.02 ? `; the pot gets ${((way.heavier - 1) * 100).toFixed(0)} % heavier` : ''
   }.`;
 }

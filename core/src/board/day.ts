@@ -44,6 +44,9 @@ export type Pin = z.infer<typeof PinSchema>;
 /** Most soups of one day: more is a slip. */
 export const MOST_BATCHES = 24;
 
+/** Most characters of the word for a day's weather. */
+export const MOST_WEATHER = 20;
+
 export const DaySchema = z
   .strictObject({
     /** YYYY-MM-DD on the kitchen's calendar. */
@@ -52,7 +55,7 @@ export const DaySchema = z
     starts: ClockSchema,
     ends: ClockSchema,
     /** The weather in a word of the kitchen's own, such as cold or wet: how many bowls go out hangs on it. */
-    weather: z.string().trim().min(1).max(20).optional(),
+    weather: z.string().trim().min(1).max(MOST_WEATHER).optional(),
     people: z.array(PersonSchema).min(1).max(20),
     batches: z.array(DayBatchSchema).max(MOST_BATCHES),
     pins: z.array(PinSchema).max(400).optional(),

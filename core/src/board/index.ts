@@ -2,6 +2,7 @@ export {
   DayBatchSchema,
   DaySchema,
   MOST_BATCHES,
+  MOST_WEATHER,
   PersonSchema,
   PinSchema,
   clockMinute,
@@ -23,18 +24,9 @@ export {
   type Link,
   type OfTheDay,
 } from './blocks.js';
-export {
-  MenuCycleSchema,
-  MOST_WEEKS,
-  cycleOfDays,
-  dayByMenu,
-  menuOn,
-  weekOfCycle,
-  weekdayOf,
-  type MenuCycle,
-} from './menu-cycle.js';
+export { MenuCycleSchema, MOST_WEEKS, cycleOfDays, dayByMenu, menuOn, weekOfCycle, type MenuCycle } from './menu-cycle.js';
 export { takeOrders, type DayOrder, type OrdersTaken } from './orders.js';
-export { emptyDay, lanesOf, serviceOf, usualPeople, type Hands, type Lanes, type Machine, type Oven } from './lanes.js';
+export { NOON, emptyDay, lanesOf, serviceOf, usualPeople, type Hands, type Lanes, type Machine, type Oven } from './lanes.js';
 export { SAME_OVEN_K, WASH_MIN, needsWash, type Placed, type PlacedBlock } from './timetable.js';
 export { arrange, type Arrangement, type DayWork, type Order, type Wash } from './arrange.js';
 export { limitsOf, type Limit } from './bound.js';

@@ -75,8 +75,10 @@ export function emptyDay(date: string, kit: Kit): Day {
   return { date, ...USUAL_HOURS, people: usualPeople(kit), batches: [] };
 }
 
+/** When bowls are wanted where nobody has said. Kitchen default. */
+export const NOON = '12:00';
+
 /** When a further soup of a day is wanted: with the first that is served, or at noon. */
 export function serviceOf({ batches }: Day): string {
   return batches.find(({ keeps }) => keeps !== true)?.at ?? NOON;
 }
-const NOON = '12:00';

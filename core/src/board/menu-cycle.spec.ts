@@ -1,8 +1,8 @@
 import { dayWith, wanted } from '../../spec/days.js';
 import { READY_KITS } from '../kit/index.js';
-import { plusDays } from '../stock/index.js';
-import type { DayOrder } from './orders.js';
-import { MenuCycleSchema, cycleOfDays, dayByMenu, menuOn, weekOfCycle, weekdayOf, type MenuCycle } from './menu-cycle.js';
+import { plusDays, weekdayOf } from '../stock/index.js';
+import { takeOrders, type DayOrder } from './orders.js';
+import { MenuCycleSchema, cycleOfDays, dayByMenu, menuOn, weekOfCycle, type MenuCycle } from './menu-cycle.js';
 
 const MONDAY = '2026-11-30';
 const order = (soupId: string, bowls: number): DayOrder => ({ soupId, bowls, bowlG: 300, at: '12:00', keeps: false });
@@ -72,5 +72,28 @@ describe('a menu of weeks', () => {
       );
     }
     expect(cycle.weeks.flatMap(({ days }) => days.flat()).length).toBe(3);
+  });
+
+  it('keeps the choices of the card: a variant stays a variant, beside the plain soup too', () => {
+    const kit = READY_KITS.canteen;
+    const plain = wanted('leek-potato', 40);
+    const without = { ...plain, id: 'without', request: { ...plain.request, bowls: 8, variant: 'no-milk', without: ['chives'] } };
+    for (const batches of [
+      [plain, without],
+      [without, plain],
+    ]) {
+      const cycle = cycleOfDays([dayWith(batches)], MONDAY, 1);
+      const day = dayByMenu(cycle, '2026-12-11', kit);
+      const told = day.batches.map(({ request: { bowls, variant, without: lines } }) => [bowls, variant, lines]);
+      expect(told).toEqual(
+        batches.map(({ request: { bowls, variant, without: lines } }) => [bowls, variant, lines]) as typeof told,
+      );
+      expect(dayByMenu(cycle, '2026-12-11', kit, day)).toEqual(day);
+    }
+    // An order that says nothing of choices is for the soup as the day has it.
+    const order = { soupId: 'leek-potato', bowls: 9, bowlG: 300, at: '12:00', keeps: false };
+    expect(takeOrders(dayWith([without]), [order]).day.batches.map(({ request }) => [request.bowls, request.variant])).toEqual([
+      [9, 'no-milk'],
+    ]);
   });
 });

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { ClockSchema, type Kit } from '../kit/index.js';
-import { LEAST_BOWL_G, MOST_BOWLS, MOST_BOWL_G } from '../plan/index.js';
-import { daysBetween } from '../stock/index.js';
+import { LEAST_BOWL_G, MOST_BOWLS, MOST_BOWL_G, PlanRequestSchema } from '../plan/index.js';
+import { daysBetween, weekdayOf } from '../stock/index.js';
 import { MOST_BATCHES, type Day } from './day.js';
 import { emptyDay } from './lanes.js';
 import { takeOrders, type DayOrder } from './orders.js';
@@ -16,6 +16,8 @@ const ItemSchema = z.strictObject({
   bowlG: z.number().min(LEAST_BOWL_G).max(MOST_BOWL_G),
   at: ClockSchema,
   keeps: z.boolean(),
+  /** The variant of the card and the optional lines that are left out; the plain card where there are none. */
+  choices: PlanRequestSchema.pick({ variant: true, without: true }).optional(),
 });
 
 /** What is cooked on each weekday of some weeks, which then come round again. Monday is the first day of a week. */
@@ -31,11 +33,6 @@ export const MenuCycleSchema = z
   .refine(({ startsOn }) => weekdayOf(startsOn) === 0, { path: ['startsOn'], message: 'it has to be a Monday' });
 export type MenuCycle = z.infer<typeof MenuCycleSchema>;
 
-/** Days since Monday. @example weekdayOf('2026-12-04') // 4, a Friday */
-export function weekdayOf(date: string): number {
-  return (new Date(`${date}T12:00:00Z`).getUTCDay() + DAYS - 1) % DAYS;
-}
-
 /** Which week of the cycle a date lies in, from 0; before the cycle began it is counted backwards. */
 export function weekOfCycle({ startsOn, weeks }: MenuCycle, date: string): number {
   const week = Math.floor(daysBetween(startsOn, date) / DAYS);
@@ -44,7 +41,8 @@ export function weekOfCycle({ startsOn, weeks }: MenuCycle, date: string): numbe
 
 /** What the menu asks for on a date. */
 export function menuOn(cycle: MenuCycle, date: string): readonly DayOrder[] {
-  return cycle.weeks[weekOfCycle(cycle, date)]?.days[weekdayOf(date)] ?? [];
+  const items = cycle.weeks[weekOfCycle(cycle, date)]?.days[weekdayOf(date)] ?? [];
+  return items.map((item) => ({ ...item, choices: item.choices ?? {} }));
 }
 
 /** A day with what the menu asks for on its date, by the hours and hands of the day where it has any, else the kitchen's usual ones. */
@@ -59,8 +57,11 @@ export function cycleOfDays(days: readonly Day[], startsOn: string, weekCount: n
     const after = daysBetween(startsOn, date);
     const own = weeks[Math.floor(after / DAYS)]?.days[after % DAYS];
     if (after < 0 || own === undefined) continue;
-    for (const { soupId, request, at, keeps } of batches)
-      own.push({ soupId, bowls: request.bowls, bowlG: request.bowlG, at, keeps: keeps === true });
+    for (const { soupId, request, at, keeps } of batches) {
+      const { bowls, bowlG, variant, without } = request;
+      const choices = { ...(variant === undefined ? {} : { variant }), ...(without === undefined ? {} : { without }) };
+      own.push({ soupId, bowls, bowlG, at, keeps: keeps === true, choices });
+    }
   }
   return { startsOn, weeks };
 }

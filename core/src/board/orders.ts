@@ -1,4 +1,5 @@
 import { freeId } from '../draft/index.js';
+import type { PlanRequest } from '../plan/index.js';
 import { MOST_BATCHES, type Day, type DayBatch } from './day.js';
 
 /** So many bowls of a soup that somebody wants at a time. */
@@ -10,7 +11,11 @@ export interface DayOrder {
   readonly at: string;
   /** Whether it is for the cold, not for bowls. */
   readonly keeps: boolean;
+  /** Which choices of the card are wanted; left out where the order says nothing of them. */
+  readonly choices?: Choices | undefined;
 }
+
+type Choices = Pick<PlanRequest, 'variant' | 'without'>;
 
 export interface OrdersTaken {
   readonly day: Day;
@@ -18,8 +23,14 @@ export interface OrdersTaken {
   readonly tooMany: readonly DayOrder[];
 }
 
-function isFor(batch: DayBatch, order: DayOrder): boolean {
-  return batch.soupId === order.soupId && batch.at === order.at && (batch.keeps === true) === order.keeps;
+function isSame(a: Choices, b: Choices): boolean {
+  const without = ({ without: lines = [] }: Choices): string => [...lines].sort().join(' ');
+  return a.variant === b.variant && without(a) === without(b);
+}
+
+function isFor(batch: DayBatch, { soupId, at, keeps, choices }: DayOrder): boolean {
+  const isChosen = choices === undefined || isSame(choices, batch.request);
+  return isChosen && batch.soupId === soupId && batch.at === at && (batch.keeps === true) === keeps;
 }
 
 /**
@@ -30,7 +41,7 @@ export function takeOrders(day: Day, orders: readonly DayOrder[]): OrdersTaken {
   const batches = [...day.batches];
   const tooMany: DayOrder[] = [];
   for (const order of orders) {
-    const { soupId, bowls, bowlG, at, keeps } = order;
+    const { soupId, bowls, bowlG, at, keeps, choices } = order;
     const started = batches.filter((one) => isFor(one, order) && one.batchId !== undefined);
     const left = bowls - started.reduce((sum, { request }) => sum + request.bowls, 0);
     const n = batches.findIndex((one) => isFor(one, order) && one.batchId === undefined);
@@ -42,7 +53,7 @@ export function takeOrders(day: Day, orders: readonly DayOrder[]): OrdersTaken {
       const own = {
         id: freeId(soupId, new Set(batches.map(({ id }) => id))),
         soupId,
-        request: { bowls: left, bowlG },
+        request: { bowls: left, bowlG, ...choices },
         at,
         ...(keeps ? { keeps } : {}),
       };

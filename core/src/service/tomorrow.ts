@@ -1,5 +1,5 @@
 import { probit, quantile } from 'simple-statistics';
-import { daysBetween } from '../stock/index.js';
+import { daysBetween, weekdayOf } from '../stock/index.js';
 
 /** Bowls of one service of the past. */
 export interface Served {
@@ -25,40 +25,25 @@ export interface Demand {
 const HALF_LIFE_DAYS = 56;
 /** So many days of the same weekday weigh as much as all the others together. Kitchen default. */
 const ENOUGH = 3;
+const WEEK = 7;
 /** Bowls differ from day to day by this share where the past is too short to say. Kitchen default. */
 const USUAL_SPREAD = 0.2;
 /** Of a normal distribution: four of five lie within so many sd. */
 const FOUR_OF_FIVE = 1.2816;
 
-function weekday(date: string): number {
-  return new Date(`${date}T12:00:00Z`).getUTCDay();
-}
-
-interface Mean {
-  readonly mean: number;
-  readonly weight: number;
-}
-
-function meanOf(days: readonly Served[], on: string): Mean {
-  let sum = 0;
-  let weight = 0;
-  for (const { date, bowls } of days) {
-    const own = 0.5 ** (Math.max(0, daysBetween(date, on)) / HALF_LIFE_DAYS);
-    sum += own * bowls;
-    weight += own;
+/** The mean of each weekday as seen from a date, Monday first, leaning on all days where there are few of it. */
+function usualBowls(before: readonly Served[], date: string): readonly number[] {
+  const sum = new Array<number>(WEEK).fill(0);
+  const weight = new Array<number>(WEEK).fill(0);
+  for (const one of before) {
+    const day = weekdayOf(one.date);
+    const own = 0.5 ** (Math.max(0, daysBetween(one.date, date)) / HALF_LIFE_DAYS);
+    sum[day] = (sum[day] ?? 0) + own * one.bowls;
+    weight[day] = (weight[day] ?? 0) + own;
   }
-  return { mean: weight > 0 ? sum / weight : 0, weight };
-}
-
-/** The mean of a weekday as seen from a date, leaning on all days where there are few of it. */
-function usualOn(day: number, before: readonly Served[], date: string): number {
-  const all = meanOf(before, date);
-  const own = meanOf(
-    before.filter((one) => weekday(one.date) === day),
-    date,
-  );
-  const lean = own.weight / (own.weight + ENOUGH);
-  return lean * own.mean + (1 - lean) * all.mean;
+  const total = (of: readonly number[]): number => of.reduce((all, one) => all + one, 0);
+  const all = total(sum) / Math.max(Number.MIN_VALUE, total(weight));
+  return sum.map((bowls, day) => (bowls + ENOUGH * all) / ((weight[day] ?? 0) + ENOUGH));
 }
 
 function sameWord(a: string | undefined, b: string): boolean {
@@ -66,9 +51,9 @@ function sameWord(a: string | undefined, b: string): boolean {
 }
 
 /** How many times as many bowls go out in such weather as usual on those weekdays; near 1 where few days had it. */
-function timesInWeather(word: string, before: readonly Served[], date: string): Demand['weather'] {
+function timesInWeather(word: string, before: readonly Served[], usual: readonly number[]): Demand['weather'] {
   const same = before.filter(({ weather }) => sameWord(weather, word));
-  const all = same.reduce((sum, one) => sum + Math.log(one.bowls / usualOn(weekday(one.date), before, date)), 0);
+  const all = same.reduce((sum, { date, bowls }) => sum + Math.log(bowls / (usual[weekdayOf(date)] ?? bowls)), 0);
   return { days: same.length, times: Math.exp(all / (same.length + ENOUGH)) };
 }
 
@@ -80,8 +65,9 @@ function timesInWeather(word: string, before: readonly Served[], date: string): 
 export function demandOn(date: string, past: readonly Served[], weather?: string): Demand | undefined {
   const before = past.filter((one) => one.date < date && one.bowls > 0);
   if (before.length === 0) return undefined;
-  const inWeather = weather === undefined || weather.trim() === '' ? undefined : timesInWeather(weather, before, date);
-  const usual = usualOn(weekday(date), before, date);
+  const byWeekday = usualBowls(before, date);
+  const inWeather = weather === undefined || weather.trim() === '' ? undefined : timesInWeather(weather, before, byWeekday);
+  const usual = byWeekday[weekdayOf(date)] ?? 0;
   const middle = usual * (inWeather?.times ?? 1);
   const off = before.map(({ bowls }) => Math.abs(bowls - usual) / usual);
   // The middle of how far days were off, as an sd of a normal distribution; a short past leans on what is usual.

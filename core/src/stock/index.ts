@@ -30,6 +30,7 @@ export {
 } from './contents.js';
 export {
   daysBetween,
+  weekdayOf,
   firstLimit,
   frozenLimit,
   keepingOf,

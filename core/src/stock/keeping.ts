@@ -45,6 +45,11 @@ export function daysBetween(from: string, to: string): number {
   return Math.round((Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / DAY_MS);
 }
 
+/** Days of a week since Monday. @example weekdayOf('2026-12-04') // 4, a Friday */
+export function weekdayOf(date: string): number {
+  return (new Date(`${date}T12:00:00Z`).getUTCDay() + 6) % 7;
+}
+
 /**
  * The count that begins when a soup is made: that day is the first. What is in it may shorten it, and it is never longer
  * than the soonest limit of what went in.

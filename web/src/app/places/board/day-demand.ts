@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { MOST_WEATHER } from '@tureen/core/board';
 import { dayOf } from '@tureen/core/kit';
 import { bowlsToMake, demandOn, pastErrors, type Served } from '@tureen/core/service';
 import { AmountField } from '../../parts/amount-field';
@@ -28,7 +29,7 @@ const NOTED_DAYS = 400;
         nz-input
         id="day-weather"
         list="weather-words"
-        maxlength="20"
+        [maxlength]="mostWeather"
         placeholder="cold, wet …"
         autocomplete="off"
         [value]="weather()"
@@ -112,6 +113,7 @@ export class DayDemand {
   protected readonly most = MOST;
   protected readonly few = signal(TOO_FEW);
   protected readonly many = signal(1);
+  protected readonly mostWeather = MOST_WEATHER;
   private readonly answer = toSignal(inject(Batches).batches$);
   protected readonly pct = (share: number): string => (100 * share).toFixed(0);
   private readonly days = inject(Days);
@@ -124,7 +126,9 @@ export class DayDemand {
     return new Map(all.flatMap(({ date, weather }): [string, string][] => (weather === undefined ? [] : [[date, weather]])));
   });
   /** Words that this kitchen has for the weather. */
-  protected readonly words = computed(() => [...new Set(this.weatherOn().values())].sort());
+  protected readonly words = computed(() => [
+    ...new Map([...this.weatherOn().values()].map((word) => [word.toLowerCase(), word])).values(),
+  ]);
   private readonly past = computed((): Served[] => {
     const answer = this.answer();
     const bowls = new Map<string, number>();

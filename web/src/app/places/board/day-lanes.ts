@@ -218,7 +218,10 @@ export class DayLanes {
   private readonly held = signal<Held | undefined>(undefined);
   private readonly byMin = computed(() => {
     const held = this.held();
-    return held === undefined ? 0 : Math.round(held.dx / this.drawing().perMin / STEP_MIN) * STEP_MIN;
+    // What is dropped on somebody keeps its time, unless it is clearly dragged along the clock too.
+    return held === undefined || Math.abs(held.dx) < LEAST_PX
+      ? 0
+      : Math.round(held.dx / this.drawing().perMin / STEP_MIN) * STEP_MIN;
   });
   /** Whose lane the bar is held over, where that is another than its own. */
   private readonly over = computed(() => {

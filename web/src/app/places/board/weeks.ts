@@ -5,15 +5,15 @@ import { RouterLink } from '@angular/router';
 import {
   MOST_BATCHES,
   MOST_WEEKS,
+  NOON,
   cycleOfDays,
   weekOfCycle,
-  weekdayOf,
   type Day,
   type DayOrder,
   type MenuCycle,
 } from '@tureen/core/board';
 import { LEAST_BOWL_G, MOST_BOWL_G, MOST_BOWLS } from '@tureen/core/plan';
-import { plusDays } from '@tureen/core/stock';
+import { plusDays, weekdayOf } from '@tureen/core/stock';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { DayPlanning } from '../../cooking/day-planning';
 import { ClockField } from '../../parts/clock-field';
@@ -25,7 +25,6 @@ import { emptyAgain, fillDays, type Filled } from './fill-days';
 
 const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const;
 const USUAL_BOWLS = 40;
-const NOON = '12:00';
 const MOST_AHEAD_WEEKS = 12;
 const AHEAD_WEEKS = 4;
 

@@ -152,6 +152,7 @@ export class BoardInMemory {
             }),
           save: (day: Day, seenMs: number | null) => this.save(day, seenMs),
           menu$: this.menu.pipe(map((value) => ({ ok: true, value }))),
+          menu: () => Promise.resolve({ ok: true, value: this.unheardMenu ?? this.menu.value }),
           saveMenu: (cycle: MenuCycle, seenMs: number | null) => Promise.resolve(this.saveMenu(cycle, seenMs)),
         },
       },

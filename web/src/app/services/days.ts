@@ -36,8 +36,13 @@ export class Days {
   /** The menu of weeks, asked again whenever it changes anywhere. */
   readonly menu$: Observable<Reply<MenuAnswer>> = refetched(
     reasonsToAsk(this.live, ({ kind }) => kind === 'menu'),
-    () => request<MenuAnswer>(() => this.api.client.menu.$get()),
+    () => this.menu(),
   );
+
+  /** The menu of weeks as it is now. */
+  menu(): Promise<Reply<MenuAnswer>> {
+    return request(() => this.api.client.menu.$get());
+  }
 
   /** Keeps the menu of weeks; whoever saw an older state of it is told. */
   saveMenu(cycle: MenuCycle, seenMs: number | null): Promise<Reply<MenuAnswer>> {

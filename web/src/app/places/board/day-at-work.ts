@@ -35,7 +35,7 @@ export class DayAtWork {
   private readonly calculating = inject(Cooking);
 
   readonly kept: KeptDay;
-  readonly day: KeptDay['day'];
+  readonly day: KeptDay['value'];
   readonly laidOut: LaidOut;
   readonly isToday = computed(() => this.date() === this.clock.today());
   readonly isPast = computed(() => {
@@ -85,7 +85,7 @@ export class DayAtWork {
     private readonly clock: KitchenClock,
   ) {
     this.kept = new KeptDay(date);
-    this.day = this.kept.day;
+    this.day = this.kept.value;
     this.laidOut = new LaidOut(this.ask);
   }
 

@@ -29,7 +29,7 @@ const NOTED_DAYS = 400;
         nz-input
         id="day-weather"
         list="weather-words"
-        [maxlength]="mostWeather"
+        [attr.maxlength]="mostWeather"
         placeholder="cold, wet …"
         autocomplete="off"
         [value]="weather()"

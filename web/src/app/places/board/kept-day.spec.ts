@@ -32,9 +32,9 @@ describe('a day as a screen keeps it', () => {
   it('of which nothing was planned is loaded and empty; what is changed stands there at once and is kept', async () => {
     const kept = await made();
     expect(kept.isLoaded()).toBeTrue();
-    expect(kept.day()).toBeUndefined();
+    expect(kept.value()).toBeUndefined();
     const sent = kept.change(DAY);
-    expect(kept.day()).toEqual(DAY);
+    expect(kept.value()).toEqual(DAY);
     expect(await sent).toBeTrue();
     expect(memory.kept(DATE)).toEqual(DAY);
   });
@@ -43,7 +43,7 @@ describe('a day as a screen keeps it', () => {
     const kept = await made();
     memory.put({ ...DAY, starts: '06:00' });
     await rested();
-    expect(kept.day()?.starts).toBe('06:00');
+    expect(kept.value()?.starts).toBe('06:00');
   });
 
   it('two changes right behind each other are both kept, the second on top of the first', async () => {
@@ -54,7 +54,7 @@ describe('a day as a screen keeps it', () => {
     expect(await Promise.all([first, second])).toEqual([true, true]);
     expect(memory.kept(DATE)).toEqual({ ...DAY, starts: '06:00', ends: '16:00' });
     await rested();
-    expect(kept.day()).toEqual({ ...DAY, starts: '06:00', ends: '16:00' });
+    expect(kept.value()).toEqual({ ...DAY, starts: '06:00', ends: '16:00' });
   });
 
   it('changed by another screen meanwhile it is not overwritten, and stands here as it now is', async () => {
@@ -66,7 +66,7 @@ describe('a day as a screen keeps it', () => {
     expect(await kept.change({ ...DAY, ends: '18:00' })).toBeFalse();
     expect(memory.kept(DATE)?.starts).toBe('05:30');
     expect(kept.refused()).toContain('Somebody changed this day');
-    expect(kept.day()?.starts).toBe('05:30');
+    expect(kept.value()?.starts).toBe('05:30');
     // Changed on top of that it is kept, and says nothing of the refusal any more.
     expect(await kept.change({ ...DAY, starts: '05:30', ends: '18:00' })).toBeTrue();
     expect(kept.refused()).toBe('');
@@ -81,7 +81,7 @@ describe('a day as a screen keeps it', () => {
     const both = await Promise.all([kept.change({ ...DAY, ends: '18:00' }), kept.change({ ...DAY, ends: '19:00' })]);
     expect(both).toEqual([false, false]);
     expect(memory.kept(DATE)).toEqual({ ...DAY, starts: '05:30' });
-    expect(kept.day()?.starts).toBe('05:30');
+    expect(kept.value()?.starts).toBe('05:30');
   });
 
   it('turned to another date it is that one’s, whatever is on its way', async () => {
@@ -94,13 +94,13 @@ describe('a day as a screen keeps it', () => {
     expect(kept.isLoaded()).toBeFalse();
     await rested();
     expect(kept.isLoaded()).toBeTrue();
-    expect(kept.day()).toBeUndefined();
+    expect(kept.value()).toBeUndefined();
     arrive();
     const other = kept.change({ ...DAY, date: '2026-12-05' });
     expect(await Promise.all([sent, other])).toEqual([true, true]);
     await rested();
     expect(memory.kept(DATE)?.starts).toBe('06:00');
-    expect(kept.day()?.date).toBe('2026-12-05');
+    expect(kept.value()?.date).toBe('2026-12-05');
     expect(memory.kept('2026-12-05')?.date).toBe('2026-12-05');
   });
 });

@@ -91,7 +91,19 @@ describe('the menu of weeks', () => {
     memory.unheardMenu = { cycle: { startsOn: '2026-11-23', weeks: mine?.weeks ?? [] }, changedAtMs: 99 };
     press('One more week');
     await until(fixture, () => text().includes('changed the menu meanwhile'));
-    expect(cells().length).toBe(7);
+    // What is theirs is shown, and kept.
+    await until(fixture, () => cells().length === 7);
     expect(cycle()).toEqual(mine);
+  });
+
+  it('two changes in a row both stand', async () => {
+    await made();
+    press('Start with an empty week');
+    await until(fixture, () => cells().length === 7);
+    press('One more week');
+    fixture.detectChanges();
+    press('One more week');
+    await until(fixture, () => cycle()?.weeks.length === 3);
+    expect(text()).not.toContain('meanwhile');
   });
 });

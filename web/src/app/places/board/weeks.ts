@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
@@ -21,6 +21,7 @@ import { NumberField } from '../../parts/number-field';
 import { Days } from '../../services/days';
 import { Soups } from '../../services/soups';
 import { KitchenClock } from './day-at-work';
+import { KeptMenu } from './kept-day';
 import { emptyAgain, fillDays, type Filled } from './fill-days';
 
 const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const;
@@ -56,18 +57,13 @@ export class Weeks {
   });
   private readonly names = computed(() => new Map(this.shelf().map(({ id, name }) => [id, name])));
 
-  private readonly heard = toSignal(this.days.menu$);
-  protected readonly trouble = computed(() => {
-    const answer = this.heard();
-    return answer?.ok === false ? answer.refusal.sentence : undefined;
-  });
-  private readonly kept = linkedSignal(() => {
-    const answer = this.heard();
-    return answer?.ok === true ? answer.value : undefined;
-  });
-  protected readonly isLoaded = computed(() => this.kept() !== undefined);
-  protected readonly cycle = computed(() => this.kept()?.cycle ?? undefined);
-  protected readonly refused = signal<readonly string[]>([]);
+  private readonly kept = new KeptMenu();
+  protected readonly trouble = this.kept.trouble;
+  protected readonly isLoaded = this.kept.isLoaded;
+  protected readonly cycle = this.kept.value;
+  /** Why days were not planned or read. */
+  private readonly stopped = signal<readonly string[]>([]);
+  protected readonly refused = computed(() => [this.kept.refused(), ...this.stopped()].filter((text) => text !== ''));
 
   /** Which day is looked at: the how manieth of the whole menu, from 0. */
   private readonly chosenAt = signal<number | undefined>(undefined);
@@ -138,7 +134,7 @@ export class Weeks {
     for (let n = 0; n < count * WEEKDAYS.length; n++) {
       const answer = await this.days.once(plusDays(first, n));
       if (!answer.ok) {
-        this.refused.set([answer.refusal.sentence]);
+        this.stopped.set([answer.refusal.sentence]);
         return;
       }
       if (answer.value.day !== null) days.push(answer.value.day);
@@ -183,18 +179,10 @@ export class Weeks {
     await this.keep({ ...cycle, weeks });
   }
 
-  /** Keeps the menu for every screen; what is refused is not shown as if it were so. */
   private async keep(cycle: MenuCycle): Promise<void> {
-    const before = this.kept();
-    this.kept.set({ cycle, changedAtMs: before?.changedAtMs ?? null });
-    this.refused.set([]);
+    this.stopped.set([]);
     this.filled.set(undefined);
-    const answer = await this.days.saveMenu(cycle, before?.changedAtMs ?? null);
-    if (answer.ok) this.kept.set(answer.value);
-    else {
-      this.kept.set(before);
-      this.refused.set([answer.refusal.sentence]);
-    }
+    await this.kept.change(cycle);
   }
 
   /** Plans the days ahead by the menu, from tomorrow on. */
@@ -206,13 +194,13 @@ export class Weeks {
     const done = await fillDays(this.days, cycle, kit, plusDays(this.today(), 1), this.aheadWeeks() * WEEKDAYS.length);
     this.isFilling.set(false);
     this.filled.set(done);
-    this.refused.set(done.refused);
+    this.stopped.set(done.refused);
   }
 
   protected async takeBack(): Promise<void> {
     const done = this.filled();
     if (done === undefined) return;
     this.filled.set(undefined);
-    this.refused.set(await emptyAgain(this.days, done));
+    this.stopped.set(await emptyAgain(this.days, done));
   }
 }

@@ -6,6 +6,7 @@ import { MOST_BATCHES, serviceOf, type Day, type DayBatch, type Person } from '@
 import { freeId } from '@tureen/core/draft';
 import type { Kit } from '@tureen/core/kit';
 import { LEAST_BOWL_G, MOST_BOWL_G, MOST_BOWLS } from '@tureen/core/plan';
+import type { OnShelf } from '@tureen/server/api';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import type { DaySoup } from '../../cooking/day-view';
@@ -14,15 +15,13 @@ import { NumberField } from '../../parts/number-field';
 import { Plans } from '../../services/plans';
 import { Soups } from '../../services/soups';
 import { day } from '../figures';
-
-/** Bowls of a soup that is put on a day, until the cook says otherwise. */
-const USUAL_BOWLS = 40;
+import { SoupPicker, USUAL_BOWLS } from './soup-picker';
 
 /** What is wanted on a day: its soups with bowls and times, its hours, its people. Every change is a whole new day. */
 @Component({
   selector: 'tt-day-soups',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ClockField, FormsModule, NumberField, NzInputModule, NzSelectModule, RouterLink],
+  imports: [ClockField, FormsModule, NumberField, NzInputModule, NzSelectModule, RouterLink, SoupPicker],
   templateUrl: './day-soups.html',
   styleUrl: './day-soups.less',
 })
@@ -88,9 +87,7 @@ export class DaySoups {
     this.set({ batches: this.day().batches.filter((batch) => batch.id !== id), ...(pins === undefined ? {} : { pins }) });
   }
 
-  protected add(soupId: string | null): void {
-    const soup = this.shelf().find(({ id }) => id === soupId);
-    if (soup === undefined) return;
+  protected add(soup: OnShelf): void {
     const { batches } = this.day();
     const id = freeId(soup.id, new Set(batches.map((batch) => batch.id)));
     const at = serviceOf(this.day());

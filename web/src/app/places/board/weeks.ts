@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import {
   MOST_BATCHES,
@@ -14,7 +13,7 @@ import {
 } from '@tureen/core/board';
 import { LEAST_BOWL_G, MOST_BOWL_G, MOST_BOWLS } from '@tureen/core/plan';
 import { plusDays, weekdayOf } from '@tureen/core/stock';
-import { NzSelectModule } from 'ng-zorro-antd/select';
+import type { OnShelf } from '@tureen/server/api';
 import { DayPlanning } from '../../cooking/day-planning';
 import { ClockField } from '../../parts/clock-field';
 import { NumberField } from '../../parts/number-field';
@@ -22,10 +21,10 @@ import { Days } from '../../services/days';
 import { Soups } from '../../services/soups';
 import { KitchenClock } from './day-at-work';
 import { KeptMenu } from './kept-day';
+import { SoupPicker, USUAL_BOWLS } from './soup-picker';
 import { emptyAgain, fillDays, type Filled } from './fill-days';
 
 const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const;
-const USUAL_BOWLS = 40;
 const MOST_AHEAD_WEEKS = 12;
 const AHEAD_WEEKS = 4;
 
@@ -33,7 +32,7 @@ const AHEAD_WEEKS = 4;
 @Component({
   selector: 'tt-weeks',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ClockField, FormsModule, NumberField, NzSelectModule, RouterLink],
+  imports: [ClockField, NumberField, RouterLink, SoupPicker],
   templateUrl: './weeks.html',
   styleUrl: './weeks.less',
 })
@@ -51,11 +50,11 @@ export class Weeks {
   private readonly kitchen = toSignal(inject(DayPlanning).stocked$);
   protected readonly kit = computed(() => this.kitchen()?.kit);
   private readonly shelfAnswer = toSignal(inject(Soups).shelf$);
-  protected readonly shelf = computed(() => {
+  /** Of soups that are retired too: a menu may still name one. */
+  private readonly names = computed(() => {
     const answer = this.shelfAnswer();
-    return answer?.ok === true ? answer.value.soups.filter(({ retired }) => !retired) : [];
+    return new Map(answer?.ok === true ? answer.value.soups.map(({ id, name }) => [id, name]) : []);
   });
-  private readonly names = computed(() => new Map(this.shelf().map(({ id, name }) => [id, name])));
 
   private readonly kept = new KeptMenu();
   protected readonly trouble = this.kept.trouble;
@@ -154,9 +153,7 @@ export class Weeks {
     if (cycle !== undefined && cycle.weeks.length > 1) await this.keep({ ...cycle, weeks: cycle.weeks.slice(0, -1) });
   }
 
-  protected async add(soupId: string | null): Promise<void> {
-    const soup = this.shelf().find(({ id }) => id === soupId);
-    if (soup === undefined) return;
+  protected async add(soup: OnShelf): Promise<void> {
     const at = this.orders()[0]?.at ?? NOON;
     await this.setOrders([...this.orders(), { soupId: soup.id, bowls: USUAL_BOWLS, bowlG: soup.bowlG, at, keeps: false }]);
   }

@@ -1,5 +1,6 @@
 import { dayWith, wanted } from '../../spec/days.js';
 import { READY_KITS } from '../kit/index.js';
+import type { DayBatch } from './day.js';
 import { plusDays, weekdayOf } from '../stock/index.js';
 import { takeOrders, type DayOrder } from './orders.js';
 import { MenuCycleSchema, cycleOfDays, dayByMenu, menuOn, weekOfCycle, type MenuCycle } from './menu-cycle.js';
@@ -84,10 +85,8 @@ describe('a menu of weeks', () => {
     ]) {
       const cycle = cycleOfDays([dayWith(batches)], MONDAY, 1);
       const day = dayByMenu(cycle, '2026-12-11', kit);
-      const told = day.batches.map(({ request: { bowls, variant, without: lines } }) => [bowls, variant, lines]);
-      expect(told).toEqual(
-        batches.map(({ request: { bowls, variant, without: lines } }) => [bowls, variant, lines]) as typeof told,
-      );
+      const chosen = ({ request: { bowls, variant, without: lines } }: Pick<DayBatch, 'request'>) => ({ bowls, variant, lines });
+      expect(day.batches.map(chosen)).toEqual(batches.map(chosen));
       expect(dayByMenu(cycle, '2026-12-11', kit, day)).toEqual(day);
     }
     // An order that says nothing of choices is for the soup as the day has it.

@@ -108,7 +108,8 @@ export async function faults(
   { within, isDark = false }: { within?: string; isDark?: boolean } = {},
 ): Promise<string[]> {
   const only = isDark ? { runOnly: { type: 'rule' as const, values: ['color-contrast'] } } : {};
-  const axe = new AxeBuilder({ page }).options({ ...only, resultTypes: ['violations'] });
+  // Legacy mode runs it in the page itself: there are no frames, and it is three times as fast.
+  const axe = new AxeBuilder({ page }).setLegacyMode().options({ ...only, resultTypes: ['violations'], preload: false });
   const { violations } = await (within === undefined ? axe : axe.include(within)).analyze();
   return violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).join(' | ')}`);
 }

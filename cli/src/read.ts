@@ -14,7 +14,7 @@ const BOWL_G = 300;
 type Read = Extract<RecipeReading, { ok: true }>;
 
 /** A line with what was understood of it: as JSON, its kilos as bought or edible, or the question. */
-function lineData({ heading, reading, taken }: Read['lines'][number]): object {
+function lineData({ heading, reading, taken, isSupposed }: Read['lines'][number]): object {
   return {
     text: reading.text,
     ...(heading === '' ? {} : { heading }),
@@ -29,16 +29,17 @@ function lineData({ heading, reading, taken }: Read['lines'][number]): object {
           way: taken.way,
           cut: taken.cut,
           assumed: taken.assumed,
+          ...(isSupposed ? { supposed: true } : {}),
         }),
     ...(reading.code === 'ASK' ? { asks: reading.what, options: reading.options } : {}),
     ...(reading.code === 'UNKNOWN_FOOD' ? { nearest: reading.nearest } : {}),
   };
 }
 
-function actionData(action: Action, { clauses }: NonNullable<Read['method']>): object {
+function actionData(action: Action, { clauses }: NonNullable<Read['method']>, written: string): object {
   const { clause, ...rest } = action;
   const own = clauses[clause];
-  return { ...rest, clause, start: own?.start, end: own?.end, text: own?.text };
+  return { ...rest, clause, start: own?.start, end: own?.end, text: written.slice(own?.start, own?.end) };
 }
 
 function nameIn(read: Read): (line: string) => string {
@@ -74,8 +75,8 @@ export function read(from: Given): CommandResult {
   );
   if (!reading.ok) return wrong(`${file}: ${pastingSentence(reading)}`, { file, ...reading });
   const { pasted, lines, method, soup } = reading;
-  const questions = lines.flatMap(({ reading: own, taken }) => {
-    const asks = taken === undefined ? readingSentence(own) : undefined;
+  const questions = lines.flatMap(({ reading: own, taken, isSupposed }) => {
+    const asks = taken === undefined || isSupposed ? readingSentence(own) : undefined;
     return asks === undefined ? [] : [{ text: own.text, asks, ...(own.code === 'ASK' ? { options: own.options } : {}) }];
   });
   const nameOf = nameIn(reading);
@@ -85,10 +86,10 @@ export function read(from: Given): CommandResult {
     table(
       [
         ['line', 'kg', 'is'],
-        ...lines.map(({ reading: own, taken }) => [
+        ...lines.map(({ reading: own, taken, isSupposed }) => [
           own.text,
           taken === undefined ? '' : taken.kg.toFixed(3),
-          taken?.row.name ?? '?',
+          `${taken?.row.name ?? ''}${taken === undefined || isSupposed ? '?' : ''}`,
         ]),
       ],
       [1],
@@ -112,7 +113,7 @@ export function read(from: Given): CommandResult {
     ...(method === undefined
       ? {}
       : {
-          actions: method.actions.map((action) => actionData(action, method)),
+          actions: method.actions.map((action) => actionData(action, method, text)),
           clauses: method.clauses,
           stepClauses: method.tree.clausesOf,
           placed: method.tree.placed,

@@ -116,7 +116,7 @@ describe('the command line', () => {
   it('reads a written recipe: lines in kilos, what its method asks for with its place in the text, steps, questions', async () => {
     const file = join(folder, 'soup.txt');
     const text =
-      'Leek soup\n500 g leeks, sliced\n1 litre stock\n2 cups cream\n\nSweat the leeks for 10 minutes, then add the stock and simmer for 20 minutes. Blend.';
+      'Leek soup\n500 g leeks, sliced\n1 litre stock\n2 cups cream\n\nSweat the leeks for 10 minutes, then add the stock and simmer for 20 minutes. Blend w/ the cream.';
     writeFileSync(file, text);
     const { exit, data } = await tureen(['read', file, '--json']);
     expect(exit).toBe(0);
@@ -131,7 +131,9 @@ describe('the command line', () => {
       ['vegetable-stock', 1],
     ]);
     for (const { start, end, text: clause } of read.actions) expect(text.slice(start, end)).toBe(clause);
-    expect(read.actions.map(({ does }) => does)).toEqual(['add', 'sweat', 'add', 'simmer', 'blend']);
+    expect(read.actions.map(({ does }) => does)).toEqual(['add', 'sweat', 'add', 'simmer', 'cream', 'blend']);
+    // What is asked is supposed until it is answered, and still asked.
+    expect(read.lines[2]).toEqual(jasmine.objectContaining({ code: 'ASK', ingredient: 'whipping-cream', supposed: true }));
     expect(read.soup.root.steps.map(({ op }) => op)).toContain('sweat');
     expect(read.questions.map(({ text: line }) => line)).toEqual(['2 cups cream']);
     expect((await tureen(['read', join(folder, 'none.txt')])).exit).toBe(1);

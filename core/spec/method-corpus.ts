@@ -95,6 +95,8 @@ export interface CorpusReading {
   readonly unread: readonly string[];
   /** Lines that were asked about. */
   readonly asked: number;
+  /** Bowls that it says it is for. */
+  readonly stated: number | undefined;
 }
 
 /** A recipe read as it would be pasted, with the first answer to what is asked. */
@@ -119,7 +121,7 @@ export function readCorpus({ text, country }: Pick<CorpusRecipe, 'text' | 'count
     { id: 'read', name: pasted.title ?? 'Soup', bowls, bowlG: 300 },
     { ...context, bowls, blenders: ['jug', 'stick'] },
   );
-  return { reading, taken: lines.map(({ taken }) => taken), unread, asked };
+  return { reading, taken: lines.map(({ taken }) => taken), unread, asked, stated: pasted.bowls };
 }
 
 const SILENT = new Set(['prepare', 'setting', 'remark', 'serve', 'hold']);

@@ -38,7 +38,7 @@ export function saidOfPaste(text: string, country: Country): Said {
     actions: reading.actions,
     sharesOf: (line) =>
       reading.actions
-        .filter(({ does }) => does !== 'keep')
+        .filter(({ does }) => does !== 'keep' && does !== 'prepare')
         .flatMap(({ lines }) => lines.filter((use) => use.line === line).map(({ share = 1 }) => Math.round(share * 100) / 100)),
     minutesOf: (op) =>
       steps.flatMap((step) => (step.op === op && 'minutes' in step && step.minutes !== undefined ? [step.minutes] : [])),

@@ -1,9 +1,15 @@
+import type { Country } from '../src/amounts/index.js';
+
 /** A recipe as it is pasted whole, with what must be read of its lines, and of its method in this order. */
 export interface ToldPaste {
   readonly what: string;
-  readonly country: 'gb' | 'us';
+  readonly country: Country;
   readonly text: string;
   readonly foods?: readonly string[];
+  readonly bowls?: number;
+  readonly served?: 'hot' | 'cold';
+  /** Shares of a line that go in or on top, one after the other. */
+  readonly shares?: Readonly<Record<string, readonly number[]>>;
   readonly wanted: readonly string[];
   readonly never?: RegExp;
 }

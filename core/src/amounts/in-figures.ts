@@ -132,7 +132,14 @@ function inWords(text: string): string {
       .replace(new RegExp(`^(?:1/2|½) (?=\\(?\\d+(?:[.,]\\d+)?[ -]?${SIZE_UNITS}\\b)`, 'i'), '0.5 x ')
       .replace(/^(?:the )?(?:picked )?leaves (?:from|of) /i, '')
       .replace(/^(\S+(?: \d\/\d)?) (?:(?:firmly|tightly|loosely|lightly|well) )?packed /i, '$1 ')
+      .replace(/^(?:a |one )?(quarter|third) (?:of )?(?:an? )?(?=pints?\b|cups?\b)/i, (_, part: string) =>
+        /third/i.test(part) ? '1/3 ' : '1/4 ',
+      )
       .replace(/^(?:a |one )?quarter (?:of )?(?:a |an )/i, '1/4 ')
+      // "1 whole bulb of garlic", "a sachet of miso", "a knob of butter the size of a walnut".
+      .replace(/^(\S+) whole (?=(?:bulbs?|heads?)\b)/i, '$1 ')
+      .replace(/^(\S+) sachets? (?:of )?(?=[a-z])/i, '$1 pack ')
+      .replace(/,? (?:about )?the size of (?:an? |your |my )[a-z’']+(?: ball)?\b/i, '')
       .replace(/^three[- ]quarters of (?:a |an )/i, '3/4 ')
       .replace(/\b(tea|table|dessert)spoonfuls?\b/i, '$1spoon')
       .replace(/^(?:a|an) (?:couple|pair) of /i, '2 ')
@@ -158,7 +165,6 @@ function inWords(text: string): string {
         /^(.+?),? (gr?s?|grams?|kg|ml|cl|dl|l)\.? (\d+(?:[.,]\d+)?)$/i,
         (_, food: string, unit: string, figure: string) => `${figure} ${/^gr/i.test(unit) ? 'g' : unit} ${food}`,
       )
-      .replace(/,? q\.? ?b\.?$/i, ' to taste')
       // "Curry powder 2 rounded tbsp".
       .replace(
         /^([a-z][^\d,(]+?),? (\d+(?:[.,]\d+)?|\d\/\d|[½¼¾]|\d+ \d\/\d|\d[½¼¾]) (?:rounded|heaped|heaping|level|scant|good|generous|big|large|small) (tsps?|tbsps?|teaspoons?|tablespoons?|cups?|handfuls?|bunch(?:es)?|pinch(?:es)?|knobs?)$/i,

@@ -23,6 +23,9 @@ const MANNERS = new Set(
   ).split(' '),
 );
 
+/** Words of some names that tell none from another. */
+const SAYS_LITTLE = new Set(['ripe', 'fresh', 'raw', 'whole', 'good']);
+
 /** Lower case, no accents, no remarks in brackets, single forms. @example plain('Ripe Tomatoes (about six)') // 'ripe tomato' */
 export function plain(text: string): string {
   return text
@@ -240,12 +243,14 @@ function searched(names: Names, phrase: string, country: Country | undefined, gu
   const inside = [...has].flatMap((first) =>
     (names.byWord.get(first) ?? []).filter((name) => name.words.every((word) => has.has(word))),
   );
-  const most = Math.max(0, ...inside.map((name) => name.words.length));
+  // "Ripe plum tomatoes" are plum tomatoes, and not ripe ones.
+  const weighs = ({ words: own }: Name): number => own.length + (own.some((word) => SAYS_LITTLE.has(word)) ? 0 : 0.5);
+  const most = Math.max(0, ...inside.map(weighs));
   // "Sugar pumpkin" is a pumpkin: what stands last is what it is.
   const heads = words.filter((word) => !MANNERS.has(word));
   const isHead = ({ words: own }: Name): number => (own.at(-1) === heads.at(-1) ? 0 : 1);
   // "Mozzarella cheese" is mozzarella, whatever plain cheese is taken to be.
-  const called = inside.filter((name) => name.words.length === most);
+  const called = inside.filter((name) => weighs(name) === most);
   const proper = called.filter(({ words: own }) => own.join(' ') !== GENERIC);
   const longest = (proper.length > 0 ? proper : called).sort((a, b) => isHead(a) - isHead(b));
   if (longest.length > 0) {

@@ -295,7 +295,7 @@ export function doBlend(k: Kitchen, clause: Clause, n: number, verb: string): vo
   // "With the rice which you've boiled for 15 minutes": not the blender's.
   const going = k.clauses[n + 1];
   const time =
-    minutesIn(words.replace(/\b(?:which|once|after|when)\b.*$/i, '')) ??
+    minutesIn(words.replace(/\b(?:which|(?<!at )once|after|when)\b.*$/i, '')) ??
     (going?.sentence === clause.sentence && STILL_BLENDING.test(going.text) ? minutesIn(going.text) : undefined);
   const minutes = time === undefined ? USUAL.blendMin : (time.low + time.high) / 2;
   k.put('blend', n, {

@@ -97,7 +97,7 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
     /\b(?:reserved|cooking|soaking) (?:water|liquid|liquor)\b/i.test(body) && k.vessels.some(({ isDrained }) => isDrained);
   // "Slice the artichokes, drain, add": what was made ready, or what was soaked and drained.
   const isBareAdd =
-    /^(?:and |then )?(?:add|tip in|in)(?: (?:them|it|these))?$|^(?:and |then )?(?:stir|mix|tip|put|throw) (?:them|it|these) in$/i.test(
+    /^(?:and |then )?(?:add|tip in|in)(?: (?:them|it|these|both|both of them|the two|all three))?$|^(?:and |then )?(?:stir|mix|tip|put|throw) (?:them|it|these) in$/i.test(
       text,
     );
   const { soaked } = k;

@@ -29,6 +29,10 @@ export type Handlers = Readonly<Record<Sense, Handler>>;
 /** More foods than this in hot liquid are the soup, and no side dish. */
 export const LEAST_OF_SOUP = 3;
 
+/** "Until golden, 25 to 30 minutes": the time behind a look, and a bracket that is not closed, are no part of it. */
+const TIME_BEHIND =
+  /(?:,? (?:for |about |around |roughly |approximately )*(?:\d[\d ½¼¾/]*(?: ?(?:-|–|to|or) ?\d+)?|an?|one|two|three|five|ten|fifteen|twenty) ?(?:more )?(?:minutes?|mins?|hours?|hrs?|seconds?|secs?)\b.*|\s*\([^)]*)$/i;
+
 /** Cooks a method in the mind, clause by clause: what is where, what is hot, what has gone in. */
 export class Kitchen extends WordsInUse {
   readonly top: TopUse[] = [];
@@ -76,7 +80,7 @@ export class Kitchen extends WordsInUse {
 
   put(does: Doing, clause: number, more: Partial<Action> = {}): Action {
     const { text } = this.clauses[clause] ?? { text: '' };
-    const until = /\b(?:until|till|’til|'til)\b\s*([^;.]*)/i.exec(text)?.[1]?.trim();
+    const until = /\b(?:until|till|’til|'til)\b\s*([^;.]*)/i.exec(text)?.[1]?.replace(TIME_BEHIND, '').trim();
     const condition = /\b(?:if|should(?= (?:it|the|they|this|your)\b)) (?!you like|liked|using|you(?:'|’)re)[^,;.]*/i.exec(
       withoutHelp(text.replace(/\([^)]*(?:\)|$)/g, ' ').replace(IN_GOES_IF, ' ')),
     )?.[0];
@@ -107,13 +111,13 @@ export class Kitchen extends WordsInUse {
     for (const [n, action] of this.actions.entries()) if (action.n !== n) this.actions[n] = { ...action, n };
   }
 
-  /** Lines into a vessel; what is cooked elsewhere comes with all that is there. */
   /** "The roasted parsnip", of which some is in the pot already: the hot tray that it lies on. */
   private ovenOf(line: string, state: string, to: Vessel): Vessel | undefined {
     if (!/\b(?:roast|roasted|charred|grilled)\s+$/i.test(state)) return undefined;
     return this.open().findLast((one) => one !== to && one.kind === 'tray' && one.isHot && !one.isForTop && one.lines.has(line));
   }
 
+  /** Lines into a vessel; what is cooked elsewhere comes with all that is there. */
   putLines(
     vessel: Vessel,
     mentions: readonly Mention[],

@@ -226,6 +226,7 @@ export const PLACES: readonly (readonly [RegExp, VesselKind])[] = [
     'serving',
   ],
   [/\b(?:blenders?|liquidi[sz]ers?|food[- ]processors?|processor|blender jug|jug blender|the jug|goblet)\b/i, 'jug'],
+  [/\b(?:(?:bratt|braising|boiling|jacketed|tilting|steam) (?:pans?|kettles?|boilers?)|rondeaux?|marmite|cauldron)\b/i, 'pot'],
   [
     /\b(?:frying[- ]pans?|frypans?|fry[- ]pan|skillet|saut[ée] pan|wok|griddle|(?:small|second|separate|little|another|dry|other) (?:heavy |non-stick |sauce)?pans?|small saucepan|milk pan)\b/i,
     'pan',

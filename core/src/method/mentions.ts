@@ -104,11 +104,20 @@ export class LineNames {
       const phrases = new Set<string>(all);
       for (const name of all) phrases.add(name.split(',')[0] ?? name);
       for (const phrase of phrases) this.names.push({ line, words: phrase.split(' '), isHead: true });
-      const heads = new Set([...phrases].map((phrase) => headOf(phrase.split(',')[0] ?? phrase)));
+      // Out of a can or a tube it has another name too, and is not the fresh thing: passata is no "tomatoes".
+      const isMade = row.group === 'canned goods' || row.group === 'pastes and sauces';
+      const called = isMade
+        ? [row.name, row.us, row.au].flatMap((name) => (name === undefined ? [] : [plain(name)]))
+        : [...phrases];
+      const heads = new Set(called.map((phrase) => headOf(phrase.split(',')[0] ?? phrase)));
       heads.add(headOf(written.join(' ')));
       // Any telling word of the name, and the last word of what is written, name it too.
+      // Of its other names only the last word: an oil that may be of lemon is not called lemon.
+      const own = [row.name, row.us, row.au].flatMap((name) => (name === undefined ? [] : plain(name).split(' ')));
       const telling = new Set(
-        [...all.flatMap((name) => name.split(' ')), ...written].filter((word) => word.length > 2 && !QUALITIES.has(word)),
+        [...own, ...heads, ...written].filter(
+          (word): word is string => word !== undefined && word.length > 2 && !QUALITIES.has(word),
+        ),
       );
       for (const word of telling) this.names.push({ line, words: [word], isHead: heads.has(word) });
       for (let n = 0; n + 1 < written.length; n += 1) {
@@ -305,7 +314,10 @@ export class LineNames {
           this.saysOwnSeeds,
           this.lines.filter(({ taken }) => fits(taken.row, taken.role)),
         );
-        if (own.length > 0) return { lines: heads.length > 0 ? [...new Set([...lines, ...own])] : own, length: 1 };
+        const both = heads.length > 0 ? [...new Set([...lines, ...own])] : own;
+        // "The tomatoes" are no passata where there are some.
+        const whole = both.filter(({ taken }) => taken.row.id !== 'passata');
+        if (own.length > 0) return { lines: whole.length > 0 ? whole : both, length: 1 };
       }
     }
     return { lines, length };

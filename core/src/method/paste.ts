@@ -276,9 +276,14 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
       bowls = figureIn(soMany[2] ?? '');
       continue;
     }
-    if (portions !== null && (n === 0 || portions.index === 0) && Number(portions[1]) > 0 && Number(portions[1]) <= 1000) {
-      bowls = Number(portions[1]);
-      if (portions.index > 0) title = line.slice(0, portions.index).replace(/^#+\s*|\s*\([^)]*$/g, '');
+    const inPortions = Number(portions?.[1] ?? portions?.[2]);
+    if (portions !== null && (n === 0 || portions.index === 0) && inPortions > 0 && inPortions <= 1000) {
+      bowls = inPortions;
+      if (portions.index > 0)
+        title = line
+          .slice(0, portions.index)
+          .replace(/^#+\s*|\s*\([^)]*$/g, '')
+          .trim();
     } else if (stated !== undefined && n === 0 && /[a-z].*(?:[–—(,/-]|\s{2})\s*(?:makes|yields?|serves|batch)/i.test(line)) {
       bowls = stated;
       title = line.replace(/^#+\s*/, '').replace(/(?:\s*[/,(–—-]\s*|\s{2,})(?:yields?|makes|serves|batch)\b.*$/i, '');
@@ -299,8 +304,10 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
     } else if (ABOUT.test(line) && line.length < 80) {
       // "Takes: 1 hr  Makes: 6 portions".
       const beside =
-        bowls === undefined ? (/\b(?:serves|makes|feeds|yields?)\s*:?\s*(\d+)\b/i.exec(line) ?? PORTIONS.exec(line)) : null;
-      if (beside !== null) bowls = Number(beside[1]);
+        /\b(?:serves|servings?|portions?|makes|feeds|yields?)\s*:?\s*(\d+(?:\s*(?:-|–|to)\s*\d+)?)\b(?! ?(?:min|hour|hr))/i.exec(
+          line,
+        );
+      bowls ??= bowlsIn(`serves ${beside?.[1] ?? PORTIONS.exec(line)?.[1] ?? ''}`);
     } else if (WEB_REST.test(line)) {
       bowls ??= bowlsIn(/\b(?:yields?|serves|makes)\b.*$/i.exec(line)?.[0] ?? '');
       notes.push(line);

@@ -29,6 +29,8 @@ export interface RecipeLine {
   readonly reading: LineReading;
   readonly taken: TakenLine | undefined;
   readonly isLeftOut: boolean;
+  /** It was asked about and not answered: it is taken as the first of what it could be, so that the method can speak of it. */
+  readonly isSupposed: boolean;
 }
 
 export type RecipeReading =
@@ -59,9 +61,10 @@ export function readRecipe(text: string, ask: RecipeAsk, context: ReadingContext
   const bowls = ask.bowls ?? pasted.bowls ?? USUAL_BOWLS;
   const lines = pasted.lines.map(({ reading, heading }): RecipeLine => {
     const answer = ask.answers?.[reading.text];
-    if (answer === null) return { heading, reading, taken: undefined, isLeftOut: true };
-    const taken = takeLine(reading, { larder: context.larder, heading, bowls: pasted.bowls ?? USUAL_BOWLS }, answer);
-    return { heading, reading, taken, isLeftOut: false };
+    if (answer === null) return { heading, reading, taken: undefined, isLeftOut: true, isSupposed: false };
+    const supposed = answer === undefined && reading.code === 'ASK' ? reading.options[0] : undefined;
+    const taken = takeLine(reading, { larder: context.larder, heading, bowls: pasted.bowls ?? USUAL_BOWLS }, answer ?? supposed);
+    return { heading, reading, taken, isLeftOut: false, isSupposed: supposed !== undefined && taken !== undefined };
   });
   const understood = lines.flatMap(({ taken, heading }) => (taken === undefined ? [] : [{ taken, heading }]));
   const name = ask.name ?? pasted.title ?? 'Soup';

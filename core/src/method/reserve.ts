@@ -182,12 +182,20 @@ export function doReserve(k: Kitchen, clause: Clause, n: number): void {
   if (
     named.length > 0 &&
     (/\b(?:back|aside)\b/i.test(body) || FOR_TOP.test(body)) &&
-    /\b(?:one|two|three|some|few|handful|half|third|quarter|\d)/i.test(body)
+    /\b(?:one|two|three|couple|some|few|bit|little|handful|half|third|quarter|\d)/i.test(body)
   ) {
     // "Keep two back for the crisps."
     const kept = named.map((line) => ({ line, at: 0, length: 0 }));
     holdBack(k, kept, body);
+    if (FOR_TOP.test(body)) for (const { line } of kept) if (k.heldBack.has(line)) k.heldForTop.set(line, n);
     k.put('keep', n, { lines: kept.map(({ line }) => ({ line })) });
+    return;
+  }
+  if (k.here?.isDrained === true && /^\w+ (?:back|by|aside|to one side|for later)$/i.test(body.trim())) {
+    // "Boil the barley apart, drain, cool and keep back."
+    k.here.isAside = true;
+    k.here = undefined;
+    k.put('setting', n);
     return;
   }
   const last = k.beforeLast;

@@ -218,6 +218,12 @@ function isChilledFor(text: string): boolean {
 const kept: SetPhrase = (k, clause, n) => {
   const { text } = clause;
   const isStored = k.actions.findLast(({ does }) => does !== 'setting')?.does === 'store';
+  const isSameSentence = k.actions.at(-1)?.does === 'setting' && k.clauses[n - 1]?.sentence === clause.sentence;
+  if (isStored && isSameSentence && /^adding\b/i.test(text)) {
+    // "Defrost, then reheat until piping hot, adding a splash of water": on another day.
+    k.put('setting', n);
+    return true;
+  }
   if (
     !isStored ||
     isChilledFor(text) ||
@@ -309,9 +315,20 @@ const pushedIn: SetPhrase = (k, clause, n) => {
   return true;
 };
 
+/** "Pick up: 180 ml soup, 8 g nuts, 1 ml oil": what each bowl gets. */
+const pickedUp: SetPhrase = (k, clause, n) => {
+  if (!/^(?:to )?(?:pick[- ]?up|plate|plating|plate[- ]up|dish[- ]?up|per (?:bowl|cover|portion))\s*[:–-]/i.test(clause.text))
+    return false;
+  const mentions = k.mentions(clause.text.replace(/^[^:–-]*[:–-]/, ''), clause);
+  if (mentions.length === 0) k.put('serve', n, { vessel: undefined });
+  else onTop(k, mentions, clause.text, n);
+  return true;
+};
+
 /** Phrases that are tried before the verb of a clause is asked, the first that fits first. */
 export const SET_PHRASES: readonly SetPhrase[] = [
   anotherWay,
+  pickedUp,
   told(/^(?:(?:so|now|and|first|firstly),? )*you(?:['’]ll| will)? (?:also |first )?need (?!to\b|only\b)/i, 'remark'),
   // "Grind in a little black pepper" is no blade.
   meant(/\bgrind (?:in|over|on)\b/i, 'stir in', 'add'),

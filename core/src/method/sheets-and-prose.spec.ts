@@ -1,14 +1,18 @@
 import { expectInOrder, saidOf, saidOfPaste } from '../../spec/method-said.js';
 import { TOLD_PASTES } from '../../spec/told-pastes.js';
+import { TOLD_PASTES_MORE } from '../../spec/told-pastes-more.js';
 import { readCorpus } from '../../spec/method-corpus.js';
 
 describe('sheets, prose and blogs as they are pasted', () => {
-  for (const { what, country, text, foods, wanted, never } of TOLD_PASTES)
+  for (const { what, country, text, foods, bowls, served, shares = {}, wanted, never } of [...TOLD_PASTES, ...TOLD_PASTES_MORE])
     it(what, () => {
-      const { taken, unread } = readCorpus({ country, text });
+      const { taken, unread, stated, reading } = readCorpus({ country, text });
       expect(unread).toEqual([]);
       if (foods !== undefined) expect(taken.map(({ row }) => row.id).sort()).toEqual([...foods].sort());
-      const { said } = saidOfPaste(text, country);
+      if (bowls !== undefined) expect(stated).toBe(bowls);
+      if (served !== undefined) expect(reading.tree.soup.served).toBe(served);
+      const { said, sharesOf } = saidOfPaste(text, country);
+      for (const [line, wantedShares] of Object.entries(shares)) expect(sharesOf(line)).toEqual([...wantedShares]);
       expectInOrder(said, wanted, never);
     });
 

@@ -124,17 +124,14 @@ export function doLet(k: Kitchen, clause: Clause, n: number): void {
   }
   if (
     minutes === undefined &&
-    /^(?:sit|stand|rest|nestle)\b(?: (?:it|them|the [a-z]+))? (?:in )?(?:among|amongst|between|alongside|beside|next to|in with)\b/i.test(
+    /^(?:sit|stand|rest|nestle)\b(?:.*\b(?:on|onto|in|into|upright)\b|(?: (?:it|them|the [a-z]+))? (?:among|amongst|between|alongside|beside|next to))/i.test(
       text.slice(clause.verbAt),
     )
   ) {
-    // "Wrap it in foil and sit it in among the veg": in the same oven.
-    k.put('setting', n);
-    return;
-  }
-  if (minutes === undefined && /^(?:sit|stand)\b.*\b(?:on|in) (?:a|the|some|foil|baking|your)\b/i.test(text.slice(clause.verbAt))) {
-    // "Sit them on a square of foil."
-    k.put('setting', n);
+    // "Sit the garlic on one of the trays"; "wrap it in foil and sit it in among the veg", "stand the cobs on end": in the same oven, or by the knife.
+    const isPut = k.placeIn(k.body(clause)) !== undefined || k.here?.kind === 'tray';
+    if (isPut && k.mentions(k.body(clause), clause).some(({ line }) => !k.isUsedUp(line))) k.as('add', clause, n);
+    else k.put('setting', n);
     return;
   }
   if (minutes === undefined && /\b(?:cook|boil|bubble) off\b/i.test(text) && k.actions.at(-1)?.does === 'add') {
@@ -159,7 +156,9 @@ export function doLet(k: Kitchen, clause: Clause, n: number): void {
     !here.isBlended &&
     k.hasPieces(here) &&
     (before === 'add' || before === 'season') &&
-    /\b(?:be|alone|to it|to them)\b|\bthem for\b|\bit for\b|\bshak|\bstir/i.test(text) &&
+    /\b(?:be|alone|to it|to them)\b|\bthem for\b|\bit for\b|\bshak|\bstir|\b(?:low|gentle|lowest|slow|small) (?:heat|light|flame|gas|ring)\b/i.test(
+      text,
+    ) &&
     !/\b(?:off|aside|cool|rest|stand|steep|soak|infuse|marinate)\b/i.test(text);
   if (isSweating) {
     k.as('give', clause, n);
@@ -220,9 +219,11 @@ export function doChill(k: Kitchen, clause: Clause, n: number): void {
     k.put('store', n);
     return;
   }
-  // "Chill if you like."
+  // "Chill if you like", "chill if for later", "chill overnight. To finish, reheat".
   const isBegun = k.vessels.some(({ steps }) => steps.length > 0);
-  k.servedCold ||=
-    isBegun && !/\b(?:fat|overnight then|store|keep|if you (?:like|want|prefer)|if liked|optional)\b/i.test(clause.text);
+  const isReheated = k.clauses
+    .slice(n + 1)
+    .some(({ text }) => /\b(?:re-?heat|re-?warm|warm through|serve (?:piping )?hot)\b/i.test(text));
+  k.servedCold ||= isBegun && !isReheated && !/\b(?:fat|overnight then|store|keep|if|optional)\b/i.test(clause.text);
   k.put('chill', n, minutes === undefined ? {} : { minutes: { low: minutes.low, high: minutes.high } });
 }

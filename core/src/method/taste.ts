@@ -4,9 +4,17 @@ import type { Kitchen } from './kitchen.js';
 import { USUAL, SALT_LINE } from './usual.js';
 import type { Clause } from './clauses.js';
 import { doThin } from './thin.js';
+import { onTop } from './top.js';
 
 export function doSeason(k: Kitchen, clause: Clause, n: number): void {
   const body = k.body(clause);
+  const above = /[,;] (?:and )?([^,;]*\b(?:on|over) (?:the )?top)$/i.exec(body);
+  if (above !== null && k.isFinished()) {
+    // "Season, chives on top."
+    doSeason(k, { ...clause, text: clause.text.slice(0, -above[0].length) }, n);
+    onTop(k, k.mentions(above[1] ?? '', clause), above[1] ?? '', n);
+    return;
+  }
   const mentions = k.mentions(body, clause);
   const others = mentions.filter(({ line }) => !k.isSaltOrPepper(line));
   const exact = mentions.filter(({ line }) => {

@@ -12,6 +12,8 @@ export interface UnderstoodLine {
   readonly heading: string;
   readonly reading: LineReading;
   readonly isLeftOut: boolean;
+  /** Taken as the first of what it could be, until it is answered. */
+  readonly isSupposed: boolean;
   readonly taken:
     | {
         readonly ingredient: string;

@@ -335,10 +335,11 @@ export class Calculator {
         title: read.pasted.title,
         stated: read.pasted.bowls,
         notes: read.pasted.notes,
-        lines: read.lines.map(({ heading, reading, taken, isLeftOut }) => ({
+        lines: read.lines.map(({ heading, reading, taken, isLeftOut, isSupposed }) => ({
           heading,
           reading,
           isLeftOut,
+          isSupposed,
           taken:
             taken === undefined
               ? undefined

@@ -147,6 +147,12 @@ export class NewSoup {
   protected readonly problems = computed(() => this.wholeView()?.edit.problems.map(problemSentence) ?? []);
   protected readonly lines = computed(() => this.read()?.lines.map((line, n) => this.row(line, n)) ?? []);
   protected readonly open = computed(() => this.lines().filter(({ asks }) => asks !== undefined).length);
+  /** What keeping it does with lines that were not answered. */
+  protected readonly openEnding = computed(() => {
+    const asked = this.lines().filter(({ asks }) => asks !== undefined);
+    if (asked.length === 0) return '';
+    return asked.some(({ until }) => until === '') ? ' without what isn’t understood' : ' with what is taken until answered';
+  });
   protected readonly marks = computed((): readonly TextMark[] => {
     const method = this.method();
     if (method === undefined) return [];
@@ -208,12 +214,12 @@ export class NewSoup {
   }
 
   private row(line: UnderstoodLine, n: number) {
-    const { reading, taken, heading, isLeftOut: left } = line;
+    const { reading, taken, heading, isLeftOut: left, isSupposed } = line;
     const answer = this.answers()[reading.text];
     const kg = answer?.kg ?? taken?.kg ?? 0;
     const ingredient = answer?.ingredient ?? taken?.ingredient;
     const name = this.rows().find(({ id }) => id === ingredient)?.name ?? '';
-    const known = answer !== undefined || taken !== undefined;
+    const known = answer !== undefined || (taken !== undefined && !isSupposed);
     return {
       n,
       heading,
@@ -226,6 +232,10 @@ export class NewSoup {
       role: taken === undefined ? '' : (GOES_IN[taken.role] ?? taken.role),
       assumed: answer === undefined ? assumedWords(taken?.assumed ?? []) : '',
       asks: known || left ? undefined : readingSentence(reading),
+      until:
+        known || left || taken === undefined
+          ? ''
+          : `Until it is answered: ${kg > 0 ? `${mass(kg, this.units())} ` : ''}${name.toLowerCase()}.`,
       choices: known || left ? [] : this.choices(reading),
       nearest:
         known || left || reading.code !== 'UNKNOWN_FOOD'

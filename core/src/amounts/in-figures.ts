@@ -139,6 +139,15 @@ function inWords(text: string): string {
       // "1 whole bulb of garlic", "a sachet of miso", "a knob of butter the size of a walnut".
       .replace(/^(\S+) whole (?=(?:bulbs?|heads?)\b)/i, '$1 ')
       .replace(/^(\S+) sachets? (?:of )?(?=[a-z])/i, '$1 pack ')
+      // "1 small clove of garlic"; "1 strip of orange peel" weighs some grams: common practice.
+      .replace(/^(\S+) (?:large|small|fat|big|plump|juicy) (?=cloves? (?:of )?garlic\b)/i, '$1 ')
+      .replace(
+        /^(\S+) (?:(?:wide|thin|long|large|small) )?(?:strips?|pieces?) (?:of )?(?:pared )?(lemon|orange|lime) (?:peel|zest|rind)\b/i,
+        '$1 x 3 g $2 zest',
+      )
+      .replace(/\b(cumin|coriander|mustard|fennel|caraway|celery|poppy|sesame) sds?\b/i, '$1 seeds')
+      .replace(/\bstk\b/i, 'stock')
+      .replace(/^([a-z][a-z ]*?),? (\d+) ?(?:x )?(?:A|#|no\.? ?)10 (can|tin)s?$/i, '$2 $3 no10 $1')
       .replace(/,? (?:about )?the size of (?:an? |your |my )[a-z’']+(?: ball)?\b/i, '')
       .replace(/^three[- ]quarters of (?:a |an )/i, '3/4 ')
       .replace(/\b(tea|table|dessert)spoonfuls?\b/i, '$1spoon')
@@ -250,7 +259,7 @@ function inWords(text: string): string {
         '',
       )
       .replace(/^(?:1|an?) \(?(\d+(?:[.,]\d+)?)[ -]?(cm|inch|in)\.?\)? (?=(?:piece|knob|length|thumb|chunk|stick))/i, '$1 $2 ')
-      .replace(/^(\S+) (?:no\.? ?|#|number )10 (can|tin)s?\b(?: of)?/i, '$1 $2 no10')
+      .replace(/^(\S+) (?:x )?(?:no\.? ?|#|number |A)10 (can|tin)s?\b(?: of)?/i, '$1 $2 no10')
       .replace(
         /^(\d+(?:[.,]\d+)?) ?-?(cm|inch|in) (?:(?:long |thick |fresh )?(?:piece|knob|length|thumb|chunk) )?(?:of )?(?=(?:fresh |peeled )?(?:root )?(?:ginger|galangal|turmeric))/i,
         (_, size: string, unit: string) =>

@@ -160,7 +160,9 @@ const BY_TEASPOON: Readonly<Record<string, string>> = {
 const SAID_FRESH = /\b(?:fresh|leaf|leaves|chopped|minced|picked|torn|root|grated|snipped|stems?|stalks?)\b/i;
 
 function byTeaspoon(id: string, { unit }: Phrase, text: string): string {
-  if (unit !== 'teaspoon' || SAID_FRESH.test(text)) return id;
+  // Turmeric is ground, in whatever it is weighed, where nothing says that it is a root.
+  const isGround = unit === 'teaspoon' || (id === 'turmeric-root' && !/\b(?:cm|inch|in|thumb|knob|piece)\b/i.test(text));
+  if (!isGround || SAID_FRESH.test(text)) return id;
   return id === 'marjoram' && /\boregano\b/i.test(text) ? 'dried-oregano' : (BY_TEASPOON[id] ?? id);
 }
 

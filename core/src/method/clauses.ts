@@ -304,7 +304,9 @@ function clausesIn(sentence: Sentence, n: number): Clause[] {
     }
     // "Letting it down with more of the stock."
     const isLetDown = word.text === 'letting' && words[i + 2]?.text === 'down';
-    const gerund = GERUNDS[word.text] ?? (isTakenOut ? 'take' : isLetDown ? 'let' : undefined);
+    // "Holding back a quarter of it."
+    const isHeldBack = word.text === 'holding' && words.slice(i + 1, i + 8).some(({ text }) => text === 'back');
+    const gerund = GERUNDS[word.text] ?? (isTakenOut ? 'take' : isLetDown ? 'let' : isHeldBack ? 'hold' : undefined);
     const startsSentence =
       isFirst &&
       words

@@ -6,7 +6,7 @@ import { shareBefore } from './measures.js';
 /** Words of names that do not name anything by themselves. */
 export const QUALITIES = new Set(
   (
-    'sour soured medium small large big half whole fresh dried red white green black yellow ground smoked sweet floury waxy double single plain extra virgin vegetable chicken beef light dark low salt ' +
+    'sour soured med medium small large big half whole fresh dried red white green black yellow ground smoked sweet floury waxy double single plain extra virgin vegetable chicken beef light dark low salt ' +
     'unsalted salted whole raw baby large small fine coarse flaked sea whipping heavy full fat reduced fat golden brown spring wild cold hot ' +
     'leaf leave stalk stick seed powder paste juice clove head bulb of in the a and with tin can carton jar bag free gluten cooking eating dry toasted boiling ' +
     'chopped sliced peeled frozen cooked skimmed semi long life no 10 style mild strong flat globe savoy roast roasted to taste for cover serve additional bunch handful sprig piece ' +
@@ -27,6 +27,9 @@ export const MAY_STAND_ALONE = new Set(['oil', 'flour', 'salt', 'paste']);
 
 /** Whether a word can mean an ingredient. */
 export type Fits = (row: IngredientRow, role: Role) => boolean;
+
+/** Greens of which the stalks go in before the leaves. */
+const STALKY_GREENS = /^(?:chard|kale)$/;
 
 /** Kitchen words that stand for any ingredient of a kind. */
 const CLASSES: readonly (readonly [words: RegExp, fits: Fits])[] = [
@@ -72,8 +75,12 @@ const CLASSES: readonly (readonly [words: RegExp, fits: Fits])[] = [
   [/^(?:floret)$/, (row) => row.id === 'cauliflower' || row.id === 'broccoli'],
   [/^(?:kernel|corn|sweetcorn|niblet)$/, (row) => row.id.includes('sweetcorn')],
   [/^(?:tip|spear|stalk|stem)$/, (row) => row.id === 'asparagus'],
+  [/^(?:stalk|stem)$/, (row) => STALKY_GREENS.test(row.id)],
   [/^(?:flesh)$/, (row) => row.group === 'squashes' || row.id === 'aubergine' || row.id === 'sweet-potato'],
-  [/^(?:leaf|leave)$/, (row) => row.group === 'herbs' && !/bay|bundle|lime/.test(row.id)],
+  [
+    /^(?:leaf|leave)$/,
+    (row) => STALKY_GREENS.test(row.id) || (row.group === 'herbs' && !/bay|bundle|lime|rosemary|thyme/.test(row.id)),
+  ],
   [/^(?:frond)$/, (row) => row.id === 'fennel' || row.id === 'dill'],
   [/^(?:eggplant)$/, (row) => row.id === 'aubergine'],
   [/^(?:capsicum)$/, (row) => row.id.endsWith('pepper') && row.group === 'fruit vegetables'],

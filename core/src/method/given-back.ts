@@ -68,7 +68,10 @@ export function isGivenBack(k: Kitchen, clause: Clause, n: number, mentions: rea
   if (vessel === undefined || vessel.aside.size === 0 || mentions.some(({ line }) => !k.isUsedUp(line))) return false;
   const before = k.actions.findLast(({ does }) => does !== 'setting' && does !== 'remark')?.does;
   // "Pull the gammon apart, chuck it back in."
-  const isIt = mentions.length === 0 && /\b(?:it|them)\b.*\bback(?: in| into|$)/i.test(clause.text) && before === 'prepare';
+  const isIt =
+    mentions.length === 0 &&
+    /\b(?:it|them)\b.*\bback(?: in| into|$)|^(?:and |then )*(?:put|stir|add|tip|chuck|throw) back in$/i.test(clause.text) &&
+    before === 'prepare';
   const last = k.clauses[n - 1];
   // "Chop the rest of the vegetables and stir through the soup."
   const isRest =

@@ -1,4 +1,5 @@
 import { readLine, type ReadingContext } from '../amounts/index.js';
+import type { TakenLine } from '../draft/index.js';
 import { figureIn } from './measures.js';
 import type { Mention, MethodLine } from './mentions.js';
 import { WHOLE } from './usual.js';
@@ -25,6 +26,10 @@ const TIPS = 0.25;
 const TINS = /\b(\d+|an?|one|two|three|the first)\s+(?:tins?|cans?|jars?|packs?|packets?|bunch(?:es)?)\s+(?:of )?(?:the )?$/i;
 const TINS_IN_ALL = /^(\d+)\b(?=[^,;]*\b(?:tins?|cans?|jars?|packs?|packets?|bunch(?:es)?)\b)/i;
 
+/** A count before a name: of all of them, or of one that is named as one. */
+const COUNTED =
+  /\b(an?|one|two|three|four|five|six|\d)(?: (of (?:the |your |those )))?\s*(?:(?:large|small|whole|halved|chopped|peeled|sliced|quartered) )*$/i;
+
 /** So far apart two spoons of one thing may be by the tables of weights, and be the same spoon. Kitchen default. */
 const SPOONS_STRAY = 0.15;
 
@@ -40,6 +45,8 @@ export class LinesInUse {
   constructor(
     lines: readonly MethodLine[],
     readonly context: ReadingContext,
+    /** All that the method says. */
+    protected readonly methodText: string,
   ) {
     this.all = [...lines];
     // "1 can coconut milk, reserve 2 tablespoons for drizzling": what its line keeps of it.
@@ -141,6 +148,8 @@ export class LinesInUse {
       // "1 tin of the chickpeas", of two.
       return Math.min(1, figureIn((tins[1] ?? '').replace(/^(?:one of the|the first)$/i, '1')) / Number(all[1]));
     }
+    const byCount = this.counted(own.taken, before, text.slice(at));
+    if (byCount !== undefined) return byCount;
     const hit =
       /((?:\d+\s+\d\/\d|\d+\s*[½¼¾⅓⅔]|[½¼¾⅓⅔]|\d\/\d|\d+(?:[.,]\d+)?|\b(?:a|one|two|three|four|five|six)(?: and a half)?|\bhalf an?|\b(?:the |your )?(?:remaining|last|other)(?= (?:tbsp|tablespoon|tsp|teaspoon|cup|pint|quart|litre|liter)\b))\s*-?(?:(?:cut|halved|peeled|fat|raw|whole) )?(?:kg|g|grams?|ml|l|ltrs?|litres?|liters?|cups?|c|tbsps?|tablespoons?|tsps?|teaspoons?|t|oz|ounces?|pints?|quarts?|spoonfuls?|knobs?|cloves?|slices?|sprigs?)\b\.?)\)?\s*(?:of\s+)?(?:the |your |remaining |rest of |hot |cold |boiling |simmering |warm |reserved |ground |grated |chopped |olive |vegetable |chicken |finely )*$/i.exec(
         before,
@@ -157,6 +166,30 @@ export class LinesInUse {
     const share = Math.min(1, kg / own.taken.kg);
     // "All but 2 tablespoons of the cream."
     return /\b(?:all|everything) (?:but|except)(?: for)?(?: about)? $/i.test(before.slice(0, hit.index)) ? 1 - share : share;
+  }
+
+  /** Whether the method goes on to speak of the others: "the other onion", "the rest of the carrots". */
+  private saysOfRest(named: string): boolean {
+    const word = /^[a-z]+/i.exec(named)?.[0];
+    return (
+      word !== undefined &&
+      new RegExp(`\\b(?:other|remaining|rest of (?:the|your)|last|second) (?:[a-z]+ )?${word}(?:e?s)?\\b`, 'i').test(
+        this.methodText,
+      )
+    );
+  }
+
+  /** "One of the onions", of two; "a carrot", of three that go in at more than one place. */
+  private counted({ row, amount }: TakenLine, before: string, behind: string): number | undefined {
+    if (amount.rule !== 'scaled' || amount.amount.unit !== 'piece' || !Number.isInteger(amount.amount.value)) return undefined;
+    const all = amount.amount.value;
+    const said = COUNTED.exec(before);
+    if (said === null || all < 2 || row.group === 'herbs' || /^\w+ (?:cloves?|sticks?|ribs?|heads?|bulbs?)\b/i.test(behind))
+      return undefined;
+    const count = figureIn((said[1] ?? '').toLowerCase());
+    const isOfThem = said[2] !== undefined;
+    const isOne = /^[a-z]+(?<!s)\b/i.test(behind);
+    return count < all && (isOfThem || (count === 1 && isOne && this.saysOfRest(behind))) ? count / all : undefined;
   }
 
   /** "1/2 cup" of a line: the share that it is of it; undefined where it can't be told. */

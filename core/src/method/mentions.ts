@@ -262,7 +262,14 @@ export class LineNames {
       const isOther = /\b(?:the )?(?:other|second|remaining|last) (?:tin|can|jar|pack|packet|bunch|half)(?: of)?(?: the)? $/i.test(
         before,
       );
-      const own = isOther ? REST : shareBefore(cutAtStop(before));
+      const [alone, ...others] = chosen;
+      const isOtherPiece =
+        others.length === 0 &&
+        alone?.taken.amount.rule === 'scaled' &&
+        alone.taken.amount.amount.unit === 'piece' &&
+        !isUsed(alone.id) &&
+        /\b(?:the|your|that) (?:other|second|last) (?:(?:large|small|halved|chopped|peeled|sliced) )*$/i.test(before);
+      const own = isOther || isOtherPiece ? REST : shareBefore(cutAtStop(before));
       const said = Object.keys(own).length > 0 ? own : sharedWith(out.at(-1), chosen, this.lines, text.slice(0, word.at));
       const part = PART_SHARES[words[n + length]?.text ?? ''] === undefined ? word.text : (words[n + length]?.text ?? '');
       for (const line of chosen) {
@@ -307,7 +314,11 @@ export class LineNames {
     const word = words[n]?.text ?? '';
     // "Chicken broth" is no chicken.
     const isOfStock = word === 'chicken' && /^(?:stock|broth|bouillon|cube|liquor)$/.test(words[n + 1]?.text ?? '');
-    if (length <= 1 && !isOfStock) {
+    // "The rosemary stalk" is of the rosemary.
+    const said = words[n - 1]?.text;
+    const isPartOfIt =
+      /^(?:stalk|stem|leaf|leave)$/.test(word) && this.names.some(({ words: own }) => own.length === 1 && own[0] === said);
+    if (length <= 1 && !isOfStock && !isPartOfIt) {
       for (const fits of kindsOf(word)) {
         const own = seedsMeant(
           word,
@@ -400,6 +411,22 @@ export class LineNames {
       const spice = lines.filter(({ taken }) => taken.row.group === 'spices');
       if (spice.length > 0 && spice.length < lines.length) return this.chosen(spice, raw, words, n, section, isUsed);
     }
+    const leafy = lines.filter(({ taken }) => taken.row.group === 'herbs');
+    if (leafy.length > 0 && leafy.length < lines.length && lines.every(({ taken }) => /^(?:herbs|spices)$/.test(taken.row.group))) {
+      // "Coriander" is the leaf, unless it stands among spices or is called ground.
+      const isSpice =
+        /^(?:seed|powder)$/.test(words[n + 1]?.text ?? '') ||
+        /^(?:ground|dried)$/.test(words[n - 1]?.text ?? '') ||
+        this.lines.some(
+          (line) =>
+            line.taken.row.group === 'spices' &&
+            !/pepper|nutmeg/.test(line.id) &&
+            !lines.includes(line) &&
+            words.some(({ text }) => text === plain(line.taken.row.name).split(' ')[0]),
+        );
+      const meant = isSpice ? lines.filter((line) => !leafy.includes(line)) : leafy;
+      return this.chosen(meant, raw, words, n, section, isUsed);
+    }
     if (/^both$/.test(words[n - 1]?.text ?? '') && !lines.some(({ id }) => isUsed(id))) return lines;
     if ((words[n]?.text ?? '').startsWith('mushroom') && !/^(?:dried|soaked)$/.test(words[n - 1]?.text ?? '')) {
       // "The mushrooms" are the fresh ones where some are dried.
@@ -430,7 +457,8 @@ export class LineNames {
     const near = best > 0 ? scored.filter(({ score }) => score === best).map(({ line }) => line) : lines;
     const own = this.inSection(near, section);
     const rows = new Set(own.map(({ taken }) => taken.row.id));
-    const isPlural = raw.endsWith('s') && !raw.endsWith('ss');
+    // "Half the spice" is of all of them.
+    const isPlural = (raw.endsWith('s') && !raw.endsWith('ss')) || raw === 'spice';
     // "The reserved bacon" is what was cooked and kept, and not the other line of it.
     const isKept = /^(?:reserved|kept|saved)$/.test(words[n - 1]?.text ?? '') && own.some(({ id }) => isUsed(id));
     const fresh = own.filter(({ id }) => isUsed(id) === isKept);

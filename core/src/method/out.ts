@@ -80,7 +80,9 @@ export function doRemove(k: Kitchen, clause: Clause, n: number): void {
     k.put('setting', n);
     return;
   }
-  if (/\bskins?|\bpeel\b|\bseeds\b|\bshells?\b/i.test(body)) {
+  // "Fish out the peel" is of a strip that gave its taste, and no skin of what is cooked.
+  const isStrip = /^(?:and |then )*(?:fish|lift|take|pick) out (?:the )?(?:\w+ )?(?:peel|zest|rind)s?\b/i.test(clause.text);
+  if (!isStrip && /\bskins?|\bpeel\b|\bseeds\b|\bshells?\b/i.test(body)) {
     k.as('peel', clause, n);
     return;
   }
@@ -194,7 +196,7 @@ function comesBack(k: Kitchen, clause: Clause, n: number): ReadonlySet<string> {
     ...backs.flatMap((back) => {
       const { section } = back;
       // "Pull the gammon apart, chuck it back in."
-      const text = /\b(?:it|them)\b/i.test(back.text)
+      const text = /\b(?:it|them)\b|^(?:and |then )*(?:put|chuck|tip|add|stir|throw) back in$/i.test(back.text)
         ? k.clauses
             .slice(n + 1, k.clauses.indexOf(back) + 1)
             .filter(({ sentence }) => sentence === back.sentence)

@@ -48,12 +48,12 @@ function amountsBehindOneAnother(piece: string, context: ReadingContext, least =
   if (piece.length > LONGEST_LINE) return undefined;
   const text = piece.replace(CHAT, '');
   const parts = text.split(
-    /\s*,\s*(?:and\s+)?(?=[\d½¼¾⅓⅔]|(?:an?|bit|drop|knob|splash|pinch|handful|thumb|bunch|sprigs?|one|two|three|half)\b|[a-z][a-z ]*[\d½¼¾⅓⅔]|(?:the )?(?:juice|zest)\b|[a-z]+(?: [a-z]+){0,2},? to (?:serve|garnish|finish|taste)\b)/i,
+    /\s*,\s*(?:and\s+)?(?=[\d½¼¾⅓⅔]|(?:an?|some|any|bit|drop|knob|splash|pinch|handful|thumb|bunch|sprigs?|one|two|three|half)\b|[a-z][a-z ]*[\d½¼¾⅓⅔]|(?:the )?(?:juice|zest)\b|[a-z]+(?: [a-z]+){0,2},? to (?:serve|garnish|finish|taste)\b)/i,
   );
   if (
     parts.length < least ||
     !parts.every((part) =>
-      /\d|[½¼¾⅓⅔]|^(?:an?|bit|drop|knob|splash|pinch|handful|thumb|bunch|sprigs?|one|two|three|half)\b|^(?:the )?(?:juice|zest)\b|\bto (?:serve|garnish|finish|taste)\b/i.test(
+      /\d|[½¼¾⅓⅔]|^(?:an?|some|any|bit|drop|knob|splash|pinch|handful|thumb|bunch|sprigs?|one|two|three|half)\b|^(?:the )?(?:juice|zest)\b|\bto (?:serve|garnish|finish|taste)\b/i.test(
         part,
       ),
     )
@@ -66,10 +66,10 @@ const LEAST_PARTS = 3;
 
 /** "A pot of cream, nutmeg": what stands behind the last comma and is a food by its name is another. */
 function withFoodBehind(part: string, context: ReadingContext): string[] {
-  const hit = /^(.+), ([a-z]+(?: [a-z]+)?)$/i.exec(part);
+  const hit = /^(.+), ([a-z]+(?: [a-z]+){0,2})$/i.exec(part);
   const [, head = '', tail = ''] = hit ?? [];
   const isFood = hit !== null && findName(context.names, tail, context.country, false).code === 'FOUND';
-  return isFood && isKnown(head, context) ? [head, `${tail} to taste`] : [part];
+  return isFood && isKnown(head, context) ? [...withFoodBehind(head, context), `${tail} to taste`] : [part];
 }
 
 /** "1 onion, carrot & celery stick, all finely chopped": one of each. */
@@ -177,7 +177,9 @@ export function splitFoods(line: string, alone: boolean, context: ReadingContext
           '1 bouquet garni',
         ),
     )
-    .map((piece) => amountFirst(piece.trim().replace(/^(?:you(?:['’]ll| will)? need|ingredients):\s*/i, ''), context))
+    .map((piece) =>
+      amountFirst(piece.trim().replace(/^(?:(?:what )?you(?:['’]ll| will)? need|what I use|ingredients):\s*/i, ''), context),
+    )
     .map((piece) =>
       piece.replace(/^(?:s\.? ?(?:&|\+|and) ?p(?:\.|\b)|salt ?(?:[+/]|['’]?n['’]?) ?pepper|seasoning$)/i, 'salt and pepper'),
     )

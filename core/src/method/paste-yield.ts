@@ -20,7 +20,7 @@ export const SERVINGS_AT_END =
   /(?:^|[.!;] )(\d{1,3})(?: ?(?:-|–|to) ?\d+)? (?:(?:big|large|good|small|generous|hearty) )?(?:servings|portions|bowls|bowlfuls)\.?\s*$/i;
 /** "Roast tomato – 20 portions": bowls at the end of a title, or alone. */
 export const PORTIONS =
-  /(?:^|\s*[–—(,·•|.=:)-]\s*|\s[x×]\s?)(?:serves |for |makes )?(\d+)(?:\s*(?:-|–|to)\s*\d+)?\s*(?:(?:big|large|small|good|generous|hearty|decent) )?(?:portions?|ptns?|servings?|bowls?|covers|people|pax)(?: ?(?:@|at|of|[x×]) ?\d+(?:\.\d+)? ?(?:ml|cl|g|l|fl\.? ?oz|oz))?\)?(?: \([a-z ]{3,20}\))?$/i;
+  /(?:^|\s*[–—(,·•|.=:)-]\s*|\s\/\/\s*|\s[x×]\s?)(?:serves |for |makes )?(\d+)(?:\s*(?:-|–|to)\s*\d+)?\s*(?:(?:big|large|small|good|generous|hearty|decent) )?(?:portions?|ptns?|servings?|bowls?|covers|people|pax)(?: ?(?:@|at|of|[x×]) ?\d+(?:\.\d+)? ?(?:ml|cl|g|l|fl\.? ?oz|oz))?\)?(?: \([a-z ]{3,20}\))?$/i;
 /** "(50 x 8 oz)", behind a name. */
 export const TIMES_EACH = /[(–—-]\s*(\d{1,4}) ?[x×] ?\d{1,4}(?:[.,]\d+)? ?(?:fl\.? ?)?(?:oz|ml|g|cl)\)?\s*$|\s[x×] ?(\d{1,4})$/i;
 /** A title is a name: no sentence, no list. */

@@ -73,7 +73,7 @@ const BINARY = /[\u0000-\u0008\u000e-\u001a\ufffd]/;
 
 /** "Greek yoghurt and dukkah, to serve": what it is for is said of a food. */
 const FOOD_TO_SERVE =
-  /^(?!to\b)[^.!;:]{3,60}, (?:to (?:serve|garnish|finish|drizzle|top)|for (?:serving|garnish(?:ing)?|drizzling|topping))$/i;
+  /^(?!to\b)[^.!;:]{3,60}, (?:to (?:serve|garnish|finish|drizzle|top)|for (?:serving|garnish(?:ing)?|drizzling|topping))(?: \((?:optional|if liked|if using)\)?)?$/i;
 
 /** "Salt, to taste (about 10 g)": a food, though to salt is to do something. */
 const SALT_TO_TASTE = /^(?:\w+ )?(?:salt|pepper|seasoning)\b[^.]{0,30}\bto taste\b[^.]{0,20}$/i;
@@ -160,6 +160,17 @@ function countedSteps(rows: readonly Row[], context: ReadingContext): ReadonlySe
 }
 const LEAST_COUNTED = 3;
 
+const BULLET = /^\s*[-–*•·]\s+/;
+
+/** Rows with a bullet below a list of foods without: the first of them tells to do something, and so do the others. */
+function bulletedWork(rows: readonly Row[]): ReadonlySet<number> {
+  const from = rows.findIndex(({ raw }) => BULLET.test(raw));
+  const first = rows[from];
+  if (first === undefined || !isWork(first.line, false)) return new Set();
+  const foods = rows.slice(0, from).filter(({ line }) => /\d/.test(line) && !isWork(line, false)).length;
+  return foods < LEAST_LISTED ? new Set() : new Set(rows.slice(from).flatMap(({ raw, at }) => (BULLET.test(raw) ? [at] : [])));
+}
+
 /** "Garnish: chives, croutons" among the foods. */
 const GARNISH_LIST = /^(?:garnish(?:es)?|toppings?|to serve|to finish|for serving|optional)\s*:\s+\S[^.!]*$/i;
 
@@ -236,6 +247,7 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
       : [row],
   );
   const counted = countedSteps(placed, context);
+  const bulleted = bulletedWork(placed);
   let title = named?.title;
   let bowls = named?.bowls;
   let heading = '';
@@ -331,7 +343,7 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
       inMethod = false;
       heading = line.replace(/^#+\s*|:$/g, '');
       if (/^ingredients$/i.test(heading)) heading = '';
-    } else if (inMethod || counted.has(at) || (!GARNISH_LIST.test(line) && isWork(line, wasWork))) {
+    } else if (inMethod || counted.has(at) || bulleted.has(at) || (!GARNISH_LIST.test(line) && isWork(line, wasWork))) {
       work(line, counted.has(at) ? raw.replace(/^\s*\d{1,2}/, (sign) => ' '.repeat(sign.length)) : raw, at);
       wasWork = true;
     } else if (foods.length === 0 && method.length === 0 && YIELD_BEHIND.test(line)) {

@@ -140,15 +140,16 @@ export function doReserve(k: Kitchen, clause: Clause, n: number): void {
   if (
     solids.length === 1 &&
     (amount ||
+      partOf(body) !== undefined ||
       /\b(?:\d+|a|one|two|some|few|handful) ?(?:qts?|quarts?|pints?|handfuls?)?\b.*\b(?:garnish|top|serv\w+|later)\b/i.test(body))
   ) {
     // "Add the roasted corn, reserving a quart for the garnish."
     lift(
       k,
       n,
-      solids.map(({ line }) => ({ line, at: 0, length: 0, vague: true as const })),
+      solids.map(({ line }) => ({ line, at: 0, length: 0, ...(partOf(body) === undefined ? { vague: true as const } : {}) })),
       true,
-      A_FEW,
+      partOf(body) ?? A_FEW,
     );
     return;
   }

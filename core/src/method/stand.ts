@@ -8,6 +8,7 @@ import type { Clause } from './clauses.js';
 import { doRoast, doSweat, doCook } from './heat.js';
 import { doBring, doSimmer } from './boil.js';
 import { doThin } from './thin.js';
+import { isHotOrCold } from './top.js';
 export function doLet(k: Kitchen, clause: Clause, n: number): void {
   const { text } = clause;
   const minutes = minutesIn(text);
@@ -224,6 +225,7 @@ export function doChill(k: Kitchen, clause: Clause, n: number): void {
   const isReheated = k.clauses
     .slice(n + 1)
     .some(({ text }) => /\b(?:re-?heat|re-?warm|warm through|serve (?:piping )?hot)\b/i.test(text));
-  k.servedCold ||= isBegun && !isReheated && !/\b(?:fat|overnight then|store|keep|if|optional)\b/i.test(clause.text);
+  k.servedCold ||=
+    isBegun && !isReheated && !isHotOrCold(k, clause) && !/\b(?:fat|overnight then|store|keep|if|optional)\b/i.test(clause.text);
   k.put('chill', n, minutes === undefined ? {} : { minutes: { low: minutes.low, high: minutes.high } });
 }

@@ -195,6 +195,12 @@ function isNamed(section: string, text: string): boolean {
   return name.length > 3 && name !== 'soup' && text.toLowerCase().includes(name);
 }
 
+/** "Serve hot, or chill and serve cold": hot, as it stands. */
+export function isHotOrCold(k: Kitchen, { sentence }: Clause): boolean {
+  const whole = k.clauses.filter((one) => one.sentence === sentence).map(({ text }) => text);
+  return /\b(?:hot|warm)\b.*\bor\b.*\b(?:cold|chill\w*)\b/i.test(whole.join(' '));
+}
+
 export function doServe(k: Kitchen, clause: Clause, n: number): void {
   const { text } = clause;
   if (
@@ -218,7 +224,7 @@ export function doServe(k: Kitchen, clause: Clause, n: number): void {
     .map((one) => besideSoup(k, one))
     .filter(({ line }) => !/^(?:water)$/.test(k.lineOf(line)?.taken.row.id ?? ''));
   if (/\b(?:cold|chilled|iced|ice-cold|at room temperature)\b/i.test(text) && !/\bcold (?:water|butter|cream)\b/i.test(text)) {
-    if (!/\b(?:hot or cold|warm or cold|chilled (?:bowls|glasses))\b/i.test(text)) k.servedCold = true;
+    if (!/\bchilled (?:bowls|glasses)\b/i.test(text) && !isHotOrCold(k, clause)) k.servedCold = true;
   }
   const tops = mentions.filter(
     ({ line }) =>

@@ -47,7 +47,6 @@ export class WordsInUse extends VesselsInUse {
   /** What the cook set right of the clause that is read. */
   fix: Fix | undefined;
   names: LineNames;
-  private readonly said: string;
   private readonly sections: readonly string[];
 
   constructor(
@@ -55,14 +54,13 @@ export class WordsInUse extends VesselsInUse {
     readonly clauses: readonly Clause[],
     override readonly context: KitchenContext,
   ) {
-    super(lines, context);
-    this.said = clauses.map(({ text }) => text).join('. ');
+    super(lines, context, clauses.map(({ text }) => text).join('. '));
     this.sections = [...new Set(clauses.map(({ section }) => section).filter((section) => section !== ''))];
     this.names = this.named();
   }
 
   private named(): LineNames {
-    return new LineNames(this.all, this.said, this.sections);
+    return new LineNames(this.all, this.methodText, this.sections);
   }
 
   /** The words that say what is done to what: without what comes before the verb, and without "until ...". */

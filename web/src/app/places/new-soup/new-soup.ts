@@ -151,7 +151,8 @@ export class NewSoup {
   protected readonly openEnding = computed(() => {
     const asked = this.lines().filter(({ asks }) => asks !== undefined);
     if (asked.length === 0) return '';
-    return asked.some(({ until }) => until === '') ? ' without what isn’t understood' : ' with what is taken until answered';
+    if (asked.some(({ until }) => until === '')) return ' without what isn’t understood';
+    return asked.length === 1 ? ' with one guess' : ` with ${String(asked.length)} guesses`;
   });
   protected readonly marks = computed((): readonly TextMark[] => {
     const method = this.method();

@@ -19,7 +19,7 @@ const MANNERS = new Set(
     'cracked freshly-cracked just enough sufficient dollop pat glug bit sized thumb husked shucked picked fat plump hand torn snipped crumbled more if liked ' +
     'frozen day old crust removed kernel pak tetra packet package bag punnet ' +
     'shaving needed using inner outer own home made homemade favourite about light long slit smashed bruised stale bunch bundle squeezed pressed ' +
-    'zested juiced wedged segmented blanched salted pitted crustless english persian lebanese extra virgin quick washed ready floret head pure pre ea each filtered unbleached crispy fried undyed smooth loosely firmly lightly tightly brick uncooked strand thread eat san marzano'
+    'zested juiced wedged segmented blanched salted pitted crustless english persian lebanese extra virgin quick washed ready floret head pure pre ea each filtered unbleached unsweetened very crispy fried undyed smooth loosely firmly lightly tightly brick uncooked strand thread eat san marzano'
   ).split(' '),
 );
 
@@ -244,7 +244,9 @@ function searched(names: Names, phrase: string, country: Country | undefined, gu
     (names.byWord.get(first) ?? []).filter((name) => name.words.every((word) => has.has(word))),
   );
   // "Ripe plum tomatoes" are plum tomatoes, and not ripe ones.
-  const weighs = ({ words: own }: Name): number => own.length + (own.some((word) => SAYS_LITTLE.has(word)) ? 0 : 0.5);
+  // And "hot horseradish sauce" is no hot sauce: the words of a name stand together.
+  const weighs = ({ words: own }: Name): number =>
+    own.length + (own.some((word) => SAYS_LITTLE.has(word)) ? 0 : 0.5) + (` ${text} `.includes(` ${own.join(' ')} `) ? 0.25 : 0);
   const most = Math.max(0, ...inside.map(weighs));
   // "Sugar pumpkin" is a pumpkin: what stands last is what it is.
   const heads = words.filter((word) => !MANNERS.has(word));

@@ -254,10 +254,15 @@ function markLeftOut(k: Kitchen): void {
       minutes.high < 1 ||
       isTimed ||
       /\bevery\b|\bafter\b|\blast\b|\bbefore the end\b|\bhalf ?-?way\b/i.test(clause.text);
-    const unused = k.names
-      .mentions(k.body(clause), clause.section, () => false)
-      .filter(({ line, byGroup }) => byGroup !== true && !used.has(line) && !k.isSaltOrPepper(line));
-    if (isOnTime && unused.length === 0) continue;
+    const named = k.names.mentions(k.body(clause), clause.section, () => false);
+    // "Three-quarters of the roast cauliflower", of which nothing of the clause is a part.
+    const hasPart = own.some(({ share, lines }) => share !== undefined || lines.some((use) => use.share !== undefined));
+    const isWhole =
+      own.some(({ lines }) => lines.length > 0) &&
+      !hasPart &&
+      named.some(({ share, line }) => share !== undefined && !k.isSaltOrPepper(line));
+    const unused = named.filter(({ line, byGroup }) => byGroup !== true && !used.has(line) && !k.isSaltOrPepper(line));
+    if (isOnTime && unused.length === 0 && !isWhole) continue;
     const last = own.at(-1);
     if (last !== undefined) k.actions[last.n] = { ...last, assumed: [...last.assumed, 'NOT_ALL'] };
   }

@@ -5,6 +5,7 @@ export function inFull(text: string): string {
       .replace(/\bw\/o\b ?/gi, 'without ')
       .replace(/\bw\/ ?(?=\S)/gi, 'with ')
       .replace(/\b(?:thru|thro)\b/gi, 'through')
+      .replace(/\bgrnd\b/gi, 'ground')
       // "Add the carrots, another 10."
       .replace(/, (another|a further) (\d{1,2})$/i, ', $1 $2 minutes')
       .replace(

@@ -117,6 +117,9 @@ export class Kitchen extends WordsInUse {
     return this.open().findLast((one) => one !== to && one.kind === 'tray' && one.isHot && !one.isForTop && one.lines.has(line));
   }
 
+  /** What was left by where the other part of it went on, with its share. */
+  private readonly leftBeside = new Map<string, number>();
+
   /** Lines into a vessel; what is cooked elsewhere comes with all that is there. */
   putLines(
     vessel: Vessel,
@@ -140,7 +143,7 @@ export class Kitchen extends WordsInUse {
       if (
         held !== undefined &&
         (isReserved || at === vessel) &&
-        (mention.rest !== true || isPartBack) &&
+        (mention.rest !== true || isPartBack || this.leftBeside.has(line)) &&
         (at === undefined || whereNow(held) === vessel)
       ) {
         back.push(line);
@@ -218,6 +221,7 @@ export class Kitchen extends WordsInUse {
     if (this.isDivided(line) || share >= WHOLE || !at.isHot || at.aside.has(line)) return false;
     const left = 1 - share;
     at.aside.set(line, left);
+    this.leftBeside.set(line, left);
     this.step(at, clause, `keep-${line}`, (id) => ({ id, op: 'takeOut', lines: [line], share: left, keep: true }));
     return true;
   }
@@ -225,7 +229,10 @@ export class Kitchen extends WordsInUse {
   /** What joined: one thing by its name, a tray or pan as such. */
   told(joined: readonly Vessel[], vessel: Vessel, n: number): void {
     for (const one of joined) {
-      const lines = [...one.lines].map((line) => ({ line }));
+      const lines = [...one.lines].map((line) => {
+        const left = vessel.aside.has(line) ? this.leftBeside.get(line) : undefined;
+        return left === undefined ? { line } : { line, share: 1 - left };
+      });
       this.put(lines.length === 1 && one.kind !== 'tray' ? 'add' : 'join', n, { vessel: vessel.name, lines });
     }
   }

@@ -1,9 +1,9 @@
 import { partOf } from './measures.js';
 import type { Kitchen } from './kitchen.js';
 import type { Mention } from './mentions.js';
+import { A_FEW } from './usual.js';
 
-/** A few pieces, a cup of it: so much of what is there. Kitchen default. */
-export const A_FEW = 0.15;
+export { A_FEW };
 
 /** The same, a few pieces where no part is named. */
 export function partIn(words: string): number {

@@ -2,7 +2,7 @@ import { readLine, type ReadingContext } from '../amounts/index.js';
 import type { TakenLine } from '../draft/index.js';
 import { figureIn } from './measures.js';
 import type { Mention, MethodLine } from './mentions.js';
-import { WHOLE } from './usual.js';
+import { A_FEW, WHOLE } from './usual.js';
 
 /** A use of a line whose share may be settled at the end. */
 export interface OpenUse {
@@ -61,6 +61,14 @@ export class LinesInUse {
         )?.[1];
       const reading = kept === undefined ? undefined : readLine(`${kept} ${taken.row.name.split(',')[0] ?? ''}`, context);
       if (reading?.code === 'READ' && taken.kg > 0 && reading.kg < taken.kg) this.heldBack.set(id, reading.kg / taken.kg);
+      // "1 chilli, sliced (keep a few slices for the top)".
+      if (
+        /\b(?:keep|reserve|save)\w* (?:back )?(?:a few|some|a little|a couple)\b[^)]*\b(?:top|garnish|serv\w*|finish)\b/i.test(
+          taken.text,
+        ) &&
+        taken.kg > 0
+      )
+        this.heldBack.set(id, A_FEW);
       if (taken.row.id === 'asparagus' && TIPS_APART.test(taken.text)) this.heldBack.set(id, TIPS);
     }
   }

@@ -94,7 +94,10 @@ export class LineNames extends NamesOfLines {
       for (const line of pool) {
         if (isUsed(line.id) || except.has(line.id) || (line.taken.role === 'garnish' && !isOwnSection)) continue;
         const isBladed = /\b(?:blend|blender|whizz?|blitz|pur[ée]e|process|processor|liquidi[sz]er?)\b/i.test(text);
-        if (!isRest && !isBladed && !isOwnSection && LATER.has(line.taken.role) && line.taken.role !== 'herb') continue;
+        // "Place everything in the slow cooker": with the salt and pepper that have a measure.
+        const isMeasured = isFresh && line.taken.kg > 0 && /salt$|^(?:black|white)-pepper$/.test(line.taken.row.id);
+        const isLater = LATER.has(line.taken.role) && line.taken.role !== 'herb' && !isMeasured;
+        if (!isRest && !isBladed && !isOwnSection && isLater) continue;
         if (isRest && LATER.has(line.taken.role)) continue;
         out.push(mention(line, everything.index, everything[0].length));
       }

@@ -48,7 +48,7 @@ function amountsBehindOneAnother(piece: string, context: ReadingContext, least =
   if (piece.length > LONGEST_LINE) return undefined;
   const text = piece.replace(CHAT, '');
   const parts = text.split(
-    /\s*,\s*(?:and\s+)?(?=[\d½¼¾⅓⅔]|(?:an?|some|any|bit|drop|knob|splash|pinch|handful|thumb|bunch|sprigs?|one|two|three|half)\b|[a-z][a-z ]*[\d½¼¾⅓⅔]|(?:the )?(?:juice|zest)\b|[a-z]+(?: [a-z]+){0,2},? to (?:serve|garnish|finish|taste)\b)/i,
+    /\s+and\s+(?=an? (?:squeeze|pinch|knob|splash|handful|bunch|sprig|drizzle|glug|few)\b)|\s*,\s*(?:and\s+)?(?=[\d½¼¾⅓⅔]|(?:an?|some|any|bit|drop|knob|splash|pinch|handful|thumb|bunch|sprigs?|one|two|three|half)\b|[a-z][a-z ]*[\d½¼¾⅓⅔]|(?:the )?(?:juice|zest)\b|[a-z]+(?: [a-z]+){0,2},? to (?:serve|garnish|finish|taste)\b)/i,
   );
   if (
     parts.length < least ||

@@ -91,6 +91,8 @@ function isWork(row: string, isAfterWork: boolean): boolean {
     return (isAfterWork && PUT_IN.test(text)) || HEATED_SHARE.test(text) || isParagraph(text);
   if (!isNumbered && (FOOD_TO_SERVE.test(text) || SALT_TO_TASTE.test(text))) return false;
   if (isAfterWork && /^(?:each|per) (?:bowl|portion|plate)\s*:/i.test(text)) return true;
+  // "Ground coriander + spud 1 min", among the steps.
+  if (isAfterWork && /^[a-z].*\b\d{1,3} ?(?:mins?|minutes?)\.?$/i.test(text)) return true;
   if (isNumbered && /^prep\b/i.test(text)) return true;
   // Kitchen notes begin with the oven.
   if (/^(?:the )?oven (?:on )?(?:to|at|on|\d)/i.test(text)) return true;

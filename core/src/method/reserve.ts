@@ -8,6 +8,9 @@ import type { Mention } from './mentions.js';
 import { FOR_TOP, USUAL } from './usual.js';
 import { isHob } from './vessel.js';
 
+/** From here something is kept hot, and not only warm or cold, °C. */
+const HELD_FROM_C = 50;
+
 /** Held hot through a service. */
 function holdAt(k: Kitchen, clause: Clause, n: number, atC: number): void {
   const vessel = k.here !== undefined && isHob(k.here) ? k.here : k.latestHob();
@@ -54,7 +57,9 @@ export function doReserve(k: Kitchen, clause: Clause, n: number): void {
     k.put('setting', n);
     return;
   }
-  const holdC = clause.verb === 'hold' ? (degreesIn(text) ?? (bare === undefined ? undefined : Number(bare))) : undefined;
+  const degrees = degreesIn(text);
+  const isHot = degrees !== undefined && degrees >= HELD_FROM_C && /^(?:keep|leave)$/.test(clause.verb ?? '');
+  const holdC = clause.verb === 'hold' || isHot ? (degrees ?? (bare === undefined ? undefined : Number(bare))) : undefined;
   if (holdC !== undefined) {
     holdAt(k, clause, n, holdC);
     return;

@@ -291,7 +291,7 @@ const waterAway: SetPhrase = (k, clause, n) => {
 
 /** How a sentence begins that tells another way of what was told already, or what to do where something is missing. */
 const ANOTHER_WAY =
-  /^(?:or,? |but )?(?:alternative?ly|alternately|as an alternative|or(?:,)? (?:you can |simply |just )?use (?:a |an |your )?(?:stick|hand|immersion)|(?:if|where) you (?:do not|don['’]t|haven['’]t|have not) (?:have|got|own)|if you (?:are|['’]re) without|no (?:stick |hand |immersion |jug )?(?:blender|mixer)\?)(?!\w)/i;
+  /^(?:or,? |but )?(?:alternative?ly|alternately|as an alternative|or(?:,)? (?:you can |simply |just )?use (?:a |an |your )?(?:stick|hand|immersion)|(?:if|where) you (?:do not|don['’]t|haven['’]t|have not) (?:have|got|own)|if you (?:are|['’]re) without|or,? (?:you can |simply |just )?(?:boil|roast|steam|bake|microwave|pressure[- ]cook)\b(?=.*\b(?:\d|an?|half|one|two|instead)\b)|no (?:stick |hand |immersion |jug )?(?:blender|mixer)\?)(?!\w)/i;
 
 /** "Alternatively, let the soup cool and blend it in a jug": a choice of the cook's, and not done beside the first. */
 const anotherWay: SetPhrase = (k, { sentence }, n) => {

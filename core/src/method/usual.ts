@@ -70,3 +70,6 @@ export const SALT_LINE = 'salt-to-season';
 /** What is kept back for the bowl, where that is said: there it goes, whether it is spoken of again or not. */
 export const FOR_TOP =
   /\bfor (?:the )?(?:drizzl\w+|garnish\w*|tops?|topping|serving|swirl\w*|finish\w*|each bowl)\b|\bto (?:serve|garnish|finish|drizzle|swirl|top|scatter|sprinkle)\b/i;
+
+/** A few pieces, a cup of it: so much of what is there. Kitchen default. */
+export const A_FEW = 0.15;

@@ -106,7 +106,7 @@ export function verbless(k: Kitchen, whole: Clause, n: number): void {
     return;
   }
   if (
-    /^(?:and |then )*(?:through|by way of) (?:a |the )?(?:\w+[ -])*(?:sieve|strainer|mouli|(?:food )?mill|chinois|colander)\b/i.test(
+    /^(?:and |then )*(?:through|by way of) (?:a |the )?(?:\w+[ -])*(?:sieve|strainer|mouli|(?:food )?mill|chinois|colander)\b|^(?:fine )?(?:chinois|tamis|sieve|mouli)$/i.test(
       text,
     )
   ) {

@@ -8,6 +8,8 @@ export default async function setUp(): Promise<() => void> {
   const folder = mkdtempSync(join(tmpdir(), 'tureen-demo-'));
   const server = new RealServer(true);
   await server.start();
+  // What its batches teach is worked out when it is first asked for, and kept.
+  await fetch(`${server.url}/api/kitchen`);
   await server.stop();
   const made = join(folder, 'kitchen.sqlite');
   copyFileSync(server.file, made);

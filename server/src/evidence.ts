@@ -3,7 +3,7 @@ import { evidenceOfBatch } from '@tureen/core/learn';
 import { eq } from 'drizzle-orm';
 import type { BatchItem } from 'drizzle-orm/batch';
 import type { Database } from './database.js';
-import { batchEvidence } from './schema.js';
+import { batchEvidence, learnedStates } from './schema.js';
 
 const changes = new WeakMap<Database, number>();
 
@@ -22,6 +22,7 @@ export function evidenceStatements({ db, learns }: Database, batchId: string, st
   const evidence = learns && state.closed ? evidenceOfBatch(asCooked(state.planned, state.history.all)) : undefined;
   const atMs = state.history.all[0]?.atMs ?? 0;
   return [
+    db.delete(learnedStates),
     db.delete(batchEvidence).where(eq(batchEvidence.batchId, batchId)),
     ...(evidence === undefined ? [] : [db.insert(batchEvidence).values({ batchId, atMs: Math.round(atMs), evidence })]),
   ];

@@ -1,13 +1,13 @@
 import type { Entry, StoredEntry } from '@tureen/core/batch';
 import type { Kit } from '@tureen/core/kit';
-import type { LearnedAnswer } from './learned.js';
+import { readLearned, type LearnedAnswer } from './learned.js';
 import { HiddenKitchen } from '@tureen/core/practice';
 import { WITH_METERS, cookedBy } from '../../core/spec/kitchens.js';
 import { rerun, type Snapshot } from '@tureen/core/plan';
 import { EXAMPLE_SOUPS } from '@tureen/core/soup';
 import { startTestServer, type TestServer } from '../spec/test-server.js';
 import { rebuildProjections } from './projections.js';
-import { batchEvidence, kitchens } from './schema.js';
+import { batchEvidence, kitchens, learnedStates } from './schema.js';
 
 const NOW = 1_790_000_000_000;
 const DAY_MS = 86_400_000;
@@ -152,6 +152,32 @@ describe('what a kitchen learns of itself', () => {
     };
     expect((await server.send('POST', `/batches/${first}/entries`, { entries: [opening] })).status).toBe(200);
     expect((await learned()).batches.map(({ batchId }) => batchId)).not.toContain(first);
+  });
+
+  it('what was worked out is kept for the next start, until something changes that it was worked out from', async () => {
+    const hidden = new HiddenKitchen(3);
+    const first = await cooked(hidden);
+    await cooked(hidden);
+    const before = await learned();
+    const { database } = server;
+    /** As at a start: nothing of it in memory, and nothing of what is kept still to be written. */
+    const atStart = async (): Promise<LearnedAnswer> => {
+      await database.write(() => Promise.resolve());
+      return readLearned({ ...database });
+    };
+    expect(await atStart()).toEqual(before);
+    const [row] = await database.db.select().from(learnedStates);
+    await database.db.update(learnedStates).set({ state: { ...row!.state, batches: [] } });
+    expect((await atStart()).batches).toEqual([]);
+    await database.db.update(learnedStates).set({ state: { ...row!.state, coreVersion: 'another', batches: [] } });
+    expect(await atStart()).toEqual(before);
+    await database.db.update(learnedStates).set({ state: { ...row!.state, batches: 7 as never } });
+    expect(await atStart()).toEqual(before);
+    expect((await atStart()).batches.length).toBe(2);
+    await server.send('PUT', `/learned/batches/${first}`, { counts: false });
+    expect((await atStart()).batches.find(({ batchId }) => batchId === first)!.counts).toBeFalse();
+    await cooked(hidden);
+    expect((await atStart()).batches.length).toBe(3);
   });
 
   it('the list of batches goes on from where it says that it does', async () => {

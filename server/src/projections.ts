@@ -8,6 +8,7 @@ import type { Database } from './database.js';
 import { evidenceStatements, forgetLearned } from './evidence.js';
 import {
   batchEvidence,
+  learnedStates,
   batchSummaries,
   batchUses,
   batches,
@@ -204,6 +205,7 @@ export async function rebuildProjections(database: Database): Promise<{ readonly
       db.delete(lineYields),
       db.delete(projectionDays),
       db.delete(batchEvidence),
+      db.delete(learnedStates),
     ]);
     const all = await db.select().from(batches).orderBy(desc(batches.startedAtMs));
     // Older ones would not count: what they teach is not worth the wait at a start.

@@ -11,6 +11,7 @@ import {
   EVIDENCE,
   FIGURES,
   KIT,
+  LEARNED_STATE,
   MENU_CYCLE,
   NAMES,
   REQUEST,
@@ -256,6 +257,12 @@ export const batchEvidence = sqliteTable('batch_evidence', {
   batchId: text('batch_id').primaryKey(),
   atMs: integer('at_ms').notNull(),
   evidence: shaped('evidence', EVIDENCE).notNull(),
+});
+
+/** What all of the evidence comes to, in one row: made when it is asked for, gone when any of it changes. */
+export const learnedStates = sqliteTable('learned_states', {
+  id: integer('id').primaryKey(),
+  state: shaped('state', LEARNED_STATE).notNull(),
 });
 
 /** Days as they are planned: soups, times, people. `changedAtMs` tells one state of it from the next. */

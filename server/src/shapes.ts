@@ -1,8 +1,8 @@
 import { EntryShape, liftEntry, type BatchTimer, type Entry } from '@tureen/core/batch';
 import { DaySchema, MenuCycleSchema, type Day, type MenuCycle } from '@tureen/core/board';
-import { KitShape, liftKit, type Kit } from '@tureen/core/kit';
+import { KitShape, LearnedSchema, liftKit, type Kit, type Learned } from '@tureen/core/kit';
 import { IngredientSchema, type IngredientRow } from '@tureen/core/larder';
-import type { Evidence } from '@tureen/core/learn';
+import type { Evidence, FigureChoice } from '@tureen/core/learn';
 import {
   PlanRequestSchema,
   SnapshotSchema,
@@ -147,6 +147,57 @@ export const CONTAINER: Shape<Container> = {
 };
 
 const rows = z.array(z.array(number));
+/** A closed batch and what it has to say: how far it is from the others, and whether it counts. */
+export interface TeachingBatch {
+  readonly batchId: string;
+  readonly soupId: string;
+  readonly soupName: string;
+  readonly startedAtMs: number;
+  readonly oddSd: number;
+  readonly weight: number;
+  /** It is so unlike the others that it teaches nothing until the cook says whether it should. */
+  readonly waits: boolean;
+  readonly counts: boolean;
+  /** Figures that it speaks of. */
+  readonly keys: readonly string[];
+}
+
+/** What the batches of a kitchen have taught: the figures, which of them go together, and from what they were learnt. */
+export interface LearnedState {
+  /** The version of the sums that it was made by. */
+  readonly coreVersion: string;
+  readonly learned: Learned;
+  /** 1 sd of each figure before anything was learnt, in the order of the figures. */
+  readonly priorSd: readonly number[];
+  readonly choices: readonly FigureChoice[];
+  readonly batches: readonly TeachingBatch[];
+}
+
+export const LEARNED_STATE: Shape<LearnedState> = {
+  name: 'what was learnt',
+  lifts: [],
+  schema: as(
+    z.object({
+      coreVersion: z.string(),
+      learned: LearnedSchema,
+      priorSd: z.array(number),
+      choices: z.array(z.object({ key: z.string(), holds: number.optional(), sinceMs: number.optional() })),
+      batches: z.array(
+        z.object({
+          batchId: z.string(),
+          soupId: z.string(),
+          soupName: z.string(),
+          startedAtMs: number,
+          oddSd: number,
+          weight: number,
+          waits: z.boolean(),
+          counts: z.boolean(),
+          keys: strings,
+        }),
+      ),
+    }),
+  ),
+};
 export const EVIDENCE: Shape<Evidence> = {
   name: 'evidence',
   lifts: [],

@@ -147,6 +147,7 @@ function inWords(text: string): string {
       )
       .replace(/\b(cumin|coriander|mustard|fennel|caraway|celery|poppy|sesame) sds?\b/i, '$1 seeds')
       .replace(/\bstk\b/i, 'stock')
+      .replace(/\bwhites? of (?=leeks?\b)/i, '')
       .replace(/\bgrnd\b/i, 'ground')
       .replace(/(\d) ?k\b(?! ?cal)/i, '$1 kg')
       .replace(/^([a-z][a-z ]*?),? (\d+) ?(?:x )?(?:A|#|no\.? ?)10 (can|tin)s?$/i, '$2 $3 no10 $1')

@@ -76,8 +76,10 @@ function takeAs(k: Kitchen, clause: Clause, n: number): void {
     verbless(k, clause, n);
     return;
   }
-  if (sense === 'peel' && partOf(text) !== undefined && /\b(?:soup|mixture|chowder)\b/i.test(text)) {
-    // "Scoop out half of the soup."
+  const isScooped =
+    /\b(?:mug|cup|ladle|spoon|bowl|hand)(?:ful)?s?\b/i.test(text) && (verb ?? '').startsWith('scoop') && k.here?.isWet === true;
+  if (sense === 'peel' && (isScooped || (partOf(text) !== undefined && /\b(?:soup|mixture|chowder)\b/i.test(text)))) {
+    // "Scoop out half of the soup", "a mugful of corn".
     k.as('remove', clause, n, verb ?? '');
     return;
   }
@@ -107,7 +109,13 @@ function takeAs(k: Kitchen, clause: Clause, n: number): void {
   const lead = leadIn(k, clause, sense);
   if (lead !== undefined) doAdd(k, lead, n);
   k.as(sense, clause, n, verb ?? '');
+  const isSeasoned = k.actions.some(({ clause: at, does }) => at === n && does === 'season');
+  if (/^(?:blend|mash|strain|heat)$/.test(sense) && !isSeasoned && SALT_BEHIND.test(text))
+    doSeason(k, { ...clause, text: 'season', verbAt: 0 }, n);
 }
+
+/** "Blitz it all up, salt and pepper, and that's it." */
+const SALT_BEHIND = /, (?:and )?salt (?:and|&) pepper(?:,[^,]{0,20})?$/i;
 
 /** From here something is in an oven, °C. */
 const ROASTS_C = 120;
@@ -137,7 +145,10 @@ const AFTER_A_LIST: ReadonlySet<Sense> = new Set([
 /** Kitchen notes say first what goes in: "stock, boil, 15 min". */
 function leadIn(k: Kitchen, clause: Clause, sense: Sense): Clause | undefined {
   // "Mint leaves (not stalks), blitz."
-  const before = clause.text.slice(0, clause.verbAt).replace(/\s*\([^)]*\)/g, '');
+  const lead = clause.text.slice(0, clause.verbAt).replace(/\s*\([^)]*\)/g, '');
+  // "Then in with 100 grams of cheddar, blitz": whether a line has it or not.
+  const before = lead.replace(/^(?:(?:and|then|so|now) )*in with (?:the )?/i, '');
+  const isMeasuredIn = before !== lead && /\d/.test(before);
   const isWarmedAgain = clause.verb === 'return' && /\breturn to (?:a |the )?(?:boil|simmer|\d)/i.test(clause.text);
   if (!(AFTER_A_LIST.has(sense) || isWarmedAgain) || !/^[\w\s+&,-]+(?: in)?(?:[,:]|\s[–-])\s*$/.test(before)) return undefined;
   if (/^(?:in|on|once|when|while|after|before|with|for|if|as|meanwhile|then|to|until|over|now|off|using)\b/i.test(before))
@@ -145,7 +156,9 @@ function leadIn(k: Kitchen, clause: Clause, sense: Sense): Clause | undefined {
   // "Start with the onions: soften them" says what is begun with, and not what goes in.
   if (/:\s*$/.test(before) && /\b(?:start|begin|with|the|your|for)\b/i.test(before)) return undefined;
   const fresh = k.mentions(before, clause).filter(({ line }) => !k.isUsedUp(line));
-  return fresh.length === 0 ? undefined : { ...clause, text: before.replace(/\s*[,:–-]\s*$/, ''), verb: undefined, verbAt: 0 };
+  return fresh.length === 0 && !isMeasuredIn
+    ? undefined
+    : { ...clause, text: before.replace(/\s*[,:–-]\s*$/, ''), verb: undefined, verbAt: 0 };
 }
 
 /** How something that is set right by hand is read: as the verb that asks for it. What is not here is no step. */

@@ -61,6 +61,11 @@ function isVerb(words: readonly Word[], n: number, startsSentence: boolean, befo
     return false;
   // "Add the cumin and purée, 2 min" is the paste of tomatoes.
   if (/^pur[ée]e$/.test(word) && words[n - 1]?.text === 'and' && next === ',' && /^\d/.test(words[n + 2]?.text ?? '')) return false;
+  // And so it is in a list of foods: "the garlic, purée and flour".
+  if (/^pur[ée]e$/.test(word) && /^(?:,|and)$/.test(words[n - 1]?.text ?? '') && /^(?:,|and)$/.test(next ?? '')) {
+    const after = words[n + 2]?.text ?? '';
+    if (VERBS[after] === undefined && !OPENERS.has(after) && !ADVERBS.has(after)) return false;
+  }
   // "Until tender and brown in spots."
   if (BROWNED.has(word) && isLook && words[n - 1]?.text === 'and') return false;
   if (BROWNED.has(word) && !isLook && words[n - 1]?.text === 'and' && (next === undefined || next === ',')) return true;

@@ -226,13 +226,23 @@ export class Kitchen extends WordsInUse {
     return true;
   }
 
+  /** Whether all of a line was taken out of a vessel and thrown away. */
+  isGoneFrom({ name }: Vessel, line: string): boolean {
+    return this.actions.some(
+      ({ does, vessel, share, lines }) =>
+        does === 'takeOut' && vessel === name && share === undefined && lines.some((use) => use.line === line),
+    );
+  }
+
   /** What joined: one thing by its name, a tray or pan as such. */
   told(joined: readonly Vessel[], vessel: Vessel, n: number): void {
     for (const one of joined) {
-      const lines = [...one.lines].map((line) => {
-        const left = vessel.aside.has(line) ? this.leftBeside.get(line) : undefined;
-        return left === undefined ? { line } : { line, share: 1 - left };
-      });
+      const lines = [...one.lines]
+        .filter((line) => !this.isGoneFrom(one, line))
+        .map((line) => {
+          const left = vessel.aside.has(line) ? this.leftBeside.get(line) : undefined;
+          return left === undefined ? { line } : { line, share: 1 - left };
+        });
       this.put(lines.length === 1 && one.kind !== 'tray' ? 'add' : 'join', n, { vessel: vessel.name, lines });
     }
   }

@@ -74,7 +74,7 @@ const BY_SENSE: Readonly<Record<Sense, string>> = {
   cook: 'cook continue',
   boil: 'boil',
   bring: 'bring fetch reboil re-boil',
-  simmer: 'simmer bubble poach putter blip tick',
+  simmer: 'simmer sim bubble poach putter blip tick',
   blanch: 'blanch steam microwave parboil',
   pressure: 'pressure-cook',
   reduce: 'reduce',

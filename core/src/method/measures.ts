@@ -99,11 +99,11 @@ const BARE =
   /\b(?:for|after|about|another|a further)\s+(\d{1,3})(?:\s*(?:-|–|to)\s*(\d{1,3}))?(?=(?:\s+(?:more|longer|further))?\s*(?:[,;)]|\.(?!\d)|$))/i;
 /** Kitchen notes leave the unit out: "simmer 10". */
 const NOTED =
-  /\b(?:simmer|sweat|roast|boil|fry|cook|rest|bake|give (?:it|them))\s+(\d{1,3})(?:\s*(?:-|–|to)\s*(\d{1,3}))?(?=\s*(?:(?:more|longer|further)\s*)?(?:[,;)]|\.(?!\d)|$|(?:or )?(?:until|till)\b))/i;
+  /\b(?:simmer|sim|sweat|roast|boil|fry|cook|rest|bake|give (?:it|them))\s+(\d{1,3})(?:\s*(?:-|–|to)\s*(\d{1,3}))?(?=\s*(?:(?:more|longer|further)\s*)?(?:[,;)]|\.(?!\d)|$|(?:or )?(?:until|till)\b))/i;
 
 /** "Simmer fifteen." */
 const NOTED_WORD = new RegExp(
-  `\\b(?:simmer|sweat|roast|boil|fry|cook|rest|bake|give (?:it|them))\\s+(${WORDS})(?=\\s*(?:[,;)]|\\.(?!\\d)|$))`,
+  `\\b(?:simmer|sim|sweat|roast|boil|fry|cook|rest|bake|give (?:it|them))\\s+(${WORDS})(?=\\s*(?:[,;)]|\\.(?!\\d)|$))`,
   'i',
 );
 

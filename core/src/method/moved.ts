@@ -59,7 +59,11 @@ export function movedHere(k: Kitchen, clause: Clause, n: number, vessel: Vessel,
     if (source === vessel || source.joinedTo !== undefined) continue;
     const isJoin = source.isHot && !(isHob(source) && vessel.steps.length === 0 && isHob(vessel));
     if (isJoin)
-      met.push(...[...source.lines].map((line) => ({ line })).filter(({ line }) => !met.some((one) => one.line === line)));
+      met.push(
+        ...[...source.lines]
+          .filter((line) => !k.isGoneFrom(source, line) && !met.some((one) => one.line === line))
+          .map((line) => ({ line })),
+      );
     k.move(source, vessel, n);
   }
   if (met.length > 0) k.put('join', n, { vessel: vessel.name, lines: met });

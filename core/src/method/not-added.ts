@@ -113,7 +113,7 @@ function isOwnStock(k: Kitchen, clause: Clause, n: number): boolean {
   const stock = k.open().find((one) => one.isStock && one !== here && isHob(one));
   if (stock === undefined || here === undefined || !isHob(here) || !/\b(?:stock|broth|liquor)\b/i.test(body)) return false;
   if (k.all.some(({ taken }) => taken.row.group === 'liquids' && taken.row.id.includes('stock'))) return false;
-  const lines = [...stock.lines].map((line) => ({ line }));
+  const lines = [...stock.lines].filter((line) => !k.isGoneFrom(stock, line)).map((line) => ({ line }));
   k.move(stock, here, n);
   // How much of it is said, and all of it goes in: told.
   k.put('join', n, { vessel: here.name, lines, assumed: /\d/.test(body) ? ['SHARE'] : [] });

@@ -50,6 +50,9 @@ test('a soup typed as one would write it: asked where unclear, saved only when t
   await understood(page, /2 of 4 lines understood; 2 to answer/);
   await page.getByRole('button', { name: 'Carrot', exact: true }).click();
   await understood(page, /3 of 4 lines understood; 1 to answer/);
+  // Until it is answered it is taken as the first, and the button says so.
+  await expect(page.getByText('Until it is answered: 998 g water.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Put it on the shelf with one guess' })).toBeVisible();
   await page.getByRole('button', { name: /^Vegetable stock/ }).click();
   await understood(page, 'All 4 lines understood');
   const before = ((await (await page.request.get(`${server.url}/api/soups`)).json()) as { soups: unknown[] }).soups.length;

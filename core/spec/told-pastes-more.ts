@@ -262,4 +262,11 @@ export const TOLD_PASTES_MORE: readonly ToldPaste[] = [
       'season',
     ],
   },
+  {
+    what: 'overnight if possible is no choice between hot and cold: a cold soup',
+    country: 'gb',
+    text: 'Cucumber soup\nServes 4\n\n2 cucumbers\n300ml vegetable stock\n200g natural yoghurt\n\nBlend the cucumbers with the stock. Stir in the yoghurt. Chill overnight if possible. Ladle into bowls.',
+    served: 'cold',
+    wanted: ['blend', 'chill'],
+  },
 ];

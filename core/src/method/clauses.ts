@@ -1,15 +1,11 @@
 import type { Clause, Sentence } from './sentences.js';
 
 export type { Clause } from './sentences.js';
+import { gerundAt, isHowOnly, verbGoing, type Word } from './gerunds.js';
 import { ADVERBS, GERUNDS, NOUN_VERBS, OPENERS, PARTICIPLES, STRONG_VERBS, VERBS, type Sense } from './lexicon.js';
 import { inFull } from './in-full.js';
 import { AFTER, BEFORE_END, GOES_ON, placeEnd } from './openings.js';
 import { eachItsTime, partedBehind } from './parted.js';
-
-interface Word {
-  readonly text: string;
-  readonly at: number;
-}
 
 function wordsOf(text: string): Word[] {
   return [...text.matchAll(/[a-zà-ÿ]+(?:['’-][a-zà-ÿ]+)*|\d+(?:[.,/]\d+)*|[½¼¾⅓⅔]|[,;:()–—&+]|(?<= )-(?= )/gi)].map((hit) => ({
@@ -89,26 +85,6 @@ export function clausesOf(sentences: readonly Sentence[]): Clause[] {
 const LATE_VERBS: ReadonlySet<string> = new Set('add stir pour tip remove season serve blend'.split(' '));
 const BE = /^(?:is|are|was|were|be|get|gets|being)$/;
 const SUBORDINATE = /\b(?:until|till|when|once|if|while|as|before|after|that|which|so)\b/i;
-
-/** "Get the carrots roasting", "get the onion going in the butter": what is done to it. */
-function verbGoing(after: readonly string[], first = ''): string | undefined {
-  const doing = after.map((text) => GERUNDS[text]).find((verb) => verb !== undefined && verb !== 'serve');
-  if (doing !== undefined || !after.includes('going')) return doing;
-  const what = [first, ...after];
-  if (what.some((text) => /^(?:blender|processor|liquidi[sz]er|machine|motor)s?$/.test(text))) return 'blend';
-  if (what.includes('oven')) return 'preheat';
-  return what.includes('kettle') ? undefined : 'cook';
-}
-
-/** "Cook, whisking constantly, for 2 minutes": how it is done, and nothing of its own. */
-function isHowOnly(words: readonly Word[], n: number): boolean {
-  return (
-    /^(?:whisking|scraping|simmering|skimming)$/.test(words[n]?.text ?? '') &&
-    /^(?:constantly|continuously|often|frequently|occasionally|all|vigorously|steadily|well|regularly)$/.test(
-      words[n + 1]?.text ?? '',
-    )
-  );
-}
 
 function clausesIn(sentence: Sentence, n: number): Clause[] {
   const words = wordsOf(sentence.text);
@@ -289,10 +265,6 @@ function clausesIn(sentence: Sentence, n: number): Clause[] {
       mayStart = false;
       continue;
     }
-    // "Taking the peppers out after 25", and not "taking care".
-    const isTakenOut =
-      /^(?:taking|lifting|pulling)$/.test(word.text) &&
-      words.slice(i + 1, i + 6).some(({ text }) => text === 'out' || text === 'off');
     // "Get that squash roasting first."
     const going =
       word.text === 'get'
@@ -307,11 +279,7 @@ function clausesIn(sentence: Sentence, n: number): Clause[] {
       isFirst = false;
       continue;
     }
-    // "Letting it down with more of the stock."
-    const isLetDown = word.text === 'letting' && words[i + 2]?.text === 'down';
-    // "Holding back a quarter of it."
-    const isHeldBack = word.text === 'holding' && words.slice(i + 1, i + 8).some(({ text }) => text === 'back');
-    const gerund = GERUNDS[word.text] ?? (isTakenOut ? 'take' : isLetDown ? 'let' : isHeldBack ? 'hold' : undefined);
+    const gerund = gerundAt(words, i);
     const startsSentence =
       isFirst &&
       words

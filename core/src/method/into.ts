@@ -1,7 +1,7 @@
 import { joinsAt, joinsLater } from './later.js';
 import { unlisted, unknown, soakedIn } from './foods.js';
 import { target } from './where.js';
-import { FOR_TOP } from './usual.js';
+import { A_FEW, FOR_TOP } from './usual.js';
 import { VERBS } from './lexicon.js';
 import type { Kitchen } from './kitchen.js';
 import type { Mention } from './mentions.js';
@@ -9,7 +9,7 @@ import { minutesIn, ovenIn, partOf } from './measures.js';
 import { isHob } from './vessel.js';
 import type { Clause } from './clauses.js';
 import { doHeat } from './warm.js';
-import { A_FEW, lift } from './lift.js';
+import { lift } from './lift.js';
 import { ASIDE, heldAside, meantAside, restOfKept, whatSoftens, withoutLaterHerbs } from './meant.js';
 import { isGivenBack, isPartLifted, partOffTray, returnsKept } from './given-back.js';
 import { onTop } from './top.js';

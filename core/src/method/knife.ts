@@ -1,5 +1,5 @@
-import { A_FEW, lift } from './lift.js';
-import { FOR_TOP } from './usual.js';
+import { lift } from './lift.js';
+import { A_FEW, FOR_TOP } from './usual.js';
 import { target } from './where.js';
 import { intoVessel } from './into-vessel.js';
 import type { Kitchen } from './kitchen.js';

@@ -3,9 +3,7 @@ import type { Kitchen } from './kitchen.js';
 import type { Mention } from './mentions.js';
 import { A_FEW } from './usual.js';
 
-export { A_FEW };
-
-/** The same, a few pieces where no part is named. */
+/** The part that words name, a few pieces where they name none. */
 export function partIn(words: string): number {
   return partOf(words) ?? A_FEW;
 }

@@ -1,7 +1,7 @@
 import type { Clause } from './clauses.js';
 import type { Kitchen } from './kitchen.js';
-import { A_FEW } from './lift.js';
 import type { Mention } from './mentions.js';
+import { A_FEW } from './usual.js';
 
 /** "Add the herbs" does not mean the parsley that is served on top. */
 export function withoutLaterHerbs(k: Kitchen, mentions: readonly Mention[], body: string, n: number): readonly Mention[] {

@@ -1,12 +1,13 @@
 import type { Clause } from './clauses.js';
 import { doRoast } from './heat.js';
 import { LEAST_OF_SOUP, type Kitchen, type SetPhrase } from './kitchen.js';
-import { A_FEW, lift } from './lift.js';
+import { lift } from './lift.js';
 import { minutesIn, ovenIn, partOf } from './measures.js';
 import { joinAll } from './moved.js';
 import { onTop } from './top.js';
 import { isHob } from './vessel.js';
 import { intoVessel } from './into-vessel.js';
+import { A_FEW } from './usual.js';
 
 /** "Break the tops into florets and put to one side." */
 const putAside: SetPhrase = (k, clause, n) => {

@@ -1,8 +1,8 @@
 import { BLADED_ALONE } from './blade.js';
 import { takenEarly } from './later.js';
-import { A_FEW, lift, partIn } from './lift.js';
+import { lift, partIn } from './lift.js';
 import type { Kitchen } from './kitchen.js';
-import { LOOKS_AHEAD } from './usual.js';
+import { A_FEW, LOOKS_AHEAD } from './usual.js';
 import { VERBS } from './lexicon.js';
 import type { Mention } from './mentions.js';
 import { minutesIn, partOf } from './measures.js';

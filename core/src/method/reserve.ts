@@ -2,10 +2,10 @@ import type { Action } from './action.js';
 import type { Clause } from './clauses.js';
 import type { Kitchen } from './kitchen.js';
 import { VERBS } from './lexicon.js';
-import { A_FEW, lift } from './lift.js';
+import { lift } from './lift.js';
 import { degreesIn, partOf } from './measures.js';
 import type { Mention } from './mentions.js';
-import { FOR_TOP, USUAL } from './usual.js';
+import { A_FEW, FOR_TOP, USUAL } from './usual.js';
 import { isHob } from './vessel.js';
 
 /** From here something is kept hot, and not only warm or cold, °C. */

@@ -226,6 +226,9 @@ export function doChill(k: Kitchen, clause: Clause, n: number): void {
     .slice(n + 1)
     .some(({ text }) => /\b(?:re-?heat|re-?warm|warm through|serve (?:piping )?hot)\b/i.test(text));
   k.servedCold ||=
-    isBegun && !isReheated && !isHotOrCold(k, clause) && !/\b(?:fat|overnight then|store|keep|if|optional)\b/i.test(clause.text);
+    isBegun &&
+    !isReheated &&
+    !isHotOrCold(k, clause) &&
+    !/\b(?:fat|overnight then|store|keep|if (?:you|for|not|it|made|making|liked|desired|wanted)|optional)\b/i.test(clause.text);
   k.put('chill', n, minutes === undefined ? {} : { minutes: { low: minutes.low, high: minutes.high } });
 }

@@ -1,5 +1,7 @@
-import { readFileSync } from 'node:fs';
-import type { Page } from '@playwright/test';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromium, type Page } from '@playwright/test';
 import type { ColdAnswer } from '@tureen/server/api';
 import type { StockAction } from '@tureen/core/stock';
 import jsQR from 'jsqr';
@@ -385,6 +387,55 @@ test('labels: the PDF says what it should, the pictures’ codes open the contai
   await expect(page.getByRole('heading', { name: 'Celeriac, leek & apple' })).toBeVisible();
   await page.goto(`${server.url}/cold/11111111-1111-4111-8111-111111111111`);
   await expect(page.getByRole('alert')).toContainText('Its label may be of another kitchen');
+});
+
+/** What a camera sees that looks at a picture held in the middle before it: raw video, the format that the browser's camera device is fed with. */
+function filmOf(picture: PNG): Buffer {
+  const [wide, high] = [1280, 720];
+  const luma = Buffer.alloc(wide * high, 120);
+  const [left, top] = [(wide - picture.width) >> 1, (high - picture.height) >> 1];
+  for (let y = 0; y < picture.height; y++)
+    for (let x = 0; x < picture.width; x++) luma[(top + y) * wide + left + x] = picture.data[(y * picture.width + x) * 4]!;
+  const frame = Buffer.concat([Buffer.from('FRAME\n'), luma, Buffer.alloc((wide * high) / 2, 128)]);
+  return Buffer.concat([
+    Buffer.from(`YUV4MPEG2 W${String(wide)} H${String(high)} F10:1 Ip A1:1 C420jpeg\n`),
+    ...Array.from({ length: 5 }, () => frame),
+  ]);
+}
+
+test('a device’s camera before which a printed label is held opens its container', async ({ page, server }) => {
+  await page.goto(`${server.url}/cold`);
+  await page
+    .getByRole('link', { name: /Celeriac, leek & apple/ })
+    .first()
+    .click();
+  const opened = page.url();
+  await page.getByRole('link', { name: 'Label', exact: true }).click();
+  await page.getByText('Roll, 62 × 40 mm').click();
+  const downloaded = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'As pictures, PNG' }).click();
+  const label = PNG.sync.read(readFileSync(await (await downloaded).path()));
+  const folder = mkdtempSync(join(tmpdir(), 'tureen-camera-'));
+  const film = join(folder, 'label.y4m');
+  writeFileSync(film, filmOf(label));
+  const { launchOptions } = test.info().project.use;
+  // The permission is asked of nobody, all else is as on a tablet: a device is listed, opened and gives pictures.
+  const camera = [
+    '--use-fake-ui-for-media-stream',
+    '--use-fake-device-for-media-stream',
+    `--use-file-for-fake-video-capture=${film}`,
+  ];
+  const tablet = await chromium.launch({ ...launchOptions, args: [...(launchOptions?.args ?? []), ...camera] });
+  try {
+    const there = await tablet.newPage({ serviceWorkers: 'block' });
+    await there.goto(`${server.url}/cold`);
+    await there.getByRole('button', { name: 'Scan a label' }).click();
+    await there.waitForURL(opened);
+    await expect(there.getByRole('heading', { name: 'Celeriac, leek & apple' })).toBeVisible();
+  } finally {
+    await tablet.close();
+    rmSync(folder, { recursive: true, force: true });
+  }
 });
 
 test('the log: a fridge is looked at and put right, what is missing is named, and the day is saved as a table', async ({

@@ -1,4 +1,4 @@
-/* global document, requestAnimationFrame -- inside the page */
+/* global document, MessageChannel, requestAnimationFrame -- inside the page */
 /** The bench's part in a browser: what a keystroke costs by the browser's own trace, and a big shelf and larder. */
 import { findChromium, FLAGS } from './chromium.mjs';
 
@@ -147,14 +147,14 @@ async function coldStore(page, { url, post, get }) {
   const asked = performance.now();
   await get('/cold');
   const serverMs = performance.now() - asked;
-  // Once before, so that what is loaded only once is here; then from the shelf to the cold by its link.
+  // Once before, so that what is loaded only once is here; then from the stove to the cold by its link.
   await page.goto(`${url}/cold`);
   await page.locator('tt-tub').first().waitFor();
-  await page.getByRole('link', { name: 'Ledger' }).click();
-  await page.getByRole('heading', { name: 'Ledger' }).waitFor();
+  await page.getByRole('link', { name: 'Stove' }).click();
+  await page.getByRole('heading', { name: 'Stove' }).waitFor();
   const cdp = await page.context().newCDPSession(page);
   await cdp.send('Emulation.setCPUThrottlingRate', { rate: SLOWED });
-  // By the page's own clock, from the touch to the frame behind the first tub; the best of three, as a warm page is.
+  // By the page's own clock, from the touch until the first tubs are drawn; the best of three, as a warm page is.
   const times = [];
   for (let n = 0; n < 3; n++) {
     times.push(
@@ -164,15 +164,20 @@ async function coldStore(page, { url, post, get }) {
             const started = performance.now();
             const look = () => {
               if (document.querySelector('tt-tub') === null) requestAnimationFrame(look);
-              else requestAnimationFrame(() => resolve(performance.now() - started));
+              // A message comes behind the drawing of the frame that it was sent from.
+              else {
+                const { port1, port2 } = new MessageChannel();
+                port1.onmessage = () => resolve(performance.now() - started);
+                port2.postMessage(0);
+              }
             };
             document.querySelector('a[href="/cold"]')?.click();
             look();
           }),
       ),
     );
-    await page.getByRole('link', { name: 'Ledger' }).click();
-    await page.getByRole('heading', { name: 'Ledger' }).waitFor();
+    await page.getByRole('link', { name: 'Stove' }).click();
+    await page.getByRole('heading', { name: 'Stove' }).waitFor();
   }
   const screenMs = Math.round(Math.min(...times));
   await cdp.send('Emulation.setCPUThrottlingRate', { rate: 1 });

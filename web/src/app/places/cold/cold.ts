@@ -32,7 +32,7 @@ const LOOK_MS = 30_000;
 const STICKS_KG = 0.02;
 /** What a shelf shows before all of it is asked for, and what of that stands in the first picture of it. */
 const FEW = 24;
-const FIRST_FEW = 6;
+const FIRST_FEW = 4;
 /** The address that stands in the code of a label. */
 const SCANNED = /\/cold\/([0-9a-f-]{36})\s*$/i;
 
@@ -169,6 +169,14 @@ export class Cold {
     }
     this.scans.set(false);
     void this.router.navigate(['/cold', id]);
+  }
+
+  /** One listener for the links of a shelf: a router link each is a third of what a full shelf costs to draw. */
+  protected follow(event: MouseEvent): void {
+    const link = event.target instanceof Element ? event.target.closest('a') : null;
+    if (link === null || event.button !== 0 || event.ctrlKey || event.metaKey || event.shiftKey || event.altKey) return;
+    event.preventDefault();
+    void this.router.navigateByUrl(link.getAttribute('href') ?? '/cold');
   }
 
   protected openAll(id: string): void {

@@ -1,31 +1,22 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { ContainerRow } from './container-words';
 
-const WIDE = 116;
-const HIGH = 96;
-const LID = 12;
-const LEAST_LEVEL = 10;
+/** The bottom of the tub in the picture, its rounding, and how high what is left and what is full stand above it. */
+const BOTTOM = 94;
+const ROUND = 8;
+const LEAST_LEVEL = 8;
+const FULL_LEVEL = 72;
 
 /** A tub cut open, filled as it is full, in the colour of its soup; on it its last day and its bowls. */
 @Component({
   selector: 'tt-tub',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <svg [attr.viewBox]="'0 0 ' + wide + ' ' + high" aria-hidden="true">
-      <rect x="8" y="14" [attr.width]="wide - 16" [attr.height]="high - 16" rx="8" class="inside" />
-      <clipPath [attr.id]="'in-' + row().id">
-        <rect x="8" y="14" [attr.width]="wide - 16" [attr.height]="high - 16" rx="8" />
-      </clipPath>
-      <rect
-        x="8"
-        [attr.y]="levelY()"
-        [attr.width]="wide - 16"
-        [attr.height]="high - levelY()"
-        [attr.fill]="row().colour"
-        [attr.clip-path]="'url(#in-' + row().id + ')'"
-      />
-      <rect x="8" y="14" [attr.width]="wide - 16" [attr.height]="high - 16" rx="8" class="wall" />
-      <rect x="2" y="2" [attr.width]="wide - 4" [attr.height]="lid" rx="6" class="lid" [class.warn]="row().urgency !== 'later'" />
+    <svg viewBox="0 0 116 96" aria-hidden="true">
+      <rect x="8" y="14" width="100" height="80" rx="8" class="inside" />
+      <path [attr.d]="soup()" [attr.fill]="row().colour" />
+      <rect x="8" y="14" width="100" height="80" rx="8" class="wall" />
+      <rect x="2" y="2" width="112" height="12" rx="6" class="lid" [class.warn]="row().urgency !== 'later'" />
       @if (row().state === 'frozen') {
         <path d="M 20 8 h 76" class="frost" />
       }
@@ -93,8 +84,10 @@ const LEAST_LEVEL = 10;
 })
 export class Tub {
   readonly row = input.required<ContainerRow>();
-  protected readonly wide = WIDE;
-  protected readonly high = HIGH;
-  protected readonly lid = LID;
-  protected readonly levelY = computed(() => HIGH - LEAST_LEVEL - this.row().full * (HIGH - LEAST_LEVEL - 22));
+  /** The soup in it, rounded where the tub is: drawn as one outline, since thousands may stand on a shelf. */
+  protected readonly soup = computed(() => {
+    const level = BOTTOM - LEAST_LEVEL - this.row().full * (FULL_LEVEL - LEAST_LEVEL);
+    const round = `${String(ROUND)} ${String(ROUND)} 0 0 1 -${String(ROUND)}`;
+    return `M8 ${String(level)} H108 V${String(BOTTOM - ROUND)} a${round} ${String(ROUND)} H16 a${round} -${String(ROUND)} Z`;
+  });
 }

@@ -1,5 +1,5 @@
 import { deepEqual } from 'fast-equals';
-import type { Day } from '@tureen/core/board';
+import { bowlsWanted, type Day } from '@tureen/core/board';
 import { asc, eq, gte } from 'drizzle-orm';
 import type { Database } from './database.js';
 import { done, failed, type Result } from './failure.js';
@@ -35,7 +35,7 @@ export async function listDays({ db }: Database, from: string): Promise<DayInLis
   return rows.map(({ date, day }) => ({
     date,
     soups: day.batches.length,
-    bowls: day.batches.reduce((sum, { request }) => sum + request.bowls, 0),
+    bowls: day.batches.reduce((sum, { request }) => sum + bowlsWanted(request), 0),
     ...(day.weather === undefined ? {} : { weather: day.weather }),
   }));
 }

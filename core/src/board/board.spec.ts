@@ -5,8 +5,10 @@ import { dice, randomDay, randomWork } from '../../spec/random-days.js';
 import { LARDER_ROWS } from '../larder/index.js';
 import { READY_KITS } from '../kit/index.js';
 import { EXAMPLE_SOUPS } from '../soup/index.js';
-import { DaySchema, clockMinute, clockOf, type Day } from './day.js';
-import { dayWork, plansIn } from './day-work.js';
+import { writtenPlan } from '../plan/index.js';
+import { bringBack, contentsOf } from '../stock/index.js';
+import { DaySchema, clockMinute, clockOf, withoutKept, type Day } from './day.js';
+import { backId, dayWork, plansIn } from './day-work.js';
 import { arrange, type DayWork } from './arrange.js';
 import type { Block } from './blocks.js';
 import { limitsOf } from './bound.js';
@@ -41,6 +43,35 @@ describe('the work of a day', () => {
         .withContext(batchId)
         .toBeLessThan(planned + count + 0.5);
     }
+  });
+
+  it('has kept bowls brought back in a pot of their own, in time, and buys nothing for them', () => {
+    const soup = EXAMPLE_SOUPS.find(({ id }) => id === 'celeriac-leek-apple')!;
+    const contents = contentsOf(writtenPlan(soup, LARDER_ROWS, KIT)!)!;
+    const own = wanted(soup.id, 28);
+    const day = dayWith([{ ...own, request: { ...own.request, broughtBack: 12 } }]);
+    const made = dayWork(day, KIT, soupOf, plansIn(LARDER_ROWS, KIT), undefined, undefined, () => contents);
+    expect([...made.plans.keys()]).toEqual(['celeriac']);
+    const [cooked, back] = made.work.batches;
+    expect(back?.batchId).toBe(backId('celeriac'));
+    expect(back?.kg).toBeCloseTo(12 * 0.3, 1);
+    expect(back?.potId).not.toBe(cooked?.potId);
+    // As long as the container's own page says, in whole minutes.
+    const said = bringBack({ contents, kg: 12 * 0.3, kit: KIT, potId: back!.potId })!.minutes;
+    const minutes = back!.blocks.reduce((sum, block) => sum + block.minutes, 0);
+    expect(Math.abs(minutes - said)).toBeLessThanOrEqual(1);
+    const plan = planDay(made.work, 40);
+    expect(plan?.lateMin.get(backId('celeriac')) ?? 0).toBe(0);
+    expect(plan?.unplaced).toEqual([]);
+    expect(faultsOf(made.work, plan!.arrangement)).toEqual([]);
+    // Served cold it only has to be taken out, and where nothing is left of it nothing is laid out.
+    const cold = dayWork(day, KIT, soupOf, plansIn(LARDER_ROWS, KIT), undefined, undefined, () => ({
+      ...contents,
+      isServedCold: true,
+    }));
+    expect(cold.work.batches.length).toBe(1);
+    expect(planning(day).work.batches.length).toBe(1);
+    expect(withoutKept(day.batches[0]!.request)).toEqual({ bowls: 40, bowlG: 300, broughtBack: undefined, kept: undefined });
   });
 
   it('leaves out no step of any soup that ships, and has none twice', () => {

@@ -2,6 +2,7 @@ import { potsFor, planToBuy, type PlanError, type Planned } from '../plan/index.
 import type { Kit } from '../kit/index.js';
 import type { IngredientRow } from '../larder/index.js';
 import { varied, type Soup } from '../soup/index.js';
+import { bringBackSoup, type Contents } from '../stock/index.js';
 import { workOf, type BatchWork } from './blocks.js';
 import type { DayWork } from './arrange.js';
 import { clockMinute, type Day, type DayBatch } from './day.js';
@@ -38,6 +39,29 @@ export type PlanIn = (soup: Soup, batch: DayBatch, potId: string) => ReturnType<
 /** Straight from core, without remembering anything. */
 export function plansIn(rows: readonly IngredientRow[], kit: Kit): PlanIn {
   return (soup, { request }, potId) => planToBuy(soup, rows, kit, { ...request, potId });
+}
+
+/** What stands in the cold of the soup of a batch; undefined where nothing of it can be brought back on that day. */
+export type KeptOf = (batch: DayBatch) => Contents | undefined;
+
+/** What the work of bringing a batch's kept bowls back goes by, among the batches of a day. */
+export function backId(batchId: string): string {
+  return `${batchId}.back`;
+}
+
+/** The kept bowls of a batch as a batch of their own, in each pot that holds them. Those of a soup served cold need no work. */
+function broughtBack(batch: DayBatch, contents: Contents, kit: Kit): Choices | undefined {
+  const { broughtBack: bowls = 0, bowlG } = batch.request;
+  if (bowls === 0 || contents.isServedCold) return undefined;
+  const name = `${contents.name}, from the cold`;
+  const soup = bringBackSoup({ contents: { ...contents, name, bowlG }, kg: (bowls * bowlG) / 1000 });
+  const plans = potsFor(soup, kit).flatMap(({ id }) => {
+    const planning = planToBuy(soup, [contents.row], kit, { bowls, bowlG, potId: id });
+    return planning.ok ? [planning.plan] : [];
+  });
+  const { request, ...day } = batch;
+  const own = { ...day, id: backId(batch.id), request: { bowls, bowlG: request.bowlG } };
+  return plans.length === 0 ? undefined : { batch: own, dueMin: clockMinute(batch.at), plans };
 }
 
 interface Choices {
@@ -77,6 +101,7 @@ function potted(all: readonly Choices[]): ReadonlyMap<string, Planned> {
  *
  * @param nowMin minutes after midnight where the day has begun: nothing starts before.
  * @param progress what has happened already, by batch of the day.
+ * @param keptOf what stands in the cold of a batch's soup, where it asks for bowls that are brought back: they are work too.
  */
 export function dayWork(
   day: Day,
@@ -85,6 +110,7 @@ export function dayWork(
   planIn: PlanIn,
   nowMin?: number,
   progress: ReadonlyMap<string, Progress> = new Map(),
+  keptOf: KeptOf = () => undefined,
 ): Planning {
   const problems: DayProblem[] = [];
   const choices: Choices[] = [];
@@ -105,8 +131,12 @@ export function dayWork(
     }
     if (plans.length === 0) problems.push({ code: 'NO_POT_HOLDS_IT', batchId: batch.id, error });
     else choices.push({ batch, dueMin: clockMinute(batch.at), plans });
+    const contents = keptOf(batch);
+    const back = contents === undefined ? undefined : broughtBack(batch, contents, kit);
+    if (back !== undefined) choices.push(back);
   }
-  const plans = potted(choices);
+  const all = potted(choices);
+  const plans = new Map([...all].filter(([id]) => day.batches.some((batch) => batch.id === id)));
   const startsMin = clockMinute(day.starts);
   const fromMin = nowMin === undefined ? startsMin : Math.max(startsMin, Math.ceil(nowMin));
   const pins = new Map<string, { startMin?: number; person?: string }>(
@@ -121,7 +151,7 @@ export function dayWork(
   );
   const batches: BatchWork[] = [];
   for (const { batch, dueMin } of choices) {
-    const plan = plans.get(batch.id);
+    const plan = all.get(batch.id);
     if (plan === undefined) continue;
     const own = progress.get(batch.id);
     const work = workOf(plan, {

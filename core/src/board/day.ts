@@ -33,6 +33,16 @@ export const DayBatchSchema = z.strictObject({
 });
 export type DayBatch = z.infer<typeof DayBatchSchema>;
 
+/** Bowls that a batch of a day stands for: those that are cooked and those that are brought back. */
+export function bowlsWanted({ bowls, broughtBack = 0 }: DayBatch['request']): number {
+  return bowls + broughtBack;
+}
+
+/** The same bowls on another day, all of them cooked: what stands in the cold today has gone by then. */
+export function withoutKept(request: DayBatch['request']): DayBatch['request'] {
+  return { ...request, bowls: bowlsWanted(request), broughtBack: undefined, kept: undefined };
+}
+
 /** What the cook has settled of one block: when it starts, who does it. */
 export const PinSchema = z.strictObject({
   block: z.string().max(200),

@@ -1,6 +1,8 @@
 export {
   DayBatchSchema,
   DaySchema,
+  bowlsWanted,
+  withoutKept,
   MOST_BATCHES,
   MOST_WEATHER,
   PersonSchema,
@@ -31,5 +33,15 @@ export { SAME_OVEN_K, WASH_MIN, needsWash, type Placed, type PlacedBlock } from 
 export { arrange, type Arrangement, type DayWork, type Order, type Wash } from './arrange.js';
 export { limitsOf, type Limit } from './bound.js';
 export { DaySearch, planDay, type DayPlan } from './search.js';
-export { SERVED_MIN, dayWork, plansIn, type DayProblem, type PlanIn, type Planning, type Progress } from './day-work.js';
+export {
+  SERVED_MIN,
+  backId,
+  dayWork,
+  plansIn,
+  type DayProblem,
+  type KeptOf,
+  type PlanIn,
+  type Planning,
+  type Progress,
+} from './day-work.js';
 export { latestBy, waysOut, type Fewer, type Tried, type Way } from './ways-out.js';

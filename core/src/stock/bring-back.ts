@@ -27,7 +27,7 @@ export interface BringBackAsk {
 }
 
 /** A kept soup as a card of its own: in, and brought back. */
-function bringBackSoup({ contents, kg, toC = REHEATING.toC, lid = 'ajar' }: Omit<BringBackAsk, 'kit' | 'potId'>): Soup {
+export function bringBackSoup({ contents, kg, toC = REHEATING.toC, lid = 'ajar' }: Omit<BringBackAsk, 'kit' | 'potId'>): Soup {
   const { bowlG, row } = contents;
   return {
     id: 'bring-back',

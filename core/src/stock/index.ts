@@ -14,7 +14,7 @@ export {
   type Store,
   type TakenAs,
 } from './entry.js';
-export { bringBack, type BringBackAsk, type BroughtBack } from './bring-back.js';
+export { bringBack, bringBackSoup, type BringBackAsk, type BroughtBack } from './bring-back.js';
 export { isUsable, keptBowls, keptRow, mayGoInto, type KeptBowls, type Promised } from './propose.js';
 export { contentsOf } from './from-batch.js';
 export {

@@ -21,6 +21,7 @@ import type { IngredientRow } from '@tureen/core/larder';
 import { rerun, sharesOf, type ShareFigures, type Snapshot } from '@tureen/core/plan';
 import { shoppingList, type Buying, type ShoppingRow, type Supply } from '@tureen/core/shop';
 import type { Soup } from '@tureen/core/soup';
+import type { Contents } from '@tureen/core/stock';
 import { dayPicture, type DayPicture } from './day-picture';
 import { useUpView, type UseUpAsk, type UseUpView } from './use-up-view';
 
@@ -44,6 +45,8 @@ export interface DayAsk {
   readonly day: Day;
   readonly soups: readonly SoupOfDay[];
   readonly started: readonly Started[];
+  /** Of each batch that brings kept bowls back, what they are. */
+  readonly kept?: readonly { readonly id: string; readonly contents: Contents }[];
   /** Now, where the day is today and not over. */
   readonly now: { readonly ms: number; readonly minute: number } | undefined;
 }
@@ -217,7 +220,7 @@ export class DayPlanner {
     return this.ask?.soups.find((one) => one.soupId === soupId && one.version === version)?.soup;
   }
 
-  private worked({ day, started, now }: DayAsk, kit: Kit): Planning {
+  private worked({ day, started, now, kept = [] }: DayAsk, kit: Kit): Planning {
     const begun = new Map(started.map((one) => [one.id, one]));
     const going: Day = {
       ...day,
@@ -234,7 +237,8 @@ export class DayPlanner {
       const snapshot = begun.get(batch.id)?.snapshot;
       return snapshot === undefined ? this.planIn(soup, batch, potId) : { ok: true, plan: rerun(snapshot) };
     };
-    return dayWork(going, kit, (id, version) => this.soupOf(id, version), planIn, now?.minute, progress);
+    const keptOf = ({ id }: DayBatch): Contents | undefined => kept.find((one) => one.id === id)?.contents;
+    return dayWork(going, kit, (id, version) => this.soupOf(id, version), planIn, now?.minute, progress, keptOf);
   }
 
   private view(): DayView | undefined {

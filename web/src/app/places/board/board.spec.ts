@@ -43,6 +43,26 @@ describe('the board', () => {
     expect(svg?.querySelector('.now')).not.toBeNull();
   });
 
+  it('bowls that stand in the cold are brought back instead of cooked: work on the lanes, and in the sum of the day', async () => {
+    const memory = new BoardInMemory(NOW);
+    memory.put(dayWith([wanted('swede-barley', 40)]));
+    const container = memory.cold.filled(3.6);
+    const board = boardPlace(Board, memory, { date: DATE });
+    await until(board, has(board, /12 bowls of it stand in the cold already/));
+    button(board, /^\s*Bring them back, cook 28/).click();
+    await until(board, () => memory.kept(DATE)?.batches[0]?.request.broughtBack === 12);
+    expect(memory.kept(DATE)?.batches[0]?.request.bowls).toBe(28);
+    await until(board, has(board, /bring it back to 74 °C/));
+    expect(text(board)).toContain('40 bowls in all: 12 brought back, 28 cooked.');
+    // Eaten meanwhile: there is nothing left to bring back, and nobody is asked to.
+    memory.cold.did({ kind: 'took', container, kg: 3.6, as: 'bowls' });
+    await until(board, has(board, /Only 0 bowls of it can be brought back on that day/));
+    await until(board, () => !text(board).includes('bring it back to 74 °C'));
+    button(board, /Cook all 40/).click();
+    await until(board, () => memory.kept(DATE)?.batches[0]?.request.bowls === 40);
+    expect(memory.kept(DATE)?.batches[0]?.request.broughtBack).toBeUndefined();
+  });
+
   it('what cools stands on today’s with its next mark, and what can still be done; on another day’s it does not', async () => {
     const memory = new BoardInMemory(NOW);
     memory.put(DAY);

@@ -2,7 +2,18 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
-import { clockOf, dayByMenu, emptyDay, menuOn, type Day, type DayBatch, type MenuCycle, type Pin } from '@tureen/core/board';
+import {
+  bowlsWanted,
+  clockOf,
+  dayByMenu,
+  emptyDay,
+  menuOn,
+  withoutKept,
+  type Day,
+  type DayBatch,
+  type MenuCycle,
+  type Pin,
+} from '@tureen/core/board';
 import { dayCalendar } from '@tureen/core/formats';
 import type { Kit } from '@tureen/core/kit';
 import { plusDays } from '@tureen/core/stock';
@@ -162,9 +173,9 @@ export class Board {
     const answer = this.openAnswer();
     return answer?.ok === true ? answer.value.batches.map(({ id }) => id) : [];
   });
-  /** Bowls that go out on the day; what goes into the cold is for another. */
+  /** Bowls that go out on the day, cooked and brought back; what goes into the cold is for another. */
   protected readonly bowls = computed(() =>
-    Math.round(this.day()?.batches.reduce((sum, { request, keeps }) => sum + (keeps === true ? 0 : request.bowls), 0) ?? 0),
+    Math.round(this.day()?.batches.reduce((sum, { request, keeps }) => sum + (keeps === true ? 0 : bowlsWanted(request)), 0) ?? 0),
   );
   protected readonly elsewhere = computed(() => {
     const answer = this.openAnswer();
@@ -242,7 +253,7 @@ export class Board {
     if (!answer.ok) this.refused.set(answer.refusal.sentence);
     else if (answer.value.day !== null) {
       const { day } = answer.value;
-      const batches = day.batches.map((batch) => ({ ...batch, batchId: undefined }));
+      const batches = day.batches.map((batch) => ({ ...batch, request: withoutKept(batch.request), batchId: undefined }));
       await this.change({ ...day, date, batches, pins: undefined, weather: undefined });
     }
   }

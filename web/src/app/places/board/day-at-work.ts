@@ -3,6 +3,7 @@ import { computed, inject, untracked, type Signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { SERVED_MIN, clockMinute } from '@tureen/core/board';
 import { dayClock, dayOf } from '@tureen/core/kit';
+import { keptBowls } from '@tureen/core/stock';
 import { combineLatest, map, of, switchMap, timer, type Observable } from 'rxjs';
 import { Cooking } from '../../cooking/cooking';
 import type { DayAsk, Started } from '../../cooking/day-view';
@@ -10,6 +11,7 @@ import { Batches } from '../../services/batches';
 import { Clock } from '../../services/clock';
 import { Soups } from '../../services/soups';
 import { kitchenZone } from '../../services/zone';
+import { coldToday } from '../cold-today';
 import { KeptDay } from './kept-day';
 import { LaidOut } from './laid-out';
 
@@ -65,6 +67,20 @@ export class DayAtWork {
     { initialValue: [] as Started[] },
   );
 
+  private readonly cold = coldToday();
+  /** What stands in the cold of the soups of which kept bowls are brought back, soonest day first. */
+  private readonly broughtBack = computed(
+    () => {
+      const day = this.day();
+      return (day?.batches ?? []).flatMap(({ id, soupId, request: { broughtBack, bowlG } }) => {
+        if (day === undefined || broughtBack === undefined) return [];
+        const [first] = keptBowls(this.cold.containers() ?? [], soupId, bowlG, day.date).ready;
+        return first === undefined ? [] : [{ id, contents: first.container.contents }];
+      });
+    },
+    { equal: deepEqual },
+  );
+
   private readonly nowAsked = computed(() =>
     this.isToday() && !this.isPast() ? Math.floor(this.clock.nowMin() / ANEW_MIN) * ANEW_MIN : undefined,
   );
@@ -76,7 +92,7 @@ export class DayAtWork {
       const soups = cards.map(({ soupId, version, soup }) => ({ soupId, version, soup }));
       const asked = this.nowAsked();
       const now = asked === undefined ? undefined : untracked(() => ({ ms: this.clock.nowMs(), minute: this.clock.nowMin() }));
-      return { day, soups, started: this.started(), now };
+      return { day, soups, started: this.started(), kept: this.broughtBack(), now };
     },
     { equal: deepEqual },
   );

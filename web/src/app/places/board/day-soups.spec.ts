@@ -64,7 +64,7 @@ describe('what is wanted on a day', () => {
     const [beetroot, celeriac] = DAY.batches;
     if (beetroot === undefined || celeriac === undefined) throw new Error('The day has two.');
     const fixture = made(DAY, [planned(beetroot, { trouble: 'No pot holds it.' }), planned(celeriac, { lateMin: 25 })]);
-    const rows = [...page(fixture).querySelectorAll('tbody tr')].map((row) => row.textContent);
+    const rows = [...page(fixture).querySelectorAll('tbody tr:has(th)')].map((row) => row.textContent);
     expect(rows[0]).toContain('▲ No pot holds it.');
     expect(rows[1]).toContain('▲ 25 min late');
   });

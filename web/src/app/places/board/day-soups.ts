@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import { MOST_BATCHES, serviceOf, type Day, type DayBatch, type Person } from '@tureen/core/board';
+import { MOST_BATCHES, backId, serviceOf, type Day, type DayBatch, type Person } from '@tureen/core/board';
 import { freeId } from '@tureen/core/draft';
 import type { Kit } from '@tureen/core/kit';
 import { LEAST_BOWL_G, MOST_BOWL_G, MOST_BOWLS } from '@tureen/core/plan';
@@ -15,13 +15,14 @@ import { NumberField } from '../../parts/number-field';
 import { Plans } from '../../services/plans';
 import { Soups } from '../../services/soups';
 import { day } from '../figures';
+import { KeptBowlsLine } from '../plan/kept-bowls';
 import { SoupPicker, USUAL_BOWLS } from './soup-picker';
 
 /** What is wanted on a day: its soups with bowls and times, its hours, its people. Every change is a whole new day. */
 @Component({
   selector: 'tt-day-soups',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ClockField, FormsModule, NumberField, NzInputModule, NzSelectModule, RouterLink, SoupPicker],
+  imports: [ClockField, FormsModule, KeptBowlsLine, NumberField, NzInputModule, NzSelectModule, RouterLink, SoupPicker],
   templateUrl: './day-soups.html',
   styleUrl: './day-soups.less',
 })
@@ -74,6 +75,11 @@ export class DaySoups {
     this.setBatch(batch.id, { request: { ...batch.request, ...change } });
   }
 
+  /** So many are cooked and so many come from the cold; none from there where that is taken back. */
+  protected bringBack(batch: DayBatch, { bowls, broughtBack }: { readonly bowls: number; readonly broughtBack: number }): void {
+    this.setRequest(batch, { bowls, broughtBack: broughtBack === 0 ? undefined : broughtBack });
+  }
+
   protected setPot(batch: DayBatch, potId: string): void {
     this.setRequest(batch, { potId: potId === '' ? undefined : potId });
   }
@@ -83,7 +89,7 @@ export class DaySoups {
   }
 
   protected remove(id: string): void {
-    const pins = this.day().pins?.filter(({ block }) => !block.startsWith(`${id}/`));
+    const pins = this.day().pins?.filter(({ block }) => !block.startsWith(`${id}/`) && !block.startsWith(`${backId(id)}/`));
     this.set({ batches: this.day().batches.filter((batch) => batch.id !== id), ...(pins === undefined ? {} : { pins }) });
   }
 

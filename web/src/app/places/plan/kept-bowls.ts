@@ -45,12 +45,14 @@ export class KeptBowlsLine {
   readonly bowls = input.required<number>();
   /** How many of them the plan brings back already. */
   readonly broughtBack = input.required<number>();
+  /** The day (YYYY-MM-DD) on which they are wanted, where that is not today. */
+  readonly on = input<string>();
   /** So many are to be cooked, and so many brought back, instead. */
   readonly cook = output<{ readonly bowls: number; readonly broughtBack: number }>();
 
   private readonly cold = coldToday();
-  private readonly today = this.cold.today;
-  private readonly kept = computed(() => keptBowls(this.cold.containers() ?? [], this.soupId(), this.bowlG(), this.today()));
+  private readonly day = computed(() => this.on() ?? this.cold.today());
+  private readonly kept = computed(() => keptBowls(this.cold.containers() ?? [], this.soupId(), this.bowlG(), this.day()));
 
   protected readonly isLess = computed(() => this.broughtBack() > 0);
   /** Both that are cooked and that are brought back. */
@@ -60,7 +62,10 @@ export class KeptBowlsLine {
     const { bowls, frozenBowls } = this.kept();
     const back = this.broughtBack();
     if (back > 0) {
-      const missing = back > bowls ? ` Only ${bowlWords(bowls)} of it can be brought back by now.` : '';
+      const missing =
+        back > bowls
+          ? ` Only ${bowlWords(bowls)} of it can be brought back${this.on() === undefined ? ' by now' : ' on that day'}.`
+          : '';
       return `${bowlWords(this.wanted())} in all: ${String(back)} brought back, ${String(this.bowls())} cooked. What goes on top of those that are brought back is not on the pull list.${missing}`;
     }
     const frozen =

@@ -1,5 +1,5 @@
 /** Builds the server into one file and the web into dist/web, with a compressed copy beside every text file. */
-import { readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { copyFileSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 import { bundle, REQUIRE } from './bundle.mjs';
@@ -25,7 +25,10 @@ if (
   stop('The web did not build.');
 }
 
-const TEXT = /\.(?:js|css|html|svg|json)$/;
+// The Board's proof loads it when it is first wanted; the Angular build takes nothing from outside its own folder.
+copyFileSync(join(ROOT, 'node_modules/highs/build/highs.wasm'), join(ROOT, 'dist/web/highs.wasm'));
+
+const SQUEEZED = /\.(?:js|css|html|svg|json|wasm)$/;
 const SMALL = 1024;
 
 function squeeze(folder) {
@@ -36,7 +39,7 @@ function squeeze(folder) {
       continue;
     }
     const bytes = readFileSync(path);
-    if (!TEXT.test(name) || bytes.length < SMALL) continue;
+    if (!SQUEEZED.test(name) || bytes.length < SMALL) continue;
     writeFileSync(`${path}.gz`, gzipSync(bytes, { level: 9 }));
     writeFileSync(`${path}.br`, brotliCompressSync(bytes, { params: { [constants.BROTLI_PARAM_QUALITY]: 10 } }));
   }

@@ -1,9 +1,10 @@
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { DaySchema, clockOf, dayWork, latestBy, planDay, plansIn, waysOut, type Day } from '@tureen/core/board';
+import { DaySchema, clockOf, dayWork, latestBy, planDay, plansIn, provePlan, waysOut, type Day } from '@tureen/core/board';
 import { dayCalendar } from '@tureen/core/formats';
 import { dayProblemSentence, dayRows, dayVerdict, wayWords } from '@tureen/core/messages';
 import { shoppingList } from '@tureen/core/shop';
+import { loadSolver } from '@tureen/core/solver';
 import { EXAMPLE_SOUPS, type Soup } from '@tureen/core/soup';
 import { load, loadKit, loadLarder, loadSoup, type Loaded } from './files.js';
 import type { Given } from './options.js';
@@ -12,6 +13,8 @@ import { table } from './table.js';
 
 /** Orders of work that are tried for a day. */
 const TRIES = 400;
+/** So long the solver looks for a better order, or for the proof that there is none, seconds. */
+const PROOF_S = 8;
 
 /** The soups that ship, with those of a folder laid over them. */
 function soupsOf(folder: string | undefined): Loaded<readonly Soup[]> {
@@ -51,13 +54,15 @@ function worked(from: Given): Loaded<{ day: Day; planning: ReturnType<typeof day
 }
 
 /** `tureen day DAY.json`: a day laid out on kit and hands; with `--ics` as a calendar. */
-export function dayPlanned(from: Given): CommandResult {
+export async function dayPlanned(from: Given): Promise<CommandResult> {
   const found = worked(from);
   if (!found.ok) return found.result;
   const { day, planning } = found.value;
   const { batches, lanes } = planning.work;
   const problems = planning.problems.map((problem) => `${problem.batchId}: ${dayProblemSentence(problem)}`);
-  const plan = planDay(planning.work, TRIES);
+  const first = planDay(planning.work, TRIES);
+  const plan =
+    first === undefined ? undefined : provePlan(planning.work, first, await loadSolver(), PROOF_S, () => performance.now());
   if (plan === undefined) return wrong(['Nothing of this day can be planned.', ...problems].join('\n'), { problems });
   const rows = dayRows(plan, batches, lanes);
   if (from.values.ics === true) {

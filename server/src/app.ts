@@ -333,6 +333,8 @@ export function makeApp(services: Services) {
       secureHeaders({
         contentSecurityPolicy: {
           defaultSrc: ["'self'"],
+          // The solver is WebAssembly; nothing else may be compiled from text.
+          scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
           // Angular and NG-ZORRO write component styles into the page.
           styleSrc: ["'self'", "'unsafe-inline'"],
           imgSrc: ["'self'", 'data:'],

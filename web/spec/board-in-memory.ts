@@ -8,7 +8,8 @@ import { foldSupplies, type Buying, type SupplyAction, type SupplyEntry } from '
 import { EXAMPLE_SOUPS } from '@tureen/core/soup';
 import type { DayAnswer, MenuAnswer, PlanSummary } from '@tureen/server/api';
 import { BehaviorSubject, defer, map, of } from 'rxjs';
-import { DAY_THREAD, type DayThread } from '../src/app/cooking/day-planning';
+import { DAY_THREAD, PROOF, type DayThread, type Proof } from '../src/app/cooking/day-planning';
+import type { ProofAsk } from '../src/app/cooking/day-view';
 import { DayPlanner } from '../src/app/cooking/day-view';
 import { Batches } from '../src/app/services/batches';
 import { ColdInMemory } from './cold-in-memory';
@@ -31,6 +32,8 @@ function thread(): DayThread {
     },
     first: (ask) => Promise.resolve(planner.first(ask)),
     better: () => Promise.resolve(planner.better()),
+    open: () => Promise.resolve(planner.open()),
+    take: (plan) => Promise.resolve(planner.take(plan)),
     ways: () => Promise.resolve(planner.ways()),
     menu: (day) => Promise.resolve(planner.menu(day)),
     useUp: (ask) => Promise.resolve(planner.useUp(ask)),
@@ -48,6 +51,8 @@ export class BoardInMemory {
   readonly cold = new ColdInMemory();
   private readonly entries = new BehaviorSubject<readonly SupplyEntry[]>([]);
   private readonly ways = new BehaviorSubject<readonly Buying[]>([]);
+  /** What proves a day; without a solver here it stays as it was laid out. */
+  prove: (ask: ProofAsk) => Proof = ({ plan }) => ({ plan: Promise.resolve(plan), stop: () => undefined });
   /** Screens hear of nothing any more until they ask. */
   isDeaf = false;
   private readonly unheard = new Map<string, DayAnswer>();
@@ -130,6 +135,7 @@ export class BoardInMemory {
       provideZonelessChangeDetection(),
       provideRouter([{ path: '**', children: [] }]),
       { provide: DAY_THREAD, useValue: thread },
+      { provide: PROOF, useValue: (ask: ProofAsk) => this.prove(ask) },
       { provide: Clock, useValue: { now: () => this.nowMs, offMs: () => 0 } },
       {
         provide: Days,

@@ -1,7 +1,6 @@
 import { faultsOf } from '../../spec/day-checker.js';
 import { dayWith, wanted } from '../../spec/days.js';
-import { latestFirstStart } from '../../spec/every-start.js';
-import { dice, randomDay, randomWork } from '../../spec/random-days.js';
+import { randomDay } from '../../spec/random-days.js';
 import { LARDER_ROWS } from '../larder/index.js';
 import { READY_KITS } from '../kit/index.js';
 import { EXAMPLE_SOUPS } from '../soup/index.js';
@@ -9,10 +8,8 @@ import { writtenPlan } from '../plan/index.js';
 import { bringBack, contentsOf } from '../stock/index.js';
 import { DaySchema, clockMinute, clockOf, withoutKept, type Day } from './day.js';
 import { backId, dayWork, plansIn } from './day-work.js';
-import { arrange, type DayWork } from './arrange.js';
-import type { Block } from './blocks.js';
+import { arrange } from './arrange.js';
 import { limitsOf } from './bound.js';
-import { lanesOf } from './lanes.js';
 import { planDay } from './search.js';
 import { latestBy, waysOut } from './ways-out.js';
 
@@ -380,48 +377,5 @@ describe('a day as it is written', () => {
     expect(clockOf(450)).toBe('07:30');
     expect(clockOf(-30)).toBe('23:30');
     expect(clockOf(1450)).toBe('00:10');
-  });
-});
-
-describe('a day against every start of everything', () => {
-  const kit = READY_KITS.canteen;
-  const onGrid = (seed: number): DayWork => {
-    const throwDice = dice(seed * 7919);
-    const inFives = (least: number, most: number): number => {
-      // What is no minutes decides between kinds; what is minutes is a multiple of five.
-      const thrown = throwDice(least, most);
-      return most > 4 ? Math.max(5, Math.round(thrown / 5) * 5) : thrown;
-    };
-    const batches = ['a', 'b'].map((id, n) => {
-      const work = randomWork(id, kit.pots[n]?.id ?? '', (least, most) => (most === 1 && least === 0 ? 1 : inFives(least, most)));
-      const [blend, cook, trim] = ['blend', 'cook', 'trim-0'].map((name) => work.blocks.find((one) => one.id === `${id}/${name}`));
-      if (blend === undefined || cook === undefined || trim === undefined) throw new Error('A made-up soup has these.');
-      return { ...work, allergens: [], dueMin: 240, blocks: [withJug(blend), cook, trim] };
-    });
-    return { lanes: lanesOf(kit, { people: [{ id: 'jt', name: 'JT' }] }), batches, fromMin: 0 };
-  };
-  const withJug = (block: Block): Block => ({
-    ...block,
-    activities: block.activities.map((one) => (one.blender === undefined ? one : { ...one, blender: 'jug' as const })),
-  });
-
-  it('is never better than that, never said to be able to, and nearly always as good', () => {
-    let best = 0;
-    const days = 40;
-    for (let seed = 1; seed <= days; seed++) {
-      const work = onGrid(seed);
-      const proved = latestFirstStart(work);
-      const plan = planDay(work, 120, seed);
-      expect(plan?.unplaced).withContext(String(seed)).toEqual([]);
-      expect(plan?.arrangement.firstMin ?? Number.NaN)
-        .withContext(String(seed))
-        .toBeLessThanOrEqual(proved);
-      expect(plan?.mostInHandMin ?? Number.NaN)
-        .withContext(String(seed))
-        .toBeGreaterThanOrEqual(proved);
-      best += Number(plan?.arrangement.firstMin === proved);
-    }
-    process.stdout.write(`\ndays of two soups by every start: ${String(best)} of ${String(days)} laid out as well as can be\n`);
-    expect(best / days).toBeGreaterThanOrEqual(0.9);
   });
 });

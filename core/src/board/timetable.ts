@@ -7,7 +7,7 @@ export const WASH_MIN = 10;
 export const SAME_OVEN_K = 10;
 
 /** A person who does one thing wholly still has an eye for two others now and then. Kitchen default. */
-const ROOM = ONE_PERSON + 2 * LOOK + 1;
+export const PERSON_ROOM = ONE_PERSON + 2 * LOOK + 1;
 
 /** An activity with its time and what does it. Minutes after midnight. */
 export interface Placed {
@@ -102,10 +102,10 @@ export class Timetable {
   private readonly ovens: ReadonlyMap<string, OvenSpan[]>;
 
   constructor(private readonly lanes: Lanes) {
-    this.hands = new Map(lanes.hands.map(({ id }) => [id, new Level(ROOM)]));
+    this.hands = new Map(lanes.hands.map(({ id }) => [id, new Level(PERSON_ROOM)]));
     for (const { id, fromMin, toMin } of lanes.hands) {
-      this.hands.get(id)?.add(EARLIEST_MIN, fromMin, ROOM);
-      this.hands.get(id)?.add(toMin, LATEST_MIN, ROOM);
+      this.hands.get(id)?.add(EARLIEST_MIN, fromMin, PERSON_ROOM);
+      this.hands.get(id)?.add(toMin, LATEST_MIN, PERSON_ROOM);
       const level = this.hands.get(id);
       if (level !== undefined) level.total = 0;
     }

@@ -10,6 +10,7 @@ import {
   type Day,
   type DayBatch,
   type DayPlan,
+  type DayWork,
   type Order,
   type PlanIn,
   type Planning,
@@ -86,6 +87,12 @@ export interface DayView {
   readonly isLate: boolean;
 }
 
+/** A day laid out, of which it is open whether another order of work is better. */
+export interface ProofAsk {
+  readonly work: DayWork;
+  readonly plan: DayPlan;
+}
+
 /** A way out as it was tried. */
 export interface WayView {
   readonly words: string;
@@ -140,6 +147,20 @@ export class DayPlanner {
       (latestBy(found) === latestBy(this.found) && found.arrangement.firstMin > this.found.arrangement.firstMin);
     if (!isBetter) return undefined;
     this.found = found;
+    return this.view();
+  }
+
+  /** What a closer proof would be of; undefined where there is nothing to prove or nothing laid out. */
+  open(): ProofAsk | undefined {
+    const { planning, found } = this;
+    if (planning === undefined || found === undefined || found.unplaced.length > 0) return undefined;
+    const isProved = found.lateMin.size === 0 && found.inHandMin >= found.mostInHandMin;
+    return isProved ? undefined : { work: planning.work, plan: found };
+  }
+
+  /** The day by a plan that was proved, or that is better than the one before. */
+  take(plan: DayPlan): DayView | undefined {
+    this.found = plan;
     return this.view();
   }
 

@@ -1,8 +1,9 @@
 import { computed, inject, signal, type Signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { catchError, combineLatest, concat, debounceTime, defer, from, map, of, switchMap, type Observable } from 'rxjs';
+import { catchError, combineLatest, concat, debounceTime, defer, EMPTY, from, map, Observable, of, switchMap } from 'rxjs';
+import type { DayPlan } from '@tureen/core/board';
 import { DayPlanning } from '../../cooking/day-planning';
-import type { DayAsk, DayView, WayView } from '../../cooking/day-view';
+import type { DayAsk, DayView, ProofAsk, WayView } from '../../cooking/day-view';
 
 const KEYSTROKE_MS = 80;
 /** What starts by less another time has not moved, minutes. */
@@ -75,7 +76,33 @@ export class LaidOut {
         return { view: last, ways: last?.isLate === true ? await thread.ways() : [] };
       }),
     );
-    return concat(first$, better$).pipe(catchError(() => of({ ...NOTHING, view: last, isBroken: true })));
+    const proved$ = defer(() => thread.open()).pipe(
+      switchMap((open) => (open === undefined ? EMPTY : this.proved(open))),
+      switchMap(async (plan): Promise<Found> => {
+        last = (await thread.take(plan)) ?? last;
+        return { view: last, ways: last?.isLate === true ? await thread.ways() : [] };
+      }),
+      // A day whose proof fails is as it was laid out.
+      catchError(() => EMPTY),
+    );
+    return concat(first$, better$, proved$).pipe(catchError(() => of({ ...NOTHING, view: last, isBroken: true })));
+  }
+
+  /** A proof in a thread of its own, which ends with whoever waits for it. */
+  private proved(open: ProofAsk): Observable<DayPlan> {
+    return new Observable((told) => {
+      const proof = this.planning.prove(open);
+      proof.plan.then(
+        (plan) => {
+          told.next(plan);
+          told.complete();
+        },
+        (error: unknown) => {
+          told.error(error);
+        },
+      );
+      return proof.stop;
+    });
   }
 
   private tellMoved(before: DayView | undefined, after: DayView | undefined): void {

@@ -1,8 +1,21 @@
 import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { DaySchema, clockOf, dayWork, latestBy, planDay, plansIn, provePlan, waysOut, type Day } from '@tureen/core/board';
+import {
+  DaySchema,
+  clockMinute,
+  clockOf,
+  dayWork,
+  intoCold,
+  latestBy,
+  planDay,
+  plansIn,
+  provePlan,
+  waysOut,
+  type Day,
+} from '@tureen/core/board';
 import { dayCalendar } from '@tureen/core/formats';
-import { dayProblemSentence, dayRows, dayVerdict, wayWords } from '@tureen/core/messages';
+import { NO_PANS_LEFT, byClock, coolingRows, dayProblemSentence, dayRows, dayVerdict, wayWords } from '@tureen/core/messages';
+import type { Kit } from '@tureen/core/kit';
 import { shoppingList } from '@tureen/core/shop';
 import { loadSolver } from '@tureen/core/solver';
 import { EXAMPLE_SOUPS, type Soup } from '@tureen/core/soup';
@@ -35,7 +48,9 @@ function soupsOf(folder: string | undefined): Loaded<readonly Soup[]> {
   return { ok: true, value: [...own, ...EXAMPLE_SOUPS.filter(({ id }) => !ids.has(id))] };
 }
 
-function worked(from: Given): Loaded<{ day: Day; planning: ReturnType<typeof dayWork>; rows: Parameters<typeof plansIn>[0] }> {
+function worked(
+  from: Given,
+): Loaded<{ day: Day; planning: ReturnType<typeof dayWork>; rows: Parameters<typeof plansIn>[0]; kit: Kit }> {
   const file = from.positionals[1];
   if (file === undefined) throw new Misused('Which day? Give its file, such as DAY.json.');
   const day = load(file, DaySchema);
@@ -49,7 +64,12 @@ function worked(from: Given): Loaded<{ day: Day; planning: ReturnType<typeof day
   const soupOf = (id: string): Soup | undefined => soups.value.find((soup) => soup.id === id);
   return {
     ok: true,
-    value: { day: day.value, planning: dayWork(day.value, kit.value, soupOf, plansIn(rows.value, kit.value)), rows: rows.value },
+    value: {
+      day: day.value,
+      planning: dayWork(day.value, kit.value, soupOf, plansIn(rows.value, kit.value)),
+      rows: rows.value,
+      kit: kit.value,
+    },
   };
 }
 
@@ -64,7 +84,14 @@ export async function dayPlanned(from: Given): Promise<CommandResult> {
   const plan =
     first === undefined ? undefined : provePlan(planning.work, first, await loadSolver(), PROOF_S, () => performance.now());
   if (plan === undefined) return wrong(['Nothing of this day can be planned.', ...problems].join('\n'), { problems });
-  const rows = dayRows(plan, batches, lanes);
+  const cold = day.batches.flatMap(({ id, keeps, at }) => {
+    const own = planning.plans.get(id);
+    if (keeps !== true || own === undefined || plan.unplaced.includes(id)) return [];
+    return [{ batchId: id, readyMin: clockMinute(at) + (plan.lateMin.get(id) ?? 0), plan: own }];
+  });
+  const cooling = intoCold(cold, found.value.kit);
+  problems.push(...cooling.without.map((id) => `${id}: ${NO_PANS_LEFT}`));
+  const rows = byClock([...dayRows(plan, batches, lanes), ...coolingRows(cooling.cooled, batches)]);
   if (from.values.ics === true) {
     const text = dayCalendar(rows, day.date, day.date);
     return good(text, { calendar: text });

@@ -1,4 +1,4 @@
-import { SERVICE, type BatchWork, type Block, type Link } from './blocks.js';
+import { ONE_PERSON, SERVICE, type BatchWork, type Block, type Link } from './blocks.js';
 import { EARLIEST_MIN, type Lanes } from './lanes.js';
 import { Timetable, WASH_MIN, type PlacedBlock } from './timetable.js';
 
@@ -8,6 +8,8 @@ export interface DayWork {
   readonly batches: readonly BatchWork[];
   /** Nothing can start before: when the first hands come in, or now. */
   readonly fromMin: number;
+  /** When the last hands should be gone: what can be done before is. */
+  readonly endsMin?: number | undefined;
   /** Now, where the day is today: what lies before it is no way out. */
   readonly nowMin?: number | undefined;
   /** By block, what the cook has settled or what has begun. */
@@ -38,6 +40,10 @@ export interface Arrangement {
   readonly firstMin: number;
   /** Minutes for which what is done waits for its use, over all batches: less is fresher. */
   readonly waitMin: number;
+  /** Minutes of hands after the day ends. */
+  readonly overMin: number;
+  /** Minutes that whoever does most does more than whoever does least. */
+  readonly unevenMin: number;
 }
 
 /** How many places are tried for one batch before it is left to another order. */
@@ -171,7 +177,7 @@ class Arranging {
    *
    * @returns what has to go earlier, and by how much; undefined where all have their place.
    */
-  private inTurn(work: BatchWork, blocks: readonly Block[], at: number): Blocked | undefined {
+  private inTurn(work: BatchWork, blocks: readonly Block[], at: number, byMin = Number.POSITIVE_INFINITY): Blocked | undefined {
     const block = blocks[at];
     if (block === undefined) return undefined;
     const { first, last } = this.window(work, block);
@@ -184,7 +190,7 @@ class Arranging {
       if (blocked !== undefined) this.takeOut(block);
       return blocked;
     }
-    const from = last - (this.order.earlyMin.get(block.id) ?? 0);
+    const from = Math.min(last - (this.order.earlyMin.get(block.id) ?? 0), byMin);
     let end = from;
     let step = 1;
     let wasPlaced = false;
@@ -231,6 +237,11 @@ class Arranging {
     trims.sort((a, b) => b.last - a.last || b.block.minutes - a.block.minutes);
     for (const { work, block } of trims) {
       this.tries = 0;
+      const endsMin = this.day.endsMin ?? Number.POSITIVE_INFINITY;
+      // What is cut for bowls after hours is cut before they begin, where there is time.
+      const isLate = this.window(work, block).last > endsMin;
+      if (isLate && this.inTurn(work, [block], 0, endsMin) === undefined) continue;
+      this.tries = 0;
       if (this.inTurn(work, [block], 0) !== undefined) return undefined;
     }
     return this.arrangement(washes);
@@ -244,6 +255,17 @@ class Arranging {
       if (work === undefined || block.kind === 'trim') continue;
       for (const link of block.links) waitMin += Math.max(0, (this.moment(work, link) ?? endMin) - endMin);
     }
+    const doneBy = new Map(this.day.lanes.hands.map(({ id }) => [id, 0]));
+    let overMin = 0;
+    const { endsMin = Number.POSITIVE_INFINITY } = this.day;
+    const hand = (person: string | undefined, startMin: number, endMin: number, share: number): void => {
+      if (person === undefined) return;
+      doneBy.set(person, (doneBy.get(person) ?? 0) + share * (endMin - startMin));
+      overMin += share * Math.max(0, endMin - Math.max(startMin, endsMin));
+    };
+    for (const { placed } of this.table.blocks)
+      for (const { activity, person, startMin, endMin } of placed) hand(person, startMin, endMin, activity.hands / ONE_PERSON);
+    for (const { person, startMin, endMin } of washes) hand(person, startMin, endMin, 1);
     const begun = (id: string): boolean => this.day.pins?.get(id)?.startMin !== undefined;
     const starts = this.table.blocks.flatMap(({ block, startMin }) => (begun(block.id) ? [] : [startMin]));
     return {
@@ -251,6 +273,8 @@ class Arranging {
       washes,
       firstMin: Math.min(...starts, ...washes.map(({ startMin }) => startMin)),
       waitMin,
+      overMin,
+      unevenMin: Math.max(...doneBy.values()) - Math.min(...doneBy.values()),
     };
   }
 }

@@ -5,9 +5,11 @@ import { LARDER_ROWS } from '../larder/index.js';
 import { READY_KITS } from '../kit/index.js';
 import { EXAMPLE_SOUPS } from '../soup/index.js';
 import { writtenPlan } from '../plan/index.js';
+import { USUAL_PANS, USUAL_PLACES } from '../cold/index.js';
 import { bringBack, contentsOf } from '../stock/index.js';
 import { DaySchema, clockMinute, clockOf, withoutKept, type Day } from './day.js';
 import { backId, dayWork, plansIn } from './day-work.js';
+import { intoCold } from './into-cold.js';
 import { arrange } from './arrange.js';
 import { limitsOf } from './bound.js';
 import { planDay } from './search.js';
@@ -69,6 +71,34 @@ describe('the work of a day', () => {
     expect(cold.work.batches.length).toBe(1);
     expect(planning(day).work.batches.length).toBe(1);
     expect(withoutKept(day.batches[0]!.request)).toEqual({ bowls: 40, bowlG: 300, broughtBack: undefined, kept: undefined });
+  });
+
+  it('that goes into the cold is in pans and places that are free then, and cold in time; what finds none is named', () => {
+    const own = wanted('celeriac-leek-apple', 40, '13:00');
+    const day = dayWith([own, { ...wanted('swede-barley', 40, '13:00'), id: 'swede' }]);
+    const { plans } = planning(day);
+    const ready = (batchId: string, readyMin: number) => ({ batchId, readyMin, plan: plans.get(batchId)! });
+    const both = [ready('celeriac', 780), ready('swede', 780)];
+    const { cooled, without } = intoCold(both, KIT);
+    expect(without).toEqual([]);
+    for (const { split, kg, fromMin, untilMin } of cooled) {
+      expect(split.pans.reduce((sum, { count, kgEach }) => sum + count * kgEach, 0)).toBeCloseTo(kg, 6);
+      expect(split.outlook.isMet).toBeTrue();
+      // Six hours from 57 °C on at the most, and the way down to those.
+      expect(untilMin - fromMin).toBeGreaterThan(20);
+      expect(untilMin - fromMin).toBeLessThan(450);
+    }
+    const counts = new Map<string, number>();
+    for (const { split } of cooled) for (const { pan, count } of split.pans) counts.set(pan.id, (counts.get(pan.id) ?? 0) + count);
+    for (const [id, count] of counts)
+      expect(count).toBeLessThanOrEqual((KIT.pans ?? USUAL_PANS).find((pan) => pan.id === id)!.count);
+    // What takes one soup at a time takes one: with the blast chiller alone the second waits until the first is out.
+    const blast = { ...KIT, coldPlaces: USUAL_PLACES.filter(({ id }) => id === 'blast') };
+    const one = intoCold(both, blast);
+    expect(one.without.length).toBe(1);
+    const first = one.cooled[0]!;
+    const [other] = one.without as [string];
+    expect(intoCold([ready(first.batchId, 780), ready(other, first.untilMin)], blast).without).toEqual([]);
   });
 
   it('leaves out no step of any soup that ships, and has none twice', () => {
@@ -233,14 +263,47 @@ describe('a day laid out', () => {
       const { work } = dayWork(day, KIT, soupOf, plansIn(LARDER_ROWS, KIT));
       const lanes = { ...work.lanes, iceBaths: baths };
       const plan = planDay({ ...work, lanes });
-      expect(faultsOf({ ...work, lanes }, plan?.arrangement ?? { blocks: [], washes: [], firstMin: 0, waitMin: 0 })).toEqual([]);
-      const spans = plan?.arrangement.blocks.flatMap(({ placed }) => placed.filter(({ activity }) => activity.isIced)) ?? [];
+      if (plan === undefined) throw new Error('The day has soups.');
+      expect(faultsOf({ ...work, lanes }, plan.arrangement)).toEqual([]);
+      const spans = plan.arrangement.blocks.flatMap(({ placed }) => placed.filter(({ activity }) => activity.isIced));
       expect(spans.length).toBe(2);
       const [a, b] = spans;
       return a !== undefined && b !== undefined && a.startMin < b.endMin && b.startMin < a.endMin;
     };
     expect(overlaps(1)).toBeFalse();
     expect(overlaps(2)).toBeTrue();
+  });
+
+  it('names iced water where that is what it waits for, and says that one more tub would do', () => {
+    const iced = ['one', 'two', 'three'].map((id) => ({ ...wanted('pea-lettuce-cold', 20, '12:00'), id }));
+    const { work } = dayWork(dayWith(iced), KIT, soupOf, plansIn(LARDER_ROWS, KIT));
+    const six = Array.from({ length: 6 }, (_, n) => ({ id: `c${String(n)}`, name: `C${String(n)}`, fromMin: -720, toMin: 2160 }));
+    const many = { ...work, lanes: { ...work.lanes, hands: six, iceBaths: 2 } };
+    const one = { ...many, lanes: { ...many.lanes, iceBaths: 1 } };
+    const fromMin = planDay(many)!.arrangement.firstMin;
+    const plan = planDay({ ...one, fromMin })!;
+    expect(latestBy(plan)).toBeGreaterThan(0);
+    expect(limitsOf(one).map(({ by }) => by.kind)).toContain('iced water');
+    expect(waysOut({ ...one, fromMin }, plan, () => []).find(({ way }) => way.kind === 'ice bath')?.lateMin).toBeLessThan(
+      latestBy(plan),
+    );
+    // Where nothing is chilled so, nobody is told to.
+    const { work: warm } = planning({ ...FRIDAY, starts: '10:20', batches: FRIDAY.batches.slice(0, 2) });
+    const kinds = waysOut(warm, planDay(warm)!, () => []).map(({ way }) => way.kind);
+    expect(kinds).not.toContain('ice bath');
+  });
+
+  it('for bowls that are wanted after hours has cut before they end what can be, and the others no later', () => {
+    const day = dayWith([wanted('celeriac-leek-apple', 60, '16:30'), wanted('parsnip-butter', 40, '16:30')], { ends: '15:00' });
+    const { work } = planning(day);
+    const plan = planDay(work)!;
+    const late = planDay({ ...work, endsMin: undefined })!;
+    const cutAfter = ({ arrangement }: typeof plan): number =>
+      arrangement.blocks.filter(({ block, endMin }) => block.kind === 'trim' && endMin > clockMinute('15:00')).length;
+    expect(cutAfter(late)).toBeGreaterThan(0);
+    expect(cutAfter(plan)).toBe(0);
+    expect(plan.lateMin.size).toBe(0);
+    expect(faultsOf(work, plan.arrangement)).toEqual([]);
   });
 
   it('blends what has fewer allergens first where one jug serves two soups, or has it washed', () => {

@@ -8,7 +8,7 @@ export interface Limit {
   readonly latestMin: number;
   readonly by:
     | { readonly kind: 'batch'; readonly batchId: string }
-    | { readonly kind: 'hands' | 'oven' }
+    | { readonly kind: 'hands' | 'oven' | 'iced water' }
     | { readonly kind: 'blender'; readonly of: 'jug' | 'stick' | 'processor' }
     | { readonly kind: 'pot'; readonly potId: string };
 }
@@ -137,6 +137,7 @@ function latest(jobs: readonly Job[], capacity: number): number {
 export function limitsOf({ lanes, batches, pins }: DayWork): Limit[] {
   const hands: Job[] = [];
   const oven: Job[] = [];
+  const iced: Job[] = [];
   const roasts: (SingleJob & { readonly ovenC: number })[] = [];
   const blenders = new Map<'jug' | 'stick' | 'processor', SingleJob[]>();
   const pots = new Map<string, SingleJob[]>();
@@ -152,7 +153,7 @@ export function limitsOf({ lanes, batches, pins }: DayWork): Limit[] {
       const head = lengths.head(block);
       chain = Math.max(chain, head + tail);
       if (block.kind === 'pot') inPot.push({ head, tail });
-      for (const { startsAfter, minutes, hands: share, trays, ovenC, blender } of block.activities) {
+      for (const { startsAfter, minutes, hands: share, trays, ovenC, blender, isIced } of block.activities) {
         const job = (amount: number): SingleJob => ({
           batch: work,
           work: amount * minutes,
@@ -160,6 +161,7 @@ export function limitsOf({ lanes, batches, pins }: DayWork): Limit[] {
           latestEndMin: work.dueMin - tail + startsAfter + minutes,
         });
         if (share > LOOK && minutes > 0) hands.push(job(share / ONE_PERSON));
+        if (isIced && minutes > 0) iced.push(job(1));
         if (ovenC !== undefined) {
           oven.push(job(trays));
           roasts.push({ ...job(1), ovenC });
@@ -177,6 +179,7 @@ export function limitsOf({ lanes, batches, pins }: DayWork): Limit[] {
   }
   const places = lanes.ovens.reduce((sum, one) => sum + one.places, 0);
   found.push({ latestMin: latest(hands, lanes.hands.length), by: { kind: 'hands' } });
+  found.push({ latestMin: latest(iced, lanes.iceBaths), by: { kind: 'iced water' } });
   if (places > 0) {
     const inTurn = lanes.ovens.length === 1 ? latestOfRoasts(roasts) : Number.POSITIVE_INFINITY;
     found.push({ latestMin: Math.min(latest(oven, places), inTurn), by: { kind: 'oven' } });

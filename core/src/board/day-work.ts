@@ -169,5 +169,5 @@ export function dayWork(
       if (on !== undefined) pins.set(on.id, { ...pins.get(on.id), startMin: Math.floor(nowMin) });
     }
   }
-  return { plans, work: { lanes: lanesOf(kit, day), batches, fromMin, nowMin, pins }, problems };
+  return { plans, work: { lanes: lanesOf(kit, day), batches, fromMin, endsMin: clockMinute(day.ends), nowMin, pins }, problems };
 }

@@ -378,7 +378,11 @@ export function provePlan(day: DayWork, plan: DayPlan, solver: Solver, seconds: 
       can = at;
       const { arrangement } = said;
       // What would have had to begin before now is no plan, though it says how much is missing.
-      if (arrangement !== undefined && arrangement.firstMin >= day.fromMin) {
+      if (
+        arrangement !== undefined &&
+        arrangement.firstMin >= day.fromMin &&
+        (isLate || arrangement.overMin <= best.arrangement.overMin)
+      ) {
         best = { ...best, arrangement, lateMin: new Map(), inHandMin: arrangement.firstMin - day.fromMin };
         can = arrangement.firstMin;
       }

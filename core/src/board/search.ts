@@ -20,7 +20,7 @@ export interface DayPlan {
   readonly unplaced: readonly string[];
 }
 
-const NOTHING: Arrangement = { blocks: [], washes: [], firstMin: Number.POSITIVE_INFINITY, waitMin: 0 };
+const NOTHING: Arrangement = { blocks: [], washes: [], firstMin: Number.POSITIVE_INFINITY, waitMin: 0, overMin: 0, unevenMin: 0 };
 const NO_ORDER: Order = { batchIds: [], earlyMin: new Map() };
 
 /** How much earlier something is done where that lets others through, minutes. */
@@ -34,9 +34,14 @@ const PUT_OFF_MIN = 15;
 /** Over this many minutes late nothing is laid out any more. */
 const LATEST_BY_MIN = 720;
 
-/** Higher is better: what starts late leaves most in hand, and what waits little is fresh. */
-function worth({ firstMin, waitMin }: Arrangement): number {
-  return firstMin - WAIT_WEIGHT * waitMin;
+/** A minute after hours is worth so many of those in hand. */
+const OVER_WEIGHT = 10;
+/** So little of a later start a minute by which one does more than another is worth: it decides last. */
+const UNEVEN_WEIGHT = 1e-6;
+
+/** Higher is better: no work after hours, then a late start, which leaves most in hand, then what waits little, then even hands. */
+function worth({ firstMin, waitMin, overMin, unevenMin }: Arrangement): number {
+  return firstMin - OVER_WEIGHT * overMin - WAIT_WEIGHT * waitMin - UNEVEN_WEIGHT * unevenMin;
 }
 
 function chainMin(work: BatchWork): number {
@@ -91,8 +96,9 @@ export class DaySearch {
 
   /** Whether no order can be better. */
   get isProved(): boolean {
-    const limit = this.limits[0];
-    return limit !== undefined && this.best !== undefined && this.best.arrangement.firstMin >= Math.floor(limit.latestMin);
+    const latestMin = this.limits[0]?.latestMin ?? Number.POSITIVE_INFINITY;
+    const { overMin, firstMin } = this.best?.arrangement ?? NOTHING;
+    return this.best !== undefined && overMin === 0 && firstMin >= Math.floor(latestMin);
   }
 
   private below(most: number): number {

@@ -7,6 +7,7 @@ export type Way =
   | { readonly kind: 'start'; readonly atMin: number }
   | { readonly kind: 'hands' }
   | { readonly kind: 'oven' }
+  | { readonly kind: 'ice bath' }
   | { readonly kind: 'blender'; readonly of: 'jug' | 'stick' | 'processor' }
   | { readonly kind: 'roasted before'; readonly batchId: string }
   | { readonly kind: 'fewer'; readonly batchId: string; readonly bowls: number };
@@ -63,6 +64,8 @@ export function waysOut(day: DayWork, plan: DayPlan, fewer: Fewer, tries = 40): 
   const [oven] = lanes.ovens;
   if (oven !== undefined)
     attempt({ kind: 'oven' }, { ...day, lanes: { ...lanes, ovens: [...lanes.ovens, { ...oven, id: 'one-more' }] } });
+  if (day.batches.some(({ blocks }) => blocks.some(({ activities }) => activities.some(({ isIced }) => isIced))))
+    attempt({ kind: 'ice bath' }, { ...day, lanes: { ...lanes, iceBaths: lanes.iceBaths + 1 } });
   for (const of of new Set(lanes.blenders.map(({ kind }) => kind))) {
     const more = { id: 'one-more', name: '', kind: of };
     attempt({ kind: 'blender', of }, { ...day, lanes: { ...lanes, blenders: [...lanes.blenders, more] } });

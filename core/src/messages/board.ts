@@ -6,12 +6,14 @@ import {
   type Block,
   type DayPlan,
   type DayProblem,
+  type IntoCold,
   type Lanes,
   type Limit,
   type Placed,
   type PlacedBlock,
   type Way,
 } from '../board/index.js';
+import { splitWords } from './cold.js';
 import { planSentence } from './plan-errors.js';
 import { stepName, stepSentence } from './steps.js';
 
@@ -149,8 +151,36 @@ export function dayRows({ arrangement, lateMin }: DayPlan, batches: readonly Bat
       byMin: endMin,
     });
   }
-  return rows.sort((a, b) => a.startMin - b.startMin || a.endMin - b.endMin);
+  return byClock(rows);
 }
+
+/** Rows as they come over the day. */
+export function byClock(rows: readonly DayRow[]): DayRow[] {
+  return [...rows].sort((a, b) => a.startMin - b.startMin || a.endMin - b.endMin);
+}
+
+/** What cools on a day as rows by the clock: into which pans, where, and when it is cold. */
+export function coolingRows(cooled: readonly IntoCold[], batches: readonly BatchWork[]): DayRow[] {
+  return cooled.map(({ batchId, split, fromMin, untilMin }) => ({
+    id: `cools/${batchId}`,
+    blockId: '',
+    batchId,
+    stepId: '',
+    soup: batches.find((work) => work.batchId === batchId)?.soupName ?? batchId,
+    startMin: fromMin,
+    endMin: untilMin,
+    short: 'Cool',
+    what: `Into ${splitWords(split)}: cold by then in nine of ten cases. Probe it on the way`,
+    person: undefined,
+    isLook: true,
+    where: split.place.name,
+    byMin: untilMin,
+  }));
+}
+
+/** What a soup is told for which nothing to cool it in is left. */
+export const NO_PANS_LEFT =
+  'Ready for the cold, but no pans or place are left then by which it would keep the cooling rule: have it ready at another time, make less, or add pans to the kit.';
 
 /** Minutes as said of a delay. @example delayWords(75) // '1 h 15 min' */
 export function delayWords(minutes: number): string {
@@ -168,6 +198,8 @@ export function limitWords({ by }: Limit, batches: readonly BatchWork[], lanes: 
       return lanes.hands.length === 1 ? 'the one pair of hands' : `the ${String(lanes.hands.length)} pairs of hands`;
     case 'oven':
       return lanes.ovens.length === 1 ? 'the oven' : 'the ovens';
+    case 'iced water':
+      return lanes.iceBaths === 1 ? 'the one bath of iced water' : 'the baths of iced water';
     case 'blender':
       return by.of === 'jug' ? 'the jug' : by.of === 'stick' ? 'the stick blender' : 'the processor';
     case 'pot':
@@ -227,6 +259,8 @@ export function wayWords(way: Way, batches: readonly BatchWork[]): string {
       return 'Get one more pair of hands';
     case 'oven':
       return 'Borrow an oven';
+    case 'ice bath':
+      return 'Fill one more tub with iced water';
     case 'blender':
       return way.of === 'jug' ? 'Borrow a jug' : way.of === 'stick' ? 'Borrow a stick blender' : 'Borrow a processor';
     case 'roasted before':

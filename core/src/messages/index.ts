@@ -33,6 +33,17 @@ export {
   type LearnedNames,
   type LearnedWords,
 } from './learned.js';
-export { dayProblemSentence, dayRows, dayVerdict, delayWords, limitWords, wayWords, type DayRow } from './board.js';
+export {
+  dayProblemSentence,
+  NO_PANS_LEFT,
+  byClock,
+  coolingRows,
+  dayRows,
+  dayVerdict,
+  delayWords,
+  limitWords,
+  wayWords,
+  type DayRow,
+} from './board.js';
 export { FIGURE_WORDS, goneWords, sideBySideWords, valueWords, type DifferenceNames } from './side-by-side.js';
 export { WAY_WORDS } from './ways.js';

@@ -1,4 +1,4 @@
-import type { BatchWork, Day, DayPlan, DayWork, PlacedBlock } from '@tureen/core/board';
+import type { BatchWork, Day, DayPlan, DayWork, IntoCold, PlacedBlock } from '@tureen/core/board';
 import { LOOK, clockMinute } from '@tureen/core/board';
 
 /** A lane of the picture: a piece of kit, or a pair of hands. */
@@ -125,6 +125,29 @@ function wayOf(work: BatchWork, blocks: readonly PlacedBlock[], dueMin: number, 
   return { batchId: work.batchId, name: work.soupName, colour: work.colour, stays, bends };
 }
 
+function coldLane({ split: { place } }: IntoCold): string {
+  return `cold/${place.id}`;
+}
+
+/** Places in which something cools, once each. */
+function coldLanes(cooled: readonly IntoCold[]): { readonly id: string; readonly name: string }[] {
+  return [...new Map(cooled.map((one) => [coldLane(one), { id: coldLane(one), name: one.split.place.name }])).values()];
+}
+
+/** A soup's way goes on into the cold, where it is in pans until it is cold. */
+function withCold(way: Way, work: BatchWork, cold: IntoCold | undefined, endsMin: number): Way {
+  if (cold === undefined) return way;
+  const { kg, fromMin } = cold;
+  // Through the night it stands by itself: the picture is of the day.
+  const untilMin = Math.min(cold.untilMin, Math.max(endsMin, fromMin + HOUR));
+  const lane = coldLane(cold);
+  return {
+    ...way,
+    stays: [...way.stays, { lane, fromMin, toMin: untilMin, kg, blockId: '', waits: true }],
+    bends: [...way.bends, { fromLane: work.potId, fromMin, toLane: lane, toMin: fromMin, kg }],
+  };
+}
+
 function postsOf(day: Day, late: ReadonlyMap<string, number>): Post[] {
   const at = new Map<number, string[]>();
   for (const { id, at: clock, request, keeps } of day.batches) {
@@ -136,20 +159,30 @@ function postsOf(day: Day, late: ReadonlyMap<string, number>): Post[] {
 }
 
 /** A day as laid out, as lanes and ribbons; lanes that nothing uses are left out, hands never are. */
-export function dayPicture(day: Day, { batches, lanes }: DayWork, plan: DayPlan | undefined): DayPicture {
+export function dayPicture(
+  day: Day,
+  { batches, lanes }: DayWork,
+  plan: DayPlan | undefined,
+  cooled: readonly IntoCold[] = [],
+): DayPicture {
   const blocks = plan?.arrangement.blocks ?? [];
   const late = plan?.lateMin ?? new Map<string, number>();
   const ways = batches.map((work) =>
-    wayOf(
+    withCold(
+      wayOf(
+        work,
+        blocks.filter(({ block }) => block.batchId === work.batchId),
+        work.dueMin + (late.get(work.batchId) ?? 0),
+        work.servedMin,
+      ),
       work,
-      blocks.filter(({ block }) => block.batchId === work.batchId),
-      work.dueMin + (late.get(work.batchId) ?? 0),
-      work.servedMin,
+      cooled.find(({ batchId }) => batchId === work.batchId),
+      clockMinute(day.ends),
     ),
   );
   const used = new Set(ways.flatMap(({ stays }) => stays.map(({ lane }) => lane)));
   const views: LaneView[] = [
-    ...[...lanes.ovens, ...lanes.pots, { id: PAN_LANE, name: 'Pans' }, ...lanes.blenders]
+    ...[...lanes.ovens, ...lanes.pots, { id: PAN_LANE, name: 'Pans' }, ...lanes.blenders, ...coldLanes(cooled)]
       .filter(({ id }) => used.has(id))
       .map(({ id, name }) => ({ id, name, isHands: false })),
     ...lanes.hands.map(({ id, name }) => ({ id, name, isHands: true })),
@@ -171,7 +204,11 @@ export function dayPicture(day: Day, { batches, lanes }: DayWork, plan: DayPlan 
   }
   const posts = postsOf(day, late);
   const starts = blocks.map(({ startMin }) => startMin);
-  const ends = [...posts.map(({ atMin }) => atMin + HOUR), ...blocks.map(({ endMin }) => endMin)];
+  const ends = [
+    ...posts.map(({ atMin }) => atMin + HOUR),
+    ...blocks.map(({ endMin }) => endMin),
+    ...cooled.map(({ fromMin: from, untilMin }) => Math.min(untilMin, Math.max(clockMinute(day.ends), from + HOUR))),
+  ];
   const fromMin = Math.floor(Math.min(clockMinute(day.starts), ...starts) / HOUR) * HOUR;
   return {
     lanes: views,

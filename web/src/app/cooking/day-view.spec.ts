@@ -37,6 +37,23 @@ describe('a day that goes on', () => {
     isOver: false,
   });
 
+  it('what goes into the cold is in pans from when it is ready: by the clock, and in a lane of its own', () => {
+    const [parsnip, celeriac] = DAY.batches;
+    const day = { ...DAY, batches: [{ ...parsnip!, keeps: true }, celeriac!] };
+    const view = planner().first(asked({ day }))!;
+    const rows = view.rows.filter(({ short }) => short === 'Cool');
+    expect(rows.map(({ batchId, startMin }) => [batchId, startMin])).toEqual([[parsnip!.id, 720]]);
+    expect(rows[0]?.what).toMatch(/^Into \d+ × .*cold by then in nine of ten cases/);
+    expect(view.picture.lanes.some(({ id, name }) => id.startsWith('cold/') && name === rows[0]?.where)).toBeTrue();
+    expect(view.rows.map(({ startMin }) => startMin)).toEqual([...view.rows.map(({ startMin }) => startMin)].sort((a, b) => a - b));
+    // Without a pan to put it in it is told, and stays on the day.
+    const bare = new DayPlanner();
+    bare.stock(LARDER_ROWS, { ...KIT, pans: [] });
+    const without = bare.first(asked({ day }))!;
+    expect(without.soups.find(({ id }) => id === parsnip!.id)?.trouble).toContain('no pans or place are left');
+    expect(without.soups.find(({ id }) => id === celeriac!.id)?.trouble).toBeUndefined();
+  });
+
   it('what runs has the minutes that are left of it, and a minute where it should be over', () => {
     const { left, running } = progressOf(roasting(nineMs - 20 * MINUTE_MS), nineMs);
     expect(left.get('trim')).toBe(0);

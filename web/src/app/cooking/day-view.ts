@@ -1,5 +1,6 @@
 import {
   dayWork,
+  intoCold,
   latestBy,
   plansIn,
   planDay,
@@ -7,16 +8,27 @@ import {
   workOf,
   clockMinute,
   clockOf,
+  type Cooling,
   type Day,
   type DayBatch,
   type DayPlan,
   type DayWork,
+  type ForTheCold,
   type Order,
   type PlanIn,
   type Planning,
   type Progress,
 } from '@tureen/core/board';
-import { dayProblemSentence, dayRows, dayVerdict, wayWords, type DayRow } from '@tureen/core/messages';
+import {
+  NO_PANS_LEFT,
+  byClock,
+  coolingRows,
+  dayProblemSentence,
+  dayRows,
+  dayVerdict,
+  wayWords,
+  type DayRow,
+} from '@tureen/core/messages';
 import type { Kit } from '@tureen/core/kit';
 import type { IngredientRow } from '@tureen/core/larder';
 import { rerun, sharesOf, type ShareFigures, type Snapshot } from '@tureen/core/plan';
@@ -262,9 +274,22 @@ export class DayPlanner {
     return dayWork(going, kit, (id, version) => this.soupOf(id, version), planIn, now?.minute, progress, keptOf);
   }
 
+  /** What goes into the cold, from when its bowls would be ready: what was started cools by what stands in the Cold. */
+  private cooling(): Cooling {
+    const { planning, found, ask, kit } = this;
+    const begun = new Set(ask?.started.map(({ id }) => id) ?? []);
+    const all = (ask?.day.batches ?? []).flatMap(({ id, keeps, at }): ForTheCold[] => {
+      const plan = planning?.plans.get(id);
+      if (keeps !== true || plan === undefined || begun.has(id) || found?.unplaced.includes(id) !== false) return [];
+      return [{ batchId: id, readyMin: clockMinute(at) + (found.lateMin.get(id) ?? 0), plan }];
+    });
+    return kit === undefined ? { cooled: [], without: [] } : intoCold(all, kit);
+  }
+
   private view(): DayView | undefined {
     const { planning, found, ask, kit } = this;
     if (planning === undefined || ask === undefined || kit === undefined) return undefined;
+    const cooling = this.cooling();
     const { batches, lanes } = planning.work;
     if (found !== undefined) this.order = found.order;
     const soups = ask.day.batches.map((batch): DaySoup => {
@@ -283,14 +308,16 @@ export class DayPlanner {
             ? dayProblemSentence(problem)
             : found?.unplaced.includes(batch.id) === true
               ? noPlace(ask.day, batch.id)
-              : undefined,
+              : cooling.without.includes(batch.id)
+                ? NO_PANS_LEFT
+                : undefined,
       };
     });
     const verdict = found === undefined ? { main: '', more: '' } : dayVerdict(found, batches, lanes, clockMinute(ask.day.ends));
     return {
       soups,
-      rows: found === undefined ? [] : dayRows(found, batches, lanes),
-      picture: dayPicture(ask.day, planning.work, found),
+      rows: found === undefined ? [] : byClock([...dayRows(found, batches, lanes), ...coolingRows(cooling.cooled, batches)]),
+      picture: dayPicture(ask.day, planning.work, found, cooling.cooled),
       ...verdict,
       isLate: found !== undefined && latestBy(found) > 0,
     };

@@ -210,3 +210,27 @@ test('a block is dragged along the clock and onto somebody’s lane; it stays th
   await expect.poll(async () => (await dayOf(server.url, date)).day?.pins?.[0]?.person).toMatch(/^(jt|mo)$/);
   expect((await dayOf(server.url, date)).day?.pins?.[0]?.at).toBe(label?.trim());
 });
+
+test('a day of which another order might be better is looked at by the solver, in the browser, until it is proved', async ({
+  page,
+  server,
+}) => {
+  const check = watch(page);
+  const batches = [
+    { id: 'beetroot', soupId: 'beetroot-horseradish', request: { bowls: 40, bowlG: 300 }, at: '12:30' },
+    { id: 'celeriac', soupId: 'celeriac-leek-apple', request: { bowls: 50, bowlG: 300 }, at: '12:00' },
+  ];
+  const date = '2027-03-01';
+  const day = { date, starts: '06:00', ends: '15:00', people: [{ id: 'jt', name: 'JT' }], batches };
+  const kept = await fetch(`${server.url}/api/days/${date}`, {
+    method: 'PUT',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ day, seenMs: null }),
+  });
+  expect(kept.status).toBe(200);
+  const solver = page.waitForResponse((answer) => answer.url().endsWith('/highs.wasm'));
+  await page.goto(`${server.url}/board/${date}`);
+  expect((await solver).status()).toBe(200);
+  await expect(page.locator('.verdict')).toContainText('No order of work gives more.');
+  check();
+});

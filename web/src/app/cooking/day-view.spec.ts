@@ -1,5 +1,5 @@
 import { dayWith, wanted } from '../../../../core/spec/days';
-import type { Day } from '@tureen/core/board';
+import { planDay, type Day, type DayPlan } from '@tureen/core/board';
 import { READY_KITS } from '@tureen/core/kit';
 import { LARDER_ROWS } from '@tureen/core/larder';
 import { planToBuy } from '@tureen/core/plan';
@@ -35,6 +35,26 @@ describe('a day that goes on', () => {
     done: ['trim', 'oil'],
     running: [{ stepId: 'roast', startedAtMs, minutes: 42 }],
     isOver: false,
+  });
+
+  it('takes what was proved: a better plan of a day ahead, of one that is being cooked the bound alone', () => {
+    const moved = (own: DayPlanner): DayPlan => {
+      const plan = planDay(own.open()!.work, 40)!;
+      return { ...plan, inHandMin: plan.inHandMin + 7, mostInHandMin: plan.inHandMin + 7 };
+    };
+    // One cook has more to do than the longest soup takes: it is open whether another order is better.
+    const day = dayWith(DAY.batches, { people: DAY.people.slice(0, 1) });
+    const ahead = planner();
+    const before = ahead.first(asked({ day }))!;
+    expect(before.more).toContain('could give more than');
+    const after = ahead.take(moved(ahead))!;
+    expect(after.main).not.toBe(before.main);
+    expect(after.more).toContain('No order of work gives more');
+    const now = planner();
+    const begun = now.first(asked({ day, now: { ms: nineMs, minute: 480 } }))!;
+    const kept = now.take(moved(now))!;
+    expect(kept.main).toBe(begun.main);
+    expect(kept.rows).toEqual(begun.rows);
   });
 
   it('what goes into the cold is in pans from when it is ready: by the clock, and in a lane of its own', () => {

@@ -170,9 +170,14 @@ export class DayPlanner {
     return isProved ? undefined : { work: planning.work, plan: found };
   }
 
-  /** The day by a plan that was proved, or that is better than the one before. */
+  /**
+   * The day by a plan that was proved, or that is better than the one before. While it is being cooked, and on time, only the
+   * bound is taken: minutes in hand are not worth work that moves to and fro.
+   */
   take(plan: DayPlan): DayView | undefined {
-    this.found = plan;
+    const { found } = this;
+    const stays = this.ask?.now !== undefined && found !== undefined && latestBy(found) === 0;
+    this.found = stays ? { ...found, mostInHandMin: Math.max(found.inHandMin, plan.mostInHandMin) } : plan;
     return this.view();
   }
 

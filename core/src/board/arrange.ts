@@ -42,6 +42,8 @@ export interface Arrangement {
   readonly waitMin: number;
   /** Minutes of hands after the day ends. */
   readonly overMin: number;
+  /** Minutes for which an oven is kept hot with nothing in it, between its first roast and its last. */
+  readonly idleMin: number;
   /** Minutes that whoever does most does more than whoever does least. */
   readonly unevenMin: number;
 }
@@ -77,6 +79,20 @@ function backwards(blocks: readonly Block[]): Block[] {
   // Of rounds that wait for each other the last is laid out first: it may wait least.
   for (const block of [...blocks].reverse()) visit(block);
   return sorted;
+}
+
+/** Minutes for which ovens are hot and empty between their first roast and their last. */
+function idleMin(blocks: readonly PlacedBlock[]): number {
+  const roasts = blocks.flatMap(({ placed }) => placed).sort((a, b) => a.startMin - b.startMin);
+  const hotUntil = new Map<string, number>();
+  let idle = 0;
+  for (const { oven, startMin, endMin } of roasts) {
+    if (oven === undefined) continue;
+    const until = hotUntil.get(oven) ?? startMin;
+    idle += Math.max(0, startMin - until);
+    hotUntil.set(oven, Math.max(until, endMin));
+  }
+  return idle;
 }
 
 class Arranging {
@@ -274,6 +290,7 @@ class Arranging {
       firstMin: Math.min(...starts, ...washes.map(({ startMin }) => startMin)),
       waitMin,
       overMin,
+      idleMin: idleMin(this.table.blocks),
       unevenMin: Math.max(...doneBy.values()) - Math.min(...doneBy.values()),
     };
   }

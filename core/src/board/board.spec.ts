@@ -306,6 +306,21 @@ describe('a day laid out', () => {
     expect(faultsOf(work, plan.arrangement)).toEqual([]);
   });
 
+  it('counts the minutes that an oven is hot for nothing, and those that one cook does more than the other', () => {
+    const day = dayWith([wanted('parsnip-butter', 20, '11:00'), { ...wanted('parsnip-butter', 20, '13:30'), id: 'again' }]);
+    const { work } = planning(day, { ...KIT, ovens: [{ id: 'one', name: 'Oven' }] });
+    const { blocks, idleMin, unevenMin, washes } = planDay(work)!.arrangement;
+    const [first, second] = blocks.filter(({ block }) => block.kind === 'roast');
+    expect(idleMin).toBe(second!.startMin - first!.endMin);
+    expect(idleMin).toBeGreaterThan(30);
+    const doneBy = (id: string): number =>
+      blocks
+        .flatMap(({ placed }) => placed)
+        .reduce((sum, one) => sum + (one.person === id ? (one.activity.hands / 20) * (one.endMin - one.startMin) : 0), 0) +
+      10 * washes.filter(({ person }) => person === id).length;
+    expect(unevenMin).toBeCloseTo(Math.abs(doneBy('jt') - doneBy('mo')), 6);
+  });
+
   it('blends what has fewer allergens first where one jug serves two soups, or has it washed', () => {
     for (let seed = 1; seed <= 40; seed++) {
       const day = randomDay(seed, 4);

@@ -20,7 +20,15 @@ export interface DayPlan {
   readonly unplaced: readonly string[];
 }
 
-const NOTHING: Arrangement = { blocks: [], washes: [], firstMin: Number.POSITIVE_INFINITY, waitMin: 0, overMin: 0, unevenMin: 0 };
+const NOTHING: Arrangement = {
+  blocks: [],
+  washes: [],
+  firstMin: Number.POSITIVE_INFINITY,
+  waitMin: 0,
+  overMin: 0,
+  idleMin: 0,
+  unevenMin: 0,
+};
 const NO_ORDER: Order = { batchIds: [], earlyMin: new Map() };
 
 /** How much earlier something is done where that lets others through, minutes. */
@@ -36,12 +44,13 @@ const LATEST_BY_MIN = 720;
 
 /** A minute after hours is worth so many of those in hand. */
 const OVER_WEIGHT = 10;
-/** So little of a later start a minute by which one does more than another is worth: it decides last. */
-const UNEVEN_WEIGHT = 1e-6;
+/** So little of a later start a minute of an empty hot oven, and one by which somebody does more than another, is worth: they decide last. */
+const IDLE_WEIGHT = 1e-7;
+const UNEVEN_WEIGHT = 1e-10;
 
-/** Higher is better: no work after hours, then a late start, which leaves most in hand, then what waits little, then even hands. */
-function worth({ firstMin, waitMin, overMin, unevenMin }: Arrangement): number {
-  return firstMin - OVER_WEIGHT * overMin - WAIT_WEIGHT * waitMin - UNEVEN_WEIGHT * unevenMin;
+/** Higher is better: no work after hours, a late start, what waits little, no oven hot for nothing, even hands, in this order. */
+function worth({ firstMin, waitMin, overMin, idleMin, unevenMin }: Arrangement): number {
+  return firstMin - OVER_WEIGHT * overMin - WAIT_WEIGHT * waitMin - IDLE_WEIGHT * idleMin - UNEVEN_WEIGHT * unevenMin;
 }
 
 function chainMin(work: BatchWork): number {

@@ -217,8 +217,8 @@ test('a day of which another order might be better is looked at by the solver, i
 }) => {
   const check = watch(page);
   const batches = [
-    { id: 'beetroot', soupId: 'beetroot-horseradish', request: { bowls: 40, bowlG: 300 }, at: '12:30' },
-    { id: 'celeriac', soupId: 'celeriac-leek-apple', request: { bowls: 50, bowlG: 300 }, at: '12:00' },
+    { id: 'celeriac', soupId: 'celeriac-leek-apple', request: { bowls: 40, bowlG: 300 }, at: '12:00' },
+    { id: 'parsnip', soupId: 'parsnip-butter', request: { bowls: 50, bowlG: 300 }, at: '12:30' },
   ];
   const date = '2027-03-01';
   const day = { date, starts: '06:00', ends: '15:00', people: [{ id: 'jt', name: 'JT' }], batches };

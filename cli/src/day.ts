@@ -2,9 +2,9 @@ import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import {
   DaySchema,
-  clockMinute,
   clockOf,
   dayWork,
+  forTheCold,
   intoCold,
   latestBy,
   planDay,
@@ -84,12 +84,7 @@ export async function dayPlanned(from: Given): Promise<CommandResult> {
   const plan =
     first === undefined ? undefined : provePlan(planning.work, first, await loadSolver(), PROOF_S, () => performance.now());
   if (plan === undefined) return wrong(['Nothing of this day can be planned.', ...problems].join('\n'), { problems });
-  const cold = day.batches.flatMap(({ id, keeps, at }) => {
-    const own = planning.plans.get(id);
-    if (keeps !== true || own === undefined || plan.unplaced.includes(id)) return [];
-    return [{ batchId: id, readyMin: clockMinute(at) + (plan.lateMin.get(id) ?? 0), plan: own }];
-  });
-  const cooling = intoCold(cold, found.value.kit);
+  const cooling = intoCold(forTheCold(day, planning.plans, plan), found.value.kit);
   problems.push(...cooling.without.map((id) => `${id}: ${NO_PANS_LEFT}`));
   const rows = byClock([...dayRows(plan, batches, lanes), ...coolingRows(cooling.cooled, batches)]);
   if (from.values.ics === true) {

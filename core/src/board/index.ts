@@ -32,7 +32,7 @@ export { NOON, emptyDay, lanesOf, serviceOf, usualPeople, type Hands, type Lanes
 export { SAME_OVEN_K, WASH_MIN, needsWash, type Placed, type PlacedBlock } from './timetable.js';
 export { arrange, type Arrangement, type DayWork, type Order, type Wash } from './arrange.js';
 export { limitsOf, type Limit } from './bound.js';
-export { intoCold, type Cooling, type ForTheCold, type IntoCold } from './into-cold.js';
+export { forTheCold, intoCold, type Cooling, type IntoCold } from './into-cold.js';
 export { provePlan } from './proof.js';
 export { DaySearch, planDay, type DayPlan } from './search.js';
 export {

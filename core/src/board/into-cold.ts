@@ -14,12 +14,28 @@ import type { ColdPlace, Kit, Pan } from '../kit/index.js';
 import { makeIngredient } from '../larder/index.js';
 import type { Planned } from '../plan/index.js';
 import { contentsOf } from '../stock/index.js';
+import { clockMinute, type Day } from './day.js';
+import type { DayPlan } from './search.js';
 
 /** A soup of the day that goes into the cold: when it is ready, and its plan. */
 export interface ForTheCold {
   readonly batchId: string;
   readonly readyMin: number;
   readonly plan: Planned;
+}
+
+/** What of a laid-out day goes into the cold, from when its bowls would be ready; what has begun cools by what stands there. */
+export function forTheCold(
+  day: Day,
+  plans: ReadonlyMap<string, Planned>,
+  { lateMin, unplaced }: Pick<DayPlan, 'lateMin' | 'unplaced'>,
+  begun: ReadonlySet<string> = new Set(),
+): ForTheCold[] {
+  return day.batches.flatMap(({ id, keeps, at }) => {
+    const plan = plans.get(id);
+    if (keeps !== true || plan === undefined || unplaced.includes(id) || begun.has(id)) return [];
+    return [{ batchId: id, readyMin: clockMinute(at) + (lateMin.get(id) ?? 0), plan }];
+  });
 }
 
 /** Where and in which pans a soup of the day cools, minutes after midnight. */

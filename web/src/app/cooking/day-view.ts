@@ -1,5 +1,6 @@
 import {
   dayWork,
+  forTheCold,
   intoCold,
   latestBy,
   plansIn,
@@ -13,7 +14,6 @@ import {
   type DayBatch,
   type DayPlan,
   type DayWork,
-  type ForTheCold,
   type Order,
   type PlanIn,
   type Planning,
@@ -279,16 +279,11 @@ export class DayPlanner {
     return dayWork(going, kit, (id, version) => this.soupOf(id, version), planIn, now?.minute, progress, keptOf);
   }
 
-  /** What goes into the cold, from when its bowls would be ready: what was started cools by what stands in the Cold. */
+  /** Where what goes into the cold cools. */
   private cooling(): Cooling {
     const { planning, found, ask, kit } = this;
-    const begun = new Set(ask?.started.map(({ id }) => id) ?? []);
-    const all = (ask?.day.batches ?? []).flatMap(({ id, keeps, at }): ForTheCold[] => {
-      const plan = planning?.plans.get(id);
-      if (keeps !== true || plan === undefined || begun.has(id) || found?.unplaced.includes(id) !== false) return [];
-      return [{ batchId: id, readyMin: clockMinute(at) + (found.lateMin.get(id) ?? 0), plan }];
-    });
-    return kit === undefined ? { cooled: [], without: [] } : intoCold(all, kit);
+    if (planning === undefined || found === undefined || ask === undefined || kit === undefined) return { cooled: [], without: [] };
+    return intoCold(forTheCold(ask.day, planning.plans, found, new Set(ask.started.map(({ id }) => id))), kit);
   }
 
   private view(): DayView | undefined {

@@ -63,6 +63,20 @@ describe('the board', () => {
     expect(memory.kept(DATE)?.batches[0]?.request.broughtBack).toBeUndefined();
   });
 
+  it('bowls that stand in the cold are promised once on a day, not to each soup of the same card', async () => {
+    const memory = new BoardInMemory(NOW);
+    const evening = { ...wanted('swede-barley', 20, '18:00'), id: 'evening' };
+    const noon = wanted('swede-barley', 40);
+    memory.put(dayWith([{ ...noon, request: { ...noon.request, bowls: 28, broughtBack: 12 } }, evening]));
+    memory.cold.filled(4.5);
+    const board = boardPlace(Board, memory, { date: DATE });
+    await until(board, has(board, /3 bowls of it stand in the cold already/));
+    button(board, /^\s*Bring them back, cook 17/).click();
+    await until(board, () => memory.kept(DATE)?.batches[1]?.request.broughtBack === 3);
+    await until(board, has(board, /20 bowls in all: 3 brought back, 17 cooked/));
+    expect(text(board)).not.toContain('Only');
+  });
+
   it('what cools stands on today’s with its next mark, and what can still be done; on another day’s it does not', async () => {
     const memory = new BoardInMemory(NOW);
     memory.put(DAY);

@@ -75,6 +75,13 @@ export class DaySoups {
     this.setBatch(batch.id, { request: { ...batch.request, ...change } });
   }
 
+  /** Kept bowls of the same soup that others of the day bring back, in bowls of this one's size. */
+  protected broughtBackBeside({ id, soupId, request: { bowlG } }: DayBatch): number {
+    return this.day()
+      .batches.filter((other) => other.id !== id && other.soupId === soupId)
+      .reduce((sum, { request }) => sum + Math.ceil(((request.broughtBack ?? 0) * request.bowlG) / bowlG), 0);
+  }
+
   /** So many are cooked and so many come from the cold; none from there where that is taken back. */
   protected bringBack(batch: DayBatch, { bowls, broughtBack }: { readonly bowls: number; readonly broughtBack: number }): void {
     this.setRequest(batch, { bowls, broughtBack: broughtBack === 0 ? undefined : broughtBack });

@@ -47,12 +47,17 @@ export class KeptBowlsLine {
   readonly broughtBack = input.required<number>();
   /** The day (YYYY-MM-DD) on which they are wanted, where that is not today. */
   readonly on = input<string>();
+  /** Bowls of the same size that are brought back for something else on that day: they are there once. */
+  readonly elsewhere = input(0);
   /** So many are to be cooked, and so many brought back, instead. */
   readonly cook = output<{ readonly bowls: number; readonly broughtBack: number }>();
 
   private readonly cold = coldToday();
   private readonly day = computed(() => this.on() ?? this.cold.today());
-  private readonly kept = computed(() => keptBowls(this.cold.containers() ?? [], this.soupId(), this.bowlG(), this.day()));
+  private readonly kept = computed(() => {
+    const kept = keptBowls(this.cold.containers() ?? [], this.soupId(), this.bowlG(), this.day());
+    return { ...kept, bowls: Math.max(0, kept.bowls - this.elsewhere()) };
+  });
 
   protected readonly isLess = computed(() => this.broughtBack() > 0);
   /** Both that are cooked and that are brought back. */

@@ -84,7 +84,7 @@ async function checks() {
   await part('formatting', bin('prettier'), ['--check', '--log-level', 'warn', '.'], beside);
   await part('types', 'npm', ['run', '--silent', 'types'], beside);
   await part('imports', 'npm', ['run', '--silent', 'imports'], beside);
-  await part('lint', bin('eslint'), ['.'], beside);
+  await part('lint', 'npm', ['run', '--silent', 'lint'], beside);
   await part('Karma', process.execPath, [join(ROOT, 'node_modules/@angular/cli/bin/ng.js'), 'test', '--watch=false'], {
     ...beside,
     cwd: join(ROOT, 'web'),

@@ -87,8 +87,8 @@ export function cool(from: Given): CommandResult {
       ]),
     ),
     `  what takes the heat: ${PLACES_SOURCE}`,
-    ruleSentence(rule),
-    ...outlook.stages.map((stage) => `  ${outlookWords(stage)}`),
+    ruleSentence(rule, 'metric'),
+    ...outlook.stages.map((stage) => `  ${outlookWords(stage, 'metric')}`),
     ...(outlook.isMet ? [] : [rule.missed]),
   ].join('\n');
   return good(text, { depthM, startC, place, isStirred, marks, rule, outlook });
@@ -110,10 +110,10 @@ export function split(from: Given): CommandResult {
   if (found.ok)
     return good(
       [
-        ruleSentence(rule),
+        ruleSentence(rule, 'metric'),
         ...found.plans.flatMap((plan, n) => [
-          `${String(n + 1)}. ${splitWords(plan)}`,
-          ...plan.outlook.stages.map((stage) => `     ${outlookWords(stage)}`),
+          `${String(n + 1)}. ${splitWords(plan, 'metric')}`,
+          ...plan.outlook.stages.map((stage) => `     ${outlookWords(stage, 'metric')}`),
           `     ${takesWords(plan)}`,
         ]),
       ].join('\n'),
@@ -122,16 +122,26 @@ export function split(from: Given): CommandResult {
   const best =
     found.best === undefined
       ? []
-      : [`Nearest: ${splitWords(found.best)}`, ...found.best.outlook.stages.map((stage) => `  ${outlookWords(stage)}`)];
+      : [
+          `Nearest: ${splitWords(found.best, 'metric')}`,
+          ...found.best.outlook.stages.map((stage) => `  ${outlookWords(stage, 'metric')}`),
+        ];
   const held = found.holdsKg >= kg ? [] : [`All pans hold ${String(Math.floor(found.holdsKg))} kg.`];
   const shallow =
     found.depthM === undefined
       ? 'Not even a film of it would.'
       : `It would have to lie ${String(Math.floor(found.depthM * 1000))} mm deep or less: more pans, or half of it now and half later kept hot.`;
   const ice = iceThatWouldDo(ask);
-  const iced = ice === undefined ? [] : [iceWayWords(ice, kg)];
+  const iced = ice === undefined ? [] : [iceWayWords(ice, kg, 'metric')];
   return wrong(
-    [ruleSentence(rule), 'No way with these pans meets it in nine of ten cases.', ...held, ...best, shallow, ...iced].join('\n'),
+    [
+      ruleSentence(rule, 'metric'),
+      'No way with these pans meets it in nine of ten cases.',
+      ...held,
+      ...best,
+      shallow,
+      ...iced,
+    ].join('\n'),
     { ...found, ice },
   );
 }

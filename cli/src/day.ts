@@ -86,7 +86,8 @@ export async function dayPlanned(from: Given): Promise<CommandResult> {
   if (plan === undefined) return wrong(['Nothing of this day can be planned.', ...problems].join('\n'), { problems });
   const cooling = intoCold(forTheCold(day, planning.plans, plan), found.value.kit);
   problems.push(...cooling.without.map((id) => `${id}: ${NO_PANS_LEFT}`));
-  const rows = byClock([...dayRows(plan, batches, lanes), ...coolingRows(cooling.cooled, batches)]);
+  const { units } = found.value.kit;
+  const rows = byClock([...dayRows(plan, batches, lanes, units), ...coolingRows(cooling.cooled, batches, units)]);
   if (from.values.ics === true) {
     const text = dayCalendar(rows, day.date, day.date);
     return good(text, { calendar: text });

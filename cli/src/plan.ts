@@ -132,7 +132,7 @@ export function plan(from: Given): CommandResult {
     ...sharesOf(of).map(({ name: share, whole }) => `bowls   ${String(whole)} ${share.toLowerCase()}`),
     ...(rounding === undefined ? [] : [roundedSentence(rounding, name)]),
     '',
-    ...cautions.map(({ stepId, caution }) => `! ${stepId ?? 'batch'}: ${cautionSentence(caution, name)}`),
+    ...cautions.map(({ stepId, caution }) => `! ${stepId ?? 'batch'}: ${cautionSentence(caution, name, kit.units)}`),
     'Local food law and your kitchen’s own safety plan come first.',
   ].join('\n');
   return good(text, {

@@ -55,7 +55,7 @@ export async function labelsPdf(
     }
     faces ??= facesIn(doc);
     const own = faces;
-    const label = labelText(container, origin, (ms) => dayOf(ms, kit?.zone));
+    const label = labelText(container, origin, (ms) => dayOf(ms, kit?.zone), kit?.units ?? 'metric');
     const layout = layOut(label, size, (text, sizePt, isBold) => widthMm(doc, text, sizePt, own[isBold ? 'bold' : 'plain']));
     drawLabel(doc, faces, layout, label.url, place.xMm, place.yMm);
   }

@@ -225,7 +225,7 @@ export async function readColdLog(database: Database, day: string, nowMs: number
   return {
     day,
     kitchen: kit?.kitchen ?? '',
-    rows: daySheetRows(sheet, folded, log.hot, hotHolding(kit?.country).leastC, clock),
+    rows: daySheetRows(sheet, folded, log.hot, hotHolding(kit?.country).leastC, clock, kit?.units ?? 'metric'),
     warnings: dayWarnings(sheet),
     stores: sheet.stores,
   };

@@ -11,7 +11,7 @@ export interface KeepingRule {
 export const KEEPING_RULES = {
   readyToEat: {
     id: 'ready-to-eat',
-    name: 'In the fridge at 5 °C or below',
+    name: 'In the fridge at 5 °C (41 °F) or below',
     days: 7,
     atC: 5,
     source: 'FDA Food Code 2022, 3-501.17: seven days, the day it was made as the first',
@@ -25,7 +25,7 @@ export const KEEPING_RULES = {
   },
   freezer: {
     id: 'freezer',
-    name: 'In the freezer at -18 °C',
+    name: 'In the freezer at −18 °C (0 °F)',
     months: 3,
     atC: -18,
     source: 'USDA consumer advice, for quality: two to three months',

@@ -28,7 +28,7 @@ export const COOLING_RULES: readonly CoolingRule[] = [
     ],
     source: 'FDA Food Code 2022, 3-501.14',
     missed:
-      'The first stage missed: reheat it once to 74 °C and cool it again in shallower pans, or throw it away. The second missed: throw it away.',
+      'The first stage missed: reheat it once to 74 °C (165 °F) and cool it again in shallower pans, or throw it away. The second missed: throw it away.',
   },
   {
     id: 'cook-chill',

@@ -41,7 +41,7 @@ describe('steps put in by hand', () => {
       expect(SoupSchema.safeParse(added.soup).success).toBeTrue();
       expect(checkSoup(added.soup, larder)).toEqual([]);
       expect(stepName(step)).not.toBe('');
-      expect(stepSentence(step, (line) => line)).not.toBe('');
+      expect(stepSentence(step, (line) => line, 'metric')).not.toBe('');
       const prepared = prepareSoup(added.soup, larder, kit, kit.pots.at(-1)?.id ?? '', 0.3);
       if (!prepared.ok) throw new Error(JSON.stringify(prepared));
       const { bowls, records } = run(prepared.prepared, 1);

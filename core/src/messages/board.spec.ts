@@ -18,7 +18,7 @@ function laid(day: Day): { plan: DayPlan; work: ReturnType<typeof dayWork>['work
 
 describe('a day by the clock', () => {
   const { plan, work } = laid(DAY);
-  const rows = dayRows(plan, work.batches, work.lanes);
+  const rows = dayRows(plan, work.batches, work.lanes, 'metric');
 
   it('has every step of every plan in it once, in the order of the clock', () => {
     expect(rows.map(({ startMin }) => startMin)).toEqual([...rows.map(({ startMin }) => startMin)].sort((a, b) => a - b));
@@ -53,7 +53,7 @@ describe('a day by the clock', () => {
       const day = randomDay(seed, 4);
       const own = planDay(day, 12, seed);
       if (own === undefined || own.arrangement.washes.length === 0) continue;
-      const washes = dayRows(own, day.batches, day.lanes).filter(({ id }) => id.startsWith('wash/'));
+      const washes = dayRows(own, day.batches, day.lanes, 'metric').filter(({ id }) => id.startsWith('wash/'));
       expect(washes.length).toBe(own.arrangement.washes.length);
       for (const { what, blockId, person } of washes) {
         expect(what).toMatch(/^Wash the .+ well: soup-\d has .+, soup-\d has none$/);

@@ -16,6 +16,7 @@ import {
 import { splitWords } from './cold.js';
 import { planSentence } from './plan-errors.js';
 import { stepName, stepSentence } from './steps.js';
+import type { UnitSystem } from '../units/index.js';
 
 /** One thing to do on a day, as it is read aloud. Times are minutes after midnight. */
 export interface DayRow {
@@ -56,10 +57,12 @@ function partWords({ part, kind }: Block): string {
 function sayings(
   block: Block,
   placed: readonly Placed[],
+  units: UnitSystem,
 ): { readonly one: Placed; readonly what: string; readonly short: string }[] {
   const nameOf = (lineId: string): string => small(block.names.get(lineId) ?? lineId);
   const timed = placed.filter(({ activity }) => activity.minutes > 0);
-  const said = (one: Placed): string => stepSentence(one.activity.step, nameOf) + (one.activity.trays > 0 ? `, ${trays(one)}` : '');
+  const said = (one: Placed): string =>
+    stepSentence(one.activity.step, nameOf, units) + (one.activity.trays > 0 ? `, ${trays(one)}` : '');
   const rows: { one: Placed; what: string; short: string }[] = [];
   let before: string[] = [];
   for (const one of placed) {
@@ -100,7 +103,12 @@ function latestEnd({ block }: PlacedBlock, starts: ReadonlyMap<string, number>, 
 }
 
 /** A day as a list by the clock: what, when, who, where. Washing up between two soups is in it. */
-export function dayRows({ arrangement, lateMin }: DayPlan, batches: readonly BatchWork[], lanes: Lanes): DayRow[] {
+export function dayRows(
+  { arrangement, lateMin }: DayPlan,
+  batches: readonly BatchWork[],
+  lanes: Lanes,
+  units: UnitSystem,
+): DayRow[] {
   const starts = new Map(arrangement.blocks.map(({ block, startMin }) => [block.id, startMin]));
   const works = new Map(batches.map((work) => [work.batchId, work]));
   const people = new Map(lanes.hands.map(({ id, name }) => [id, name]));
@@ -111,7 +119,7 @@ export function dayRows({ arrangement, lateMin }: DayPlan, batches: readonly Bat
     const work = works.get(block.batchId);
     if (work === undefined) continue;
     const due = work.dueMin + (lateMin.get(work.batchId) ?? 0);
-    for (const { one, what, short } of sayings(block, placed.placed)) {
+    for (const { one, what, short } of sayings(block, placed.placed, units)) {
       const where = one.oven ?? one.blender ?? (block.kind === 'pot' ? work.potId : undefined);
       rows.push({
         id: one.activity.id,
@@ -160,7 +168,7 @@ export function byClock(rows: readonly DayRow[]): DayRow[] {
 }
 
 /** What cools on a day as rows by the clock: into which pans, where, and when it is cold. */
-export function coolingRows(cooled: readonly IntoCold[], batches: readonly BatchWork[]): DayRow[] {
+export function coolingRows(cooled: readonly IntoCold[], batches: readonly BatchWork[], units: UnitSystem): DayRow[] {
   return cooled.map(({ batchId, split, fromMin, untilMin }) => ({
     id: `cools/${batchId}`,
     blockId: '',
@@ -170,7 +178,7 @@ export function coolingRows(cooled: readonly IntoCold[], batches: readonly Batch
     startMin: fromMin,
     endMin: untilMin,
     short: 'Cool',
-    what: `Into ${splitWords(split)}: cold by then in nine of ten cases. Probe it on the way`,
+    what: `Into ${splitWords(split, units)}: cold by then in nine of ten cases. Probe it on the way`,
     person: undefined,
     isLook: true,
     where: split.place.name,

@@ -1,32 +1,43 @@
 import type { CoolingRule, CoolingStage, IceWay, Minutes, SplitPlan, StageOutlook } from '../cold/index.js';
-import { showMinutes } from '../units/index.js';
+import { degrees, UNITS, showDegrees, showMass, showMinutes, type UnitSystem } from '../units/index.js';
 
-/** A temperature to a tenth of a degree. */
-export const degrees = (c: number): string => `${String(Math.round(c * 10) / 10)} °C`;
-const millimetres = (m: number): string => `${String(Math.round(m * 1000))} mm`;
-const kilos = (kg: number): string => `${String(Number(kg.toFixed(kg < 100 ? 1 : 0)))} kg`;
+/** A depth as a ruler in the kitchen shows it. */
+const depth = (m: number, units: UnitSystem): string =>
+  units === 'us' ? `${String(Number((m / UNITS.in.si).toFixed(1)))} in` : `${String(Math.round(m * 1000))} mm`;
+/** Masses of pans and ice, where a tenth of a kilo is fine enough. */
+function roundMass(kg: number, units: UnitSystem): string {
+  if (units === 'metric') return `${String(Number(kg.toFixed(kg < 100 ? 1 : 0)))} kg`;
+  const { digits, unit } = showMass(kg, units);
+  return `${unit === 'lb' ? String(Number(Number(digits).toFixed(1))) : digits} ${unit}`;
+}
+
+/** "57 to 21 °C" */
+function fall(fromC: number, toC: number, units: UnitSystem): string {
+  return `${showDegrees(fromC, units).digits} to ${degrees(toC, units)}`;
+}
 
 /** "57 to 21 °C within 2 h" */
-export function stageWords({ fromC, toC, withinMin }: CoolingStage): string {
+export function stageWords({ fromC, toC, withinMin }: CoolingStage, units: UnitSystem): string {
   return fromC === undefined
-    ? `to ${degrees(toC)} within ${showMinutes(withinMin)} of portioning`
-    : `${String(fromC)} to ${degrees(toC)} within ${showMinutes(withinMin)}`;
+    ? `to ${degrees(toC, units)} within ${showMinutes(withinMin)} of portioning`
+    : `${fall(fromC, toC, units)} within ${showMinutes(withinMin)}`;
 }
 
 /** How a stage looks: when it is met and in how many of ten cases it has how much to spare. */
-export function outlookWords({ stage, minutes, nineInTenMin, spareMin }: StageOutlook): string {
-  const head = stage.fromC === undefined ? `to ${degrees(stage.toC)}` : `${String(stage.fromC)} to ${degrees(stage.toC)}`;
+export function outlookWords({ stage, minutes, nineInTenMin, spareMin }: StageOutlook, units: UnitSystem): string {
+  const head = stage.fromC === undefined ? `to ${degrees(stage.toC, units)}` : fall(stage.fromC, stage.toC, units);
   if (minutes === undefined || nineInTenMin === undefined) return `${head}: not within a day`;
   const time = `${head} in ${showMinutes(minutes)}, nine of ten within ${showMinutes(nineInTenMin)}`;
   return spareMin >= 0 ? `${time}: ${showMinutes(spareMin)} to spare` : `${time}: ${showMinutes(-spareMin)} too slow`;
 }
 
 /** "3 × wide shallow pan, 6.0 kg each, 34 mm deep, in the blast chiller" */
-export function splitWords({ pans, depthM, place, isStirred, iceKg }: SplitPlan): string {
+export function splitWords({ pans, depthM, place, isStirred, iceKg }: SplitPlan, units: UnitSystem): string {
   const parts = pans.map(
-    ({ pan, count, kgEach }) => `${String(count)} × ${pan.name.toLowerCase()}, ${kilos(kgEach)}${count > 1 ? ' each' : ''}`,
+    ({ pan, count, kgEach }) =>
+      `${String(count)} × ${pan.name.toLowerCase()}, ${roundMass(kgEach, units)}${count > 1 ? ' each' : ''}`,
   );
-  return `${parts.join(' and ')}, ${placeWords({ depthM, place, isStirred, iceKg })}`;
+  return `${parts.join(' and ')}, ${placeWords({ depthM, place, isStirred, iceKg }, units)}`;
 }
 
 /** "takes 0.9 m² of shelf and 12 min of somebody's hands" */
@@ -35,15 +46,13 @@ export function takesWords({ shelfM2, handsMin }: Pick<SplitPlan, 'shelfM2' | 'h
 }
 
 /** "34 mm deep: blast chiller, not stirred" */
-export function placeWords({
-  depthM,
-  place,
-  isStirred,
-  iceKg,
-}: Pick<SplitPlan, 'depthM' | 'place' | 'isStirred' | 'iceKg'>): string {
-  const ice = iceKg > 0 ? `, with ${kilos(iceKg)} of ice` : '';
+export function placeWords(
+  { depthM, place, isStirred, iceKg }: Pick<SplitPlan, 'depthM' | 'place' | 'isStirred' | 'iceKg'>,
+  units: UnitSystem,
+): string {
+  const ice = iceKg > 0 ? `, with ${roundMass(iceKg, units)} of ice` : '';
   const how = isStirred ? 'stirred every few minutes' : 'not stirred';
-  return `${millimetres(depthM)} deep: ${place.name.toLowerCase()}${ice}, ${how}`;
+  return `${depth(depthM, units)} deep: ${place.name.toLowerCase()}${ice}, ${how}`;
 }
 
 /** "1 h 39 min, between 1 h 6 min and 2 h 29 min in nine of ten" */
@@ -52,13 +61,13 @@ export function minutesWords({ middle, most: [low, high] }: Minutes): string {
 }
 
 /** What ice in place of liquid would do where no way meets the rule. */
-export function iceWayWords({ iceKg, startC, split }: IceWay, kg: number): string {
+export function iceWayWords({ iceKg, startC, split }: IceWay, kg: number, units: UnitSystem): string {
   const [plan] = split.plans;
-  const then = plan === undefined ? '' : `, and ${splitWords(plan)} meets it`;
-  return `With ${kilos(iceKg)} of its ${kilos(kg)} held back when it is let down, and stirred in as ice, it stands at ${degrees(Math.round(startC))} at once${then}. What has its liquid already only gets thinner by ice.`;
+  const then = plan === undefined ? '' : `, and ${splitWords(plan, units)} meets it`;
+  return `With ${roundMass(iceKg, units)} of its ${roundMass(kg, units)} held back when it is let down, and stirred in as ice, it stands at ${degrees(startC, units)} at once${then}. What has its liquid already only gets thinner by ice.`;
 }
 
 /** A rule with its source, and that local law comes first. */
-export function ruleSentence({ stages, source }: CoolingRule): string {
-  return `${stages.map(stageWords).join(', ')} (${source}). Local food law comes first.`;
+export function ruleSentence({ stages, source }: CoolingRule, units: UnitSystem): string {
+  return `${stages.map((stage) => stageWords(stage, units)).join(', ')} (${source}). Local food law comes first.`;
 }

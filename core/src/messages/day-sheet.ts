@@ -1,8 +1,7 @@
 import { REHEATING } from '../cold/index.js';
 import type { DayClock } from '../kit/index.js';
 import { readingsOf, type Check, type Container, type CoolingVerdict, type DaySheet, type StockEntry } from '../stock/index.js';
-import { showMinutes } from '../units/index.js';
-import { degrees } from './cold.js';
+import { degrees, showMinutes, type UnitSystem } from '../units/index.js';
 import { reheatingWords, stockActionWords } from './stock.js';
 
 /** A temperature of what was kept hot, for so many minutes where that was told. */
@@ -32,17 +31,28 @@ function timeOf(minute: number): string {
   return `${String(Math.floor(minute / 60)).padStart(2, '0')}:${String(Math.floor(minute % 60)).padStart(2, '0')}`;
 }
 
-function checkRow({ dueMin, made, corrected, state }: Check, store: string, mostC: number, { minuteOf }: DayClock): SheetRow {
+function checkRow(
+  { dueMin, made, corrected, state }: Check,
+  store: string,
+  mostC: number,
+  { minuteOf }: DayClock,
+  units: UnitSystem,
+): SheetRow {
   const first =
     corrected === undefined
       ? ''
-      : `, first written ${degrees(corrected.tempC)}, corrected by ${corrected.who || 'nobody named'}: ${corrected.why}`;
-  const words = { good: 'good', 'too warm': `too warm, at most ${degrees(mostC)}`, missed: 'not looked at', 'to come': 'to come' };
+      : `, first written ${degrees(corrected.tempC, units, 1)}, corrected by ${corrected.who || 'nobody named'}: ${corrected.why}`;
+  const words = {
+    good: 'good',
+    'too warm': `too warm, at most ${degrees(mostC, units)}`,
+    missed: 'not looked at',
+    'to come': 'to come',
+  };
   return {
     section: 'Fridges and freezers',
     when: made === undefined ? `due ${timeOf(dueMin ?? 0)}` : timeOf(minuteOf(made.atMs)),
     what: store,
-    figure: made === undefined ? '' : degrees(made.tempC),
+    figure: made === undefined ? '' : degrees(made.tempC, units, 1),
     state: `${words[state]}${first}`,
     isBad: state === 'missed' || state === 'too warm',
     who: made?.who ?? '',
@@ -50,8 +60,8 @@ function checkRow({ dueMin, made, corrected, state }: Check, store: string, most
   };
 }
 
-function verdictWords({ toC, withinMin, minutes, state }: CoolingVerdict): string {
-  const wanted = `to ${degrees(toC)} within ${showMinutes(withinMin)}`;
+function verdictWords({ toC, withinMin, minutes, state }: CoolingVerdict, units: UnitSystem): string {
+  const wanted = `to ${degrees(toC, units)} within ${showMinutes(withinMin)}`;
   if (state === 'not shown') return `${wanted}: no reading shows it`;
   if (minutes === undefined) return `${wanted}: missed, no reading says that it got there`;
   return `${wanted}: ${state}, ${showMinutes(minutes)}`;
@@ -66,6 +76,7 @@ export function daySheetRows(
   hot: readonly HotLook[],
   leastC: number,
   clock: DayClock,
+  units: UnitSystem,
 ): SheetRow[] {
   const at = (ms: number): string => timeOf(clock.minuteOf(ms));
   const nameOf = (id: string): string => {
@@ -76,13 +87,13 @@ export function daySheetRows(
     section,
     when: at(atMs),
     what: action.kind === 'checked' ? action.store.name : nameOf(action.container),
-    figure: stockActionWords(action),
+    figure: stockActionWords(action, units),
     state,
     isBad,
     who,
   });
   return [
-    ...stores.flatMap(({ store, checks }) => checks.map((check) => checkRow(check, store.name, store.mostC, clock))),
+    ...stores.flatMap(({ store, checks }) => checks.map((check) => checkRow(check, store.name, store.mostC, clock, units))),
     ...cooled.map(({ container, verdicts }): SheetRow => ({
       section: 'Cooling',
       when: at(
@@ -93,9 +104,9 @@ export function daySheetRows(
       what: nameOf(container.id),
       figure:
         (container.cooling === undefined ? [] : readingsOf(container.cooling))
-          .map(({ atMs, tempC }) => `${at(atMs)} ${degrees(tempC)}`)
+          .map(({ atMs, tempC }) => `${at(atMs)} ${degrees(tempC, units, 1)}`)
           .join(', ') || 'nothing read',
-      state: verdicts.map(verdictWords).join('; '),
+      state: verdicts.map((one) => verdictWords(one, units)).join('; '),
       isBad: verdicts.some(({ state }) => state === 'missed'),
       who: '',
     })),
@@ -103,15 +114,16 @@ export function daySheetRows(
       section: 'Kept hot',
       when: at(atMs),
       what: soupName,
-      figure: `${degrees(tempC)}${minutes === undefined ? '' : ` for ${showMinutes(minutes)}`}`,
-      state: minutes === undefined ? 'read at the stove' : tempC >= leastC ? 'good' : `too cool, at least ${degrees(leastC)}`,
+      figure: `${degrees(tempC, units, 1)}${minutes === undefined ? '' : ` for ${showMinutes(minutes)}`}`,
+      state:
+        minutes === undefined ? 'read at the stove' : tempC >= leastC ? 'good' : `too cool, at least ${degrees(leastC, units)}`,
       isBad: minutes !== undefined && tempC < leastC,
       who,
     })),
     ...heated.map((entry) => {
       const isBad =
         entry.action.kind === 'reheated' && (entry.action.toC < REHEATING.toC || entry.action.minutes > REHEATING.withinMin);
-      return told('Heated again', entry, isBad, isBad ? `less hot or slower than ${reheatingWords()}` : 'good');
+      return told('Heated again', entry, isBad, isBad ? `less hot or slower than ${reheatingWords(units)}` : 'good');
     }),
     ...thrownAway.map((entry) => told('Thrown away', entry, false, '')),
   ];

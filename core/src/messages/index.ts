@@ -15,7 +15,7 @@ export {
   freezingWords,
   thawingWords,
   keptWords,
-  kilos,
+  heldMass,
   reheatingWords,
   stockActionWords,
   stockNoticeSentence,

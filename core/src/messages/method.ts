@@ -1,5 +1,5 @@
 import type { Action, Doing, MethodAssumption } from '../method/index.js';
-import { showMinutes, type UnitSystem, fahrenheitOf } from '../units/index.js';
+import { degrees, showMinutes, type UnitSystem } from '../units/index.js';
 
 /** What each thing that a method asks for is called, as a heading; with the foods behind it where there are some. */
 export const DOING_WORDS: Readonly<Record<Doing, string>> = {
@@ -129,12 +129,7 @@ export function actionDetail(action: Action, units: UnitSystem): string {
       : minutes.low === minutes.high
         ? showMinutes(minutes.low)
         : `${showMinutes(minutes.low)} to ${showMinutes(minutes.high)}`;
-  const oven =
-    ovenC === undefined
-      ? undefined
-      : units === 'us'
-        ? `${String(Math.round(fahrenheitOf(ovenC)))} °F`
-        : `${String(Math.round(ovenC))} °C`;
+  const oven = ovenC === undefined ? undefined : degrees(ovenC, units);
   const isPlaced = vessel !== undefined && does !== 'season' && does !== 'store' && does !== 'setting' && does !== 'remark';
   const parts = [
     isPlaced ? vessel.toLowerCase() : undefined,

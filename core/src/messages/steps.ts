@@ -1,6 +1,7 @@
 import { bodyWord } from '../body/index.js';
 import { TOUCH_C, setMinutes } from '../steps/index.js';
 import type { SoupStep } from '../soup/index.js';
+import { degrees, type UnitSystem } from '../units/index.js';
 
 /** Stations as cooks name them; steps in a row that share one hang together. */
 export type Station = 'Prepare' | 'Roast' | 'Sweat' | 'Simmer' | 'Blend' | 'Finish' | 'Dish';
@@ -52,11 +53,11 @@ interface StepWords<S extends SoupStep> {
   /** One or two words for it. */
   readonly short: string;
   /** What to do, in the imperative. */
-  readonly sentence: (step: S, nameOf: NameOf) => string;
+  readonly sentence: (step: S, nameOf: NameOf, units: UnitSystem) => string;
   /** How to tell that it is done; the clock is only a reminder. */
   readonly test?: (step: S) => string;
   /** What the heat or the blade is set to, as a station's heading says it. */
-  readonly setting?: (step: S) => string | undefined;
+  readonly setting?: (step: S, units: UnitSystem) => string | undefined;
   /** The station that it belongs to, after the one before it. */
   readonly station: (before: Station, step: S) => Station;
 }
@@ -70,8 +71,8 @@ const WORDS: { readonly [K in SoupStep['op']]: StepWords<Extract<SoupStep, { op:
   },
   roast: {
     short: 'Roast',
-    setting: ({ ovenC, minutes }) => `${String(ovenC)} °C · ${String(minutes)} min`,
-    sentence: (step) => `Roast at ${String(step.ovenC)} °C in one layer`,
+    setting: ({ ovenC, minutes }, units) => `${degrees(ovenC, units)} · ${String(minutes)} min`,
+    sentence: (step, _, units) => `Roast at ${degrees(step.ovenC, units)} in one layer`,
     test: () => 'Done when a fork slides in.',
     station: () => 'Roast',
   },
@@ -132,8 +133,8 @@ const WORDS: { readonly [K in SoupStep['op']]: StepWords<Extract<SoupStep, { op:
   },
   reheat: {
     short: 'Bring back',
-    setting: ({ toC, lid }) => `${String(toC)} °C · lid ${lid}`,
-    sentence: ({ toC, lid }) => `Bring it back to ${String(toC)} °C all through, stirring, lid ${lid}`,
+    setting: ({ toC, lid }, units) => `${degrees(toC, units)} · lid ${lid}`,
+    sentence: ({ toC, lid }, _, units) => `Bring it back to ${degrees(toC, units)} all through, stirring, lid ${lid}`,
     test: () => 'Done when a probe says so in the middle and at the floor.',
     station: () => 'Finish',
   },
@@ -163,7 +164,7 @@ const WORDS: { readonly [K in SoupStep['op']]: StepWords<Extract<SoupStep, { op:
   },
   pressure: {
     short: 'Pressure-cook',
-    sentence: (step) => `Close the cooker and bring it to ${String(step.atC)} °C`,
+    sentence: (step, _, units) => `Close the cooker and bring it to ${degrees(step.atC, units)}`,
     test: () => 'Done when a knife meets nothing, once the pressure is down.',
     station: () => 'Simmer',
   },
@@ -206,22 +207,22 @@ const WORDS: { readonly [K in SoupStep['op']]: StepWords<Extract<SoupStep, { op:
   },
   liaison: {
     short: 'Egg and cream',
-    sentence: (step, nameOf) =>
-      `Temper the ${nameOf(step.yolks.line)} and ${nameOf(step.cream.line)} with hot soup, stir in, bring to ${String(step.toC)} °C`,
+    sentence: (step, nameOf, units) =>
+      `Temper the ${nameOf(step.yolks.line)} and ${nameOf(step.cream.line)} with hot soup, stir in, bring to ${degrees(step.toC, units)}`,
     test: () => 'Done when it coats the spoon and the probe says so.',
     station: () => 'Finish',
   },
   hold: {
     short: 'Hold hot',
-    sentence: (step) => `Hold at ${String(step.atC)} °C, lid ${step.lid}`,
+    sentence: (step, _, units) => `Hold at ${degrees(step.atC, units)}, lid ${step.lid}`,
     station: () => 'Finish',
   },
   rest: {
     short: 'Cool',
-    setting: ({ toC, minutes }) => (toC === undefined ? `${String(minutes ?? 0)} min` : `to ${String(toC)} °C`),
-    sentence: ({ toC, around }) => {
+    setting: ({ toC, minutes }, units) => (toC === undefined ? `${String(minutes ?? 0)} min` : `to ${degrees(toC, units)}`),
+    sentence: ({ toC, around }, _, units) => {
       const how =
-        toC === undefined ? 'Let it rest' : toC === TOUCH_C ? 'Cool until it can be handled' : `Cool to ${String(toC)} °C`;
+        toC === undefined ? 'Let it rest' : toC === TOUCH_C ? 'Cool until it can be handled' : `Cool to ${degrees(toC, units)}`;
       return `${how} ${around === 'ice bath' ? 'in an ice bath, stirring' : 'in the air'}`;
     },
     station: () => 'Finish',
@@ -282,8 +283,8 @@ function wordsOf<S extends SoupStep>(step: S): StepWords<S> {
 }
 
 /** What to do, in the imperative. */
-export function stepSentence(step: SoupStep, nameOf: NameOf): string {
-  return wordsOf(step).sentence(step, nameOf);
+export function stepSentence(step: SoupStep, nameOf: NameOf, units: UnitSystem): string {
+  return wordsOf(step).sentence(step, nameOf, units);
 }
 
 /** How to tell that it is done; undefined where there is nothing to look at. */
@@ -297,7 +298,7 @@ export function stationOf(step: SoupStep, before: Station): Station {
 }
 
 /** What the heat, the blade or the hand is set to in a step; undefined where there is nothing to set. */
-export function stepSetting(step: SoupStep): string | undefined {
-  const setting = WORDS[step.op].setting as ((of: SoupStep) => string | undefined) | undefined;
-  return setting?.(step);
+export function stepSetting(step: SoupStep, units: UnitSystem): string | undefined {
+  const setting = WORDS[step.op].setting as ((of: SoupStep, units: UnitSystem) => string | undefined) | undefined;
+  return setting?.(step, units);
 }

@@ -1,11 +1,12 @@
 import { REHEATING, waterInTwoGoes } from '../cold/index.js';
 import type { BroughtBack, Container, Contents, StockAction, StockNotice, TakenAs, UseByDay } from '../stock/index.js';
-import { showMinutes } from '../units/index.js';
-import { degrees } from './cold.js';
+import { degrees, showMass, showMinutes, type UnitSystem } from '../units/index.js';
 
-/** Grams below a kilo, kilos to the ten grams above it. */
-export const kilos = (kg: number): string =>
-  kg < 1 ? `${String(Math.round(kg * 1000))} g` : `${String(Number(kg.toFixed(2)))} kg`;
+/** What a container holds, in the kitchen's own weights. */
+export function heldMass(kg: number, units: UnitSystem): string {
+  const { digits, unit } = showMass(units === 'metric' && kg < 1 ? Math.round(kg * 1000) / 1000 : kg, units);
+  return `${digits} ${unit}`;
+}
 
 /** Where a container stands and how it is, as words. */
 export function stockStateWords({ state, store }: Pick<Container, 'state' | 'store'>): string {
@@ -46,8 +47,8 @@ export function keptWords({ rule, shortenedBy, daysOnceThawed }: UseByDay): stri
 }
 
 /** "74 °C within 2 h" */
-export function reheatingWords(): string {
-  return `${degrees(REHEATING.toC)} within ${showMinutes(REHEATING.withinMin)}`;
+export function reheatingWords(units: UnitSystem): string {
+  return `${degrees(REHEATING.toC, units)} within ${showMinutes(REHEATING.withinMin)}`;
 }
 
 /** Starch from which a thawed soup weeps, % of it; flour and potato let go of water in ice, and take it up again with heat. Common practice. */
@@ -58,10 +59,11 @@ const STARCH_WORDS = ' Starch lets go of water in ice: whisk it while it heats, 
 export function bringBackWords(
   { isServedCold, holds, bowlG, wetBowlG, row }: Pick<Contents, 'isServedCold' | 'holds' | 'bowlG' | 'wetBowlG' | 'row'>,
   state: Container['state'],
+  units: UnitSystem,
 ): string {
   if (wetBowlG !== undefined) {
     const { first, then } = waterInTwoGoes(wetBowlG / 1000, bowlG / 1000);
-    return `A bowl is ${kilos(bowlG / 1000)} of it: pour ${kilos(first)} of boiling water, stir, wait some minutes; then up to ${kilos(then)} more, as it feels right: too much can’t be undone.`;
+    return `A bowl is ${heldMass(bowlG / 1000, units)} of it: pour ${heldMass(first, units)} of boiling water, stir, wait some minutes; then up to ${heldMass(then, units)} more, as it feels right: too much can’t be undone.`;
   }
   const isFrozen = state === 'frozen';
   const thaw = isFrozen ? 'Thaw it in the fridge, a day or two before. ' : '';
@@ -75,27 +77,35 @@ export function bringBackWords(
         : '';
   return isServedCold
     ? `${thaw}Serve it from the fridge; stir, taste, season.${whisk}`
-    : `${thaw}Heat it to ${reheatingWords()}, once.${whisk} Stir, taste, season.`;
+    : `${thaw}Heat it to ${reheatingWords(units)}, once.${whisk} Stir, taste, season.`;
 }
 
 /** What bringing it back comes to on this kitchen's stove: how long, and what is to be poured for what steams away. */
-export function broughtBackWords({ potName, minutes, steamedKg }: BroughtBack, toC: number, holds: Contents['holds']): string {
+export function broughtBackWords(
+  { potName, minutes, steamedKg }: BroughtBack,
+  toC: number,
+  holds: Contents['holds'],
+  units: UnitSystem,
+): string {
   const grams = Math.round(steamedKg * 1000);
   const poured =
     grams < 1
       ? ''
-      : ` About ${kilos(steamedKg)} steam away: pour as much water or unsalted stock, and body and salt are what they were.`;
+      : ` About ${heldMass(steamedKg, units)} steam away: pour as much water or unsalted stock, and body and salt are what they were.`;
   const gently = holds.includes('egg')
     ? ' Egg is in it: not to the boil.'
     : holds.includes('cream')
       ? ' Cream is in it: no hard boil.'
       : '';
-  return `In the ${potName}: ${degrees(toC)} after about ${showMinutes(Math.max(1, minutes))}, stirring to the floor.${poured}${gently}`;
+  return `In the ${potName}: ${degrees(toC, units)} after about ${showMinutes(Math.max(1, minutes))}, stirring to the floor.${poured}${gently}`;
 }
 
 /** How long a flat container takes to freeze through, and how much of it must be free. */
-export function freezingWords({ minutes, freeShare }: { readonly minutes: number; readonly freeShare: number }): string {
-  return `about ${String(Math.max(1, Math.round(minutes / 60)))} h through at -18 °C; ${String(Math.ceil(freeShare * 100))} % of it left free`;
+export function freezingWords(
+  { minutes, freeShare }: { readonly minutes: number; readonly freeShare: number },
+  units: UnitSystem,
+): string {
+  return `about ${String(Math.max(1, Math.round(minutes / 60)))} h through at ${degrees(-18, units)}; ${String(Math.ceil(freeShare * 100))} % of it left free`;
 }
 
 /** How long a frozen container takes to thaw, and how not to do it. */
@@ -104,10 +114,10 @@ export function thawingWords(minutes: number): string {
 }
 
 /** What could not be booked as it was told, and what to do. */
-export function stockNoticeSentence({ kind, kg }: StockNotice): string {
+export function stockNoticeSentence({ kind, kg }: StockNotice, units: UnitSystem): string {
   switch (kind) {
     case 'more than was there':
-      return `${kilos(kg ?? 0)} more was told than was there: it was empty by then. Look whether another one was meant, or recount it.`;
+      return `${heldMass(kg ?? 0, units)} more was told than was there: it was empty by then. Look whether another one was meant, or recount it.`;
     case 'no such container':
       return 'This was told of a container that is not known: was its filling taken back?';
     case 'filled twice':
@@ -140,14 +150,14 @@ const TAKEN: Readonly<Record<TakenAs, string>> = {
 };
 
 /** One thing that happened to a container, as a line of its history. */
-export function stockActionWords(action: StockAction): string {
+export function stockActionWords(action: StockAction, units: UnitSystem): string {
   switch (action.kind) {
     case 'filled':
-      return `${action.vessel} filled, ${kilos(action.kg)}${action.addedKg === undefined ? '' : `, ${kilos(action.addedKg)} of it ice`}, ${action.store.name.toLowerCase()}`;
+      return `${action.vessel} filled, ${heldMass(action.kg, units)}${action.addedKg === undefined ? '' : `, ${heldMass(action.addedKg, units)} of it ice`}, ${action.store.name.toLowerCase()}`;
     case 'set to cool':
-      return `set to cool from ${degrees(action.startC)}: ${action.words}`;
+      return `set to cool from ${degrees(action.startC, units)}: ${action.words}`;
     case 'read':
-      return `read ${degrees(action.tempC)}${action.from === undefined ? '' : `, ${action.from}`}`;
+      return `read ${degrees(action.tempC, units, 1)}${action.from === undefined ? '' : `, ${action.from}`}`;
     case 'cooled':
       return `cold: into the ${action.store.name.toLowerCase()}`;
     case 'moved':
@@ -157,26 +167,26 @@ export function stockActionWords(action: StockAction): string {
     case 'set to dry':
       return `into the freeze-dryer, ${String(action.trays)} ${action.trays === 1 ? 'tray' : 'trays'} of ${String(action.squares)} squares`;
     case 'weighed dry':
-      return `weighed in the dryer: ${kilos(action.kg)}`;
+      return `weighed in the dryer: ${heldMass(action.kg, units)}`;
     case 'dried':
-      return `dry: ${kilos(action.kg)} left, ${action.store.name.toLowerCase()}`;
+      return `dry: ${heldMass(action.kg, units)} left, ${action.store.name.toLowerCase()}`;
     case 'split':
-      return `${kilos(action.kg)} into a ${action.vessel.toLowerCase()} of its own`;
+      return `${heldMass(action.kg, units)} into a ${action.vessel.toLowerCase()} of its own`;
     case 'joined':
-      return `${kilos(action.kg)} of another put to it`;
+      return `${heldMass(action.kg, units)} of another put to it`;
     case 'took':
-      return `${kilos(action.kg)} taken ${TAKEN[action.as]}`;
+      return `${heldMass(action.kg, units)} taken ${TAKEN[action.as]}`;
     case 'reheated':
-      return `${kilos(action.kg)} heated to ${degrees(action.toC)} in ${String(action.minutes)} min`;
+      return `${heldMass(action.kg, units)} heated to ${degrees(action.toC, units)} in ${String(action.minutes)} min`;
     case 'threw away':
-      return `${kilos(action.kg)} thrown away: ${action.why}`;
+      return `${heldMass(action.kg, units)} thrown away: ${action.why}`;
     case 'recounted':
-      return `recounted: ${kilos(action.kg)} there`;
+      return `recounted: ${heldMass(action.kg, units)} there`;
     case 'note':
       return action.text;
     case 'undone':
       return 'taken back';
     case 'checked':
-      return `${action.store.name}: ${degrees(action.tempC)}`;
+      return `${action.store.name}: ${degrees(action.tempC, units, 1)}`;
   }
 }

@@ -1,6 +1,19 @@
 import type { Caution } from '../pot/index.js';
 import type { SoupStep } from '../soup/index.js';
-import { cautionSentence, hurts, planErrorSentence, problemSentence, stepName, stepSentence, stepTest } from './index.js';
+import { celsiusOf, degrees, degreesMore } from '../units/index.js';
+import {
+  cautionSentence,
+  heldMass,
+  hurts,
+  planErrorSentence,
+  problemSentence,
+  reheatingWords,
+  stageWords,
+  stepName,
+  stepSentence,
+  stepSetting,
+  stepTest,
+} from './index.js';
 
 const nameOf = (id: string): string => id;
 
@@ -132,7 +145,7 @@ const STEPS: readonly (readonly [SoupStep, string, string])[] = [
 describe('every caution', () => {
   for (const [caution, shown] of CAUTIONS) {
     it(`${caution.code} is one short sentence or two, with its figure`, () => {
-      const sentence = cautionSentence(caution, nameOf);
+      const sentence = cautionSentence(caution, nameOf, 'metric');
       expect(sentence).toContain(shown);
       expect(sentence.length).toBeLessThan(150);
       expect(sentence).not.toMatch(/!|undefined|NaN/);
@@ -164,7 +177,7 @@ describe('every step', () => {
   for (const [step, name, sentence] of STEPS) {
     it(sentence, () => {
       expect(stepName(step, nameOf)).toBe(name);
-      expect(stepSentence(step, nameOf)).toBe(sentence);
+      expect(stepSentence(step, nameOf, 'metric')).toBe(sentence);
     });
   }
 
@@ -189,5 +202,33 @@ describe('a plan that cannot be', () => {
     expect(planErrorSentence({ code: 'TOO_FEW_FOR_POT', leastBowls: 14 })).toContain('at least 14 bowls');
     expect(planErrorSentence({ code: 'NO_ANSWER', solver: 'NO_BRACKET' })).toContain('boils away');
     expect(planErrorSentence({ code: 'SOUP_HAS_PROBLEMS', problems: [] })).toContain('card');
+  });
+});
+
+describe('a kitchen that thinks in °F and pounds', () => {
+  it('is told no °C and no kilos by any caution or step', () => {
+    for (const [caution] of CAUTIONS) expect(cautionSentence(caution, nameOf, 'us')).not.toMatch(/°C|\d (kg|g|mL|L)(?![\w/])/);
+    for (const [step] of STEPS) {
+      expect(stepSentence(step, nameOf, 'us')).not.toContain('°C');
+      expect(stepSetting(step, 'us') ?? '').not.toContain('°C');
+    }
+  });
+
+  it('reads an oven as its dial does, and ice as nothing below it', () => {
+    expect(degrees(celsiusOf(425), 'us')).toBe('425 °F');
+    expect(degrees(-18, 'us')).toBe('0 °F');
+    expect(degrees(74, 'us')).toBe('165 °F');
+    expect(degrees(-0.3, 'metric')).toBe('0 °C');
+    expect(degrees(-18, 'metric')).toBe('−18 °C');
+    expect(degrees(4.44, 'imperial', 1)).toBe('4.4 °C');
+    expect(degreesMore(10, 'us')).toBe('18 °F');
+  });
+
+  it('cools by the marks of its own food code', () => {
+    expect(stageWords({ fromC: 57, toC: 21, withinMin: 120 }, 'us')).toBe('135 to 70 °F within 2 h');
+    expect(stageWords({ toC: 5, withinMin: 360 }, 'us')).toBe('to 41 °F within 6 h of portioning');
+    expect(heldMass(0.9, 'us')).toBe('1.98 lb');
+    expect(heldMass(0.9004, 'metric')).toBe('900 g');
+    expect(reheatingWords('us')).toBe('165 °F within 2 h');
   });
 });

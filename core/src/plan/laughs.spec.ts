@@ -62,7 +62,7 @@ describe('nothing in a plan would make a cook laugh', () => {
     const nameOf = (id: string): string => id;
     for (const { at, plan } of PLANS) {
       for (const { caution } of cautionsOf(plan.prepared, plan.run)) {
-        const sentence = cautionSentence(caution, nameOf);
+        const sentence = cautionSentence(caution, nameOf, 'metric');
         expect(sentence)
           .withContext(at)
           .not.toMatch(/: \.|, ,|undefined|NaN/);

@@ -157,12 +157,12 @@ export const LESSONS: readonly Lesson[] = [
     minutes: 14,
     mishaps: { sharp: { 'canned-tomatoes': 1.7 } },
     about: 'safety',
-    hint: 'Let it stand until the probe says 80 °C or less before the cream goes in. Fast time is there for it.',
+    hint: 'Let it stand until the probe says 80 °C (176 °F) or less before the cream goes in. Fast time is there for it.',
   },
   {
     id: 'egg-cream',
     title: 'Egg and cream',
-    learn: 'A liaison binds between 71 and 82 °C: below the egg is not safe, above it scrambles.',
+    learn: 'A liaison binds between 71 and 82 °C (160 and 180 °F): below the egg is not safe, above it scrambles.',
     brief: 'Fennel, finished with yolks and cream. The stock stands hot by the stove. The card says how far it has to cool first.',
     soupId: 'fennel-egg-cream',
     bowls: 20,
@@ -182,7 +182,7 @@ export const LESSONS: readonly Lesson[] = [
     mishaps: {},
     entersJugs: true,
     about: 'safety',
-    hint: 'At 70 °C and over no jug is filled more than a third. Enter each, so that somebody has looked.',
+    hint: 'At 70 °C (158 °F) and over no jug is filled more than a third. Enter each, so that somebody has looked.',
   },
   {
     id: 'allergy',

@@ -1,4 +1,16 @@
 export { UNITS, UNIT_CODES, type Dimension, type Unit, type UnitCode, type UnitSystem } from './unit.js';
 export { celsiusOf, convert, fahrenheitOf, type ConvertError, type Converted } from './convert.js';
 export { decimalMarkIn, readNumber, showNumber, type NumberRead } from './read-number.js';
-export { showMass, showMinutes, showVolume, type Shown } from './show.js';
+export {
+  degreeUnit,
+  degrees,
+  degreesMore,
+  onScale,
+  showDegrees,
+  showMass,
+  showMinutes,
+  showVolume,
+  weighedIn,
+  type DegreeUnit,
+  type Shown,
+} from './show.js';

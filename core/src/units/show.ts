@@ -1,3 +1,4 @@
+import { fahrenheitOf } from './convert.js';
 import { UNITS, type UnitCode, type UnitSystem } from './unit.js';
 
 /** A figure ready for the screen: digits and the unit they are in, kept apart so that each can be set in its own type. */
@@ -33,8 +34,46 @@ export function showMass(massKg: number, system: UnitSystem): Shown {
 export function showVolume(volumeM3: number, system: UnitSystem): Shown {
   const size = Math.abs(volumeM3);
   if (system === 'metric') return size < 0.9995e-3 ? inUnit(volumeM3, 'ml', 1) : inUnit(volumeM3, 'l', 0.01);
-  if (system === 'us') return size < UNITS['quart-us'].si ? inUnit(volumeM3, 'floz-us', 0.1) : inUnit(volumeM3, 'quart-us', 0.01);
-  return size < UNITS['pint-imp'].si ? inUnit(volumeM3, 'floz-imp', 0.1) : inUnit(volumeM3, 'pint-imp', 0.01);
+  const [small, large] = system === 'us' ? (['floz-us', 'quart-us'] as const) : (['floz-imp', 'pint-imp'] as const);
+  // In a kitchen's own units nobody asks whose ounces they are.
+  return size < UNITS[large].si
+    ? { ...inUnit(volumeM3, small, 0.1), unit: 'fl oz' }
+    : { ...inUnit(volumeM3, large, 0.01), unit: system === 'us' ? 'qt' : 'pt' };
+}
+
+/** What a kitchen's large scale shows, and how many kilos one of it is. */
+export function weighedIn(system: UnitSystem): { readonly name: 'kg' | 'lb'; readonly kg: number } {
+  return system === 'metric' ? { name: 'kg', kg: 1 } : { name: 'lb', kg: UNITS.lb.si };
+}
+
+/** The scale that a kitchen's thermometers and ovens are marked in. */
+export type DegreeUnit = '°C' | '°F';
+
+/** @example degreeUnit('us') // '°F' */
+export function degreeUnit(system: UnitSystem): DegreeUnit {
+  return system === 'us' ? '°F' : '°C';
+}
+
+/** °C on a kitchen's own scale, not rounded. @example onScale(100, 'us') // 212 */
+export function onScale(c: number, system: UnitSystem): number {
+  return system === 'us' ? fahrenheitOf(c) : c;
+}
+
+/** A temperature of a kitchen's own scale, from °C. @param places after the point at most, for what was read and not set. */
+export function showDegrees(c: number, system: UnitSystem, places = 0): Shown {
+  const value = Number(onScale(c, system).toFixed(places));
+  return { digits: value < 0 ? MINUS + String(-value) : String(Math.abs(value)), unit: degreeUnit(system) };
+}
+
+/** A temperature as it is said. @example degrees(218.3, 'us') // '425 °F' */
+export function degrees(c: number, system: UnitSystem, places = 0): string {
+  const { digits: figure, unit } = showDegrees(c, system, places);
+  return `${figure} ${unit}`;
+}
+
+/** So many degrees more or less, which has no zero to count from. @example degreesMore(10, 'us') // '18 °F' */
+export function degreesMore(by: number, system: UnitSystem): string {
+  return `${String(Math.round(system === 'us' ? by * 1.8 : by))} ${degreeUnit(system)}`;
 }
 
 /** Minutes as a cook says them. @example showMinutes(75) // '1 h 15 min' */

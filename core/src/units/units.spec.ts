@@ -122,7 +122,7 @@ describe('units', () => {
     expect(showMass(-0.4, 'metric')).toEqual({ digits: '−400', unit: 'g' });
     expect(showMass(1, 'us')).toEqual({ digits: '2.2', unit: 'lb' });
     expect(showVolume(0.0003, 'metric')).toEqual({ digits: '300', unit: 'mL' });
-    expect(showVolume(0.012, 'imperial')).toEqual({ digits: '21.1', unit: 'pint (imp)' });
+    expect(showVolume(0.012, 'imperial')).toEqual({ digits: '21.1', unit: 'pt' });
     expect(showMinutes(75)).toBe('1 h 15 min');
     expect(showMinutes(59.6)).toBe('1 h');
   });

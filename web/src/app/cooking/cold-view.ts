@@ -28,6 +28,7 @@ import type { Kit, OwnCoolingRule } from '@tureen/core/kit';
 import { makeIngredient, type Mix } from '@tureen/core/larder';
 import { coolingPlaceOf, type Container } from '@tureen/core/stock';
 import { iceWayWords, outlookWords, placeWords, ruleSentence, splitWords, takesWords } from '@tureen/core/messages';
+import type { UnitSystem } from '@tureen/core/units';
 
 /** What is asked of a leftover: how much, how hot, by which rule. */
 export interface CoolingQuestion {
@@ -125,7 +126,7 @@ function ruleLine({ stages }: CoolingRule, fromMin: (stage: CoolingStage) => num
   });
 }
 
-function wayOf(plan: SplitPlan, { startC, mix = USUAL_MIX }: CoolingQuestion, rule: CoolingRule): CoolingWay {
+function wayOf(plan: SplitPlan, { startC, mix = USUAL_MIX }: CoolingQuestion, rule: CoolingRule, units: UnitSystem): CoolingWay {
   const { depthM, place, isStirred, outlook } = plan;
   const stuff = stuffOf(mix, 1);
   const pan = { stuff, depthM, startC, place, isStirred, edgePerM: EDGE_PER_M };
@@ -134,14 +135,14 @@ function wayOf(plan: SplitPlan, { startC, mix = USUAL_MIX }: CoolingQuestion, ru
   const first = outlook.stages[0];
   const spread = first?.minutes === undefined || first.minutes <= 0 ? 1 : (first.nineInTenMin ?? first.minutes) / first.minutes;
   return {
-    words: splitWords(plan),
-    each: placeWords(plan),
+    words: splitWords(plan, units),
+    each: placeWords(plan, units),
     depthM,
     placeId: place.id,
     pans: plan.pans.flatMap(({ pan: { name }, count, kgEach }) => Array.from({ length: count }, () => ({ name, kg: kgEach }))),
     isStirred,
     takes: takesWords(plan),
-    stages: outlook.stages.map((stage) => ({ words: outlookWords(stage), isMet: stage.spareMin >= 0 })),
+    stages: outlook.stages.map((stage) => ({ words: outlookWords(stage, units), isMet: stage.spareMin >= 0 })),
     curve: curveView(curve, spread, ruleLine(rule, countsFrom(curve), startC)),
   };
 }
@@ -149,10 +150,11 @@ function wayOf(plan: SplitPlan, { startC, mix = USUAL_MIX }: CoolingQuestion, ru
 /** The ways to cool a leftover by this kitchen's pans and places. */
 export function coolingAnswer(
   question: CoolingQuestion,
-  kit: Pick<Kit, 'pans' | 'coldPlaces' | 'coolingRule'> | undefined,
+  kit: Pick<Kit, 'pans' | 'coldPlaces' | 'coolingRule' | 'units'> | undefined,
 ): CoolingAnswer | undefined {
   const rule = rulesFor(kit?.coolingRule).find(({ id }) => id === question.ruleId);
   if (rule === undefined || !(question.kg > 0)) return undefined;
+  const units = kit?.units ?? 'metric';
   const by = question.hindered ?? [];
   const places = (kit?.coldPlaces ?? USUAL_PLACES.filter(({ id }) => id !== 'kitchen')).map((place) => hindered(place, by));
   const { mix = USUAL_MIX, iceKg = 0 } = question;
@@ -172,12 +174,12 @@ export function coolingAnswer(
   const plans = split.ok ? split.plans : split.best === undefined ? [] : [split.best];
   return {
     isMet: split.ok,
-    ruleWords: ruleSentence(rule),
+    ruleWords: ruleSentence(rule, units),
     missed: rule.missed,
     coldC: Math.min(...rule.stages.map(({ toC }) => toC)),
-    ways: plans.map((plan) => wayOf(plan, cools, rule)),
+    ways: plans.map((plan) => wayOf(plan, cools, rule, units)),
     iced: iceKg > 0 ? { kg, startC } : undefined,
-    iceWords: ice === undefined ? '' : iceWayWords(ice, kg),
+    iceWords: ice === undefined ? '' : iceWayWords(ice, kg, units),
     holdsKg: split.ok || split.holdsKg >= kg ? undefined : Math.floor(split.holdsKg),
     deepestMm: split.ok || split.depthM === undefined ? undefined : Math.floor(split.depthM * 1000),
   };

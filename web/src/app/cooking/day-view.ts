@@ -316,7 +316,10 @@ export class DayPlanner {
     const verdict = found === undefined ? { main: '', more: '' } : dayVerdict(found, batches, lanes, clockMinute(ask.day.ends));
     return {
       soups,
-      rows: found === undefined ? [] : byClock([...dayRows(found, batches, lanes), ...coolingRows(cooling.cooled, batches)]),
+      rows:
+        found === undefined
+          ? []
+          : byClock([...dayRows(found, batches, lanes, kit.units), ...coolingRows(cooling.cooled, batches, kit.units)]),
       picture: dayPicture(ask.day, planning.work, found, cooling.cooled),
       ...verdict,
       isLate: found !== undefined && latestBy(found) > 0,

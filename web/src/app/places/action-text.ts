@@ -2,7 +2,7 @@ import type { Action } from '@tureen/core/batch';
 import { bodyWord } from '@tureen/core/body';
 import { stepName, type NameOf } from '@tureen/core/messages';
 import { walk, type Soup } from '@tureen/core/soup';
-import { showVolume, type UnitSystem } from '@tureen/core/units';
+import { showVolume, type UnitSystem, degrees } from '@tureen/core/units';
 import { depth, mass } from './figures';
 import { bodyRead, SIDES } from './tasted';
 
@@ -50,7 +50,7 @@ export function actionText(action: Action, soup: Soup, nameOf: NameOf, units: Un
     case 'body':
       return `body by ${action.reading.device}: ${bodyRead(action.reading)}`;
     case 'temperature':
-      return `${action.tempC.toFixed(0)} °C read`;
+      return `${degrees(action.tempC, units, 1)} read`;
     case 'tasted':
       return `${action.taste} tasted: ${SIDES[action.side + 2] ?? ''}${action.taster === undefined ? '' : `, by ${action.taster}`}`;
     case 'swapped':
@@ -64,17 +64,17 @@ export function actionText(action: Action, soup: Soup, nameOf: NameOf, units: Un
     case 'cup':
       return `cup of ${mass(action.cupKg, units)} tried with ${mass(action.doseKg, units)} of ${nameOf(action.line)}`;
     case 'jugged':
-      return `jug filled to ${(action.fillShare * 100).toFixed(0)} % at ${action.tempC.toFixed(0)} °C${action.read ? ', the caution was read' : ''}`;
+      return `jug filled to ${(action.fillShare * 100).toFixed(0)} % at ${degrees(action.tempC, units)}${action.read ? ', the caution was read' : ''}`;
     case 'sieved':
       return `${mass(action.lostKg, units)} stayed in the sieve`;
     case 'gave back':
       return `${(action.share * 100).toFixed(0)} % of the ${nameOf(action.line)} given back`;
     case 'held':
-      return `held ${action.minutes.toFixed(0)} min at ${action.atC.toFixed(0)} °C, lid ${action.lid}${action.topUp === undefined ? '' : `, topped up with ${nameOf(action.topUp)}`}`;
+      return `held ${action.minutes.toFixed(0)} min at ${degrees(action.atC, units)}, lid ${action.lid}${action.topUp === undefined ? '' : `, topped up with ${nameOf(action.topUp)}`}`;
     case 'ladled out':
       return `${mass(action.kg, units)} ladled out: ${action.as}`;
     case 'refilled':
-      return `${mass(action.kg, units)} from a second pot, ${action.tempC.toFixed(0)} °C`;
+      return `${mass(action.kg, units)} from a second pot, ${degrees(action.tempC, units)}`;
     case 'stored':
       return `${mass(action.kg, units)} left over, to be cooled and kept`;
     case 'dished': {

@@ -63,8 +63,3 @@ export function day(ms: number): string {
 export function timeOfDay(ms: number): string {
   return new Date(ms).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit', timeZone: kitchenZone() });
 }
-
-/** What a kitchen's large scale shows, and how many kilos one of it is. */
-export function weighedIn(units: UnitSystem): { readonly name: 'kg' | 'lb'; readonly kg: number } {
-  return units === 'metric' ? { name: 'kg', kg: 1 } : { name: 'lb', kg: UNITS.lb.si };
-}

@@ -77,7 +77,7 @@ describe('the big figure', () => {
 
 describe('stations', () => {
   it('hang together in cooking order, every step in one of them', () => {
-    const groups = stationsOf(beetroot, viewOf(writtenPlan(beetroot, LARDER_ROWS, kit)!, undefined), nameOf);
+    const groups = stationsOf(beetroot, viewOf(writtenPlan(beetroot, LARDER_ROWS, kit)!, undefined), nameOf, 'metric');
     expect(groups.map(({ name }) => name)).toEqual(['Roast', 'Simmer', 'Blend', 'Finish', 'Dish']);
     expect(groups.reduce((sum, { steps }) => sum + steps.length, 0)).toBe(18);
     expect(groups[0]?.rows.map(({ name }) => name)).toEqual(['beetroot', 'onion', 'cooking apple', 'garlic', 'rapeseed oil']);
@@ -90,6 +90,7 @@ describe('stations', () => {
         EXAMPLE_SOUPS.find((soup) => soup.id === id)!,
         undefined,
         (line) => line,
+        'metric',
       ).map(({ name }) => name);
     expect(names('celeriac-leek-apple')[0]).toBe('Sweat');
     expect(names('pea-lettuce-cold').at(-1)).toBe('Dish');
@@ -126,7 +127,7 @@ describe('finding', () => {
 
 describe('words', () => {
   it('are imperative, with their figure', () => {
-    const sentences = batchView(snapshot, []).soup.root.steps.map((step) => stepSentence(step, nameOf));
+    const sentences = batchView(snapshot, []).soup.root.steps.map((step) => stepSentence(step, nameOf, 'metric'));
     expect(sentences).toContain('Pour vegetable stock until it stands 10 mm over the pieces');
     expect(sentences).toContain('Salt to 0.80 %, a fifth held back for the tasting');
     for (const sentence of sentences) expect(sentence).not.toMatch(/!|undefined|NaN/);
@@ -134,11 +135,13 @@ describe('words', () => {
 
   it('warn in red only where someone can be hurt', () => {
     const hot = { code: 'HOT_JUG', fillShare: 1 / 3, tempC: 96.2 } as const;
-    expect(cautionSentence(hot, nameOf)).toBe('96 °C: fill the jug a third, vent the lid, hold it with a cloth. Steam burns.');
+    expect(cautionSentence(hot, nameOf, 'metric')).toBe(
+      '96 °C: fill the jug a third, vent the lid, hold it with a cloth. Steam burns.',
+    );
     expect(hurts(hot)).toBeTrue();
     expect(hurts({ code: 'TRAY_ROUNDS', rounds: 2, trays: 9 })).toBeFalse();
     expect(
-      cautionSentence({ code: 'COOL_IN_TWO_STAGES', firstToC: 21, firstMinutes: 120, toC: 5, allMinutes: 360 }, nameOf),
+      cautionSentence({ code: 'COOL_IN_TWO_STAGES', firstToC: 21, firstMinutes: 120, toC: 5, allMinutes: 360 }, nameOf, 'metric'),
     ).toContain('21 °C within 2 h and 5 °C within 6 h');
   });
 

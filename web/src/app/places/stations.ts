@@ -1,6 +1,7 @@
 import { walk, type Soup, type SoupStep } from '@tureen/core/soup';
 import type { PlanView } from '../cooking/views';
 import { stationOf, stepSetting, type NameOf, type Station } from '@tureen/core/messages';
+import type { UnitSystem } from '@tureen/core/units';
 
 export interface StationRow {
   readonly lineId: string;
@@ -24,7 +25,12 @@ function firstStation(steps: readonly SoupStep[]): Station {
 }
 
 /** The stations of a soup in cooking order, each with the lines that go in there. */
-export function stationsOf(soup: Soup, view: Pick<PlanView, 'takes'> | undefined, nameOf: NameOf): StationGroup[] {
+export function stationsOf(
+  soup: Soup,
+  view: Pick<PlanView, 'takes'> | undefined,
+  nameOf: NameOf,
+  units: UnitSystem,
+): StationGroup[] {
   const steps = walk(soup.root).map(({ step }) => step);
   const first = firstStation(steps);
   const lines = new Map(soup.lines.map((line) => [line.id, line]));
@@ -44,7 +50,7 @@ export function stationsOf(soup: Soup, view: Pick<PlanView, 'takes'> | undefined
   return groups.map(({ name, steps: own }) => ({
     name,
     steps: own,
-    setting: own.flatMap((step) => stepSetting(step) ?? []).join(' · '),
+    setting: own.flatMap((step) => stepSetting(step, units) ?? []).join(' · '),
     minutes: own.reduce((sum, { id }) => sum + (takes.get(id)?.minutes ?? 0), 0),
     rows: own.flatMap(({ id }) =>
       (takes.get(id)?.lines ?? [])

@@ -4,6 +4,7 @@ import { combineLatest, filter, from, map, merge, scan, shareReplay, startWith, 
 import { Api, request, type Reply } from './api';
 import { Live } from './live';
 import { OWN_TIME } from './own-time';
+import { degreeUnit, onScale, type UnitSystem } from '@tureen/core/units';
 
 /** Older than this a reading is not used: the pot has been stirred, poured into or lifted since. Kitchen default. */
 export const FRESH_MS = 5000;
@@ -87,9 +88,9 @@ export class Devices {
 }
 
 /** What a device shows, with its unit. */
-export function shown({ value, unit }: Pick<Device, 'value' | 'unit'>): string {
+export function shown({ value, unit }: Pick<Device, 'value' | 'unit'>, units: UnitSystem): string {
   if (value === undefined) return 'nothing yet';
-  return unit === 'kg' ? `${value.toFixed(2)} kg` : `${value.toFixed(1)} °C`;
+  return unit === 'kg' ? `${value.toFixed(2)} kg` : `${onScale(value, units).toFixed(1)} ${degreeUnit(units)}`;
 }
 
 /** How long ago, in words for a glance. */

@@ -7,6 +7,7 @@ import { Api, request, type Reply } from './api';
 import { Live } from './live';
 import { reasonsToAsk, refetched } from './refetch';
 import { kitchenZone } from './zone';
+import { kitchenUnits } from './units';
 
 export interface KitchenState {
   readonly kit: Kit | null;
@@ -25,7 +26,10 @@ export class Kitchen {
     reasonsToAsk(this.live, ({ kind }) => kind === 'kitchen'),
     async () => {
       const answer = await request<KitchenState>(() => this.api.client.kitchen.$get());
-      if (answer.ok) kitchenZone.set(answer.value.kit?.zone);
+      if (answer.ok) {
+        kitchenZone.set(answer.value.kit?.zone);
+        kitchenUnits.set(answer.value.kit?.units ?? 'metric');
+      }
       return answer;
     },
     true,

@@ -1,4 +1,5 @@
 import type { Ribbon, RibbonFlow, Stop } from '@tureen/core/runner';
+import { weighedIn, type UnitSystem } from '@tureen/core/units';
 
 export interface Point {
   readonly x: number;
@@ -30,7 +31,7 @@ export interface Drawn {
   readonly labels: readonly Label[];
   readonly stations: readonly Label[];
   readonly endX: number;
-  readonly scaleKg: number;
+  readonly scaleText: string;
   readonly scalePx: number;
 }
 
@@ -39,6 +40,8 @@ export interface Frame {
   readonly height: number;
   /** Kilos at full thickness: the same for the plan and what was done, or they could not be compared. */
   readonly mostKg: number;
+  /** In what its figures are told. */
+  readonly units: UnitSystem;
   readonly left: number;
   readonly right: number;
   /** Rows of labels above the band; with none of them it is a strip: the band, its arms and what it comes to. */
@@ -112,11 +115,11 @@ export function bandPath(points: readonly Pick<Point, 'x' | 'kg'>[], centre: num
   return `M ${smooth(top)} L ${smooth(bottom)} Z`;
 }
 
-function round(kg: number): string {
-  const size = Math.abs(kg);
-  if (size >= 10) return kg.toFixed(0);
-  if (size >= 0.1) return kg.toFixed(1);
-  return kg.toFixed(2);
+function round(amount: number): string {
+  const size = Math.abs(amount);
+  if (size >= 10) return amount.toFixed(0);
+  if (size >= 0.1) return amount.toFixed(1);
+  return amount.toFixed(2);
 }
 
 const KIND: Readonly<Record<RibbonFlow['kind'], string>> = {
@@ -148,7 +151,14 @@ interface Arm {
 }
 
 /** Sums what crosses at one stop by where it goes: in from above, steam up, the rest down. */
-function armsOf({ stop, x0, x1 }: Placed, centre: number, pxPerKg: number, nameOf: (id: string) => string): Arm[] {
+function armsOf(
+  { stop, x0, x1 }: Placed,
+  centre: number,
+  pxPerKg: number,
+  nameOf: (id: string) => string,
+  units: UnitSystem,
+): Arm[] {
+  const told = (kg: number): string => round(kg / weighedIn(units).kg);
   const half = (stop.afterKg * pxPerKg) / 2;
   const sum = (flows: readonly RibbonFlow[]): number => flows.reduce((kg, flow) => kg + flow.kg, 0);
   const arms: Arm[] = [];
@@ -165,7 +175,7 @@ function armsOf({ stop, x0, x1 }: Placed, centre: number, pxPerKg: number, nameO
       edge: centre - half,
       colour: biggest.colour,
       kind: biggest.kind,
-      text: `${name}${others} +${round(sum(ins))}`,
+      text: `${name}${others} +${told(sum(ins))}`,
     });
   }
   const steam = stop.outs.filter(({ kind }) => kind === 'vapour');
@@ -178,7 +188,7 @@ function armsOf({ stop, x0, x1 }: Placed, centre: number, pxPerKg: number, nameO
       edge: centre - half,
       colour: '#cfc8bd',
       kind: 'vapour',
-      text: `steam −${round(sum(steam))}`,
+      text: `steam −${told(sum(steam))}`,
     });
   }
   const down = stop.outs.filter(({ kind }) => kind !== 'vapour');
@@ -200,7 +210,7 @@ function armsOf({ stop, x0, x1 }: Placed, centre: number, pxPerKg: number, nameO
       edge: centre + half,
       colour: '#c2ad85',
       kind: first.kind,
-      text: `${what} −${round(sum(down))}`,
+      text: `${what} −${told(sum(down))}`,
     });
   }
   return arms;
@@ -243,10 +253,12 @@ export function inRows(
   return out;
 }
 
-/** A round number of kilos for the scale bar: about a third of the thickness. */
-export function scaleKg(mostKg: number): number {
+/** A round number for the scale bar, in what the kitchen weighs in: about a third of the thickness. */
+export function scaleBar(mostKg: number, units: UnitSystem): { readonly kg: number; readonly text: string } {
+  const { name, kg: unitKg } = weighedIn(units);
   const steps = [0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50, 100];
-  return steps.findLast((kg) => kg <= mostKg / 2.2) ?? 0.1;
+  const bar = steps.findLast((amount) => amount * unitKg <= mostKg / 2.2) ?? 0.1;
+  return { kg: bar * unitKg, text: `${String(bar)} ${name}` };
 }
 
 /** Heaviest moment of a ribbon, kg. */
@@ -288,12 +300,12 @@ export function drawn(ribbon: Ribbon, frame: Frame, nameOf: (id: string) => stri
   });
   const arms = all
     .filter(({ lane }) => lane === 0)
-    .flatMap((one) => armsOf(one, centre, pxPerKg, nameOf))
+    .flatMap((one) => armsOf(one, centre, pxPerKg, nameOf, frame.units))
     .filter(({ kg }) => kg > TINY_SHARE * frame.mostKg);
   const above = arms.filter(({ up }) => up).map(({ x, text, kg }) => ({ x, text, weight: kg }));
   const below = arms.filter(({ up }) => !up).map(({ x, text, kg }) => ({ x: x + 12, text, weight: kg }));
   const labelBottom = frame.height - ROW_PX - 10;
-  const scale = scaleKg(frame.mostKg);
+  const scale = scaleBar(frame.mostKg, frame.units);
   return {
     width: frame.width,
     height: frame.height,
@@ -316,8 +328,8 @@ export function drawn(ribbon: Ribbon, frame: Frame, nameOf: (id: string) => stri
       frame,
     ),
     endX: mainStops.at(-1)?.x1 ?? frame.left,
-    scaleKg: scale,
-    scalePx: scale * pxPerKg,
+    scaleText: scale.text,
+    scalePx: scale.kg * pxPerKg,
   };
 }
 

@@ -85,8 +85,8 @@ export function pictureOf(drawing: Drawing): Picture {
   const mostKg = Math.max(heaviest(ribbon), actual === undefined ? 0 : heaviest(actual));
   const frame: Frame =
     strip !== undefined
-      ? { ...STRIP[strip], height: STRIP_HEIGHT, mostKg, rows: 0 }
-      : { ...FRAME, height, mostKg, rows: quiet ? 1 : 2 };
+      ? { ...STRIP[strip], height: STRIP_HEIGHT, mostKg, units, rows: 0 }
+      : { ...FRAME, height, mostKg, units, rows: quiet ? 1 : 2 };
   const plan = drawn(ribbon, frame, nameOf, stationName);
   const { centre, pxPerKg } = axisOf(placed(ribbon, frame), frame);
   const points = actual === undefined ? undefined : alignedPoints(actual, ribbon, frame);

@@ -5,7 +5,7 @@ import { LARDER_ROWS } from '@tureen/core/larder';
 import { EXAMPLE_SOUPS } from '@tureen/core/soup';
 import { makePlan } from '@tureen/core/plan';
 import { planOutcome, type PlanView } from '../../cooking/views';
-import { alignedPoints, axisOf, bandPath, drawn, heaviest, inRows, placed, scaleKg, type Frame } from './layout';
+import { alignedPoints, axisOf, bandPath, drawn, heaviest, inRows, placed, scaleBar, type Frame } from './layout';
 import { pictureOf } from './picture';
 import { RibbonPicture } from './ribbon';
 
@@ -20,7 +20,7 @@ function plan(id: string): PlanView {
 }
 
 function frameOf(view: PlanView): Frame {
-  return { width: 1224, height: 200, mostKg: heaviest(view.ribbon), left: 0, right: 1150, rows: 2 };
+  return { width: 1224, height: 200, mostKg: heaviest(view.ribbon), units: 'metric', left: 0, right: 1150, rows: 2 };
 }
 
 /** Numbers of a path, in order. */
@@ -98,9 +98,11 @@ describe('the ribbon', () => {
   });
 
   it('has a scale bar of a round number of kilos', () => {
-    expect(scaleKg(24)).toBe(10);
-    expect(scaleKg(3)).toBe(1);
-    expect(scaleKg(0.4)).toBe(0.1);
+    expect(scaleBar(24, 'metric')).toEqual({ kg: 10, text: '10 kg' });
+    expect(scaleBar(3, 'metric').kg).toBe(1);
+    expect(scaleBar(24, 'us').text).toBe('20 lb');
+    expect(scaleBar(24, 'us').kg).toBeCloseTo(9.072, 3);
+    expect(scaleBar(0.4, 'metric').text).toBe('0.1 kg');
   });
 
   it('can be read as a table', async () => {

@@ -60,7 +60,7 @@ let serial = 0;
       }
       <g class="scale" [attr.transform]="'translate(' + (own.frame.right + 14) + ' ' + own.scaleTop + ')'">
         <path [attr.d]="'M 0 0 h 8 M 4 0 v ' + own.plan.scalePx + ' M 0 ' + own.plan.scalePx + ' h 8'" />
-        <text x="13" [attr.y]="own.plan.scalePx / 2 + 5">{{ own.plan.scaleKg }} kg</text>
+        <text x="13" [attr.y]="own.plan.scalePx / 2 + 5">{{ own.plan.scaleText }}</text>
       </g>
     </svg>
     <table class="unseen">

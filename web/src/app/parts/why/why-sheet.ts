@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { namer, stepSentence } from '@tureen/core/messages';
 import { walk } from '@tureen/core/soup';
-import { showMinutes, type UnitSystem } from '@tureen/core/units';
+import { showMinutes, type UnitSystem, degrees, degreesMore } from '@tureen/core/units';
 import type { Part, Why } from '@tureen/core/why';
 import { combineLatest, from, switchMap } from 'rxjs';
 import { Cooking } from '../../cooking/cooking';
@@ -199,11 +199,15 @@ export class WhySheet {
         const step = steps.get(part.id);
         return {
           name:
-            part.of === 'step' && step !== undefined ? stepSentence(step, nameOf) : part.of === 'line' ? nameOf(part.id) : part.id,
+            part.of === 'step' && step !== undefined
+              ? stepSentence(step, nameOf, this.units())
+              : part.of === 'line'
+                ? nameOf(part.id)
+                : part.id,
           kind: part.note ?? (part.kind === undefined ? '' : (KINDS[part.kind] ?? '')),
           value:
             why.unit === '°C' && part.of === 'step'
-              ? `${part.value > 0 ? '+' : '−'}${Math.abs(part.value).toFixed(0)} °C`
+              ? `${part.value > 0 ? '+' : '−'}${degreesMore(Math.abs(part.value), this.units())}`
               : why.figure === 'contains'
                 ? mass(part.value, this.units())
                 : this.shown(why, part.value),
@@ -218,7 +222,7 @@ export class WhySheet {
   private shown({ unit, figure }: Why, value: number): string {
     if (unit === 'kg') return mass(value, this.units());
     if (unit === 'g') return mass(value / 1000, this.units());
-    if (unit === '°C') return `${value.toFixed(0)} °C`;
+    if (unit === '°C') return degrees(value, this.units());
     if (unit === '' || unit === 'allergens') return value.toFixed(0);
     if (unit === 'min') return showMinutes(value);
     if (unit === 'money') return money(value, this.currency());

@@ -1,5 +1,6 @@
 import type { DebriefView } from '../../cooking/bench-view';
-import { bandPath, scaleKg } from '../../parts/ribbon/layout';
+import { bandPath, scaleBar } from '../../parts/ribbon/layout';
+import { kitchenUnits } from '../../services/units';
 
 export interface Bands {
   readonly width: number;
@@ -48,7 +49,7 @@ export function bandsOf({ moments, bestKg, turns }: Pick<DebriefView, 'moments' 
     if (last === undefined || (last.text !== text && x(n) - last.x >= LABEL_PX))
       labels.push({ x: x(n), text, anchor: x(n) > WIDTH - LABEL_PX / 2 ? 'end' : 'middle' });
   }
-  const bar = scaleKg(mostKg);
+  const bar = scaleBar(mostKg, kitchenUnits());
   return {
     width: WIDTH,
     height: TOP + rows.length * (ROOM + GAP) + 34,
@@ -60,7 +61,7 @@ export function bandsOf({ moments, bestKg, turns }: Pick<DebriefView, 'moments' 
     })),
     turns: turns.map(({ at }, k) => ({ n: k + 1, x: x(at) })),
     labels,
-    kiloPx: bar * pxPerKg,
-    barText: `${String(bar)} kg`,
+    kiloPx: bar.kg * pxPerKg,
+    barText: bar.text,
   };
 }

@@ -1,9 +1,10 @@
 import { bodyWord } from '@tureen/core/body';
 import type { Harm, Mark } from '@tureen/core/practice';
 import { tasteWord } from '@tureen/core/season';
-import { showMinutes, type UnitSystem } from '@tureen/core/units';
+import { showMinutes, type UnitSystem, degrees } from '@tureen/core/units';
 import type { TurnView } from '../../cooking/bench-view';
 import { mass } from '../figures';
+import { kitchenUnits } from '../../services/units';
 
 export const NAMES: Readonly<Record<Mark, string>> = {
   body: 'texture',
@@ -28,30 +29,31 @@ export function figure(mark: Mark, value: number): string {
 
 /** What a harm would have done, why, and how it is kept from happening. */
 export function harmWords(harm: Harm): { readonly title: string; readonly words: string } {
-  const at = 'tempC' in harm ? `${harm.tempC.toFixed(0)} °C` : '';
+  const heat = (c: number): string => degrees(c, kitchenUnits());
+  const at = 'tempC' in harm ? heat(harm.tempC) : '';
   switch (harm.kind) {
     case 'hot jug':
       return {
         title: 'The jug would have thrown its lid',
         words:
           harm.fillShare === undefined
-            ? `The soup was at ${at} and no jug was looked at. From 70 °C on a jug is filled to a third, with the vent open and a cloth on the lid.`
-            : `A jug was filled to ${(harm.fillShare * 100).toFixed(0)} % with soup at ${at}. From 70 °C on a third is the most, with the vent open and a cloth on the lid.`,
+            ? `The soup was at ${at} and no jug was looked at. From ${heat(70)} on a jug is filled to a third, with the vent open and a cloth on the lid.`
+            : `A jug was filled to ${(harm.fillShare * 100).toFixed(0)} % with soup at ${at}. From ${heat(70)} on a third is the most, with the vent open and a cloth on the lid.`,
       };
     case 'split':
       return {
         title: 'The cream would have split',
-        words: `Thin cream went in at ${at}, into ${harm.acidGKg.toFixed(1)} g of acid a kilo. Below 85 °C, with richer cream, or in a soup that is less sour it stays whole.`,
+        words: `Thin cream went in at ${at}, into ${harm.acidGKg.toFixed(1)} g of acid a kilo. Below ${heat(85)}, with richer cream, or in a soup that is less sour it stays whole.`,
       };
     case 'scrambled':
       return {
         title: 'The egg would have scrambled',
-        words: `Yolks and cream met ${at}. Over 82 °C they set in crumbs: let it cool first, and temper the bowl with some of the soup.`,
+        words: `Yolks and cream met ${at}. Over ${heat(82)} they set in crumbs: let it cool first, and temper the bowl with some of the soup.`,
       };
     case 'raw egg':
       return {
         title: 'The egg would not have been safe',
-        words: `It was brought to ${at} only. Egg mixtures are safe from 71 °C on; for those who are frail use pasteurised egg, and follow your local rules.`,
+        words: `It was brought to ${at} only. Egg mixtures are safe from ${heat(71)} on; for those who are frail use pasteurised egg, and follow your local rules.`,
       };
     case 'allergen':
       return {
@@ -61,12 +63,12 @@ export function harmWords(harm: Harm): { readonly title: string; readonly words:
     case 'cooled too slowly':
       return {
         title: 'It stayed warm for too long',
-        words: `${harm.minutes === undefined ? 'It was not' : `After ${showMinutes(harm.minutes)} it was`} at ${String(harm.toC)} °C in the middle of the ${harm.vessel.toLowerCase()}${harm.minutes === undefined ? ' within a day' : ''}; ${showMinutes(harm.withinMin)} are allowed. What grows in that time makes ill and cannot be tasted. Follow your local rules.`,
+        words: `${harm.minutes === undefined ? 'It was not' : `After ${showMinutes(harm.minutes)} it was`} at ${heat(harm.toC)} in the middle of the ${harm.vessel.toLowerCase()}${harm.minutes === undefined ? ' within a day' : ''}; ${showMinutes(harm.withinMin)} are allowed. What grows in that time makes ill and cannot be tasted. Follow your local rules.`,
       };
     case 'left standing':
       return {
         title: 'Some of it was left standing in the pot',
-        words: `${mass(harm.kg, 'metric')} were never put away. A full pot stays warm all night: portion it shallow, or throw it away.`,
+        words: `${mass(harm.kg, kitchenUnits())} were never put away. A full pot stays warm all night: portion it shallow, or throw it away.`,
       };
   }
 }

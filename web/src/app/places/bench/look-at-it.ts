@@ -8,6 +8,7 @@ import { Benching } from '../../cooking/benching';
 import { Batches } from '../../services/batches';
 import { Clock } from '../../services/clock';
 import { depth, mass } from '../figures';
+import { degrees } from '@tureen/core/units';
 
 const TASTES: Readonly<Record<Tasted, string>> = {
   [-2]: 'far too little salt',
@@ -196,7 +197,7 @@ export class LookAtIt {
             gross: mass(senses.grossKg, units),
             tare: mass(senses.tareKg, units),
             below: depth(senses.belowRimM, units),
-            probe: `${senses.probeC.toFixed(0)} °C`,
+            probe: degrees(senses.probeC, units),
           })),
         );
       }),

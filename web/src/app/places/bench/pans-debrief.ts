@@ -1,13 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, input, linkedSignal } from '@angular/core';
 import { placeWords } from '@tureen/core/messages';
 import type { CooledPan, CoolingDebrief, TrueStage } from '@tureen/core/practice';
-import { showMinutes } from '@tureen/core/units';
+import { showMinutes, degrees } from '@tureen/core/units';
 import type { CurveView } from '../../cooking/cold-view';
 import { Choice } from '../../parts/choice';
 import { CoolingChart } from '../cold/cooling-chart';
 import { mass } from '../figures';
 import { harmWords } from './debrief-words';
 import { MarksTable } from './marks-table';
+import { kitchenUnits } from '../../services/units';
 
 const HOUR_MIN = 60;
 const RECORDED: Readonly<Record<TrueStage['recorded'], string>> = {
@@ -16,10 +17,12 @@ const RECORDED: Readonly<Record<TrueStage['recorded'], string>> = {
   'not shown': 'not shown by any reading',
 };
 
+const heat = (c: number): string => degrees(c, kitchenUnits());
+
 function stageWords({ stage: { fromC, toC, withinMin }, minutes, recorded }: TrueStage): string {
-  const from = fromC === undefined ? 'since it was portioned' : `from ${String(fromC)} °C`;
+  const from = fromC === undefined ? 'since it was portioned' : `from ${heat(fromC)}`;
   const took = minutes === undefined ? 'not within a day' : showMinutes(minutes);
-  return `to ${String(toC)} °C ${from}: ${took} of ${showMinutes(withinMin)} allowed; ${RECORDED[recorded]}`;
+  return `to ${heat(toC)} ${from}: ${took} of ${showMinutes(withinMin)} allowed; ${RECORDED[recorded]}`;
 }
 
 function curveOf({ curve, readings, stages }: CooledPan): CurveView {
@@ -149,8 +152,8 @@ export class PansDebrief {
     const { best } = this.debrief();
     if (best === undefined) return 'None of this kitchen’s places would have cooled it in time: it was to be thrown away.';
     const { place, isStirred, depthM, pans, stages } = best;
-    const times = stages.map(({ stage: { toC }, minutes }) => `${String(toC)} °C after ${showMinutes(minutes)}`).join(', ');
-    return `${String(pans)} ${pans === 1 ? 'pan' : 'pans'}, up to ${placeWords({ depthM, place, isStirred, iceKg: 0 })}: ${times}.`;
+    const times = stages.map(({ stage: { toC }, minutes }) => `${heat(toC)} after ${showMinutes(minutes)}`).join(', ');
+    return `${String(pans)} ${pans === 1 ? 'pan' : 'pans'}, up to ${placeWords({ depthM, place, isStirred, iceKg: 0 }, kitchenUnits())}: ${times}.`;
   });
 
   protected kept({ keptKg }: CooledPan): string {

@@ -2,6 +2,8 @@ import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { Container } from '@tureen/core/stock';
 import { watchPan } from '../watched-pan';
+import { degrees } from '@tureen/core/units';
+import { kitchenUnits } from '../../services/units';
 
 /** A container that cools, as a line of the day: how warm it is, which mark is next and by when, what can still be done. */
 @Component({
@@ -10,7 +12,7 @@ import { watchPan } from '../watched-pan';
   imports: [RouterLink],
   template: `@if (pan.answer() !== undefined) {
     <p>
-      <strong>{{ pan.temp() }} °C</strong>
+      <strong>{{ heat(pan.temp()) }}</strong>
       <span
         ><a class="soup-name" [routerLink]="['/cold', container().id]">{{ container().contents.name }}</a
         >, {{ pan.weighs() }}, cooling</span
@@ -18,7 +20,7 @@ import { watchPan } from '../watched-pan';
       @if (pan.next(); as stage) {
         <span [class.slow]="stage.state === 'too slow'"
           ><span aria-hidden="true">{{ stage.state === 'in time' ? '✓' : stage.state === 'close' ? '▲' : '✗' }}</span>
-          {{ stage.toC }} °C {{ stage.words }}</span
+          {{ heat(stage.toC) }} {{ stage.words }}</span
         >
       }
     </p>
@@ -56,4 +58,8 @@ import { watchPan } from '../watched-pan';
 export class Cools {
   readonly container = input.required<Container>();
   protected readonly pan = watchPan(this.container);
+
+  protected heat(c: number): string {
+    return degrees(c, kitchenUnits());
+  }
 }

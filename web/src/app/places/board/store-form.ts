@@ -4,7 +4,8 @@ import type { UnitSystem } from '@tureen/core/units';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { AmountField } from '../../parts/amount-field';
 import { Supplies } from '../../services/supplies';
-import { mass, weighedIn } from '../figures';
+import { weighedIn } from '@tureen/core/units';
+import { mass } from '../figures';
 
 /** What happened to an ingredient in the store, and how it is bought. Kilos are kept, whatever unit the kitchen weighs in. */
 @Component({

@@ -134,7 +134,7 @@ export class Card {
   protected readonly stations = computed(() => {
     const soup = this.kept()?.soup;
     if (soup === undefined) return [];
-    return stationsOf(soup, this.view(), this.nameOf())
+    return stationsOf(soup, this.view(), this.nameOf(), this.units())
       .filter(({ name }) => name !== 'Dish')
       .map((station) => ({
         ...station,

@@ -51,7 +51,7 @@ export class EditSteps {
         units: this.units(),
       }).map((field) => [field.id, field]),
     );
-    const stations = stationsOf(soup, undefined, nameOf).map(({ name, steps }, n) => ({
+    const stations = stationsOf(soup, undefined, nameOf, this.units()).map(({ name, steps }, n) => ({
       n,
       name,
       ids: steps.map(({ id }) => id),

@@ -8,13 +8,15 @@ import type { SheetRow } from '@tureen/core/messages';
 import { plusDays } from '@tureen/core/stock';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { switchMap } from 'rxjs';
-import { NumberField } from '../../parts/number-field';
+import { TemperatureField } from '../../parts/temperature-field';
 import { Clock } from '../../services/clock';
 import { Stock } from '../../services/stock';
 import { kitchenZone } from '../../services/zone';
 import { saveAs } from '../save-as';
 import { FromDevice } from '../stove/from-device';
 import { dayWords } from './container-words';
+import { degrees } from '@tureen/core/units';
+import { kitchenUnits } from '../../services/units';
 
 const COLDEST_C = -40;
 const WARMEST_C = 60;
@@ -23,7 +25,7 @@ const WARMEST_C = 60;
 @Component({
   selector: 'tt-cold-log',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, FromDevice, NumberField, NzInputModule, RouterLink],
+  imports: [FormsModule, FromDevice, NzInputModule, RouterLink, TemperatureField],
   templateUrl: './cold-log.html',
   styleUrl: './cold-log.less',
 })
@@ -62,6 +64,10 @@ export class ColdLogPlace {
   protected readonly correcting = signal<SheetRow | undefined>(undefined);
   protected readonly tempC = signal<number | null>(null);
   protected readonly why = signal('');
+
+  protected heat(c: number): string {
+    return degrees(c, kitchenUnits());
+  }
 
   protected go(days: number): void {
     this.looking.set(undefined);

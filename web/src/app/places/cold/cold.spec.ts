@@ -3,6 +3,7 @@ import { Router } from '@angular/router';
 import { toCanvas } from 'qrcode';
 import { COLD_NOW, ColdInMemory, FREEZER, heldOf } from '../../../../spec/cold-in-memory';
 import { rest, show, type Shown } from '../../../../spec/stove-in-memory';
+import { kitchenUnits } from '../../services/units';
 import { kitchenZone } from '../../services/zone';
 import { Cold } from './cold';
 import { ContainerPlace } from './container';
@@ -162,7 +163,7 @@ describe('a container', () => {
     expect(shown.text()).toMatch(/contains gluten.*celery/);
     expect(shown.text()).toContain('Heat it to 74 °C within 2 h, once.');
     expect(shown.text()).toMatch(/a bowl ?300 g, \d+ kcal, salt [\d.]+ g/);
-    expect(shown.text()).toMatch(/to freeze ?about \d+ h through at -18 °C; \d+ % of it left free/);
+    expect(shown.text()).toMatch(/to freeze ?about \d+ h through at −18 °C; \d+ % of it left free/);
   });
 
   it('says how long this kitchen’s pot takes to bring it back and what is to be poured; the minutes are its own until they are typed', async () => {
@@ -299,7 +300,7 @@ describe('a pan that cools', () => {
     const id = cold.cooling(20);
     const shown = await watched(id);
     expect(shown.text()).toContain('No reading says yet that it is cold');
-    await type(shown, 'it reads, °C, Swede & barley', '4');
+    await type(shown, 'it reads, Swede & barley, °C', '4');
     await submit(shown);
     expect(cold.last).toEqual({ kind: 'read', container: id, tempC: 4 });
     shown.fixture.componentRef.setInput('container', cold.container(id));
@@ -307,6 +308,31 @@ describe('a pan that cools', () => {
     expect(shown.text()).not.toContain('No reading says yet');
     await shown.press('Cold: into the freezer');
     expect(cold.container(id).state).toBe('frozen');
+  });
+
+  describe('in a kitchen that thinks in °F', () => {
+    beforeEach(() => {
+      kitchenUnits.set('us');
+    });
+    afterEach(() => {
+      kitchenUnits.set('metric');
+    });
+
+    it('is read in °F and kept in °C, and all that is said of it is in °F and pounds', async () => {
+      const id = cold.cooling(20);
+      const shown = await watched(id);
+      expect(shown.text()).toMatch(/\d °F/);
+      expect(shown.text()).not.toContain('°C');
+      expect(shown.text()).not.toMatch(/\d k?g\b/);
+      await type(shown, 'it reads, Swede & barley, °F', '40');
+      await submit(shown);
+      const read = cold.last;
+      expect(read?.kind === 'read' ? read.tempC : NaN).toBeCloseTo(4.444, 3);
+      shown.fixture.componentRef.setInput('container', cold.container(id));
+      await rest(shown.fixture);
+      expect(shown.text()).toContain('Take back 40 °F');
+      expect(shown.text()).not.toContain('No reading says yet');
+    });
   });
 
   it('too slow: half of it goes into a second pan, both shallower, with the time that the rule has left', async () => {
@@ -333,7 +359,7 @@ describe('a pan that cools', () => {
     const id = cold.cooling(300);
     cold.ago(10, { kind: 'read', container: id, tempC: 40 });
     const shown = await watched(id);
-    expect(shown.text()).toContain('reheat it once to 74 °C');
+    expect(shown.text()).toContain('reheat it once to 74 °C (165 °F)');
     await shown.press('Heated to 74 °C: cool it again');
     const { cooling, notes } = cold.container(id);
     expect([cooling?.startC, cooling?.countsFromMs, cooling?.readings.length]).toEqual([74, undefined, 0]);

@@ -25,6 +25,7 @@ import { containerRow, isFoundBy, type ContainerRow } from './container-words';
 import { PanWatch } from './pan-watch';
 import { Scan } from './scan';
 import { Tub } from './tub';
+import { kitchenUnits } from '../../services/units';
 
 const MINUTE_MS = 60_000;
 const LOOK_MS = 30_000;
@@ -75,7 +76,9 @@ export class Cold {
     const answer = this.answer();
     return answer?.ok === true ? answer.value : undefined;
   });
-  protected readonly notices = computed(() => [...new Set((this.view()?.notices ?? []).map(stockNoticeSentence))]);
+  protected readonly notices = computed(() => [
+    ...new Set((this.view()?.notices ?? []).map((notice) => stockNoticeSentence(notice, kitchenUnits()))),
+  ]);
   protected readonly leftovers = computed(() =>
     (this.view()?.leftovers ?? [])
       .filter(({ kg, filledKg }) => kg - filledKg > STICKS_KG)

@@ -3,6 +3,7 @@ import { bringBackWords, keptWords, stockStateWords } from '@tureen/core/message
 import { dayOf } from '@tureen/core/kit';
 import { kitchenZone } from '../../services/zone';
 import { mass } from '../figures';
+import { kitchenUnits } from '../../services/units';
 
 /** A container as lists show it. */
 export interface ContainerRow {
@@ -59,7 +60,7 @@ export function containerRow(container: Container, nowMs: number): ContainerRow 
     name: contents.name,
     vessel,
     bowls: bowlsIn(kg, contents),
-    mass: mass(kg, 'metric'),
+    mass: mass(kg, kitchenUnits()),
     where,
     storeId: store.id,
     state,
@@ -70,7 +71,7 @@ export function containerRow(container: Container, nowMs: number): ContainerRow 
     full: Math.min(1, kg / Math.max(inKg, kg)),
     allergens,
     diets: contents.diets,
-    bringBack: bringBackWords(contents, state),
+    bringBack: bringBackWords(contents, state, kitchenUnits()),
     text: [contents.name, vessel, where, dayWords(useBy.day), ...allergens].join(' ').toLowerCase(),
   };
 }

@@ -41,6 +41,8 @@ import { containerRow, dayWords } from './container-words';
 import { FreezeDry } from './freeze-dry';
 import { PanWatch } from './pan-watch';
 import { Tub } from './tub';
+import { kitchenUnits } from '../../services/units';
+import { TemperatureField } from '../../parts/temperature-field';
 
 const LOOK_MS = 30_000;
 
@@ -58,7 +60,18 @@ function isAsk(text: string | undefined): text is Ask {
 @Component({
   selector: 'tt-container',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choice, FormsModule, FreezeDry, NumberField, NzInputModule, NzSelectModule, PanWatch, RouterLink, Tub],
+  imports: [
+    Choice,
+    FormsModule,
+    FreezeDry,
+    NumberField,
+    NzInputModule,
+    NzSelectModule,
+    PanWatch,
+    RouterLink,
+    TemperatureField,
+    Tub,
+  ],
   templateUrl: './container.html',
   styleUrl: './container.less',
 })
@@ -121,19 +134,19 @@ export class ContainerPlace {
       { name: 'thawed', value: at(thawedMs) },
       { name: 'dried', value: at(own.driedMs) },
       { name: 'opened', value: at(openedMs) },
-      { name: 'to freeze', value: own.state === 'chilled' ? freezingWords(freezingOf(own)) : undefined },
+      { name: 'to freeze', value: own.state === 'chilled' ? freezingWords(freezingOf(own), kitchenUnits()) : undefined },
       { name: 'to thaw', value: own.state === 'frozen' ? thawingWords(thawingOf(own)) : undefined },
       { name: 'worth', value: contents.row.pricePerKg > 0 ? money(contents.row.pricePerKg * kg, this.currency()) : undefined },
       {
         name: 'by recounting',
-        value: Math.abs(foundKg) < 0.0005 ? undefined : `${foundKg > 0 ? '+' : '−'}${mass(Math.abs(foundKg), 'metric')}`,
+        value: Math.abs(foundKg) < 0.0005 ? undefined : `${foundKg > 0 ? '+' : '−'}${mass(Math.abs(foundKg), kitchenUnits())}`,
       },
     ].flatMap(({ name, value }) => (value === undefined ? [] : [{ name, value }]));
   });
   protected readonly notices = computed(() =>
     (this.known()?.notices ?? [])
       .filter(({ container }) => container === this.containerId())
-      .map((notice) => stockNoticeSentence(notice)),
+      .map((notice) => stockNoticeSentence(notice, kitchenUnits())),
   );
   protected readonly history = computed(() => {
     const known = this.known();
@@ -143,7 +156,7 @@ export class ContainerPlace {
       .filter((entry) => tiesOf(entry).includes(this.containerId()) && entry.action.kind !== 'undone')
       .map(({ id, action, atMs, who }) => ({
         id,
-        words: stockActionWords(action),
+        words: stockActionWords(action, kitchenUnits()),
         when: `${day(atMs)} ${timeOfDay(atMs)}`,
         who,
         isUndone: undone.has(id),
@@ -200,8 +213,12 @@ export class ContainerPlace {
   protected readonly back = computed(() => {
     const [asked, back] = [this.heated(), this.brought.hasValue() ? this.brought.value() : undefined];
     if (asked === undefined || back === undefined) return undefined;
-    const hurt = back.cautions.map((caution) => cautionSentence(caution, (id) => id));
-    return { words: broughtBackWords(back, asked.toC, asked.contents.holds), cautions: hurt, minutes: Math.ceil(back.minutes) };
+    const hurt = back.cautions.map((caution) => cautionSentence(caution, (id) => id, kitchenUnits()));
+    return {
+      words: broughtBackWords(back, asked.toC, asked.contents.holds, kitchenUnits()),
+      cautions: hurt,
+      minutes: Math.ceil(back.minutes),
+    };
   });
   /** The minutes reckoned, until the cook says what it really took. */
   protected readonly typedMinutes = linkedSignal<string | undefined, number | null | undefined>({
@@ -214,7 +231,7 @@ export class ContainerPlace {
   });
   protected readonly said = signal('');
   protected readonly whys = WHYS;
-  protected readonly reheating = reheatingWords();
+  protected readonly reheating = computed(() => reheatingWords(kitchenUnits()));
   protected readonly isShort = computed(() => (this.toC() ?? 0) < REHEATING.toC || (this.minutes() ?? 0) > REHEATING.withinMin);
   protected readonly takenAs: readonly { readonly value: TakenAs; readonly name: string }[] = [
     { value: 'bowls', name: 'for bowls' },
@@ -302,7 +319,7 @@ export class ContainerPlace {
     const action = this.action();
     if (action === undefined) return;
     this.why.set('');
-    void this.enter(action, `On record: ${stockActionWords(action)}.`);
+    void this.enter(action, `On record: ${stockActionWords(action, kitchenUnits())}.`);
   }
 
   protected text(event: Event): string {

@@ -21,6 +21,9 @@ import { Stock } from '../../services/stock';
 import { mass } from '../figures';
 import { FromDevice } from '../stove/from-device';
 import { CoolingChart } from './cooling-chart';
+import { degrees } from '@tureen/core/units';
+import { kitchenUnits } from '../../services/units';
+import { TemperatureField } from '../../parts/temperature-field';
 
 /** A soup off the stove, and what is asked before anything was left over. */
 const USUAL_START_C = 80;
@@ -52,7 +55,7 @@ type Outcome = { readonly ok: true; readonly value: Held } | { readonly ok: fals
 @Component({
   selector: 'tt-cool-it',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choice, CoolingChart, FormsModule, FromDevice, NumberField, NzSelectModule, RouterLink],
+  imports: [Choice, CoolingChart, FormsModule, FromDevice, NumberField, NzSelectModule, RouterLink, TemperatureField],
   templateUrl: './cool-it.html',
   styleUrl: './cool-it.less',
 })
@@ -156,11 +159,11 @@ export class CoolIt {
     const contents = this.contents();
     if (iced === undefined) return '';
     const iceKg = iced.kg - this.kg();
-    const head = `Stir the ice in until it is gone: ${mass(iced.kg, 'metric')} at ${this.putAwayC().toFixed(0)} °C.`;
+    const head = `Stir the ice in until it is gone: ${mass(iced.kg, kitchenUnits())} at ${degrees(this.putAwayC(), kitchenUnits())}.`;
     if (contents === undefined) return head;
     const salt = saltForWaterKg(contents, iceKg);
     const body = letDown(contents, this.kg(), iceKg).bodyMPas;
-    return `${head} ${mass(salt, 'metric')} of salt keep it as salty as it is. On the spoon it ${bodyWord(body)} then; now it ${bodyWord(contents.bodyMPas)}.`;
+    return `${head} ${mass(salt, kitchenUnits())} of salt keep it as salty as it is. On the spoon it ${bodyWord(body)} then; now it ${bodyWord(contents.bodyMPas)}.`;
   });
   protected readonly isBusy = signal(false);
   protected readonly said = signal('');

@@ -1,8 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { ChartConfiguration } from 'chart.js';
-import type { CurveView } from '../../cooking/cold-view';
+import type { CurvePoint, CurveView } from '../../cooking/cold-view';
 import { ThemedChart, type ChartLook } from '../../parts/chart';
 import { timeOfDay } from '../figures';
+import { degreeUnit, onScale } from '@tureen/core/units';
+import { kitchenUnits } from '../../services/units';
 
 const HOUR_MS = 3_600_000;
 
@@ -40,24 +42,27 @@ function chartOf(
   { ink, line, red, grid, paper, font }: ChartLook,
 ): ChartConfiguration<'line'> {
   const hour = (x: number): string => (startMs === undefined ? String(x) : timeOfDay(startMs + x * HOUR_MS));
+  const units = kitchenUnits();
+  const drawn = (points: readonly CurvePoint[]): { x: number; y: number }[] =>
+    points.map(({ x, y }) => ({ x, y: onScale(y, units) }));
   return {
     type: 'line',
     data: {
       datasets: [
-        { label: 'fast', data: [...way.fast], borderWidth: 0, pointRadius: 0 },
+        { label: 'fast', data: drawn(way.fast), borderWidth: 0, pointRadius: 0 },
         {
           label: 'nine in ten',
-          data: [...way.slow],
+          data: drawn(way.slow),
           borderWidth: 0,
           pointRadius: 0,
           pointStyle: 'rect',
           fill: '-1',
           backgroundColor: `${line}33`,
         },
-        { label: 'warmest place', data: [...way.middle], borderColor: line, borderWidth: 3, pointRadius: 0, pointStyle: 'line' },
+        { label: 'warmest place', data: drawn(way.middle), borderColor: line, borderWidth: 3, pointRadius: 0, pointStyle: 'line' },
         {
           label: 'the rule',
-          data: [...way.rule],
+          data: drawn(way.rule),
           borderColor: red,
           backgroundColor: red,
           borderWidth: 2,
@@ -70,7 +75,7 @@ function chartOf(
           : [
               {
                 label: 'read',
-                data: [...way.readings],
+                data: drawn(way.readings),
                 borderColor: ink,
                 backgroundColor: paper,
                 borderWidth: 3,
@@ -96,8 +101,8 @@ function chartOf(
           grid: { color: grid },
         },
         y: {
-          min: 0,
-          title: { display: true, text: '°C, warmest place', color: ink, font },
+          min: onScale(0, units),
+          title: { display: true, text: `${degreeUnit(units)}, warmest place`, color: ink, font },
           ticks: { color: ink, font },
           grid: { color: grid },
         },
@@ -120,7 +125,7 @@ function chartOf(
                 : startMs === undefined
                   ? `after ${(one.parsed.x ?? 0).toFixed(1)} h`
                   : hour(one.parsed.x ?? 0),
-            label: ({ dataset, parsed }) => `${dataset.label ?? ''}: ${(parsed.y ?? 0).toFixed(0)} °C`,
+            label: ({ dataset, parsed }) => `${dataset.label ?? ''}: ${(parsed.y ?? 0).toFixed(0)} ${degreeUnit(units)}`,
           },
         },
       },

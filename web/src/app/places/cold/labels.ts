@@ -26,6 +26,7 @@ import { kitchenZone } from '../../services/zone';
 import { day, mass, timeOfDay } from '../figures';
 import { saveAs } from '../save-as';
 import { drawLabel, LabelCanvas } from './label-canvas';
+import { kitchenUnits } from '../../services/units';
 
 const SIZE_KEY = 'tureen-label-size';
 /** What was filled so lately is meant where nothing is said, ms. */
@@ -82,7 +83,10 @@ export class Labels {
   protected readonly labels = computed(() => {
     return this.containers()
       .filter(({ id }) => this.chosen().has(id))
-      .map((one) => ({ id: one.id, text: labelText(one, this.document.location.origin, (ms) => dayOf(ms, kitchenZone())) }));
+      .map((one) => ({
+        id: one.id,
+        text: labelText(one, this.document.location.origin, (ms) => dayOf(ms, kitchenZone()), kitchenUnits()),
+      }));
   });
   protected readonly waits = computed(() => this.labels().some(({ id }) => this.unsent().has(id)));
   protected readonly pdf = computed(() => {

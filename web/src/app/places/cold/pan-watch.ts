@@ -5,11 +5,11 @@ import { RouterLink } from '@angular/router';
 import { REHEATING, type WatchedStage } from '@tureen/core/cold';
 import type { ColdStore } from '@tureen/core/kit';
 import type { Container, StockAction } from '@tureen/core/stock';
-import { showMinutes } from '@tureen/core/units';
+import { showMinutes, degrees } from '@tureen/core/units';
 import { map, timer } from 'rxjs';
 import { watchOf, type RescueView, type WatchAnswer } from '../../cooking/cold-view';
 import { Cooking } from '../../cooking/cooking';
-import { NumberField } from '../../parts/number-field';
+import { TemperatureField } from '../../parts/temperature-field';
 import { Clock } from '../../services/clock';
 import { newId } from '../../services/device';
 import { Kitchen } from '../../services/kitchen';
@@ -18,6 +18,7 @@ import { Stock } from '../../services/stock';
 import { mass, timeOfDay } from '../figures';
 import { FromDevice } from '../stove/from-device';
 import { CoolingChart } from './cooling-chart';
+import { kitchenUnits } from '../../services/units';
 
 const MINUTE_MS = 60_000;
 /** How often its clock is looked at: in a practice it may go six hundred times as fast. */
@@ -29,7 +30,7 @@ const HOTTEST_C = 100;
 @Component({
   selector: 'tt-pan-watch',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CoolingChart, FormsModule, FromDevice, NumberField, RouterLink],
+  imports: [CoolingChart, FormsModule, FromDevice, RouterLink, TemperatureField],
   templateUrl: './pan-watch.html',
   styleUrl: './pan-watch.less',
 })
@@ -50,7 +51,7 @@ export class PanWatch {
   private readonly startMs = computed(() => this.cooling()?.startMs ?? this.nowMs());
   private readonly nowMin = computed(() => Math.max(0, (this.nowMs() - this.startMs()) / MINUTE_MS));
   protected readonly since = computed(() => showMinutes(this.nowMin()));
-  protected readonly weighs = computed(() => mass(this.container().kg, 'metric'));
+  protected readonly weighs = computed(() => mass(this.container().kg, kitchenUnits()));
   protected readonly last = computed(() => this.cooling()?.readings.at(-1));
   protected readonly stores = toSignal(inject(Kitchen).coldStores$, { initialValue: [] });
 
@@ -63,7 +64,7 @@ export class PanWatch {
     source: () => this.asked.value(),
     computation: (now, before) => now ?? before?.value,
   });
-  protected readonly now = computed(() => Math.round(this.answer()?.nowC ?? this.cooling()?.startC ?? 0));
+  protected readonly now = computed(() => this.answer()?.nowC ?? this.cooling()?.startC ?? 0);
   /** Cold by its rule: the last mark is met by what was read, not by what is reckoned. */
   protected readonly isCold = computed(() => {
     const toC = this.answer()?.stages.at(-1)?.toC;
@@ -125,7 +126,7 @@ export class PanWatch {
     const { depthM, place, isStirred, hindered, rule, own: ours } = own;
     const container = this.container().id;
     void this.stock.enter(
-      { kind: 'note', container, text: `missed its cooling; heated to ${String(REHEATING.toC)} °C once and cooled again` },
+      { kind: 'note', container, text: `missed its cooling; heated to ${this.heat(REHEATING.toC)} once and cooled again` },
       {
         kind: 'set to cool',
         container,
@@ -146,14 +147,18 @@ export class PanWatch {
     return timeOfDay(this.startMs() + minute * MINUTE_MS);
   }
 
+  protected heat(c: number, places = 0): string {
+    return degrees(c, kitchenUnits(), places);
+  }
+
   protected marked({ stages }: WatchAnswer): string {
-    return `${String(stages.find(({ state }) => state !== 'in time')?.toC ?? '')} °C`;
+    return this.heat(stages.find(({ state }) => state !== 'in time')?.toC ?? 0);
   }
 
   protected said({ toC, byMin, middleMin, lowMin, highMin, state }: WatchedStage): string {
     if (middleMin === undefined || lowMin === undefined || highMin === undefined)
-      return `${String(toC)} °C not within a day, wanted by ${this.at(byMin)}`;
+      return `${this.heat(toC)} not within a day, wanted by ${this.at(byMin)}`;
     const range = `${this.at(lowMin)} to ${this.at(highMin)} in nine of ten`;
-    return `${String(toC)} °C at ${this.at(middleMin)} (${range}), wanted by ${this.at(byMin)}: ${state}`;
+    return `${this.heat(toC)} at ${this.at(middleMin)} (${range}), wanted by ${this.at(byMin)}: ${state}`;
   }
 }

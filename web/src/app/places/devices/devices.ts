@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { ago, Devices, shown } from '../../services/devices';
+import { kitchenUnits } from '../../services/units';
 
 /** The scales and probes that can be heard: what each says, how old that is, and what can be told to it. */
 @Component({
@@ -75,7 +76,7 @@ export class DevicesPlace {
   protected readonly devices = computed(() =>
     this.all().map((one) => ({
       ...one,
-      value: shown(one),
+      value: shown(one, kitchenUnits()),
       says: !one.connected
         ? `gone; last heard ${ago(one.ageMs)}`
         : one.fresh

@@ -11,19 +11,20 @@ import {
   type Vessel,
 } from '@tureen/core/kit';
 import { USUAL_PANS, USUAL_PLACES } from '@tureen/core/cold';
-import { UNITS, type UnitSystem } from '@tureen/core/units';
+import { degreeUnit, onScale, UNITS, type UnitSystem } from '@tureen/core/units';
 
 /** Lists of a kit that are edited as tables. */
 export type Shelf = 'pots' | 'ladles' | 'trays' | 'ovens' | 'blenders' | 'bowls' | 'sieves' | 'pans' | 'coldPlaces' | 'coldStores';
 type Oven = NonNullable<Kit['ovens']>[number];
 type Item = Oven | Vessel | Measure | Tray | Blender | Sieve | Pan | ColdPlace | ColdStore;
 
-/** One figure of a thing in the kit: shown in `unit`, which is `factor` of what is kept. */
+/** One figure of a thing in the kit: shown in `unit`, which is `factor` of what is kept and `shift` more. */
 export interface Column {
   readonly key: string;
   readonly label: string;
   readonly unit: string;
   readonly factor: number;
+  readonly shift?: number;
   readonly least: number;
   readonly most: number;
   readonly by: number;
@@ -38,12 +39,21 @@ function inSystem(system: UnitSystem) {
       : system === 'us'
         ? { unit: 'qt', factor: 1 / UNITS['quart-us'].si, by: 0.5 }
         : { unit: 'pt', factor: 1 / UNITS['pint-imp'].si, by: 1 };
-  return { length, mass, litres };
+  const shift = onScale(0, system);
+  const heat = (leastC: number, mostC: number): Omit<Column, 'key' | 'label'> => ({
+    unit: degreeUnit(system),
+    factor: onScale(1, system) - shift,
+    shift,
+    by: system === 'us' ? 1 : 0.5,
+    least: onScale(leastC, system),
+    most: onScale(mostC, system),
+  });
+  return { length, mass, litres, heat };
 }
 
 /** What can be set of the things on a shelf of the kit, in the kitchen's units. */
 export function columnsOf(shelf: Shelf, system: UnitSystem): readonly Column[] {
-  const { length, mass, litres } = inSystem(system);
+  const { length, mass, litres, heat } = inSystem(system);
   const size = (key: string, label: string): Column => ({ key, label, ...length, least: 1, most: 300 });
   const millilitres: Column = { key: 'volumeM3', label: 'holds', unit: 'mL', factor: 1e6, by: 10, least: 1, most: 1e6 };
   switch (shelf) {
@@ -69,7 +79,7 @@ export function columnsOf(shelf: Shelf, system: UnitSystem): readonly Column[] {
         { key: 'count', label: 'there are', unit: 'of it', factor: 1, by: 1, least: 1, most: 200 },
       ];
     case 'coldPlaces': {
-      const air = (key: string, label: string): Column => ({ key, label, unit: '°C', factor: 1, by: 0.5, least: -60, most: 60 });
+      const air = (key: string, label: string): Column => ({ key, label, ...heat(-60, 60) });
       const takes = (key: string, label: string): Column => ({
         key,
         label,
@@ -82,7 +92,7 @@ export function columnsOf(shelf: Shelf, system: UnitSystem): readonly Column[] {
       return [air('airC', 'above it'), takes('topW', 'takes'), air('belowC', 'under it'), takes('belowW', 'takes')];
     }
     case 'coldStores':
-      return [{ key: 'mostC', label: 'at most', unit: '°C', factor: 1, by: 0.5, least: -40, most: 15 }];
+      return [{ key: 'mostC', label: 'at most', ...heat(-40, 15) }];
     case 'blenders':
       return [{ key: 'volumeM3', label: 'holds', ...litres, least: 0.1, most: 1000 }];
     case 'ovens':

@@ -16,7 +16,7 @@ import {
   type Vessel,
 } from '@tureen/core/kit';
 import { LIDS, measuredBoilOff, VIGOURS, type Lid, type Vigour } from '@tureen/core/steps';
-import { fahrenheitOf, showVolume, UNITS } from '@tureen/core/units';
+import { celsiusOf, degreeUnit, onScale, showVolume, UNITS } from '@tureen/core/units';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { Choice } from '../../parts/choice';
@@ -32,6 +32,8 @@ const ALTITUDE_M = { least: -400, most: 5000 };
 
 /** What a rule of one's own begins with. */
 const FIRST_STAGE = { fromC: 60, toC: 21, withinMin: 90 };
+/** What no cooker of a kitchen goes over, °C. */
+const MOST_PRESSURE_C = 121;
 const NEW_RULE: OwnCoolingRule = { stages: [], missed: 'Throw it away.' };
 
 interface Weighing {
@@ -83,11 +85,23 @@ export class KitPlace {
   ];
 
   protected readonly firstC = FIRST_STAGE.fromC;
-  protected readonly stageCells = [
-    { key: 'fromC', label: 'from', unit: '°C', words: '°C', least: 10, most: 100, by: 1 },
-    { key: 'toC', label: 'to', unit: '°C', words: '°C', least: -5, most: 60, by: 1 },
-    { key: 'withinMin', label: 'within', unit: 'min', words: 'minutes', least: 5, most: 1440, by: 5 },
-  ] as const;
+  private readonly units = computed(() => this.kit()?.units ?? 'metric');
+  protected readonly degree = computed(() => degreeUnit(this.units()));
+  protected readonly mostPressure = computed(() => onScale(MOST_PRESSURE_C, this.units()));
+  protected readonly stageCells = computed(() => {
+    const heat = (leastC: number, mostC: number) => ({
+      unit: this.degree(),
+      words: this.degree(),
+      least: onScale(leastC, this.units()),
+      most: onScale(mostC, this.units()),
+      by: 1,
+    });
+    return [
+      { key: 'fromC', label: 'from', ...heat(10, 100) },
+      { key: 'toC', label: 'to', ...heat(-5, 60) },
+      { key: 'withinMin', label: 'within', unit: 'min', words: 'minutes', least: 5, most: 1440, by: 5 },
+    ] as const;
+  });
   protected readonly keepings = [
     { value: 'ready-to-eat' as const, name: `${String(KEEPING_RULES.readyToEat.days)} days, as ready-to-eat food` },
     { value: 'home' as const, name: `${String(KEEPING_RULES.home.days)} days, as at home` },
@@ -113,7 +127,8 @@ export class KitPlace {
           checks: 'checks' in item ? (item.checks ?? []).join(', ') : '',
           weighed: 'weighed' in item && item.weighed === true,
           boilOff: 'boilOff' in item ? item.boilOff : undefined,
-          pressureC: 'pressureC' in item ? (item.pressureC ?? 0) : 0,
+          pressure:
+            'pressureC' in item && item.pressureC !== undefined && item.pressureC > 0 ? onScale(item.pressureC, kit.units) : 0,
           cells: columns.map((column) => ({ column, value: this.shownOf(item, column) })),
         })),
       };
@@ -123,7 +138,7 @@ export class KitPlace {
     const kit = this.kit();
     if (kit === undefined) return '';
     const tempC = boilingPointC(kit.altitudeM);
-    return kit.units === 'us' ? `${fahrenheitOf(tempC).toFixed(1)} °F` : `${tempC.toFixed(1)} °C`;
+    return `${onScale(tempC, kit.units).toFixed(1)} ${degreeUnit(kit.units)}`;
   });
   protected readonly altitude = computed(() => {
     const kit = this.kit();
@@ -166,8 +181,8 @@ export class KitPlace {
     if (this.isChanged()) event.preventDefault();
   }
 
-  private shownOf(item: object, { key, factor }: Column): number {
-    const value = Number((item as Readonly<Record<string, unknown>>)[key] ?? 0) * factor;
+  private shownOf(item: object, { key, factor, shift = 0 }: Column): number {
+    const value = Number((item as Readonly<Record<string, unknown>>)[key] ?? 0) * factor + shift;
     return Math.round(value * 100) / 100;
   }
 
@@ -193,7 +208,23 @@ export class KitPlace {
     this.set({ keeps });
   }
 
-  protected setStage(at: number, key: 'fromC' | 'toC' | 'withinMin', value: number): void {
+  /** A stage's figure as it is typed: a temperature on the kitchen's scale. */
+  protected stageFigure(stage: OwnCoolingRule['stages'][number], key: 'fromC' | 'toC' | 'withinMin'): number {
+    const value = stage[key] ?? this.firstC;
+    return key === 'withinMin' ? value : Math.round(onScale(value, this.units()) * 10) / 10;
+  }
+
+  /** Nought is no pressure at all, and no temperature. */
+  protected setPressure(potId: string, typed: number): void {
+    this.change('pots', potId, { pressureC: typed > 0 ? this.inC(typed) : 0 });
+  }
+
+  private inC(figure: number): number {
+    return this.units() === 'us' ? celsiusOf(figure) : figure;
+  }
+
+  protected setStage(at: number, key: 'fromC' | 'toC' | 'withinMin', figure: number): void {
+    const value = key === 'withinMin' ? figure : this.inC(figure);
     const rule = this.kit()?.coolingRule;
     if (rule === undefined) return;
     this.set({ coolingRule: { ...rule, stages: rule.stages.map((stage, n) => (n === at ? { ...stage, [key]: value } : stage)) } });
@@ -222,7 +253,7 @@ export class KitPlace {
   protected setCell(shelf: Shelf, id: string, column: Column, value: number): void {
     this.refused.set('');
     this.change(shelf, id, {
-      [column.key]: value / column.factor,
+      [column.key]: (value - (column.shift ?? 0)) / column.factor,
       ...(column.key === 'volumeM3' && shelf === 'ladles' ? { weighed: undefined } : {}),
     });
   }

@@ -14,7 +14,8 @@ import { Clock } from '../../services/clock';
 import { newId } from '../../services/device';
 import { Plans } from '../../services/plans';
 import { kitchenZone } from '../../services/zone';
-import { mass, weighedIn } from '../figures';
+import { weighedIn } from '@tureen/core/units';
+import { mass } from '../figures';
 import { LedgerTabs } from './ledger-tabs';
 
 /** When most soups are begun, until the cook says otherwise. Kitchen default. */

@@ -6,7 +6,7 @@ import type { LineReading, Option } from '@tureen/core/amounts';
 import type { Fix } from '@tureen/core/method';
 import { assumedWords, pastingSentence, problemSentence, readingSentence } from '@tureen/core/messages';
 import type { Soup } from '@tureen/core/soup';
-import { showMinutes } from '@tureen/core/units';
+import { showMinutes, degrees } from '@tureen/core/units';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { combineLatest, debounceTime, from, map, of, switchMap } from 'rxjs';
 import { Cooking } from '../../cooking/cooking';
@@ -184,7 +184,7 @@ export class NewSoup {
         : `Never said to join, tipped in before the blade: ${method.joinedByGuess.join(', ').toLowerCase()}.`,
       method.heatsAtOnce.length === 0
         ? ''
-        : `Two heats at once, ${method.heatsAtOnce.join(' and ')} °C: two ovens, or one tray behind the other, or both at the heat between.`,
+        : `Two heats at once, ${method.heatsAtOnce.map((c) => degrees(c, this.units())).join(' and ')}: two ovens, or one tray behind the other, or both at the heat between.`,
     ].filter((sentence) => sentence !== '');
   });
   protected readonly kilos = computed(() => {

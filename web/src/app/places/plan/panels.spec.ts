@@ -154,8 +154,8 @@ describe('what a plan tells', () => {
 
   it('a caution is said once, however many steps have it', () => {
     const twice = [...view.cautions, ...view.cautions];
-    expect(cautionRows(twice, nameOf)).toEqual(cautionRows(view.cautions, nameOf));
-    expect(cautionRows(twice, nameOf).every(({ text }) => text.length > 10)).toBeTrue();
+    expect(cautionRows(twice, nameOf, 'metric')).toEqual(cautionRows(view.cautions, nameOf, 'metric'));
+    expect(cautionRows(twice, nameOf, 'metric').every(({ text }) => text.length > 10)).toBeTrue();
   });
 
   it('a plan too big names the pots that hold it and the bowls that fit; each of them can be planned', () => {

@@ -51,12 +51,13 @@ export function oddRows(rows: readonly NotScaling[], units: UnitSystem): OddRow[
 export function cautionRows(
   cautions: readonly StepCaution[],
   nameOf: NameOf,
+  units: UnitSystem,
 ): { readonly text: string; readonly hurts: boolean }[] {
   const seen = new Set<string>();
   return cautions.flatMap(({ caution }) => {
     if (seen.has(caution.code)) return [];
     seen.add(caution.code);
-    return [{ text: cautionSentence(caution, nameOf), hurts: hurts(caution) }];
+    return [{ text: cautionSentence(caution, nameOf, units), hurts: hurts(caution) }];
   });
 }
 

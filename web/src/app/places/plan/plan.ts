@@ -246,7 +246,7 @@ export class PlanPlace {
     });
   });
   protected readonly odd = computed(() => oddRows(this.view()?.notScaling ?? [], this.units()));
-  protected readonly cautions = computed(() => cautionRows(this.view()?.cautions ?? [], this.nameOf()));
+  protected readonly cautions = computed(() => cautionRows(this.view()?.cautions ?? [], this.nameOf(), this.units()));
 
   protected readonly cooked = computed(() => mass(this.view()?.figures.cookedKg ?? 0, this.units()) + ' cooked');
   protected readonly minutes = computed(() => showMinutes(this.view()?.figures.minutes ?? 0));

@@ -69,18 +69,18 @@ export class StationPanel {
   protected readonly stations = computed(() => {
     const view = this.view();
     const nameOf = this.nameOf();
-    return stationsOf(view.soup, view, nameOf).map(({ name, minutes, steps, rows }) => {
+    return stationsOf(view.soup, view, nameOf, this.units()).map(({ name, minutes, steps, rows }) => {
       const ids = new Set(steps.map(({ id }) => id));
       const seen = new Set<string>();
       return {
         name,
         minutes: showMinutes(minutes),
-        steps: steps.map((step) => stepSentence(step, nameOf)),
+        steps: steps.map((step) => stepSentence(step, nameOf, this.units())),
         rows: rows.map((row) => ({ name: row.name, amount: mass(row.kg, this.units()) })),
         cautions: view.cautions.flatMap(({ stepId, caution }) => {
           if (stepId === undefined || !ids.has(stepId) || seen.has(caution.code)) return [];
           seen.add(caution.code);
-          return [{ text: cautionSentence(caution, nameOf), hurts: hurts(caution) }];
+          return [{ text: cautionSentence(caution, nameOf, this.units()), hurts: hurts(caution) }];
         }),
       };
     });

@@ -19,17 +19,18 @@ export class Asking {
   private take: (typed: { readonly amount: number; readonly lineId: string | undefined }) => void = () => undefined;
 
   ask(question: AmountQuestion, take: (answer: AmountAnswer) => void): void {
-    const { unit, factor, step } = typedIn(question.unit, question.step, this.hand.units());
-    const shown = (value: number): number => rounded(value * factor);
+    const { unit, factor, shift, step } = typedIn(question.unit, question.step, this.hand.units());
+    const shown = (value: number): number => rounded(value * factor + shift);
     this.take = ({ amount, lineId }) => {
-      take({ amount: amount / factor, lineId, text: `${String(amount)} ${unit}` });
+      take({ amount: (amount - shift) / factor, lineId, text: `${String(amount)} ${unit}` });
     };
     this.question.set({
       ...question,
       unit,
       step,
       factor,
-      start: shown(question.start),
+      // Nobody sets a thermometer to a tenth.
+      start: question.unit === '°C' ? Math.round(shown(question.start)) : shown(question.start),
       most: shown(question.most),
       ...(question.least === undefined ? {} : { least: shown(question.least) }),
       ...(question.starts === undefined ? {} : { starts: new Map([...question.starts].map(([id, value]) => [id, shown(value)])) }),

@@ -5,6 +5,8 @@ import { NumberField } from '../../parts/number-field';
 import { Choice } from '../../parts/choice';
 import { OWN_TIME } from '../../services/own-time';
 import { Sheet } from './sheet';
+import { degrees } from '@tureen/core/units';
+import { kitchenUnits } from '../../services/units';
 
 type Device = BodyReading['device'];
 
@@ -130,14 +132,14 @@ const SYRINGE_S = 10;
           <button type="button" class="press" (click)="run()">{{ left() === undefined ? 'Run 10 s' : left() + ' s' }}</button>
           @if (level() !== undefined) {
             <span>
-              That means <strong>level {{ level() }}</strong> of the ten-second flow test, for this batch at
-              {{ tempC().toFixed(0) }} °C, without pieces.
+              That means <strong>level {{ level() }}</strong> of the ten-second flow test, for this batch at {{ heat() }}, without
+              pieces.
             </span>
           }
         </p>
       }
     }
-    <p class="soft">Read at {{ tempC().toFixed(0) }} °C, as the pot stands; it is told for the heat it is served at.</p>
+    <p class="soft">Read at {{ heat() }}, as the pot stands; it is told for the heat it is served at.</p>
     <p class="caution">A person with a swallowing disorder eats the texture that their clinician set; test it as they say.</p>
   </tt-sheet>`,
   styles: `
@@ -195,6 +197,7 @@ const SYRINGE_S = 10;
 export class BodySheet implements OnDestroy {
   private readonly ownMs = inject(OWN_TIME);
   readonly tempC = input.required<number>();
+  protected readonly heat = computed(() => degrees(this.tempC(), kitchenUnits()));
   readonly read = output<BodyReading>();
   readonly closed = output();
   protected readonly devices = DEVICES;

@@ -1,5 +1,5 @@
 import { stepName } from '@tureen/core/messages';
-import type { UnitSystem } from '@tureen/core/units';
+import { degrees, showDegrees, type UnitSystem } from '@tureen/core/units';
 import type { BatchView } from '../../cooking/batch-view';
 import { mass } from '../figures';
 
@@ -31,7 +31,8 @@ export function effectBetween(was: BatchView, is: BatchView, units: UnitSystem):
     parts.push(`body ${from.toFixed(0)} → ${to.toFixed(0)} mPa·s`);
   }
   // What reads the same before and after has not changed.
-  if (a.tempC.toFixed(0) !== b.tempC.toFixed(0)) parts.push(`${a.tempC.toFixed(0)} → ${b.tempC.toFixed(0)} °C`);
+  const [cooler, hotter] = [showDegrees(a.tempC, units).digits, degrees(b.tempC, units)];
+  if (degrees(a.tempC, units) !== hotter) parts.push(`${cooler} → ${hotter}`);
   const bowls = is.forecast.bowls - was.forecast.bowls;
   if (Math.abs(bowls) > BOWLS) parts.push(`bowls ${was.forecast.bowls.toFixed(0)} → ${is.forecast.bowls.toFixed(0)}`);
   const [counted, now] = [was.dishedBowls ?? 0, is.dishedBowls ?? 0];

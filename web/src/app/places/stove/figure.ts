@@ -3,6 +3,7 @@ import { showMass, showMinutes } from '@tureen/core/units';
 import type { SoupStep } from '@tureen/core/soup';
 import { wholeBowls } from '../figures';
 import type { BatchView, FrontView } from '../../cooking/batch-view';
+import { showDegrees } from '@tureen/core/units';
 
 /** The one number that matters now, with its unit and what it means. */
 export interface BigFigure {
@@ -80,7 +81,7 @@ const FIGURES: { readonly [K in SoupStep['op']]: Of<Extract<SoupStep, { op: K }>
   rest: (step, at) =>
     step.toC === undefined
       ? clock(step, at)
-      : { digits: String(Math.round(step.toC)), unit: '°C', note: `about ${showMinutes(minutesOf(step, at.view))}` },
+      : { ...showDegrees(step.toC, at.units), note: `about ${showMinutes(minutesOf(step, at.view))}` },
   blend: ({ minutes, blender }) => ({
     digits: String(minutes),
     unit: 'min',

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { toSignal } from '@angular/core/rxjs-interop';
 import { eggStands } from '@tureen/core/batch';
 import { walk } from '@tureen/core/soup';
-import { showMinutes } from '@tureen/core/units';
+import { showMinutes, degrees } from '@tureen/core/units';
 import { Devices } from '../../services/devices';
 import { mass } from '../figures';
 import { Hand } from './hand';
@@ -23,13 +23,13 @@ import { Hand } from './hand';
           <path [attr.d]="'M ' + egg.at + ' 4 V 40'" class="mark" />
         </svg>
         <p>
-          <strong>{{ egg.temp }} °C</strong>&ngsp;<span class="soft">{{ egg.by }}</span
+          <strong>{{ egg.temp }}</strong>&ngsp;<span class="soft">{{ egg.by }}</span
           >&ngsp;{{ egg.says }}
         </p>
         @if (egg.temper) {
           <p>{{ egg.temper }}</p>
         }
-        <p class="soft">{{ egg.watch }} Egg must reach {{ egg.least }} °C; your local code comes first.</p>
+        <p class="soft">{{ egg.watch }} Egg must reach {{ egg.least }}; your local code comes first.</p>
       </div>
     }
   `,
@@ -77,7 +77,7 @@ export class FinishPanel {
     const minutes = view.steps.find(({ stepId }) => stepId === reheat?.id)?.minutes;
     const units = this.hand.units();
     const back = minutes === undefined ? '' : `, ${showMinutes(minutes)} back to serving heat`;
-    return `${mass(kg, units)} brings the pot to ${mixedC.toFixed(0)} °C${back}. Cartons of a litre: ${String(opened)} opened, ${mass(leftKg, units)} left in the last.`;
+    return `${mass(kg, units)} brings the pot to ${degrees(mixedC, units)}${back}. Cartons of a litre: ${String(opened)} opened, ${mass(leftKg, units)} left in the last.`;
   });
   private readonly devices = toSignal(inject(Devices).devices$, { initialValue: [] });
   /** What a probe says right now, to the half degree, so that it is not drawn anew for its noise. */
@@ -91,21 +91,23 @@ export class FinishPanel {
     const probedC = this.probedC();
     const egg = probedC === undefined ? asRead : { ...asRead, tempC: probedC, stands: eggStands(probedC) };
     const x = (tempC: number): number => Math.min(296, Math.max(4, ((tempC - 50) / 50) * 300));
+    const heat = (c: number): string => degrees(c, this.hand.units());
+    const [least, most] = [heat(egg.leastC), heat(egg.mostC)];
     const says = {
-      cool: `Not safe yet: bring it to ${egg.leastC.toFixed(0)} °C, stirring, and no further than ${egg.mostC.toFixed(0)}.`,
-      'in it': `In the window of ${egg.leastC.toFixed(0)} to ${egg.mostC.toFixed(0)} °C. Hold it there.`,
-      near: `Off the heat now: it scrambles over ${egg.mostC.toFixed(0)} °C.`,
-      over: `Over ${egg.mostC.toFixed(0)} °C it scrambles. Let the pot cool before the egg goes in; if it is in, blend it at once.`,
+      cool: `Not safe yet: bring it to ${least}, stirring, and no further than ${most}.`,
+      'in it': `In the window of ${least} to ${most}. Hold it there.`,
+      near: `Off the heat now: it scrambles over ${most}.`,
+      over: `Over ${most} it scrambles. Let the pot cool before the egg goes in; if it is in, blend it at once.`,
     }[egg.stands];
     const temper = egg.temper;
     return {
-      temp: egg.tempC.toFixed(0),
+      temp: heat(egg.tempC),
       by: probedC === undefined ? 'as last read.' : 'by the probe, now.',
-      least: egg.leastC.toFixed(0),
+      least,
       at: x(egg.tempC),
       from: x(egg.leastC),
       to: x(egg.mostC),
-      watch: probedC === undefined ? 'Probe it often: °C, key H.' : 'Leave the probe in.',
+      watch: probedC === undefined ? 'Probe it often: key H.' : 'Leave the probe in.',
       warn: egg.stands === 'near' || egg.stands === 'over',
       says,
       temper:

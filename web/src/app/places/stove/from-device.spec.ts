@@ -2,6 +2,7 @@ import { provideZonelessChangeDetection } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { BehaviorSubject } from 'rxjs';
 import { Devices, type Device } from '../../services/devices';
+import { kitchenUnits } from '../../services/units';
 import { FromDevice } from './from-device';
 
 const probe = (id: string, value: number, container?: string): Device => ({
@@ -45,5 +46,30 @@ describe('a reading of a device', () => {
   it('of the pot is never that of a pan; a probe that was pulled out of its pan is not used', async () => {
     devices.next([{ ...probe('one', 48, 'pan-1'), connected: false, fresh: false }, probe('pot', 92)]);
     expect(await offered()).toBe('From the probe pot: 92.0 °C');
+  });
+
+  it('is said on the kitchen’s own scale, and given in the unit that was asked for', async () => {
+    kitchenUnits.set('us');
+    devices.next([probe('pot', 74)]);
+    expect(await offered()).toBe('From the probe pot: 165.2 °F');
+    TestBed.resetTestingModule();
+    for (const [unit, given] of [
+      ['°F', 165.2],
+      ['°C', 74],
+    ] as const) {
+      const taken: number[] = [];
+      TestBed.configureTestingModule({
+        providers: [provideZonelessChangeDetection(), { provide: Devices, useValue: { devices$: devices } }],
+      });
+      const fixture = TestBed.createComponent(FromDevice);
+      fixture.componentRef.setInput('kind', 'probe');
+      fixture.componentRef.setInput('unit', unit);
+      fixture.componentInstance.taken.subscribe((value) => taken.push(value));
+      await fixture.whenStable();
+      (fixture.nativeElement as HTMLElement).querySelector('button')?.click();
+      expect(taken).toEqual([given]);
+      TestBed.resetTestingModule();
+    }
+    kitchenUnits.set('metric');
   });
 });

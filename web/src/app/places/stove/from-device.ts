@@ -2,6 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { toSignal } from '@angular/core/rxjs-interop';
 import { ago, Devices, shown } from '../../services/devices';
 import { rounded } from './typed';
+import { fahrenheitOf } from '@tureen/core/units';
+import { kitchenUnits } from '../../services/units';
 
 /** A reading offered by a scale or probe that is heard right now; one that is old is named and never used. */
 @Component({
@@ -46,8 +48,9 @@ export class FromDevice {
   });
   protected readonly offered = computed(() =>
     this.meant().map((one) => {
-      const value = rounded((one.value ?? 0) * this.factor());
-      const text = this.factor() === 1 ? shown(one) : `${value.toFixed(2)} ${this.unit()}`;
+      const inF = one.unit === 'degC' && this.unit() === '°F';
+      const value = rounded(inF ? fahrenheitOf(one.value ?? 0) : (one.value ?? 0) * this.factor());
+      const text = one.unit === 'degC' || this.factor() === 1 ? shown(one, kitchenUnits()) : `${value.toFixed(2)} ${this.unit()}`;
       // A probe that stays in its pan is that pan's.
       const called =
         one.container === undefined ? `the ${one.name.toLowerCase()}` : `its ${one.simulated ? 'simulated ' : ''}probe`;

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { FormsModule } from '@angular/forms';
 import type { Measure } from '@tureen/core/kit';
-import { showVolume, type UnitSystem } from '@tureen/core/units';
+import { showVolume, type UnitSystem, degreeUnit } from '@tureen/core/units';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 
 export interface Liquid {
@@ -88,7 +88,7 @@ const HALF_LITRE_PX = 52;
           Body <span class="key" aria-hidden="true">B</span>
         </button>
         <button type="button" class="press quiet" (click)="heat.emit()" [disabled]="disabled()">
-          °C <span class="key" aria-hidden="true">H</span>
+          {{ degree() }} <span class="key" aria-hidden="true">H</span>
         </button>
         <button type="button" class="press quiet" (click)="undo.emit()" [disabled]="!canUndo()">
           Undo <span class="key" aria-hidden="true">U</span>
@@ -103,6 +103,7 @@ export class HandBar {
   readonly liquid = input<Liquid | undefined>();
   readonly ladles = input.required<readonly Measure[]>();
   readonly units = input<UnitSystem>('metric');
+  protected readonly degree = computed(() => degreeUnit(this.units()));
   readonly canUndo = input(false);
   readonly disabled = input(false);
   readonly chosen = output<string>();

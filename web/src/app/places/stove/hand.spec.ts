@@ -185,9 +185,17 @@ describe('a figure that is asked for', () => {
     expect(asking.question()).toBeUndefined();
   });
 
+  it('a temperature is asked in °F where its thermometer is marked so, and held in °C', () => {
+    const { unit, factor, shift } = typedIn('°C', 1, 'us');
+    expect(unit).toBe('°F');
+    expect(100 * factor + shift).toBeCloseTo(212, 9);
+    expect((165 - shift) / factor).toBeCloseTo(73.889, 3);
+  });
+
   it('what is the same everywhere stays as it is: minutes, bowls, per cent, and all of metric', () => {
-    for (const unit of ['min', 'bowls', '%', '°C']) expect(typedIn(unit, 5, 'us')).toEqual({ unit, factor: 1, step: 5 });
-    expect(typedIn('kg', 0.1, 'metric')).toEqual({ unit: 'kg', factor: 1, step: 0.1 });
+    for (const unit of ['min', 'bowls', '%']) expect(typedIn(unit, 5, 'us')).toEqual({ unit, factor: 1, shift: 0, step: 5 });
+    expect(typedIn('°C', 1, 'imperial')).toEqual({ unit: '°C', factor: 1, shift: 0, step: 1 });
+    expect(typedIn('kg', 0.1, 'metric')).toEqual({ unit: 'kg', factor: 1, shift: 0, step: 0.1 });
     expect(typedIn('kg', 0.01, 'imperial').step).toBe(0.05);
   });
 });

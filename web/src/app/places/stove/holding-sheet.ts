@@ -5,6 +5,7 @@ import { mass } from '../figures';
 import { Asking } from './asking';
 import { Hand } from './hand';
 import { Sheet } from './sheet';
+import { degrees } from '@tureen/core/units';
 
 /** What is offered first, min. */
 const HALF_HOUR_MIN = 30;
@@ -63,12 +64,13 @@ export class HoldingSheet {
   protected readonly hour = computed(() => {
     const hour = this.hand.front()?.hour;
     if (hour === undefined) return undefined;
-    const kg = (value: number): string => mass(value, this.hand.units());
+    const units = this.hand.units();
+    const kg = (value: number): string => mass(value, units);
     const body = `body ${hour.bodyFrom.toFixed(0)} → ${hour.bodyTo.toFixed(0)} mPa·s`;
     const salt = `salt ${hour.saltFromPct.toFixed(2)} → ${hour.saltToPct.toFixed(2)} %`;
     return {
-      says: `An hour at ${String(hour.atC)} °C takes ${kg(hour.lostKg)} with the lid off, ${kg(hour.lidOnKg)} with it on. Lid off: ${body}, ${salt}.`,
-      law: `Hold at ${String(hour.leastC)} °C or above (${hour.source}); your local law may ask for more, and comes first.`,
+      says: `An hour at ${degrees(hour.atC, units)} takes ${kg(hour.lostKg)} with the lid off, ${kg(hour.lidOnKg)} with it on. Lid off: ${body}, ${salt}.`,
+      law: `Hold at ${degrees(hour.leastC, units)} or above (${hour.source}); your local law may ask for more, and comes first.`,
     };
   });
   /** What a pot that thickens is let down with: the soup's own liquid. */
@@ -87,7 +89,7 @@ export class HoldingSheet {
     this.closed.emit();
     this.asking.ask(
       {
-        title: `Held at ${String(atC)} °C, lid ${lid}${topUp === undefined ? '' : `, topped up with ${this.hand.nameOf()(topUp)}`}: how long?`,
+        title: `Held at ${degrees(atC, this.hand.units())}, lid ${lid}${topUp === undefined ? '' : `, topped up with ${this.hand.nameOf()(topUp)}`}: how long?`,
         unit: 'min',
         step: 5,
         least: 1,
@@ -117,7 +119,7 @@ export class HoldingSheet {
         least: 0.01,
         most: 500,
         start: 5,
-        note: `The same soup is counted, at ${String(tempC)} °C. Probe it once it is in.`,
+        note: `The same soup is counted, at ${degrees(tempC, this.hand.units())}. Probe it once it is in.`,
       },
       ({ amount, text }) => {
         this.hand.enter({ kind: 'refilled', stepId: front.step.id, kg: amount, tempC }, `${text} from a second pot.`);
@@ -148,6 +150,7 @@ export class HoldingSheet {
   protected store(): void {
     const inPot = this.hand.front()?.pot.massKg ?? 0;
     const { firstToC, firstMinutes, toC, allMinutes } = TWO_STAGES;
+    const units = this.hand.units();
     const hours = (minutes: number): string => String(minutes / 60);
     this.closed.emit();
     this.asking.ask(
@@ -158,7 +161,7 @@ export class HoldingSheet {
         least: 0.01,
         most: 500,
         start: Math.max(0.1, Math.round(inPot * 10) / 10),
-        note: `Cool it fast: to ${String(firstToC)} °C within ${hours(firstMinutes)} hours and to ${String(toC)} °C within ${hours(allMinutes)} (FDA Food Code), in shallow pans or an ice bath.`,
+        note: `Cool it fast: to ${degrees(firstToC, units)} within ${hours(firstMinutes)} hours and to ${degrees(toC, units)} within ${hours(allMinutes)} (FDA Food Code), in shallow pans or an ice bath.`,
       },
       ({ amount, text }) => {
         this.hand.enter({ kind: 'stored', kg: amount }, `${text} to the cold.`);

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { walk } from '@tureen/core/soup';
 import { mass } from '../figures';
 import { Hand } from './hand';
+import { degrees } from '@tureen/core/units';
 
 const REST_MIN = 15;
 const FILLS = [1 / 3, 0.5, 0.75, 1] as const;
@@ -28,9 +29,9 @@ function percent(share: number): string {
       @if (over(); as fill) {
         <div role="alertdialog" aria-labelledby="too-full">
           <p id="too-full" class="caution hurt">
-            {{ name(fill) === 'full' ? 'Filled to the brim' : 'Filled ' + name(fill) }} at {{ now.temp }} °C: steam under the blade
+            {{ name(fill) === 'full' ? 'Filled to the brim' : 'Filled ' + name(fill) }} at {{ now.temp }}: steam under the blade
             throws the lid off and hot soup at your face and arms. The line for this heat is {{ now.most }}. Let it cool under
-            {{ now.cool }} °C first, or fill less.
+            {{ now.cool }} first, or fill less.
           </p>
           <p class="fills">
             <button type="button" class="press main" (click)="over.set(undefined)">Fill to the line</button>
@@ -49,7 +50,7 @@ function percent(share: number): string {
               Jug <strong>{{ now.next }}</strong> of about {{ now.jugs }}
             </p>
             <p>
-              Fill to <strong>{{ now.most }}</strong> at {{ now.temp }} °C: {{ now.litres }} L, about {{ now.pieces }} pieces and
+              Fill to <strong>{{ now.most }}</strong> at {{ now.temp }}: {{ now.litres }} L, about {{ now.pieces }} pieces and
               {{ now.liquid }} liquid in each.
             </p>
             <p class="soft">Lid vented, a cloth over it, start low.</p>
@@ -123,8 +124,8 @@ export class JugPanel {
       jugs: Math.max(jug.jugs, jug.done + 1),
       share: jug.fillShare,
       most: percent(jug.fillShare),
-      temp: jug.tempC.toFixed(0),
-      cool: jug.coolC.toFixed(0),
+      temp: degrees(jug.tempC, this.hand.units()),
+      cool: degrees(jug.coolC, this.hand.units()),
       litres: (jug.volumeM3 * jug.fillShare * 1000).toFixed(1),
       pieces: mass(jug.piecesKg, this.hand.units()),
       liquid: mass(jug.liquidKg, this.hand.units()),

@@ -4,6 +4,7 @@ import { depth, mass, NOTHING_KG } from '../figures';
 import { NINETY } from './gauges';
 import { Hand } from './hand';
 import { Questions } from './questions';
+import { degrees } from '@tureen/core/units';
 
 /** The vessel of the step in hand: how full, how heavy, how hot, and what has not gone in yet. */
 @Component({
@@ -57,7 +58,7 @@ export class PotPanel {
       title: inPot ? `${depth(Math.max(0, pot.belowRimM), units)} below the rim` : apart,
       mass: mass(pot.massKg, units),
       sd: mass(pot.sdKg > 0.1 ? Math.round(pot.sdKg * 10) / 10 : pot.sdKg, units),
-      temp: `${String(Math.round(pot.tempC))} °C`,
+      temp: degrees(pot.tempC, units),
       vessel: view.vessel,
       levelM: inPot ? pot.levelM : 0,
       wantedM: inPot ? (front?.wantedLevelM ?? 0) : 0,

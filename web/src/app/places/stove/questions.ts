@@ -189,12 +189,10 @@ export class Questions {
     if (step === undefined || front === undefined) return;
     this.asking.ask(
       { title: 'How hot is it?', unit: '°C', step: 1, most: 400, start: Math.round(front.pot.tempC), from: 'probe' },
-      ({ amount }) => {
+      ({ amount, text }) => {
         this.hand.enter(
           { kind: 'temperature', stepId: step.id, tempC: amount },
-          amount > HOTTEST_C
-            ? `${String(amount)} °C is kept, but soup does not get that hot: look at the probe.`
-            : `${String(amount)} °C entered.`,
+          amount > HOTTEST_C ? `${text} is kept, but soup does not get that hot: look at the probe.` : `${text} entered.`,
         );
       },
     );

@@ -54,7 +54,7 @@ export class StationsColumn {
     if (view === undefined) return [];
     const status = new Map(view.steps.map((one) => [one.stepId, one]));
     const current = this.hand.step()?.id;
-    return stationsOf(view.soup, undefined, this.hand.nameOf()).map((station) => {
+    return stationsOf(view.soup, undefined, this.hand.nameOf(), this.hand.units()).map((station) => {
       const isOver = (id: string): boolean => ['done', 'skipped'].includes(status.get(id)?.status ?? '');
       const done = station.steps.filter(({ id }) => isOver(id)).length;
       const now = station.steps.some(({ id }) => id === current);

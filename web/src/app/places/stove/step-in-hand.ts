@@ -54,7 +54,7 @@ export class StepInHand {
 
   protected readonly sentence = computed(() => {
     const step = this.hand.step();
-    return step === undefined ? '' : stepSentence(step, this.hand.nameOf());
+    return step === undefined ? '' : stepSentence(step, this.hand.nameOf(), this.hand.units());
   });
   protected readonly test = computed(() => {
     const step = this.hand.step();
@@ -92,7 +92,7 @@ export class StepInHand {
       // The jug's own panel says this one, with its fill line.
       .filter(({ code }) => code !== 'HOT_JUG' || this.hand.front()?.jug === undefined)
       .slice(0, 2)
-      .map((caution) => ({ text: cautionSentence(caution, this.hand.nameOf()), hurts: hurts(caution) })),
+      .map((caution) => ({ text: cautionSentence(caution, this.hand.nameOf(), this.hand.units()), hurts: hurts(caution) })),
   );
   /** What has been forgotten, before a boil, a blade, a finish, or the last of it. */
   protected readonly missing = computed(() => {

@@ -5,6 +5,7 @@ import { clockText } from '../../services/timers';
 import { wholeBowls } from '../figures';
 import { unplannedOf } from '../unplanned';
 import { watchBatch } from '../watched-batch';
+import { kitchenUnits } from '../../services/units';
 
 /** One batch on the wall, in type that is read across a kitchen. */
 @Component({
@@ -116,7 +117,10 @@ export class WallBatch {
     const changed = unplannedOf(view.changes, nameOf);
     return {
       name: view.soup.name,
-      now: view.fronts.length === 0 ? ['Every step is done'] : view.fronts.map(({ step }) => stepSentence(step, nameOf)),
+      now:
+        view.fronts.length === 0
+          ? ['Every step is done']
+          : view.fronts.map(({ step }) => stepSentence(step, nameOf, kitchenUnits())),
       next: next.join(', '),
       bowls: String(wholeBowls(view.forecast.bowls - (view.dishedBowls ?? 0))),
       clocks: view.timers

@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import type { Container } from '@tureen/core/stock';
 import { watchPan } from '../watched-pan';
+import { degrees } from '@tureen/core/units';
+import { kitchenUnits } from '../../services/units';
 
 /** A container that cools, for the wall: how warm, which mark is next and by when, and what can still be done. */
 @Component({
@@ -12,11 +14,11 @@ import { watchPan } from '../watched-pan';
     </h2>
     @if (pan.answer(); as answer) {
       <p>
-        <strong>{{ pan.temp() }} °C</strong>
+        <strong>{{ heat(pan.temp()) }}</strong>
         @if (pan.next(); as stage) {
           <span [class.slow]="stage.state === 'too slow'"
             ><span aria-hidden="true">{{ stage.state === 'in time' ? '✓' : stage.state === 'close' ? '▲' : '✗' }}</span>
-            {{ stage.toC }} °C {{ stage.words }}</span
+            {{ heat(stage.toC) }} {{ stage.words }}</span
           >
         }
       </p>
@@ -65,4 +67,8 @@ import { watchPan } from '../watched-pan';
 export class WallCooling {
   readonly container = input.required<Container>();
   protected readonly pan = watchPan(this.container);
+
+  protected heat(c: number): string {
+    return degrees(c, kitchenUnits());
+  }
 }

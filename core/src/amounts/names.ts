@@ -12,7 +12,7 @@ const MANNERS = new Set(
     'chopped diced sliced grated peeled unpeeled trimmed cubed minced crushed shredded shaved picked washed cleaned cored seeded deseeded ' +
     'halved quartered topped tailed stripped drained rinsed scrubbed soaked toasted roasted cooked ground whole cut into pieces cubes ' +
     'chunks wedges slices dice strips extra plus more about approximately around optional room temperature cold hot warm boiling ' +
-    'lukewarm melted softened strong mild leaves leaf stalks stalk sprigs only to taste cover serve garnish for the of a an and or with ' +
+    'lukewarm melted softened runny strong mild leaves leaf stalks stalk sprigs only to taste cover serve garnish for the of a an and or with ' +
     'without from in on skin at well one each no not unsalted heaped level rounded scant generous store bought shop additional tinned jarred packed ' +
     'no10 piece cube chunk wedge slice strip sprig stick topping top sprinkle swirl finish finishing serving garnishing ' +
     'frying roasting drizzling knob splash drizzle handful mm cm inch middling skinned stoned podded shelled defrosted thawed ' +

@@ -33,6 +33,9 @@ export function doAdd(k: Kitchen, whole: Clause, n: number): void {
     lift(k, n, [{ ...cooked, vague: true }], true, partOf(aside[1] ?? '') ?? A_FEW);
 }
 
+/** "500 g small florets", kept back of a line that has another name. */
+const WEIGHED_FIRST = /^(?:about |roughly )?[\d½¼¾⅓⅔., /]+(?:kg|g|ml|l|oz|lb|cups?|tbsps?|tablespoons?|tsps?|teaspoons?)\b/i;
+
 /** "Stir to coat in the butter": how it is done, by what is in already. */
 const COATED = /\b(?:to coat|coated|coating)\b/i;
 
@@ -57,7 +60,9 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
       : { ...whole, text: whole.text.slice(0, aside.index) + whole.text.slice(aside.index + aside[0].length) };
   if (aside !== null && heldLine !== undefined) {
     const [, saved = ''] = aside;
-    const measured = k.measuredAs(heldLine.line, saved.replace(/\s+(?:for|to|of|aside|until)\b.*$/i, ''));
+    const measured =
+      k.measuredAs(heldLine.line, saved.replace(/\s+(?:for|to|of|aside|until)\b.*$/i, '')) ??
+      k.measuredAs(heldLine.line, WEIGHED_FIRST.exec(saved)?.[0] ?? '');
     const share = partOf(saved) ?? measured ?? A_FEW;
     k.heldBack.set(heldLine.line, share);
     if (FOR_TOP.test(saved)) k.heldForTop.set(heldLine.line, n);

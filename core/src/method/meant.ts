@@ -21,10 +21,10 @@ export function withoutLaterHerbs(k: Kitchen, mentions: readonly Mention[], body
 /** "Reserve 1/4 cup of the coconut milk and pour the rest in": what was kept a part of just before. */
 export function restOfKept(k: Kitchen, clause: Clause, n: number): Mention[] {
   if (!/\b(?:the )?(?:rest|remainder)\b(?! of)/i.test(clause.text)) return [];
-  const last = k.actions.at(-1);
+  const last = k.actions.findLast(({ does }) => does !== 'setting');
   if (/\beverything else\b/i.test(clause.text) || last?.lines.some(({ line }) => k.vesselOf(line) !== undefined) === true)
     return [];
-  if (last?.does !== 'keep' || last.clause !== n - 1 || (k.clauses[n - 1]?.sentence ?? -1) < clause.sentence - 1) return [];
+  if (last?.does !== 'keep' || last.clause < n - 2 || (k.clauses[n - 1]?.sentence ?? -1) < clause.sentence - 1) return [];
   return last.lines.map(({ line, share = A_FEW }) => ({ line, at: 0, length: 0, share: 1 - share }));
 }
 

@@ -291,7 +291,7 @@ export function shareBefore(words: string): { readonly share?: number; readonly 
     // "3/4 of the 2 chillies".
     .replace(/\bof (the|your) \d+ (?!tbsp|tsp|table|tea|cups?\b|g\b|ml\b|oz\b)/g, 'of $1 ')
     .replace(
-      /\s+(?:the|your|that|this|those|these|its|fresh|freshly|finely|roughly|thinly|chopped|grated|sliced|roasted|cooked|diced|toasted|snipped|picked|peeled|trimmed|deseeded|seeded|washed|drained|hot|warm|cold|boiling|simmering|brown|browned|melted|infused|flavoured|red|green|mild)(?=\s|$)/g,
+      /\s+(?:the|your|that|this|those|these|its|fresh|freshly|finely|roughly|thinly|chopped|grated|sliced|roasted|cooked|diced|toasted|snipped|picked|peeled|trimmed|shredded|pulled|flaked|crumbled|crushed|deseeded|seeded|washed|drained|hot|warm|cold|boiling|simmering|brown|browned|melted|infused|flavoured|red|green|mild)(?=\s|$)/g,
       '',
     )
     .replace(/\s+/g, ' ')

@@ -260,9 +260,15 @@ export function doSet(k: Kitchen, clause: Clause, n: number): void {
     return;
   }
   if (/\baside\b|\bto one side\b/i.test(text)) {
+    if (k.actions.at(-1)?.does === 'keep' && /^(?:and |then )*set (?:it |them |this )?(?:aside|to one side)$/i.test(text.trim())) {
+      // "Spoon off some of the cream and set aside": said twice.
+      k.put('setting', n);
+      return;
+    }
     const mentions = k.mentions(k.body(clause), clause);
     const isPart =
-      mentions.some(({ share }) => share !== undefined) || /\b(?:some|half|third|quarter|few|pinch|cup|handful)\b/i.test(text);
+      mentions.some((one) => one.share !== undefined || (k.measured(one, k.body(clause)) ?? 1) < 1) ||
+      /\b(?:some|half|third|quarter|few|pinch|cup|handful|spoonful|ladle(?:ful)?)\b/i.test(text);
     if (!isPart && isBrownedAside(k, clause, n, mentions)) return;
     if (mentions.length > 0 && isPart) {
       doReserve(k, clause, n);

@@ -27,7 +27,7 @@ export const TIMES_EACH = /[(–—-]\s*(\d{1,4}) ?[x×] ?\d{1,4}(?:[.,]\d+)? ?(
 const MOST_TITLE_WORDS = 12;
 /** What a yield is said in when it is not said in bowls, L; a bowl holds so much where nobody says. */
 const BY_VOLUME =
-  /^(?:serves|makes|yields?|yield|batch)\s*:?\s*(?:about |around |approx\.? )?(\d+(?:[.,/]\d+)?(?: \d\/\d)?|an?|one|two|three|four|five|six)\s*(?:-|–|to\s+\d+)?\s*(quarts?|qts?|litres?|liters?|ltrs?|l|gallons?|gals?|pints?|pts?|cups?|kg|kilos?)\b/i;
+  /^(?:serves|makes|yields?|yield|batch)\s*[:=–-]?\s*(?:about |around |approx\.? )?(\d+(?:[.,/]\d+)?(?: \d\/\d)?|an?|one|two|three|four|five|six)\s*(?:-|–|to\s+\d+)?\s*(quarts?|qts?|litres?|liters?|ltrs?|l|gallons?|gals?|pints?|pts?|cups?|kg|kilos?)\b/i;
 /** "Ingredients (for 2 litres)"; "makes about 3.5 L / 12 x 280 ml". */
 const VOLUME_BEHIND =
   /^[^\d]{0,60}\((?:for|makes|yields?|approx\.?|about|ca\.?) (?:about )?(\d+(?:[.,]\d+)?) (quarts?|litres?|liters?|l|gallons?|pints?)\)/i;

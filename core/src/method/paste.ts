@@ -140,6 +140,7 @@ const HEADED_LINE =
   /^for the [a-z][a-z ]{2,25}:\s+(?=[\d½¼¾])|^(?:(?:for|as) (?:the |a )?(?:garnish(?:ing)?|topping|serving|finish)|to (?:serve|garnish|finish)|garnish|topping|optional)s?:\s+(?=\S)/i;
 
 /** "From the canteen file. Yield 12 litres / 40 portions." */
+const YIELD_LINE = /^(?:makes|yields?|batch(?: size)?|serves)\b(?:[^.;]|\.\d){1,40}\.?$/i;
 const YIELD_BEHIND = /^[^\d]{3,80}[.!;] ((?:yields?|makes|serves|feeds) [^.;]{1,40})\.?$/i;
 
 /** "Ingredients (6 servings)". */
@@ -306,6 +307,9 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
       // "Cream of celeriac (for 2)": how many stands behind the name.
       const name = n === 0 && title === undefined && placed.length > 1 ? (NAMED_BEFORE.exec(line)?.[1] ?? nameOf(line)) : undefined;
       if (name !== undefined) title = name;
+    } else if (stated !== undefined && foods.length === 0 && YIELD_LINE.test(line)) {
+      // "Yield: 12.5 L" under "(50 portions)".
+      notes.push(line);
     } else if (stated === undefined && HEADING_FOR.test(line)) {
       bowls ??= bowlsIn(`serves ${HEADING_FOR.exec(line)?.[1] ?? ''}`);
       heading = '';

@@ -368,6 +368,12 @@ export const SET_PHRASES: readonly SetPhrase[] = [
   ),
   told(/^(?:and |then )*(?:hand|pass) (?:round|around)\b/i, 'serve'),
   intoFridge,
+  // "Spoon off 4 tbsp of the thick cream from the top of the coconut milk and set aside."
+  meant(
+    /^(?:and |then )*(?:spoon|scoop|skim|lift|pour)(?: off| out)?(?= [^,;]*\d[^,;]*\b(?:from|off) the (?:top|tin|can)\b)/i,
+    'reserve',
+    'reserve',
+  ),
   dipped,
   takingSoLong,
   told(

@@ -73,7 +73,9 @@ export function doLet(k: Kitchen, clause: Clause, n: number): void {
     /\b(?:toast|bloom|sizzle|crackle|splutter|sputter|spit|pop|fizz)\b/i.test(text) &&
     minutes !== undefined &&
     here !== undefined &&
-    isHob(here)
+    isHob(here) &&
+    // "Leave it 10 minutes so it doesn't spit at you", of soup.
+    !here.isWet
   ) {
     k.as('bloom', clause, n);
     return;

@@ -15,9 +15,12 @@ function more(k: Kitchen, line: string, n: number): Mention | undefined {
   const clause = k.clauses[n];
   if (row === undefined || clause === undefined) return undefined;
   const name = row.name.split(',')[0] ?? row.name;
-  const reading = readLine(`${name}, to serve`, k.context);
-  const taken = takeLine(reading, { larder: k.context.larder, bowls: k.context.bowls });
-  return taken?.row.id === row.id ? k.bringIn({ ...taken, text: `${name}, to serve` }, clause) : undefined;
+  // What is strewn by nature needs no amount; of peas or kernels it is a handful.
+  for (const text of [`${name}, to serve`, `a handful of ${name.toLowerCase()}, to serve`]) {
+    const taken = takeLine(readLine(text, k.context), { larder: k.context.larder, bowls: k.context.bowls });
+    if (taken?.row.id === row.id) return k.bringIn({ ...taken, text }, clause);
+  }
+  return undefined;
 }
 
 /** "The parsnip crisps", of two lines of parsnips: the one that lies beside the soup where the other is in it. */
@@ -32,8 +35,17 @@ function besideSoup(k: Kitchen, mention: Mention): Mention {
   return other === undefined ? mention : { line: other.id, at: mention.at, length: mention.length };
 }
 
+/** "The reserved coconut cream", kept back of the coconut milk, and none of the oil that is named like it. */
+function keptInstead(k: Kitchen, mention: Mention, text: string): Mention {
+  if (!/\b(?:reserved|kept|saved|held[- ]back|set[- ]aside)\b/i.test(text.slice(0, mention.at)) || k.heldBack.has(mention.line))
+    return mention;
+  const [word = ''] = (k.lineOf(mention.line)?.taken.row.id ?? '').split('-');
+  const alike = [...k.heldBack.keys()].filter((line) => (k.lineOf(line)?.taken.row.id ?? '').split('-')[0] === word);
+  return alike.length === 1 && alike[0] !== undefined ? { ...mention, line: alike[0] } : mention;
+}
+
 export function onTop(k: Kitchen, named: readonly Mention[], text: string, n: number): void {
-  const mentions = named.map((one) => besideSoup(k, one));
+  const mentions = named.map((one) => besideSoup(k, keptInstead(k, one, text)));
   const lines: LineUse[] = [];
   // What has gone into the soup whole and is named on top all the same, as the fronds of its fennel: nobody knows of what.
   let isGone = false;
@@ -111,6 +123,15 @@ export function onTop(k: Kitchen, named: readonly Mention[], text: string, n: nu
       continue;
     }
     const isAll = k.isUsedUp(line) && !k.isDivided(line);
+    const isPlus = PLUS_MORE.test(k.lineOf(line)?.taken.text ?? '');
+    const beside = isAll && isPlus && mention.byGroup !== true && at === k.mainVessel() ? more(k, line, n) : undefined;
+    if (beside !== undefined) {
+      // "500 g peas, plus a handful to finish", all of whose peas are in the soup.
+      const use = k.use(beside, text);
+      k.top.push({ use, clause: n });
+      lines.push(use);
+      continue;
+    }
     if (isAll) {
       // "The vegetables" on top are those that lie beside the soup.
       if (mention.byGroup !== true || at !== k.mainVessel()) lines.push({ line });
@@ -122,7 +143,7 @@ export function onTop(k: Kitchen, named: readonly Mention[], text: string, n: nu
       k.lineOf(line)?.taken.row.group === 'fats' &&
       /\b(?:threads?|drizzle|drops?|slick|trickle|little|extra|more|splash|glug|film)\b[^,;]*$/i.test(text.slice(0, mention.at));
     // "A thread of oil" over the bowls, of an oil that has gone in.
-    const isBeside = PLUS_MORE.test(k.lineOf(line)?.taken.text ?? '') || isThread;
+    const isBeside = isPlus || isThread;
     const own = isBeside && k.isUsed(line) ? more(k, line, n) : undefined;
     const use = k.use(own ?? mention, text);
     k.top.push({ use, clause: n });
@@ -233,6 +254,7 @@ export function doServe(k: Kitchen, clause: Clause, n: number): void {
         !k.isDivided(line) &&
         k.vesselOf(line) === k.mainVessel() &&
         k.besides(line) === undefined &&
+        !PLUS_MORE.test(k.lineOf(line)?.taken.text ?? '') &&
         ![...k.vessels].some(({ aside }) => aside.has(line))
       ),
   );

@@ -1,5 +1,6 @@
 import { PARTICIPLES, VERBS } from './lexicon.js';
-import { BLOOM_MOST } from './usual.js';
+import { ASIDE } from './meant.js';
+import { BLOOM_MOST, FOR_TOP } from './usual.js';
 import type { Clause } from './clauses.js';
 import { heated } from './heated.js';
 import { doRoast } from './heat.js';
@@ -142,6 +143,12 @@ export function verbless(k: Kitchen, whole: Clause, n: number): void {
     mentions.length === 0
   ) {
     k.put('store', n);
+    return;
+  }
+  const aside = ASIDE.exec(text);
+  if (aside !== null && FOR_TOP.test(aside[1] ?? '') && k.mentions(text.slice(0, aside.index), clause).length > 0) {
+    // "In with the coconut milk (keep back a spoonful to swirl on top)."
+    doAdd(k, clause, n);
     return;
   }
   const tasted = /^([^,;]*\bto taste), (?:and |then )?(.*\b(?:on top|over the top|to serve|to garnish))\s*$/i.exec(text);

@@ -35,6 +35,10 @@ export function doRoast(k: Kitchen, clause: Clause, n: number): void {
   inTheOven(k, clause, n, USUAL.roastMin);
 }
 
+/** "Roast both sheets until the tomatoes catch": whatever else is named. */
+const ALL_TRAYS =
+  /\b(?:both|all(?: of)?(?: the)?|each of the|the (?:two|three)) (?:baking |roasting |oven )?(?:sheets?|trays?|tins?|pans?)\b/i;
+
 function inTheOven(k: Kitchen, clause: Clause, n: number, usualMin: number): void {
   const body = k.body(clause);
   const mentions = k.withPrepared(k.mentions(body, clause), body, clause);
@@ -55,7 +59,10 @@ function inTheOven(k: Kitchen, clause: Clause, n: number, usualMin: number): voi
       (one) =>
         !one.isHot &&
         (one.name.startsWith('Foil') ||
-          (one.kind === 'tray' && one.lines.size > 0 && !isOfOne && !isNew && one.section === clause.section)),
+          (one.kind === 'tray' &&
+            one.lines.size > 0 &&
+            one.section === clause.section &&
+            (ALL_TRAYS.test(clause.text) || (!isOfOne && !isNew)))),
     );
   const vessel = isOther ? k.fresh('tray', clause.section) : roastVessel(k, clause, mentions);
   const isBare = !k.hasPieces(vessel) && !mentions.some(({ line }) => (k.lineOf(line)?.taken.row.softening ?? 0) > 0);

@@ -19,6 +19,13 @@ export function heated(
   roastMin: number = USUAL.roastMin,
 ): void {
   const body = k.body(clause);
+  const isOfSoup = /\b(?:pur[ée]e|soup|mixture|paste|salsa|sauce|base|it)\b/i.test(clause.text);
+  const inIt = mentions.filter(({ line }) => k.isUsedUp(line) && k.vesselOf(line) === vessel);
+  if (heat === 'fryPuree' && !isOfSoup && inIt.length > 0 && inIt.length === mentions.length) {
+    // "Fry the leek julienne for the top", of leeks that are soup by now: a part of them was meant, and of which nobody said how much.
+    k.put('remark', n);
+    return;
+  }
   const isBareFat = vessel.lines.size > 0 && [...vessel.lines].every((line) => k.lineOf(line)?.taken.row.group === 'fats');
   if (
     mentions.length === 0 &&

@@ -105,3 +105,30 @@ describe('what is said beside the work', () => {
     expect(foods).toEqual(['carrot', 'honey', 'vegetable-stock']);
   });
 });
+
+describe('kitchen sheets and two trays', () => {
+  it('“both sheets” are roasted, whatever is named behind it, and what is only for a silkier soup can be left out', () => {
+    const reading = readCorpus({
+      text: 'Bisque\nServes 6\n6 red peppers\n900 g plum tomatoes, halved\n3 tbsp olive oil\n1 onion, chopped\n700 ml vegetable stock\nPreheat oven to 220C. On one baking sheet toss the tomatoes with 2 tbsp of the oil. Put the peppers on a second sheet. Roast both sheets 35 minutes, until tomatoes are caramelised and pepper skins blister. Heat the remaining oil in a large pot. Add the onion, cook 8 minutes. Add tomatoes, peppers and stock. Simmer 15 minutes. Blend; for a silkier soup, pass through a fine sieve.',
+      country: 'gb',
+    });
+    const roasts = walk(reading.reading.tree.soup.root).filter(({ step }) => step.op === 'roast');
+    expect(roasts.map(({ step }) => (step.op === 'roast' ? [step.ovenC, step.minutes] : []))).toEqual([
+      [220, 35],
+      [220, 35],
+    ]);
+    expect(reading.reading.actions.find(({ does }) => does === 'sieve')?.condition).toBe('for a silkier soup');
+  });
+
+  it('steps counted with a bracket are all steps; “drop to simmer” simmers, and a bain-marie holds', () => {
+    const { unread, steps, facts } = read(
+      'LEEK & POTATO x 80 ptn\nLEEKS trimmed 6kg\nPOTATOES peeled 5kg\nBUTTER 400g\nVEG STOCK 12L\nCREAM UHT 1.5L\nSALT 110g\n\n1) Melt butter, sweat leek lid on 15 min.\n2) Potatoes + stock in. Boil, drop to simmer 25 min till they crush.\n3) Stick blend 5 min.\n4) Cream, salt. Back to 80C.\n5) Bain marie 75C lid on max 3 hr.\n6) Fry leek julienne 180C oil 1 min, drain - on top at pass.',
+    );
+    expect(unread).toEqual([]);
+    expect(steps.find(({ op }) => op === 'simmer')).toEqual(jasmine.objectContaining({ minutes: 25 }));
+    expect(steps.find(({ op }) => op === 'hold')).toEqual(jasmine.objectContaining({ atC: 75, minutes: 180 }));
+    expect(facts).toContain('cream uht-cream');
+    // Nobody said how much of the leek is kept for it: the soup is not fried and not drained for that.
+    expect(steps.filter(({ op }) => op === 'fryPuree' || op === 'drain')).toEqual([]);
+  });
+});

@@ -81,9 +81,10 @@ export class Kitchen extends WordsInUse {
   put(does: Doing, clause: number, more: Partial<Action> = {}): Action {
     const { text } = this.clauses[clause] ?? { text: '' };
     const until = /\b(?:until|till|’til|'til)\b\s*([^;.]*)/i.exec(text)?.[1]?.replace(TIME_BEHIND, '').trim();
-    const condition = /\b(?:if|should(?= (?:it|the|they|this|your)\b)) (?!you like|liked|using|you(?:'|’)re)[^,;.]*/i.exec(
-      withoutHelp(text.replace(/\([^)]*(?:\)|$)/g, ' ').replace(IN_GOES_IF, ' ')),
-    )?.[0];
+    const condition =
+      /\b(?:if|should(?= (?:it|the|they|this|your)\b)) (?!you like|liked|using|you(?:'|’)re)[^,;.]*|^(?:and )?for an? (?:(?:really|very|extra|even|more) )?(?:silk\w*|smooth\w*|velvet\w*|refined|finer|thinner|restaurant\w*)[^,;.]*/i.exec(
+        withoutHelp(text.replace(/\([^)]*(?:\)|$)/g, ' ').replace(IN_GOES_IF, ' ')),
+      )?.[0];
     const action: Action = {
       n: this.actions.length,
       does,

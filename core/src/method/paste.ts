@@ -154,7 +154,7 @@ function isTalk(line: string): boolean {
 
 /** "1 Steam combi 180C ...", "2 Brat pan: ...": steps that are only counted, told from "1 onion, 2 carrots" by what is no food. */
 function countedSteps(rows: readonly Row[], context: ReadingContext): ReadonlySet<number> {
-  const hits = rows.map(({ line }) => /^(\d{1,2})\s+(?=[A-Z])(.*)$/.exec(line));
+  const hits = rows.map(({ line }) => /^(\d{1,2})(?:\s+(?=[A-Z])|[.)]\s+(?=\S))(.*)$/.exec(line));
   const from = hits.findLastIndex((hit) => hit?.[1] === '1');
   const run: number[] = [];
   for (let n = from; n >= 0 && n < rows.length && Number(hits[n]?.[1]) === run.length + 1; n += 1) run.push(n);
@@ -350,7 +350,7 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
       heading = line.replace(/^#+\s*|:$/g, '');
       if (/^ingredients$/i.test(heading)) heading = '';
     } else if (inMethod || counted.has(at) || bulleted.has(at) || (!GARNISH_LIST.test(line) && isWork(line, wasWork))) {
-      work(line, counted.has(at) ? raw.replace(/^\s*\d{1,2}/, (sign) => ' '.repeat(sign.length)) : raw, at);
+      work(line, counted.has(at) ? raw.replace(/^\s*\d{1,2}(?=\s)/, (sign) => ' '.repeat(sign.length)) : raw, at);
       wasWork = true;
     } else if (foods.length === 0 && method.length === 0 && YIELD_BEHIND.test(line)) {
       bowls ??= bowlsIn(YIELD_BEHIND.exec(line)?.[1] ?? '');

@@ -368,6 +368,14 @@ export const SET_PHRASES: readonly SetPhrase[] = [
   ),
   told(/^(?:and |then )*(?:hand|pass) (?:round|around)\b/i, 'serve'),
   intoFridge,
+  // "Drop to simmer 25 min."
+  meant(
+    /^(?:and |then )*(?:drop|knock|take|turn)(?: it| the heat| down| back)* (?:to|for) (?:a )?(?:gentle |slow |low )?simmer\b(?=.*\d)/i,
+    'simmer',
+    'simmer',
+  ),
+  // "Bain marie 75C, lid on."
+  meant(/^(?:into |in |hold in )?(?:a |the )?bain[- ]?marie(?: at)?\b(?=.*\d)/i, 'hold', 'reserve'),
   // "Spoon off 4 tbsp of the thick cream from the top of the coconut milk and set aside."
   meant(
     /^(?:and |then )*(?:spoon|scoop|skim|lift|pour)(?: off| out)?(?= [^,;]*\d[^,;]*\b(?:from|off) the (?:top|tin|can)\b)/i,

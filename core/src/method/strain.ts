@@ -23,6 +23,11 @@ function measuredShare(k: Kitchen, vessel: Vessel, text: string): number | undef
 }
 
 export function doDrain(k: Kitchen, clause: Clause, n: number): void {
+  if (k.here?.isBlended === true && k.actions.at(-1)?.does === 'remark' && k.mentions(k.body(clause), clause).length === 0) {
+    // "Fry the julienne 1 min, drain": of something beside the soup, of which there is no step.
+    k.put('remark', n);
+    return;
+  }
   if (/\b(?:on|onto|over) (?:some |a sheet of |a )?(?:kitchen|paper|absorbent)\b/i.test(clause.text)) {
     const dry = k.here;
     const isFried =

@@ -6,6 +6,7 @@ import { watchOf, type WatchAnswer } from '../cooking/cold-view';
 import { Cooking } from '../cooking/cooking';
 import { Clock } from '../services/clock';
 import { mass, timeOfDay } from './figures';
+import { kitchenUnits } from '../services/units';
 
 const LOOK_MS = 30_000;
 const MINUTE_MS = 60_000;
@@ -47,6 +48,6 @@ export function watchPan(container: Signal<Container>): WatchedPan {
   });
   const rescues = computed(() => (answer()?.rescues ?? []).map(({ words, lastMin }) => `${words}, before ${at(lastMin)}.`));
   const temp = computed(() => Math.round(answer()?.nowC ?? 0));
-  const weighs = computed(() => mass(container().kg, 'metric'));
+  const weighs = computed(() => mass(container().kg, kitchenUnits()));
   return { answer, next, temp, weighs, rescues };
 }

@@ -157,7 +157,7 @@ export class PansDebrief {
   });
 
   protected kept({ keptKg }: CooledPan): string {
-    return keptKg > 0 ? `${mass(keptKg, 'metric')} kept` : 'thrown away or poured elsewhere';
+    return keptKg > 0 ? `${mass(keptKg, kitchenUnits())} kept` : 'thrown away or poured elsewhere';
   }
 
   protected isKept({ stage, minutes }: TrueStage): boolean {

@@ -179,6 +179,22 @@ describe('a container', () => {
     expect(cold.actions.at(-1)).toEqual(jasmine.objectContaining({ kind: 'reheated', kg: 1, toC: 74, minutes: 40 }));
   });
 
+  it('is told in pounds and °F in a kitchen that thinks in them, typed so, and kept in kilos and °C', async () => {
+    kitchenUnits.set('us');
+    const shown = await page(cold.filled(3), 'reheated');
+    await rest(shown.fixture);
+    expect(shown.text()).toMatch(/165 °F after about \d+ min, stirring to the floor\. About [\d.]+ oz steam away/);
+    expect(shown.text()).not.toContain('°C');
+    await type(shown, 'how much, lb', '2');
+    await type(shown, 'to, °F', '170');
+    await type(shown, 'in, minutes', '40');
+    await submit(shown);
+    const told = cold.actions.at(-1);
+    expect(told?.kind === 'reheated' ? told.kg : NaN).toBeCloseTo(0.907185, 6);
+    expect(told?.kind === 'reheated' ? told.toC : NaN).toBeCloseTo(76.667, 3);
+    kitchenUnits.set('metric');
+  });
+
   it('gives bowls, and not more than whole ones are counted; what was taken is taken back', async () => {
     const id = cold.filled(1);
     const shown = await page(id);

@@ -86,8 +86,8 @@ export class Cold {
         entryId,
         batchId,
         soupName,
-        mass: mass(kg - filledKg, 'metric'),
-        of: filledKg > NOTHING_KG ? ` of ${mass(kg, 'metric')}` : '',
+        mass: mass(kg - filledKg, kitchenUnits()),
+        of: filledKg > NOTHING_KG ? ` of ${mass(kg, kitchenUnits())}` : '',
         since: timeOfDay(atMs),
         ago: showMinutes(Math.max(0, this.nowMs() - atMs) / MINUTE_MS),
         who,
@@ -98,7 +98,7 @@ export class Cold {
       .filter(({ kg, filledKg }) => filledKg - kg > NOTHING_KG)
       .map(({ entryId, soupName, kg, filledKg }) => ({
         entryId,
-        words: `${mass(filledKg, 'metric')} of ${soupName} stand in containers, ${mass(kg, 'metric')} were told as left over.`,
+        words: `${mass(filledKg, kitchenUnits())} of ${soupName} stand in containers, ${mass(kg, kitchenUnits())} were told as left over.`,
       })),
   );
   protected readonly cooling = computed(() => (this.view()?.containers ?? []).filter(({ state }) => state === 'cooling'));

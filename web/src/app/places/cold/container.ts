@@ -43,6 +43,7 @@ import { PanWatch } from './pan-watch';
 import { Tub } from './tub';
 import { kitchenUnits } from '../../services/units';
 import { TemperatureField } from '../../parts/temperature-field';
+import { MassField } from '../../parts/mass-field';
 
 const LOOK_MS = 30_000;
 
@@ -64,6 +65,7 @@ function isAsk(text: string | undefined): text is Ask {
     Choice,
     FormsModule,
     FreezeDry,
+    MassField,
     NumberField,
     NzInputModule,
     NzSelectModule,
@@ -173,7 +175,7 @@ export class ContainerPlace {
       )
       .map((one) => ({
         id: one.id,
-        name: `${one.contents.name}, ${one.vessel.toLowerCase()}, ${mass(one.kg, 'metric')}, to ${dayWords(one.useBy.day)}`,
+        name: `${one.contents.name}, ${one.vessel.toLowerCase()}, ${mass(one.kg, kitchenUnits())}, to ${dayWords(one.useBy.day)}`,
       }));
   });
 

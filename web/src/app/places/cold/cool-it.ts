@@ -10,7 +10,6 @@ import { NzSelectModule } from 'ng-zorro-antd/select';
 import type { CoolingWay } from '../../cooking/cold-view';
 import { Cooking } from '../../cooking/cooking';
 import { Choice } from '../../parts/choice';
-import { NumberField } from '../../parts/number-field';
 import { Batches } from '../../services/batches';
 import { Clock } from '../../services/clock';
 import { newId } from '../../services/device';
@@ -24,6 +23,7 @@ import { CoolingChart } from './cooling-chart';
 import { degrees } from '@tureen/core/units';
 import { kitchenUnits } from '../../services/units';
 import { TemperatureField } from '../../parts/temperature-field';
+import { MassField } from '../../parts/mass-field';
 
 /** A soup off the stove, and what is asked before anything was left over. */
 const USUAL_START_C = 80;
@@ -55,7 +55,7 @@ type Outcome = { readonly ok: true; readonly value: Held } | { readonly ok: fals
 @Component({
   selector: 'tt-cool-it',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choice, CoolingChart, FormsModule, FromDevice, NumberField, NzSelectModule, RouterLink, TemperatureField],
+  imports: [Choice, CoolingChart, FormsModule, FromDevice, MassField, NzSelectModule, RouterLink, TemperatureField],
   templateUrl: './cool-it.html',
   styleUrl: './cool-it.less',
 })

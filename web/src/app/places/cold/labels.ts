@@ -76,7 +76,7 @@ export class Labels {
     this.containers().map((one) => ({
       id: one.id,
       name: one.contents.name,
-      words: `${one.vessel.toLowerCase()}, ${mass(one.kg, 'metric')}, filled ${day(one.filledMs)} ${timeOfDay(one.filledMs)}`,
+      words: `${one.vessel.toLowerCase()}, ${mass(one.kg, kitchenUnits())}, filled ${day(one.filledMs)} ${timeOfDay(one.filledMs)}`,
       isChosen: this.chosen().has(one.id),
     })),
   );

@@ -11,6 +11,7 @@ import { Stock } from '../../services/stock';
 import { kitchenZone } from '../../services/zone';
 import { mass, money } from '../figures';
 import { dayWords } from './container-words';
+import { kitchenUnits } from '../../services/units';
 
 const LOOK_MS = 60_000;
 /** What is looked at ahead, days. */
@@ -83,7 +84,7 @@ export class UseUp {
             name: contents.name,
             where: store.name,
             bowls: bowlsIn(kg, contents),
-            mass: mass(kg, 'metric'),
+            mass: mass(kg, kitchenUnits()),
             worth: this.cash(kg * contents.row.pricePerKg),
           })),
         };

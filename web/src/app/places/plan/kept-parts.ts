@@ -6,6 +6,7 @@ import { isUsable, keptRow, mayGoInto, type StockAction } from '@tureen/core/sto
 import { coldToday } from '../cold-today';
 import { dayWords } from '../cold/container-words';
 import { mass } from '../figures';
+import { kitchenUnits } from '../../services/units';
 
 type Part = NonNullable<PlanRequest['kept']>[number];
 
@@ -89,8 +90,8 @@ export class KeptParts {
       const isMissing = this.cold.containers() !== undefined && haveKg < kg - 1e-6;
       return {
         container,
-        words: `${mass(kg, 'metric')} of ${row.name} ${there === undefined ? '' : `(${there.store.name}) `}goes in before the blade.`,
-        missing: isMissing ? `Only ${mass(haveKg, 'metric')} of it can still be used.` : '',
+        words: `${mass(kg, kitchenUnits())} of ${row.name} ${there === undefined ? '' : `(${there.store.name}) `}goes in before the blade.`,
+        missing: isMissing ? `Only ${mass(haveKg, kitchenUnits())} of it can still be used.` : '',
       };
     }),
   );
@@ -118,8 +119,8 @@ export class KeptParts {
         return {
           id,
           name: contents.name,
-          words: `${contents.name}, ${mass(container.kg, 'metric')}${alike > 1 ? ` (the first of ${String(alike)})` : ''}, use by ${dayWords(useBy.day)}`,
-          put: mass(kg, 'metric'),
+          words: `${contents.name}, ${mass(container.kg, kitchenUnits())}${alike > 1 ? ` (the first of ${String(alike)})` : ''}, use by ${dayWords(useBy.day)}`,
+          put: mass(kg, kitchenUnits()),
           part: { container: id, kg, row: keptRow(container) },
         };
       })

@@ -14,6 +14,7 @@ import { kitchenZone } from '../../services/zone';
 import { dayWords } from '../cold/container-words';
 import { mass } from '../figures';
 import { Sheet } from './sheet';
+import { kitchenUnits } from '../../services/units';
 
 const MOST_FOUND = 8;
 const MOST_NEAR = 3;
@@ -237,7 +238,7 @@ export class ChangeSheet {
         name: contents.name,
         row: contents.row,
         kg,
-        words: `${mass(kg, 'metric')}, use by ${dayWords(useBy.day)}`,
+        words: `${mass(kg, kitchenUnits())}, use by ${dayWords(useBy.day)}`,
       }));
   });
 

@@ -21,7 +21,7 @@ export default tseslint.config(
       // NG-ZORRO's fields hold the input that a label stands for.
       '@angular-eslint/template/label-has-associated-control': [
         'error',
-        { controlComponents: ['nz-select', 'tt-number', 'tt-temperature', 'tt-mass', 'nz-date-picker'] },
+        { controlComponents: ['nz-select', 'tt-number', 'tt-quantity', 'nz-date-picker'] },
       ],
     },
   },

@@ -23,6 +23,12 @@ export const PORTIONS =
   /(?:^|\s*[–—(,·•|.=:)-]\s*|\s\/\/\s*|\s[x×]\s?)(?:serves |for |makes )?(\d+)(?:\s*(?:-|–|to)\s*\d+)?\s*(?:(?:big|large|small|good|generous|hearty|decent) )?(?:portions?|ptns?|servings?|bowls?|covers|people|pax)(?: ?(?:@|at|of|[x×]) ?\d+(?:\.\d+)? ?(?:ml|cl|g|l|fl\.? ?oz|oz))?\)?(?: \([a-z ]{3,20}\))?$/i;
 /** "(50 x 8 oz)", behind a name. */
 export const TIMES_EACH = /[(–—-]\s*(\d{1,4}) ?[x×] ?\d{1,4}(?:[.,]\d+)? ?(?:fl\.? ?)?(?:oz|ml|g|cl)\)?\s*$|\s[x×] ?(\d{1,4})$/i;
+/** "Yield: 12.5 L", "Serves 4": a line that says no more. */
+export const YIELD_LINE = /^(?:makes|yields?|batch(?: size)?|serves)\b(?:[^.;]|\.\d){1,40}\.?$/i;
+export const YIELD_BEHIND = /^[^\d]{3,80}[.!;] ((?:yields?|makes|serves|feeds) [^.;]{1,40})\.?$/i;
+/** "Ingredients (6 servings)". */
+export const HEADING_FOR =
+  /^(?:#+\s*)?ingredients?\s*[(:–-]*\s*(?:for |serves )?(\d{1,3})(?: ?(?:-|–|to) ?\d+)?\s*(?:servings?|portions?|people|serves|bowls|ptn|ptns|covers)?\)?:?$/i;
 /** A title is a name: no sentence, no list. */
 const MOST_TITLE_WORDS = 12;
 /** What a yield is said in when it is not said in bowls, L; a bowl holds so much where nobody says. */

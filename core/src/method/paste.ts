@@ -8,9 +8,12 @@ import { TABLE_HEAD, bare, foodInCells, parted, unmarked, type Row } from './pas
 import {
   BATCH_BEHIND,
   FOR_SO_MANY,
+  HEADING_FOR,
   MAKES_BEHIND,
   PORTIONS,
   TIMES_EACH,
+  YIELD_BEHIND,
+  YIELD_LINE,
   SERVES_AT_END,
   SERVINGS_AT_END,
   bowlsIn,
@@ -140,12 +143,6 @@ const HEADED_LINE =
   /^for the [a-z][a-z ]{2,25}:\s+(?=[\d½¼¾])|^(?:(?:for|as) (?:the |a )?(?:garnish(?:ing)?|topping|serving|finish)|to (?:serve|garnish|finish)|garnish|topping|optional)s?:\s+(?=\S)/i;
 
 /** "From the canteen file. Yield 12 litres / 40 portions." */
-const YIELD_LINE = /^(?:makes|yields?|batch(?: size)?|serves)\b(?:[^.;]|\.\d){1,40}\.?$/i;
-const YIELD_BEHIND = /^[^\d]{3,80}[.!;] ((?:yields?|makes|serves|feeds) [^.;]{1,40})\.?$/i;
-
-/** "Ingredients (6 servings)". */
-const HEADING_FOR =
-  /^(?:#+\s*)?ingredients?\s*[(:–-]*\s*(?:for |serves )?(\d{1,3})(?: ?(?:-|–|to) ?\d+)?\s*(?:servings?|portions?|people|serves|bowls|ptn|ptns|covers)?\)?:?$/i;
 
 /** A sentence before the list that names no amount. */
 function isTalk(line: string): boolean {
@@ -313,7 +310,7 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
     } else if (stated === undefined && HEADING_FOR.test(line)) {
       bowls ??= bowlsIn(`serves ${HEADING_FOR.exec(line)?.[1] ?? ''}`);
       heading = '';
-    } else if (method.length > 0 && /^(?:makes|yields?|serves)\b[^.;]{1,40}\.?$/i.test(line)) {
+    } else if (method.length > 0 && YIELD_LINE.test(line)) {
       // How much it makes, behind the method.
       bowls ??= stated;
       notes.push(line);

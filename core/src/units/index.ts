@@ -5,6 +5,7 @@ export {
   degreeUnit,
   degrees,
   degreesMore,
+  fromScale,
   onScale,
   showDegrees,
   showMass,

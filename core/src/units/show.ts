@@ -1,4 +1,4 @@
-import { fahrenheitOf } from './convert.js';
+import { celsiusOf, fahrenheitOf } from './convert.js';
 import { UNITS, type UnitCode, type UnitSystem } from './unit.js';
 
 /** A figure ready for the screen: digits and the unit they are in, kept apart so that each can be set in its own type. */
@@ -57,6 +57,11 @@ export function degreeUnit(system: UnitSystem): DegreeUnit {
 /** °C on a kitchen's own scale, not rounded. @example onScale(100, 'us') // 212 */
 export function onScale(c: number, system: UnitSystem): number {
   return system === 'us' ? fahrenheitOf(c) : c;
+}
+
+/** What a kitchen's own scale shows, in °C. @example fromScale(212, 'us') // 100 */
+export function fromScale(figure: number, system: UnitSystem): number {
+  return system === 'us' ? celsiusOf(figure) : figure;
 }
 
 /** A temperature of a kitchen's own scale, from °C. @param places after the point at most, for what was read and not set. */

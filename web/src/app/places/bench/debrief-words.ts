@@ -1,10 +1,10 @@
 import { bodyWord } from '@tureen/core/body';
 import type { Harm, Mark } from '@tureen/core/practice';
 import { tasteWord } from '@tureen/core/season';
-import { showMinutes, type UnitSystem, degrees } from '@tureen/core/units';
+import { showMinutes, type UnitSystem } from '@tureen/core/units';
 import type { TurnView } from '../../cooking/bench-view';
 import { mass } from '../figures';
-import { kitchenUnits } from '../../services/units';
+import { heat, kitchenUnits } from '../../services/units';
 
 export const NAMES: Readonly<Record<Mark, string>> = {
   body: 'texture',
@@ -29,7 +29,6 @@ export function figure(mark: Mark, value: number): string {
 
 /** What a harm would have done, why, and how it is kept from happening. */
 export function harmWords(harm: Harm): { readonly title: string; readonly words: string } {
-  const heat = (c: number): string => degrees(c, kitchenUnits());
   const at = 'tempC' in harm ? heat(harm.tempC) : '';
   switch (harm.kind) {
     case 'hot jug':

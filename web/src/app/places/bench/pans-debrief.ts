@@ -1,14 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, input, linkedSignal } from '@angular/core';
 import { placeWords } from '@tureen/core/messages';
 import type { CooledPan, CoolingDebrief, TrueStage } from '@tureen/core/practice';
-import { showMinutes, degrees } from '@tureen/core/units';
+import { showMinutes } from '@tureen/core/units';
 import type { CurveView } from '../../cooking/cold-view';
 import { Choice } from '../../parts/choice';
 import { CoolingChart } from '../cold/cooling-chart';
 import { mass } from '../figures';
 import { harmWords } from './debrief-words';
 import { MarksTable } from './marks-table';
-import { kitchenUnits } from '../../services/units';
+import { heat, kitchenUnits } from '../../services/units';
 
 const HOUR_MIN = 60;
 const RECORDED: Readonly<Record<TrueStage['recorded'], string>> = {
@@ -16,8 +16,6 @@ const RECORDED: Readonly<Record<TrueStage['recorded'], string>> = {
   missed: 'missed, by what you read',
   'not shown': 'not shown by any reading',
 };
-
-const heat = (c: number): string => degrees(c, kitchenUnits());
 
 function stageWords({ stage: { fromC, toC, withinMin }, minutes, recorded }: TrueStage): string {
   const from = fromC === undefined ? 'since it was portioned' : `from ${heat(fromC)}`;

@@ -2,8 +2,7 @@ import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import type { Container } from '@tureen/core/stock';
 import { watchPan } from '../watched-pan';
-import { degrees } from '@tureen/core/units';
-import { kitchenUnits } from '../../services/units';
+import { heat } from '../../services/units';
 
 /** A container that cools, as a line of the day: how warm it is, which mark is next and by when, what can still be done. */
 @Component({
@@ -56,10 +55,7 @@ import { kitchenUnits } from '../../services/units';
   `,
 })
 export class Cools {
+  protected readonly heat = heat;
   readonly container = input.required<Container>();
   protected readonly pan = watchPan(this.container);
-
-  protected heat(c: number): string {
-    return degrees(c, kitchenUnits());
-  }
 }

@@ -166,7 +166,7 @@ export class Card {
   protected readonly gauges = computed(() => {
     const view = this.view();
     const soup = this.soup();
-    return view === undefined || soup === undefined ? [] : targetsOf(soup, view);
+    return view === undefined || soup === undefined ? [] : targetsOf(soup, view, this.units());
   });
   protected whyOf(figure: Askable): WhyQuestion | undefined {
     const soup = this.soup();

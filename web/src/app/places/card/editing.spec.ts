@@ -124,10 +124,18 @@ describe('settings', () => {
 describe('gauges of a card', () => {
   it('stand in the order of tasting, and there is none for cream where there is none', () => {
     const view = calculator.written(leek)!;
-    expect(targetsOf(leek, view).map(({ name }) => name)).toEqual(['Salt', 'Body', 'Grain', 'Cream', 'Bowl', 'Into the bowl']);
+    expect(targetsOf(leek, view, 'metric').map(({ name }) => name)).toEqual([
+      'Salt',
+      'Body',
+      'Grain',
+      'Cream',
+      'Bowl',
+      'Into the bowl',
+    ]);
     const plain = EXAMPLE_SOUPS.find(({ id }) => id === 'swede-barley')!;
-    expect(targetsOf(plain, calculator.written(plain)!).map(({ name }) => name)).not.toContain('Cream');
-    for (const gauge of targetsOf(leek, view)) {
+    expect(targetsOf(plain, calculator.written(plain)!, 'metric').map(({ name }) => name)).not.toContain('Cream');
+    expect(targetsOf(leek, view, 'us').at(-1)?.figure).toMatch(/^\d{3} °F$/);
+    for (const gauge of targetsOf(leek, view, 'metric')) {
       expect(gauge.low).withContext(gauge.name).toBeLessThan(gauge.high);
       expect(gauge.figure)
         .withContext(gauge.name)

@@ -1,7 +1,7 @@
 import { SPOON_WORDS } from '@tureen/core/body';
 import type { PlainStep, SoupStep } from '@tureen/core/soup';
 import { TOUCH_C } from '@tureen/core/steps';
-import { celsiusOf, fahrenheitOf, type UnitSystem } from '@tureen/core/units';
+import { degreeUnit, fromScale, onScale, type UnitSystem } from '@tureen/core/units';
 
 /** A figure of a step that can be set: in the unit shown, between two ends. */
 export interface NumberSetting {
@@ -80,17 +80,17 @@ function tempC(
   units: UnitSystem,
 ): NumberSetting {
   const inF = units === 'us';
-  const shown = (value: number): number => Math.round(inF ? fahrenheitOf(value) : value);
+  const shown = (value: number): number => Math.round(onScale(value, units));
   return {
     kind: 'number',
     key,
     label,
-    unit: inF ? '°F' : '°C',
+    unit: degreeUnit(units),
     least: shown(least),
     most: shown(most),
     by: inF ? 10 : 5,
     value: shown(Number(step[key])),
-    set: (value) => ({ ...step, [key]: Math.min(most, Math.max(least, inF ? celsiusOf(value) : value)) }),
+    set: (value) => ({ ...step, [key]: Math.min(most, Math.max(least, fromScale(value, units))) }),
   };
 }
 

@@ -2,6 +2,7 @@ import { SPOON_WORDS, bodyWord, grainWord } from '@tureen/core/body';
 import { bodyByCard, walk, type Soup } from '@tureen/core/soup';
 import type { Askable } from '@tureen/core/why';
 import type { PlanView } from '../../cooking/views';
+import { degrees, showDegrees, type UnitSystem } from '@tureen/core/units';
 
 /** A gauge of a finished soup: the band wanted and where it stands, on the gauge's own scale. */
 export interface TargetGauge {
@@ -32,7 +33,11 @@ function bodyScale(mPas: number): number {
  * The gauges of a soup, in the order of tasting: salt, body, grain, cream, then the bowl and how hot it goes out. What a
  * soup has no target for stands within what is usual; what it does not have (cream) has no gauge.
  */
-export function targetsOf(soup: Soup, view: Pick<PlanView, 'figures' | 'grainM' | 'dishedC'>): readonly TargetGauge[] {
+export function targetsOf(
+  soup: Soup,
+  view: Pick<PlanView, 'figures' | 'grainM' | 'dishedC'>,
+  units: UnitSystem,
+): readonly TargetGauge[] {
   const steps = walk(soup.root).map(({ step }) => step);
   const { figures, grainM, dishedC } = view;
   const gauges: TargetGauge[] = [];
@@ -107,8 +112,8 @@ export function targetsOf(soup: Soup, view: Pick<PlanView, 'figures' | 'grainM' 
   gauges.push({
     name: 'Into the bowl',
     why: 'heat',
-    figure: `${dishedC.toFixed(0)} °C`,
-    wanted: `wanted ${String(warm.low)} to ${String(warm.high)} °C`,
+    figure: degrees(dishedC, units),
+    wanted: `wanted ${showDegrees(warm.low, units).digits} to ${degrees(warm.high, units)}`,
     value: Math.max(0, dishedC),
     ...warm,
   });

@@ -55,7 +55,7 @@ describe('what a soup is written for', () => {
   it('the gauge of the card wants the body that was judged right', () => {
     const calculator = new Calculator();
     calculator.stock(LARDER_ROWS, READY_KITS.canteen);
-    const wanted = (soup: Soup) => targetsOf(soup, calculator.written(soup)!).find(({ name }) => name === 'Body')!.wanted;
+    const wanted = (soup: Soup) => targetsOf(soup, calculator.written(soup)!, 'metric').find(({ name }) => name === 'Body')!.wanted;
     expect(wanted({ ...free, rightMPas: undefined })).toBe('no target set; the band is what is usual');
     expect(wanted({ ...free, rightMPas: 700 })).toBe('wanted 700 mPa·s, clings');
   });

@@ -8,15 +8,14 @@ import type { SheetRow } from '@tureen/core/messages';
 import { plusDays } from '@tureen/core/stock';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { switchMap } from 'rxjs';
-import { TemperatureField } from '../../parts/temperature-field';
+import { QuantityField } from '../../parts/quantity-field';
 import { Clock } from '../../services/clock';
 import { Stock } from '../../services/stock';
 import { kitchenZone } from '../../services/zone';
 import { saveAs } from '../save-as';
 import { FromDevice } from '../stove/from-device';
 import { dayWords } from './container-words';
-import { degrees } from '@tureen/core/units';
-import { kitchenUnits } from '../../services/units';
+import { heat } from '../../services/units';
 
 const COLDEST_C = -40;
 const WARMEST_C = 60;
@@ -25,11 +24,12 @@ const WARMEST_C = 60;
 @Component({
   selector: 'tt-cold-log',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, FromDevice, NzInputModule, RouterLink, TemperatureField],
+  imports: [FormsModule, FromDevice, NzInputModule, QuantityField, RouterLink],
   templateUrl: './cold-log.html',
   styleUrl: './cold-log.less',
 })
 export class ColdLogPlace {
+  protected readonly heat = heat;
   private readonly stock = inject(Stock);
   private readonly clock = inject(Clock);
   protected readonly today = dayOf(this.clock.now(), kitchenZone());
@@ -64,10 +64,6 @@ export class ColdLogPlace {
   protected readonly correcting = signal<SheetRow | undefined>(undefined);
   protected readonly tempC = signal<number | null>(null);
   protected readonly why = signal('');
-
-  protected heat(c: number): string {
-    return degrees(c, kitchenUnits());
-  }
 
   protected go(days: number): void {
     this.looking.set(undefined);

@@ -42,8 +42,7 @@ import { FreezeDry } from './freeze-dry';
 import { PanWatch } from './pan-watch';
 import { Tub } from './tub';
 import { kitchenUnits } from '../../services/units';
-import { TemperatureField } from '../../parts/temperature-field';
-import { MassField } from '../../parts/mass-field';
+import { QuantityField } from '../../parts/quantity-field';
 
 const LOOK_MS = 30_000;
 
@@ -61,19 +60,7 @@ function isAsk(text: string | undefined): text is Ask {
 @Component({
   selector: 'tt-container',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [
-    Choice,
-    FormsModule,
-    FreezeDry,
-    MassField,
-    NumberField,
-    NzInputModule,
-    NzSelectModule,
-    PanWatch,
-    RouterLink,
-    TemperatureField,
-    Tub,
-  ],
+  imports: [Choice, FormsModule, FreezeDry, NumberField, NzInputModule, NzSelectModule, PanWatch, QuantityField, RouterLink, Tub],
   templateUrl: './container.html',
   styleUrl: './container.less',
 })

@@ -22,8 +22,7 @@ import { FromDevice } from '../stove/from-device';
 import { CoolingChart } from './cooling-chart';
 import { degrees } from '@tureen/core/units';
 import { kitchenUnits } from '../../services/units';
-import { TemperatureField } from '../../parts/temperature-field';
-import { MassField } from '../../parts/mass-field';
+import { QuantityField } from '../../parts/quantity-field';
 
 /** A soup off the stove, and what is asked before anything was left over. */
 const USUAL_START_C = 80;
@@ -55,7 +54,7 @@ type Outcome = { readonly ok: true; readonly value: Held } | { readonly ok: fals
 @Component({
   selector: 'tt-cool-it',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Choice, CoolingChart, FormsModule, FromDevice, MassField, NzSelectModule, RouterLink, TemperatureField],
+  imports: [Choice, CoolingChart, FormsModule, FromDevice, NzSelectModule, QuantityField, RouterLink],
   templateUrl: './cool-it.html',
   styleUrl: './cool-it.less',
 })

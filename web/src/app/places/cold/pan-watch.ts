@@ -5,11 +5,11 @@ import { RouterLink } from '@angular/router';
 import { REHEATING, type WatchedStage } from '@tureen/core/cold';
 import type { ColdStore } from '@tureen/core/kit';
 import type { Container, StockAction } from '@tureen/core/stock';
-import { showMinutes, degrees } from '@tureen/core/units';
+import { showMinutes } from '@tureen/core/units';
 import { map, timer } from 'rxjs';
 import { watchOf, type RescueView, type WatchAnswer } from '../../cooking/cold-view';
 import { Cooking } from '../../cooking/cooking';
-import { TemperatureField } from '../../parts/temperature-field';
+import { QuantityField } from '../../parts/quantity-field';
 import { Clock } from '../../services/clock';
 import { newId } from '../../services/device';
 import { Kitchen } from '../../services/kitchen';
@@ -18,7 +18,7 @@ import { Stock } from '../../services/stock';
 import { mass, timeOfDay } from '../figures';
 import { FromDevice } from '../stove/from-device';
 import { CoolingChart } from './cooling-chart';
-import { kitchenUnits } from '../../services/units';
+import { heat, kitchenUnits } from '../../services/units';
 
 const MINUTE_MS = 60_000;
 /** How often its clock is looked at: in a practice it may go six hundred times as fast. */
@@ -30,11 +30,12 @@ const HOTTEST_C = 100;
 @Component({
   selector: 'tt-pan-watch',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CoolingChart, FormsModule, FromDevice, RouterLink, TemperatureField],
+  imports: [CoolingChart, FormsModule, FromDevice, QuantityField, RouterLink],
   templateUrl: './pan-watch.html',
   styleUrl: './pan-watch.less',
 })
 export class PanWatch {
+  protected readonly heat = heat;
   private readonly calculating = inject(Cooking);
   private readonly clock = inject(Clock);
   private readonly stock = inject(Stock);
@@ -145,10 +146,6 @@ export class PanWatch {
   /** The time of day so many minutes after the start. */
   protected at(minute: number): string {
     return timeOfDay(this.startMs() + minute * MINUTE_MS);
-  }
-
-  protected heat(c: number, places = 0): string {
-    return degrees(c, kitchenUnits(), places);
   }
 
   protected marked({ stages }: WatchAnswer): string {

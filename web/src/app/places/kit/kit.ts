@@ -16,7 +16,7 @@ import {
   type Vessel,
 } from '@tureen/core/kit';
 import { LIDS, measuredBoilOff, VIGOURS, type Lid, type Vigour } from '@tureen/core/steps';
-import { celsiusOf, degreeUnit, onScale, showVolume, UNITS } from '@tureen/core/units';
+import { degreeUnit, fromScale, onScale, showVolume, UNITS } from '@tureen/core/units';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
 import { Choice } from '../../parts/choice';
@@ -220,7 +220,7 @@ export class KitPlace {
   }
 
   private inC(figure: number): number {
-    return this.units() === 'us' ? celsiusOf(figure) : figure;
+    return fromScale(figure, this.units());
   }
 
   protected setStage(at: number, key: 'fromC' | 'toC' | 'withinMin', figure: number): void {

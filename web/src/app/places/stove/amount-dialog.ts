@@ -15,7 +15,7 @@ import { NzSelectModule } from 'ng-zorro-antd/select';
 import { NumberField } from '../../parts/number-field';
 import { FromDevice } from './from-device';
 import { Keys } from '../../shell/keys';
-import { rounded } from './typed';
+import { rounded } from '../../parts/typed';
 
 /** A dialog is drawn a little after it is asked for. */
 const FOCUS_TRIES = 40;

@@ -1,7 +1,7 @@
 import { inject, Injectable, signal } from '@angular/core';
 import type { AmountQuestion } from './amount-dialog';
 import { Hand } from './hand';
-import { rounded, typedIn } from './typed';
+import { rounded, typedIn } from '../../parts/typed';
 
 export interface AmountAnswer {
   /** In the unit that was asked for, whatever it was typed in. */

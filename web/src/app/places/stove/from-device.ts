@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { ago, Devices, shown } from '../../services/devices';
-import { rounded } from './typed';
+import { rounded } from '../../parts/typed';
 import { fahrenheitOf } from '@tureen/core/units';
 import { kitchenUnits } from '../../services/units';
 

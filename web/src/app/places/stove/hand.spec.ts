@@ -5,7 +5,7 @@ import { EXAMPLE_SOUPS, linesOf } from '@tureen/core/soup';
 import { handAt, rest, StoveInMemory } from '../../../../spec/stove-in-memory';
 import { Asking } from './asking';
 import type { Hand } from './hand';
-import { typedIn } from './typed';
+import { typedIn } from '../../parts/typed';
 
 const ladle = { id: 'ladle', name: 'Ladle', volumeM3: 5e-4 };
 

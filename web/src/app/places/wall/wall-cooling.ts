@@ -1,8 +1,7 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import type { Container } from '@tureen/core/stock';
 import { watchPan } from '../watched-pan';
-import { degrees } from '@tureen/core/units';
-import { kitchenUnits } from '../../services/units';
+import { heat } from '../../services/units';
 
 /** A container that cools, for the wall: how warm, which mark is next and by when, and what can still be done. */
 @Component({
@@ -65,10 +64,7 @@ import { kitchenUnits } from '../../services/units';
   `,
 })
 export class WallCooling {
+  protected readonly heat = heat;
   readonly container = input.required<Container>();
   protected readonly pan = watchPan(this.container);
-
-  protected heat(c: number): string {
-    return degrees(c, kitchenUnits());
-  }
 }

@@ -44,6 +44,7 @@ const HALF_LITRE_PX = 52;
           <button
             type="button"
             class="ladle"
+            [class.long]="ladle.text.length > 8"
             [disabled]="liquid() === undefined || disabled()"
             (pointerdown)="press(ladle.measure)"
             (pointerup)="lift()"

@@ -231,3 +231,47 @@ test('a whole service by keys', async ({ page, server }) => {
   }
   quiet();
 });
+
+test('a batch of fifteen hundred entries opens with fewer of them, and any of them can still be taken back', async ({
+  page,
+  server,
+}) => {
+  const quiet = watch(page);
+  const batchId = await begin(page, server.url);
+  const uuid = (n: number): string => `00000000-0000-4000-8000-${n.toString(16).padStart(12, '0')}`;
+  for (let from = 0; from < 1500; from += 500) {
+    const entries = Array.from({ length: 500 }, (_, at) => ({
+      id: uuid(from + at + 1),
+      shape: 2,
+      stamp: { counter: from + at + 1, device: 'far-tablet', seq: from + at + 1 },
+      atMs: Date.now() - 60_000,
+      who: '',
+      action: { kind: 'poured', stepId: 'cover', line: 'stock', vessel: 'Ladle', volumeM3: 0.000_01 },
+    }));
+    const answer = await fetch(`${server.url}/api/batches/${batchId}/entries`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ entries }),
+    });
+    expect(answer.status).toBe(200);
+  }
+  const told = page.waitForResponse((response) => response.url().endsWith(`/batches/${batchId}?entries=fewer`));
+  await page.goto(`${server.url}/stove/${batchId}`);
+  expect(((await (await told).json()) as { entries: unknown[] }).entries.length).toBeLessThan(300);
+  await expect(title(page)).toBeVisible();
+  await page.getByRole('button', { name: /^Record/ }).click();
+  const sheet = page.getByRole('dialog');
+  await expect(sheet.getByRole('button', { name: '1400 older' })).toBeVisible();
+  await sheet
+    .getByRole('button', { name: /^Take back/ })
+    .first()
+    .click();
+  await expect(sheet.getByRole('status')).toContainText('Without it');
+  await sheet.getByRole('button', { name: 'Take it back' }).click();
+  await expect.poll(async () => (await kept(server.url, batchId)).entries.length).toBe(1501);
+  await page.goto(`${server.url}/ledger/${batchId}`);
+  await page.getByRole('button', { name: 'Show all 1,501 entries' }).click();
+  await expect(page.getByRole('region', { name: 'Entries' }).getByRole('listitem')).toHaveCount(200);
+  await expect(page.getByRole('region', { name: 'Does it add up' })).not.toContainText('once all entries');
+  quiet();
+});

@@ -73,6 +73,7 @@ try {
     post,
     put: (path, body) => send('PUT', path, body),
     get: (path) => send('GET', path),
+    id,
   });
   server.kill();
   times.sort((a, b) => a - b);

@@ -125,6 +125,13 @@ function cursorAsked() {
   });
 }
 
+/** Whether all entries of a batch are wanted, or of a long one fewer that come to the same. */
+function entriesAsked() {
+  return zValidator('query', z.object({ entries: z.enum(['fewer', 'all']).optional() }), (result, c) =>
+    result.success ? undefined : fail(c, { code: 'BAD_INPUT', field: 'entries', why: 'ask for fewer or all' }),
+  );
+}
+
 /** A kit that ships, in a kitchen's own place: what that leaves open is open, not as it shipped. */
 function standing(ready: Kit, place: Place | undefined): Kit {
   if (place === undefined) return ready;
@@ -234,8 +241,8 @@ export function makeApp(services: Services) {
       return c.json(await readMonth(database, month), 200);
     })
     .get('/timers', async (c) => c.json({ timers: await listTimers(database) }))
-    .get('/batches/:id', async (c) => {
-      const batch = await readBatch(database, c.req.param('id'));
+    .get('/batches/:id', entriesAsked(), async (c) => {
+      const batch = await readBatch(database, c.req.param('id'), c.req.valid('query').entries === 'fewer');
       return batch === undefined ? fail(c, { code: 'NO_SUCH_BATCH', field: 'id' }) : c.json(batch, 200);
     })
     .post('/batches', body(BatchBodySchema), async (c) => {

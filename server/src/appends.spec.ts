@@ -1,4 +1,4 @@
-import { ENTRY_SHAPE, type Action, type Entry } from '@tureen/core/batch';
+import { ENTRY_SHAPE, foldBatch, type Action, type Entry } from '@tureen/core/batch';
 import { drawsFrom } from '@tureen/core/odds';
 import { EXAMPLE_SOUPS } from '@tureen/core/soup';
 import { startTestServer, type TestServer } from '../spec/test-server.js';
@@ -86,5 +86,29 @@ describe('entries that go to the disk together', () => {
     expect(await lateIn([entry(5), entry(50, { kind: 'note', text: 'said of the batch, at no step' })])).toEqual([true, false]);
     await append(batchId, [entry(6, { kind: 'undone', target: idOf(3) })]);
     expect(await lateIn([entry(7)])).toEqual([false]);
+  });
+
+  it('are told as fewer of the same where there are very many, and anew once another one is there', async () => {
+    const [id] = BATCHES;
+    const cover = soup.root.steps.find(({ op }) => op === 'cover')!.id;
+    const ladle: Action = { kind: 'poured', stepId: cover, line: soup.lines.at(-1)!.id, vessel: 'Ladle', volumeM3: 0.0003 };
+    for (let from = 0; from < 1500; from += 500) {
+      await append(
+        id,
+        Array.from({ length: 500 }, (_, n) => entry(from + n + 1, ladle)),
+      );
+    }
+    const whole = await readBatch(server.database, id);
+    const short = await readBatch(server.database, id, true);
+    expect(whole?.entries.length).toBe(1500);
+    expect(whole?.short).toBeUndefined();
+    expect(short?.short?.total).toBe(1500);
+    expect(short?.entries.length).toBeLessThan(250);
+    expect(foldBatch(short!.snapshot, short!.entries).massKg).toBeCloseTo(foldBatch(whole!.snapshot, whole!.entries).massKg, 9);
+    await append(id, [entry(1501, { kind: 'undone', target: idOf(7) })]);
+    const after = await readBatch(server.database, id, true);
+    expect(after?.short?.total).toBe(1501);
+    expect(foldBatch(after!.snapshot, after!.entries).massKg).toBeLessThan(foldBatch(short!.snapshot, short!.entries).massKg);
+    expect((await server.send('GET', `/batches/${id}?entries=some`)).status).toBe(400);
   });
 });

@@ -1,9 +1,10 @@
-import type { BatchTimer, Entry, StoredEntry } from '@tureen/core/batch';
+import type { BatchTimer, Entry, Shortened, StoredEntry } from '@tureen/core/batch';
 import type { PlanRequest, Figures, Snapshot } from '@tureen/core/plan';
 import { and, count, desc, eq, gte, isNull, lt, or, sql, type SQL } from 'drizzle-orm';
 import { Appends, type Appended } from './appends.js';
 import type { Database } from './database.js';
 import { done, failed, type Result } from './failure.js';
+import { shortenedOf } from './long-batches.js';
 import { readPlan } from './plans.js';
 import { entriesOf, planOfBatch, startedSummary, together } from './projections.js';
 import { batchSummaries, batches, entries, openTimers, type ClosedFigures } from './schema.js';
@@ -24,6 +25,8 @@ export interface BatchSummary {
 export interface StoredBatch extends BatchSummary {
   readonly snapshot: Snapshot;
   readonly entries: readonly StoredEntry[];
+  /** Of a long batch that was asked for shortened: how many entries it has, and from which counter on they are all here. */
+  readonly short?: Pick<Shortened, 'total' | 'wholeAfter'>;
 }
 
 /** A timer that runs, with the batch that it belongs to. */
@@ -127,11 +130,14 @@ export async function listTimers({ db }: Database): Promise<OpenTimer[]> {
     .innerJoin(batchSummaries, eq(batchSummaries.batchId, openTimers.batchId));
 }
 
-export async function readBatch(database: Database, batchId: string): Promise<StoredBatch | undefined> {
+/** @param isShort whether a long batch is told with fewer entries, of which the same is folded. */
+export async function readBatch(database: Database, batchId: string, isShort = false): Promise<StoredBatch | undefined> {
   const [row] = await database.db.select(SUMMARY).from(batchSummaries).where(eq(batchSummaries.batchId, batchId));
   const snapshot = row === undefined ? undefined : await planOfBatch(database, batchId);
   if (row === undefined || snapshot === undefined) return undefined;
-  return { ...row, snapshot, entries: await entriesOf(database, batchId) };
+  if (!isShort) return { ...row, snapshot, entries: await entriesOf(database, batchId) };
+  const { entries: fewer, total, wholeAfter } = await shortenedOf(database, batchId, snapshot.soup);
+  return { ...row, snapshot, entries: fewer, ...(fewer.length < total ? { short: { total, wholeAfter } } : {}) };
 }
 
 /** The batch that was started last of those that are open, and how many entries it has; undefined when the stove is cold. */

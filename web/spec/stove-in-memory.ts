@@ -66,8 +66,8 @@ export class StoveInMemory {
       {
         provide: Cooking,
         useValue: {
-          batch: (_id: string, _of: unknown, entries: readonly StoredEntry[]) => Promise.resolve(batchView(snapshot, entries)),
-          batchWith: (_id: string, more: readonly StoredEntry[]) =>
+          batch: ({ entries }: OpenBatch) => Promise.resolve(batchView(snapshot, entries)),
+          batchWith: (_open: OpenBatch, more: readonly StoredEntry[]) =>
             Promise.resolve(batchView(snapshot, [...this.entries.value, ...more])),
           calculator: {
             near: (ids: readonly string[], most: number) =>

@@ -190,6 +190,8 @@ export const EntrySchema = z.unknown().transform(liftEntry).pipe(EntryShape);
 /** An entry on record: `arrival` says as which one the server got it, over all batches; undefined until it has. */
 export interface StoredEntry extends Entry {
   readonly arrival?: number | undefined;
+  /** Of a batch that is told shortened: how many entries it stands for. */
+  readonly together?: number;
 }
 
 /** Negative when a comes before b. A total order: ids break what stamps leave open. */

@@ -50,7 +50,10 @@ function undoneIds(ordered: readonly StoredEntry[], counts: (undo: StoredEntry) 
   const marks = new Map<string, StoredEntry[]>();
   for (const entry of ordered) {
     const mark = markOf(entry.action);
-    if (mark !== undefined) marks.set(mark, [...(marks.get(mark) ?? []), entry]);
+    if (mark === undefined) continue;
+    const alike = marks.get(mark);
+    if (alike === undefined) marks.set(mark, [entry]);
+    else alike.push(entry);
   }
   for (const undo of ordered.toReversed()) {
     if (undo.action.kind !== 'undone' || undone.has(undo.id) || !counts(undo)) continue;
@@ -72,7 +75,10 @@ function byArrival(a: StoredEntry, b: StoredEntry): number {
 }
 
 /** Entries that open and close the batch: the closings, and undos whose chain of targets ends at one. */
-function turning(all: readonly StoredEntry[], byId: ReadonlyMap<string, StoredEntry>): Set<string> {
+export function turningIds(
+  all: readonly StoredEntry[],
+  byId: ReadonlyMap<string, StoredEntry> = new Map(all.map((entry) => [entry.id, entry])),
+): Set<string> {
   const ids = new Set<string>();
   for (const entry of all) {
     const seen = new Set<string>();
@@ -135,7 +141,7 @@ export function historyOf(entries: readonly (Entry | StoredEntry)[]): History {
     if (have === undefined || (have.arrival === undefined && 'arrival' in entry)) byId.set(entry.id, entry);
   }
   const all = [...byId.values()].sort(compareEntries);
-  const { late, closedBy } = latenessOf(all, byId, turning(all, byId));
+  const { late, closedBy } = latenessOf(all, byId, turningIds(all, byId));
   const undone = undoneIds(all, ({ id }) => !late.has(id));
   const standing = all.filter(({ id, action }) => !undone.has(id) && !late.has(id) && action.kind !== 'undone');
   // The last correction of an entry is the one that counts.

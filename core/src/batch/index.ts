@@ -33,6 +33,7 @@ export { againAndAgain, LEAST_AGAIN, LOOKED_AT, type Again } from './again.js';
 export { takenOver, writeBack, type WriteBack } from './write-back.js';
 export { linesNamed, type BatchChanges, type ChangeNotice } from './changes.js';
 export { BODY_WITHIN, SALT_WITHIN_PCT, landBody, landSalt, type BodyLanding, type SaltLanding } from './landing.js';
+export { reachesBack, shortened, type Shortened } from './shortened.js';
 export { historyOf, isRemark, type History } from './history.js';
 export { dippedM3, pouredKg, weighedKg } from './rewrite.js';
 export {

@@ -4,12 +4,21 @@ import { combineLatest, shareReplay, switchMap } from 'rxjs';
 import { Kitchen } from '../services/kitchen';
 import { narrow$ } from '../services/narrow';
 import type { StoredEntry } from '@tureen/core/batch';
-import type { Snapshot } from '@tureen/core/plan';
+import type { OpenBatch } from '../services/batches';
 import type { BatchView } from './batch-view';
 import type { Calculator } from './calculator';
 
 /** Batches that the thread follows at a time: one at the stove, those on the wall. */
 const MOST_FOLLOWED = 8;
+
+type Followed = Pick<OpenBatch, 'batch' | 'snapshot' | 'entries' | 'short'>;
+
+/** A batch that is told shortened another way is followed anew: what was drawn together then is not what is now. */
+export function followedKey({ batch, entries, short }: Pick<OpenBatch, 'batch' | 'entries' | 'short'>): string {
+  if (short === undefined) return batch.id;
+  const drawn = entries.reduce((sum, { together = 0 }) => sum + together, 0);
+  return `${batch.id} ${String(short.wholeAfter)} ${String(drawn)}`;
+}
 
 /**
  * Core in a thread of its own, so that the screen never waits for the pot. The thread is told of the kitchen's kit and
@@ -25,8 +34,9 @@ export class Cooking {
   private readonly told = new Map<string, Map<string, number | undefined>>();
 
   /** A batch as it stands; what the thread has of it already is not sent again. */
-  async batch(batchId: string, snapshot: Snapshot, entries: readonly StoredEntry[]): Promise<BatchView> {
-    let told = this.told.get(batchId);
+  async batch(open: Followed): Promise<BatchView> {
+    const key = followedKey(open);
+    let told = this.told.get(key);
     if (told === undefined) {
       told = new Map();
       const [oldest] = this.told.keys();
@@ -34,21 +44,21 @@ export class Cooking {
         this.told.delete(oldest);
         void this.calculator.batchLeft(oldest);
       }
-      this.told.set(batchId, told);
-      void this.calculator.batchOpened(batchId, snapshot);
+      this.told.set(key, told);
+      void this.calculator.batchOpened(key, open.snapshot);
     }
     const since: StoredEntry[] = [];
-    for (const entry of entries) {
+    for (const entry of open.entries) {
       if (told.has(entry.id) && told.get(entry.id) === entry.arrival) continue;
       told.set(entry.id, entry.arrival);
       since.push(entry);
     }
-    return this.calculator.batch(batchId, since);
+    return this.calculator.batch(key, since);
   }
 
   /** A batch that is followed as it would be with some more entries. */
-  batchWith(batchId: string, more: readonly StoredEntry[]): Promise<BatchView> {
-    return this.calculator.batchWith(batchId, more);
+  batchWith(open: Followed, more: readonly StoredEntry[]): Promise<BatchView> {
+    return this.calculator.batchWith(followedKey(open), more);
   }
 
   constructor() {

@@ -2,7 +2,7 @@ import { computed, inject, type Signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type { UnitSystem } from '@tureen/core/units';
 import { distinctUntilChanged, filter, from, of, shareReplay, switchMap } from 'rxjs';
-import { Cooking } from '../cooking/cooking';
+import { Cooking, followedKey } from '../cooking/cooking';
 import type { BatchView } from '../cooking/batch-view';
 import type { Reply } from '../services/api';
 import { Batches, type OpenBatch } from '../services/batches';
@@ -32,12 +32,12 @@ export interface WatchedBatch {
 
 function keyOf(answer: Reply<OpenBatch>): string {
   if (!answer.ok) return 'none';
-  const { batch, entries } = answer.value;
+  const { entries } = answer.value;
   // Which of them the server has tells what was late, once there is a close.
   const arrived = entries.some(({ action }) => action.kind === 'closed')
     ? entries.filter(({ arrival }) => arrival !== undefined).length
     : 0;
-  return `${batch.id} ${String(entries.length)} ${String(arrived)}`;
+  return `${followedKey(answer.value)} ${String(entries.length)} ${String(arrived)}`;
 }
 
 /** Follows the batch of an id, once there is one, for as long as the component that calls this lives. */
@@ -55,7 +55,7 @@ export function watchBatch(batchId: Signal<string>): WatchedBatch {
     open$.pipe(
       // Entries are only ever added: as many of them, and as many late, are the same. That one has been sent changes no figure.
       distinctUntilChanged((a, b) => keyOf(a) === keyOf(b)),
-      switchMap((one) => (one.ok ? from(cooking.batch(one.value.batch.id, one.value.snapshot, one.value.entries)) : of(undefined))),
+      switchMap((one) => (one.ok ? from(cooking.batch(one.value)) : of(undefined))),
     ),
   );
   const open = computed(() => {

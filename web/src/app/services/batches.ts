@@ -1,10 +1,10 @@
 import { inject, Injectable } from '@angular/core';
 import type { Correction } from '@tureen/core/learn';
-import { ENTRY_SHAPE, type Action, type Dated, type StoredEntry } from '@tureen/core/batch';
+import { ENTRY_SHAPE, reachesBack, type Action, type Dated, type StoredEntry } from '@tureen/core/batch';
 import type { MonthSheet } from '@tureen/core/month';
 import type { Snapshot } from '@tureen/core/plan';
 import type { BatchCursor, BatchSummary, StoredBatch } from '@tureen/server/api';
-import { combineLatest, filter, map, merge, type Observable, scan, shareReplay, startWith, switchMap, tap } from 'rxjs';
+import { combineLatest, filter, map, merge, type Observable, scan, shareReplay, startWith, Subject, switchMap, tap } from 'rxjs';
 import { Api, request, type Reply } from './api';
 import { Clock } from './clock';
 import { Copies } from './copies';
@@ -21,6 +21,8 @@ export interface OpenBatch {
   readonly unsentIds: ReadonlySet<string>;
   /** How many of them the browser keeps: a reload would not lose them. */
   readonly keptHere: number;
+  /** Of a long batch that is told with fewer entries: how many it has. All of them come once they are needed. */
+  readonly short: StoredBatch['short'];
 }
 
 /** A list of batches as far as it has been asked for. */
@@ -44,6 +46,31 @@ export function mergedEntries(server: readonly StoredEntry[], here: readonly Sto
   return [...server, ...here.filter(({ id }) => !known.has(id))];
 }
 
+function totalOf({ short, entries }: StoredBatch): number {
+  return short?.total ?? entries.length;
+}
+
+/**
+ * A batch as told twice, the second time perhaps by an older copy: entries are only ever added, so both together are
+ * right. Of one that is shortened nothing older is taken than what it draws together, or it would count twice.
+ */
+export function unitedBatch(told: StoredBatch, have: StoredBatch): StoredBatch {
+  if (told.short === undefined && have.short === undefined) return { ...told, entries: mergedEntries(told.entries, have.entries) };
+  const [base, other] = totalOf(have) > totalOf(told) ? [have, told] : [told, have];
+  const { short, ...rest } = base;
+  const more = other.entries.filter(
+    ({ together, stamp }) => together === undefined && (short === undefined || stamp.counter > short.wholeAfter),
+  );
+  const entries = mergedEntries(base.entries, more);
+  const { short: _, ...batch } = told;
+  return {
+    ...batch,
+    snapshot: rest.snapshot,
+    entries,
+    ...(short === undefined ? {} : { short: { ...short, total: short.total + entries.length - base.entries.length } }),
+  };
+}
+
 /** Batches: the list, one of them live, and what a cook enters in it. */
 @Injectable({ providedIn: 'root' })
 export class Batches {
@@ -53,6 +80,10 @@ export class Batches {
   private readonly device = inject(Device);
   private readonly clock = inject(Clock);
   private readonly copies = inject(Copies);
+
+  /** Batches of which all entries are needed, however many. */
+  private readonly wholeOf = new Set<string>();
+  private readonly askedAgain$ = new Subject<string>();
 
   private readonly moved$ = reasonsToAsk(this.live, ({ kind }) => kind === 'batch');
 
@@ -92,6 +123,7 @@ export class Batches {
     const loaded$ = merge(
       this.live.open$.pipe(filter((open) => open)),
       this.live.change$.pipe(filter((change) => change.kind === 'batch' && change.batchId === id)),
+      this.askedAgain$.pipe(filter((of) => of === id)),
     ).pipe(
       startWith(undefined),
       switchMap(() => this.fetched(id)),
@@ -106,15 +138,9 @@ export class Batches {
       scan((have: Loaded, news): Loaded => {
         if (news.kind === 'loaded') {
           if (!news.answer.ok) return have?.ok === true && !news.answer.reachable ? have : news.answer;
-          if (have?.ok !== true) return news.answer;
-          return {
-            ok: true,
-            value: { ...news.answer.value, entries: mergedEntries(news.answer.value.entries, have.value.entries) },
-          };
+          return have?.ok === true ? { ok: true, value: unitedBatch(news.answer.value, have.value) } : news.answer;
         }
-        return have?.ok === true
-          ? { ok: true, value: { ...have.value, entries: mergedEntries(news.entries, have.value.entries) } }
-          : have;
+        return have?.ok === true ? { ok: true, value: this.withTold(have.value, news.entries) } : have;
       }, undefined),
       filter((have) => have !== undefined),
     );
@@ -130,13 +156,18 @@ export class Batches {
         const own = unsent.filter(isOfBatch).filter(({ batchId }) => batchId === id);
         // What has just been sent is shown until the server's own word of it arrives.
         for (const { entry } of own) mine.set(entry.id, entry);
-        const { entries, snapshot, ...batch } = answer.value;
+        const { entries, snapshot, short, ...batch } = answer.value;
+        // What a shortened batch draws together has been told with it.
+        const here = [...mine.values()].filter(
+          (entry) => short === undefined || entry.stamp.counter > short.wholeAfter || own.some((one) => one.entry.id === entry.id),
+        );
         return {
           ok: true,
           value: {
             batch,
             snapshot,
-            entries: mergedEntries(entries, [...mine.values()]),
+            entries: mergedEntries(entries, here),
+            short,
             unsentIds: new Set(own.map((one) => one.id)),
             keptHere: own.filter(({ kept }) => kept === true).length,
           },
@@ -146,15 +177,40 @@ export class Batches {
     );
   }
 
+  /** A batch with entries that have just been told of it; of a shortened one, what reaches behind it is asked for anew. */
+  private withTold(have: StoredBatch, told: readonly StoredEntry[]): StoredBatch {
+    const { short, entries } = have;
+    if (short === undefined) return { ...have, entries: mergedEntries(told, entries) };
+    const whole = new Set([...entries, ...told].flatMap(({ id, together }) => (together === undefined ? [id] : [])));
+    const next = told.filter((entry) => !reachesBack(entry, short, (id) => whole.has(id)));
+    if (next.length < told.length) this.askedAgain$.next(have.id);
+    const merged = mergedEntries(next, entries);
+    return { ...have, entries: merged, short: { ...short, total: short.total + merged.length - entries.length } };
+  }
+
+  /** All entries of a long batch, once; undefined where the server does not tell them. */
+  async allEntries(id: string): Promise<readonly StoredEntry[] | undefined> {
+    const answer = await request<StoredBatch>(() => this.api.client.batches[':id'].$get({ param: { id }, query: {} }));
+    return answer.ok ? answer.value.entries : undefined;
+  }
+
+  /** All entries of a long batch from now on, one by one. */
+  needWhole(id: string): void {
+    if (this.wholeOf.has(id)) return;
+    this.wholeOf.add(id);
+    this.askedAgain$.next(id);
+  }
+
   /** The batch as the server has it; without a network, as it was last heard of here. */
   async fetched(id: string): Promise<Reply<StoredBatch>> {
-    const answer = await request<StoredBatch>(() => this.api.client.batches[':id'].$get({ param: { id } }));
+    const query = this.wholeOf.has(id) ? {} : { entries: 'fewer' as const };
+    const answer = await request<StoredBatch>(() => this.api.client.batches[':id'].$get({ param: { id }, query }));
     if (!answer.ok && answer.reachable) return answer;
     const copy = await this.copies.batch(id);
     if (copy === undefined) return answer;
     if (!answer.ok) return { ok: true, value: copy };
     // Without a network the service worker may answer with an older one. Entries are only ever added: both together are right.
-    return { ok: true, value: { ...answer.value, entries: mergedEntries(answer.value.entries, copy.entries) } };
+    return { ok: true, value: unitedBatch(answer.value, copy) };
   }
 
   /** Enters what a cook did. It is kept in the browser first and counts at once. */

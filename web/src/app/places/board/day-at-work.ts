@@ -110,8 +110,8 @@ export class DayAtWork {
     return this.batches.batch$(batchId).pipe(
       switchMap(async (answer): Promise<Started | undefined> => {
         if (!answer.ok) return undefined;
-        const { snapshot, entries, batch } = answer.value;
-        const view = await this.calculating.batch(batchId, snapshot, entries);
+        const { snapshot, batch } = answer.value;
+        const view = await this.calculating.batch(answer.value);
         const done = view.steps.flatMap(({ stepId, status }) => (status === 'done' || status === 'skipped' ? [stepId] : []));
         const running = view.steps.flatMap(({ stepId, status, startedAtMs, minutes }) =>
           status === 'now' && startedAtMs !== undefined ? [{ stepId, startedAtMs, minutes }] : [],

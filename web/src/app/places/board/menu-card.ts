@@ -167,7 +167,7 @@ export class MenuCard {
         this.batches.batch$(batchId).pipe(
           switchMap(async (answer): Promise<MenuSoup | undefined> => {
             if (!answer.ok) return undefined;
-            const view = await this.calculating.batch(batchId, answer.value.snapshot, answer.value.entries);
+            const view = await this.calculating.batch(answer.value);
             return { id, name: view.soup.name, shares: view.shares };
           }),
         ),

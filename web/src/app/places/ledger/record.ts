@@ -1,3 +1,4 @@
+import { DecimalPipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { toBatchFile } from '@tureen/core/formats';
@@ -21,7 +22,7 @@ const AT_ONCE = 200;
 @Component({
   selector: 'tt-record',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [AddsUp, Figure, InKitchensPanel, RibbonPicture, RouterLink, WriteBackList],
+  imports: [AddsUp, DecimalPipe, Figure, InKitchensPanel, RibbonPicture, RouterLink, WriteBackList],
   templateUrl: './record.html',
   styleUrl: './record.less',
 })
@@ -73,8 +74,22 @@ export class Record {
     const facts = (this.batch()?.closedFigures?.actual ?? this.view()?.forecast)?.facts;
     return facts === undefined ? [] : factRows(facts);
   });
+  /** How many entries a long batch has, until all of them are wanted. */
+  protected readonly toFetch = computed(() => this.watched.open()?.short?.total);
+  protected readonly isFetching = signal(false);
+
+  /** All entries of a long batch one by one: to be read, checked, cooked again or taken along. */
+  protected fetchAll(): void {
+    const open = this.watched.open();
+    if (open === undefined) return;
+    this.isFetching.set(true);
+    this.batches.needWhole(open.batch.id);
+  }
+
   private readonly listed = computed(() =>
-    [...(this.watched.open()?.entries ?? [])].sort(compareEntries).filter(({ action }) => action.kind !== 'undone'),
+    [...(this.toFetch() === undefined ? (this.watched.open()?.entries ?? []) : [])]
+      .sort(compareEntries)
+      .filter(({ action }) => action.kind !== 'undone'),
   );
   /** The first so many; later ones when they are asked for. */
   private readonly shown = signal(AT_ONCE);
@@ -84,17 +99,32 @@ export class Record {
   /** What was entered, to be done again in other kitchens, once that is asked for. */
   protected readonly kitchens = computed(() => {
     const open = this.watched.open();
-    return open === undefined || !this.cookAgain() ? undefined : { plan: open.snapshot, entries: open.entries };
+    return open === undefined || open.short !== undefined || !this.cookAgain()
+      ? undefined
+      : { plan: open.snapshot, entries: open.entries };
   });
 
+  protected runAgain(): void {
+    this.cookAgain.set(true);
+    if (this.toFetch() !== undefined) this.fetchAll();
+  }
+
   /** The batch with all that it was computed from, for another kitchen or the command line. */
-  protected save(): void {
+  protected async save(): Promise<void> {
     const open = this.watched.open();
     if (open === undefined) return;
     const { id, soupName, startedAtMs } = open.batch;
-    const text = toBatchFile({ id, soupName, startedAtMs, snapshot: open.snapshot, entries: open.entries });
+    const all = open.short === undefined ? open.entries : await this.batches.allEntries(id);
+    if (all === undefined) {
+      this.saveTrouble.set('All its entries are needed for that, and the server does not answer. Try again once it does.');
+      return;
+    }
+    this.saveTrouble.set('');
+    const text = toBatchFile({ id, soupName, startedAtMs, snapshot: open.snapshot, entries: all });
     saveAs(`${soupName}, ${day(startedAtMs)}.json`, 'application/json', text);
   }
+
+  protected readonly saveTrouble = signal('');
 
   /** What is being said of it; it stays until it is entered. */
   protected readonly remark = signal('');

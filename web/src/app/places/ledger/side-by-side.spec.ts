@@ -10,7 +10,7 @@ import { of } from 'rxjs';
 import { until } from '../../../../spec/board-in-memory';
 import { batchView } from '../../cooking/batch-view';
 import { Cooking } from '../../cooking/cooking';
-import { Batches } from '../../services/batches';
+import { Batches, type OpenBatch } from '../../services/batches';
 import { SideBySide } from './side-by-side';
 
 const DAY_MS = 86_400_000;
@@ -81,8 +81,7 @@ describe('two batches side by side, on the screen', () => {
         {
           provide: Cooking,
           useValue: {
-            batch: (_: string, snapshot: Snapshot, entries: readonly StoredEntry[]) =>
-              Promise.resolve(batchView(snapshot, entries)),
+            batch: ({ snapshot, entries }: OpenBatch) => Promise.resolve(batchView(snapshot, entries)),
           },
         },
       ],

@@ -37,7 +37,9 @@ export class DoubtMark {
     toObservable(
       computed(() => {
         const open = this.hand.open();
-        const told = open?.entries.filter(({ action }) => READINGS.has(action.kind)).length ?? 0;
+        // Of a batch that is told shortened, single entries can't be doubted.
+        const isWhole = open !== undefined && open.short === undefined;
+        const told = isWhole ? open.entries.filter(({ action }) => READINGS.has(action.kind)).length : 0;
         return told === 0 ? '' : `${open?.batch.id ?? ''} ${String(told)}`;
       }),
     ).pipe(

@@ -356,8 +356,19 @@ export class Hand {
     if (target !== undefined) this.takeBack(target);
   }
 
+  /** All entries of a long batch one by one, however long they take. */
+  needWhole(): void {
+    const open = this.open();
+    if (open?.short !== undefined) this.batches.needWhole(open.batch.id);
+  }
+
   /** Takes an entry back; kept soup that it brought in stands in its container again. */
-  takeBack({ id, action }: StoredEntry): void {
+  takeBack({ id, action, together }: StoredEntry): void {
+    if (together !== undefined) {
+      this.needWhole();
+      this.say('Older entries are being fetched. Take it back again in a moment.');
+      return;
+    }
     this.enter({ kind: 'undone', target: id }, 'Taken back.');
     if (action.kind !== 'brought' || action.kept === undefined) return;
     const { container, entryId } = action.kept;

@@ -1,3 +1,4 @@
+import { DecimalPipe } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, inject, output, resource, signal } from '@angular/core';
 import type { StoredEntry } from '@tureen/core/batch';
 import { noticeWords } from '@tureen/core/messages';
@@ -16,7 +17,7 @@ const AT_ONCE = 100;
 @Component({
   selector: 'tt-record-sheet',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Sheet],
+  imports: [DecimalPipe, Sheet],
   template: `<tt-sheet title="What was entered" [width]="760" (closed)="closed.emit()">
     <ol class="entries">
       @for (one of entries(); track one.id) {
@@ -40,7 +41,9 @@ const AT_ONCE = 100;
         <li>Nothing has been entered yet.</li>
       }
     </ol>
-    @if (older() > 0) {
+    @if (toFetch(); as total) {
+      <p role="status" class="soft">Fetching all {{ total | number }} entries…</p>
+    } @else if (older() > 0) {
       <p>
         <button type="button" class="press" (click)="showOlder()">{{ older() }} older</button>
       </p>
@@ -81,6 +84,8 @@ export class RecordSheet {
   protected readonly asked = signal<StoredEntry | undefined>(undefined);
   /** The newest so many; older ones when they are asked for. */
   private readonly shown = signal(AT_ONCE);
+  /** How many a long batch has, until all of them are here one by one. */
+  protected readonly toFetch = computed(() => this.hand.open()?.short?.total);
   protected readonly older = computed(() => Math.max(0, this.hand.counted().length - this.shown()));
   protected readonly entries = computed(() => {
     const view = this.hand.view();
@@ -91,6 +96,7 @@ export class RecordSheet {
     const told = new Map(view.changes.notices.map((one) => [one.entryId, noticeWords(one)]));
     return this.hand
       .counted()
+      .filter(({ together }) => together === undefined)
       .slice(0, this.shown())
       .map((entry) => ({
         id: entry.id,
@@ -124,11 +130,15 @@ export class RecordSheet {
         stamp: { counter, device: 'asked', seq: 1 },
         action: { kind: 'undone', target: entry.id },
       };
-      const without = await this.cooking.batchWith(open.batch.id, [undo]);
+      const without = await this.cooking.batchWith(open, [undo]);
       const text = effectBetween(view, without, this.hand.units());
       return text === '' ? 'no figure changes.' : text;
     },
   });
+
+  constructor() {
+    this.hand.needWhole();
+  }
 
   protected showOlder(): void {
     this.shown.update((count) => count + AT_ONCE);

@@ -7,6 +7,7 @@ import { minutesIn, ovenIn, partOf } from './measures.js';
 import type { Clause } from './clauses.js';
 import { TALK } from './openings.js';
 import type { Doing } from './action.js';
+import { markLeftOut } from './left-out.js';
 import { doRoast, doGrill, doSmoke, doToast, doSweat, doFry, doBloom, doCook, doGive, doLine, doRemark, doHold } from './heat.js';
 import { doHeat, doPreheat } from './warm.js';
 import { doBoil, doBring, doSimmer, doBlanch, doPressure, doReduce, doTurn } from './boil.js';
@@ -250,36 +251,6 @@ const HANDLERS = {
   balance: doBalance,
   remark: doRemark,
 } satisfies Handlers;
-
-/** What a cook may say without a step of its own. */
-const PASSED: ReadonlySet<Doing> = new Set(['prepare', 'store', 'hold']);
-
-/** Marks the clauses that name minutes or a food of the recipe which no step of the method has. */
-function markLeftOut(k: Kitchen): void {
-  const used = new Set(k.actions.filter(({ does }) => does !== 'prepare').flatMap(({ lines }) => lines.map(({ line }) => line)));
-  for (const [n, clause] of k.clauses.entries()) {
-    const own = k.actions.filter(({ clause: at }) => at === n);
-    if (own.some(({ does }) => PASSED.has(does) || does === 'takeOut') || /\brelease\b/i.test(clause.text)) continue;
-    const minutes = minutesIn(clause.text);
-    const isTimed = own.some((action) => action.minutes !== undefined);
-    const isOnTime =
-      minutes === undefined ||
-      minutes.high < 1 ||
-      isTimed ||
-      /\bevery\b|\bafter\b|\blast\b|\bbefore the end\b|\bhalf ?-?way\b/i.test(clause.text);
-    const named = k.names.mentions(k.body(clause), clause.section, () => false);
-    // "Three-quarters of the roast cauliflower", of which nothing of the clause is a part.
-    const hasPart = own.some(({ share, lines }) => share !== undefined || lines.some((use) => use.share !== undefined));
-    const isWhole =
-      own.some(({ lines }) => lines.length > 0) &&
-      !hasPart &&
-      named.some(({ share, line }) => share !== undefined && !k.isSaltOrPepper(line));
-    const unused = named.filter(({ line, byGroup }) => byGroup !== true && !used.has(line) && !k.isSaltOrPepper(line));
-    if (isOnTime && unused.length === 0 && !isWhole) continue;
-    const last = own.at(-1);
-    if (last !== undefined) k.actions[last.n] = { ...last, assumed: [...last.assumed, 'NOT_ALL'] };
-  }
-}
 
 /** Cooks a method in the mind, clause by clause. */
 export function cookInMind(lines: readonly MethodLine[], clauses: readonly Clause[], context: KitchenContext): Kitchen {

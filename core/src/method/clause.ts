@@ -22,6 +22,7 @@ import { doRemove, doSet } from './out.js';
 import { doReserve } from './reserve.js';
 import { verbless } from './verbless.js';
 import { SET_PHRASES } from './set-phrases.js';
+import { SHORT_NOTES } from './short-notes.js';
 import { asMeant, backToSoup, ofTheKept } from './turns.js';
 import { doDrain, doSkim, doStrain } from './strain.js';
 import { doChill, doCool, doLet } from './stand.js';
@@ -56,7 +57,7 @@ function takeAs(k: Kitchen, clause: Clause, n: number): void {
     k.fix = undefined;
     return;
   }
-  if (SET_PHRASES.some((isSet) => isSet(k, clause, n))) return;
+  if ([...SHORT_NOTES, ...SET_PHRASES].some((isSet) => isSet(k, clause, n))) return;
   const sense = verb === undefined ? undefined : VERBS[verb];
   const before = sense === 'peel' ? text : text.slice(0, clause.verbAt);
   if (

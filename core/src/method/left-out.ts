@@ -6,7 +6,8 @@ import { degreesIn, minutesIn } from './measures.js';
 /** What a cook may say without a step of its own. */
 const PASSED: ReadonlySet<Doing> = new Set(['prepare', 'store', 'hold']);
 /** Times that say when, how often or until how long before, not how long. */
-const WHEN = /\bevery\b|\bafter\b|\blast\b|\bfinal\b|\bbefore\b|\bonce\b|\bhalf ?-?way\b|\bremaining\b|\bin total\b|\ba few\b|\bor two\b/i;
+const WHEN =
+  /\bevery\b|\bafter\b|\blast\b|\bfinal\b|\bbefore\b|\bonce\b|\bhalf ?-?way\b|\bremaining\b|\bin total\b|\ba few\b|\bor two\b/i;
 /** Degrees that are looked for, not set. */
 const LOOKED_FOR = /\b(?:reach\w*|until|till|probe|thermometer|below|above|under|over|core|never|not|past|boil\w*)\b/i;
 

@@ -52,7 +52,7 @@ export class LinesInUse {
     // "1 can coconut milk, reserve 2 tablespoons for drizzling": what its line keeps of it.
     for (const { id, taken } of lines) {
       const kept =
-        /,? (?:reserv(?:e|ing)|keep(?:ing)?|sav(?:e|ing)|hold back) ([\d½¼¾/ ]+ ?(?:tbsps?|tablespoons?|tsps?|teaspoons?|cups?|ml|g)\b)/i.exec(
+        /(?:,? |\()(?:reserv(?:e|ing)|keep(?:ing)?|sav(?:e|ing)|hold back) ([\d½¼¾/ ]+ ?(?:tbsps?|tablespoons?|tsps?|teaspoons?|cups?|ml|g)\b)/i.exec(
           taken.text,
         )?.[1] ??
         // "2 cups small florets reserved".

@@ -85,9 +85,9 @@ function oneOfEach(piece: string, context: ReadingContext): string[] | undefined
   return rows.every((row) => isKnown(row, context)) ? rows : undefined;
 }
 
-/** "1 bay leaf, 2 sprigs thyme": two foods, each with its own figure. */
+/** "1 bay leaf, 2 sprigs thyme", "4 slices sourdough, 50 g parmesan, grated": two foods, each with its own figure. */
 function pairOf(piece: string, context: ReadingContext): string[] | undefined {
-  const pair = /^((?:\d|[½¼¾⅓⅔])[^,]*), ((?:\d|[½¼¾⅓⅔])[^,]*)$/.exec(piece);
+  const pair = /^((?:\d|[½¼¾⅓⅔])[^,]*(?:, [^,\d½¼¾⅓⅔]+)?), ((?:\d|[½¼¾⅓⅔])[^,]*(?:, [^,\d½¼¾⅓⅔]+)?)$/.exec(piece);
   if (pair === null || OF_A_CUT.test(pair[2] ?? '')) return undefined;
   const both = [pair[1] ?? '', pair[2] ?? ''];
   return both.every((one) => isKnown(one, context)) ? both : undefined;

@@ -1,0 +1,94 @@
+import { factsOf, readCorpus } from '../../spec/method-corpus.js';
+
+function read(text: string) {
+  const reading = readCorpus({ text, country: 'gb' });
+  return {
+    facts: factsOf(reading).map(({ does, lines, figures }) =>
+      [does, ...lines, ...Object.entries(figures).map(([key, value]) => `${key}=${value}`)].join(' '),
+    ),
+    marked: reading.reading.actions
+      .filter(({ assumed }) => assumed.includes('NOT_ALL'))
+      .map(({ clause }) => reading.reading.clauses[clause]?.text),
+    foods: reading.taken.map(({ row: { id } }) => id),
+    unread: reading.unread,
+  };
+}
+
+const START = 'Soup\nServes 4\n1 kg pumpkin, chopped\n2 onions\n800 ml chicken stock\n';
+
+describe('half sentences of a cook’s notes', () => {
+  const { facts } = read(
+    `${START}
+- Oil in big pot, medium. Onions in, 6 min, don't colour.
+- Pumpkin, toss to coat. Stock. Up to the boil, then 25 min at a simmer.
+- Off the heat, 10 min. Blend until smooth.
+- Gently back to hot, no boiling.`,
+  );
+
+  it('fat in a pot is heated there', () => {
+    expect(facts[0]).toContain('add olive-oil');
+  });
+
+  it('minutes that may not colour are sweated', () => {
+    expect(facts.some((fact) => fact.startsWith('sweat') && fact.includes('min=6')))
+      .withContext(facts.join('\n'))
+      .toBeTrue();
+  });
+
+  it('what is tossed to coat goes in', () => {
+    expect(facts.some((fact) => fact.startsWith('add') && fact.includes('pumpkin')))
+      .withContext(facts.join('\n'))
+      .toBeTrue();
+  });
+
+  it('off the heat for so long is a rest, and back to hot is warmed', () => {
+    expect(facts.some((fact) => fact.startsWith('rest') && fact.includes('min=10')))
+      .withContext(facts.join('\n'))
+      .toBeTrue();
+    expect(facts.some((fact) => fact.startsWith('warm')))
+      .withContext(facts.join('\n'))
+      .toBeTrue();
+    expect(facts.some((fact) => fact.startsWith('boil') && facts.indexOf(fact) > facts.findIndex((one) => one.startsWith('rest'))))
+      .withContext('no boiling')
+      .toBeFalse();
+  });
+});
+
+describe('what a clause says and no step has', () => {
+  const COOK = 'Soften the onions in a pan for 8 mins. Add the pumpkin and stock.';
+
+  it('a second time is marked', () => {
+    expect(read(`${START}\n${COOK} Simmer for 10 mins with the lid on and 15 mins with it off. Blend.`).marked.length).toBe(1);
+    expect(read(`${START}\n${COOK} Simmer for 25 mins with the lid on. Blend.`).marked).toEqual([]);
+  });
+
+  it('a time that says when is not', () => {
+    expect(read(`${START}\n${COOK} Simmer for 25 mins, stirring every 5 mins. Blend.`).marked).toEqual([]);
+  });
+});
+
+describe('two foods in a line', () => {
+  const foodsOf = (line: string): string[] =>
+    read(`Soup\nServes 4\n1 kg tomatoes\n${line}\n\nSimmer the tomatoes for 20 mins.`).foods;
+
+  it('are two where each has its own figure, whatever is said behind it', () => {
+    expect(foodsOf('4 slices sourdough, 50g parmesan, grated')).toEqual(['tomato', 'sourdough', 'parmesan']);
+    expect(foodsOf('1 onion, chopped, 2 cloves garlic, crushed')).toEqual(['tomato', 'onion', 'garlic']);
+  });
+
+  it('are one where the second figure is its weight or its cut', () => {
+    expect(foodsOf('2 leeks, 300 g, sliced')).toEqual(['tomato', 'leek']);
+    expect(foodsOf('1 large carrot, 2 cm dice, peeled')).toEqual(['tomato', 'carrot']);
+    expect(foodsOf('1 tin coconut milk, 400 ml, chilled')).toEqual(['tomato', 'coconut-milk']);
+  });
+
+  it('keep for the bowls what is said in brackets', () => {
+    const { facts } = read(
+      `${START}400 ml can coconut milk (keep 4 tbsp of the thick cream for the bowls)\n
+Soften the onions 8 mins. Add the pumpkin and stock and simmer 20 mins. Blend. Stir in the coconut milk. Top with the thick coconut cream.`,
+    );
+    expect(facts.some((fact) => fact.startsWith('garnish') && fact.includes('coconut-milk')))
+      .withContext(facts.join('\n'))
+      .toBeTrue();
+  });
+});

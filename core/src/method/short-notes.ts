@@ -1,0 +1,71 @@
+import { doAdd } from './into.js';
+import type { SetPhrase } from './kitchen.js';
+import { minutesIn } from './measures.js';
+import { isHob } from './vessel.js';
+import { verbless } from './verbless.js';
+
+/* What a cook writes for a cook: half a sentence, with the word for what is done left out. */
+
+/** "6 min, don't colour": minutes of whatever stands on the hob. */
+const withoutColour: SetPhrase = (k, clause, n) => {
+  const tail =
+    /^([^,]*\d[^,]*),? (?:but )?(?:(?:don['’]?t|do not|not|no|never) (?:let (?:it|them) )?(?:colou?r\w*|brown\w*|catch)|without colou?r\w*)\s*$/i.exec(
+      clause.text,
+    );
+  if (tail === null || k.here === undefined || !isHob(k.here) || k.mentions(clause.text, clause).length > 0) return false;
+  const text = tail[1] ?? '';
+  if (minutesIn(text) === undefined || !/^(?:for |about |around )*[\d½]/i.test(text)) return false;
+  verbless(k, { ...clause, text, verb: undefined, verbAt: 0 }, n);
+  return true;
+};
+
+/** "Oil in big pot, medium", where no line names it. */
+const fatInPan: SetPhrase = (k, clause, n) => {
+  const hit =
+    /^((?:olive |rapeseed |veg(?:etable)? |sunflower )?oil|butter|ghee|dripping|lard)\b(?: and butter)?(?=,? (?:in|into) (?:a |the )?(?:\w+ ){0,2}(?:pot|pan|saucepan|skillet|casserole|stockpot)\b)/i.exec(
+      clause.text,
+    );
+  // One that is a line of the recipe goes in as any other does.
+  if (hit === null || k.mentions(hit[0], clause).length > 0) return false;
+  k.as('heat', { ...clause, text: `heat ${clause.text}`, verb: 'heat', verbAt: 0 }, n, 'heat');
+  return true;
+};
+
+/** "Pumpkin, toss to coat." */
+const tossedIn: SetPhrase = (k, clause, n) => {
+  const hit =
+    /^(?:and |then )?([^,]+),? (?:and )?(?:toss|stir|turn|mix)(?:ed)?(?: well| through| round| about)* to coat\b[^,]*$/i.exec(
+      clause.text,
+    );
+  const named = hit === null ? [] : k.mentions(hit[1] ?? '', clause);
+  if (hit === null || k.here === undefined || named.every(({ line }) => k.isUsedUp(line)) || named.length === 0) return false;
+  doAdd(k, { ...clause, text: hit[1] ?? '', verb: undefined, verbAt: 0 }, n);
+  return true;
+};
+
+/** "Off the heat, 10 min." */
+const offForAWhile: SetPhrase = (k, clause, n) => {
+  const hit =
+    /^(?:and |then )*(?:take |pull |slide )?(?:it |the (?:pot|pan) )?off (?:the )?(?:heat|hob|stove|flame|fire)[,:]? (?:(?:and )?(?:leave|stand|rest|let stand)(?: it)? )?(?:for )?(?:about )?(?=[\d½]|five|ten)/i.exec(
+      clause.text,
+    );
+  if (hit === null || minutesIn(clause.text) === undefined || k.mentions(clause.text, clause).length > 0) return false;
+  k.as('let', { ...clause, text: `let stand ${clause.text.slice(hit[0].length)}`, verb: 'let', verbAt: 0 }, n, 'let');
+  return true;
+};
+
+/** "Gently back to hot, no boiling." */
+const backToHot: SetPhrase = (k, clause, n) => {
+  if (
+    !/^(?:and |then )*(?:gently |slowly |bring )?(?:it )?(?:back |up )?to (?:hot|serving (?:temp\w*|heat)|piping hot)\b/i.test(
+      clause.text,
+    )
+  )
+    return false;
+  if (k.here === undefined || k.mentions(clause.text, clause).length > 0) return false;
+  k.as('heat', { ...clause, text: 'reheat gently', verb: 'reheat', verbAt: 0 }, n, 'reheat');
+  return true;
+};
+
+/** Told as they are, before any other phrase. */
+export const SHORT_NOTES: readonly SetPhrase[] = [withoutColour, fatInPan, tossedIn, offForAWhile, backToHot];

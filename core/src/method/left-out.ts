@@ -38,6 +38,13 @@ function isHeatLeftOut({ text }: Clause, own: readonly Action[]): boolean {
   return own.every(({ ovenC }) => ovenC === undefined) && own.every(({ does }) => does !== 'rest' && does !== 'warm');
 }
 
+/** "A knob of butter", of a line that has gone in before: how much of it that is, or whether it is besides, nobody says. */
+const BY_HAND = /\b(?:an?|another) (?:small |large |big |good |generous |little )?(?:knob|splash|glug|drizzle) of\b/i;
+
+function isByHand({ text }: Clause, own: readonly Action[]): boolean {
+  return BY_HAND.test(text) && own.some(({ lines }) => lines.some(({ share }) => share !== undefined && share < 1));
+}
+
 /** Marks the clauses that name minutes, degrees, a share or a food of the recipe which no step of the method has. */
 export function markLeftOut(k: Kitchen): void {
   /** The first clause that uses a line. */
@@ -58,8 +65,13 @@ export function markLeftOut(k: Kitchen): void {
       const first = firstUse.get(line) ?? Number.POSITIVE_INFINITY;
       return byGroup !== true && (first === Number.POSITIVE_INFINITY || (first > n && isDoing(own)));
     });
+    if (isByHand(clause, own)) {
+      for (const action of own)
+        if (action.lines.some(({ share }) => share !== undefined))
+          k.actions[action.n] = { ...action, assumed: [...new Set([...action.assumed, 'SHARE' as const])] };
+    }
     if (unused.length === 0 && !isWhole && !isTimeLeftOut(clause, own) && !isHeatLeftOut(clause, own)) continue;
-    const last = own.at(-1);
+    const last = k.actions.findLast(({ clause: at }) => at === n);
     if (last !== undefined) k.actions[last.n] = { ...last, assumed: [...last.assumed, 'NOT_ALL'] };
   }
 }

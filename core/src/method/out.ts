@@ -153,7 +153,11 @@ export function doRemove(k: Kitchen, clause: Clause, n: number): void {
   const isFromTray =
     !keeps &&
     mentions.length > 0 &&
-    mentions.every(({ line }) => k.vesselOf(line)?.kind === 'tray' && (k.lineOf(line)?.taken.row.softening ?? 0) > 0);
+    mentions.every(({ line }) => {
+      const row = k.lineOf(line)?.taken.row;
+      // Sprigs of a herb have given what they had.
+      return k.vesselOf(line)?.kind === 'tray' && (row?.softening ?? 0) > 0 && row?.group !== 'herbs';
+    });
   if (isFromTray && !/^(?:discard|bin|ditch|throw)/i.test(clause.verb ?? '')) {
     lift(k, n, mentions, true, undefined);
     return;

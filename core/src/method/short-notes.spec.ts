@@ -9,6 +9,9 @@ function read(text: string) {
     marked: reading.reading.actions
       .filter(({ assumed }) => assumed.includes('NOT_ALL'))
       .map(({ clause }) => reading.reading.clauses[clause]?.text),
+    shares: reading.reading.actions
+      .filter(({ assumed }) => assumed.includes('SHARE'))
+      .map(({ clause }) => reading.reading.clauses[clause]?.text),
     foods: reading.taken.map(({ row: { id } }) => id),
     unread: reading.unread,
   };
@@ -62,6 +65,15 @@ describe('what a clause says and no step has', () => {
     expect(read(`${START}\n${COOK} Simmer for 25 mins with the lid on. Blend.`).marked).toEqual([]);
   });
 
+  it('a knob of what went in before is marked: nobody says whether it is besides', () => {
+    const { shares } = read(
+      `Soup\nServes 4\n30 g butter\n2 onions\n700 g parsnips\n2 apples\n800 ml stock\n
+Melt the butter in a pan and soften the onions 8 mins. Add the parsnips, half the apples and the stock and simmer 20 mins.
+Meanwhile, fry the rest of the apple in a knob of butter in a small pan for 5 mins. Blend the soup and top with the fried apple.`,
+    );
+    expect(shares.some((text) => text?.includes('knob') === true)).toBeTrue();
+  });
+
   it('a time that says when is not', () => {
     expect(read(`${START}\n${COOK} Simmer for 25 mins, stirring every 5 mins. Blend.`).marked).toEqual([]);
   });
@@ -90,5 +102,26 @@ Soften the onions 8 mins. Add the pumpkin and stock and simmer 20 mins. Blend. S
     expect(facts.some((fact) => fact.startsWith('garnish') && fact.includes('coconut-milk')))
       .withContext(facts.join('\n'))
       .toBeTrue();
+  });
+});
+
+describe('what is picked out or kept by another word', () => {
+  it('herbs that are picked off a tray are thrown away, not kept', () => {
+    const { facts } = read(
+      `Soup\nServes 4\n1 kg tomatoes\na few sprigs of thyme\n600 ml stock\n
+Roast the tomatoes and thyme on a tray at 200C for 40 mins. Pick out the thyme. Scrape everything into a pan, add the stock and simmer 5 mins. Blend.`,
+    );
+    expect(facts.some((fact) => fact.startsWith('takeOut') && fact.includes('thyme')))
+      .withContext(facts.join('\n'))
+      .toBeTrue();
+  });
+
+  it('the small florets are the smallest that were saved', () => {
+    const { facts } = read(
+      `Soup\nServes 6\n1.2 kg cauliflower\n1 onion\n1 tbsp oil\n1 l stock\n
+Break up the cauliflower, saving a couple of handfuls of the smallest florets. Toss the small florets in the oil and roast on a tray at 220C for 15 minutes. Soften the onion in a pan for 8 mins. Add the stock and the rest of the cauliflower and simmer for 15 mins. Blend. Top with the roasted florets.`,
+    );
+    const pot = facts.find((fact) => fact.startsWith('add') && fact.includes('vegetable-stock'));
+    expect(pot).withContext(facts.join('\n')).toContain('cauliflower');
   });
 });

@@ -72,6 +72,8 @@ export function asMeant(whole: string): string {
   );
 }
 
+const KEPT_KIND = /\b(smallest|small|tiniest|tiny|prettiest|pretty|nicest|best|youngest|young) ([a-z]+)\b/i;
+
 /** "Keep a handful of the florets; toss what's left with the oil": what is left of what was kept. */
 export function ofTheKept(k: Kitchen, text: string): string {
   const said = k.clauses[k.actions.at(-1)?.clause ?? -1]?.text ?? '';
@@ -99,5 +101,12 @@ export function ofTheKept(k: Kitchen, text: string): string {
   // "Half the cream into the soup, the other half on top."
   if (isHalved) return text.replace(/\bthe other (?:half|third)(?! (?:of|in)\b)/i, `the remaining ${name.toLowerCase()}`);
   if (last.does !== 'keep') return text;
+  // "Saving a handful of the smallest florets. Toss the small florets in oil."
+  const kind = KEPT_KIND.exec(said);
+  if (kind !== null) {
+    const [, , noun = ''] = kind;
+    const again = new RegExp(`\\b(?:the|these|those|your) (?:small|tin|prett|nic|best|young)\\w* ${noun}\\b`, 'i');
+    if (again.test(text)) return text.replace(again, `the reserved ${name.toLowerCase()}`);
+  }
   return text.replace(/\b(?:what(?:['’]s| is) left|the rest)(?! (?:of|in)\b)/i, `the remaining ${name.toLowerCase()}`);
 }

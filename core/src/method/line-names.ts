@@ -137,7 +137,8 @@ export class NamesOfLines {
     const isPartOfIt =
       /^(?:stalk|stem|leaf|leave)$/.test(word) && this.names.some(({ words: own }) => own.length === 1 && own[0] === said);
     if (length <= 1 && !isOfStock && !isPartOfIt) {
-      for (const fits of kindsOf(word)) {
+      // "The herbs" are a group, which knows those that are for the top.
+      for (const fits of /^herbs$/i.test(words[n]?.raw ?? '') ? [] : kindsOf(word)) {
         const own = seedsMeant(
           word,
           this.saysOwnSeeds,

@@ -110,7 +110,10 @@ export class LineNames extends NamesOfLines {
       // "The vegetables (onion, carrots, celery)": those, and no others.
       const listed = /^\s*\((?!not\b|no\b|except|all but|bar\b)([^)]*)\)/i.exec(text.slice(at + said.length))?.[1];
       if (listed !== undefined && this.named(listed, section, isUsed).length > 0) continue;
-      const near = pool.filter(({ id, taken }) => fits(taken.row, taken.role) && !left.has(id));
+      const fitting = pool.filter(({ id, taken }) => fits(taken.row, taken.role) && !left.has(id));
+      // Where some of a kind are for the top, the others are meant as long as there are any.
+      const inside = fitting.filter(({ taken }) => taken.role !== 'garnish');
+      const near = inside.some(({ id }) => !isUsed(id)) ? inside : fitting;
       const own =
         near.length > 0
           ? near

@@ -151,7 +151,9 @@ export function doWrap(k: Kitchen, clause: Clause, n: number): void {
   k.put('add', n, { vessel: parcel.name, lines: added });
   if (tray === undefined) k.here = parcel;
   // "Wrap the beets in foil, oven 180 fan, 1 hr 30": heated in the same breath.
-  if (/\boven\b/i.test(clause.text) && minutesIn(clause.text) !== undefined && tray === undefined) k.as('roast', clause, n);
+  const oven = clause.text.search(/\b(?:in (?:the |a )?(?:hot )?)?oven\b/i);
+  if (oven >= 0 && minutesIn(clause.text) !== undefined && tray === undefined)
+    k.as('roast', { ...clause, text: `roast ${clause.text.slice(oven)}`, verb: 'roast', verbAt: 0 }, n);
 }
 
 /** "the quince joining them after 25": a tray that is filled in two goes. */

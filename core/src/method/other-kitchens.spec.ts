@@ -142,7 +142,7 @@ const HABITS: readonly Habit[] = [
     lines: '500g split peas\n1 onion\n1 bay leaf\nfew sprigs thyme\n2 litres water\n',
     method:
       'Put the split peas, onion, bay and thyme in a stockpot with the water. Simmer for 1½ hours. Fish out the onion and herbs. Blend.',
-    wanted: ["simmer 90'", 'takeOut onion thyme bay', 'blend'],
+    wanted: ["simmer 90'", 'takeOut onion bay thyme', 'blend'],
   },
   {
     what: 'a bowl of water with lemon in it is for what would turn brown; what finishes the bowls is on top',

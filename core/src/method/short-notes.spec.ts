@@ -125,3 +125,41 @@ Break up the cauliflower, saving a couple of handfuls of the smallest florets. T
     expect(pot).withContext(facts.join('\n')).toContain('cauliflower');
   });
 });
+
+describe('parts and groups', () => {
+  it('whites and greens of a spring onion are its halves, and herbs are those that are not for the top', () => {
+    const { facts } = read(
+      `Soup\nServes 4\n1 bunch scallions, white and green parts separated\n1 lb peas\n4 cups chicken stock\n5 oz baby spinach\n1/4 cup parsley\n1/4 cup mint\n1 tbsp butter\nPea shoots for garnish\n
+Melt the butter in a pot and cook the scallion whites 6 minutes. Add the stock and simmer 10 minutes. Add peas and scallion greens and cook 3 minutes. Add spinach and herbs. Blend. Garnish with pea shoots.`,
+    );
+    const text = facts.join('\n');
+    expect(facts.filter((fact) => fact.includes('spring-onion')).length)
+      .withContext(text)
+      .toBeGreaterThanOrEqual(2);
+    expect(facts.find((fact) => fact.startsWith('add') && fact.includes('peas')))
+      .withContext(text)
+      .toContain('spring-onion');
+    expect(facts.find((fact) => fact.startsWith('add') && fact.includes('spinach')))
+      .withContext(text)
+      .toContain('mint');
+    expect(facts.find((fact) => fact.startsWith('garnish')))
+      .withContext(text)
+      .toContain('watercress');
+  });
+
+  it('half the oil goes into the parcel, and the rest is for the pan', () => {
+    const { facts } = read(
+      `Soup\nServes 10\n4 kg beetroot\n600 g red onion\n80 ml rapeseed oil\n4.5 l veg stock\n
+1. Wrap beets in foil w/ half the oil, oven 180 fan, 90 min.
+2. Sweat onion in rest of oil, 15 min.
+3. Beets in, stock in. Simmer 20 min. Blitz.`,
+    );
+    const oils = facts.filter((fact) => fact.includes('rapeseed-oil'));
+    expect(oils.filter((fact) => fact.startsWith('add')).length)
+      .withContext(facts.join('\n'))
+      .toBe(2);
+    expect(facts.some((fact) => fact.startsWith('roast') && fact.includes('min=90')))
+      .withContext(facts.join('\n'))
+      .toBeTrue();
+  });
+});

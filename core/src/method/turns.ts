@@ -46,6 +46,16 @@ function inWhistles(text: string): string {
 }
 
 /** Turns of phrase in the words that are read here. */
+const ALLIUM = String.raw`(scallions?|spring onions?|green onions?|leeks?)`;
+const WHITES = new RegExp(
+  String.raw`\b(?:the )?whites?(?: (?:parts?|ends|bits))?(?: and (?:pale|light)[ -]green(?: parts?| bits)?)? of (?:the |your )?${ALLIUM}\b|\b(?:the )?${ALLIUM} whites\b`,
+  'i',
+);
+const GREENS = new RegExp(
+  String.raw`\b(?:the )?(?:dark )?greens?(?: (?:parts?|ends|tops|bits))? of (?:the |your )?${ALLIUM}\b|\b(?:the )?${ALLIUM} (?:greens|tops)\b`,
+  'i',
+);
+
 export function asMeant(whole: string): string {
   const text = withoutHelp(inWhistles(whole));
   return (
@@ -53,6 +63,9 @@ export function asMeant(whole: string): string {
       // "Add the leek with a splash of water if it catches": a help, and no part of what is done.
       .replace(/^(?:and |then )*uncovered (?=for\b|\d)/i, 'lid off ')
       .replace(/^(?:and |then )*covered (?=for\b|\d)/i, 'lid on ')
+      // "Scallion whites", "the green parts of the spring onions": one line in two parts.
+      .replace(WHITES, (_whole, behind?: string, before?: string) => `half the ${behind ?? before ?? ''}`)
+      .replace(GREENS, (_whole, behind?: string, before?: string) => `the remaining ${behind ?? before ?? ''}`)
       // "Air fry 200 C 20 min": an oven, small and with a fan.
       .replace(/\bair[- ]fry(?=\b)/i, 'roast')
       // "Pots + stock, simmer 20" are no vessels.

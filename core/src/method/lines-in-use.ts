@@ -77,6 +77,12 @@ export class LinesInUse {
     return this.all.find((line) => line.id === id);
   }
 
+  /** How salt the list wants the soup, %: "salt to taste, to 1.2 %". */
+  saltOfList(): RegExpExecArray | null {
+    const salt = this.all.find(({ taken }) => taken.role === 'salt');
+    return salt === undefined ? null : /(\d+(?:\.\d+)?) ?%/.exec(salt.taken.text);
+  }
+
   isDivided(id: string): boolean {
     const row = this.lineOf(id)?.taken.row;
     return (

@@ -308,7 +308,13 @@ const FRUIT_COUNTED =
 const FOR_EACH =
   /\b(\d+(?:[.,]\d+)?) ?(g|ml)\b(?: each)? ?(?:pp|p\/p|per (?:person|head|bowl|portion|serving|serve|cover)|a (?:bowl|head|portion))\b\.?/i;
 
+/** "Salt 12 g per litre", "10 g/kg salt": how salt the soup is to be, and no amount of the list. */
+const SALT_PER_KG = /\b(\d+(?:[.,]\d+)?) ?g ?(?:\/|per|an?|to (?:the|each)) ?(?:finished )?(?:l|lt?r|litre|liter|kg|kilo)\b\.?/i;
+const IS_SALT = /^(?:(?:sea|fine|kosher|table|coarse) )*salt\b|\bsalt$/i;
+
 export function forAll(line: string, bowls: number | undefined): string {
+  const perKg = IS_SALT.test(line.trim()) ? SALT_PER_KG.exec(line) : null;
+  if (perKg !== null) return `salt to taste, to ${String(Number((perKg[1] ?? '').replace(',', '.')) / 10)} %`;
   if (bowls === undefined) return line;
   return line.replace(FOR_EACH, (_, figure: string, unit: string) => `${String(Number(figure.replace(',', '.')) * bowls)} ${unit}`);
 }

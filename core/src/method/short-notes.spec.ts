@@ -1,4 +1,5 @@
 import { factsOf, readCorpus } from '../../spec/method-corpus.js';
+import { walk } from '../soup/index.js';
 
 function read(text: string) {
   const reading = readCorpus({ text, country: 'gb' });
@@ -161,5 +162,39 @@ Melt the butter in a pot and cook the scallion whites 6 minutes. Add the stock a
     expect(facts.some((fact) => fact.startsWith('roast') && fact.includes('min=90')))
       .withContext(facts.join('\n'))
       .toBeTrue();
+  });
+});
+
+describe('two things in a breath', () => {
+  it('what is cooled is peeled, and what is blitzed goes through the sieve in brackets', () => {
+    const { facts } = read(
+      `Soup\nServes 10\n4 kg beetroot\n600 g red onion\n80 ml rapeseed oil\n4.5 l veg stock\n
+1. Wrap beets in foil, oven 180 fan, 90 min. Cool, rub skins off, rough chop.
+2. Sweat onion in the oil, 15 min.
+3. Beets in, stock in. Simmer 20 min. Blitz (hand blender 3 min, then through chinois).`,
+    );
+    const order = ['roast', 'rest', 'peel', 'sweat', 'simmer', 'blend', 'sieve'];
+    expect(facts.map((fact) => fact.split(' ')[0] ?? '').filter((does) => order.includes(does)))
+      .withContext(facts.join('\n'))
+      .toEqual(order);
+    expect(facts.find((fact) => fact.startsWith('blend'))).toContain('min=3');
+  });
+});
+
+describe('salt by the litre', () => {
+  it('is how salt the soup is to be, and no amount', () => {
+    for (const line of ['salt 12g per litre finished', '12 g/kg salt']) {
+      const { reading, taken } = readCorpus({
+        text: `Soup\nServes 4\n1 kg tomatoes\n400 ml stock\n${line}\n\nSimmer the tomatoes in the stock 20 mins. Blend. Season.`,
+        country: 'gb',
+      });
+      expect(taken.find(({ role }) => role === 'salt')?.kg)
+        .withContext(line)
+        .toBe(0);
+      const season = walk(reading.tree.soup.root).find(({ step }) => step.op === 'season')?.step;
+      expect(season?.op === 'season' ? season.saltPct : undefined)
+        .withContext(line)
+        .toBe(1.2);
+    }
   });
 });

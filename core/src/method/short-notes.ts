@@ -1,5 +1,6 @@
 import { doAdd } from './into.js';
 import type { SetPhrase } from './kitchen.js';
+import { VERBS } from './lexicon.js';
 import { minutesIn } from './measures.js';
 import { isHob } from './vessel.js';
 import { verbless } from './verbless.js';
@@ -67,5 +68,44 @@ const backToHot: SetPhrase = (k, clause, n) => {
   return true;
 };
 
+/** "Cool, rub skins off, rough chop." */
+const cooledAndPeeled: SetPhrase = (k, clause, n) => {
+  const hit =
+    /^((?:and |then |let |leave )*(?:it |them )?(?:to )?cool[^,]*), ((?:and |then )?(?:rub|slip|pull|slide|peel)\b[^,]*\bskins?\b.*)$/i.exec(
+      clause.text,
+    );
+  if (hit === null) return false;
+  k.as('cool', { ...clause, text: hit[1] ?? '', verbAt: 0 }, n, 'cool');
+  k.as('peel', { ...clause, text: hit[2] ?? '', verb: 'peel', verbAt: 0 }, n, 'peel');
+  return true;
+};
+
+/** "Blitz (hand blender 3 min, then through chinois)." */
+const blitzedThrough: SetPhrase = (k, clause, n) => {
+  const sense = VERBS[clause.verb ?? ''];
+  const hit =
+    /[,;]? ?(?:then|and|\+|&) ?(?:pass(?:ed)? )?(?:through|thru) (?:a |the )?(?:\w+ )?(?:chinois|sieve|strainer|mouli|tamis)\b/i.exec(
+      clause.text,
+    );
+  const isAside = hit !== null && clause.text.lastIndexOf('(', hit.index) > clause.text.lastIndexOf(')', hit.index);
+  if (sense !== 'blend' || hit === null || !isAside) return false;
+  k.as('blend', { ...clause, text: clause.text.slice(0, hit.index) }, n, clause.verb);
+  k.as(
+    'strain',
+    { ...clause, text: `pass${hit[0].replace(/^.*?(?= (?:through|thru))/i, '')}`, verb: 'pass', verbAt: 0 },
+    n,
+    'pass',
+  );
+  return true;
+};
+
 /** Told as they are, before any other phrase. */
-export const SHORT_NOTES: readonly SetPhrase[] = [withoutColour, fatInPan, tossedIn, offForAWhile, backToHot];
+export const SHORT_NOTES: readonly SetPhrase[] = [
+  withoutColour,
+  fatInPan,
+  tossedIn,
+  offForAWhile,
+  backToHot,
+  cooledAndPeeled,
+  blitzedThrough,
+];

@@ -57,7 +57,7 @@ export function doSeason(k: Kitchen, clause: Clause, n: number): void {
   }
   if (vessel !== undefined && vessel.kind !== 'tray') {
     k.lastSeason = n;
-    const pct = /(\d+(?:\.\d+)?) ?% salt/i.exec(clause.text);
+    const pct = /(\d+(?:\.\d+)?) ?% salt/i.exec(clause.text) ?? k.saltOfList();
     const saltPct = pct === null ? USUAL.saltPct : Math.min(5, Number(pct[1]));
     k.step(vessel, n, pct === null ? 'season' : 'season-to', (id) => ({ id, op: 'season', line: SALT_LINE, saltPct }));
   }

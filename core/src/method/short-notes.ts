@@ -10,12 +10,12 @@ import { verbless } from './verbless.js';
 /** "6 min, don't colour": minutes of whatever stands on the hob. */
 const withoutColour: SetPhrase = (k, clause, n) => {
   const tail =
-    /^([^,]*\d[^,]*),? (?:but )?(?:(?:don['’]?t|do not|not|no|never) (?:let (?:it|them) )?(?:colou?r\w*|brown\w*|catch)|without colou?r\w*)\s*$/i.exec(
+    /^((?:for |about |around )*[\d½¼][^,]*),? (?:but )?(?:(?:don['’]?t|do not|not|no|never) (?:let (?:it|them) )?(?:colou?r\w*|brown\w*|catch)|without colou?r\w*)\s*$/i.exec(
       clause.text,
     );
   if (tail === null || k.here === undefined || !isHob(k.here) || k.mentions(clause.text, clause).length > 0) return false;
   const text = tail[1] ?? '';
-  if (minutesIn(text) === undefined || !/^(?:for |about |around )*[\d½]/i.test(text)) return false;
+  if (minutesIn(text) === undefined) return false;
   verbless(k, { ...clause, text, verb: undefined, verbAt: 0 }, n);
   return true;
 };

@@ -26,7 +26,7 @@ export interface StoredBatch extends BatchSummary {
   readonly snapshot: Snapshot;
   readonly entries: readonly StoredEntry[];
   /** Of a long batch that was asked for shortened: how many entries it has, and from which counter on they are all here. */
-  readonly short?: Pick<Shortened, 'total' | 'wholeAfter'>;
+  readonly short?: Pick<Shortened, 'total' | 'wholeAfter'> | undefined;
 }
 
 /** A timer that runs, with the batch that it belongs to. */

@@ -23,7 +23,7 @@ import { doReserve } from './reserve.js';
 import { verbless } from './verbless.js';
 import { SET_PHRASES } from './set-phrases.js';
 import { SHORT_NOTES } from './short-notes.js';
-import { asMeant, backToSoup, ofTheKept } from './turns.js';
+import { asMeant, backToSoup, inTwoParts, ofTheKept } from './turns.js';
 import { doDrain, doSkim, doStrain } from './strain.js';
 import { doChill, doCool, doLet } from './stand.js';
 
@@ -39,7 +39,7 @@ function take(k: Kitchen, whole: Clause, n: number): void {
     k.here = k.wetPots().findLast(({ kind }) => kind !== 'jug') ?? k.here;
   }
   backToSoup(k, clause);
-  const text = ofTheKept(k, asMeant(clause.text));
+  const text = ofTheKept(k, inTwoParts(k, asMeant(clause.text)));
   takeAs(k, text === clause.text ? clause : { ...clause, text, verbAt: asMeant(clause.text.slice(0, clause.verbAt)).length }, n);
 }
 

@@ -78,9 +78,10 @@ export class LinesInUse {
   }
 
   /** How salt the list wants the soup, %: "salt to taste, to 1.2 %". */
-  saltOfList(): RegExpExecArray | null {
+  saltPctOfList(): number | undefined {
     const salt = this.all.find(({ taken }) => taken.role === 'salt');
-    return salt === undefined ? null : /(\d+(?:\.\d+)?) ?%/.exec(salt.taken.text);
+    const pct = /(\d+(?:\.\d+)?) ?%/.exec(salt?.taken.text ?? '')?.[1];
+    return pct === undefined ? undefined : Number(pct);
   }
 
   isDivided(id: string): boolean {

@@ -13,6 +13,13 @@ function read(text: string) {
     shares: reading.reading.actions
       .filter(({ assumed }) => assumed.includes('SHARE'))
       .map(({ clause }) => reading.reading.clauses[clause]?.text),
+    /** Shares of a line, by the actions that take from it, in their order. */
+    sharesOf: (ingredient: string) =>
+      reading.reading.actions.flatMap(({ does, lines }) =>
+        lines
+          .filter(({ line }) => reading.reading.tree.soup.lines.find(({ id }) => id === line)?.ingredient === ingredient)
+          .map(({ share = 1 }) => `${does} ${share.toFixed(2)}`),
+      ),
     foods: reading.taken.map(({ row: { id } }) => id),
     unread: reading.unread,
   };
@@ -96,13 +103,11 @@ describe('two foods in a line', () => {
   });
 
   it('keep for the bowls what is said in brackets', () => {
-    const { facts } = read(
+    const { sharesOf } = read(
       `${START}400 ml can coconut milk (keep 4 tbsp of the thick cream for the bowls)\n
 Soften the onions 8 mins. Add the pumpkin and stock and simmer 20 mins. Blend. Stir in the coconut milk. Top with the thick coconut cream.`,
     );
-    expect(facts.some((fact) => fact.startsWith('garnish') && fact.includes('coconut-milk')))
-      .withContext(facts.join('\n'))
-      .toBeTrue();
+    expect(sharesOf('coconut-milk')).toEqual(['cream 0.85', 'garnish 0.15']);
   });
 });
 
@@ -118,18 +123,17 @@ Roast the tomatoes and thyme on a tray at 200C for 40 mins. Pick out the thyme. 
   });
 
   it('the small florets are the smallest that were saved', () => {
-    const { facts } = read(
+    const { sharesOf } = read(
       `Soup\nServes 6\n1.2 kg cauliflower\n1 onion\n1 tbsp oil\n1 l stock\n
 Break up the cauliflower, saving a couple of handfuls of the smallest florets. Toss the small florets in the oil and roast on a tray at 220C for 15 minutes. Soften the onion in a pan for 8 mins. Add the stock and the rest of the cauliflower and simmer for 15 mins. Blend. Top with the roasted florets.`,
     );
-    const pot = facts.find((fact) => fact.startsWith('add') && fact.includes('vegetable-stock'));
-    expect(pot).withContext(facts.join('\n')).toContain('cauliflower');
+    expect(sharesOf('cauliflower').filter((use) => use.startsWith('add'))).toEqual(['add 0.15', 'add 0.85']);
   });
 });
 
 describe('parts and groups', () => {
   it('whites and greens of a spring onion are its halves, and herbs are those that are not for the top', () => {
-    const { facts } = read(
+    const { facts, sharesOf } = read(
       `Soup\nServes 4\n1 bunch scallions, white and green parts separated\n1 lb peas\n4 cups chicken stock\n5 oz baby spinach\n1/4 cup parsley\n1/4 cup mint\n1 tbsp butter\nPea shoots for garnish\n
 Melt the butter in a pot and cook the scallion whites 6 minutes. Add the stock and simmer 10 minutes. Add peas and scallion greens and cook 3 minutes. Add spinach and herbs. Blend. Garnish with pea shoots.`,
     );
@@ -146,6 +150,14 @@ Melt the butter in a pot and cook the scallion whites 6 minutes. Add the stock a
     expect(facts.find((fact) => fact.startsWith('garnish')))
       .withContext(text)
       .toContain('watercress');
+  });
+
+  it('the white part alone is all that there is', () => {
+    const { sharesOf } = read(
+      `Soup\nServes 4\n3 leeks\n500 g potatoes\n1 l chicken stock\n20 g butter\n
+Sweat the white part of the leeks in the butter for 10 mins. Add the potatoes and stock and simmer 20 mins. Blend.`,
+    );
+    expect(sharesOf('leek').filter((use) => use.startsWith('add'))).toEqual(['add 1.00']);
   });
 
   it('half the oil goes into the parcel, and the rest is for the pan', () => {

@@ -99,7 +99,7 @@ const blitzedThrough: SetPhrase = (k, clause, n) => {
   return true;
 };
 
-/** Told as they are, before any other phrase. */
+/** Tried in this order, before any other phrase. */
 export const SHORT_NOTES: readonly SetPhrase[] = [
   withoutColour,
   fatInPan,

@@ -57,9 +57,10 @@ export function doSeason(k: Kitchen, clause: Clause, n: number): void {
   }
   if (vessel !== undefined && vessel.kind !== 'tray') {
     k.lastSeason = n;
-    const pct = /(\d+(?:\.\d+)?) ?% salt/i.exec(clause.text) ?? k.saltOfList();
-    const saltPct = pct === null ? USUAL.saltPct : Math.min(5, Number(pct[1]));
-    k.step(vessel, n, pct === null ? 'season' : 'season-to', (id) => ({ id, op: 'season', line: SALT_LINE, saltPct }));
+    const said = /(\d+(?:\.\d+)?) ?% salt/i.exec(clause.text)?.[1];
+    const pct = said === undefined ? k.saltPctOfList() : Number(said);
+    const saltPct = pct === undefined ? USUAL.saltPct : Math.min(5, pct);
+    k.step(vessel, n, pct === undefined ? 'season' : 'season-to', (id) => ({ id, op: 'season', line: SALT_LINE, saltPct }));
   }
   k.put('season', n);
   k.sayFirst(says);

@@ -46,16 +46,6 @@ function inWhistles(text: string): string {
 }
 
 /** Turns of phrase in the words that are read here. */
-const ALLIUM = String.raw`(scallions?|spring onions?|green onions?|leeks?)`;
-const WHITES = new RegExp(
-  String.raw`\b(?:the )?whites?(?: (?:parts?|ends|bits))?(?: and (?:pale|light)[ -]green(?: parts?| bits)?)? of (?:the |your )?${ALLIUM}\b|\b(?:the )?${ALLIUM} whites\b`,
-  'i',
-);
-const GREENS = new RegExp(
-  String.raw`\b(?:the )?(?:dark )?greens?(?: (?:parts?|ends|tops|bits))? of (?:the |your )?${ALLIUM}\b|\b(?:the )?${ALLIUM} (?:greens|tops)\b`,
-  'i',
-);
-
 export function asMeant(whole: string): string {
   const text = withoutHelp(inWhistles(whole));
   return (
@@ -63,9 +53,6 @@ export function asMeant(whole: string): string {
       // "Add the leek with a splash of water if it catches": a help, and no part of what is done.
       .replace(/^(?:and |then )*uncovered (?=for\b|\d)/i, 'lid off ')
       .replace(/^(?:and |then )*covered (?=for\b|\d)/i, 'lid on ')
-      // "Scallion whites", "the green parts of the spring onions": one line in two parts.
-      .replace(WHITES, (_whole, behind?: string, before?: string) => `half the ${behind ?? before ?? ''}`)
-      .replace(GREENS, (_whole, behind?: string, before?: string) => `the remaining ${behind ?? before ?? ''}`)
       // "Air fry 200 C 20 min": an oven, small and with a fan.
       .replace(/\bair[- ]fry(?=\b)/i, 'roast')
       // "Pots + stock, simmer 20" are no vessels.
@@ -83,6 +70,28 @@ export function asMeant(whole: string): string {
       // "10 mins – you want them soft": what it is to look like.
       .replace(/\s+[–—-]\s+(?:you(?:['’]re| are)? (?:want|after|looking for)(?:ing)?) (?:it|them|the \w+) (?:to be )?/gi, ' until ')
   );
+}
+
+const ALLIUM = String.raw`(scallions?|spring onions?|green onions?|leeks?)`;
+const WHITES = new RegExp(
+  String.raw`\b(?:the )?whites?(?: (?:parts?|ends|bits))?(?: and (?:pale|light)[ -]green(?: parts?| bits)?)? of (?:the |your )?${ALLIUM}\b|\b(?:the )?${ALLIUM} whites\b`,
+  'i',
+);
+const GREENS = new RegExp(
+  String.raw`\b(?:the )?(?:dark )?greens?(?: (?:parts?|ends|tops|bits))? of (?:the |your )?${ALLIUM}\b|\b(?:the )?${ALLIUM} (?:greens|tops)\b`,
+  'i',
+);
+
+/**
+ * "Scallion whites" at the start and "the green parts of the scallions" at the end: one line in two parts. Where only one
+ * of them is ever spoken of, the other was cut away before the line was weighed.
+ */
+export function inTwoParts(k: Kitchen, text: string): string {
+  const isSaid = (part: RegExp): boolean => k.clauses.some((clause) => part.test(clause.text));
+  if (!(WHITES.test(text) || GREENS.test(text)) || !isSaid(WHITES) || !isSaid(GREENS)) return text;
+  return text
+    .replace(WHITES, (_whole, behind?: string, before?: string) => `half the ${behind ?? before ?? ''}`)
+    .replace(GREENS, (_whole, behind?: string, before?: string) => `the remaining ${behind ?? before ?? ''}`);
 }
 
 const KEPT_KIND = /\b(smallest|small|tiniest|tiny|prettiest|pretty|nicest|best|youngest|young) ([a-z]+)\b/i;

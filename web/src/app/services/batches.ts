@@ -57,18 +57,13 @@ function totalOf({ short, entries }: StoredBatch): number {
 export function unitedBatch(told: StoredBatch, have: StoredBatch): StoredBatch {
   if (told.short === undefined && have.short === undefined) return { ...told, entries: mergedEntries(told.entries, have.entries) };
   const [base, other] = totalOf(have) > totalOf(told) ? [have, told] : [told, have];
-  const { short, ...rest } = base;
+  const { short } = base;
   const more = other.entries.filter(
     ({ together, stamp }) => together === undefined && (short === undefined || stamp.counter > short.wholeAfter),
   );
   const entries = mergedEntries(base.entries, more);
-  const { short: _, ...batch } = told;
-  return {
-    ...batch,
-    snapshot: rest.snapshot,
-    entries,
-    ...(short === undefined ? {} : { short: { ...short, total: short.total + entries.length - base.entries.length } }),
-  };
+  const total = totalOf(base) + entries.length - base.entries.length;
+  return { ...told, entries, short: short === undefined ? undefined : { ...short, total } };
 }
 
 /** Batches: the list, one of them live, and what a cook enters in it. */

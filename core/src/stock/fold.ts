@@ -1,6 +1,6 @@
 import { compareEntries } from '../batch/index.js';
 import { tiesOf, type StockAction, type StockEntry, type Store } from './entry.js';
-import { driedLimit, firstLimit, frozenLimit, sooner, thawedLimit, useByDay, type Limit, type UseByDay } from './keeping.js';
+import { driedLimit, firstLimit, frozenLimit, joinedLimit, thawedLimit, useByDay, type UseByDay } from './keeping.js';
 import { driedContents, mixedContents } from './contents.js';
 import {
   NOTHING_KG,
@@ -348,17 +348,6 @@ class Shelves {
 function partedCooling(cooling: Cooling, entryId: string): Cooling {
   const earlier = readingsOf(cooling).map((one) => ({ entryId, ...one }));
   return { ...cooling, readings: [], earlier };
-}
-
-/** Two limits together: the sooner of both. In the freezer: the fewer days, since the longer time. */
-function joinedLimit(a: Limit, b: Limit): Limit {
-  if (a.day !== undefined) return sooner(a, b.day);
-  if (b.day !== undefined) return a;
-  return {
-    left: Math.min(a.left, b.left),
-    frozenDay: a.frozenDay < b.frozenDay ? a.frozenDay : b.frozenDay,
-    shortenedBy: b.left < a.left ? b.shortenedBy : a.shortenedBy,
-  };
 }
 
 function stateOf({ kg, store, cooling, cooledMs, thawedMs, drying, driedMs }: Draft): Container['state'] {

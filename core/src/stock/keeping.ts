@@ -76,6 +76,17 @@ export function sooner(limit: Limit, boundDay: string | undefined): Limit {
     : limit;
 }
 
+/** Two limits together: the sooner of both. In the freezer: the fewer days, since the longer time. */
+export function joinedLimit(a: Limit, b: Limit): Limit {
+  if (a.day !== undefined) return sooner(a, b.day);
+  if (b.day !== undefined) return a;
+  return {
+    left: Math.min(a.left, b.left),
+    frozenDay: a.frozenDay < b.frozenDay ? a.frozenDay : b.frozenDay,
+    shortenedBy: b.left < a.left ? b.shortenedBy : a.shortenedBy,
+  };
+}
+
 /** Into the freezer: the count stops, this day is its last one so far (FDA Food Code 2022, 3-501.17). */
 export function frozenLimit(limit: Limit, frozenDay: string): Limit {
   if (limit.day === undefined) return limit;

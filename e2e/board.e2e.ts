@@ -29,6 +29,7 @@ test('the demo’s day with four soups, two ovens, one jug and two people is on 
   const other = await context.newPage();
   await other.goto(`${server.url}/board/${date}`);
   await expect(other.getByRole('heading', { name: /On time/ })).toBeVisible();
+  await page.bringToFront();
   await page.getByRole('button', { name: 'MO is not here' }).click();
   await expect.poll(async () => (await dayOf(server.url, date)).day?.people.length).toBe(1);
   await expect(page.getByText(/Laid out anew/)).toBeVisible();

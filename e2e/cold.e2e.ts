@@ -130,6 +130,7 @@ test('what is left over of a batch goes into pans that cool on every screen, and
   const other = await context.newPage();
   await other.goto(`${server.url}/cold`);
   await expect(other.locator('tt-pan-watch')).toHaveCount(3);
+  await page.bringToFront();
   await server.kill();
   const first = page.locator('tt-pan-watch').first();
   await first.getByLabel(/^it reads/).fill('79');

@@ -121,6 +121,7 @@ test('a photo taken without a server is shown at once and arrives when there is 
   const batchId = await begin(page, server.url);
   await until(page, /^Sweat/);
   const picture = await page.screenshot();
+  await expect(page.getByText('all saved')).toBeVisible();
   await server.kill();
   await page.keyboard.press('n');
   await page.locator('#note-photo').setInputFiles({ name: 'pan.png', mimeType: 'image/png', buffer: picture });

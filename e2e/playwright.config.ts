@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { defineConfig } from '@playwright/test';
 
@@ -11,7 +12,8 @@ export default defineConfig({
   outputDir: './results',
   timeout: 240_000,
   expect: { timeout: 20_000 },
-  workers: 2,
+  // One more than the cores there are: a test waits for its server and its page as much as it works.
+  workers: availableParallelism() + 1,
   // Real clocks and real processes on a machine of any speed: what fails is tried once more, and what needed it is named at the end.
   retries: 1,
   fullyParallel: true,

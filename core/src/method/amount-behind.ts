@@ -61,6 +61,13 @@ function turnedRound(line: string, context: ReadingContext): string | undefined 
   return isNamed(turned, context) ? `${turned}${manner.startsWith('(') ? ' ' : ''}${manner}` : undefined;
 }
 
+/** "Veg stock 1 L + 200 ml". */
+const SUM_BEHIND =
+  /^([a-z][a-z'’ -]{1,30}?),? (\d[\d.,]* ?(?:kg|g|ml|l|litres?|cups?|tbsps?|tsps?) ?(?:\+|plus|&|and) ?\d[\d.,]* ?(?:kg|g|ml|l|litres?|cups?|tbsps?|tsps?))$/i;
+/** "Coriander small bunch – stalks and leaves kept apart". */
+const BUNCH_BEHIND =
+  /^([a-z][a-z'’ -]{1,30}?),? ((?:(?:an? )?(?:small|large|big|good|medium|generous) )?(?:bunch|handful|knob|pinch|bulb|head))\b\s*(?:[–—-]\s+|,\s*)?(.*)$/i;
+
 /** A line whose amount stands behind its food, turned to the way in which lines are read. */
 export function amountFirst(line: string, context: ReadingContext): string {
   const behind = NAME_FROM_BEHIND.exec(line);
@@ -76,6 +83,14 @@ export function amountFirst(line: string, context: ReadingContext): string {
     const tail = manner === undefined ? '' : `, ${manner}`;
     const turned = [`${amount} ${food}`, `${amount} of ${food}`].find((one) => isKnown(one, context));
     if (turned !== undefined) return `${turned}${tail}`;
+  }
+  const sum = SUM_BEHIND.exec(line);
+  if (sum !== null && isKnown(`${/^[\d.,]+ ?[a-z]+/i.exec(sum[2] ?? '')?.[0] ?? ''} ${sum[1] ?? ''}`, context))
+    return `${sum[2] ?? ''} ${sum[1] ?? ''}`;
+  const bunch = BUNCH_BEHIND.exec(line);
+  if (bunch !== null && isKnown(`1 ${bunch[2] ?? ''} ${bunch[1] ?? ''}`, context)) {
+    const [, food = '', measure = '', manner = ''] = bunch;
+    return `1 ${measure.replace(/^an? /i, '')} ${food}${manner === '' ? '' : `, ${manner}`}`;
   }
   const round = turnedRound(line, context);
   if (round !== undefined) return round;

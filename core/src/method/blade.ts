@@ -7,6 +7,7 @@ import type { Clause } from './clauses.js';
 import { plain } from '../amounts/index.js';
 import type { Mention } from './mentions.js';
 import { ASIDE } from './meant.js';
+import { measuredPart } from './soup-part.js';
 import { isHob, type Vessel } from './vessel.js';
 
 /** "Some of it", where no part is named. Kitchen default, marked where it is used. */
@@ -21,14 +22,15 @@ export const BLADED_ALONE =
 const LEFT_IN_POT = /\b(?:remaining|rest of the|other half of the) (?:soup|mixture)\b|\bthe rest\b|\bwhat(?:['’]s| is) left\b/i;
 
 /** "Ladle half into a bowl. Blend the remaining soup": the part that stayed; undefined where nothing was put by, or it was lifted out by name. */
-function leftInPot(k: Kitchen, clause: Clause, n: number): number | undefined {
+function leftInPot(k: Kitchen, vessel: Vessel, clause: Clause, n: number): number | undefined {
   if (!LEFT_IN_POT.test(clause.text)) return undefined;
   for (let back = n - 1; back >= Math.max(0, n - LIDS_BETWEEN); back -= 1) {
     const { text = '' } = k.clauses[back] ?? {};
     const isPutBy =
       /^(?:and |then )*(?:ladle|scoop|spoon|pour|transfer|take|lift|put|remove|reserve|set)\b/i.test(text) &&
-      /\b(?:bowl|jug|aside|reserve|plate|to one side)\b/i.test(text);
-    const part = isPutBy ? partOf(text) : undefined;
+      /\b(?:bowl|jug|aside|back|by|reserve|plate|to one side)\b|\bof (?:the |it|this)/i.test(text) &&
+      !/\b(?:blenders?|liquidi[sz]er|processor)\b/i.test(text);
+    const part = isPutBy ? (partOf(text) ?? measuredPart(k, vessel, text)) : undefined;
     const isLifted = k.actions.some(({ clause: of, does }) => of === back && (does === 'keep' || does === 'takeOut'));
     if (part !== undefined && part < 1) return isLifted ? undefined : 1 - part;
   }
@@ -36,7 +38,7 @@ function leftInPot(k: Kitchen, clause: Clause, n: number): number | undefined {
 }
 
 /** "Transfer about half of the soup to a blender and purée it": what is not taken to the blade stays whole. */
-function transferred(k: Kitchen, clause: Clause, n: number): string | undefined {
+function transferred(k: Kitchen, vessel: Vessel, clause: Clause, n: number): string | number | undefined {
   const moves = (one: Clause): boolean =>
     /^(?:and |then )?(?:carefully )?(?:transfer|ladle|pour|scoop|put|tip|take|remove|move|spoon|add|place|measure|lift)\b/i.test(
       one.text,
@@ -72,7 +74,7 @@ function transferred(k: Kitchen, clause: Clause, n: number): string | undefined 
     /\b(half|a third|one third|two[- ]thirds|a quarter|three[- ]quarters|some|part|a portion|most|(?:a |one |two |three |four |\d+ )?(?:cups?|ladles?|ladlefuls?))\b/i
       .exec(before.text)?.[1]
       ?.toLowerCase();
-  return part !== undefined && /cup|ladle/.test(part) ? 'some' : part;
+  return measuredPart(k, vessel, before.text) ?? (part !== undefined && /cup|ladle/.test(part) ? 'some' : part);
 }
 
 /** "For the cashew cream: blend the cashews with water": what has a heading of its own is blended beside the soup. */
@@ -244,7 +246,7 @@ export function doBlend(k: Kitchen, clause: Clause, n: number, verb: string): vo
   // "Transfer half to a blender and process; repeat with the remaining soup": all of it, in two goes.
   const share = isRepeated
     ? undefined
-    : (transferred(k, clause, n) ??
+    : (transferred(k, vessel, clause, n) ??
       /\b(?:about )?(half|a third|one third|two[- ]thirds|a quarter|three[- ]quarters|some|part|a portion|most)\b(?: of)?/i
         .exec(
           /\bat a time\b|\ball of it or\b|\bor (?:only |just )?(?:half|part)\b/i.test(body)
@@ -258,8 +260,10 @@ export function doBlend(k: Kitchen, clause: Clause, n: number, verb: string): vo
   const blended = /^(?:and |then )*half[- ](?:blitz|blend|pur[ée]e|whizz?|liquidi[sz]e)/i.test(words)
     ? 0.5
     : share === undefined || mentions.some(({ line, share: own }) => own !== undefined && k.isDivided(line))
-      ? leftInPot(k, clause, n)
-      : (partOf(share) ?? (share === 'most' ? MOST : SOME));
+      ? leftInPot(k, vessel, clause, n)
+      : typeof share === 'number'
+        ? share
+        : (partOf(share) ?? (share === 'most' ? MOST : SOME));
   const fresh = [...(apart?.ready ?? []), ...mentions].filter(
     ({ line }) => (!k.isUsedUp(line) || k.vesselOf(line) !== vessel) && !(blended !== undefined && k.isUsedUp(line)),
   );

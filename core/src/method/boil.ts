@@ -88,9 +88,12 @@ export function doBring(k: Kitchen, clause: Clause, n: number): void {
   vessel.isHot = true;
   // What boils is cooked in its liquid from then on, little of it as there may be.
   vessel.isWet ||= [...vessel.lines].some((line) => k.isLiquid(line));
-  if (minutesIn(clause.text) !== undefined && /\bsimmer\b/i.test(clause.text) && /\bfor\b/i.test(clause.text))
-    heated(k, vessel, 'simmer', clause, n, []);
+  if (minutesIn(clause.text) !== undefined && BROUGHT_FOR.test(clause.text)) heated(k, vessel, 'simmer', clause, n, []);
 }
+
+/** "Bring to a simmer for 10 minutes", "bring to a simmer, 10 mins": minutes behind the boil, and not until it. */
+const BROUGHT_FOR =
+  /\bsimmer\b.*\bfor\b|\b(?:simmer|boil),? (?:then |and )?(?:(?:cook|hold|leave|keep)(?: it)?(?: there)?,? )?(?:for )?(?:about |around |another )?(?:\d|an? |half an hour)/i;
 
 /** Below this a soup is brought to heat, not to the boil, °C. */
 const BOILS_C = 97;

@@ -143,7 +143,7 @@ export class Kitchen extends WordsInUse {
       const at = this.ovenOf(line, state, vessel) ?? this.vesselOf(line);
       if (
         held !== undefined &&
-        (isReserved || at === vessel) &&
+        (isReserved || (at === vessel && !this.keptForTop.has(line))) &&
         (mention.rest !== true || isPartBack || this.leftBeside.has(line)) &&
         (at === undefined || whereNow(held) === vessel)
       ) {

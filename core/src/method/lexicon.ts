@@ -267,7 +267,7 @@ export const BLENDERS = {
 
 /** Thickness by what cooks compare it with, mPa·s. Kitchen defaults, on the scale of the back of a spoon. */
 export const BODIES: readonly (readonly [RegExp, number])[] = [
-  [/\b(?:like|of|as) (?:water|broth)\b|\bbrothy\b|\bvery thin\b/i, 8],
+  [/\b(?:like|(?:consistency|thickness|texture|body) of|(?:as )?thin as) (?:a )?(?:water|broth)\b|\bbrothy\b|\bvery thin\b/i, 8],
   [/\b(?:milk)\b(?=.*\b(?:consistency|thick|texture))|\bthickness of milk\b|\bconsistency of milk\b/i, 12],
   [/\bsingle cream\b|\bthin cream\b|\bpouring cream\b/i, 60],
   [/\b(?:heavy|double|thick) cream\b|\bbisque\b/i, 300],

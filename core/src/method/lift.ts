@@ -1,7 +1,7 @@
 import { partOf } from './measures.js';
 import type { Kitchen } from './kitchen.js';
 import type { Mention } from './mentions.js';
-import { A_FEW } from './usual.js';
+import { A_FEW, FOR_TOP } from './usual.js';
 
 /** The part that words name, a few pieces where they name none. */
 export function partIn(words: string): number {
@@ -20,6 +20,7 @@ export function lift(k: Kitchen, n: number, mentions: readonly Mention[], keeps:
   if (vessel === undefined) return;
   const lines = inPot.map(({ line }) => line);
   if (keeps) for (const line of lines) vessel.aside.set(line, share ?? 1);
+  if (keeps && FOR_TOP.test(k.clauses[n]?.text ?? '')) for (const line of lines) k.keptForTop.add(line);
   const vague = inPot.some(({ vague: own }) => own);
   k.put(keeps ? 'keep' : 'takeOut', n, {
     vessel: vessel.name,

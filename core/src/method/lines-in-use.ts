@@ -41,6 +41,8 @@ export class LinesInUse {
   readonly heldBack = new Map<string, number>();
   /** Of these, what is said to be for the top, with the clause that says so. */
   readonly heldForTop = new Map<string, number>();
+  /** What was lifted out of a pan for the bowls: "add the mushrooms" is the rest of them. */
+  readonly keptForTop = new Set<string>();
 
   constructor(
     lines: readonly MethodLine[],

@@ -248,6 +248,13 @@ export class LineNames extends NamesOfLines {
       // "The mushrooms" are the fresh ones where some are dried.
       const freshOnes = lines.filter(({ taken }) => !taken.row.id.startsWith('dried'));
       if (freshOnes.length > 0 && freshOnes.length < lines.length) return this.chosen(freshOnes, raw, words, n, section, isUsed);
+      // "Brown the mushrooms" is all kinds of them.
+      const isBare = /^(?:the|all|your|these|those|and|with|both)?$/.test(words[n - 1]?.text ?? '');
+      if (/^mushrooms$/i.test(raw) && isBare && lines.every(({ taken }) => taken.row.group === 'mushrooms')) {
+        const own = this.inSection(lines, section);
+        const left = own.filter(({ id }) => !isUsed(id));
+        return left.length > 0 ? left : own;
+      }
     }
     if (/^tomatoe?s?$/.test(words[n]?.text ?? '') && !/^(?:canned|tinned|can|tin|of|fresh|both)$/.test(words[n - 1]?.text ?? '')) {
       // "The tomatoes" are the fresh ones where the method calls the others canned.

@@ -27,18 +27,24 @@ const LONGEST_CELL = 60;
 /** A row of a table that is a food: its amount, in the first column that has one, before its name. Undefined where it is none. */
 export function foodInCells(line: string): string | undefined {
   const cells = line
-    .split(/[|\t]/)
+    .trim()
+    .split(/[|\t]| {2,}/)
     .map((cell) => cell.trim())
     .filter((cell) => cell !== '');
   if (cells.length < 2 || cells.some((cell) => cell.length > LONGEST_CELL)) return undefined;
   const food = cells.find((cell) => /^[a-z]/i.test(cell) && !CELL_UNIT.test(cell));
   const amounts = cells.filter((cell) => CELL_AMOUNT.test(cell));
   const amount = amounts.find((cell) => /[a-z#]/i.test(cell)) ?? amounts[0];
-  const isNumbered = /^\d{1,2}$/.test(cells[0] ?? '') && cells.length === 2;
+  const isNumbered = /^\d{1,2}[.)]?$/.test(cells[0] ?? '') && cells.length === 2;
+  // Columns of spaces are told from a sentence by a measure that has one to itself.
+  if (!/[|\t]/.test(line) && !/\d.*[a-z]/i.test(amount ?? '')) return undefined;
   if (food === undefined || amount === undefined || isNumbered) return undefined;
   // The unit in a column of its own.
   const unit = /[a-z#]/i.test(amount) ? undefined : cells.find((cell) => CELL_UNIT.test(cell));
-  return `${food}  ${amount}${unit === undefined ? '' : ` ${unit}`}`;
+  const measure = `${amount}${unit === undefined ? '' : ` ${unit}`}`;
+  // A third column in words says how it is cut.
+  const manner = cells.slice(cells.indexOf(food) + 1).find((cell) => /^[a-z][a-z ,&'’-]+$/i.test(cell) && !CELL_UNIT.test(cell));
+  return manner === undefined ? `${food}  ${measure}` : `${measure} ${food}, ${manner}`;
 }
 
 /** The head of a table of foods. */

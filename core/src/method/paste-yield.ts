@@ -33,7 +33,7 @@ export const HEADING_FOR =
 const MOST_TITLE_WORDS = 12;
 /** What a yield is said in when it is not said in bowls, L; a bowl holds so much where nobody says. */
 const BY_VOLUME =
-  /^(?:serves|makes|yields?|yield|batch)\s*[:=–-]?\s*(?:about |around |approx\.? )?(\d+(?:[.,/]\d+)?(?: \d\/\d)?|an?|one|two|three|four|five|six)\s*(?:-|–|to\s+\d+)?\s*(quarts?|qts?|litres?|liters?|ltrs?|l|gallons?|gals?|pints?|pts?|cups?|kg|kilos?)\b/i;
+  /^(?:serves|makes|yields?|yield|batch|(?:quantit(?:y|ies)|amounts?|recipe|enough|weights?) (?:for|to make)|for|to make)\s*[:=–-]?\s*(?:about |around |approx\.? )?(\d+(?:[.,/]\d+)?(?: \d\/\d)?|an?|one|two|three|four|five|six)\s*(?:-|–|to\s+\d+)?\s*(quarts?|qts?|litres?|liters?|ltrs?|l|gallons?|gals?|pints?|pts?|cups?|kg|kilos?)\b/i;
 /** "Ingredients (for 2 litres)"; "makes about 3.5 L / 12 x 280 ml". */
 const VOLUME_BEHIND =
   /^[^\d]{0,60}\((?:for|makes|yields?|approx\.?|about|ca\.?) (?:about )?(\d+(?:[.,]\d+)?) (quarts?|litres?|liters?|l|gallons?|pints?)\)/i;
@@ -51,6 +51,26 @@ const PORTIONS_FIRST =
 /** "Cream of celery (school kitchen, 120 x 150 ml)". */
 const TIMES = /^[^\d]{4,70}\([^()]*?\b(\d{2,3}) ?[x×] ?\d{2,3} ?ml\)/i;
 const SAID_BESIDE = /\b(\d+)\s*(?:portions?|ptns?|pax|servings?|bowls?|covers|people|serves)\b/i;
+
+/** What one portion holds, beside the word for it or behind their number: "(180 ml)", "50 x 8 oz", "250 ml portions". */
+const PORTION_SIZE =
+  /\b(?:portions?|ptns?|servings?|serves|bowls?|covers|pax|people|makes)\b[^.;\d]{0,14}(?:\d{1,3}[^.;\d]{0,14})?[\s(@x×=]+(?:about |approx\.? )?(\d+(?:[.,]\d+)?) ?(ml|cl|g|fl\.? ?oz|oz)\b|\b\d{1,3} ?[x×] ?(\d+(?:[.,]\d+)?) ?-?(ml|cl|g|fl\.? ?oz|oz)\b|\b(\d+(?:[.,]\d+)?) ?-?(ml|cl|g|fl\.? ?oz|oz)\.? (?:portions?|servings?|bowls?|serves|cups)\b/i;
+const GRAMS: readonly (readonly [RegExp, number])[] = [
+  [/^c/i, 10],
+  [/oz$/i, 29],
+];
+/** No cup is smaller, and no bowl larger, g. */
+const LEAST_PORTION_G = 50;
+const MOST_PORTION_G = 700;
+
+/** How much one portion of a recipe is, g, where its heading says so: of a soup a millilitre is taken for a gram. */
+export function portionIn(line: string): number | undefined {
+  const hit = line.length > LONGEST_NAME ? null : PORTION_SIZE.exec(line);
+  if (hit === null) return undefined;
+  const unit = hit[2] ?? hit[4] ?? hit[6] ?? '';
+  const grams = figureIn(hit[1] ?? hit[3] ?? hit[5] ?? '') * (GRAMS.find(([form]) => form.test(unit))?.[1] ?? 1);
+  return grams >= LEAST_PORTION_G && grams <= MOST_PORTION_G ? Math.round(grams) : undefined;
+}
 
 export function bowlsIn(text: string): number | undefined {
   // "(my way, feeds 4-5)"

@@ -18,6 +18,7 @@ import {
   SERVINGS_AT_END,
   bowlsIn,
   isTitle,
+  portionIn,
   sizedName,
   titleOf,
 } from './paste-yield.js';
@@ -36,6 +37,8 @@ export interface PastedLine {
 export interface Pasted {
   readonly title: string | undefined;
   readonly bowls: number | undefined;
+  /** What one portion holds, g, where the text says so. */
+  readonly bowlG: number | undefined;
   readonly lines: readonly PastedLine[];
   readonly method: readonly string[];
   /** What stands before the lines and is talk. */
@@ -159,6 +162,7 @@ function countedSteps(rows: readonly Row[], context: ReadingContext): ReadonlySe
   return new Set(run.length >= LEAST_COUNTED && foods.length * 2 < run.length ? run.flatMap((n) => rows[n]?.at ?? []) : []);
 }
 const LEAST_COUNTED = 3;
+const ABOVE_FOODS = 4;
 
 const BULLET = /^\s*[-–*•·]\s+/;
 
@@ -173,6 +177,12 @@ function bulletedWork(rows: readonly Row[]): ReadonlySet<number> {
 
 /** "Garnish: chives, croutons" among the foods. */
 const GARNISH_LIST = /^(?:garnish(?:es)?|toppings?|to serve|to finish|for serving|optional)\s*:\s+\S[^.!]*$/i;
+
+/** "To serve: 5 g nuts a bowl. Froth before plating": behind a method, and told in sentences or by the bowl. */
+const isServing = (line: string, worked: number): boolean =>
+  worked > 0 &&
+  /^(?:to serve|to finish|to plate(?: up)?|service|for serving)\s*[:–-]\s+\S/i.test(line) &&
+  (/[.;!] +[A-Z]/.test(line) || /\b(?:per|each|a|every) (?:bowl|portion|cup|plate)\b|\beach\b/i.test(line));
 
 /** "Cashew cream" over lines with amounts: a heading without its colon. */
 function isBareHeading(line: string, next: string | undefined, context: ReadingContext): boolean {
@@ -197,6 +207,13 @@ function isListed(text: string, listed: readonly { readonly text: string }[], co
   };
   const own = ingredientOf(text);
   return own !== undefined && listed.some((one) => ingredientOf(one.text) === own);
+}
+
+/** "900 g broccoli - florets and stalks apart": a dash for a comma, where only so it is a food. */
+function undashed(food: string, context: ReadingContext): string {
+  const parted = food.replace(/ [-–—] (?=[a-z])/i, ', ');
+  if (parted === food || readLine(food, context).code === 'READ') return food;
+  return readLine(parted, context).code === 'READ' ? parted : food;
 }
 
 /** "Cream of celery (school kitchen, 120 x 150 ml)": what stands before the brackets, where it names a soup. */
@@ -250,6 +267,12 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
   const bulleted = bulletedWork(placed);
   let title = named?.title;
   let bowls = named?.bowls;
+  // How large a portion is stands over the foods.
+  const bowlG = found
+    .slice(0, ABOVE_FOODS)
+    .filter(({ line, isFood }) => isFood !== true && !/^[\d½¼¾⅓⅔]/.test(line))
+    .map(({ line }) => portionIn(line))
+    .find((grams) => grams !== undefined);
   let heading = '';
   let inMethod = false;
   let wasWork = false;
@@ -346,7 +369,13 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
       inMethod = false;
       heading = line.replace(/^#+\s*|:$/g, '');
       if (/^ingredients$/i.test(heading)) heading = '';
-    } else if (inMethod || counted.has(at) || bulleted.has(at) || (!GARNISH_LIST.test(line) && isWork(line, wasWork))) {
+    } else if (
+      inMethod ||
+      counted.has(at) ||
+      bulleted.has(at) ||
+      isServing(line, method.length) ||
+      (!GARNISH_LIST.test(line) && isWork(line, wasWork))
+    ) {
       work(line, counted.has(at) ? raw.replace(/^\s*\d{1,2}(?=\s)/, (sign) => ' '.repeat(sign.length)) : raw, at);
       wasWork = true;
     } else if (foods.length === 0 && method.length === 0 && YIELD_BEHIND.test(line)) {
@@ -382,7 +411,7 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
   const methodText = blanked(text, kept);
   const squeezed = own.flatMap((one) => asSqueezed(one.text, methodText).map((food) => ({ ...one, text: food })));
   const readings = readLines(
-    squeezed.map(({ text: food }) => forAll(food, bowls)),
+    squeezed.map(({ text: food }) => forAll(undashed(food, context), bowls)),
     context,
   );
   return {
@@ -390,6 +419,7 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
     pasted: {
       title,
       bowls,
+      bowlG,
       method,
       notes,
       methodText,

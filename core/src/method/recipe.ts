@@ -17,6 +17,7 @@ export interface RecipeAsk extends Pick<KitchenContext, 'blenders' | 'fixes'> {
   readonly name?: string | undefined;
   /** What the text says, else four, when left out. */
   readonly bowls?: number | undefined;
+  /** Where the text says none. */
   readonly bowlG: number;
   readonly school?: Soup['school'] | undefined;
   readonly served?: Soup['served'] | undefined;
@@ -67,12 +68,13 @@ export function readRecipe(text: string, ask: RecipeAsk, context: ReadingContext
     return { heading, reading, taken, isLeftOut: false, isSupposed: supposed !== undefined && taken !== undefined };
   });
   const understood = lines.flatMap(({ taken, heading }) => (taken === undefined ? [] : [{ taken, heading }]));
+  const bowlG = pasted.bowlG ?? ask.bowlG;
   const name = ask.name ?? pasted.title ?? 'Soup';
   if (understood.length === 0) return { ok: true, pasted, lines, method: undefined, soup: undefined };
   const method = readMethod(
     pasted.methodText,
     understood,
-    { id: ask.id, name, bowls, bowlG: ask.bowlG, served: ask.served },
+    { id: ask.id, name, bowls, bowlG, served: ask.served },
     { ...context, bowls, blenders: ask.blenders, fixes: ask.fixes },
   );
   const does = method.actions.filter((action) => !IDLE.has(action.does)).length;
@@ -82,7 +84,7 @@ export function readRecipe(text: string, ask: RecipeAsk, context: ReadingContext
     name,
     lines: understood.map(({ taken }) => taken),
     bowls,
-    bowlG: ask.bowlG,
+    bowlG,
     school: ask.school,
     served: ask.served,
     method: pasted.method,

@@ -1,26 +1,16 @@
-import { readLine } from '../amounts/index.js';
 import type { Clause } from './clauses.js';
 import type { Kitchen } from './kitchen.js';
 import { percentIn } from './measures.js';
+import { measuredPart } from './soup-part.js';
 import { LOOKS_AHEAD, USUAL } from './usual.js';
 import { isHob, type Vessel } from './vessel.js';
 
 /** Of the liquid, where a part of it is kept. Kitchen default. */
 const LIQUOR = 0.3;
 
-/** "Reserving 300 ml of the cooking water": the share of the liquid that it is; undefined where no measure is said or none known. */
-function measuredShare(k: Kitchen, vessel: Vessel, text: string): number | undefined {
-  const measure = /(\d+(?:[.,]\d+)?|a|one|two|half a) ?(ml|l|litres?|liters?|cups?|pints?|ladlefuls?|ladles?)\b/i.exec(text)?.[0];
-  if (measure === undefined) return undefined;
-  const reading = readLine(`${measure} water`, k.context);
-  const liquidKg = [...vessel.lines].reduce((sum, line) => {
-    const taken = k.lineOf(line)?.taken;
-    if (taken === undefined || !k.isLiquid(line)) return sum;
-    const used = (k.uses.get(line) ?? []).reduce((all, { share = 1 }) => all + share, 0);
-    return sum + taken.kg * Math.min(1, used);
-  }, 0);
-  return reading.code === 'READ' && liquidKg > 0 ? Math.min(1, reading.kg / liquidKg) : undefined;
-}
+/** "Reserving 300 ml of the cooking water". */
+const measuredShare = (k: Kitchen, vessel: Vessel, text: string): number | undefined =>
+  measuredPart(k, vessel, text, (line) => k.isLiquid(line));
 
 export function doDrain(k: Kitchen, clause: Clause, n: number): void {
   if (k.here?.isBlended === true && k.actions.at(-1)?.does === 'remark' && k.mentions(k.body(clause), clause).length === 0) {

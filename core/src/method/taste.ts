@@ -6,6 +6,10 @@ import type { Clause } from './clauses.js';
 import { doThin } from './thin.js';
 import { onTop } from './top.js';
 
+/** "It won't want salt": the cheese or the ham has brought it. */
+const NO_SALT =
+  /\b(?:won['’]?t|will not|does(?:n['’]?t| not)|should(?:n['’]?t| not)|do(?:n['’]?t| not)) (?:really |usually |normally )?(?:want|need|add|be needing|be wanting)(?: any| more| much)*(?: extra| added| more)? salt\b|\bno (?:extra |added |more )?salt (?:is )?(?:needed|required|wanted|necessary)\b|\bno need (?:of|for|to add) (?:any )?salt\b/i;
+
 export function doSeason(k: Kitchen, clause: Clause, n: number): void {
   const body = k.body(clause);
   const above = /[,;] (?:and )?([^,;]*\b(?:on|over) (?:the )?top)$/i.exec(body);
@@ -55,7 +59,7 @@ export function doSeason(k: Kitchen, clause: Clause, n: number): void {
       }
     }
   }
-  if (vessel !== undefined && vessel.kind !== 'tray') {
+  if (vessel !== undefined && vessel.kind !== 'tray' && !k.clauses.some(({ text }) => NO_SALT.test(text))) {
     k.lastSeason = n;
     const said = /(\d+(?:\.\d+)?) ?% salt/i.exec(clause.text)?.[1];
     const pct = said === undefined ? k.saltPctOfList() : Number(said);

@@ -3,6 +3,7 @@ import { hob, target } from './where.js';
 import type { Kitchen } from './kitchen.js';
 import { LIDS } from './lexicon.js';
 import { minutesIn, degreesIn, bodyFigureIn } from './measures.js';
+import type { Mention } from './mentions.js';
 import { isHob } from './vessel.js';
 import type { Clause } from './clauses.js';
 import { doAdd } from './into.js';
@@ -83,6 +84,14 @@ export function doCover(k: Kitchen, clause: Clause, n: number): void {
   k.put('setting', n);
 }
 
+/** "Loosen with the other 200 ml": the liquid of the list that nothing was said of. */
+function leftOfLiquid(k: Kitchen, body: string): Mention | undefined {
+  if (!/\b(?:the|your) (?:other|rest|last|remaining|extra|reserved)(?: (?:\d|half|ml|litre|liquid)|\s*$)/i.test(body))
+    return undefined;
+  const part = k.all.find(({ id }) => k.isLiquid(id) && k.isDivided(id));
+  return k.pending().find(({ line }) => k.isLiquid(line)) ?? (part === undefined ? undefined : { line: part.id, at: 0, length: 0 });
+}
+
 export function doThin(k: Kitchen, clause: Clause, n: number): void {
   const body = k.body(clause);
   const mentions = k.mentions(body, clause);
@@ -96,8 +105,9 @@ export function doThin(k: Kitchen, clause: Clause, n: number): void {
   const { here } = k;
   const vessel =
     here !== undefined && (isHob(here) || here.kind === 'bowl') ? here : (k.latestHob() ?? k.fresh('pot', clause.section));
-  const more = mentions.length > 0 ? [] : unlisted(k, body, clause, mentions);
-  const all = [...mentions, ...more];
+  const kept = mentions.length > 0 ? undefined : leftOfLiquid(k, body);
+  const more = mentions.length > 0 || kept !== undefined ? [] : unlisted(k, body, clause, mentions);
+  const all = kept === undefined ? [...mentions, ...more] : [kept];
   if (!vessel.isBlended) {
     intoVessel(k, clause, n, vessel, all, false);
     return;

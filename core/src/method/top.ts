@@ -7,7 +7,7 @@ import type { LineUse } from './action.js';
 
 /** "150 ml cream, plus extra to serve": the amount goes in, what goes on top is beside it. */
 export const PLUS_MORE =
-  /\b(?:plus\b|(?:and|\+) (?:a little |some |a bit )?(?:extra|more)\b)[^,;]*\b(?:serv|garnish|top|drizzl|finish|swirl|scatter|sprinkl)|\bplus (?:a little |a bit |some )?(?:extra|more)$/i;
+  /(?:\bplus\b|(?:\band|\+) (?:a little |some |a bit )?(?:extra|more)\b)[^,;]*\b(?:serv|garnish|top|drizzl|finish|swirl|scatter|sprinkl)|\bplus (?:a little |a bit |some )?(?:extra|more)$/i;
 
 /** A line of its own for what goes on top besides. */
 function more(k: Kitchen, line: string, n: number): Mention | undefined {

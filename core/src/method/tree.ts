@@ -262,7 +262,10 @@ export function treeOf(
     const whole = !soupLines.has(id);
     const lineId = whole ? id : freeId(`${id}-top`, new Set([...all.keys(), ...topLines.map((one) => one.id)]));
     topLines.push({ ...line, id: lineId, amount: { rule: 'byStep' } });
-    garnish.push({ line: lineId, gPerBowl: middleG(Math.max(own.taken.kg, LEAST_TOPPING_KG * ask.bowls) * share, ask.bowls) });
+    garnish.push({
+      line: lineId,
+      gPerBowl: middleG((own.taken.kg > 0 ? own.taken.kg : LEAST_TOPPING_KG * ask.bowls) * share, ask.bowls),
+    });
   }
 
   const used = new Set(walk({ id: 'x', name: 'x', vessel: 'pot', steps: placedSteps }).flatMap(({ step }) => namedIn(step)));

@@ -8,7 +8,7 @@ import { doPreheat } from './warm.js';
 import { doBring, doSimmer } from './boil.js';
 import { doAdd } from './into.js';
 import type { Kitchen } from './kitchen.js';
-import { settledLater } from './later.js';
+import { joinsAt, settledLater } from './later.js';
 import { minutesIn } from './measures.js';
 import { doSeason } from './taste.js';
 import { isHob } from './vessel.js';
@@ -275,6 +275,13 @@ export function verbless(k: Kitchen, whole: Clause, n: number): void {
     return;
   }
   if (mentions.length > 0) doAdd(k, clause, n);
+  // "Florets in for the last 4 minutes": of the heat that was to come.
+  if (mentions.length > 0 && joinsAt(text) !== undefined && (k.here?.steps.at(-1)?.clause ?? n) !== n) {
+    const time = minutesIn(text);
+    if (time !== undefined && k.here !== undefined)
+      k.put(k.here.isWet ? 'simmer' : 'sweat', n, { vessel: k.here.name, minutes: { low: time.low, high: time.high } });
+    return;
+  }
   const isSaltNamed = /\b(?:salt|seasoning)\b/i.test(text) && !/\bsalted\b/i.test(text);
   const isSaltMeasured = mentions.some(
     ({ line }) => (k.lineOf(line)?.taken.row.id ?? '').endsWith('salt') && (k.lineOf(line)?.taken.kg ?? 0) > 0,

@@ -1,0 +1,213 @@
+import { type Country, namesOf } from '../amounts/index.js';
+import { LARDER_ROWS, makeLarder } from '../larder/index.js';
+import { type SoupStep, walk } from '../soup/index.js';
+import { readRecipe } from './recipe.js';
+
+const LARDER = makeLarder(LARDER_ROWS);
+const NAMES = namesOf(LARDER_ROWS);
+
+/** A recipe of a kitchen's own sheet: its soup, all steps of it, and its lines by food, kg. */
+function read(text: string, country: Country = 'gb') {
+  const reading = readRecipe(text, { id: 'sheet', bowlG: 300 }, { country, larder: LARDER, names: NAMES });
+  if (!reading.ok || reading.soup === undefined) throw new Error('Nothing was read.');
+  const { soup, method } = reading;
+  const steps = walk(soup.root).map(({ step }) => step);
+  return {
+    soup,
+    steps,
+    ops: steps.map(({ op }) => op).filter((op) => op !== 'trim' && op !== 'film'),
+    of: <Op extends SoupStep['op']>(op: Op) => steps.filter((step): step is Extract<SoupStep, { op: Op }> => step.op === op),
+    kg: (food: string) =>
+      reading.lines.filter(({ taken }) => taken?.row.id === food).reduce((sum, { taken }) => sum + (taken?.kg ?? 0), 0),
+    questions: reading.lines.filter(({ reading: line }) => line.code !== 'READ').map(({ reading: { text: line } }) => line),
+    garnish: steps.flatMap((step) => (step.op === 'dish' ? (step.shares ?? []).flatMap((share) => share.garnish ?? []) : [])),
+    actions: method?.actions ?? [],
+  };
+}
+
+const START = 'Soup\nServes 4\n1 kg pumpkin, chopped\n2 onions\n800 ml chicken stock\n';
+const COOKED = 'Sweat the onions 8 mins. Add the pumpkin and stock. Simmer 20 mins. Blend.';
+
+describe('a sheet in columns', () => {
+  const { kg, soup, questions } = read(`Mushroom potage
+Quantities for 10 L
+
+brown onions         800 g   brunoise
+portobello           2 kg    sliced
+brown chicken stock  5 L     hot
+pearl barley         400 g   cooked separately
+
+Sweat the onions for 10 minutes. Add the mushrooms and the stock. Simmer for 30 minutes and blend. Stir in the barley.`);
+
+  it('each row is a food, whatever its name begins with, and its third column says how it is cut', () => {
+    expect(kg('onion')).toBeCloseTo(0.8, 6);
+    expect(kg('flat-mushroom')).toBeCloseTo(2, 6);
+    expect(kg('pearl-barley')).toBeCloseTo(0.4, 6);
+    expect(kg('chicken-stock')).toBeCloseTo(5.01, 2);
+    expect(soup.lines.find(({ ingredient }) => ingredient === 'flat-mushroom')?.cut?.name).toMatch(/slice/);
+    expect(questions.some((line) => /portobello/.test(line))).toBeFalse();
+  });
+
+  it('quantities for so many litres are no number of bowls', () => {
+    expect(soup.writtenFor).toEqual({ bowls: 33, bowlG: 300 });
+  });
+});
+
+describe('how large a portion is', () => {
+  for (const [head, bowls, bowlG] of [
+    ['Portions 20 (180ml)', 20, 180],
+    ['Celery soup (50 x 200 ml)', 50, 200],
+    ['Serves 8, 250 ml portions', 8, 250],
+    ['Makes 30 x 8 oz', 30, 232],
+    ['Serves 6', 6, 300],
+  ] as const)
+    it(`“${head}”`, () => {
+      const { soup } = read(
+        `Celery soup\n${head}\n1 kg celery\n2 onions\n1 l stock\n\nSweat the onions. Add the rest. Simmer 20 mins. Blend.`,
+      );
+      expect(soup.writtenFor).toEqual({ bowls, bowlG });
+    });
+});
+
+describe('some of the soup held back from the blade', () => {
+  const chowder = (said: string): string =>
+    `Corn soup\nServes 12\n1 kg sweetcorn\n500 g onions\n500 g potatoes, diced\n2 l stock\n
+Sweat the onions 8 mins. Add the rest and simmer 15 mins. ${said}`;
+
+  it('by a measure it is that part of what is in the pot', () => {
+    for (const said of [
+      'Remove 1 litre of the soup; puree the rest until smooth. Return the reserved soup to the pot.',
+      'Set 1 litre of the soup aside. Blend the rest. Stir it back in.',
+    ]) {
+      const [blend] = read(chowder(said)).of('blend');
+      expect(blend?.holdBack?.length).withContext(said).toBeGreaterThan(0);
+      for (const { share } of blend?.holdBack ?? [])
+        expect(share)
+          .withContext(said)
+          .toBeCloseTo(1 / 4.01, 2);
+    }
+  });
+
+  it('what goes to the blade by a measure leaves the rest whole', () => {
+    const [blend] = read(chowder('Transfer 1 litre of the soup to a blender and blend until smooth. Stir back in.')).of('blend');
+    for (const { share } of blend?.holdBack ?? []) expect(share).toBeCloseTo(1 - 1 / 4.01, 2);
+    expect(blend?.holdBack?.length).toBeGreaterThan(0);
+  });
+});
+
+describe('minutes behind a boil', () => {
+  for (const said of ['Bring to a simmer, 10 mins.', 'Bring to the boil, then simmer 10 mins.', 'Bring to a simmer for 10 mins.'])
+    it(`“${said}” are of one simmer`, () => {
+      const { of } = read(`${START}\nSweat the onions. Add the pumpkin and stock. ${said} Blend.`);
+      expect(of('simmer').map(({ minutes }) => minutes)).toEqual([10]);
+    });
+
+  it('what goes in for the last of them does not make the simmer longer', () => {
+    const { of } = read(
+      `Soup\nServes 4\n900 g broccoli - florets and stalks separated\n2 leeks\n800 ml stock\n
+Soften the leeks and broccoli stalks 8 mins. Pour in the stock. Bubble for 12 min. Florets in for the last 4 minutes. Blend.`,
+    );
+    expect(of('simmer').map(({ minutes }) => minutes)).toEqual([8, 4]);
+  });
+});
+
+describe('what goes on top', () => {
+  it('is so many grams a bowl where the sheet says so, behind the method too', () => {
+    const { garnish, soup, kg } = read(`Celeriac soup
+Portions 20 (180ml)
+Celeriac 2.5kg
+Hazelnuts 100g, roasted, crushed
+Stock 2.5L
+
+Simmer the celeriac in the stock for 25min. Blend.
+To serve: 5g hazelnuts per bowl. Froth w/ hand blender before plating.`);
+    expect(garnish.map(({ gPerBowl }) => gPerBowl)).toEqual([5]);
+    expect(kg('hazelnuts')).toBeCloseTo(0.1, 6);
+    expect(soup.lines.filter(({ ingredient }) => ingredient === 'hazelnuts').length).toBe(1);
+  });
+
+  it('of a spice without an amount is no more than its list comes to', () => {
+    const { garnish, kg } = read(`${START}nutmeg\n\n${COOKED} Grate over the nutmeg.`);
+    const total = garnish.reduce((sum, { gPerBowl }) => sum + gPerBowl, 0) * 4;
+    expect(garnish.length).toBe(1);
+    expect(total).toBeCloseTo(kg('nutmeg') * 1000, 1);
+  });
+
+  it('“and extra to finish” is besides what goes in', () => {
+    for (const extra of ['+ extra to finish', 'plus extra to serve', 'and a little extra to garnish']) {
+      const { actions } = read(
+        `Cold soup\nServes 4\n1 kg cucumber\n15 g mint leaves ${extra}\n200 ml stock\n
+Blend the cucumber, mint and stock. Chill. Serve with a mint leaf on each.`,
+      );
+      const into = actions.find(({ does }) => does === 'add')?.lines.find(({ line }) => line === 'mint');
+      expect(into?.share ?? 1)
+        .withContext(extra)
+        .toBe(1);
+    }
+  });
+
+  it('what was kept for it is not what “the mushrooms” puts back', () => {
+    const { of, actions } = read(`Mushroom soup
+Serves 6
+600 g portobello, sliced
+600 g chestnut mushrooms, sliced
+60 g butter
+2 onions
+1 l stock
+
+Brown the mushrooms in the butter 8 mins; set a quarter of them aside for garnish. Sweat the onions 10 mins. Add the mushrooms and the stock. Simmer 20 mins. Blend. Finish with the mushrooms set aside.`);
+    const [fry] = actions.filter(({ does }) => does === 'add');
+    expect(fry?.lines.map(({ line }) => line)).toEqual(jasmine.arrayContaining(['flat-mushroom', 'chestnut-mushroom']));
+    expect(of('takeOut').length).toBe(1);
+    const blendAt = actions.findIndex(({ does }) => does === 'blend');
+    expect(actions.slice(0, blendAt).some(({ does }) => does === 'giveBack')).toBeFalse();
+  });
+});
+
+describe('words that are of no body', () => {
+  it('a bit of water is what it is thinned with, and not how thin it is to be', () => {
+    const [thin] = read(`${START}\n${COOKED} Thin with a bit of water if it's too thick.`).of('thin');
+    expect(thin?.toMPas).toBeGreaterThan(50);
+  });
+
+  it('“like water” still is', () => {
+    const [thin] = read(`${START}\n${COOKED} Thin with stock to the consistency of water.`).of('thin');
+    expect(thin?.toMPas).toBe(8);
+  });
+});
+
+describe('amounts behind their food', () => {
+  it('two of them are one amount, and “the other 200 ml” is what is left', () => {
+    const { kg, of, soup } = read(
+      `Soup\nServes 4\nSweet potatoes 1kg\nRed onions 2\nVeg stock 1L + 200ml\n
+Soften the onions. Add the sweet potatoes + 1L stock. Simmer 20 mins. Blend. Loosen with the other 200ml if you need it.`,
+    );
+    expect(kg('vegetable-stock')).toBeCloseTo(1.2, 2);
+    const [thin] = of('thin');
+    expect(soup.lines.find(({ id }) => id === thin?.line)?.ingredient).toBe('vegetable-stock');
+    const poured = of('add').flatMap(({ uses }) => uses.filter(({ line }) => line === 'vegetable-stock'));
+    expect(poured[0]?.share).toBeCloseTo(1 / 1.2, 2);
+  });
+
+  it('a bunch is one', () => {
+    const { kg, questions } = read(
+      `${START}Coriander small bunch – stalks and leaves kept apart\n\n${COOKED} Top with the coriander.`,
+    );
+    expect(kg('coriander')).toBeGreaterThan(0);
+    expect(questions).toEqual([]);
+  });
+});
+
+describe('salt that is not wanted', () => {
+  it('is not put in', () => {
+    const { of } = read(
+      `${START}200 g Stilton\nblack pepper\n\n${COOKED} Stir in the cheese. Plenty of pepper; it won't want salt.`,
+    );
+    expect(of('season')).toEqual([]);
+  });
+
+  it('is where nothing of the kind is said', () => {
+    const { of } = read(`${START}black pepper\n\n${COOKED} Season well.`);
+    expect(of('season').length).toBe(1);
+  });
+});

@@ -261,6 +261,8 @@ const TO_TASTE_G: Readonly<Partial<Record<Role, number>>> = {
   fat: 3,
   cream: 20,
 };
+/** Flakes of salt on a bowl. Kitchen default. */
+const PINCH_G = 0.3;
 const PEPPERS = /pepper$|nutmeg|cayenne|chilli/;
 /** What goes on top by the spoonful or the slice, and not by the pinch, g a bowl. Kitchen defaults. */
 const ON_TOP_G: Readonly<Record<string, number>> = {
@@ -278,6 +280,7 @@ const ON_TOP_G: Readonly<Record<string, number>> = {
 export function assumedAmount(role: Role, row: IngredientRow, bowls: number): Amount | undefined {
   const onTop = role === 'garnish' ? (ON_TOP_G[row.id] ?? ON_TOP_G[row.group]) : undefined;
   const isPepper = PEPPERS.test(plain(row.id).replaceAll(' ', '-')) && row.group === 'spices';
-  const grams = isPepper ? 0.1 : (onTop ?? TO_TASTE_G[role]);
+  const isSalt = row.group === 'seasoning' && row.id.endsWith('salt');
+  const grams = isPepper ? 0.1 : isSalt && role === 'garnish' ? PINCH_G : (onTop ?? TO_TASTE_G[role]);
   return grams === undefined ? undefined : { value: Math.round(grams * bowls * 100) / 100, unit: 'g', basis: 'edible' };
 }

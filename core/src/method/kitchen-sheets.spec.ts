@@ -211,3 +211,92 @@ describe('salt that is not wanted', () => {
     expect(of('season').length).toBe(1);
   });
 });
+
+describe('a list that is told', () => {
+  it('under a name with a comma is a list, and “about a kilo of” begins another food', () => {
+    const { kg } = read(`Curried parsnip soup, the way I do it
+
+You'll need 2 big onions, about a kilo of parsnips, a thumb of ginger, a litre and a half of vegetable stock, a big knob of butter and a small pot (150ml) of cream.
+
+Chop the onions and cook them slowly in the butter, 15 mins. Add the ginger, parsnips and stock. Simmer 20 mins. Blitz it. Stir in the cream.`);
+    expect(kg('parsnip')).toBeCloseTo(1, 6);
+    expect(kg('onion')).toBeCloseTo(0.3, 6);
+    expect(kg('butter')).toBeCloseTo(0.02, 3);
+    expect(kg('vegetable-stock')).toBeCloseTo(1.5, 2);
+  });
+
+  it('a step that begins with a time is no food', () => {
+    const { questions, of } = read(
+      `Lentil soup\nServes 6\n300g red lentils\n1 onion\n1.2 litres vegetable stock\n400g can coconut milk\n
+Tip the lentils, onion and stock into a slow cooker. Cover and cook on Low for 6 hrs.
+Half an hour before the end, stir through the coconut milk. Blend.`,
+    );
+    expect(questions).toEqual([]);
+    expect(of('simmer').map(({ minutes }) => minutes)).toEqual([330, 30]);
+  });
+
+  it('a name in another language with the English one behind it, and “para 10”', () => {
+    const { kg, soup } = read(
+      `GAZPACHO ANDALUZ para 10\ntomates maduros 2 kg (ripe tomatoes)\n1 cucumber\n150 ml olive oil\n15 g salt\n300 ml cold water\n
+Core the tomatoes and cut everything in pieces. Put in the blender with the salt and water; blend 3 min, adding the oil in a thread at the end. Chill.`,
+    );
+    expect(kg('tomato')).toBeCloseTo(2, 6);
+    expect(soup.writtenFor.bowls).toBe(10);
+  });
+
+  it('what is cut to pieces is no oil', () => {
+    const { actions } = read(
+      `Gazpacho\nServes 10\n2 kg tomatoes\n1 cucumber\n150 ml olive oil\n15 g salt\n
+Cut everything in pieces. Put in the blender with the salt; blend 3 min. Add the oil in a thread. Chill.`,
+    );
+    const oil = actions.filter(({ lines }) => lines.some(({ line }) => line === 'olive-oil'));
+    expect(oil.map(({ does }) => does)).toEqual(['add']);
+    expect(oil[0]?.lines.map(({ line }) => line)).toEqual(['olive-oil']);
+  });
+});
+
+describe('a kitchen’s half sentences', () => {
+  it('“all in” brings the tray to the pot before it simmers', () => {
+    const { ops } = read(`carrot soup - 40 covers\n8 kg carrots\n2 kg onion\n400ml veg oil\n14L veg stock\n
+roast carrots w/ half the oil 200c 40min
+sweat onion in rest of oil 15min
+all in tilting pan w/ stock, boil then simmer 20
+blitz 10min`);
+    expect(ops.indexOf('join')).toBeGreaterThan(0);
+    expect(ops.indexOf('join')).toBeLessThan(ops.indexOf('simmer'));
+  });
+
+  it('“Chestnuts: slice thin, fry in butter” is done to the chestnuts', () => {
+    const { soup } = read(
+      `Artichoke soup\nServes 12\n1.4 kg Jerusalem artichokes\n1.6 l chicken stock\n200 g cooked chestnuts\n60 g clarified butter\n
+Simmer the artichokes in the stock 30 min. Blend.
+Chestnuts: slice thin, fry in clarified butter until crisp. Serve the chestnuts on top.`,
+    );
+    const [card] = soup.cards ?? [];
+    expect(card?.lines.map(({ ingredient }) => ingredient)).toEqual(jasmine.arrayContaining(['canned-chestnuts', 'ghee']));
+  });
+
+  it('salt on an onion in its butter does not season the soup: that is put at its end, and shown as placed', () => {
+    const { of, steps } = read(
+      `Soup\nServes 4\n1 kg pumpkin\n2 onions\n30 g butter\n800 ml chicken stock, unsalted\nsalt\n
+Cook the onions in the butter; season with salt and sweat 8 mins. Add the pumpkin and stock. Simmer 20 mins. Blend.`,
+    );
+    expect(of('season').length).toBe(2);
+    expect(steps.findLastIndex(({ op }) => op === 'season')).toBeGreaterThan(steps.findIndex(({ op }) => op === 'blend'));
+  });
+
+  it('flakes of salt on top are a pinch', () => {
+    const { kg } = read(`${START}flaky sea salt, to serve\n\n${COOKED} Top with flaky salt.`);
+    expect(kg('flaked-salt') * 1000).toBeLessThanOrEqual(4 * 0.5);
+    expect(kg('flaked-salt')).toBeGreaterThan(0);
+  });
+
+  it('thinned with water is not with the stock that could have been water', () => {
+    const { of, soup } = read(
+      `Soup\nServes 4\n1 kg pumpkin\n4 cups chicken stock or water\n2 onions\n\n${COOKED} Thin with water if needed.`,
+      'us',
+    );
+    const [thin] = of('thin');
+    expect(soup.lines.find(({ id }) => id === thin?.line)?.ingredient).toBe('water');
+  });
+});

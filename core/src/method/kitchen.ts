@@ -57,6 +57,8 @@ export class Kitchen extends WordsInUse {
   /** A white sauce that stands by itself. */
   sauce: Vessel | undefined;
   lastSeason: number | undefined;
+  /** Whether it was of what has no liquid yet. */
+  isSeasonedDry = false;
   servedCold = false;
   /** Whether the oven's heat was taken for granted. */
   isOvenGuessed = false;

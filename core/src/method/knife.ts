@@ -301,8 +301,10 @@ export function doPrepare(k: Kitchen, clause: Clause, n: number): void {
   }
   if (isRestForTop(k, clause, n)) return;
   const cut = cutOf(text);
-  if (cut !== undefined) for (const { line } of mentions) k.cuts.set(line, cut);
-  k.put('prepare', n, { vessel: undefined, lines: mentions.map(({ line }) => ({ line })) });
+  // "Cut everything in pieces": no oil, and no salt.
+  const solids = mentions.filter(({ line, byGroup }) => byGroup !== true || (k.lineOf(line)?.taken.row.softening ?? 0) > 0);
+  if (cut !== undefined) for (const { line } of solids) k.cuts.set(line, cut);
+  k.put('prepare', n, { vessel: undefined, lines: solids.map(({ line }) => ({ line })) });
 }
 
 export function doSoak(k: Kitchen, clause: Clause, n: number): void {

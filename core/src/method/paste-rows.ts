@@ -124,7 +124,7 @@ export function parted(row: Row, next: string | undefined): Row[] {
   return [
     ...foods
       .split(
-        /\s*[,;]\s*(?:and\s+)?(?=[\d½¼¾]|an?\b|one\b|two\b|three\b|half\b|some\b|salt\b|(?:the )?(?:juice|zest)\b|[a-z]+(?: [a-z]+){0,2},? to (?:serve|garnish|finish|taste)\b)|\s+and\s+(?=[\d½¼¾]|an?\b(?! (?:half|quarter)\b(?! (?:of )?(?:an?|pint|pound) ))|one\b|half\b|some\b)/i,
+        /\s*[,;]\s*(?:and\s+)?(?=(?:(?:about|around|roughly|maybe|say) )?(?:[\d½¼¾]|an?\b|one\b|two\b|three\b|half\b)|some\b|salt\b|(?:the )?(?:juice|zest)\b|[a-z]+(?: [a-z]+){0,2},? to (?:serve|garnish|finish|taste)\b)|\s+and\s+(?=[\d½¼¾]|an?\b(?! (?:half|quarter)\b(?! (?:of )?(?:an?|pint|pound) ))|one\b|half\b|some\b)/i,
       )
       .map((food): Row => ({ line: food.replace(/^some /i, ''), raw: '', at, isFood: true })),
     ...(line.length > whole.length ? [{ line: line.slice(whole.length), raw: raw.slice(start), at: at + start }] : []),

@@ -9,7 +9,7 @@ const SERVES_BEHIND =
   /^[^\d]{0,60}\d{0,3}\s*[/|(–—-]\s*(?:serves|makes|for)\s*:?\s*(\d+)\b(?!\s*(?:min|hour|g\b|ml|kg|l\b|lit|quart|pint|gal|cup|day|x\b))/i;
 /** "Potage for 50": how many at the end of the first line. */
 export const FOR_SO_MANY =
-  /^([^\d]{4,60}?)(?:,| -| –| —)? (?:enough )?for (?:a (?:buffet|party|crowd|table|supper|lunch|dinner|gathering) of )?(\d{1,3}|two|three|four|five|six|seven|eight|ten|twelve)(?: people| bowls| persons)?(?: \([^()]*\))?$/i;
+  /^([^\d]{4,60}?)(?:,| -| –| —)? (?:enough )?(?:for|para|pour|per|für) (?:a (?:buffet|party|crowd|table|supper|lunch|dinner|gathering) of )?(\d{1,3}|two|three|four|five|six|seven|eight|ten|twelve)(?: people| bowls| persons)?(?: \([^()]*\))?$/i;
 /** "Lentil soup for the freezer. Makes 8 portions." */
 export const MAKES_BEHIND = /^([^\d.]{4,80})[.,;] ((?:makes|serves|feeds|enough for) [^.;]{1,30})\.?$/i;
 /** What a method ends on: "Serves 4-6." */

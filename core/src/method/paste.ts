@@ -4,6 +4,7 @@ import { foodsInProse } from './paste-prose.js';
 import { clausesOf } from './clauses.js';
 import { bareNumber, sentencesOf } from './sentences.js';
 import { figureIn, minutesIn } from './measures.js';
+import { isKnown } from './amount-behind.js';
 import { TABLE_HEAD, bare, foodInCells, parted, unmarked, type Row } from './paste-rows.js';
 import {
   BATCH_BEHIND,
@@ -88,10 +89,15 @@ const SALT_TO_TASTE = /^(?:\w+ )?(?:salt|pepper|seasoning)\b[^.]{0,30}\bto taste
 const PUT_IN =
   /^.{4,60}\b(?:whisked|stirred|added|folded|beaten|blended|poured|mixed|tipped|swirled|spooned|scattered|goes?|going|straight) (?:in|into|on|over|through|off|back)\b/i;
 
+/** "Half an hour before the end, stir in the cream." */
+const TIMED_START =
+  /^(?:about |around |some )?(?:half an hour|an hour|an hour and a half|a (?:few|couple of) (?:minutes|hours)|(?:\d+|five|ten|fifteen|twenty|thirty) ?(?:mins?|minutes?|hours?|hrs?)) (?:before|after|later|into|from|in,|ahead)\b/i;
+
 /** Whether a row tells to do something: a sentence that begins with it, or a paragraph of such sentences. */
 function isWork(row: string, isAfterWork: boolean): boolean {
   const isNumbered = NUMBERED.test(row) || bareNumber(row) !== null;
   const text = row.replace(NUMBERED, '').slice(bareNumber(row)?.[0].length ?? 0);
+  if (TIMED_START.test(text)) return true;
   // "800 ml crème fraîche whisked in off the heat", among the steps.
   if (/^[\d½¼¾⅓⅔]/.test(text) && !isNumbered)
     return (isAfterWork && PUT_IN.test(text)) || HEATED_SHARE.test(text) || isParagraph(text);
@@ -162,6 +168,9 @@ function countedSteps(rows: readonly Row[], context: ReadingContext): ReadonlySe
   return new Set(run.length >= LEAST_COUNTED && foods.length * 2 < run.length ? run.flatMap((n) => rows[n]?.at ?? []) : []);
 }
 const LEAST_COUNTED = 3;
+/** "You'll need 2 big onions, a kilo of parsnips and ...". */
+const TOLD_LIST =
+  /^(?:for (?:this|the|a|my) [^,.\d]{0,60},? )?(?:you(?:['’]ll| will)? (?:want|need)|(?:take|gather|get(?: together)?))\b/i;
 const ABOVE_FOODS = 4;
 
 const BULLET = /^\s*[-–*•·]\s+/;
@@ -210,7 +219,20 @@ function isListed(text: string, listed: readonly { readonly text: string }[], co
 }
 
 /** "900 g broccoli - florets and stalks apart": a dash for a comma, where only so it is a food. */
-function undashed(food: string, context: ReadingContext): string {
+function undashed(written: string, context: ReadingContext): string {
+  const food = written
+    // "Zest+juice 10 limes", "small pack coriander".
+    .replace(/^zest ?(?:\+|&|and|,) ?juice (?:of )?(?=\S)/i, 'zest and juice of ')
+    .replace(
+      /^(?:an? )?(small|large|big)? ?(?:packs?|packets?|pkts?|bags?) (?:of )?(?=(?:fresh )?(?:coriander|cilantro|parsley|flat[- ]leaf|basil|mint|dill|chives|tarragon|sage|thyme|rosemary|chervil)\b)/i,
+      (_all, size?: string) => `1 ${size === undefined ? '' : `${size.toLowerCase()} `}bunch `,
+    )
+    // "Tomates maduros 2 kg (ripe tomatoes)": the name that is known.
+    .replace(
+      /^(\D{3,40}?) (\d[\d.,]* ?(?:kg|g|ml|l)) \(([a-z][a-z ]{2,40})\)$/i,
+      (all: string, name: string, amount: string, meant: string) =>
+        !isKnown(`${amount} ${name}`, context) && isKnown(`${amount} ${meant}`, context) ? `${amount} ${meant}` : all,
+    );
   const parted = food.replace(/ [-–—] (?=[a-z])/i, ', ');
   if (parted === food || readLine(food, context).code === 'READ') return food;
   return readLine(parted, context).code === 'READ' ? parted : food;
@@ -259,7 +281,8 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
   }
   const named = titleOf(found[0]) ?? (found.length > 2 ? sizedName(found[0]?.line ?? '') : undefined);
   const placed = (named === undefined ? found : found.slice(1)).flatMap((row, n) =>
-    (n === 0 && named === undefined) || (n === 1 && named === undefined && !/[.,;]/.test(found[0]?.line ?? '.'))
+    (n === 0 && named === undefined) ||
+    (n === 1 && named === undefined && (!/[.,;]/.test(found[0]?.line ?? '.') || TOLD_LIST.test(row.line)))
       ? parted(row, found[n + 1]?.line)
       : [row],
   );

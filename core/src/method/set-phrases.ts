@@ -244,7 +244,7 @@ const madeAhead: SetPhrase = (k, clause, n) => {
     .map(({ text }) => text)
     .join(' ');
   const isAhead =
-    /\b(?:days?|hours?) (?:ahead|in advance|before)\b|\bahead of time\b|\bmake[- ]ahead\b|\bup to \d+ (?:days|weeks|months)\b/i.test(
+    /\b(?:days?|hours?) (?:ahead|in advance|before(?! (?:the end|the time|it|they|adding|you|the \w+ (?:is|are))\b))\b|\bahead of time\b|\bmake[- ]ahead\b|\bup to \d+ (?:days|weeks|months)\b/i.test(
       sentence,
     );
   if (!isAhead || isChilledFor(clause.text)) return false;

@@ -2,6 +2,7 @@ import { doAdd } from './into.js';
 import type { SetPhrase } from './kitchen.js';
 import { VERBS } from './lexicon.js';
 import { minutesIn } from './measures.js';
+import { joinTrays } from './moved.js';
 import { isHob } from './vessel.js';
 import { verbless } from './verbless.js';
 
@@ -99,6 +100,43 @@ const blitzedThrough: SetPhrase = (k, clause, n) => {
   return true;
 };
 
+const ALL_IN =
+  /^(?:and |then )*(?:it(?:['’]s)? |everything )?all (?:of it )?(?:goes )?(?:in|into) (?:a |the )?(?:[\w-]+ ){0,2}(?:pots?|pan|saucepan|stockpot|kettle)\b/i;
+
+/** "All in tilting pan with the bouillon, boil": what was roasted, to what is sweated there. */
+const allInPan: SetPhrase = (k, clause, n) => {
+  const hit = ALL_IN.exec(clause.text);
+  const pot = k.here !== undefined && isHob(k.here) ? k.here : k.latestHob();
+  if (hit === null || pot === undefined || !k.open().some(({ kind, isHot }) => kind === 'tray' && isHot)) return false;
+  k.here = pot;
+  joinTrays(k, pot, n);
+  const rest = clause.text.slice(hit[0].length);
+  const boilsAt = rest.search(/,? (?:and |then )*(?:bring (?:it )?)?(?:to (?:the|a) )?boil\b/i);
+  const poured = boilsAt < 0 ? rest : rest.slice(0, boilsAt);
+  if (k.mentions(poured, clause).length > 0) doAdd(k, { ...clause, text: poured, verb: undefined, verbAt: 0 }, n);
+  if (boilsAt >= 0) k.as('bring', { ...clause, text: 'bring to the boil', verb: 'bring', verbAt: 0 }, n, 'bring');
+  return true;
+};
+
+/** "Chestnuts: slice thin, fry in butter until crisp": all that stands behind the colon is done to them. */
+const named: SetPhrase = (k, clause, n) => {
+  const hit = /^(?:and |then )*([a-z][a-z ,&-]{2,40}):\s+(?=[a-z])(.+)$/i.exec(clause.text);
+  const [, label = '', rest = ''] = hit ?? [];
+  const fresh = hit === null ? [] : k.mentions(label, clause).filter(({ line }) => !k.isUsedUp(line));
+  const parts = rest.split(/,\s+(?:and |then )*|\s+and then\s+/i).map((part) => /^([a-z-]+)\b\s*(.*)$/i.exec(part));
+  const told = parts.map((part) => VERBS[(part?.[1] ?? '').toLowerCase()]);
+  // "Mushrooms, garlic in: fry hard" is what goes in.
+  if (/\b(?:in|on|out|next|too)$/i.test(label)) return false;
+  if (fresh.length === 0 || parts.length === 0 || told.some((sense) => sense === undefined)) return false;
+  for (const [at, part] of parts.entries()) {
+    const verb = (part?.[1] ?? '').toLowerCase();
+    const sense = told[at];
+    if (sense !== undefined)
+      k.as(sense, { ...clause, text: `${verb} the ${label.toLowerCase()} ${part?.[2] ?? ''}`.trim(), verb, verbAt: 0 }, n, verb);
+  }
+  return true;
+};
+
 /** Tried in this order, before any other phrase. */
 export const SHORT_NOTES: readonly SetPhrase[] = [
   withoutColour,
@@ -108,4 +146,6 @@ export const SHORT_NOTES: readonly SetPhrase[] = [
   backToHot,
   cooledAndPeeled,
   blitzedThrough,
+  allInPan,
+  named,
 ];

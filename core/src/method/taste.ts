@@ -61,6 +61,7 @@ export function doSeason(k: Kitchen, clause: Clause, n: number): void {
   }
   if (vessel !== undefined && vessel.kind !== 'tray' && !k.clauses.some(({ text }) => NO_SALT.test(text))) {
     k.lastSeason = n;
+    k.isSeasonedDry = !vessel.isWet;
     const said = /(\d+(?:\.\d+)?) ?% salt/i.exec(clause.text)?.[1];
     const pct = said === undefined ? k.saltPctOfList() : Number(said);
     const saltPct = pct === undefined ? USUAL.saltPct : Math.min(5, pct);

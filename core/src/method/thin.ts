@@ -123,7 +123,9 @@ export function doThin(k: Kitchen, clause: Clause, n: number): void {
       body,
     )?.[1];
   const name = said === undefined ? 'water' : /^(?:stock|broth)$/i.test(said) ? 'vegetable stock' : said.toLowerCase();
-  const own = first ?? found(k, name, clause)[0] ?? found(k, 'water', clause)[0];
+  // "Or water" of a line of stock is not the water that is meant here.
+  const isWater = /\bwater\b/i.test(body) && first !== undefined && k.lineOf(first.line)?.taken.row.id !== 'water';
+  const own = (isWater ? found(k, 'water', clause)[0] : first) ?? found(k, name, clause)[0] ?? found(k, 'water', clause)[0];
   if (own === undefined) k.put('remark', n);
   else thinWith(k, own, vessel, clause, n);
 }

@@ -317,9 +317,20 @@ export function treeOf(
       ],
     },
   };
+  const seasoned: string[] = [];
   const rightMPas = wantedBody(sentences, ask.name);
   if (rightMPas !== undefined) soup = { ...soup, rightMPas };
   for (const { id, role, taken } of loose) soup = placeLine(soup, id, role, taken.kg);
+  // "Season with salt" of an onion in its butter is no seasoning of a soup that is poured on it.
+  if (
+    saltLine !== undefined &&
+    kitchen.lastSeason !== undefined &&
+    kitchen.isSeasonedDry &&
+    loose.every(({ id }) => id !== saltLine)
+  ) {
+    soup = placeLine(soup, saltLine, 'salt', 0);
+    seasoned.push(saltLine);
+  }
   const note = kitchen.actions
     .filter(({ does }) => does === 'store')
     .map(({ clause }) => sentences[clauses[clause]?.sentence ?? -1] ?? '')
@@ -329,7 +340,7 @@ export function treeOf(
   return {
     soup: { ...soup, ...(note === '' ? {} : { note }) },
     clausesOf: builder.clausesOf,
-    placed: loose.map(({ id }) => id),
+    placed: [...loose.map(({ id }) => id), ...seasoned],
     fromMethod: kitchen.added.map(({ id }) => id).concat(byStep === undefined && saltLine !== undefined ? [saltLine] : []),
     equalShares,
     joinedByGuess: guessed,

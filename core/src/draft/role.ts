@@ -141,7 +141,7 @@ const BY_ID: Readonly<Record<string, Role>> = {
 
 /** Words that put an ingredient on top of the bowl. */
 const ON_TOP =
-  /\b(?:to serve|for serving|to garnish|garnish(?:es)?|on top|to top|toppings?|for sprinkling|to sprinkle|to swirl|for swirling|to drizzle|for drizzling|drizzle of|for the top)\b/i;
+  /\b(?:to serve|for serving|to garnish|to decorate|garnish(?:es)?|on top|to top|toppings?|for sprinkling|to sprinkle|to swirl|for swirling|to drizzle|for drizzling|drizzle of|for the top)\b/i;
 const CHOPPED = /\b(?:chopped|minced|sliced|grated|finely|pounded|crushed)\b/i;
 const AT_THE_END = /\b(?:to finish|at the end|blended in last|cold, in cubes)\b/i;
 

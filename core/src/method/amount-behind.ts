@@ -17,6 +17,9 @@ export const COLUMN_AMOUNT = String.raw`(?:(?:\d[\d.,/ ]*|\d? ?[½¼¾⅓⅔])\s
 /** A food and its amount in two columns: "Onions, yellow, chopped        6 lb". */
 const IN_COLUMNS = new RegExp(`^([a-z].{2,60}?)(?:\\s{2,}|\\t)(${COLUMN_AMOUNT})$`, 'i');
 
+/** Units as they are written in kitchens that cook by the "gm" and the "ltr". */
+const UNITS_SHORT = /(\d) ?(gms?|grms?|kgs|mls|ltrs?|lts?)\b\.?/gi;
+
 /** Whether all words of a line are a food's own name: "white pepper" is the pepper that is meant, "pepper, white" any. */
 function isNamed(line: string, context: ReadingContext): boolean {
   return readLine(line, { ...context, guesses: false }).code === 'READ';
@@ -69,7 +72,11 @@ const BUNCH_BEHIND =
   /^([a-z][a-z'’ -]{1,30}?),? ((?:(?:an? )?(?:small|large|big|good|medium|generous) )?(?:bunch|handful|knob|pinch|bulb|head))\b\s*(?:[–—-]\s+|,\s*)?(.*)$/i;
 
 /** A line whose amount stands behind its food, turned to the way in which lines are read. */
-export function amountFirst(line: string, context: ReadingContext): string {
+export function amountFirst(written: string, context: ReadingContext): string {
+  const line = written.replace(UNITS_SHORT, (_all, figure: string, unit: string) => {
+    const short = unit.toLowerCase();
+    return `${figure} ${short.startsWith('g') ? 'g' : short.startsWith('k') ? 'kg' : short.startsWith('m') ? 'ml' : 'l'}`;
+  });
   const behind = NAME_FROM_BEHIND.exec(line);
   if (behind !== null) {
     const turned = `${behind[3] ?? ''} ${behind[2] ?? ''} ${behind[1] ?? ''}`;

@@ -300,3 +300,90 @@ Cook the onions in the butter; season with salt and sweat 8 mins. Add the pumpki
     expect(soup.lines.find(({ id }) => id === thin?.line)?.ingredient).toBe('water');
   });
 });
+
+describe('what stands beside an amount', () => {
+  it('grams and litres by the names that some kitchens give them', () => {
+    const { kg, questions } = read(`Dal soup
+Masoor dal 600 gm
+Onion 400 gms
+Tomatoes 1.5 kgs
+Water 2.5 ltr
+Rai 2 tsp
+Dhania, chopped, to garnish
+
+Boil the dal and onion in the water for 20 min. Add the tomatoes and simmer 10 min. Blend. Garnish with dhania.`);
+    expect([kg('lentils'), kg('onion'), kg('tomato')]).toEqual([0.6, 0.4, 1.5]);
+    expect(kg('water')).toBeCloseTo(2.5, 1);
+    expect(kg('mustard-seed')).toBeGreaterThan(0);
+    expect(kg('coriander')).toBeGreaterThan(0);
+    expect(questions.filter((line) => /gm|kgs|ltr|Rai/.test(line))).toEqual([]);
+  });
+
+  it('a pinch among seasonings is one of them', () => {
+    const { kg, soup } = read(`${START}sea salt, white pepper, pinch sugar\n\n${COOKED} Season with salt, pepper and the sugar.`);
+    expect(kg('sugar')).toBeGreaterThan(0);
+    expect(soup.lines.map(({ ingredient }) => ingredient)).toEqual(jasmine.arrayContaining(['white-pepper', 'fine-salt', 'sugar']));
+  });
+
+  it('“makes 60 espresso cups (90ml)” is of small cups', () => {
+    const { soup } = read(
+      `Pea soup\nmakes 60 espresso cups (90ml)\n3kg frozen peas\n3 litres chicken stock\n\nBoil the peas in the stock 3 min. Blend.`,
+    );
+    expect(soup.writtenFor).toEqual({ bowls: 60, bowlG: 90 });
+  });
+
+  it('times over the foods are none of them', () => {
+    const { soup, questions } = read(
+      `Tomato bisque\nPrep: 20 min. Cook: 1 hr. Makes about 10 cups; serves 6 to 8\n\n2 kg tomatoes\n1 l stock\n\nSimmer the tomatoes in the stock 20 min. Blend.`,
+    );
+    expect(questions).toEqual([]);
+    expect(soup.writtenFor.bowls).toBe(7);
+  });
+});
+
+describe('words that sound like a step', () => {
+  const BASE =
+    'Soup\nServes 6\n1.5 kg tomatoes\n2 onions\n600 ml stock\nsalt\n\nSweat the onions 8 mins. Add the tomatoes and stock.';
+
+  it('flavours that are blended want no blade, and their minutes are those of the simmer', () => {
+    const { of } = read(
+      `${BASE} Reduce heat and simmer, stirring occasionally, to blend flavors, about 10 minutes. Puree until smooth.`,
+    );
+    expect(of('blend').length).toBe(1);
+    expect(of('simmer').map(({ minutes }) => minutes)).toEqual([10]);
+  });
+
+  it('what is strained to blend the solids loses none of them', () => {
+    const { ops } = read(
+      `${BASE} Simmer 10 mins. Pour the mixture through a strainer into a bowl. Transfer the solids in the strainer to a blender; add 1 cup of strained liquid and puree until smooth. Return it with the remaining liquid to the pan.`,
+    );
+    expect(ops).not.toContain('sieve');
+    expect(ops.filter((op) => op === 'blend').length).toBe(1);
+  });
+
+  it('how thick it has set is not how thick it is to be', () => {
+    for (const said of [
+      'Loosen with a little milk if it has set thick.',
+      'If it is thick enough to stand a spoon in, let it down with hot water.',
+    ]) {
+      const [thin] = read(`${BASE} Simmer 10 mins. Blend. ${said}`).of('thin');
+      expect(thin?.toMPas).withContext(said).toBe(220);
+    }
+  });
+
+  it('salt that is asked for twice in one breath is one step', () => {
+    const { of } = read(`${BASE} Simmer 10 mins. Blend. Off the heat, season with salt, and season to taste.`);
+    expect(of('season').length).toBe(1);
+  });
+
+  it('a sprig that is fished out is not kept because something else is', () => {
+    const { of } = read(
+      `Bean soup\nServes 2\n1 shallot\n1 sprig of rosemary\n400g can butter beans\n300ml stock\n
+Soften the shallot with the rosemary 5 mins. Add the beans and stock. Simmer 8 mins. Fish out the rosemary, keep back a spoonful of beans, and blitz the rest. Serve with the beans.`,
+    );
+    expect(of('takeOut').map(({ lines, keep = false }) => [lines[0], keep])).toEqual([
+      ['rosemary', false],
+      ['canned-white-beans', true],
+    ]);
+  });
+});

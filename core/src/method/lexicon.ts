@@ -268,7 +268,10 @@ export const BLENDERS = {
 /** Thickness by what cooks compare it with, mPa·s. Kitchen defaults, on the scale of the back of a spoon. */
 export const BODIES: readonly (readonly [RegExp, number])[] = [
   [/\b(?:like|(?:consistency|thickness|texture|body) of|(?:as )?thin as) (?:a )?(?:water|broth)\b|\bbrothy\b|\bvery thin\b/i, 8],
-  [/\b(?:milk)\b(?=.*\b(?:consistency|thick|texture))|\bthickness of milk\b|\bconsistency of milk\b/i, 12],
+  [
+    /\b(?:like|as thick as) (?:\w+ )?milk\b|\bmilk\b(?=.{0,20}\b(?:consistency|thickness|texture)\b)|\bthickness of milk\b|\bconsistency of milk\b/i,
+    12,
+  ],
   [/\bsingle cream\b|\bthin cream\b|\bpouring cream\b/i, 60],
   [/\b(?:heavy|double|thick) cream\b|\bbisque\b/i, 300],
   [/\bcoat(?:s|ing)? (?:the (?:back of )?)?(?:a |the )?(?:wooden )?spoon\b|\bcoat the back\b/i, 220],

@@ -142,13 +142,13 @@ export function doRemove(k: Kitchen, clause: Clause, n: number): void {
     /\b(?:keep|reserve|set aside|save|for (?:the )?(?:garnish|top|serving))\b/i.test(text) ||
     (/^(?:move|lift|take|remove|pull)$/.test(clause.verb ?? '') &&
       /\b(?:on ?)?to (?:a |the |some )?(?:\w+[ -])*(?:plate|bowl|paper|towels?|dish|board)\b/i.test(text)) ||
-    k.clauses
-      .slice(n + 1, n + 3)
-      .some(
-        (one) =>
-          (one.sentence === clause.sentence || /^(?:shred|chop|dice|flake|strip|pull)$/.test(k.clauses[n + 1]?.verb ?? '')) &&
-          /^(?:reserve|set|keep|save)$/.test(one.verb ?? ''),
-      ) ||
+    k.clauses.slice(n + 1, n + 3).some(
+      (one) =>
+        (one.sentence === clause.sentence || /^(?:shred|chop|dice|flake|strip|pull)$/.test(k.clauses[n + 1]?.verb ?? '')) &&
+        /^(?:reserve|set|keep|save)$/.test(one.verb ?? '') &&
+        // "Fish out the rosemary, keep back a few beans": those, and not the sprig.
+        k.mentions(k.body(one), one).every(({ line }) => mentions.some((own) => own.line === line)),
+    ) ||
     share !== undefined;
   const isFromTray =
     !keeps &&

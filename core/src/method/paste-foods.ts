@@ -7,7 +7,10 @@ export const LONGEST_LINE = 300;
 
 /** What a list of foods ends on, said of all of them. */
 const FOR_ALL =
-  /,?\s*((?:to (?:serve|garnish|finish|taste|top))|(?:for (?:serving|garnish(?:ing)?|topping|sprinkling|drizzling|the top)))\s*$/i;
+  /,?\s*((?:to (?:serve|garnish|decorate|finish|taste|top))|(?:for (?:serving|garnish(?:ing)?|topping|sprinkling|drizzling|the top)))\s*$/i;
+
+/** "Pinch sugar", "a squeeze of lemon": a measure of a hand. */
+const BY_THE_PINCH = /^(?:an? )?(?:\w+ )?(?:pinch|knob|squeeze|splash|dash|drizzle|handful|sprig|grating|grind)\b/i;
 
 /** Several foods without amounts in one line, "salt, pepper and nutmeg", each for itself; undefined where it is one food. */
 function listed(line: string, context: ReadingContext, isOnTop: boolean): string[] | undefined {
@@ -21,12 +24,12 @@ function listed(line: string, context: ReadingContext, isOnTop: boolean): string
   const isFood = (one: string): boolean =>
     findName(context.names, one.replace(MADE_SO, ''), context.country, false).code === 'FOUND' ||
     /^(?:\w+ )*(?:salt|pepper)$/i.test(one) ||
-    (isCounted && isKnown(one, context));
+    ((isCounted || BY_THE_PINCH.test(one)) && isKnown(one, context));
   const strange = foods.filter((one) => !isFood(one)).length;
   // What all of it is for is said behind it: one food that is not known is asked, and takes no other along.
   const mayAsk = tail !== null && !isCounted && foods.length - strange >= 2;
   if (strange > (mayAsk ? 1 : 0)) return undefined;
-  return foods.map((one) => (/\d|[½¼¾]/.test(one) ? one : `${one} ${tail?.[1] ?? 'to taste'}`));
+  return foods.map((one) => (/\d|[½¼¾]/.test(one) || BY_THE_PINCH.test(one) ? one : `${one} ${tail?.[1] ?? 'to taste'}`));
 }
 
 /** "Shaved Parmesan", "toasted seeds": how it is made ready, before its name. */

@@ -104,7 +104,7 @@ const LEAST_LISTED = 4;
 /** A row that is more than one: title, bowls and foods in one line, or foods in a sentence before the method. */
 export function parted(row: Row, next: string | undefined): Row[] {
   const { line, raw, at } = row;
-  const inLine = ONE_LINE.exec(line);
+  const inLine = /^(?:prep|cook|time|total|ready|takes)\b/i.test(line) ? null : ONE_LINE.exec(line);
   if (inLine !== null && line.slice(inLine[0].length).includes(';')) {
     const [whole, title = '', bowls] = inLine;
     const rest = line.slice(whole.length);

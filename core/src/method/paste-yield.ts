@@ -54,7 +54,7 @@ const SAID_BESIDE = /\b(\d+)\s*(?:portions?|ptns?|pax|servings?|bowls?|covers|pe
 
 /** What one portion holds, beside the word for it or behind their number: "(180 ml)", "50 x 8 oz", "250 ml portions". */
 const PORTION_SIZE =
-  /\b(?:portions?|ptns?|servings?|serves|bowls?|covers|pax|people|makes)\b[^.;\d]{0,14}(?:\d{1,3}[^.;\d]{0,14})?[\s(@x×=]+(?:about |approx\.? )?(\d+(?:[.,]\d+)?) ?(ml|cl|g|fl\.? ?oz|oz)\b|\b\d{1,3} ?[x×] ?(\d+(?:[.,]\d+)?) ?-?(ml|cl|g|fl\.? ?oz|oz)\b|\b(\d+(?:[.,]\d+)?) ?-?(ml|cl|g|fl\.? ?oz|oz)\.? (?:portions?|servings?|bowls?|serves|cups)\b/i;
+  /\b(?:portions?|ptns?|servings?|serves|bowls?|covers|pax|people|makes)\b[^.;\d]{0,14}(?:\d{1,3}[^.;\d]{0,24})?[\s(@x×=]+(?:about |approx\.? )?(\d+(?:[.,]\d+)?) ?(ml|cl|g|fl\.? ?oz|oz)\b|\b\d{1,3} ?[x×] ?(\d+(?:[.,]\d+)?) ?-?(ml|cl|g|fl\.? ?oz|oz)\b|\b(\d+(?:[.,]\d+)?) ?-?(ml|cl|g|fl\.? ?oz|oz)\.? (?:portions?|servings?|bowls?|serves|cups)\b/i;
 const GRAMS: readonly (readonly [RegExp, number])[] = [
   [/^c/i, 10],
   [/oz$/i, 29],

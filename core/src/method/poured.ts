@@ -126,6 +126,9 @@ export function liaison(k: Kitchen, vessel: Vessel, yolks: string, cream: string
   return true;
 }
 
+/** "If it has set thick" is how it stands, and not how it is to be. */
+const CONDITION = /^(?:and |then )*if [^,]*,|\b(?:if|when|should|where)\b.*$/i;
+
 export function thinWith(k: Kitchen, mention: Mention, vessel: Vessel, clause: Clause, n: number): void {
   const own = k.lineOf(mention.line);
   if (own === undefined) return;
@@ -141,7 +144,7 @@ export function thinWith(k: Kitchen, mention: Mention, vessel: Vessel, clause: C
   k.settled.add(line);
   k.uses.set(line, [{ line, said: true }]);
   vessel.lines.add(line);
-  const said = bodyFigureIn(clause.text) ?? bodyIn(clause.text);
+  const said = bodyFigureIn(clause.text) ?? bodyIn(clause.text.replace(CONDITION, ' '));
   const toMPas = said ?? USUAL.bodyMPas;
   k.put('thin', n, { vessel: vessel.name, lines: [{ line }], assumed: said === undefined ? ['BODY'] : [] });
   k.step(vessel, n, 'thin', (id) => ({ id, op: 'thin', line, toMPas }));

@@ -1,6 +1,7 @@
 import { doAdd } from './into.js';
 import type { SetPhrase } from './kitchen.js';
 import { VERBS } from './lexicon.js';
+import { settledLater } from './later.js';
 import { minutesIn } from './measures.js';
 import { joinTrays } from './moved.js';
 import { isHob } from './vessel.js';
@@ -137,6 +138,16 @@ const named: SetPhrase = (k, clause, n) => {
   return true;
 };
 
+/** "Simmer gently to blend the flavours, about 10 minutes": no blade, and the minutes of that simmer. */
+const comesTogether: SetPhrase = (k, clause, n) => {
+  if (!/^(?:and |then |just )*to (?:blend|meld|marry|combine|mingle) (?:the |all the )?flavou?rs?\b/i.test(clause.text))
+    return false;
+  const time = minutesIn(clause.text);
+  if (time !== undefined && k.here !== undefined) settledLater(k, k.here, time);
+  k.put('setting', n, time === undefined ? {} : { minutes: { low: time.low, high: time.high } });
+  return true;
+};
+
 /** Tried in this order, before any other phrase. */
 export const SHORT_NOTES: readonly SetPhrase[] = [
   withoutColour,
@@ -148,4 +159,5 @@ export const SHORT_NOTES: readonly SetPhrase[] = [
   blitzedThrough,
   allInPan,
   named,
+  comesTogether,
 ];

@@ -142,6 +142,9 @@ export class StepBuilder {
           // Only the last "season" settles, but for those that say how much.
           if (this.saltLine === undefined || (draft.clause !== this.lastSeason && draft.id !== 'season-to')) continue;
           if (lineOf(this.saltLine) === undefined) continue;
+          const before = out.at(-1);
+          // Said twice in one breath.
+          if (before?.op === 'season' && before.saltPct === step.saltPct && before.line === this.saltLine) continue;
           out.push(this.done({ ...step, line: this.saltLine }, [draft.clause]));
         } else {
           out.push(this.done(step, [draft.clause]));

@@ -119,6 +119,19 @@ export function doStrain(k: Kitchen, clause: Clause, n: number): void {
     k.as('add', { ...clause, text: `add ${listed[2] ?? ''}`, verb: 'add', verbAt: 0 }, n, 'add');
     return;
   }
+  const solidsNext = k.clauses
+    .slice(n + 1, n + 1 + LOOKS_AHEAD)
+    .some(
+      ({ text }) =>
+        /\b(?:solids|(?:vegetables|tomatoes|pieces) (?:and solids )?(?:in|from) (?:the )?(?:strainer|sieve|colander))\b/i.test(
+          text,
+        ) && /\b(?:blender|processor|blend|pur[ée]e)\b/i.test(text),
+    );
+  if (solidsNext && k.here?.isBlended !== true) {
+    // "Strain; blend the solids with a cup of the liquid; pour the rest back": all of it goes on.
+    k.put('setting', n);
+    return;
+  }
   const vessel = k.here !== undefined && isHob(k.here) ? k.here : k.latestHob();
   if (vessel === undefined || (/^(?:press|force|work)$/.test(clause.verb ?? '') && !/\bthrough\b/i.test(words))) {
     k.put('remark', n);

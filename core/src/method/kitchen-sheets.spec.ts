@@ -45,7 +45,7 @@ Sweat the onions for 10 minutes. Add the mushrooms and the stock. Simmer for 30 
     expect(kg('pearl-barley')).toBeCloseTo(0.4, 6);
     expect(kg('chicken-stock')).toBeCloseTo(5.01, 2);
     expect(soup.lines.find(({ ingredient }) => ingredient === 'flat-mushroom')?.cut?.name).toMatch(/slice/);
-    expect(questions.some((line) => /portobello/.test(line))).toBeFalse();
+    expect(questions.some((line) => line.includes('portobello'))).toBeFalse();
   });
 
   it('quantities for so many litres are no number of bowls', () => {

@@ -1,9 +1,8 @@
 import { readLine, readLines, takeApart, type LineReading, type ReadingContext } from '../amounts/index.js';
-import { asSqueezed, LONGEST_LINE, byPercent, forAll, splitFoods } from './paste-foods.js';
+import { asSqueezed, byPercent, forAll, splitFoods } from './paste-foods.js';
 import { foodsInProse } from './paste-prose.js';
-import { clausesOf } from './clauses.js';
-import { bareNumber, sentencesOf } from './sentences.js';
-import { figureIn, minutesIn } from './measures.js';
+import { figureIn } from './measures.js';
+import { GARNISH_LIST, LEAST_WORDS, NUMBERED, isServing, isWork } from './paste-work.js';
 import { isKnown } from './amount-behind.js';
 import { TABLE_HEAD, bare, foodInCells, parted, unmarked, type Row } from './paste-rows.js';
 import {
@@ -70,88 +69,15 @@ const BESIDE_IT =
 const ABOUT =
   /^(?:prep(?:aration)?(?: ?[+&/] ?cook(?:ing)?)?|cook(?:ing)?|time|total|active|hands[- ]on|ready|takes|difficulty|course|cuisine|calories)\b(?: time| in)?\s*:?\s*(?:about |under )?(?:\d|easy|medium|less)/i;
 const METHOD = /^(?:#+\s*)?(?:step \d+|method|directions?|instructions?|preparation|steps?|what to do|how to make it)\s*:?$/i;
-const NUMBERED = /^\s*(?:\d{1,2}(?:[.)/:]|\s?[–—-])\s+)(?=[A-Z])/;
-const LEAST_WORDS = 5;
 const IN_BRACKETS =
   /^\((?:about |approx\.? |ca\.? )?([\d.,½¼¾]+(?: ?(?:-|–|to) ?[\d.,½¼¾]+)? ?(?:cups?|quarts?|qts?|litres?|liters?|l|pints?))\)$/i;
 /** Characters that no text has: what begins so is a file of another kind under a wrong name. */
 // eslint-disable-next-line no-control-regex -- it is control characters that are looked for
 const BINARY = /[\u0000-\u0008\u000e-\u001a\ufffd]/;
 
-/** "Greek yoghurt and dukkah, to serve": what it is for is said of a food. */
-const FOOD_TO_SERVE =
-  /^(?!to\b)[^.!;:]{3,60}, (?:to (?:serve|garnish|finish|drizzle|top)|for (?:serving|garnish(?:ing)?|drizzling|topping))(?: \((?:optional|if liked|if using)\)?)?$/i;
-
-/** "Salt, to taste (about 10 g)": a food, though to salt is to do something. */
-const SALT_TO_TASTE = /^(?:\w+ )?(?:salt|pepper|seasoning)\b[^.]{0,30}\bto taste\b[^.]{0,20}$/i;
-
-/** What is done with an amount that a sentence begins with. */
-const PUT_IN =
-  /^.{4,60}\b(?:whisked|stirred|added|folded|beaten|blended|poured|mixed|tipped|swirled|spooned|scattered|goes?|going|straight) (?:in|into|on|over|through|off|back)\b/i;
-
-/** "Half an hour before the end, stir in the cream." */
-const TIMED_START =
-  /^(?:about |around |some )?(?:half an hour|an hour|an hour and a half|a (?:few|couple of) (?:minutes|hours)|(?:\d+|five|ten|fifteen|twenty|thirty) ?(?:mins?|minutes?|hours?|hrs?)) (?:before|after|later|into|from|in,|ahead)\b/i;
-
-/** Whether a row tells to do something: a sentence that begins with it, or a paragraph of such sentences. */
-function isWork(row: string, isAfterWork: boolean): boolean {
-  const isNumbered = NUMBERED.test(row) || bareNumber(row) !== null;
-  const text = row.replace(NUMBERED, '').slice(bareNumber(row)?.[0].length ?? 0);
-  if (TIMED_START.test(text)) return true;
-  // "800 ml crème fraîche whisked in off the heat", among the steps.
-  if (/^[\d½¼¾⅓⅔]/.test(text) && !isNumbered)
-    return (isAfterWork && PUT_IN.test(text)) || HEATED_SHARE.test(text) || isParagraph(text);
-  if (!isNumbered && (FOOD_TO_SERVE.test(text) || SALT_TO_TASTE.test(text))) return false;
-  if (isAfterWork && /^(?:each|per) (?:bowl|portion|plate)\s*:/i.test(text)) return true;
-  // "Ground coriander + spud 1 min", among the steps.
-  if (isAfterWork && /^[a-z].*\b\d{1,3} ?(?:mins?|minutes?)\.?$/i.test(text)) return true;
-  if (isNumbered && /^prep\b/i.test(text)) return true;
-  // Kitchen notes begin with the oven.
-  if (/^(?:the )?oven (?:on )?(?:to|at|on|\d)/i.test(text)) return true;
-  const sentences = sentencesOf(text);
-  const clauses = clausesOf(sentences);
-  const starting = clauses.filter(({ verb }) => verb !== undefined);
-  const [first] = clauses;
-  if (text.length > LONGEST_LINE) return isNumbered || starting.length > 0;
-  const isBare = takeApart(text).value === undefined;
-  // Kitchen notes: "leeks in, lid on, 10 min".
-  if (!/^[\d½¼¾]/.test(text) && minutesIn(text) !== undefined && /\b(?:in|on|lid)\b/i.test(text)) return true;
-  if (isBare && (minutesIn(text) !== undefined || /\bin(?:,|\.|$)/i.test(text)) && !/\d\s*(?:g|kg|ml|l)\b/i.test(text)) return true;
-  if (starting.length === 0 || first === undefined) return isAfterWork && sentences.length > 0 && isBare;
-  const words = text.split(/\s+/).length;
-  if (isNumbered) return true;
-  // "A small handful of coriander, to serve" is a food, whatever is done with it.
-  if (!isBare && first.verbAt > 0 && /^(?:an?|half|small|large|good|big|generous)\b/i.test(text)) return false;
-  const isShortWork = isBare && first.verbAt === 0 && /[.!]$/.test(text);
-  if (sentences.length > 1 || clauses.length > 1) return words >= LEAST_WORDS || isAfterWork || isShortWork;
-  const isAtStart = first.verb !== undefined && text.slice(0, first.verbAt).split(/\s+/).length <= LEAST_WORDS;
-  if (/[.!]$/.test(text) && isBare && words >= LEAST_WORDS + 3) return true;
-  return isAtStart && (words >= LEAST_WORDS || isAfterWork || /[.!]$/.test(text));
-}
-
-/** Sentences of a row that begins with a figure and tells all the same what to do: "400F oven. Halve the tomatoes. ...". */
-const LEAST_TO_DO = 3;
-/** Characters before the verb of a sentence that begins with it: "Then halve the tomatoes". */
-const BEFORE_VERB = 12;
-
-function isParagraph(text: string): boolean {
-  const sentences = sentencesOf(text);
-  if (sentences.length < LEAST_TO_DO) return false;
-  const told = new Set(
-    clausesOf(sentences).flatMap(({ verb, verbAt, sentence }) => (verb !== undefined && verbAt < BEFORE_VERB ? [sentence] : [])),
-  );
-  return told.size >= LEAST_TO_DO;
-}
-
-/** "1/3 leeks roast 200C 20 min": a share of a food, with its heat behind it. */
-const HEATED_SHARE =
-  /^(?:\d\/\d|[½¼¾⅓⅔])\s.*\b(?:roast|bake|sweat|fry|saut[ée]|simmer|boil|grill|blanch|soften)\b.*\d ?(?:°|['′]|[cf]\b|mins?\b|minutes?\b)/i;
-
 /** What a line begins with that says what it is for: "For garnish: chopped parsley". */
 const HEADED_LINE =
   /^for the [a-z][a-z ]{2,25}:\s+(?=[\d½¼¾])|^(?:(?:for|as) (?:the |a )?(?:garnish(?:ing)?|topping|serving|finish)|to (?:serve|garnish|finish)|garnish|topping|optional)s?:\s+(?=\S)/i;
-
-/** "From the canteen file. Yield 12 litres / 40 portions." */
 
 /** A sentence before the list that names no amount. */
 function isTalk(line: string): boolean {
@@ -183,15 +109,6 @@ function bulletedWork(rows: readonly Row[]): ReadonlySet<number> {
   const foods = rows.slice(0, from).filter(({ line }) => /\d/.test(line) && !isWork(line, false)).length;
   return foods < LEAST_LISTED ? new Set() : new Set(rows.slice(from).flatMap(({ raw, at }) => (BULLET.test(raw) ? [at] : [])));
 }
-
-/** "Garnish: chives, croutons" among the foods. */
-const GARNISH_LIST = /^(?:garnish(?:es)?|toppings?|to serve|to finish|for serving|optional)\s*:\s+\S[^.!]*$/i;
-
-/** "To serve: 5 g nuts a bowl. Froth before plating": behind a method, and told in sentences or by the bowl. */
-const isServing = (line: string, worked: number): boolean =>
-  worked > 0 &&
-  /^(?:to serve|to finish|to plate(?: up)?|service|for serving)\s*[:–-]\s+\S/i.test(line) &&
-  (/[.;!] +[A-Z]/.test(line) || /\b(?:per|each|a|every) (?:bowl|portion|cup|plate)\b|\beach\b/i.test(line));
 
 /** "Cashew cream" over lines with amounts: a heading without its colon. */
 function isBareHeading(line: string, next: string | undefined, context: ReadingContext): boolean {

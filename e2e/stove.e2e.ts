@@ -125,6 +125,7 @@ test('too thick behind the blade: a way is chosen, poured by the ladle, and the 
   await expect(aim).toContainText('read the body again');
   await page.keyboard.press('t');
   const taste = page.getByRole('dialog');
+  await expect(taste).toHaveAccessibleName(/\w{3}/);
   await expect(taste).toContainText(/By the sums 0\.\d\d %, wanted 0\.90 %/);
   expect(await faults(page, { within: '.ant-modal' })).toEqual([]);
   await taste.getByRole('button', { name: 'a little more' }).click();

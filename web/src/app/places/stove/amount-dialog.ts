@@ -12,6 +12,7 @@ import {
 import { FormsModule } from '@angular/forms';
 import { NzModalModule } from 'ng-zorro-antd/modal';
 import { NzSelectModule } from 'ng-zorro-antd/select';
+import { NamedDialog } from '../../parts/named-dialog';
 import { NumberField } from '../../parts/number-field';
 import { FromDevice } from './from-device';
 import { Keys } from '../../shell/keys';
@@ -44,11 +45,12 @@ export interface AmountQuestion {
 @Component({
   selector: 'tt-amount-dialog',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FormsModule, FromDevice, NumberField, NzModalModule, NzSelectModule],
+  imports: [FormsModule, FromDevice, NamedDialog, NumberField, NzModalModule, NzSelectModule],
   template: `
     <nz-modal
       [nzVisible]="true"
       [nzTitle]="question().title"
+      [ttNamed]="question().title"
       [nzFooter]="null"
       [nzWidth]="few() ? 560 : 460"
       [nzAutofocus]="null"

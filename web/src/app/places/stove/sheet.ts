@@ -1,15 +1,17 @@
 import { ChangeDetectionStrategy, Component, inject, input, output, type OnDestroy, type OnInit } from '@angular/core';
 import { NzModalModule } from 'ng-zorro-antd/modal';
+import { NamedDialog } from '../../parts/named-dialog';
 import { Keys } from '../../shell/keys';
 
 /** A sheet over the stove with something to choose; keys go to it while it stands. */
 @Component({
   selector: 'tt-sheet',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [NzModalModule],
+  imports: [NamedDialog, NzModalModule],
   template: `<nz-modal
     [nzVisible]="true"
     [nzTitle]="title()"
+    [ttNamed]="title()"
     [nzFooter]="null"
     [nzWidth]="width()"
     [nzAutofocus]="null"

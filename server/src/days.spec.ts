@@ -37,6 +37,15 @@ describe('days of the board', () => {
     });
   });
 
+  it('are listed with the bowls that they bring back from the cold, but for those of a batch that was started', async () => {
+    const [batch] = DAY.batches;
+    const back = { ...batch, request: { ...batch!.request, broughtBack: 12 } };
+    const begun = { ...back, id: 'begun', batchId: '00000000-0000-4000-8000-000000000001' };
+    await put({ ...DAY, batches: [back, begun] });
+    const { days } = (await server.send('GET', '/days?from=2026-12-01')).body as { days: readonly { broughtBack?: unknown }[] };
+    expect(days[0]?.broughtBack).toEqual([{ soupId: batch!.soupId, bowls: 12, bowlG: batch!.request.bowlG }]);
+  });
+
   it('of two that change one at once the second is told, and nothing is overwritten', async () => {
     await put(DAY);
     const { changedAtMs } = await kept();

@@ -1,5 +1,5 @@
 import { deepEqual } from 'fast-equals';
-import { bowlsWanted, type Day } from '@tureen/core/board';
+import { bowlsWanted, broughtBackOn, type BroughtBack, type Day } from '@tureen/core/board';
 import { asc, eq, gte } from 'drizzle-orm';
 import type { Database } from './database.js';
 import { done, failed, type Result } from './failure.js';
@@ -19,6 +19,8 @@ export interface DayInList {
   readonly bowls: number;
   /** In a word, where it was written down. */
   readonly weather?: string;
+  /** What its soups bring back from the cold; left out where that is nothing. */
+  readonly broughtBack?: readonly BroughtBack[];
 }
 
 export async function readDay({ db }: Database, date: string): Promise<DayAnswer> {
@@ -32,12 +34,17 @@ const MOST_LISTED = 500;
 /** Days from a date on, the soonest first. */
 export async function listDays({ db }: Database, from: string): Promise<DayInList[]> {
   const rows = await db.select().from(days).where(gte(days.date, from)).orderBy(asc(days.date)).limit(MOST_LISTED);
-  return rows.map(({ date, day }) => ({
-    date,
-    soups: day.batches.length,
-    bowls: day.batches.reduce((sum, { request }) => sum + bowlsWanted(request), 0),
-    ...(day.weather === undefined ? {} : { weather: day.weather }),
-  }));
+  return rows.map(({ date, day }) => {
+    // What was started has taken its own out of the cold.
+    const broughtBack = broughtBackOn(day.batches.filter(({ batchId }) => batchId === undefined));
+    return {
+      date,
+      soups: day.batches.length,
+      bowls: day.batches.reduce((sum, { request }) => sum + bowlsWanted(request), 0),
+      ...(day.weather === undefined ? {} : { weather: day.weather }),
+      ...(broughtBack.length === 0 ? {} : { broughtBack }),
+    };
+  });
 }
 
 /**

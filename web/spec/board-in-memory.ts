@@ -1,7 +1,7 @@
 import { provideZonelessChangeDetection, type EnvironmentProviders, type Provider, type Type } from '@angular/core';
 import { TestBed, type ComponentFixture } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
-import type { Day, MenuCycle } from '@tureen/core/board';
+import { broughtBackOn, type Day, type MenuCycle } from '@tureen/core/board';
 import { READY_KITS, type Kit } from '@tureen/core/kit';
 import { LARDER_ROWS } from '@tureen/core/larder';
 import { foldSupplies, type Buying, type SupplyAction, type SupplyEntry } from '@tureen/core/shop';
@@ -153,6 +153,7 @@ export class BoardInMemory {
                     soups: value.day?.batches.length ?? 0,
                     bowls: 1,
                     ...(value.day?.weather === undefined ? {} : { weather: value.day.weather }),
+                    broughtBack: broughtBackOn(value.day?.batches ?? []),
                   })),
               },
             }),

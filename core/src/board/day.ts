@@ -38,6 +38,20 @@ export function bowlsWanted({ bowls, broughtBack = 0 }: DayBatch['request']): nu
   return bowls + broughtBack;
 }
 
+/** Bowls of a soup that stand in the cold and are promised to somebody. */
+export interface BroughtBack {
+  readonly soupId: string;
+  readonly bowls: number;
+  readonly bowlG: number;
+}
+
+/** What batches of a day bring back from the cold. */
+export function broughtBackOn(batches: readonly Pick<DayBatch, 'soupId' | 'request'>[]): BroughtBack[] {
+  return batches.flatMap(({ soupId, request: { broughtBack = 0, bowlG } }) =>
+    broughtBack > 0 ? [{ soupId, bowls: broughtBack, bowlG }] : [],
+  );
+}
+
 /** The same bowls on another day, all of them cooked: what stands in the cold today has gone by then. */
 export function withoutKept(request: DayBatch['request']): DayBatch['request'] {
   return { ...request, bowls: bowlsWanted(request), broughtBack: undefined, kept: undefined };

@@ -77,6 +77,18 @@ describe('the board', () => {
     expect(text(board)).not.toContain('Only');
   });
 
+  it('bowls that stand in the cold are promised to one day: another has what is left of them', async () => {
+    const memory = new BoardInMemory(NOW);
+    const noon = wanted('swede-barley', 40);
+    memory.put({ ...dayWith([{ ...noon, request: { ...noon.request, bowls: 28, broughtBack: 12 } }]), date: '2026-12-05' });
+    memory.put(dayWith([wanted('swede-barley', 20)]));
+    memory.cold.filled(4.5);
+    const board = boardPlace(Board, memory, { date: DATE });
+    await until(board, has(board, /3 bowls of it stand in the cold already, and 12 bowls more that are promised already/));
+    button(board, /^\s*Bring them back, cook 17/).click();
+    await until(board, () => memory.kept(DATE)?.batches[0]?.request.broughtBack === 3);
+  });
+
   it('what cools stands on today’s with its next mark, and what can still be done; on another day’s it does not', async () => {
     const memory = new BoardInMemory(NOW);
     memory.put(DAY);

@@ -1,19 +1,22 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import { MOST_BATCHES, backId, serviceOf, type Day, type DayBatch, type Person } from '@tureen/core/board';
+import { MOST_BATCHES, backId, broughtBackOn, serviceOf, type Day, type DayBatch, type Person } from '@tureen/core/board';
 import { freeId } from '@tureen/core/draft';
 import type { Kit } from '@tureen/core/kit';
 import { LEAST_BOWL_G, MOST_BOWL_G, MOST_BOWLS } from '@tureen/core/plan';
 import type { OnShelf } from '@tureen/server/api';
 import { NzInputModule } from 'ng-zorro-antd/input';
 import { NzSelectModule } from 'ng-zorro-antd/select';
+import { switchMap } from 'rxjs';
 import type { DaySoup } from '../../cooking/day-view';
 import { ClockField } from '../../parts/clock-field';
 import { NumberField } from '../../parts/number-field';
+import { Days } from '../../services/days';
 import { Plans } from '../../services/plans';
 import { Soups } from '../../services/soups';
+import { coldToday } from '../cold-today';
 import { day } from '../figures';
 import { KeptBowlsLine } from '../plan/kept-bowls';
 import { SoupPicker, USUAL_BOWLS } from './soup-picker';
@@ -75,11 +78,22 @@ export class DaySoups {
     this.setBatch(batch.id, { request: { ...batch.request, ...change } });
   }
 
-  /** Kept bowls of the same soup that others of the day bring back, in bowls of this one's size. */
+  private readonly cold = coldToday();
+  private readonly days = inject(Days);
+  private readonly ahead = toSignal(toObservable(this.cold.today).pipe(switchMap((today) => this.days.from$(today))));
+  /** What other days, from today on, bring back from the cold. */
+  private readonly broughtBackElsewhere = computed(() => {
+    const answer = this.ahead();
+    const days = answer?.ok === true ? answer.value.days : [];
+    return days.flatMap(({ date, broughtBack = [] }) => (date === this.day().date ? [] : broughtBack));
+  });
+
+  /** Kept bowls of the same soup that others of the day, and other days, bring back, in bowls of this one's size. */
   protected broughtBackBeside({ id, soupId, request: { bowlG } }: DayBatch): number {
-    return this.day()
-      .batches.filter((other) => other.id !== id && other.soupId === soupId)
-      .reduce((sum, { request }) => sum + Math.ceil(((request.broughtBack ?? 0) * request.bowlG) / bowlG), 0);
+    const beside = broughtBackOn(this.day().batches.filter((other) => other.id !== id));
+    return [...beside, ...this.broughtBackElsewhere()]
+      .filter((other) => other.soupId === soupId)
+      .reduce((sum, other) => sum + Math.ceil((other.bowls * other.bowlG) / bowlG), 0);
   }
 
   /** So many are cooked and so many come from the cold; none from there where that is taken back. */

@@ -47,7 +47,7 @@ export class KeptBowlsLine {
   readonly broughtBack = input.required<number>();
   /** The day (YYYY-MM-DD) on which they are wanted, where that is not today. */
   readonly on = input<string>();
-  /** Bowls of the same size that are brought back for something else on that day: they are there once. */
+  /** Bowls of the same size that are brought back for something else, on that day or another: they are there once. */
   readonly elsewhere = input(0);
   /** So many are to be cooked, and so many brought back, instead. */
   readonly cook = output<{ readonly bowls: number; readonly broughtBack: number }>();
@@ -56,7 +56,7 @@ export class KeptBowlsLine {
   private readonly day = computed(() => this.on() ?? this.cold.today());
   private readonly kept = computed(() => {
     const kept = keptBowls(this.cold.containers() ?? [], this.soupId(), this.bowlG(), this.day());
-    return { ...kept, bowls: Math.max(0, kept.bowls - this.elsewhere()) };
+    return { ...kept, bowls: Math.max(0, kept.bowls - this.elsewhere()), promised: Math.min(kept.bowls, this.elsewhere()) };
   });
 
   protected readonly isLess = computed(() => this.broughtBack() > 0);
@@ -64,7 +64,8 @@ export class KeptBowlsLine {
   protected readonly wanted = computed(() => this.bowls() + this.broughtBack());
   protected readonly left = computed(() => Math.max(0, this.wanted() - this.kept().bowls));
   protected readonly words = computed(() => {
-    const { bowls, frozenBowls } = this.kept();
+    const { bowls, frozenBowls, promised } = this.kept();
+    const more = promised > 0 ? `, and ${bowlWords(promised)} more that ${promised === 1 ? 'is' : 'are'} promised already` : '';
     const back = this.broughtBack();
     if (back > 0) {
       const missing =
@@ -79,7 +80,7 @@ export class KeptBowlsLine {
         : '';
     if (bowls === 0) return frozen;
     const all = this.left() === 0 ? ` Nothing need be cooked for ${String(this.wanted())}.` : '';
-    return `${bowlWords(bowls)} of it ${bowls === 1 ? 'stands' : 'stand'} in the cold already.${all}${frozen === '' ? '' : ` ${frozen}`}`;
+    return `${bowlWords(bowls)} of it ${bowls === 1 ? 'stands' : 'stand'} in the cold already${more}.${all}${frozen === '' ? '' : ` ${frozen}`}`;
   });
   protected readonly places = computed(() =>
     this.kept().ready.map(({ container: { id, store, useBy }, bowls }) => ({

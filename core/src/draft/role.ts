@@ -270,6 +270,8 @@ const ON_TOP_G: Readonly<Record<string, number>> = {
   'coconut and plant creams': 15,
   cheeses: 5,
   nuts: 5,
+  'white-rice': 20,
+  'brown-rice': 20,
   meat: 8,
   'pastes and sauces': 5,
   breads: 40,

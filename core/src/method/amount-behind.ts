@@ -67,6 +67,9 @@ function turnedRound(line: string, context: ReadingContext): string | undefined 
 /** "Veg stock 1 L + 200 ml". */
 const SUM_BEHIND =
   /^([a-z][a-z'’ -]{1,30}?),? (\d[\d.,]* ?(?:kg|g|ml|l|litres?|cups?|tbsps?|tsps?) ?(?:\+|plus|&|and) ?\d[\d.,]* ?(?:kg|g|ml|l|litres?|cups?|tbsps?|tsps?))$/i;
+/** "Watercress 4 bags (85 g each)". */
+const PACKS_BEHIND =
+  /^([a-z][a-z'’ -]{1,30}?),?\s+(\d{1,3}) ?(bags?|packs?|packets?|tins?|cans?|jars?|cartons?|tubs?|blocks?|bottles?) ?\((?:of )?(\d[\d.,]* ?(?:kg|g|ml|l|oz|lb))(?: each)?\)$/i;
 /** "Coriander small bunch – stalks and leaves kept apart". */
 const BUNCH_BEHIND =
   /^([a-z][a-z'’ -]{1,30}?),? ((?:(?:an? )?(?:small|large|big|good|medium|generous) )?(?:bunch|handful|knob|pinch|bulb|head))\b\s*(?:[–—-]\s+|,\s*)?(.*)$/i;
@@ -94,6 +97,9 @@ export function amountFirst(written: string, context: ReadingContext): string {
   const sum = SUM_BEHIND.exec(line);
   if (sum !== null && isKnown(`${/^[\d.,]+ ?[a-z]+/i.exec(sum[2] ?? '')?.[0] ?? ''} ${sum[1] ?? ''}`, context))
     return `${sum[2] ?? ''} ${sum[1] ?? ''}`;
+  const packs = PACKS_BEHIND.exec(line);
+  if (packs !== null && isKnown(`${packs[4] ?? ''} ${packs[1] ?? ''}`, context))
+    return `${packs[2] ?? ''} x ${packs[4] ?? ''} ${packs[3] ?? ''} ${packs[1] ?? ''}`;
   const bunch = BUNCH_BEHIND.exec(line);
   if (bunch !== null && isKnown(`1 ${bunch[2] ?? ''} ${bunch[1] ?? ''}`, context)) {
     const [, food = '', measure = '', manner = ''] = bunch;

@@ -387,3 +387,46 @@ Soften the shallot with the rosemary 5 mins. Add the beans and stock. Simmer 8 m
     ]);
   });
 });
+
+describe('what goes where', () => {
+  it('what is divided between two sheets is roasted, and scraping them puts nothing back on them', () => {
+    const { of, garnish, soup, ops } = read(
+      `Fennel soup\nServes 9\n4 fennel bulbs\n2 lb potatoes\n1 leek\n6 tbsp olive oil\n8 cups vegetable stock\n
+Divide the fennel and potatoes between two rimmed sheets, toss each with 2 Tbsp oil. Roast 40 min. Warm the last 2 Tbsp oil in a heavy pot. Add the leek; cook 5 min. Add the roasted vegetables and stock, scraping the sheets. Simmer 15 min. Blend.`,
+      'us',
+    );
+    expect(garnish).toEqual([]);
+    const [roast] = of('roast');
+    expect(roast?.minutes).toBe(40);
+    expect(soup.root.steps.some(({ op }) => op === 'trim')).toBeTrue();
+    expect(ops.indexOf('join')).toBeLessThan(ops.indexOf('simmer'));
+  });
+
+  it('packs behind their food are so many of them', () => {
+    const { kg } = read(`Soup\nWatercress   4 bags (85g each)\nOnions       500g   sliced\nStock        2 litres\n
+Sweat the onions. Add the stock and watercress. Boil 1 min. Blend.`);
+    expect(kg('watercress')).toBeCloseTo(0.34, 3);
+  });
+
+  it('a piece of ginger behind the garlic is a food of its own, and no cut', () => {
+    const { kg, soup } = read(
+      `${START}2 garlic cloves and a 3cm piece of ginger, grated\n\nSweat the onions, garlic and ginger 8 mins. ${COOKED}`,
+    );
+    expect(kg('garlic')).toBeCloseTo(0.006, 4);
+    expect(kg('ginger')).toBeGreaterThan(0);
+    expect(soup.lines.find(({ ingredient }) => ingredient === 'garlic')?.cut?.sizeMm).toBeLessThan(10);
+  });
+
+  it('“for the last 5” are minutes of the heat that it joins', () => {
+    const { of } = read(
+      `Soup\nServes 4\n2 onions\n1 apple\n30 g butter\n1 l stock\n
+Cook the onions in the butter for 10 minutes, adding the apple for the last 5. Add the stock. Simmer 20 mins. Blend.`,
+    );
+    expect(of('sweat').map(({ minutes }) => minutes)).toEqual([5, 5]);
+  });
+
+  it('a soup that is chilled for the freezer and reheated is served hot', () => {
+    const { soup } = read(`${START}\n${COOKED} Chill over ice. Freeze in tubs.\nOn reheating: bring to 75C.`);
+    expect(soup.served).toBe('hot');
+  });
+});

@@ -54,7 +54,9 @@ export function joinsLater(
 }
 
 /** When on the way of a heat something joins it, min from its start; undefined where the words do not say. */
-export function joinsAt(text: string): ((wholeMin: number) => number) | undefined {
+export function joinsAt(said: string): ((wholeMin: number) => number) | undefined {
+  // "For the last 5", of a heat that was told in minutes.
+  const text = said.replace(/\b((?:for|in|during|over) (?:the )?(?:last|final) \d{1,2})(?=\s*$|[,.;])/i, '$1 minutes');
   const minutes = minutesIn(text);
   const middle = minutes === undefined ? undefined : middleOf(minutes);
   if (/\b(?:for|in|during|over) (?:the )?(?:last|final) /i.test(text) && middle !== undefined) return (whole) => whole - middle;

@@ -91,6 +91,15 @@ function oneOfEach(piece: string, context: ReadingContext): string[] | undefined
 /** "1 bay leaf, 2 sprigs thyme", "4 slices sourdough, 50 g parmesan, grated": two foods, each with its own figure. */
 function pairOf(piece: string, context: ReadingContext): string[] | undefined {
   const pair = /^((?:\d|[½¼¾⅓⅔])[^,]*(?:, [^,\d½¼¾⅓⅔]+)?), ((?:\d|[½¼¾⅓⅔])[^,]*(?:, [^,\d½¼¾⅓⅔]+)?)$/.exec(piece);
+  // "2 garlic cloves and a 3cm piece of ginger, grated."
+  const root =
+    /^((?:\d|an?|one|two|three)\b[^,]*?) (?:and|&|\+|plus) ((?:an? )?(?:\d+(?:[.,]\d+)? ?(?:cm|mm|inch|in|")|thumb\S*)[ -]?(?:sized? )?(?:piece|knob|chunk|bit|thumb) (?:of )?[a-z ]+)(,.*)?$/i.exec(
+      piece,
+    );
+  if (root !== null) {
+    const [, first = '', second = '', manner = ''] = root;
+    if (isKnown(first, context) && isKnown(second, context)) return [`${first}${manner}`, `${second}${manner}`];
+  }
   if (pair === null || OF_A_CUT.test(pair[2] ?? '')) return undefined;
   const both = [pair[1] ?? '', pair[2] ?? ''];
   return both.every((one) => isKnown(one, context)) ? both : undefined;

@@ -148,6 +148,18 @@ const comesTogether: SetPhrase = (k, clause, n) => {
   return true;
 };
 
+/** "Divide the fennel and potatoes between two rimmed sheets": into the oven, and not into bowls. */
+const partedOnTrays: SetPhrase = (k, clause, n) => {
+  const hit =
+    /^((?:and |then )*)(?:divide|split|share|distribute) (.+?) (?:between|among|amongst|over|across|onto) ((?:the |your |both )?(?:\w+[ -]){0,3}?)(?:(?:sheet|baking|roasting|oven) ?)*(?:sheets?|trays?|tins?|sheet pans)\b(.*)$/i.exec(
+      clause.text,
+    );
+  if (hit === null || k.mentions(hit[2] ?? '', clause).length === 0) return false;
+  const text = `${hit[1] ?? ''}spread ${hit[2] ?? ''} on ${hit[3] ?? ''}baking trays${hit[4] ?? ''}`;
+  k.as('add', { ...clause, text, verb: 'spread', verbAt: (hit[1] ?? '').length }, n, 'spread');
+  return true;
+};
+
 /** Tried in this order, before any other phrase. */
 export const SHORT_NOTES: readonly SetPhrase[] = [
   withoutColour,
@@ -160,4 +172,5 @@ export const SHORT_NOTES: readonly SetPhrase[] = [
   allInPan,
   named,
   comesTogether,
+  partedOnTrays,
 ];

@@ -226,7 +226,7 @@ export function doChill(k: Kitchen, clause: Clause, n: number): void {
   const isBegun = k.vessels.some(({ steps }) => steps.length > 0);
   const isReheated = k.clauses
     .slice(n + 1)
-    .some(({ text }) => /\b(?:re-?heat|re-?warm|warm through|serve (?:piping )?hot)\b/i.test(text));
+    .some(({ text }) => /\b(?:re-?heat\w*|re-?warm\w*|warm through|serve (?:piping )?hot)\b/i.test(text));
   k.servedCold ||=
     isBegun &&
     !isReheated &&

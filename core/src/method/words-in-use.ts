@@ -266,6 +266,13 @@ export class WordsInUse extends VesselsInUse {
       // "With everything on the trays" is where it comes from.
       if (/\b(?:everything|all|the (?:lot|veg\w*|rest)|what(?:['’]s| is)?)(?: that (?:is|was))? on (?:the |both )?$/.test(before))
         continue;
+      // "Scraping the sheets" is where it comes from.
+      if (
+        /\b(?:scrap|rins|scrub|empty|deglaz)(?:e|ing|ying)?(?: (?:out|down|off|clean|up))? (?:the |both |your |all )?(?:\w+ )?$/.test(
+          before,
+        )
+      )
+        continue;
       // "Any tray juices" are no tray.
       if (/^ (?:juices?|contents|drippings|roasted)\b/i.test(behind) && !/^\s*(?:in|into|onto|on)\b/i.test(near)) continue;
       if (/\bfrom (?:the |its )?$/.test(before) || /^\s*lid/.test(behind)) continue;

@@ -69,6 +69,13 @@ describe('how large a portion is', () => {
     });
 });
 
+it('two tins of 400 g are no portions', () => {
+  const { soup } = read(
+    `Tomato soup\nServes 6\nChopped tomatoes 2 x 400g\nRed onions 2\nStock 1 litre\n\nSweat the onions. Add the rest. Simmer 20 mins. Blend.`,
+  );
+  expect(soup.writtenFor.bowlG).toBe(300);
+});
+
 describe('some of the soup held back from the blade', () => {
   const chowder = (said: string): string =>
     `Corn soup\nServes 12\n1 kg sweetcorn\n500 g onions\n500 g potatoes, diced\n2 l stock\n
@@ -204,6 +211,13 @@ describe('salt that is not wanted', () => {
       `${START}200 g Stilton\nblack pepper\n\n${COOKED} Stir in the cheese. Plenty of pepper; it won't want salt.`,
     );
     expect(of('season')).toEqual([]);
+  });
+
+  it('is where it is only to wait', () => {
+    for (const said of ["Don't add salt until the end.", 'It needs no salt yet.', 'Do not add any salt at this stage.']) {
+      const { of } = read(`${START}\n${COOKED} ${said} Season well.`);
+      expect(of('season').length).withContext(said).toBe(1);
+    }
   });
 
   it('is where nothing of the kind is said', () => {

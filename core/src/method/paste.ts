@@ -98,6 +98,9 @@ const LEAST_COUNTED = 3;
 const TOLD_LIST =
   /^(?:for (?:this|the|a|my) [^,.\d]{0,60},? )?(?:you(?:['’]ll| will)? (?:want|need)|(?:take|gather|get(?: together)?))\b/i;
 const ABOVE_FOODS = 4;
+/** "Chopped tomatoes 2 x 400 g" are no portions. */
+const OF_PORTIONS =
+  /\b(?:soup|bisque|chowder|velout[ée]|potage|portions?|ptns?|servings?|serves|bowls?|covers|pax|people|makes|yields?|batch)\b/i;
 
 const BULLET = /^\s*[-–*•·]\s+/;
 
@@ -210,7 +213,7 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
   // How large a portion is stands over the foods.
   const bowlG = found
     .slice(0, ABOVE_FOODS)
-    .filter(({ line, isFood }) => isFood !== true && !/^[\d½¼¾⅓⅔]/.test(line))
+    .filter(({ line, isFood }, n) => isFood !== true && !/^[\d½¼¾⅓⅔]/.test(line) && (n === 0 || OF_PORTIONS.test(line)))
     .map(({ line }) => portionIn(line))
     .find((grams) => grams !== undefined);
   let heading = '';

@@ -8,7 +8,7 @@ import { onTop } from './top.js';
 
 /** "It won't want salt": the cheese or the ham has brought it. */
 const NO_SALT =
-  /\b(?:won['’]?t|will not|does(?:n['’]?t| not)|should(?:n['’]?t| not)|do(?:n['’]?t| not)) (?:really |usually |normally )?(?:want|need|add|be needing|be wanting)(?: any| more| much)*(?: extra| added| more)? salt\b|\bno (?:extra |added |more )?salt (?:is )?(?:needed|required|wanted|necessary)\b|\bno need (?:of|for|to add) (?:any )?salt\b/i;
+  /(?:\b(?:won['’]?t|will not|does(?:n['’]?t| not)|should(?:n['’]?t| not)) (?:really |usually |normally )?(?:want|need|be needing|be wanting)(?: any| more| much)*(?: extra| added| more)? salt\b|\bno (?:extra |added |more )?salt (?:is )?(?:needed|required|wanted|necessary)\b|\bno need (?:of|for|to add) (?:any )?salt\b)(?![^.;]*\b(?:until|till|yet|before|at this|now|while|at first)\b)/i;
 
 export function doSeason(k: Kitchen, clause: Clause, n: number): void {
   const body = k.body(clause);

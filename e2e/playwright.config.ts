@@ -1,5 +1,4 @@
 import { readFileSync } from 'node:fs';
-import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { defineConfig } from '@playwright/test';
 
@@ -12,8 +11,7 @@ export default defineConfig({
   outputDir: './results',
   timeout: 240_000,
   expect: { timeout: 20_000 },
-  // One more than the cores there are: a test waits for its server and its page as much as it works.
-  workers: availableParallelism() + 1,
+  workers: 2,
   // Real clocks and real processes on a machine of any speed: what fails is tried once more, and what needed it is named at the end.
   retries: 1,
   fullyParallel: true,

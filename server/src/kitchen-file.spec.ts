@@ -199,7 +199,25 @@ describe('the kitchen’s file', () => {
       expect(aside.length).toBeGreaterThan(0);
     });
 
-    it('but not from what is no kitchen: nothing is changed', async () => {
+    it('has all its lists made anew from the entries: they say what they said', async () => {
+      old();
+      const first = await opened();
+      await projectionsUpToDate(first);
+      const { batches } = await listBatches(first);
+      expect(batches.length).toBeGreaterThan(1);
+      await first.close();
+      const client = createClient({ url: `file:${file}` });
+      for (const table of ['batch_summaries', 'shelf_rows']) await client.execute(`DELETE FROM ${table}`);
+      client.close();
+      const rebuilt = run('rebuild');
+      expect(rebuilt.status).withContext(rebuilt.stderr).toBe(0);
+      expect(rebuilt.stdout).toContain(`The lists of ${String(batches.length)} batches, `);
+      const now = await opened();
+      expect((await listBatches(now)).batches).toEqual(batches);
+      await now.close();
+    });
+
+    it('is not put back from what is no kitchen: nothing is changed', async () => {
       await (await opened()).close();
       const bytes = readFileSync(file);
       const bad = join(folder, 'bad.sqlite');

@@ -55,7 +55,8 @@ const SAID_BESIDE = /\b(\d+)\s*(?:portions?|ptns?|pax|servings?|bowls?|covers|pe
 /** What one portion holds, beside the word for it or behind their number: "(180 ml)", "50 x 8 oz", "250 ml portions". */
 const PORTION_SIZE =
   /\b(?:portions?|ptns?|servings?|serves|bowls?|covers|pax|people|makes)\b[^.;\d]{0,14}(?:\d{1,3}[^.;\d]{0,24})?[\s(@x×=]+(?:about |approx\.? )?(\d+(?:[.,]\d+)?) ?(ml|cl|g|fl\.? ?oz|oz)\b|\b\d{1,3} ?[x×] ?(\d+(?:[.,]\d+)?) ?-?(ml|cl|g|fl\.? ?oz|oz)\b|\b(\d+(?:[.,]\d+)?) ?-?(ml|cl|g|fl\.? ?oz|oz)\.? (?:portions?|servings?|bowls?|serves|cups)\b/i;
-const GRAMS: readonly (readonly [RegExp, number])[] = [
+/** Grams in a unit of it. An ounce of weight is 28.35 g, one of volume 28.4 or 29.6 mL: nobody ladles by the difference. */
+const PORTION_UNIT_G: readonly (readonly [RegExp, number])[] = [
   [/^c/i, 10],
   [/oz$/i, 29],
 ];
@@ -68,7 +69,7 @@ export function portionIn(line: string): number | undefined {
   const hit = line.length > LONGEST_NAME ? null : PORTION_SIZE.exec(line);
   if (hit === null) return undefined;
   const unit = hit[2] ?? hit[4] ?? hit[6] ?? '';
-  const grams = figureIn(hit[1] ?? hit[3] ?? hit[5] ?? '') * (GRAMS.find(([form]) => form.test(unit))?.[1] ?? 1);
+  const grams = figureIn(hit[1] ?? hit[3] ?? hit[5] ?? '') * (PORTION_UNIT_G.find(([form]) => form.test(unit))?.[1] ?? 1);
   return grams >= LEAST_PORTION_G && grams <= MOST_PORTION_G ? Math.round(grams) : undefined;
 }
 

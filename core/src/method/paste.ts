@@ -138,10 +138,9 @@ function isListed(text: string, listed: readonly { readonly text: string }[], co
   return own !== undefined && listed.some((one) => ingredientOf(one.text) === own);
 }
 
-/** "900 g broccoli - florets and stalks apart": a dash for a comma, where only so it is a food. */
-function undashed(written: string, context: ReadingContext): string {
+/** A food as the reader of amounts knows it: "small pack coriander", "zest+juice 10 limes", a dash where a comma is meant. */
+function inKnownWords(written: string, context: ReadingContext): string {
   const food = written
-    // "Zest+juice 10 limes", "small pack coriander".
     .replace(/^zest ?(?:\+|&|and|,) ?juice (?:of )?(?=\S)/i, 'zest and juice of ')
     .replace(
       /^(?:an? )?(small|large|big)? ?(?:packs?|packets?|pkts?|bags?) (?:of )?(?=(?:fresh )?(?:coriander|cilantro|parsley|flat[- ]leaf|basil|mint|dill|chives|tarragon|sage|thyme|rosemary|chervil)\b)/i,
@@ -153,6 +152,7 @@ function undashed(written: string, context: ReadingContext): string {
       (all: string, name: string, amount: string, meant: string) =>
         !isKnown(`${amount} ${name}`, context) && isKnown(`${amount} ${meant}`, context) ? `${amount} ${meant}` : all,
     );
+  // "900 g broccoli - florets and stalks apart": where only so it is a food.
   const parted = food.replace(/ [-–—] (?=[a-z])/i, ', ');
   if (parted === food || readLine(food, context).code === 'READ') return food;
   return readLine(parted, context).code === 'READ' ? parted : food;
@@ -354,7 +354,7 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
   const methodText = blanked(text, kept);
   const squeezed = own.flatMap((one) => asSqueezed(one.text, methodText).map((food) => ({ ...one, text: food })));
   const readings = readLines(
-    squeezed.map(({ text: food }) => forAll(undashed(food, context), bowls)),
+    squeezed.map(({ text: food }) => forAll(inKnownWords(food, context), bowls)),
     context,
   );
   return {

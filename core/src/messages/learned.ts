@@ -2,7 +2,7 @@ import { PARAMETERS, PARAMETER_NAMES, type Kit, type LearnedFigure, type Paramet
 import type { IngredientRow } from '../larder/index.js';
 import type { Suspect, UnitSlip } from '../learn/index.js';
 import { moved } from '../runner/index.js';
-import { showMass, showVolume, type UnitSystem } from '../units/index.js';
+import { percentMore, showMass, showVolume, type UnitSystem } from '../units/index.js';
 import type { NameOf } from './steps.js';
 
 /** What learnt figures are called after: the kitchen's larder, its kit and its soups. */
@@ -54,7 +54,7 @@ function percent(share: number, digits = 0): string {
 /** By how much something is more or less, ln, as a percentage with its sign. */
 function moreOrLess(by: number): string {
   const pct = Math.expm1(by) * 100;
-  return `${pct < 0 ? '−' : '+'}${Math.abs(pct).toFixed(Math.abs(pct) < 10 ? 1 : 0)} %`;
+  return percentMore(pct, Math.abs(pct) < 10 ? 1 : 0);
 }
 
 function around(sd: number): string {

@@ -7,6 +7,7 @@ export {
   degreesMore,
   fromScale,
   onScale,
+  percentMore,
   showDegrees,
   showMass,
   showMinutes,

@@ -88,3 +88,10 @@ export function showMinutes(minutes: number): string {
   const rest = whole % 60;
   return rest === 0 ? `${String(Math.floor(whole / 60))} h` : `${String(Math.floor(whole / 60))} h ${String(rest)} min`;
 }
+
+/** So much more or less, in per cent; nought has no sign. @example percentMore(-2.74) // '−2.7 %' */
+export function percentMore(pct: number, places = 1): string {
+  const figure = Math.abs(pct).toFixed(places);
+  const sign = Number(figure) === 0 ? '' : pct < 0 ? MINUS : '+';
+  return `${sign}${figure} %`;
+}

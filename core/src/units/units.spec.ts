@@ -8,6 +8,7 @@ import {
   convert,
   decimalMarkIn,
   fahrenheitOf,
+  percentMore,
   readNumber,
   showMass,
   showMinutes,
@@ -196,5 +197,19 @@ describe('a written number', () => {
     expect(decimalMarkIn(['1.234.567', '1.500'])).toBe(',');
     expect(decimalMarkIn(['1,500', '2'])).toBeUndefined();
     expect(decimalMarkIn(['1,5', '2.5'])).toBeUndefined();
+  });
+});
+
+describe('per cent more or less', () => {
+  it('has a sign but for nought, however small what it came from', () => {
+    expect([2.74, -2.74, 0, -0.04, 0.04, -0].map((pct) => percentMore(pct))).toEqual([
+      '+2.7 %',
+      '−2.7 %',
+      '0.0 %',
+      '0.0 %',
+      '0.0 %',
+      '0.0 %',
+    ]);
+    expect(percentMore(-12.6, 0)).toBe('−13 %');
   });
 });

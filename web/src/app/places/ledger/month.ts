@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import type { MonthSheet } from '@tureen/core/month';
+import { percentMore } from '@tureen/core/units';
 import { combineLatest, map, of, switchMap } from 'rxjs';
 import { Batches } from '../../services/batches';
 import { Clock } from '../../services/clock';
@@ -115,7 +116,6 @@ export class MonthPlace {
 
   protected apart({ cookedKg, plannedKg }: { readonly cookedKg: number; readonly plannedKg: number }): string {
     if (plannedKg <= 0) return '';
-    const pct = (cookedKg / plannedKg - 1) * 100;
-    return `${pct >= 0 ? '+' : '−'}${Math.abs(pct).toFixed(1)} %`;
+    return percentMore((cookedKg / plannedKg - 1) * 100);
   }
 }

@@ -3,6 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { FormsModule } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { controlChart, type ControlChart } from '@tureen/core/learn';
+import { percentMore } from '@tureen/core/units';
 import type { BatchSummary } from '@tureen/server/api';
 import type { ChartConfiguration } from 'chart.js';
 import { NzSelectModule } from 'ng-zorro-antd/select';
@@ -138,7 +139,7 @@ export class OverTime {
     const chart = this.chart();
     if (chart === undefined) return `${String(points.length)} so far; from four on chance and change can be told apart.`;
     const { middle, high } = chart;
-    return `On average ${signed(middle)} against plan; chance alone moves a batch by up to ${Math.abs(high - middle).toFixed(1)} points.`;
+    return `On average ${percentMore(middle)} against plan; chance alone moves a batch by up to ${Math.abs(high - middle).toFixed(1)} points.`;
   });
 
   /** What is more than chance, in words, newest first. */
@@ -165,7 +166,7 @@ export class OverTime {
   protected readonly rows = computed(() => {
     const far = new Set(this.chart()?.signals.flatMap(({ what, at }) => (what === 'far off' ? [at] : [])));
     return this.points()
-      .map((point, n) => ({ ...point, off: signed(point.offPct), isFar: far.has(n) }))
+      .map((point, n) => ({ ...point, off: percentMore(point.offPct), isFar: far.has(n) }))
       .toReversed();
   });
 
@@ -175,10 +176,6 @@ export class OverTime {
     const isOneSoup = this.soup() !== '';
     return (look: ChartLook) => chartOf(points, chart, isOneSoup, look);
   });
-}
-
-function signed(pct: number): string {
-  return `${pct < 0 ? '−' : '+'}${Math.abs(pct).toFixed(1)} %`;
 }
 
 function chartOf(
@@ -284,7 +281,7 @@ function chartOf(
               const point = one === undefined ? undefined : points[one.dataIndex];
               return point === undefined ? '' : `${point.name}, ${point.day}`;
             },
-            label: ({ parsed }) => signed(parsed.y ?? 0),
+            label: ({ parsed }) => percentMore(parsed.y ?? 0),
           },
         },
       },

@@ -38,6 +38,8 @@ export class RealServer {
       [join(ROOT, 'dist/server/main.mjs'), ...args, ...(this.demo ? ['--demo'] : []), ...this.extra],
       {
         stdio: ['ignore', 'pipe', 'inherit'],
+        // A hundred servers are started from the same bundle: it is compiled once.
+        env: { ...process.env, NODE_COMPILE_CACHE: join(tmpdir(), 'tureen-compiled') },
       },
     );
     this.child = child;

@@ -147,7 +147,7 @@ const AT_THE_END = /\b(?:to finish|at the end|blended in last|cold, in cubes)\b/
 
 /** A part of it, or some of it, that is kept for the top. */
 const PART =
-  '(?:the |any |its |their )?(?:leafy |green |feathery |pretty |smallest |nicest )*(?:fronds?|leaves|tops?|tips|stalks?|stems?|seeds|florets|greens|heads?|slices?|pieces?|some|a few|a little|a handful|a third|a quarter|half|one|two|\\d+(?: ?g)?)(?: of (?:them|it))?';
+  '(?:the |any |its |their )?(?:leafy |green |feathery |pretty |smallest |nicest )*(?:fronds?|leaves|tops?|tips|stalks?|stems?|seeds|florets|greens|heads?|slices?|pieces?|some|a few(?: (?:small|little|tiny|nice|pretty|good|whole))?(?: (?:ones|leaves|sprigs|slices|pieces))?|a little|a handful|a third|a quarter|half|one|two|\\d+(?: ?g)?)(?: of (?:them|it))?';
 const KEPT = '(?:kept|reserved|saved|set aside|held back|picked)(?: (?:back|by|whole|aside))?';
 const A_PART_KEPT = new RegExp(
   `[,;(]\\s*(?:(?:and|with) )?(?:${PART} ${KEPT}|(?:keep|reserve|save|set aside|hold back)(?:ing)? ${PART}) (?:for|to) [^,;()]*\\)?`,
@@ -170,6 +170,9 @@ export function roleOf(row: IngredientRow, text: string, heading = ''): Role {
     .replace(A_PART_KEPT, '');
   if (ON_TOP.test(own) || ON_TOP.test(heading)) return 'garnish';
   if (/^(?:breads|nuts)$/.test(row.group) && /\bto finish\b/i.test(own)) return 'garnish';
+  // "Crumbled bacon", of which nobody says how much.
+  if (row.group === 'meat' && /\b(?:crumbled|crisp|crispy|crisped)\b/i.test(own) && !/\d|[½¼¾⅓⅔]|\b(?:an?|one|two|three|few|some)\b/i.test(own))
+    return 'garnish';
   if (row.id === 'lemongrass' && CHOPPED.test(text)) return 'base';
   if (row.group === 'nuts' && /\b(?:toasted|roasted|chopped|crushed|flaked)\b/i.test(text)) return 'garnish';
   // "Pumpkin seeds", without an amount.
@@ -276,11 +279,15 @@ const ON_TOP_G: Readonly<Record<string, number>> = {
   'pastes and sauces': 5,
   breads: 40,
   croutons: 8,
+  // By the drop.
+  'truffle-oil': 0.5,
 };
+
+const ON_THE_BOWL: ReadonlySet<Role> = new Set(['garnish', 'finish']);
 
 /** An amount for what is written without one, or undefined where it has to be asked. */
 export function assumedAmount(role: Role, row: IngredientRow, bowls: number): Amount | undefined {
-  const onTop = role === 'garnish' ? (ON_TOP_G[row.id] ?? ON_TOP_G[row.group]) : undefined;
+  const onTop = (role === 'garnish' ? ON_TOP_G[row.group] : undefined) ?? (ON_THE_BOWL.has(role) ? ON_TOP_G[row.id] : undefined);
   const isPepper = PEPPERS.test(plain(row.id).replaceAll(' ', '-')) && row.group === 'spices';
   const isSalt = row.group === 'seasoning' && row.id.endsWith('salt');
   const grams = isPepper ? 0.1 : isSalt && role === 'garnish' ? PINCH_G : (onTop ?? TO_TASTE_G[role]);

@@ -138,8 +138,8 @@ export function soakedIn(k: Kitchen, text: string, clause: Clause): Mention[] {
   k.soakWater = undefined;
   const own = k.all.find(({ taken }) => taken.row.id === 'water' && taken.kg > 0);
   const amount = /(\d+(?:[.,]\d+)? ?(?:ml|l|litres?|cups?|c)\b)(?: of (?:the |it)?)?/i.exec(words)?.[1];
-  if (own !== undefined && /\bof the\b/i.test(words)) {
-    // "Soak it in 200 ml of the water": so much of the recipe's own.
+  if (own !== undefined && (amount === undefined || /\bof the\b/i.test(words))) {
+    // "Soak it in 200 ml of the water": so much of the recipe's own; "in the boiling water": all of it.
     const share = amount === undefined ? undefined : k.measuredAs(own.id, amount);
     return [{ line: own.id, at: 0, length: 0, ...(share === undefined ? {} : { share }) }];
   }

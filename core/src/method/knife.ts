@@ -318,6 +318,8 @@ export function doSoak(k: Kitchen, clause: Clause, n: number): void {
     k.as('cool', clause, n, 'cool');
     return;
   }
-  if (/\d.*\bwater\b/i.test(clause.text)) k.soakWater = clause.text;
-  k.put('prepare', n, { vessel: undefined, lines: k.mentions(clause.text, clause).map(({ line }) => ({ line })) });
+  const mentions = k.mentions(clause.text, clause);
+  const isInOwn = mentions.some(({ line }) => k.lineOf(line)?.taken.row.id === 'water');
+  if (isInOwn || /\d.*\bwater\b/i.test(clause.text)) k.soakWater = clause.text;
+  k.put('prepare', n, { vessel: undefined, lines: mentions.map(({ line }) => ({ line })) });
 }

@@ -255,7 +255,7 @@ export const HEATS = {
 
 export const LIDS = {
   off: /\b(?:uncovered|lid off|without (?:a|the) lid|no lid|lid removed|with the lid off)\b/i,
-  ajar: /\b(?:part[- ]?cover(?:ed)?|cover(?:ed)? (?:partially|partly|part ?way)|partially cover(?:ed)?|partly cover(?:ed)?|half[- ]cover(?:ed)?|semi-covered|lid (?:slightly |a little |left )*(?:half on|ajar|cracked|cocked|askew|half off|open|tilted|at an angle|on a tilt)|half on)\b/i,
+  ajar: /\b(?:part[- ]?cover(?:ed)?|cover(?:ed)? (?:partially|partly|part ?way)|partially cover(?:ed)?|partly cover(?:ed)?|half[- ]cover(?:ed)?|semi-covered|lid (?:slightly |a little |left )*(?:half on|ajar|cracked|cocked|askew|half off|open|tilted|at an angle|on a tilt)|half on)\b|\bajar\b/i,
   on: /\b(?:covered|lidded|lid (?:still |kept |back )?(?:on|down)|with (?:a|the|its) lid|under a lid|a lid|put (?:a|the) lid|the lid|covering)\b|,\s*lid\s*$/i,
 } as const;
 

@@ -12,6 +12,7 @@ import {
   initialsOf,
   seedsMeant,
   headOf,
+  tokens,
   type Token,
 } from './food-words.js';
 import { GARNISH_SECTION, VERBS } from './lexicon.js';
@@ -28,6 +29,11 @@ interface Name {
   readonly words: readonly string[];
   /** Whether it is what the thing is, not what it is of: the tomato, and not the paste of it. */
   readonly isHead: boolean;
+}
+
+/** Whether a line is written with this word. */
+function isWrittenIn(text: string, word: string): boolean {
+  return tokens(text).some((one) => one.text === word);
 }
 
 /** What a recipe's lines are called, made ready once, and which of them some words name. */
@@ -128,7 +134,10 @@ export class NamesOfLines {
     const all = [...new Set((heads.length > 0 ? heads : found).map(({ line }) => line))];
     // "The pumpkin" is not its seeds.
     const grown = words[n + 1]?.text === 'seed' ? all : all.filter(({ taken }) => !taken.row.id.endsWith('-seeds'));
-    const lines = grown.length > 0 ? grown : all;
+    // "The coriander" of "ground coriander" and "cilantro" is the one that is written so.
+    const near = grown.length > 0 ? grown : all;
+    const spelt = length === 1 && near.length > 1 ? near.filter(({ taken }) => isWrittenIn(taken.text, words[n]?.text ?? '')) : [];
+    const lines = spelt.length > 0 ? spelt : near;
     const word = words[n]?.text ?? '';
     // "Chicken broth" is no chicken.
     const isOfStock = word === 'chicken' && /^(?:stock|broth|bouillon|cube|liquor)$/.test(words[n + 1]?.text ?? '');

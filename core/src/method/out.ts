@@ -2,7 +2,7 @@ import { BLADED_ALONE } from './blade.js';
 import { takenEarly } from './later.js';
 import { lift, partIn } from './lift.js';
 import type { Kitchen } from './kitchen.js';
-import { A_FEW, LOOKS_AHEAD } from './usual.js';
+import { A_FEW, LOOKS_AHEAD, ON_PAPER } from './usual.js';
 import { VERBS } from './lexicon.js';
 import type { Mention } from './mentions.js';
 import { minutesIn, partOf } from './measures.js';
@@ -102,9 +102,13 @@ export function doRemove(k: Kitchen, clause: Clause, n: number): void {
   const dry = k.here;
   const part = partOf(body);
   if (mentions.length === 0 && dry !== undefined && dry.lastIn.length > 0 && part !== undefined && /\bout\b/i.test(body)) {
+    // "Lift out half and drain on kitchen paper."
     const isKept = k.clauses
       .slice(n + 1, n + 2)
-      .some((one) => one.sentence === clause.sentence && /^(?:reserve|set|keep|save)$/.test(one.verb ?? ''));
+      .some(
+        (one) =>
+          one.sentence === clause.sentence && (/^(?:reserve|set|keep|save)$/.test(one.verb ?? '') || ON_PAPER.test(one.text)),
+      );
     lift(
       k,
       n,

@@ -69,8 +69,22 @@ export function portionIn(line: string): number | undefined {
   const hit = line.length > LONGEST_NAME ? null : PORTION_SIZE.exec(line);
   if (hit === null) return undefined;
   const unit = hit[2] ?? hit[4] ?? hit[6] ?? '';
-  const grams = figureIn(hit[1] ?? hit[3] ?? hit[5] ?? '') * (PORTION_UNIT_G.find(([form]) => form.test(unit))?.[1] ?? 1);
+  return portionG(hit[1] ?? hit[3] ?? hit[5] ?? '', unit);
+}
+
+function portionG(figure: string, unit: string): number | undefined {
+  const grams = figureIn(figure) * (PORTION_UNIT_G.find(([form]) => form.test(unit))?.[1] ?? 1);
   return grams >= LEAST_PORTION_G && grams <= MOST_PORTION_G ? Math.round(grams) : undefined;
+}
+
+/** "Service: 200 ml per cover", "ladle 8 oz into each bowl". */
+const SERVED =
+  /\b(?:serve|service|serving|plate|plating|portion|ladle|dish|pour|bowl)\w*\b[^.;]{0,30}?\b(\d+(?:[.,]\d+)?) ?(ml|cl|g|fl\.? ?oz|oz)\b(?: of)?(?: (?:the )?soup)? ?(?:per|a|each|in each|into each|to each|\/) ?(?:cover|portion|bowl|person|guest|head|serving|cup)\b/i;
+
+/** How much of the soup a bowl gets, g, where the words about serving say so. */
+export function servedIn(line: string): number | undefined {
+  const hit = SERVED.exec(line.slice(0, LONGEST_SAID));
+  return hit === null ? undefined : portionG(hit[1] ?? '', hit[2] ?? '');
 }
 
 export function bowlsIn(text: string): number | undefined {
@@ -142,6 +156,8 @@ const BY_PORTION =
 /** "My mum's leek soup, the way she wrote it on an envelope". */
 const WHOSE = /^(?:my|our|mum['’]s|mom['’]s|nan['’]s|gran(?:ny|ma)?['’]s)\b.*\b(?:soup|bisque|chowder|broth|potage|velout[ée])\b/i;
 const LONGEST_NAME = 140;
+/** Words about serving stand in a sentence of their own. */
+const LONGEST_SAID = 2000;
 
 /** A first line names the soup when it is no food with an amount. */
 export function isTitle(line: string, isFirst: boolean, more: boolean): boolean {

@@ -19,6 +19,7 @@ import {
   bowlsIn,
   isTitle,
   portionIn,
+  servedIn,
   sizedName,
   titleOf,
 } from './paste-yield.js';
@@ -164,6 +165,8 @@ function nameOf(line: string): string | undefined {
   return name !== line && isTitle(name, true, true) ? name : undefined;
 }
 
+/** What stands over a list of foods, and names no soup. */
+const LIST_HEAD = /^(?:#+\s*)?(?:the )?(?:ingredients|(?:what )?you(?: will|['’]ll)? need|what you need|shopping list)\b.{0,20}$/i;
 const NAMED_BEFORE =
   /^(?:#+\s*)?(?!(?:serves|makes|yields?|for|feeds|ingredients)\b)([a-z][^(]{3,70}?)\s*(?:[(–—-]\s*)(?:serves|makes|for|feeds|approx\.?|about|ca\.?|yields?)\b[^a-z]*\d.*$/i;
 
@@ -215,6 +218,7 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
     .slice(0, ABOVE_FOODS)
     .filter(({ line, isFood }, n) => isFood !== true && !/^[\d½¼¾⅓⅔]/.test(line) && (n === 0 || OF_PORTIONS.test(line)))
     .map(({ line }) => portionIn(line))
+    .concat(found.map(({ line }) => servedIn(line)))
     .find((grams) => grams !== undefined);
   let heading = '';
   let inMethod = false;
@@ -299,7 +303,7 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
       notes.push(line);
     } else if (METHOD.test(line)) {
       inMethod = true;
-    } else if (title === undefined && isTitle(line, n === 0, placed.length > 1)) {
+    } else if (title === undefined && !LIST_HEAD.test(line) && isTitle(line, n === 0, placed.length > 1)) {
       bowls ??= bowlsIn(BATCH_BEHIND.exec(line)?.[0].replace(/^[\s/,(–—-]+/, '') ?? '');
       title = line
         .replace(/^#+\s*/, '')

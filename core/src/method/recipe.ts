@@ -46,6 +46,15 @@ export type RecipeReading =
     }
   | Extract<Pasting, { ok: false }>;
 
+/** A soup without a title is called after the vegetable that it has most of. */
+function nameBy(lines: readonly TakenLine[]): string {
+  const [most] = lines
+    .filter(({ role }) => role === 'vegetable' || role === 'greens' || role === 'grain')
+    .sort((a, b) => b.kg - a.kg);
+  const [name] = most?.row.name.split(',') ?? [];
+  return name === undefined ? 'Soup' : `${name} soup`;
+}
+
 /** What a method does not count by: remarks and settings. */
 const IDLE: ReadonlySet<string> = new Set(['remark', 'setting', 'prepare', 'serve', 'store']);
 
@@ -65,11 +74,16 @@ export function readRecipe(text: string, ask: RecipeAsk, context: ReadingContext
     if (answer === null) return { heading, reading, taken: undefined, isLeftOut: true, isSupposed: false };
     const supposed = answer === undefined && reading.code === 'ASK' ? reading.options[0] : undefined;
     const taken = takeLine(reading, { larder: context.larder, heading, bowls: pasted.bowls ?? USUAL_BOWLS }, answer ?? supposed);
-    return { heading, reading, taken, isLeftOut: false, isSupposed: supposed !== undefined && taken !== undefined };
+    // "Ham to taste": there is no usual amount of it, so that it is asked.
+    const asked: LineReading =
+      taken === undefined && reading.code === 'BY_STEP'
+        ? { text: reading.text, code: 'NO_AMOUNT', ingredient: reading.ingredient }
+        : reading;
+    return { heading, reading: asked, taken, isLeftOut: false, isSupposed: supposed !== undefined && taken !== undefined };
   });
   const understood = lines.flatMap(({ taken, heading }) => (taken === undefined ? [] : [{ taken, heading }]));
   const bowlG = pasted.bowlG ?? ask.bowlG;
-  const name = ask.name ?? pasted.title ?? 'Soup';
+  const name = ask.name ?? pasted.title ?? nameBy(understood.map(({ taken }) => taken));
   if (understood.length === 0) return { ok: true, pasted, lines, method: undefined, soup: undefined };
   const method = readMethod(
     pasted.methodText,

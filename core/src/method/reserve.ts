@@ -163,18 +163,21 @@ export function doReserve(k: Kitchen, clause: Clause, n: number): void {
       ? before
       : undefined;
   const [one, ...others] = poured?.lines ?? [];
-  const back = one === undefined || others.length > 0 ? undefined : measureBefore(k, one.line, body);
+  const isLittle = FOR_TOP.test(body) && /\b(?:a (?:little|bit|few|spoonful|drizzle|splash)|some|little)\b/i.test(body);
+  const measuredBack = one === undefined || others.length > 0 ? undefined : (measureBefore(k, one.line, body) ?? partOf(body));
+  const back = measuredBack ?? (isLittle && one !== undefined && others.length === 0 ? A_FEW : undefined);
   const uses = one === undefined ? undefined : k.uses.get(one.line);
   const use = uses?.at(-1);
   if (poured !== undefined && one !== undefined && back !== undefined && uses !== undefined && use !== undefined) {
-    // "Stir in the remaining coconut milk, reserving 2 tbsp."
+    // "Stir in the remaining coconut milk, reserving 2 tbsp"; "saving a little to swirl on top".
     const spent = uses.slice(0, -1).reduce((sum, { share = 0 }) => sum + share, 0);
     const share = Math.max(0.01, 1 - spent - back);
     use.share = share;
     use.said = true;
     k.heldBack.set(one.line, back);
     k.actions[poured.n] = { ...poured, lines: [use] };
-    k.put('keep', n, { lines: [{ line: one.line, share: back }] });
+    if (FOR_TOP.test(body)) k.heldForTop.set(one.line, n);
+    k.put('keep', n, { lines: [{ line: one.line, share: back }], assumed: measuredBack === undefined ? ['SHARE'] : [] });
     return;
   }
   const grams = /^[\w-]+ (?:about )?(\d+ ?g)\b(?= (?:for|to|aside|back)\b|$)/i.exec(body)?.[1];

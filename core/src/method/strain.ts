@@ -2,7 +2,7 @@ import type { Clause } from './clauses.js';
 import type { Kitchen } from './kitchen.js';
 import { percentIn } from './measures.js';
 import { measuredPart } from './soup-part.js';
-import { LOOKS_AHEAD, USUAL } from './usual.js';
+import { LOOKS_AHEAD, ON_PAPER, USUAL } from './usual.js';
 import { isHob, type Vessel } from './vessel.js';
 
 /** Of the liquid, where a part of it is kept. Kitchen default. */
@@ -18,7 +18,13 @@ export function doDrain(k: Kitchen, clause: Clause, n: number): void {
     k.put('remark', n);
     return;
   }
-  if (/\b(?:on|onto|over) (?:some |a sheet of |a )?(?:kitchen|paper|absorbent)\b/i.test(clause.text)) {
+  if (ON_PAPER.test(clause.text)) {
+    const lifted = k.actions.at(-1);
+    if (lifted?.does === 'keep' && k.clauses[lifted.clause]?.sentence === clause.sentence) {
+      // "Lift out half, and drain on kitchen paper": those, and no more of them.
+      k.put('setting', n);
+      return;
+    }
     const dry = k.here;
     const isFried =
       dry !== undefined &&

@@ -222,6 +222,10 @@ export function isHotOrCold(k: Kitchen, { sentence }: Clause): boolean {
   return /\b(?:hot|warm)\b.*\bor\b.*\b(?:cold|chill\w*)\b/i.test(whole.join(' '));
 }
 
+/** A spoonful, and no word of what. */
+const A_DOLLOP =
+  /\b(?:a|one|some|the) (?:good |big |large |generous |small |little )?(?:dollop|spoonful|blob|swirl|drizzle|teaspoon(?:ful)?|tablespoon(?:ful)?|bit)(?! of\b)(?: on top)?(?=[,.;]| and\b|$)/i;
+
 export function doServe(k: Kitchen, clause: Clause, n: number): void {
   const { text } = clause;
   if (
@@ -266,6 +270,12 @@ export function doServe(k: Kitchen, clause: Clause, n: number): void {
   }
   const beside = k.open().find((vessel) => vessel !== k.mainVessel() && vessel.isHot && vessel.steps.length > 0 && !vessel.isWet);
   if (isWith && beside !== undefined && k.isFinished() && k.here === beside) beside.isForTop = true;
+  const mixed = isWith && A_DOLLOP.test(text) ? k.open().findLast((one) => one.kind === 'bowl' && one.steps.length > 0) : undefined;
+  if (mixed !== undefined && mixed !== k.mainVessel()) {
+    // "Mix the horseradish with the cream. Serve with a dollop": of that.
+    mixed.isForTop = true;
+    k.topVessels.add(mixed);
+  }
   const hasTopVessel = k.open().some(({ isForTop }) => isForTop) && isWith;
   if (tops.length > 0 || hasTopVessel) onTop(k, tops, k.body(clause), n);
   else k.put('serve', n, { vessel: undefined });

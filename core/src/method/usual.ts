@@ -51,6 +51,9 @@ export const LITTLE_G = 15;
 /** So many clauses further on it may be said what becomes of something that was lifted out or soaked. */
 export const LOOKS_AHEAD = 20;
 
+/** "Drain on kitchen paper": what was fried, of its fat. */
+export const ON_PAPER = /\b(?:on|onto|over) (?:some |a sheet of |a )?(?:kitchen|paper|absorbent)\b/i;
+
 /** "Tip in the tray" empties it into the pot. */
 export const EMPTIED =
   /\b(?:tip|scrape|empty|add|pour)\b(?: in)? (?:the )?(?:\w+ of the )?(?:\w+ )?tray\b|\b(?:tip|scrape|empty)\b in (?:the |both |all (?:the )?)?trays\b/i;

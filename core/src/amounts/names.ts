@@ -61,6 +61,7 @@ const SAME: Readonly<Partial<Record<string, string>>> = {
   mushies: 'mushroom',
   shrooms: 'mushroom',
   parm: 'parmesan',
+  vin: 'vinegar',
 };
 
 /** English plurals, as far as food needs them. */

@@ -171,7 +171,11 @@ export function roleOf(row: IngredientRow, text: string, heading = ''): Role {
   if (ON_TOP.test(own) || ON_TOP.test(heading)) return 'garnish';
   if (/^(?:breads|nuts)$/.test(row.group) && /\bto finish\b/i.test(own)) return 'garnish';
   // "Crumbled bacon", of which nobody says how much.
-  if (row.group === 'meat' && /\b(?:crumbled|crisp|crispy|crisped)\b/i.test(own) && !/\d|[½¼¾⅓⅔]|\b(?:an?|one|two|three|few|some)\b/i.test(own))
+  if (
+    row.group === 'meat' &&
+    /\b(?:crumbled|crisp|crispy|crisped)\b/i.test(own) &&
+    !/\d|[½¼¾⅓⅔]|\b(?:an?|one|two|three|few|some)\b/i.test(own)
+  )
     return 'garnish';
   if (row.id === 'lemongrass' && CHOPPED.test(text)) return 'base';
   if (row.group === 'nuts' && /\b(?:toasted|roasted|chopped|crushed|flaked)\b/i.test(text)) return 'garnish';
@@ -279,6 +283,8 @@ const ON_TOP_G: Readonly<Record<string, number>> = {
   'pastes and sauces': 5,
   breads: 40,
   croutons: 8,
+  // A dusting.
+  spices: 0.2,
   // By the drop.
   'truffle-oil': 0.5,
 };

@@ -7,6 +7,7 @@ import { minutesIn, ovenIn, partOf } from './measures.js';
 import type { Clause } from './clauses.js';
 import { TALK } from './openings.js';
 import type { Doing } from './action.js';
+import { HOW_ONLY } from './usual.js';
 import { markLeftOut } from './left-out.js';
 import { doRoast, doGrill, doSmoke, doToast, doSweat, doFry, doBloom, doCook, doGive, doLine, doRemark, doHold } from './heat.js';
 import { doHeat, doPreheat } from './warm.js';
@@ -152,7 +153,14 @@ function leadIn(k: Kitchen, clause: Clause, sense: Sense): Clause | undefined {
   const before = lead.replace(/^(?:(?:and|then|so|now) )*in with (?:the )?/i, '');
   const isMeasuredIn = before !== lead && /\d/.test(before);
   const isWarmedAgain = clause.verb === 'return' && /\breturn to (?:a |the )?(?:boil|simmer|\d)/i.test(clause.text);
-  if (!(AFTER_A_LIST.has(sense) || isWarmedAgain) || !/^[\w\s+&,-]+(?: in)?(?:[,:]|\s[–-])\s*$/.test(before)) return undefined;
+  // "Cumin and turmeric, stir round", "potato, water, crumble in the cubes".
+  const body = clause.text.slice(clause.verbAt);
+  const isOfOthers = k.mentions(body, clause).some(({ line }) => !k.isUsedUp(line));
+  const isWithMore =
+    ((sense === 'mix' || sense === 'add') && HOW_ONLY.test(body)) ||
+    ((sense === 'add' || clause.verb === 'crumble') && isOfOthers && /^\w+ in\b/i.test(body) && !/\b(?:to|into)\b/i.test(body));
+  if (!(AFTER_A_LIST.has(sense) || isWarmedAgain || isWithMore) || !/^[\w\s+&,-]+(?: in)?(?:[,:]|\s[–-])\s*$/.test(before))
+    return undefined;
   if (/^(?:in|on|once|when|while|after|before|with|for|if|as|meanwhile|then|to|until|over|now|off|using)\b/i.test(before))
     return undefined;
   // "Start with the onions: soften them" says what is begun with, and not what goes in.

@@ -213,6 +213,8 @@ export function notAFood(words: readonly Token[], n: number): boolean {
   if (/^(?:oil|fat|butter)$/.test(word ?? '') && next === 'left' && /^(?:on|in|behind|over)$/.test(words[n + 2]?.text ?? ''))
     return true;
   if (word === 'stock' && next === 'pot') return true;
+  // "In a big pot" is no pot of stock.
+  if (word === 'pot' && !/^(?:stock|sweet)$/.test(before ?? '')) return true;
   if (word === 'shell') return true;
   // A roasting tin, and what is in the tin.
   const isVessel = /^(?:roasting|baking|oven|loaf|cake|deep|large|big|lined|shallow|hot|same)$/.test(before ?? '');
@@ -232,6 +234,8 @@ export function notAFood(words: readonly Token[], n: number): boolean {
   if (/^(?:bacon|pancetta|chorizo|ham|sausage)$/.test(word ?? '') && isNext(words, n) && /^(?:fat|dripping)$/.test(next ?? ''))
     return true;
   // What was drawn from the cobs or the pods is no corn and no pea: "corn milk", and not "corn, milk".
+  // "The asparagus liquid" is what it was cooked in.
+  if (isNext(words, n) && /^(?:liquid|liquor)$/.test(next ?? '') && !/^(?:stock|broth|milk|water)$/.test(word ?? '')) return true;
   const isDrawn = isNext(words, n) && /^(?:milk|stock|broth|liquor|water)$/.test(next ?? '');
   if (isDrawn && /^(?:corn|cob|pea|pod|mushroom|onion|ham|porcini)$/.test(word ?? '')) return true;
   if (word === 'water' && before === 'salted') return false;

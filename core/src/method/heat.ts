@@ -176,11 +176,17 @@ export function doCook(k: Kitchen, clause: Clause, n: number): void {
     k.put('setting', n, time === undefined ? {} : { minutes: { low: time.low, high: time.high } });
     return;
   }
-  if (/\b(?:in|into) (?:a |the )?(?:pan of )?(?:boiling|salted|simmering|plenty of)[\w ]* water\b/i.test(text)) {
+  if (
+    /\b(?:in|into) (?:a |the )?(?:little |bit of |some |pan of |small pan of )?(?:boiling|salted|simmering|plenty of)[\w ]* water\b/i.test(
+      text,
+    )
+  ) {
     const own = k.all.filter(
       ({ id, taken }) => (taken.row.id === 'water' || taken.row.id === 'fine-salt') && !k.isUsedUp(id) && taken.kg > 0,
     );
-    if (own.some(({ taken }) => taken.row.id === 'water')) {
+    // "Cook the tips in a little boiling water" beside the pot in which the stalks are.
+    const isBeside = /\bin (?:a little|a bit of|some|a (?:small )?pan of|a separate)\b/i.test(text) && k.wetPots().length > 0;
+    if (!isBeside && own.some(({ taken }) => taken.row.id === 'water')) {
       // The water of the recipe: it is the soup's.
       const vessel = hob(
         k,
@@ -200,6 +206,11 @@ export function doCook(k: Kitchen, clause: Clause, n: number): void {
   const isUnderPressure = k.pressureAt === n - 1 && minutesIn(text) !== undefined;
   if (isUnderPressure || /\bpressure\b/i.test(text)) {
     doPressure(k, clause, n);
+    return;
+  }
+  if (minutesIn(text) !== undefined && k.here?.kind === 'tray' && !k.here.isHot && k.onGrill === k.here) {
+    // "Place them directly on the grill and cook until charred."
+    k.as('grill', clause, n, 'grill');
     return;
   }
   const isOnTray = k.placeIn(text)?.kind === 'tray' && minutesIn(text) !== undefined && k.here?.isWet !== true;

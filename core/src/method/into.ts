@@ -156,6 +156,13 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
     else k.put('remark', n);
     return;
   }
+  // On a tray of its own it shares the oven, and nothing else.
+  const isApart = /\b(?:another|second|separate|different|smaller?) (?:\w+ )?(?:trays?|tins?|sheets?|pans?)\b/i.test(text);
+  if (isApart && joinsAt(text) !== undefined && k.here?.kind === 'tray' && k.here.isHot && minutesIn(text) !== undefined) {
+    k.here = k.fresh('tray', clause.section);
+    k.as('roast', clause, n, 'roast');
+    return;
+  }
   const late = joinsAt(text);
   if (
     late !== undefined &&

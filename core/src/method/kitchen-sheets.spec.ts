@@ -1,29 +1,4 @@
-import { type Country, namesOf } from '../amounts/index.js';
-import { LARDER_ROWS, makeLarder } from '../larder/index.js';
-import { type SoupStep, walk } from '../soup/index.js';
-import { readRecipe } from './recipe.js';
-
-const LARDER = makeLarder(LARDER_ROWS);
-const NAMES = namesOf(LARDER_ROWS);
-
-/** A recipe of a kitchen's own sheet: its soup, all steps of it, and its lines by food, kg. */
-function read(text: string, country: Country = 'gb') {
-  const reading = readRecipe(text, { id: 'sheet', bowlG: 300 }, { country, larder: LARDER, names: NAMES });
-  if (!reading.ok || reading.soup === undefined) throw new Error('Nothing was read.');
-  const { soup, method } = reading;
-  const steps = walk(soup.root).map(({ step }) => step);
-  return {
-    soup,
-    steps,
-    ops: steps.map(({ op }) => op).filter((op) => op !== 'trim' && op !== 'film'),
-    of: <Op extends SoupStep['op']>(op: Op) => steps.filter((step): step is Extract<SoupStep, { op: Op }> => step.op === op),
-    kg: (food: string) =>
-      reading.lines.filter(({ taken }) => taken?.row.id === food).reduce((sum, { taken }) => sum + (taken?.kg ?? 0), 0),
-    questions: reading.lines.filter(({ reading: line }) => line.code !== 'READ').map(({ reading: { text: line } }) => line),
-    garnish: steps.flatMap((step) => (step.op === 'dish' ? (step.shares ?? []).flatMap((share) => share.garnish ?? []) : [])),
-    actions: method?.actions ?? [],
-  };
-}
+import { readSheet as read } from '../../spec/sheets.js';
 
 const START = 'Soup\nServes 4\n1 kg pumpkin, chopped\n2 onions\n800 ml chicken stock\n';
 const COOKED = 'Sweat the onions 8 mins. Add the pumpkin and stock. Simmer 20 mins. Blend.';

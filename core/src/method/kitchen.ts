@@ -60,6 +60,8 @@ export class Kitchen extends WordsInUse {
   /** Whether it was of what has no liquid yet. */
   isSeasonedDry = false;
   servedCold = false;
+  /** What lies on a grill, to be cooked there by the next clause. */
+  onGrill: Vessel | undefined;
   /** Whether the oven's heat was taken for granted. */
   isOvenGuessed = false;
 

@@ -209,7 +209,7 @@ export const ADVERBS: ReadonlySet<string> = new Set(
   (
     'gently slowly carefully quickly briefly lightly thoroughly well very gradually roughly coarsely finely thinly generously ' +
     'evenly loosely really completely occasionally constantly continuously gradually thickly neatly steadily softly barely partially ' +
-    'partly half dry- blast pressure stick'
+    'partly half dry- blast pressure stick hard'
   ).split(' '),
 );
 

@@ -120,7 +120,7 @@ function isForTheTop(k: Kitchen, clause: Clause, n: number, all: readonly Mentio
       const later = new Set(k.names.mentions(text, section, () => false).map(({ line }) => line));
       return (
         mentions.every(({ line }) => later.has(line)) ||
-        (mentions.some(({ line }) => later.has(line)) && /\bdollops?\b|\bspoonful|\bswirl|\bblob/i.test(text))
+        (mentions.some(({ line }) => later.has(line)) && /\bdollops?\b|\bspoon(?:ful)?\b|\bswirl|\bblob/i.test(text))
       );
     });
 }

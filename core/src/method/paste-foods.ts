@@ -12,22 +12,29 @@ const FOR_ALL =
 /** "Pinch sugar", "a squeeze of lemon": a measure of a hand. */
 const BY_THE_PINCH = /^(?:an? )?(?:\w+ )?(?:pinch|knob|squeeze|splash|dash|drizzle|handful|sprig|grating|grind)\b/i;
 
+/** "Allspice (1/2 tsp)". */
+const MEASURE_BEHIND = /\s\(([\d½¼¾][\d½¼¾/ ]* ?(?:tsps?|tbsps?|teaspoons?|tablespoons?|g|ml))\)/gi;
+
 /** Several foods without amounts in one line, "salt, pepper and nutmeg", each for itself; undefined where it is one food. */
 function listed(line: string, context: ReadingContext, isOnTop: boolean): string[] | undefined {
-  const isCounted = /\d|[½¼¾]/.test(line);
+  // "Thyme, bay, allspice (1/2 tsp)": one of them has a measure.
+  const bare = line.replace(MEASURE_BEHIND, '');
+  const isCounted = /\d|[½¼¾]/.test(bare);
   if (line.length > LONGEST_LINE || (isCounted && !isOnTop)) return undefined;
   const tail = FOR_ALL.exec(line);
   const foods = (tail === null ? line : line.slice(0, tail.index))
     .split(/\s*,\s*(?:and\s+)?|\s+(?:and|&|\+)\s+/i)
-    .filter((one) => one !== '');
+    .filter((one) => one !== '')
+    .map((one) => one.replace(MEASURE_BEHIND, (whole, measure: string) => (one === whole ? one : ` ${measure}`)))
+    .map((one) => (isCounted ? one : amountFirst(one, context)));
   if (foods.length < 2) return undefined;
   const isFood = (one: string): boolean =>
     findName(context.names, one.replace(MADE_SO, ''), context.country, false).code === 'FOUND' ||
     /^(?:\w+ )*(?:salt|pepper)$/i.test(one) ||
-    ((isCounted || BY_THE_PINCH.test(one)) && isKnown(one, context));
+    ((isCounted || /^[\d½¼¾]/.test(one) || BY_THE_PINCH.test(one)) && isKnown(one, context));
   const strange = foods.filter((one) => !isFood(one)).length;
   // What all of it is for is said behind it: one food that is not known is asked, and takes no other along.
-  const mayAsk = tail !== null && !isCounted && foods.length - strange >= 2;
+  const mayAsk = tail !== null && !isCounted && foods.length - strange >= 1;
   if (strange > (mayAsk ? 1 : 0)) return undefined;
   return foods.map((one) => (/\d|[½¼¾]/.test(one) || BY_THE_PINCH.test(one) ? one : `${one} ${tail?.[1] ?? 'to taste'}`));
 }
@@ -41,6 +48,20 @@ function isMeasured(piece: string): boolean {
   const { value, unit, rest } = takeApart(piece);
   return value !== undefined && unit !== undefined && /[a-z]{3}/i.test(rest);
 }
+
+/** "Half the chickpeas", "reserved florets": of what stands in the list already, and no food of its own. */
+const OF_THE_LIST =
+  /^(?:the )?(?:reserved|remaining|saved|leftover|rest of the|other half of the|half (?:of )?the|(?:a|one) (?:third|quarter|few|handful|little) of the) (?!juice|zest)([a-z][a-z ]*?)(?: from above)?$/i;
+
+/** Whether a line only speaks of a food that another line brings. */
+export function isOfTheList(food: string, others: readonly string[]): boolean {
+  const named = OF_THE_LIST.exec(food.replace(/,.*$/, '').trim())?.[1];
+  const word = named?.split(' ').at(-1)?.replace(/e?s$/i, '').toLowerCase() ?? '';
+  if (word.length < LEAST_LETTERS) return false;
+  const isPart = /^(?:floret|leaf|leave|frond|top|tip|stalk|slice|piece|seed)$/.test(word);
+  return isPart || others.some((other) => other !== food && other.toLowerCase().includes(word));
+}
+const LEAST_LETTERS = 3;
 
 /** What a list of foods begins with in a message. */
 const CHAT =
@@ -144,9 +165,10 @@ function mirepoixOf(piece: string): string[] | undefined {
   ).map(([share, food]) => `${String(Math.round(whole * share * 1000) / 1000)} ${hit[2] ?? 'g'} ${food}, diced`);
 }
 
-const HUNDREDS = 100;
+export const HUNDREDS = 100;
+const TENS = 10;
 /** A list of kitchen notes in which some stand by kilos leaves the grams out: "2kg parsnips / 500 onion / 30 ginger". */
-function inGrams(pieces: readonly string[]): string[] {
+export function inGrams(pieces: readonly string[], least = TENS): string[] {
   const isMetric = pieces.some((piece) => /^\s*\d[\d.,]* ?(?:kg|l|ltr|litres?|g|ml)\b/i.test(piece));
   if (!isMetric) return [...pieces];
   // "12 eggs" are twelve; "30 garlic" are grams, and hundreds of anything.
@@ -154,7 +176,7 @@ function inGrams(pieces: readonly string[]): string[] {
     piece.replace(
       /^(\s*)(\d{2,4}) (?=[a-z'’]{3})(?!(?:tins?|cans?|x|each|cloves?|sprigs?)\b)([a-z'’]+)/i,
       (whole, lead: string, figure: string, word: string) =>
-        Number(figure) >= HUNDREDS || !/s$/i.test(word) ? `${lead}${figure} g ${word}` : whole,
+        Number(figure) >= HUNDREDS || (!/s$/i.test(word) && Number(figure) >= least) ? `${lead}${figure} g ${word}` : whole,
     ),
   );
 }
@@ -169,6 +191,8 @@ export function splitFoods(line: string, alone: boolean, context: ReadingContext
   return split
     .map((piece) =>
       piece
+        // "Reserved florets, 1 tsp cumin seeds": what was kept of another line is no food to buy.
+        .replace(/^(?:the )?(?:reserved|remaining|saved) [a-z]+(?: [a-z]+)?, (?=[\d½¼¾])/i, '')
         .replace(/(?<=[a-zà-ÿ]{4})\.\s*$/i, '')
         .replace(/ \.{3,} ?/, ' ')
         .replace(/\([^()]*\)/g, (note) => note.replace(/;/g, ','))

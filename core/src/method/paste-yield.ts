@@ -47,7 +47,7 @@ const LITRES: readonly (readonly [RegExp, number])[] = [
 const BOWL_L = 0.3;
 /** "No. of portions: 40", "Portions - 40". */
 const PORTIONS_FIRST =
-  /^(?:no\.? of |number of )?(?:portions?|servings?|covers|bowls?)\s*[:=–-]?\s*(\d{1,3})\b(?! ?(?:ml|g|kg|l)\b)/i;
+  /^(?:no\.? of |number of )?(?:(?:portions?|servings?|covers|bowls?)\s*[:=–-]?\s*(?:approx\.? |about )?|(?:quantit(?:y|ies)|yields?)\s*[:=–-]\s*)(\d{1,3})\b(?! ?(?:ml|g|kg|l|lt?rs?|lit\w+|q\w*|gal\w*|p\w{1,3}|cups?|min\w*|[x×]|[-–.,/]|to\b)\b)(?! ?[-–.,/x×] ?\d)/i;
 /** "Cream of celery (school kitchen, 120 x 150 ml)". */
 const TIMES = /^[^\d]{4,70}\([^()]*?\b(\d{2,3}) ?[x×] ?\d{2,3} ?ml\)/i;
 const SAID_BESIDE = /\b(\d+)\s*(?:portions?|ptns?|pax|servings?|bowls?|covers|people|serves)\b/i;
@@ -85,6 +85,12 @@ const SERVED =
 export function servedIn(line: string): number | undefined {
   const hit = SERVED.exec(line.slice(0, LONGEST_SAID));
   return hit === null ? undefined : portionG(hit[1] ?? '', hit[2] ?? '');
+}
+
+/** "Portions: 16 @ 8 oz": a count of bowls, which counts before any volume that the batch is said to have. */
+export function portionsIn(line: string): number | undefined {
+  const hit = PORTIONS_FIRST.exec(line);
+  return hit === null ? undefined : Number(hit[1]);
 }
 
 export function bowlsIn(text: string): number | undefined {

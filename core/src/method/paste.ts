@@ -1,5 +1,5 @@
 import { readLine, readLines, takeApart, type LineReading, type ReadingContext } from '../amounts/index.js';
-import { asSqueezed, byPercent, forAll, splitFoods } from './paste-foods.js';
+import { asSqueezed, byPercent, forAll, splitFoods, HUNDREDS, inGrams, isOfTheList } from './paste-foods.js';
 import { foodsInProse } from './paste-prose.js';
 import { figureIn } from './measures.js';
 import { GARNISH_LIST, LEAST_WORDS, NUMBERED, isServing, isWork } from './paste-work.js';
@@ -19,6 +19,7 @@ import {
   bowlsIn,
   isTitle,
   portionIn,
+  portionsIn,
   servedIn,
   sizedName,
   titleOf,
@@ -78,7 +79,7 @@ const BINARY = /[\u0000-\u0008\u000e-\u001a\ufffd]/;
 
 /** What a line begins with that says what it is for: "For garnish: chopped parsley". */
 const HEADED_LINE =
-  /^for the [a-z][a-z ]{2,25}:\s+(?=[\d½¼¾])|^(?:(?:for|as) (?:the |a )?(?:garnish(?:ing)?|topping|serving|finish)|to (?:serve|garnish|finish)|garnish|topping|optional)s?:\s+(?=\S)/i;
+  /^for the [a-z][a-z ]{2,25}:\s+(?=[\d½¼¾])|^(?:(?:for|as) (?:the |a )?(?:garnish(?:ing)?|topping|serving|finish)|to (?:serve|garnish|finish)|(?:optional |suggested )?(?:garnish(?:es)?|topping)|optional)s?:\s+(?=\S)/i;
 
 /** A sentence before the list that names no amount. */
 function isTalk(line: string): boolean {
@@ -243,6 +244,7 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
       continue;
     }
     const stated = bowlsIn(line);
+    const inBowls = foods.length === 0 ? portionsIn(line) : undefined;
     const isHeading = HEADING.test(line) || (line.endsWith(':') && line.length < 60);
     const next = placed[n + 1]?.line;
     const portions = bowls === undefined ? (PORTIONS.exec(line) ?? (n === 0 ? TIMES_EACH.exec(line) : null)) : null;
@@ -256,6 +258,10 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
     if (soMany !== null && portions === null && stated === undefined) {
       title = (soMany[1] ?? '').replace(/^#+\s*/, '');
       bowls = figureIn(soMany[2] ?? '');
+      continue;
+    }
+    if (inBowls !== undefined && bowls !== undefined && n > 0) {
+      bowls = inBowls;
       continue;
     }
     const inPortions = Number(portions?.[1] ?? portions?.[2]);
@@ -333,7 +339,7 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
     } else {
       wasWork = false;
       const head = HEADED_LINE.exec(line)?.[0] ?? '';
-      const under = head === '' || /^optional/i.test(head) ? heading : head.replace(/:\s*$/, '');
+      const under = head === '' || /^optional:/i.test(head) ? heading : head.replace(/:\s*$/, '');
       foods.push(
         ...splitFoods(line.slice(head.length), placed.length === 1, context, head !== '' && under !== heading).map((own) => ({
           heading: under,
@@ -346,7 +352,11 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
   for (const part of [method.at(-1) ?? '', method[0] ?? '']) {
     bowls ??= bowlsIn(SERVES_AT_END.exec(part)?.[1] ?? `serves ${SERVINGS_AT_END.exec(part)?.[1] ?? ''}`);
   }
-  const listedFoods = foods.filter(({ text: food }) => food !== '');
+  const written = foods.map(({ text: food }) => food);
+  const inKilos = inGrams(written, HUNDREDS);
+  const listedFoods = foods
+    .map((one, n) => ({ ...one, text: inKilos[n] ?? one.text }))
+    .filter(({ text: food }) => food !== '' && !isOfTheList(food, written));
   // Told as a letter: what looks like a list of one or two is only where it begins.
   const told = listedFoods.length < LEAST_LISTED ? foodsInProse(method.join(' '), context) : [];
   const isTold = listedFoods.length === 0 || told.length >= LEAST_TOLD;

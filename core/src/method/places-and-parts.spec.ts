@@ -190,12 +190,15 @@ describe('where things are, and which part of them is meant', () => {
   });
 
   it('toast beside the soup is no toasting, and zest through the yoghurt is not in the soup', () => {
-    const { facts, unread } = read(
+    const { facts, unread, soup } = read(
       `${START}1 lemon\n100 g natural yoghurt\nToasted sourdough and basil pesto, to serve\n${COOK} Blend. Stir most of the lemon zest through the yoghurt. Serve with the yoghurt, pesto and toast.`,
     );
     expect(unread).toEqual([]);
     expect(facts.some((fact) => fact.startsWith('toast'))).toBeFalse();
-    expect(facts.filter((fact) => /^(?:add|cream) .*(?:yoghurt|lemon)/.test(fact))).toEqual([]);
+    // Mixed in a bowl beside it.
+    const poured = walk(soup.root).flatMap(({ step }) => (step.op === 'add' || step.op === 'trim' ? step.uses : []));
+    expect(poured.filter(({ line }) => /yoghurt|lemon/.test(line))).toEqual([]);
+    expect(soup.cards?.flatMap((card) => card.lines.map(({ ingredient }) => ingredient))).toEqual(['lemon-zest', 'yoghurt']);
     expect(facts.at(-1)).toContain('pesto');
   });
 

@@ -222,7 +222,7 @@ function cutLines(k: Kitchen, { lines }: Action): readonly string[] {
 
 /** "Reserve 1/4 cup" of something named before it: the share of its line. */
 function measureBefore(k: Kitchen, line: string, body: string): number | undefined {
-  const hit = /\b(?:cups?|ml|tbsps?|tablespoons?|tsps?|teaspoons?|oz|g)\b/i.exec(body);
+  const hit = /(?:\b|(?<=\d))(?:cups?|ml|tbsps?|tablespoons?|tsps?|teaspoons?|oz|g)\b/i.exec(body);
   const at = hit === null ? 0 : hit.index + hit[0].length;
   const share = hit === null ? undefined : k.measured({ line, at, length: 0 }, body);
   return share !== undefined && share < 1 ? share : undefined;

@@ -26,11 +26,15 @@ export interface Clause {
 
 const HEADED = /^(?:#+\s*)?((?:for|to make|to prepare|to serve|to finish|to garnish)\b[\w ,&'’-]{0,50}|[A-Z][\w ,&'’-]{0,40}):$/i;
 /** A heading before the sentence in one line: "For the croutons: toss ..." */
-const HEAD_OF_LINE = /^((?:for|to make|to prepare) (?:the |a )?[\w &'’-]{2,40}):\s+(?=\S)/i;
+const HEAD_OF_LINE =
+  /^((?:for|to make|to prepare) (?:the |a )?[\w &'’-]{2,40}|(?:the )?(?:toppings?|croutons?|crumbs|crisps)):\s+(?=\S)/i;
 /** The same in capitals: "PESTO: blitz everything". */
 const LOUD_HEAD = /^(?!CCP|HACCP|NOTE|TIP|STEP|NB|WARNING|ALLERGEN|CONTAINS|SHELF|STORAGE)([A-Z][A-Z &'’-]{2,30}):\s+(?=\S)/;
 /** The same before a comma, where something to do follows: "For the soup, heat the oil", "Meanwhile, for the sage, ...". */
 const HEAD_BEFORE_COMMA = /^((?:meanwhile|then|next),? )?(for the [\w &'’-]{2,30}), (?=([a-z]+)\b)/i;
+/** Words that turn from something made beside the soup to the soup itself. */
+const BACK_AT_THE_POT =
+  /^(?:meanwhile|in the meantime|for the soup),? .*\b(?:large|big|heavy|deep|stock|soup|main)[\w -]*\b(?:pan|pot|saucepan|casserole)\b/i;
 /** What a step is called before it is told: "Simmer: Add the stock and ..." */
 const STEP_TITLE = /^([A-Z][a-zà-ÿ'’-]*)(?: [\wà-ÿ'’&,-]+){0,4}:\s+(?=[A-Z])/;
 /** A paragraph that says first what it makes: "First make the crisps." */
@@ -89,7 +93,10 @@ export function sentencesOf(text: string): Sentence[] {
       const lead = piece.length - piece.trimStart().length;
       const trimmed = piece.trim();
       const turn = start === (numbered?.[0].length ?? 0) ? null : HEAD_BEFORE_COMMA.exec(trimmed);
-      if (turn !== null && VERBS[(turn[3] ?? '').toLowerCase()] !== undefined) here = turn[2] ?? '';
+      if (turn !== null && (VERBS[(turn[3] ?? '').toLowerCase()] !== undefined || /^(?:dry|pat)$/.test(turn[3] ?? '')))
+        here = turn[2] ?? '';
+      // "Meanwhile heat the oil in a large pan", behind the words about the topping: the soup.
+      else if (start > 0 && here !== section && BACK_AT_THE_POT.test(trimmed)) here = section;
       here = MAKES_BESIDE.exec(trimmed)?.[1] === undefined ? here : `for the ${MAKES_BESIDE.exec(trimmed)?.[1] ?? ''}`;
       if (trimmed !== '') {
         found.push({ start: from + start + lead, end: from + start + lead + trimmed.length, text: trimmed, section: here });

@@ -5,6 +5,7 @@ import { settledLater } from './later.js';
 import { minutesIn } from './measures.js';
 import { joinTrays } from './moved.js';
 import { isHob } from './vessel.js';
+import { onTop } from './top.js';
 import { verbless } from './verbless.js';
 
 /* What a cook writes for a cook: half a sentence, with the word for what is done left out. */
@@ -43,6 +44,118 @@ const tossedIn: SetPhrase = (k, clause, n) => {
   const named = hit === null ? [] : k.mentions(hit[1] ?? '', clause);
   if (hit === null || k.here === undefined || named.every(({ line }) => k.isUsedUp(line)) || named.length === 0) return false;
   doAdd(k, { ...clause, text: hit[1] ?? '', verb: undefined, verbAt: 0 }, n);
+  return true;
+};
+
+/** "Dry the chickpeas on kitchen paper, toss with the oil." */
+const driedAndTossed: SetPhrase = (k, clause, n) => {
+  const hit =
+    /^(?:for the [a-z ]+, )?(?:and |then )*(?:dry|pat(?: dry)?) (?:the )?([a-z ]+?) (?:dry )?(?:on|with|between|in) (?:some |a )?(?:kitchen|paper|clean)[a-z ]*,? (?:and |then )*toss(?:ed)? (?:them |it )?with\b(.*)$/i.exec(
+      clause.text,
+    );
+  if (hit === null) return false;
+  k.as('add', { ...clause, text: `toss the ${hit[1] ?? ''} with${hit[2] ?? ''}`, verb: 'toss', verbAt: 0 }, n, 'toss');
+  return true;
+};
+
+/** "Swirl the harissa through the yoghurt. ... Spoon over the yoghurt": a mixture for the bowls, of both. */
+const swirledThrough: SetPhrase = (k, clause, n) => {
+  const isMixed = /^(?:and |then )*(?:swirl|stir|fold|ripple|mix|beat|whisk) (?!in\b|into\b|through\b)/i.test(clause.text);
+  if (!isMixed || !k.isFinished() || /\b(?:soup|pan|pot)\b/i.test(clause.text)) return false;
+  const both = k.mentions(clause.text, clause);
+  const [first, second] = both;
+  const between = clause.text.slice((first?.at ?? 0) + (first?.length ?? 0), second?.at ?? 0);
+  if (
+    both.length < 2 ||
+    !/\b(?:through|into|in|with)\b/i.test(between) ||
+    both.some(({ line }) => k.isUsedUp(line)) ||
+    !both.some(({ line }) => /^(?:dairy|coconut and plant creams)$/.test(k.lineOf(line)?.taken.row.group ?? ''))
+  )
+    return false;
+  const isServed = k.clauses
+    .slice(n + 1)
+    .filter(({ text }) => /\b(?:serve|garnish|top|dollop|swirl|spoon|drizzle|scatter|finish)\w*\b/i.test(text))
+    .some(
+      ({ text, section }) =>
+        /\b(?:a|one) (?:\w+ )?(?:dollop|spoonful|blob)\b/i.test(text) ||
+        k.names.mentions(text, section, () => false).some(({ line }) => both.some((one) => one.line === line)),
+    );
+  if (!isServed) return false;
+  const bowl = k.fresh('bowl', clause.section);
+  const { added } = k.putLines(bowl, both, clause.text, n);
+  bowl.isForTop = true;
+  k.topVessels.add(bowl);
+  k.put('add', n, { vessel: bowl.name, lines: added });
+  return true;
+};
+
+/** "Place the peppers directly on the grill and cook until charred." */
+const ontoGrill: SetPhrase = (k, clause, n) => {
+  const hit =
+    /\b(?:on|onto|over) (?:the |a )?(?:hot |oiled |preheated |charcoal |gas )*(?:grill|barbecue|bbq|chargrill|coals|grill rack|grates?)\b/i.exec(
+      clause.text,
+    );
+  const next = k.clauses[n + 1];
+  const isCookedNext =
+    next?.sentence === clause.sentence &&
+    /^(?:cook|grill|char|turn|leave)$/.test(next.verb ?? '') &&
+    minutesIn(next.text) !== undefined;
+  const fresh = hit === null ? [] : k.mentions(clause.text.slice(0, hit.index), clause).filter(({ line }) => !k.isUsedUp(line));
+  if (hit === null || !isCookedNext || fresh.length === 0 || minutesIn(clause.text) !== undefined) return false;
+  const tray = k.fresh('tray', clause.section);
+  const { added } = k.putLines(tray, fresh, clause.text.slice(0, hit.index), n);
+  k.put('add', n, { vessel: tray.name, lines: added });
+  k.onGrill = tray;
+  k.here = tray;
+  return true;
+};
+
+/** "Keep back a few of the nicest artichokes. Rest go in with the leeks": the rest of what was kept. */
+const restGoesIn: SetPhrase = (k, clause, n) => {
+  const hit = /^(?:and |then )*(?:the |all the )?(?:rest|others)(?: of (?:it|them))? goe?s? (in\b.*)$/i.exec(clause.text);
+  const kept = k.actions.at(-1);
+  const [line] = kept?.does === 'keep' ? kept.lines : [];
+  const from = line === undefined ? undefined : k.vesselOf(line.line);
+  const row = line === undefined ? undefined : k.lineOf(line.line)?.taken.row;
+  if (hit === null || row === undefined || from === undefined || from === k.mainVessel()) return false;
+  const [where = '', ...more] = (hit[1] ?? '').split(/,\s*/);
+  const name = (row.name.split(',')[0] ?? '').toLowerCase();
+  k.as('add', { ...clause, text: `add the ${name} ${where.replace(/^in with\b/i, 'to')}`, verb: 'add', verbAt: 0 }, n, 'add');
+  if (more.length > 0) verbless(k, { ...clause, text: more.join(', '), verb: undefined, verbAt: 0 }, n);
+  return true;
+};
+
+/** "Depending on how thick you like it, more stock." */
+const asThickAsLiked: SetPhrase = (k, clause, n) => {
+  const hit =
+    /^(?:depending on|according to) how (?:thick|thin) [^,]*, (?:add |with |a (?:bit|little|splash|touch) )*(?:more|extra|some) (.+)$/i.exec(
+      clause.text,
+    );
+  if (hit === null || !k.isFinished()) return false;
+  k.as('thin', { ...clause, text: `thin with more ${hit[1] ?? ''} if too thick`, verb: 'thin', verbAt: 0 }, n, 'thin');
+  return true;
+};
+
+/** "Chop the nuts, slice the kept artichokes, scatter": what the knife was at. */
+const scattered: SetPhrase = (k, clause, n) => {
+  if (
+    !/^(?:and |then )*(?:scatter|sprinkle|strew|pile)(?: (?:over|on|on top|them|them over|them on top|over the top))?$/i.test(
+      clause.text,
+    )
+  )
+    return false;
+  if (!k.isFinished()) return false;
+  const cut = k.actions.filter(
+    ({ does, clause: at }) => does === 'prepare' && k.clauses[at]?.sentence === clause.sentence && at < n,
+  );
+  const lines = [...new Set(cut.flatMap((one) => one.lines.map(({ line }) => line)))];
+  if (lines.length === 0) return false;
+  onTop(
+    k,
+    lines.map((line) => ({ line, at: 0, length: 0 })),
+    clause.text,
+    n,
+  );
   return true;
 };
 
@@ -162,6 +275,12 @@ const partedOnTrays: SetPhrase = (k, clause, n) => {
 
 /** Tried in this order, before any other phrase. */
 export const SHORT_NOTES: readonly SetPhrase[] = [
+  driedAndTossed,
+  swirledThrough,
+  ontoGrill,
+  restGoesIn,
+  asThickAsLiked,
+  scattered,
   withoutColour,
   fatInPan,
   tossedIn,

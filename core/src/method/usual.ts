@@ -63,7 +63,7 @@ export const MOST = 0.8;
 
 /** "Stir well", "mix until combined": how it is done, and nothing of its own. */
 export const HOW_ONLY =
-  /^(?:and |then )*(?:stir|fold|mix|toss|combine|whisk|beat|return)(?: it| them| all| everything| the two| both)?(?: back(?: in| together)?)?(?: (?:really|very))?(?: (?:well|thoroughly|together|gently|occasionally|to combine|to coat|to mix|(?:until|till) (?:combined|melted|smooth|well mixed|evenly mixed)))*$/i;
+  /^(?:and |then )*(?:stir|fold|mix|toss|combine|whisk|beat|return)(?: it| them| all| everything| the two| both)?(?: back(?: in| together)?)?(?: (?:really|very))?(?: (?:well|round|around|about|through|thoroughly|together|gently|occasionally|to combine|to coat|to mix|(?:until|till) (?:combined|melted|smooth|well mixed|evenly mixed)))*$/i;
 
 export type Heat = 'sweat' | 'fry' | 'bloom' | 'simmer' | 'roast' | 'toast' | 'fryPuree';
 

@@ -25,7 +25,13 @@ export function hob(k: Kitchen, clause: Clause, n: number, fresh: boolean): Vess
     const latest =
       k
         .open()
-        .filter((one) => isHob(one) && one.section === clause.section && !one.isAside)
+        .filter(
+          (one) =>
+            isHob(one) &&
+            one.section === clause.section &&
+            !one.isAside &&
+            !(one.isDrained && !one.isWet && k.wetPots().length > 0),
+        )
         .at(-1) ?? k.latestHob();
     // A skillet is none of the pots in which there is soup.
     const isFlat = /\b(?:skillet|fry\w*|griddle|wok)\b/i.test(place.word);

@@ -1,0 +1,197 @@
+import { readSheet as read } from '../../spec/sheets.js';
+
+const START = 'Soup\nServes 4\n1 kg pumpkin, chopped\n2 onions\n800 ml chicken stock\n';
+const COOKED = 'Sweat the onions 8 mins. Add the pumpkin and stock. Simmer 20 mins. Blend.';
+
+describe('what a soup is called and how large its bowls are', () => {
+  it('a text without a title is called after the vegetable that it has most of, and never “Ingredients”', () => {
+    const { soup } = read(
+      'Ingredients:\n900 g tomatoes\n2 onions\n600 ml vegetable stock\n\nMethod:\n1) Simmer all 20 mins. Blend.',
+    );
+    expect(soup.name).toBe('Tomato soup');
+  });
+
+  it('how much a bowl gets may stand in the words about serving', () => {
+    expect(read(`${START}\n${COOKED} Service: 200 ml per cover, chopped chives.`).soup.writtenFor.bowlG).toBe(200);
+    expect(read(`${START}\n${COOKED} Ladle 250 g of the soup into each bowl.`).soup.writtenFor.bowlG).toBe(250);
+    // So much of a garnish is no bowl.
+    expect(read(`${START}\n${COOKED} Serve with 60 g croutons per bowl.`).soup.writtenFor.bowlG).toBe(300);
+  });
+
+  it('a count of portions counts before the volume of the batch', () => {
+    const { soup, questions } = read(
+      `Leek soup\nYield: 1 gallon\nPortions: 16 @ 8 oz\n\n2 lb leeks\n2 lb potatoes\n2 qt chicken stock\n\nSimmer all 20 min. Blend.`,
+      'us',
+    );
+    expect(soup.writtenFor.bowls).toBe(16);
+    expect(questions).toEqual([]);
+    expect(read('Pea soup\nQuantities: 10 serves\n1 kg peas\n1 L stock\n\nSimmer all 5 min. Blend.').soup.writtenFor.bowls).toBe(
+      10,
+    );
+  });
+});
+
+describe('lists as they are written', () => {
+  it('a line that only speaks of another is no food of its own', () => {
+    const { questions, kg, soup } = read(
+      `${START}400g tin chickpeas, drained\n\nFor the crispy chickpeas\nhalf the chickpeas\n1 tbsp olive oil\n1 tsp cumin seeds\n\n1. Heat the oven to 200C. For the crispy chickpeas, dry the chickpeas on kitchen paper, toss with the oil and cumin seeds, spread over a baking tray and roast for 25 mins.\n2. Meanwhile sweat the onions in a large pan for 10 mins. Add the pumpkin and stock and simmer for 20 mins. Add the remaining chickpeas. Blend.\n3. Scatter with the crispy chickpeas.`,
+    );
+    expect(questions).toEqual([]);
+    expect(kg('canned-chickpeas')).toBeCloseTo(0.4, 6);
+    const [card] = soup.cards ?? [];
+    expect(card?.lines.map(({ ingredient }) => ingredient)).toEqual(['canned-chickpeas', 'olive-oil', 'cumin']);
+    expect(card?.root.steps.map(({ op }) => op)).toContain('roast');
+  });
+
+  it('“for the topping: reserved florets, 1 tsp cumin, 15 g butter” brings the cumin and the butter', () => {
+    const { soup, questions } = read(
+      `Soup\nServes 8\n1 large cauliflower, 1.2kg\n2 onions\n1.25L water\nFor the topping: reserved florets, 1 tsp cumin seeds, 15g butter\n\nBreak the cauliflower into florets, keep about 100g of tiny ones aside. Simmer the onions, cauliflower and water for 15 min. Blitz.\nTopping: melt the butter, add the cumin and the tiny florets, fry till brown, about 5 min. Spoon over.`,
+    );
+    expect(questions).toEqual([]);
+    const [card] = soup.cards ?? [];
+    expect(card?.lines.map(({ ingredient }) => ingredient)).toEqual(['butter', 'cumin', 'cauliflower']);
+    const florets = card?.lines.find(({ ingredient }) => ingredient === 'cauliflower');
+    expect(florets?.amount.rule === 'scaled' ? florets.amount.amount.value : undefined).toBeCloseTo(0.1, 2);
+  });
+
+  it('herbs and a spice behind commas, one of them with a measure; grams left out beside kilos; vinegar cut short', () => {
+    const { kg } = read(`${START}200 double cream\nbay, allspice (1/2 tsp)\nsherry vin\n\n${COOKED} Add the cream.`);
+    expect(kg('double-cream')).toBeCloseTo(0.2, 6);
+    expect(kg('allspice')).toBeCloseTo(0.001, 4);
+    expect(kg('bay')).toBeGreaterThan(0);
+    expect(kg('sherry-vinegar')).toBeGreaterThan(0);
+  });
+
+  it('optional garnishes are for the top, all of them, and by the dusting or the drop', () => {
+    const { garnish } = read(
+      `${START}Optional garnishes: truffle oil, smoked paprika, toasted pumpkin seeds\n\n${COOKED} Serve with the garnishes.`,
+      'us',
+    );
+    const of = (line: string) => garnish.find((one) => one.line === line)?.gPerBowl ?? 0;
+    expect(of('truffle-oil')).toBeCloseTo(0.5, 3);
+    expect(of('paprika')).toBeCloseTo(0.2, 3);
+    expect(of('pumpkin-seeds')).toBeCloseTo(5, 3);
+  });
+
+  it('a food that is not known takes no other along, and one of which nobody says how much is asked', () => {
+    const { questions, garnish } = read(`${START}Flat-leaf parsley and shaved zanzibar to serve\n\n${COOKED} Serve with parsley.`);
+    expect(questions.some((line) => line.includes('zanzibar'))).toBeTrue();
+    expect(garnish.map(({ line }) => line)).toContain('parsley');
+    const bacon = read(`${START}Chives, crumbled bacon\n\n${COOKED} Garnish w/ chives & bacon.`);
+    expect(bacon.garnish.map(({ line }) => line)).toEqual(['chives', 'bacon']);
+  });
+
+  it('a bunch of which a few leaves are kept for the top is in the soup', () => {
+    const { soup, garnish } = read(
+      `${START}1 bunch mint, leaves picked (keep a few small ones for the top)\n\nSweat the onions 8 mins. Add the pumpkin and stock. Simmer 20 mins. Add the mint and blend. Top with the small mint leaves.`,
+    );
+    const [leaves] = garnish;
+    expect(leaves?.gPerBowl).toBeGreaterThan(0);
+    expect(leaves?.gPerBowl).toBeLessThan(3);
+    expect(soup.lines.filter(({ ingredient }) => ingredient === 'mint').length).toBe(2);
+  });
+});
+
+describe('which of the foods is meant', () => {
+  it('coriander is the seed where the leaf is called cilantro', () => {
+    const { of, garnish } = read(
+      `${START}1 tsp. ground coriander\n2 Tbsp. olive oil\nCilantro leaves, for serving\n\nToss the pumpkin with the oil and coriander. Roast at 425°F for 35 minutes. Simmer the onions in the stock for 10 minutes. Add the pumpkin. Blend. Top with cilantro.`,
+      'us',
+    );
+    expect(of('add').flatMap(({ uses }) => uses.map(({ line }) => line))).toContain('coriander-seed');
+    expect(garnish.map(({ line }) => line)).toEqual(['coriander']);
+  });
+
+  it('a pot is no pot of stock', () => {
+    const { of } = read(
+      `${START}2 veg stock cubes\n25 g butter\n\nButter in big pot, onions in, 8 mins soft. Add the pumpkin, the stock and the cubes. Simmer 20 mins. Blend.`,
+    );
+    const first = of('trim')[0]?.uses.map(({ line }) => line);
+    expect(first).toEqual(['onion']);
+  });
+
+  it('the liquor is the water that something dried was soaked in', () => {
+    const { soup, actions } = read(
+      `${START}20 g dried porcini\n250 ml boiling water\n\nSoak the porcini in the boiling water for 20 minutes. Strain, keeping the liquor. Sweat the onions 8 mins. Add the pumpkin. Pour in the porcini liquor, then the stock. Simmer 20 mins. Blend.`,
+    );
+    expect(actions.find(({ does, lines }) => does === 'add' && lines.some(({ line }) => line === 'water'))).toBeDefined();
+    expect(soup.lines.filter(({ ingredient }) => ingredient === 'water').length).toBe(1);
+  });
+});
+
+describe('what is lifted out, kept and put on top', () => {
+  it('half of the lardons are lifted out and drained, and the other half stays', () => {
+    const { of } = read(
+      `${START}200 g bacon lardons\n\nFry the lardons until crisp. Lift out half with a slotted spoon and drain on kitchen paper. Add the onions and cook gently for ten minutes. Add the pumpkin and stock, simmer 20 mins. Blend. Top with the reserved lardons.`,
+    );
+    expect(of('takeOut').map(({ share, keep }) => [share, keep])).toEqual([[0.5, true]]);
+  });
+
+  it('“saving a little to swirl on top” keeps some of the cream for the bowls', () => {
+    const { garnish, of } = read(
+      `${START}165 mL coconut cream\n\n${COOKED} Stir through the coconut cream, saving a little to swirl on top.`,
+    );
+    expect(of('cream').length).toBe(1);
+    expect(garnish.map(({ line }) => line)).toEqual(['coconut-cream-top']);
+  });
+
+  it('a mixture made beside the soup is what the dollop is of', () => {
+    for (const served of ['Serve each bowl with a dollop.', 'Spoon over the yoghurt.']) {
+      const { soup } = read(`${START}2 tsp harissa\n150 g yoghurt\n\n${COOKED} Swirl the harissa through the yoghurt. ${served}`);
+      expect(soup.cards?.flatMap(({ lines }) => lines.map(({ ingredient }) => ingredient)))
+        .withContext(served)
+        .toEqual(['harissa', 'yoghurt']);
+    }
+  });
+
+  it('the rest goes in with the leeks, and what is chopped at the end is scattered', () => {
+    const { garnish, soup, of, ops } = read(
+      `Soup\n1 kg Jerusalem artichokes\n2 leeks\n75 g butter\n900 ml chicken stock\nhandful hazelnuts\n\nRoast the artichokes at 200 for 40 mins. For the last ten mins chuck the hazelnuts on another tray.\nLeeks in the butter, low, 10-15 min.\nKeep back a few of the nicest artichokes. Rest go in with leeks, stock on, 10 mins.\nWhizz. Depending on how thick you like it, more stock.\nChop the nuts, slice the kept artichokes, scatter.`,
+    );
+    expect(of('join').length).toBe(1);
+    expect(of('simmer').map(({ minutes }) => minutes)).toEqual([10]);
+    expect(ops).toContain('thin');
+    expect(soup.cards?.map(({ lead }) => lead)).toEqual(['Hazelnuts']);
+    expect(garnish.length).toBe(1);
+  });
+});
+
+describe('places and short notes', () => {
+  it('what lies directly on a grill is roasted there, and skinned behind it', () => {
+    const { of } = read(
+      `${START}4 red capsicums\n6 tomatoes\n\nPlace the capsicums and tomatoes directly on the grill and cook, turning, 15-20 minutes until charred all over. Put the capsicums in a bowl, cover and stand 10 minutes. Peel and seed. Slip skins off tomatoes. Sweat the onions in a pan 8 mins. Add the vegetables, pumpkin and stock. Simmer 20 mins. Blend.`,
+      'au',
+    );
+    expect(of('roast').map(({ minutes, ovenC }) => [minutes, ovenC])).toEqual([[17.5, 250]]);
+    expect(of('peel').map(({ lines }) => lines[0])).toEqual(['red-pepper', 'tomato']);
+  });
+
+  it('a little boiling water beside the pot is another pan, and drains no soup', () => {
+    const { soup, of } = read(
+      `Soup\n2 lbs. asparagus\n1 qt. water\n1 c. light cream\n\nCut off the tips; set tips aside. Cook the stalks in the boiling water until tender, about 25 min. Press through a sieve. Cook the tips in a little boiling water 5 min., drain. Add cream and the tips.`,
+      'us',
+    );
+    const drained = of('drain');
+    expect(drained.length).toBe(1);
+    expect(soup.root.steps.map(({ op }) => op)).not.toContain('drain');
+  });
+
+  it('a lid that is on but ajar lets steam out; a list before “stir round” and “crumble in” goes in', () => {
+    expect(
+      read(`${START}\nAdd the pumpkin, onions and stock. Lid on but ajar, simmer for 2 hours. Blend.`).of('simmer')[0]?.lid,
+    ).toBe('ajar');
+    const { soup, actions } = read(
+      `Soup\n2 onions\n25 g butter\n1 tsp turmeric\n2 veg stock cubes\n1 potato\n1.2 kg cauliflower\n1 l water\n\nOnions in the butter, 8 mins. Turmeric, stir round. Cauliflower, potato (peeled, cubed), water, crumble in the cubes. Boil, 15 min lid on. Blitz.`,
+    );
+    expect(actions.filter(({ does }) => does === 'add').flatMap(({ lines }) => lines.map(({ line }) => line))).toEqual([
+      'onion',
+      'butter',
+      'turmeric',
+      'cauliflower',
+      'potato',
+      'water',
+      'stock-cube',
+    ]);
+    expect(soup.lines.length).toBe(7);
+  });
+});

@@ -19,7 +19,7 @@ const MANNERS = new Set(
     'cracked freshly-cracked just enough sufficient dollop pat glug bit sized thumb husked shucked picked fat plump hand torn snipped crumbled more if liked ' +
     'frozen day old crust removed kernel pak tetra packet package bag punnet ' +
     'shaving needed using inner outer own home made homemade favourite about light long slit smashed bruised stale bunch bundle squeezed pressed ' +
-    'zested juiced wedged segmented blanched salted pitted crustless english persian lebanese extra virgin quick washed ready floret head pure pre ea each filtered unbleached unsweetened very crispy fried undyed smooth loosely firmly lightly tightly brick uncooked strand thread eat san marzano natural creamy crunchy'
+    'zested juiced wedged segmented blanched salted pitted crustless english persian lebanese extra virgin quick washed ready floret head pure pre ea each filtered unbleached unsweetened very crispy fried undyed smooth loosely firmly lightly tightly brick uncooked strand thread eat san marzano natural creamy crunchy flatleaf fire'
   ).split(' '),
 );
 

@@ -80,7 +80,8 @@ export function plainNumbers(text: string): {
 }
 
 function spoken(text: string): Phrase['says'] {
-  if (/\bto taste\b|\bas needed\b|\b[Qq]\.? ?[SsBb]\b\.?|\bas required\b|\bas req(?:'?d|\.|$)|\bTT\b/.test(text)) return 'to taste';
+  if (/\bto taste\b|\bas needed\b|\b[Qq]\.? ?[SsBb]\b\.?|\bas required\b|\bas req(?:'?d|\.|$)|\bTT\b|\btt$/.test(text))
+    return 'to taste';
   if (/\bto (?:just |barely |almost |well )?cover\b/i.test(text)) return 'to cover';
   if (/\bto (?:the|its|a) (?:mark|target)\b|\d ?% of (?:the )?(?:finished|total|final|batch)/i.test(text)) return 'to the mark';
   return /\bfor (?:frying|sweating|the pan|sautéing)\b/i.test(text) ? 'for frying' : undefined;
@@ -198,7 +199,7 @@ export function takeApart(line: string): Phrase {
     says === undefined
       ? head
       : head.replace(
-          /(?:,?\s*\b|^)(?:to taste|TT|[Qq]\.? ?[SsBb]\b\.?|as needed|as required|as req(?:'?d|\.)?|to (?:just |barely |almost |well )?cover|to (?:the|its|a) (?:mark|target)|\d[\d.,]* ?% of (?:the )?(?:finished|total|final|batch)\w*(?: \w+)*|for (?:frying|sweating|the pan|sautéing))/i,
+          /(?:,?\s*\b|^)(?:to taste|TT|tt$|[Qq]\.? ?[SsBb]\b\.?|as needed|as required|as req(?:'?d|\.)?|to (?:just |barely |almost |well )?cover|to (?:the|its|a) (?:mark|target)|\d[\d.,]* ?% of (?:the )?(?:finished|total|final|batch)\w*(?: \w+)*|for (?:frying|sweating|the pan|sautéing))/i,
           '',
         );
   return { ...nothing, ...parsed(short), juiceOf: juice !== null };

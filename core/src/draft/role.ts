@@ -283,6 +283,7 @@ const ON_TOP_G: Readonly<Record<string, number>> = {
   'pastes and sauces': 5,
   breads: 40,
   croutons: 8,
+  'tortilla-strips': 8,
   // A dusting.
   spices: 0.2,
   // By the drop.
@@ -293,7 +294,7 @@ const ON_THE_BOWL: ReadonlySet<Role> = new Set(['garnish', 'finish']);
 
 /** An amount for what is written without one, or undefined where it has to be asked. */
 export function assumedAmount(role: Role, row: IngredientRow, bowls: number): Amount | undefined {
-  const onTop = (role === 'garnish' ? ON_TOP_G[row.group] : undefined) ?? (ON_THE_BOWL.has(role) ? ON_TOP_G[row.id] : undefined);
+  const onTop = (ON_THE_BOWL.has(role) ? ON_TOP_G[row.id] : undefined) ?? (role === 'garnish' ? ON_TOP_G[row.group] : undefined);
   const isPepper = PEPPERS.test(plain(row.id).replaceAll(' ', '-')) && row.group === 'spices';
   const isSalt = row.group === 'seasoning' && row.id.endsWith('salt');
   const grams = isPepper ? 0.1 : isSalt && role === 'garnish' ? PINCH_G : (onTop ?? TO_TASTE_G[role]);

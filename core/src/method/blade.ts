@@ -127,6 +127,10 @@ function withoutOther(text: string): string {
   return at > 0 && BLADE.test(text.slice(0, at)) ? text.slice(0, at) : text;
 }
 
+/** "Purée 3 cups of the soup": so much, and the rest stays as it is. */
+const OF_THE_SOUP =
+  /\b(?:cups?|cupfuls?|pints?|quarts?|qts?|litres?|liters?|l|ml|ladles?|ladlefuls?)\b\.? (?:of )?(?:the |your )?(?:hot )?(?:soup|mixture|chowder)\b/i;
+
 const FRIED: ReadonlySet<Sense> = new Set(['fry', 'sweat', 'cook', 'bloom']);
 
 /** Whether what is whizzed is raw, and fried next. */
@@ -247,6 +251,7 @@ export function doBlend(k: Kitchen, clause: Clause, n: number, verb: string): vo
   const share = isRepeated
     ? undefined
     : (transferred(k, vessel, clause, n) ??
+      (OF_THE_SOUP.test(words) ? measuredPart(k, vessel, words) : undefined) ??
       /\b(?:about )?(half|a third|one third|two[- ]thirds|a quarter|three[- ]quarters|some|part|a portion|most)\b(?: of)?/i
         .exec(
           /\bat a time\b|\ball of it or\b|\bor (?:only |just )?(?:half|part)\b/i.test(body)

@@ -145,6 +145,7 @@ function addAll(k: Kitchen, whole: Clause, n: number): void {
   if (isPartLifted(k, clause, n, mentions) || isGivenBack(k, clause, n, mentions)) return;
   const isMore =
     mentions.length > 0 &&
+    !/^(?:and |then )*(?:drizzle|scatter|sprinkle|top|dollop|spoon)\b/i.test(clause.text) &&
     /\b(?:more|extra|another)\b/i.test(text) &&
     !/\d|½|¼|\b(?:spoon|tbsp|tsp|cup|splash|knob|handful)/i.test(text) &&
     mentions.every(

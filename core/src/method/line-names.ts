@@ -139,6 +139,13 @@ export class NamesOfLines {
     const spelt = length === 1 && near.length > 1 ? near.filter(({ taken }) => isWrittenIn(taken.text, words[n]?.text ?? '')) : [];
     const lines = spelt.length > 0 ? spelt : near;
     const word = words[n]?.text ?? '';
+    // "Lemon wedges" are of no lemon that was juiced.
+    const isWedged = /^(?:wedge|slice|quarter|halve)$/.test(words[n + 1]?.text ?? '') && /^(?:lemon|lime|orange)$/.test(word);
+    if (
+      isWedged &&
+      this.lines.filter(({ taken }) => taken.row.id.startsWith(word)).every(({ taken }) => /-(?:juice|zest)$/.test(taken.row.id))
+    )
+      return { lines: [], length: 0 };
     // "Chicken broth" is no chicken.
     const isOfStock = word === 'chicken' && /^(?:stock|broth|bouillon|cube|liquor)$/.test(words[n + 1]?.text ?? '');
     // "The rosemary stalk" is of the rosemary.

@@ -195,3 +195,69 @@ describe('places and short notes', () => {
     expect(soup.lines.length).toBe(7);
   });
 });
+
+describe('toppings made beside the soup', () => {
+  it('what is baked alongside the tomatoes is not tipped in with them', () => {
+    const { soup, of } = read(
+      `Tomato soup\nServes 5\n3 pounds tomatoes\n1 onion\n4 cups vegetable stock\n\nFor the croutons:\n3 cups cubed day-old bread\n2 tablespoons butter, melted\n\nArrange the tomatoes and onion on baking sheets. Roast at 400 degrees F for 45 minutes.\n\nMeanwhile, make the croutons: Toss the bread with the melted butter. Spread on a small baking sheet and bake alongside the tomatoes until golden, 10 to 12 minutes.\n\nTransfer the roasted vegetables to a large pot. Add the stock and simmer 15 minutes. Puree. Top with the croutons.`,
+      'us',
+    );
+    expect(soup.cards?.map(({ lead }) => lead)).toEqual(['White bread']);
+    expect(of('join').length).toBe(1);
+    expect(soup.lines.some(({ ingredient }) => ingredient === 'white-bread')).toBeFalse();
+  });
+
+  it('a heading of the list over a row of the method, and foods behind a plus', () => {
+    const { soup, kg, of, garnish } = read(
+      `Carrot soup\nServes 4\n1 kg carrots\n1 tsp paprika\n1 l stock\nPaprika butter: 2 tbsp butter + ½ tsp dried mint\n\nMOP\nSimmer the carrots and paprika in the stock for 20 min. Blend.\nPaprika butter: melt butter in a small pan, stir in the mint, off after 30 seconds.\nServe drizzled with paprika butter, lemon wedges on the side.`,
+    );
+    expect(kg('dried-mint')).toBeGreaterThan(0);
+    const [card] = soup.cards ?? [];
+    expect(card?.lines.map(({ ingredient }) => ingredient)).toEqual(['butter', 'dried-mint']);
+    // All the paprika is in the soup.
+    expect(of('add').flatMap(({ uses }) => uses.filter(({ line }) => line === 'paprika'))).toEqual([{ line: 'paprika' }]);
+    expect(garnish.length).toBe(1);
+  });
+
+  it('“drizzle with extra cream”, of a cream that has gone in', () => {
+    const { garnish } = read(
+      `${START}80 ml cream, plus extra to serve\n\n${COOKED} Add the cream. Ladle into bowls. Drizzle with extra cream.`,
+      'au',
+    );
+    expect(garnish.length).toBe(1);
+    expect(garnish[0]?.line).toContain('cream');
+  });
+
+  it('lemon wedges are of no lemon that was juiced', () => {
+    const { of } = read(`${START}Juice of ½ lemon\n\n${COOKED} Stir in the lemon juice. Serve with lemon wedges.`);
+    expect(of('add').flatMap(({ uses }) => uses.filter(({ line }) => line === 'lemon-juice'))).toEqual([{ line: 'lemon-juice' }]);
+  });
+});
+
+describe('a part of the soup, and what is not it', () => {
+  it('“puree 3 cups of soup in blender” leaves the rest whole', () => {
+    const { of } = read(
+      `${START}2 cans (15 oz) black beans\n\nSimmer the pumpkin, onions and beans in the stock for 20 minutes. Working in batches, puree 3 cups of soup in blender until smooth; return to pot.`,
+      'us',
+    );
+    const held = of('blend')[0]?.holdBack ?? [];
+    expect(held.map(({ line }) => line)).toContain('pumpkin');
+    expect(held[0]?.share).toBeGreaterThan(0.5);
+  });
+
+  it('“drain and rinse the remaining can of beans” drains the can', () => {
+    const { ops } = read(
+      `${START}3 (15-ounce) cans black beans, undrained\n\nSimmer the pumpkin, onions, stock and 2 cans of the beans for 20 minutes. Blend. Drain and rinse remaining can of beans; stir into soup.`,
+      'us',
+    );
+    expect(ops).not.toContain('drain');
+  });
+
+  it('a list told in a sentence loses no head of celery, and “enough for four” counts', () => {
+    const { kg, soup } = read(
+      'Simple celery soup\n\nYou need a whole head of celery (about 500g), chopped, a large potato, an onion, 50g of butter, about a litre of chicken stock and 100ml of milk.\n\nMelt the butter and gently cook the onion and celery for 15 minutes. Add the potato and stock and simmer for half an hour. Blend. Add the milk. It makes enough for four.',
+    );
+    expect(kg('celery')).toBeCloseTo(0.5, 6);
+    expect(soup.writtenFor.bowls).toBe(4);
+  });
+});

@@ -6,6 +6,9 @@ const PROSE_MEASURE =
 /** "A pumpkin of some 4 lb.": the weight behind the food. */
 const PROSE_WEIGHED =
   /\b(?:an?|the|one|two)\s+([a-z]+(?: [a-z]+)?)(?: (?:of|weighing) (?:some |about )?|, (?:about|around|roughly|say) )(\d+(?:[.,]\d+)? ?(?:kg|g|lbs?|oz|pounds?))\b/gi;
+/** "A whole head of celery (about 500g)": the weight behind it in brackets. */
+const PROSE_HEAD =
+  /\b(?:an?|one|the) (?:(?:whole|large|small|big|good) )*(?:head|bunch|bag|piece|wedge) of ([a-z]+(?: [a-z]+)?) \((?:about |around |roughly |say |approx\.? )?(\d+(?:[.,]\d+)? ?(?:kg|g|lbs?|oz|pounds?))\)/gi;
 /** "A chopped onion", "an apple": one of what is counted by the piece. */
 const PROSE_PIECE =
   /\b(a couple of|an?|another) (?:(?:large|small|medium|big|good|ripe|chopped|diced|sliced|peeled|finely|roughly|grated|crushed) )*([a-zà-ÿ]+(?: [a-zà-ÿ]+)?)(?! (?:masher|peeler|ricer|pan|press|soup|stock))\b/gi;
@@ -34,6 +37,7 @@ export function foodsInProse(text: string, context: ReadingContext): { heading: 
   });
   const found = [
     ...pieces,
+    ...[...text.matchAll(PROSE_HEAD)].map((hit) => ({ at: hit.index, measure: hit[2] ?? '', words: hit[1] ?? '' })),
     ...[...text.matchAll(PROSE_WEIGHED)].map((hit) => ({ at: hit.index, measure: hit[2] ?? '', words: hit[1] ?? '' })),
     ...[...text.matchAll(PROSE_MEASURE)].map((hit) => ({ at: hit.index, measure: hit[1] ?? '', words: hit[2] ?? '' })),
     ...[...text.matchAll(PROSE_ONE)].map((hit) => ({ at: hit.index, measure: hit[1] ?? '', words: hit[2] ?? '' })),

@@ -14,7 +14,7 @@ export const FOR_SO_MANY =
 export const MAKES_BEHIND = /^([^\d.]{4,80})[.,;] ((?:makes|serves|feeds|enough for) [^.;]{1,30})\.?$/i;
 /** What a method ends on: "Serves 4-6." */
 export const SERVES_AT_END =
-  /(?:^|[.!;] )(?:it |this )?((?:serves|makes|feeds|does) (?:about )?(?:\d+(?: ?(?:-|–|to) ?\d+)?|two|three|four|five|six|seven|eight|ten|twelve)(?:-?ish)?)(?: (?:(?:big|large|good|small|generous|hungry) )?(?:people|portions|bowls|servings|generously|easily|of us|with seconds))?(?:,? (?:\(?(?:about|of about|at|each|roughly) )?[\d½¼¾/ ]+(?:cups?|ml|oz|g)(?: (?:each|per serving|a bowl))?\)?)?(?:,? with (?:bread|toast|rolls|crackers)[a-z ]*)?\.?\s*$/i;
+  /(?:^|[.!;] )(?:it |this )?((?:serves|makes|feeds|does) (?:about |enough for )?(?:\d+(?: ?(?:-|–|to) ?\d+)?|two|three|four|five|six|seven|eight|ten|twelve)(?:-?ish)?)(?: (?:(?:big|large|good|small|generous|hungry) )?(?:people|portions|bowls|servings|generously|easily|of us|with seconds))?(?:,? (?:\(?(?:about|of about|at|each|roughly) )?[\d½¼¾/ ]+(?:cups?|ml|oz|g)(?: (?:each|per serving|a bowl))?\)?)?(?:,? with (?:bread|toast|rolls|crackers)[a-z ]*)?\.?\s*$/i;
 /** "5 generous servings." */
 export const SERVINGS_AT_END =
   /(?:^|[.!;] )(\d{1,3})(?: ?(?:-|–|to) ?\d+)? (?:(?:big|large|good|small|generous|hearty) )?(?:servings|portions|bowls|bowlfuls)\.?\s*$/i;
@@ -79,12 +79,12 @@ function portionG(figure: string, unit: string): number | undefined {
 
 /** "Service: 200 ml per cover", "ladle 8 oz into each bowl". */
 const SERVED =
-  /\b(?:serve|service|serving|plate|plating|portion|ladle|dish|pour|bowl)\w*\b[^.;]{0,30}?\b(\d+(?:[.,]\d+)?) ?(ml|cl|g|fl\.? ?oz|oz)\b(?: of)?(?: (?:the )?soup)? ?(?:per|a|each|in each|into each|to each|\/) ?(?:cover|portion|bowl|person|guest|head|serving|cup)\b/i;
+  /\b(?:serve|service|serving|plate|plating|portion|ladle|dish|pour|bowl)\w*\b[^.;]{0,30}?\b(\d+(?:[.,]\d+)?) ?(ml|cl|g|fl\.? ?oz|oz)\b(?: of)?(?: (?:the )?soup)? ?(?:per|a|each|in each|into each|to each|\/) ?(?:cover|portion|bowl|person|guest|head|serving|cup)\b|^(?:plate|service|serve|portion):? (?:up )?(?:(?:the )?soup,? )?(\d+(?:[.,]\d+)?) ?(ml|g)\b(?: of)?(?: the)?(?: soup\b|[,.;]|$)/im;
 
 /** How much of the soup a bowl gets, g, where the words about serving say so. */
 export function servedIn(line: string): number | undefined {
   const hit = SERVED.exec(line.slice(0, LONGEST_SAID));
-  return hit === null ? undefined : portionG(hit[1] ?? '', hit[2] ?? '');
+  return hit === null ? undefined : portionG(hit[1] ?? hit[3] ?? '', hit[2] ?? hit[4] ?? '');
 }
 
 /** "Portions: 16 @ 8 oz": a count of bowls, which counts before any volume that the batch is said to have. */

@@ -70,7 +70,8 @@ const BESIDE_IT =
 /** How long it takes and how hard it is, by the editor: nothing to cook by. */
 const ABOUT =
   /^(?:prep(?:aration)?(?: ?[+&/] ?cook(?:ing)?)?|cook(?:ing)?|time|total|active|hands[- ]on|ready|takes|difficulty|course|cuisine|calories)\b(?: time| in)?\s*:?\s*(?:about |under )?(?:\d|easy|medium|less)/i;
-const METHOD = /^(?:#+\s*)?(?:step \d+|method|directions?|instructions?|preparation|steps?|what to do|how to make it)\s*:?$/i;
+const METHOD =
+  /^(?:#+\s*)?(?:step \d+|method|m\.?o\.?p\.?|method of preparation|directions?|instructions?|preparation|steps?|what to do|how to make it)\s*:?$/i;
 const IN_BRACKETS =
   /^\((?:about |approx\.? |ca\.? )?([\d.,½¼¾]+(?: ?(?:-|–|to) ?[\d.,½¼¾]+)? ?(?:cups?|quarts?|qts?|litres?|liters?|l|pints?))\)$/i;
 /** Characters that no text has: what begins so is a file of another kind under a wrong name. */
@@ -80,6 +81,14 @@ const BINARY = /[\u0000-\u0008\u000e-\u001a\ufffd]/;
 /** What a line begins with that says what it is for: "For garnish: chopped parsley". */
 const HEADED_LINE =
   /^for the [a-z][a-z ]{2,25}:\s+(?=[\d½¼¾])|^(?:(?:for|as) (?:the |a )?(?:garnish(?:ing)?|topping|serving|finish)|to (?:serve|garnish|finish)|(?:optional |suggested )?(?:garnish(?:es)?|topping)|optional)s?:\s+(?=\S)/i;
+
+/** "Paprika butter: 2 tbsp butter + 1 tsp chilli flakes": a name over foods in one line, each with its measure; empty where it is a food and its amount. */
+function headOfList(line: string): string {
+  const hit = /^[A-Z][a-zà-ÿ]+(?: [a-zà-ÿ]+){0,3}:\s+(?=[\d½¼¾])/.exec(line);
+  const parts = line.slice(hit?.[0].length ?? 0).split(/ \+ |, (?:and )?(?=[\d½¼¾])/);
+  const isList = parts.length > 1 && parts.every((part) => /^[\d½¼¾].*[a-z]{3}/i.test(part.trim()));
+  return hit !== null && isList ? hit[0] : '';
+}
 
 /** A sentence before the list that names no amount. */
 function isTalk(line: string): boolean {
@@ -338,10 +347,15 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
       notes.push(line);
     } else {
       wasWork = false;
-      const head = HEADED_LINE.exec(line)?.[0] ?? '';
+      const head = HEADED_LINE.exec(line)?.[0] ?? headOfList(line);
       const under = head === '' || /^optional:/i.test(head) ? heading : head.replace(/:\s*$/, '');
       foods.push(
-        ...splitFoods(line.slice(head.length), placed.length === 1, context, head !== '' && under !== heading).map((own) => ({
+        ...splitFoods(
+          head === '' ? line : line.slice(head.length).replace(/ \+ (?=[\d½¼¾])/g, '; '),
+          placed.length === 1,
+          context,
+          head !== '' && under !== heading,
+        ).map((own) => ({
           heading: under,
           text: own,
         })),

@@ -36,7 +36,10 @@ export function readMethod(
   ask: TreeAsk,
   context: KitchenContext,
 ): MethodReading {
-  const sentences = sentencesOf(text);
+  const sentences = sentencesOf(
+    text,
+    lines.map(({ heading }) => heading),
+  );
   const clauses = clausesOf(sentences);
   const kitchen = cookInMind(methodLines(lines), clauses, context);
   const tree = treeOf(

@@ -32,6 +32,7 @@ const HEAD_OF_LINE =
 const LOUD_HEAD = /^(?!CCP|HACCP|NOTE|TIP|STEP|NB|WARNING|ALLERGEN|CONTAINS|SHELF|STORAGE)([A-Z][A-Z &'’-]{2,30}):\s+(?=\S)/;
 /** The same before a comma, where something to do follows: "For the soup, heat the oil", "Meanwhile, for the sage, ...". */
 const HEAD_BEFORE_COMMA = /^((?:meanwhile|then|next),? )?(for the [\w &'’-]{2,30}), (?=([a-z]+)\b)/i;
+const LISTED_HEAD = /^([A-Za-z][\w &'’-]{2,40}):\s+(?=\S)/;
 /** Words that turn from something made beside the soup to the soup itself. */
 const BACK_AT_THE_POT =
   /^(?:meanwhile|in the meantime|for the soup),? .*\b(?:large|big|heavy|deep|stock|soup|main)[\w -]*\b(?:pan|pot|saucepan|casserole)\b/i;
@@ -46,8 +47,13 @@ const MAKES_BESIDE =
 const NOT_AN_END =
   /(?:\b(?:approx|excl?|incl|seas|max|min|mins|secs?|hrs?|tsps?|tbsps?|tbs|oz|lbs?|pts?|qts?|gals?|pkgs?|med|lg|sm|doz|in|cm|mm|ml|temp|no|deg|e\.g|i\.e|vs|ca|[a-z])|\d)\.$/i;
 
-/** Sentences of a method with their places, under their headings. Numbering and bullets are left out. */
-export function sentencesOf(text: string): Sentence[] {
+/**
+ * Sentences of a method with their places, under their headings. Numbering and bullets are left out.
+ *
+ * @param headings those of the list of foods: a row that begins with one of them is of that part.
+ */
+export function sentencesOf(text: string, headings: readonly string[] = []): Sentence[] {
+  const known = new Set(headings.map((heading) => heading.toLowerCase()).filter((heading) => heading !== ''));
   const found: Sentence[] = [];
   let section = '';
   let at = 0;
@@ -73,7 +79,9 @@ export function sentencesOf(text: string): Sentence[] {
     if (isTitled) start += dottedTitle(own.slice(start)).length;
     const loud = LOUD_HEAD.exec(own.slice(start));
     const isStep = loud !== null && VERBS[(loud[1] ?? '').split(' ')[0]?.toLowerCase() ?? ''] !== undefined;
-    const inLine = HEAD_OF_LINE.exec(own.slice(start)) ?? (isStep ? null : loud);
+    const listed = LISTED_HEAD.exec(own.slice(start));
+    const isListed = listed !== null && known.has((listed[1] ?? '').toLowerCase());
+    const inLine = (isListed ? listed : null) ?? HEAD_OF_LINE.exec(own.slice(start)) ?? (isStep ? null : loud);
     let here = section;
     const spoken = HEAD_BEFORE_COMMA.exec(own.slice(start));
     if (spoken !== null && VERBS[(spoken[3] ?? '').toLowerCase()] !== undefined) {

@@ -43,6 +43,18 @@ export function doDrain(k: Kitchen, clause: Clause, n: number): void {
     return;
   }
   const mentions = k.mentions(k.body(clause), clause);
+  const next = k.clauses[n + 1];
+  const isOfNext =
+    mentions.length === 0 &&
+    next?.sentence === clause.sentence &&
+    next.verb === 'rinse' &&
+    /^(?:and |then )*drain$/i.test(clause.text.trim()) &&
+    k.mentions(next.text, next).length > 0;
+  if (isOfNext) {
+    // "Drain and rinse the remaining can of beans": the can, and not the soup.
+    k.put('prepare', n);
+    return;
+  }
   const at = mentions.map(({ line }) => k.vesselOf(line)).find((one) => one !== undefined);
   const vessel = at ?? (mentions.length === 0 ? k.here : undefined);
   if (!vessel?.isWet) {

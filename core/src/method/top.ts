@@ -67,8 +67,10 @@ export function onTop(k: Kitchen, named: readonly Mention[], text: string, n: nu
     lines.push(...[...blanched.lines].filter((line) => k.lineOf(line)?.taken.row.id !== 'water').map((line) => ({ line })));
   }
   // "The chilli oil" is what was made under that name, and no oil of the soup's.
-  const spoken = made === undefined ? -1 : text.toLowerCase().indexOf(nameOf(made.section));
-  const end = spoken < 0 ? -1 : spoken + nameOf(made?.section ?? '').length;
+  const said = made === undefined ? -1 : text.toLowerCase().indexOf(nameOf(made.section));
+  const end = said < 0 ? -1 : said + nameOf(made?.section ?? '').length;
+  // "Paprika butter", made under "for the butter".
+  const spoken = said < 0 ? said : said - (/[a-zà-ÿ]+ $/i.exec(text.slice(0, said))?.[0].length ?? 0);
   const others =
     made === undefined
       ? mentions

@@ -67,6 +67,11 @@ export function asMeant(whole: string): string {
         /\beverything(?: else)? (?:from|off|that is on|on) (?:the |both |your )(?:two |hot )?(?:trays?|pans|sheets?|tins?)\b/gi,
         'everything on the tray',
       )
+      // "Bake alongside the tomatoes": in the same oven, on a tray of its own.
+      .replace(
+        /(?<=\b(?:bake|roast|baked|roasted)\b.*) (?:alongside|next to|beside) (?:the )?[a-z]+(?: [a-z]+)?(?= until\b| till\b| for\b|,|$)/i,
+        '',
+      )
       // "10 mins – you want them soft": what it is to look like.
       .replace(/\s+[–—-]\s+(?:you(?:['’]re| are)? (?:want|after|looking for)(?:ing)?) (?:it|them|the \w+) (?:to be )?/gi, ' until ')
   );

@@ -147,7 +147,7 @@ const AT_THE_END = /\b(?:to finish|at the end|blended in last|cold, in cubes)\b/
 
 /** A part of it, or some of it, that is kept for the top. */
 const PART =
-  '(?:the |any |its |their )?(?:leafy |green |feathery |pretty |smallest |nicest )*(?:fronds?|leaves|tops?|tips|stalks?|stems?|seeds|florets|greens|heads?|slices?|pieces?|some|a few(?: (?:small|little|tiny|nice|pretty|good|whole))?(?: (?:ones|leaves|sprigs|slices|pieces))?|a little|a handful|a third|a quarter|half|one|two|\\d+(?: ?g)?)(?: of (?:them|it))?';
+  '(?:the |any |its |their )?(?:leafy |green |feathery |pretty |smallest |nicest )*(?:fronds?|leaves|tops?|tips|stalks?|stems?|seeds|florets|greens|heads?|slices?|pieces?|some|a few(?: (?:small|little|tiny|nice|pretty|good|whole))?(?: (?:ones|leaves|sprigs|slices|pieces))?|a little|a handful|a third|a quarter|half|one|two|[\\d½¼¾/ ]+ ?(?:cups?|tbsps?|tablespoons?|tsps?|teaspoons?|ml)|\\d+(?: ?g)?)(?: of (?:them|it))?';
 const KEPT = '(?:kept|reserved|saved|set aside|held back|picked)(?: (?:back|by|whole|aside))?';
 const A_PART_KEPT = new RegExp(
   `[,;(]\\s*(?:(?:and|with) )?(?:${PART} ${KEPT}|(?:keep|reserve|save|set aside|hold back)(?:ing)? ${PART}) (?:for|to) [^,;()]*\\)?`,

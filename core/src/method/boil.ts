@@ -2,7 +2,7 @@ import { found } from './foods.js';
 import { joinTrays } from './moved.js';
 import { hob } from './where.js';
 import type { Kitchen } from './kitchen.js';
-import { USUAL } from './usual.js';
+import { IN_WATER, USUAL } from './usual.js';
 import { LOOKS, VERBS } from './lexicon.js';
 import { minutesIn, ovenIn, degreesIn, bodyFigureIn, partOf } from './measures.js';
 import { isHob } from './vessel.js';
@@ -28,7 +28,7 @@ export function doBoil(k: Kitchen, clause: Clause, n: number): void {
     k.put('setting', n);
     return;
   }
-  if (/\b(?:in|into) (?:a |the )?(?:pan of )?(?:boiling|salted|simmering)[\w ]* water\b/i.test(text)) {
+  if (IN_WATER.test(text)) {
     doBlanch(k, clause, n);
     return;
   }

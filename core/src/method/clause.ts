@@ -28,7 +28,15 @@ import { asMeant, backToSoup, inTwoParts, ofTheKept } from './turns.js';
 import { doDrain, doSkim, doStrain } from './strain.js';
 import { doChill, doCool, doLet } from './stand.js';
 
+/** "To freeze: cool, and freeze before adding the cream": for another day, whatever its clauses name. */
+const FOR_ANOTHER_DAY = /^(?:to (?:freeze|store|make ahead)|if (?:freezing|storing|making (?:it )?ahead))\b/i;
+
 function take(k: Kitchen, whole: Clause, n: number): void {
+  const first = k.clauses.find(({ sentence }) => sentence === whole.sentence);
+  if (first !== undefined && FOR_ANOTHER_DAY.test(first.text) && k.context.fixes?.[whole.text]?.does === undefined) {
+    k.put('store', n, { vessel: undefined });
+    return;
+  }
   k.fix = k.context.fixes?.[whole.text];
   const clause = k.fix?.does === undefined ? afterSoLong(k, whole, n) : whole;
   if (clause === undefined) {

@@ -1,7 +1,7 @@
 import { hob, roastVessel } from './where.js';
 import type { Kitchen } from './kitchen.js';
 import type { Mention } from './mentions.js';
-import { USUAL } from './usual.js';
+import { IN_WATER, USUAL } from './usual.js';
 import { LOOKS } from './lexicon.js';
 import { minutesIn, ovenIn } from './measures.js';
 import { isHob } from './vessel.js';
@@ -176,11 +176,7 @@ export function doCook(k: Kitchen, clause: Clause, n: number): void {
     k.put('setting', n, time === undefined ? {} : { minutes: { low: time.low, high: time.high } });
     return;
   }
-  if (
-    /\b(?:in|into) (?:a |the )?(?:little |bit of |some |pan of |small pan of )?(?:boiling|salted|simmering|plenty of)[\w ]* water\b/i.test(
-      text,
-    )
-  ) {
+  if (IN_WATER.test(text)) {
     const own = k.all.filter(
       ({ id, taken }) => (taken.row.id === 'water' || taken.row.id === 'fine-salt') && !k.isUsedUp(id) && taken.kg > 0,
     );

@@ -261,3 +261,41 @@ describe('a part of the soup, and what is not it', () => {
     expect(soup.writtenFor.bowls).toBe(4);
   });
 });
+
+describe('water of its own, warnings, and other days', () => {
+  it('“in a large pot of boiling salted water”, drained, and the same pot begun anew', () => {
+    const { soup, of } = read(
+      `Beet soup\n1½ lb. beets\n2 Tbsp. butter\n1 onion\n4 cups vegetable broth\n\nCook beets in a large pot of boiling salted water until tender, 40–50 minutes. Drain; let cool. Rub skins off and cut beets into chunks.\nHeat butter in the same pot over medium. Add onion and cook until golden, 8–10 minutes. Add broth; bring to a simmer. Cook 20 minutes. Add beets. Purée.`,
+      'us',
+    );
+    const [apart] = of('join');
+    expect(apart?.branch.steps.map(({ op }) => op)).toContain('drain');
+    expect(soup.root.steps.map(({ op }) => op)).not.toContain('drain');
+    expect(of('fry').length).toBe(1);
+  });
+
+  it('“reheat, being careful not to boil” boils nothing, and what is said of freezing adds no cream', () => {
+    const { ops, of } = read(
+      `${START}150ml single cream\n\n${COOKED} Stir in the cream. Reheat, being careful not to boil. Season.\nTo freeze, cool and freeze before adding the cream.`,
+    );
+    expect(of('simmer').map(({ vigour }) => vigour)).toEqual(['steady', 'bare']);
+    expect(ops.filter((op) => op === 'cream').length).toBe(1);
+    expect(ops).not.toContain('rest');
+  });
+
+  it('what stands in brackets or behind a comma of one food parts no line', () => {
+    const { questions } = read(
+      `${START}A handful of lovage leaves (or celery leaves and parsley)\nGoat cheese, crumbled, for garnish\n\n${COOKED} Add the lovage. Top with goat cheese.`,
+    );
+    expect(questions).toEqual(['Goat cheese, crumbled, for garnish']);
+  });
+
+  it('a can of which a measure is reserved goes into the pot', () => {
+    const { garnish, soup } = read(
+      `${START}400ml can coconut milk, reserve 1/4 cup for serving\n\nSweat the onions 8 mins. Add the pumpkin, stock and coconut milk. Simmer 20 mins. Blend. Serve drizzled with reserved coconut milk.`,
+      'au',
+    );
+    expect(soup.lines.filter(({ ingredient }) => ingredient === 'coconut-milk').length).toBe(2);
+    expect(garnish[0]?.gPerBowl).toBeCloseTo(15.6, 0);
+  });
+});

@@ -23,7 +23,8 @@ function listed(line: string, context: ReadingContext, isOnTop: boolean): string
   if (line.length > LONGEST_LINE || (isCounted && !isOnTop)) return undefined;
   const tail = FOR_ALL.exec(line);
   const foods = (tail === null ? line : line.slice(0, tail.index))
-    .split(/\s*,\s*(?:and\s+)?|\s+(?:and|&|\+)\s+/i)
+    // What stands in brackets belongs together.
+    .split(/\s*,\s*(?:and\s+)?(?![^()]*\))|\s+(?:and|&|\+)\s+(?![^()]*\))/i)
     .filter((one) => one !== '')
     .map((one) => one.replace(MEASURE_BEHIND, (whole, measure: string) => (one === whole ? one : ` ${measure}`)))
     .map((one) => (isCounted ? one : amountFirst(one, context)));
@@ -34,7 +35,9 @@ function listed(line: string, context: ReadingContext, isOnTop: boolean): string
     ((isCounted || /^[\d½¼¾]/.test(one) || BY_THE_PINCH.test(one)) && isKnown(one, context));
   const strange = foods.filter((one) => !isFood(one)).length;
   // What all of it is for is said behind it: one food that is not known is asked, and takes no other along.
-  const mayAsk = tail !== null && !isCounted && foods.length - strange >= 1;
+  // "Goat's cheese, crumbled, for garnish" is one.
+  const isPair = foods.length === 2 && !/,/.test(bare);
+  const mayAsk = tail !== null && !isCounted && foods.length - strange >= (isPair ? 1 : 2);
   if (strange > (mayAsk ? 1 : 0)) return undefined;
   return foods.map((one) => (/\d|[½¼¾]/.test(one) || BY_THE_PINCH.test(one) ? one : `${one} ${tail?.[1] ?? 'to taste'}`));
 }

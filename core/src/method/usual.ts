@@ -51,6 +51,10 @@ export const LITTLE_G = 15;
 /** So many clauses further on it may be said what becomes of something that was lifted out or soaked. */
 export const LOOKS_AHEAD = 20;
 
+/** "In a large pot of boiling salted water": water of its own, and none of the soup's. */
+export const IN_WATER =
+  /\b(?:in|into) (?:a |the )?(?:little |bit of |some |plenty of |(?:[a-z]+ ){0,2}(?:pan|pot|saucepan|stockpot) of )?(?:boiling|salted|simmering|plenty of)[\w, ]* water\b/i;
+
 /** "Drain on kitchen paper": what was fried, of its fat. */
 export const ON_PAPER = /\b(?:on|onto|over) (?:some |a sheet of |a )?(?:kitchen|paper|absorbent)\b/i;
 

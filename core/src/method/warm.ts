@@ -78,7 +78,9 @@ export function doHeat(k: Kitchen, clause: Clause, n: number, verb: string): voi
     doPreheat(k, clause, n);
     return;
   }
-  if (/\bto (?:the |a )?(?:boil|boiling|simmer)\b/i.test(text) && k.here?.isWet === true) {
+  // "Reheat, being careful not to boil."
+  const isHeldBack = /\b(?:not|without|don['’]?t|never|avoid\w*|before)\b[^,;]*\bboil/i.test(text);
+  if (!isHeldBack && /\bto (?:the |a )?(?:boil|boiling|simmer)\b/i.test(text) && k.here?.isWet === true) {
     k.as('bring', clause, n, 'bring');
     return;
   }

@@ -42,6 +42,8 @@ export function hob(k: Kitchen, clause: Clause, n: number, fresh: boolean): Vess
       latest.isHot &&
       (!latest.isBlended ||
         (isFlat && k.names.mentions(clause.text, clause.section, () => false).some(({ line }) => !k.isUsedUp(line))));
+    // "Drain the beetroot and cut it up. Heat the butter in the same pot": what was boiled there has left it.
+    if (latest?.isDrained === true && !latest.isWet && comesBack(k, latest, n)) return k.fresh(place.kind, clause.section);
     if (!place.isNew && latest !== undefined && !isSkillet) return latest;
     if (here?.kind === 'bowl' && !here.isHot && here.steps.length > 0 && !fresh) {
       here.kind = place.kind;

@@ -12,7 +12,7 @@ const VEGETABLE_G = 60;
 
 /** A measure with up to three words behind it. */
 const MEASURED_FOOD =
-  /\b((?:\d+(?:[.,]\d+)?|\d+\s+\d\/\d|[½¼¾]|\d\/\d|a|an|half a|one|two|three|another)\s*(?:kg|g|ml|l|litres?|liters?|cups?|tbsps?|tablespoons?|tsps?|teaspoons?|spoonfuls?|pints?|quarts?|splash(?:es)?|dash|glug|drop|drizzle|knob|pinch|squeeze|ladle(?:ful)?|little|bit|few drops|(?:few |couple of )?sprigs?|handful|bunch|grating|twist))\b\s*(?:of\s+)?(?:(?:hot|cold|warm|boiling|iced|more|extra|fresh|kosher|sea|fine|ground)\s+)*(?=([a-zà-ÿ]+(?:\s+[a-zà-ÿ]+){0,2}))/gi;
+  /(?<![\w½¼¾⅓⅔])((?:\d+\s*[½¼¾⅓⅔]|\d+\s+\d\/\d|\d+(?:[.,]\d+)?|[½¼¾⅓⅔]|\d\/\d|a|an|half a|one|two|three|another)\s*(?:kg|g|ml|l|litres?|liters?|cups?|tbsps?|tablespoons?|tsps?|teaspoons?|spoonfuls?|pints?|quarts?|splash(?:es)?|dash|glug|drop|drizzle|knob|pinch|squeeze|ladle(?:ful)?|little|bit|few drops|(?:few |couple of )?sprigs?|handful|bunch|grating|twist))\b\.?\s*(?:of\s+)?(?:(?:hot|cold|warm|boiling|iced|more|extra|fresh|kosher|sea|fine|ground)\s+)*(?=([a-zà-ÿ]+(?:\s+[a-zà-ÿ]+){0,2}))/gi;
 
 /** A food that stands in the method alone becomes a line. */
 export function found(k: Kitchen, name: string, clause: Clause, grams?: number): Mention[] {

@@ -299,3 +299,16 @@ describe('water of its own, warnings, and other days', () => {
     expect(garnish[0]?.gPerBowl).toBeCloseTo(15.6, 0);
   });
 });
+
+describe('measures that the method gives', () => {
+  it('“1½ tsp. salt”, of a salt that the list has without an amount', () => {
+    const { soup, of } = read(
+      `${START}Kosher salt\n\nSweat the onions 8 mins. Add the pumpkin and 1½ tsp. salt; cook 5 minutes. Add the stock. Simmer 20 mins. Blend.`,
+      'us',
+    );
+    const salts = soup.lines.filter(({ ingredient }) => ingredient.endsWith('salt'));
+    expect(of('add').some(({ uses }) => uses.some(({ line }) => salts.some(({ id }) => id === line)))).toBeTrue();
+    const [amount] = salts.flatMap((line) => (line.amount.rule === 'scaled' ? [line.amount.amount] : []));
+    expect(amount?.value).toBeCloseTo(1.5, 6);
+  });
+});

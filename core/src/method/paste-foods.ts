@@ -36,7 +36,7 @@ function listed(line: string, context: ReadingContext, isOnTop: boolean): string
   const strange = foods.filter((one) => !isFood(one)).length;
   // What all of it is for is said behind it: one food that is not known is asked, and takes no other along.
   // "Goat's cheese, crumbled, for garnish" is one.
-  const isPair = foods.length === 2 && !/,/.test(bare);
+  const isPair = foods.length === 2 && !bare.includes(',');
   const mayAsk = tail !== null && !isCounted && foods.length - strange >= (isPair ? 1 : 2);
   if (strange > (mayAsk ? 1 : 0)) return undefined;
   return foods.map((one) => (/\d|[½¼¾]/.test(one) || BY_THE_PINCH.test(one) ? one : `${one} ${tail?.[1] ?? 'to taste'}`));

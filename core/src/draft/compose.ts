@@ -1,3 +1,4 @@
+import { saltPctIn } from './salt.js';
 import slugify from '@sindresorhus/slugify';
 import { isBatchStep, type Branch, type Line, type PlainStep, type Soup, type SoupStep } from '../soup/index.js';
 import { minutesIn, ovenIn, sentencesOf, speaksOf } from './method.js';
@@ -18,7 +19,6 @@ const USUAL = {
   blendMin: 2,
   reheatMin: 3,
   overM: 0.01,
-  saltPct: 0.8,
   liaisonC: 80,
 } as const;
 /** What is little against the lead and sweats with the onion. */
@@ -197,8 +197,8 @@ function finish(
     'salt',
     of('salt').filter(({ amount }) => amount.rule !== 'byStep'),
   );
-  for (const { id } of of('salt').filter(({ amount }) => amount.rule === 'byStep')) {
-    stations.put('season', (own) => ({ id: own, op: 'season', line: id, saltPct: USUAL.saltPct }));
+  for (const { id, written } of of('salt').filter(({ amount }) => amount.rule === 'byStep')) {
+    stations.put('season', (own) => ({ id: own, op: 'season', line: id, saltPct: saltPctIn(written) }));
   }
   stations.lines(
     'tune',

@@ -1,3 +1,4 @@
+import { saltPctIn } from './salt.js';
 import type { Larder } from '../larder/index.js';
 import {
   checkSoup,
@@ -167,7 +168,7 @@ function usualPlace(soup: Soup, role: Role): Place {
 
 /** The step by which a line that is settled comes in. */
 function settling(line: Line, role: Role): PlainStep | undefined {
-  if (role === 'salt') return { id: 'season', op: 'season', line: line.id, saltPct: 0.8 };
+  if (role === 'salt') return { id: 'season', op: 'season', line: line.id, saltPct: saltPctIn(line.written) };
   if (role === 'cream') {
     return {
       id: 'cream',

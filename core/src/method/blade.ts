@@ -173,7 +173,8 @@ export function doBlend(k: Kitchen, clause: Clause, n: number, verb: string): vo
   const isFirstBlade = !k.isFinished() && /\bsmooth\b/i.test(words);
   if (
     !isFirstBlade &&
-    /^blend in\b/i.test(words.slice(clause.verbAt)) &&
+    /^blend in\b(?! (?:batches|goes|two|three|small)\b)/i.test(words.slice(clause.verbAt)) &&
+    minutesIn(words) === undefined &&
     k.mentions(k.body(clause), clause).some(({ line }) => !k.isUsedUp(line))
   ) {
     k.as('add', clause, n);

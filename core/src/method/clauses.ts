@@ -43,6 +43,8 @@ function isVerb(words: readonly Word[], n: number, startsSentence: boolean, befo
   const next = words[n + 1]?.text;
   const isLook = words.slice(Math.max(0, n - 6), n).some(({ text }) => /^(?:until|till|golden|is|are)$/.test(text));
   if (/^(?:cut|skin)$/.test(word) && /^sides?$/.test(next ?? '')) return false;
+  // "Roast it, skin on, 180C, 1 hr."
+  if (/^(?:skin|peel|shell)$/.test(word) && next === 'on') return false;
   // "Cook and stir onion and carrot 5 mins" is one thing.
   if (word === 'stir' && words[n - 1]?.text === 'and' && words[n - 2]?.text === 'cook') return false;
   if (word === 'fish') return next === 'out';

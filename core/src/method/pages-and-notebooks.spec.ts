@@ -312,3 +312,42 @@ describe('measures that the method gives', () => {
     expect(amount?.value).toBeCloseTo(1.5, 6);
   });
 });
+
+describe('the soup’s own, and what only looks like it', () => {
+  it('a soup that is strained so that its vegetables can be blended loses neither', () => {
+    const { ops } = read(
+      `${START}\nSweat the onions 8 mins. Add the pumpkin and stock. Simmer 20 mins. Strain the soup over a bowl, reserving the liquid. Put the vegetables in a blender with a couple of ladlefuls of the liquid and whizz, then add enough of the remaining liquid to give the consistency you like.`,
+    );
+    expect(ops).not.toContain('drain');
+    expect(ops).toContain('blend');
+    // A stock is strained off its vegetables.
+    expect(
+      read(
+        `${START}1 carrot\n2 sticks celery\n\nSimmer the onions, carrot and celery in the stock for 40 minutes. Strain. Add the pumpkin and simmer 20 mins. Blend.`,
+      ).ops,
+    ).toContain('drain');
+  });
+
+  it('extra cheese is beside what went in, and the butter of the croutons is not the soup’s', () => {
+    const { garnish, of } = read(
+      `${START}100 g cheddar, grated\n60 g butter\ncroutons\n\nStew the onions in the butter for 8 mins. Add the pumpkin and stock. Simmer 20 mins. Blend. Stir in the cheese. Serve with extra cheese, and croutons fried in butter.`,
+    );
+    expect(of('add').flatMap(({ uses }) => uses.filter(({ line }) => line === 'butter'))).toEqual([{ line: 'butter' }]);
+    expect(garnish.map(({ line }) => line).sort()).toEqual(['cheddar-2', 'croutons']);
+  });
+
+  it('skin on is no skinning, “blend in a machine 4 min” is a blade, and a title says its litres', () => {
+    const { of, soup } = read(
+      `Squash soup from the restaurant (10 L)\n4 kg kabocha squash\n1 kg onions\n5 L chicken stock\n1 L cream\n\nRoast the squash, skin on, 180C, 1 hr. Scoop.\nSweat onions 25 min. Add squash and stock, simmer 25.\nBlend in the thermo 4 min full with cream, pass chinois fine.`,
+    );
+    expect(of('roast').map(({ minutes, ovenC }) => [minutes, ovenC])).toEqual([[60, 180]]);
+    expect(of('blend').map(({ minutes }) => minutes)).toEqual([4]);
+    expect(of('sieve').length).toBe(1);
+    expect(soup.writtenFor.bowls).toBe(33);
+  });
+
+  it('a salt that is listed by its share of the soup is placed at that share', () => {
+    const { of } = read(`${START}salt 1.1%\n\n${COOKED}`);
+    expect(of('season').map(({ saltPct }) => saltPct)).toEqual([1.1]);
+  });
+});

@@ -37,6 +37,8 @@ const BY_VOLUME =
 /** "Ingredients (for 2 litres)"; "makes about 3.5 L / 12 x 280 ml". */
 const VOLUME_BEHIND =
   /^[^\d]{0,60}\((?:for|makes|yields?|approx\.?|about|ca\.?) (?:about )?(\d+(?:[.,]\d+)?) (quarts?|litres?|liters?|l|gallons?|pints?)\)/i;
+/** "Squash soup from the restaurant (10 L)". */
+const VOLUME_OF_TITLE = /^[^\d]{4,80}\((\d+(?:[.,]\d+)?) ?(litres?|liters?|l)\)$/i;
 const SO_MANY_OF = /\b(?:makes|yields?|serves)\b.*?\b(\d{1,3}) ?[x×] ?\d{2,4} ?(?:ml|g)\b/i;
 const LITRES: readonly (readonly [RegExp, number])[] = [
   [/^q/i, 0.946],
@@ -103,7 +105,7 @@ export function bowlsIn(text: string): number | undefined {
   if (asMain !== null) return Number(asMain[1]);
   const portioned = SO_MANY_OF.exec(line) ?? PORTIONS_FIRST.exec(line) ?? TIMES.exec(line);
   if (portioned !== null) return Number(portioned[1]);
-  const volume = BY_VOLUME.exec(line) ?? VOLUME_BEHIND.exec(line);
+  const volume = BY_VOLUME.exec(line) ?? VOLUME_BEHIND.exec(line) ?? VOLUME_OF_TITLE.exec(line);
   if (volume !== null) {
     const beside = SAID_BESIDE.exec(line.slice(volume[0].length));
     if (beside !== null) return Number(beside[1]);

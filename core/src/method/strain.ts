@@ -1,5 +1,6 @@
 import type { Clause } from './clauses.js';
 import type { Kitchen } from './kitchen.js';
+import { VERBS } from './lexicon.js';
 import { percentIn } from './measures.js';
 import { measuredPart } from './soup-part.js';
 import { LOOKS_AHEAD, ON_PAPER, USUAL } from './usual.js';
@@ -145,7 +146,7 @@ export function doStrain(k: Kitchen, clause: Clause, n: number): void {
           text,
         ) && /\b(?:blender|processor|blend|pur[ée]e)\b/i.test(text),
     );
-  if (solidsNext && k.here?.isBlended !== true) {
+  if ((solidsNext || isWhatIsBlended(k, n)) && k.here?.isBlended !== true) {
     // "Strain; blend the solids with a cup of the liquid; pour the rest back": all of it goes on.
     k.put('setting', n);
     return;
@@ -186,6 +187,22 @@ export function doStrain(k: Kitchen, clause: Clause, n: number): void {
   k.put('sieve', n);
   k.step(vessel, n, 'sieve', (id) => ({ id, op: 'sieve', meshMm, scraped }));
   if (/\bice\b/i.test(words)) k.as('cool', clause, n);
+}
+
+/** Whether a blade comes behind it and nothing solid goes in before: then what is strained is the soup, and no stock for it. */
+function isWhatIsBlended(k: Kitchen, n: number): boolean {
+  const blade = k.clauses.findIndex(({ verb }, at) => at > n && VERBS[verb ?? ''] === 'blend');
+  if (blade < 0 || k.isFinished()) return false;
+  // Of an onion, a bone and water it is a stock.
+  const vegetables = k.all.filter(({ taken }) => taken.row.softening > 0 && /^(?:vegetable|greens|grain)$/.test(taken.role));
+  if (vegetables.length === 0 || vegetables.some(({ id }) => !k.isUsed(id))) return false;
+  return k.clauses
+    .slice(n + 1, blade + 1)
+    .every(({ text, section }) =>
+      k.names
+        .mentions(text, section, k.isUsedUp)
+        .every(({ line }) => k.isUsed(line) || (k.lineOf(line)?.taken.row.softening ?? 0) === 0),
+    );
 }
 
 /** What a spoon lifts off of the fat that floats. Kitchen default. */

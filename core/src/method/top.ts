@@ -45,7 +45,13 @@ function keptInstead(k: Kitchen, mention: Mention, text: string): Mention {
 }
 
 export function onTop(k: Kitchen, named: readonly Mention[], text: string, n: number): void {
-  const mentions = named.map((one) => besideSoup(k, keptInstead(k, one, text)));
+  // "Croutons fried in butter": how they were made, and no butter of the soup's.
+  const isOfMaking = ({ line, at }: Mention): boolean =>
+    k.lineOf(line)?.taken.row.group === 'fats' &&
+    /\b(?:fried|toasted|tossed|browned|crisped) in (?:the |a little |some )?$/i.test(text.slice(0, at));
+  const mentions = named
+    .filter((one) => !(k.isUsed(one.line) && isOfMaking(one)))
+    .map((one) => besideSoup(k, keptInstead(k, one, text)));
   const lines: LineUse[] = [];
   // What has gone into the soup whole and is named on top all the same, as the fronds of its fennel: nobody knows of what.
   let isGone = false;
@@ -145,7 +151,9 @@ export function onTop(k: Kitchen, named: readonly Mention[], text: string, n: nu
       k.lineOf(line)?.taken.row.group === 'fats' &&
       /\b(?:threads?|drizzle|drops?|slick|trickle|little|extra|more|splash|glug|film)\b[^,;]*$/i.test(text.slice(0, mention.at));
     // "A thread of oil" over the bowls, of an oil that has gone in.
-    const isBeside = isPlus || isThread;
+    // "Serve with extra cheese", of a cheese that has gone in.
+    const isExtra = k.isUsed(line) && /\b(?:extra|more) (?:\w+ )?$/i.test(text.slice(0, mention.at));
+    const isBeside = isPlus || isThread || isExtra;
     const own = isBeside && k.isUsed(line) ? more(k, line, n) : undefined;
     const use = k.use(own ?? mention, text);
     k.top.push({ use, clause: n });

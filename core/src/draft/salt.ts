@@ -1,0 +1,13 @@
+/** How salt a soup is where nobody says, and no soup is salted beyond the other, %. Kitchen defaults. */
+const USUAL_PCT = 0.8;
+const MOST_PCT = 5;
+
+/**
+ * How salt a written line of salt wants the soup, %; the usual where it says nothing.
+ *
+ * @example saltPctIn('salt 1.1%') // 1.1
+ */
+export function saltPctIn(written: string | undefined): number {
+  const pct = /(\d+(?:[.,]\d+)?) ?%/.exec(written ?? '')?.[1];
+  return pct === undefined ? USUAL_PCT : Math.min(MOST_PCT, Number(pct.replace(',', '.')));
+}

@@ -45,6 +45,8 @@ const ROOT_G_CM = 4.33;
 const METRIC: readonly (readonly [words: string, times: number, unit: string])[] = [
   ['grammes?|gr|gms|grm', 1, 'g'],
   ['kilos?|kilogrammes?|kgs', 1, 'kg'],
+  ['millilitres?', 1, 'ml'],
+  ['centilitres?|centiliters?', 10, 'ml'],
   ['mls', 1, 'ml'],
   ['msk|el', 15, 'ml'],
   ['tsk|tl', 5, 'ml'],

@@ -34,6 +34,8 @@ const READ: readonly (readonly [string, Country, string, number])[] = [
   // As they are written and said on both sides of the Channel.
   ['2 kilos potatoes', 'gb', 'potato', 2],
   ['400 grammes carrots', 'gb', 'carrot', 0.4],
+  ['250 millilitres water', 'gb', 'water', 0.2495],
+  ['25 centilitres water', 'gb', 'water', 0.2495],
   ['half a kilo of leeks', 'gb', 'leek', 0.5],
   ['500 mls stock', 'gb', 'vegetable-stock', 0.5],
   ['2 dl cream', 'gb', 'whipping-cream', 0.1994],

@@ -17,8 +17,8 @@ export const COLUMN_AMOUNT = String.raw`(?:(?:\d[\d.,/ ]*|\d? ?[½¼¾⅓⅔])\s
 /** A food and its amount in two columns: "Onions, yellow, chopped        6 lb". */
 const IN_COLUMNS = new RegExp(`^([a-z].{2,60}?)(?:\\s{2,}|\\t)(${COLUMN_AMOUNT})$`, 'i');
 
-/** Units as they are written in kitchens that cook by the "gm" and the "ltr". */
-const UNITS_SHORT = /(\d) ?(gms?|grms?|kgs|mls|ltrs?|lts?)\b\.?/gi;
+/** Units as they are written in kitchens that cook by the "gm" and the "ltr", and in full. */
+const UNITS_SHORT = /(\d) ?(gms?|grms?|grammes?|kgs|kilogrammes?|kilograms?|mls|millilit(?:re|er)s?|ltrs?|lts?)\b\.?/gi;
 
 /** Whether all words of a line are a food's own name: "white pepper" is the pepper that is meant, "pepper, white" any. */
 function isNamed(line: string, context: ReadingContext): boolean {

@@ -252,7 +252,9 @@ export function doBlend(k: Kitchen, clause: Clause, n: number, verb: string): vo
   const share = isRepeated
     ? undefined
     : (transferred(k, vessel, clause, n) ??
-      (OF_THE_SOUP.test(words) ? measuredPart(k, vessel, words) : undefined) ??
+      (OF_THE_SOUP.test(words) && !/\bat a time\b|\b(?:batches|lots|goes) of\b/i.test(words)
+        ? measuredPart(k, vessel, words)
+        : undefined) ??
       /\b(?:about )?(half|a third|one third|two[- ]thirds|a quarter|three[- ]quarters|some|part|a portion|most)\b(?: of)?/i
         .exec(
           /\bat a time\b|\ball of it or\b|\bor (?:only |just )?(?:half|part)\b/i.test(body)

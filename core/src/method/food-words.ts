@@ -214,7 +214,7 @@ export function notAFood(words: readonly Token[], n: number): boolean {
     return true;
   if (word === 'stock' && next === 'pot') return true;
   // "In a big pot" is no pot of stock.
-  if (word === 'pot' && !/^(?:stock|sweet)$/.test(before ?? '')) return true;
+  if (words[n]?.raw === 'pot' && !/^(?:stock|sweet)$/.test(before ?? '')) return true;
   if (word === 'shell') return true;
   // A roasting tin, and what is in the tin.
   const isVessel = /^(?:roasting|baking|oven|loaf|cake|deep|large|big|lined|shallow|hot|same)$/.test(before ?? '');

@@ -62,6 +62,16 @@ describe('lists as they are written', () => {
     expect(kg('sherry-vinegar')).toBeGreaterThan(0);
   });
 
+  it('units in full are units, and what is left over of a bird is a food', () => {
+    const { kg, questions } = read(
+      'Soup\n1.2 kg pumpkin\n500 grams carrots\n250 millilitres double cream\n150 mls milk\n200 g leftover roast chicken\n1 litre chicken stock\n\nSimmer all 20 mins. Blend.',
+    );
+    expect(kg('carrot')).toBeCloseTo(0.5, 6);
+    expect(kg('double-cream')).toBeCloseTo(0.244, 3);
+    expect(kg('milk')).toBeCloseTo(0.1545, 4);
+    expect(questions).toEqual(['200 g leftover roast chicken']);
+  });
+
   it('optional garnishes are for the top, all of them, and by the dusting or the drop', () => {
     const { garnish } = read(
       `${START}Optional garnishes: truffle oil, smoked paprika, toasted pumpkin seeds\n\n${COOKED} Serve with the garnishes.`,
@@ -243,6 +253,22 @@ describe('a part of the soup, and what is not it', () => {
     const held = of('blend')[0]?.holdBack ?? [];
     expect(held.map(({ line }) => line)).toContain('pumpkin');
     expect(held[0]?.share).toBeGreaterThan(0.5);
+  });
+
+  it('cups of soup at a time are all of it', () => {
+    const { of } = read(
+      `${START}\nSimmer the pumpkin and onions in the stock for 20 minutes. Blend 2 cups of the soup at a time until smooth.`,
+      'us',
+    );
+    expect(of('blend').map(({ holdBack }) => holdBack)).toEqual([undefined]);
+  });
+
+  it('an amount behind a food and a colon is no list under it, and pots are potatoes', () => {
+    const { kg, of } = read(
+      'Soup\nOnions: 2 large, sliced\n1 kg potatoes\n1 l stock\n\nAdd the onions, pots and stock. Simmer 20 mins. Blend.',
+    );
+    expect(kg('onion')).toBeGreaterThan(0.2);
+    expect(of('trim').flatMap(({ uses }) => uses.map(({ line }) => line))).toContain('potato');
   });
 
   it('“drain and rinse the remaining can of beans” drains the can', () => {

@@ -54,7 +54,7 @@ function isMeasured(piece: string): boolean {
 
 /** "Half the chickpeas", "reserved florets": of what stands in the list already, and no food of its own. */
 const OF_THE_LIST =
-  /^(?:the )?(?:reserved|remaining|saved|leftover|rest of the|other half of the|half (?:of )?the|(?:a|one) (?:third|quarter|few|handful|little) of the) (?!juice|zest)([a-z][a-z ]*?)(?: from above)?$/i;
+  /^(?:the )?(?:reserved|remaining|saved|rest of the|other half of the|half (?:of )?the|(?:a|one) (?:third|quarter|few|handful|little) of the) (?!juice|zest)([a-z][a-z ]*?)(?: from above)?$/i;
 
 /** Whether a line only speaks of a food that another line brings. */
 export function isOfTheList(food: string, others: readonly string[]): boolean {
@@ -177,7 +177,7 @@ export function inGrams(pieces: readonly string[], least = TENS): string[] {
   // "12 eggs" are twelve; "30 garlic" are grams, and hundreds of anything.
   return pieces.map((piece) =>
     piece.replace(
-      /^(\s*)(\d{2,4}) (?=[a-z'’]{3})(?!(?:tins?|cans?|x|each|cloves?|sprigs?)\b)([a-z'’]+)/i,
+      /^(\s*)(\d{2,4}) (?=[a-z'’]{3})(?!(?:tins?|cans?|jars?|x|each|cloves?|sprigs?|leaves|slices?|pieces?|sheets?|bowls?|portions?|g(?:m|r|ram|ramme)s?|mls?|millilit(?:re|er)s?|cl|centilit(?:re|er)s?|lt?rs?|lit(?:re|er)s?|kilos?|kilogram(?:me)?s?|pounds?|ounces?|fluid|cups?|tbsps?|tablespoons?|tsps?|teaspoons?|pints?|quarts?|per)\b)([a-z'’]+)/i,
       (whole, lead: string, figure: string, word: string) =>
         Number(figure) >= HUNDREDS || (!/s$/i.test(word) && Number(figure) >= least) ? `${lead}${figure} g ${word}` : whole,
     ),

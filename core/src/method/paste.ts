@@ -83,10 +83,10 @@ const HEADED_LINE =
   /^for the [a-z][a-z ]{2,25}:\s+(?=[\d½¼¾])|^(?:(?:for|as) (?:the |a )?(?:garnish(?:ing)?|topping|serving|finish)|to (?:serve|garnish|finish)|(?:optional |suggested )?(?:garnish(?:es)?|topping)|optional)s?:\s+(?=\S)/i;
 
 /** "Paprika butter: 2 tbsp butter + 1 tsp chilli flakes": a name over foods in one line, each with its measure; empty where it is a food and its amount. */
-function headOfList(line: string): string {
+function headOfList(line: string, context: ReadingContext): string {
   const hit = /^[A-Z][a-zà-ÿ]+(?: [a-zà-ÿ]+){0,3}:\s+(?=[\d½¼¾])/.exec(line);
   const parts = line.slice(hit?.[0].length ?? 0).split(/ \+ |, (?:and )?(?=[\d½¼¾])/);
-  const isList = parts.length > 1 && parts.every((part) => /^[\d½¼¾].*[a-z]{3}/i.test(part.trim()));
+  const isList = parts.length > 1 && parts.every((part) => isKnown(part.trim(), context));
   return hit !== null && isList ? hit[0] : '';
 }
 
@@ -347,7 +347,7 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
       notes.push(line);
     } else {
       wasWork = false;
-      const head = HEADED_LINE.exec(line)?.[0] ?? headOfList(line);
+      const head = HEADED_LINE.exec(line)?.[0] ?? headOfList(line, context);
       const under = head === '' || /^optional:/i.test(head) ? heading : head.replace(/:\s*$/, '');
       foods.push(
         ...splitFoods(
@@ -371,6 +371,7 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
   const listedFoods = foods
     .map((one, n) => ({ ...one, text: inKilos[n] ?? one.text }))
     .filter(({ text: food }) => food !== '' && !isOfTheList(food, written));
+  notes.push(...inKilos.filter((food) => food !== '' && isOfTheList(food, written)));
   // Told as a letter: what looks like a list of one or two is only where it begins.
   const told = listedFoods.length < LEAST_LISTED ? foodsInProse(method.join(' '), context) : [];
   const isTold = listedFoods.length === 0 || told.length >= LEAST_TOLD;

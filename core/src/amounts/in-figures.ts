@@ -45,9 +45,8 @@ const ROOT_G_CM = 4.33;
 const METRIC: readonly (readonly [words: string, times: number, unit: string])[] = [
   ['grammes?|gr|gms|grm', 1, 'g'],
   ['kilos?|kilogrammes?|kgs', 1, 'kg'],
-  ['millilitres?', 1, 'ml'],
-  ['centilitres?|centiliters?', 10, 'ml'],
-  ['mls', 1, 'ml'],
+  ['mls|millilitres?', 1, 'ml'],
+  ['centilit(?:re|er)s?', 10, 'ml'],
   ['msk|el', 15, 'ml'],
   ['tsk|tl', 5, 'ml'],
   ['krm', 1, 'ml'],

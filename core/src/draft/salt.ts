@@ -1,5 +1,6 @@
-/** How salt a soup is where nobody says, and no soup is salted beyond the other, %. Kitchen defaults. */
+/** How salt a soup is where nobody says, %. Kitchen default. */
 const USUAL_PCT = 0.8;
+/** No soup is salted beyond it, %. Kitchen default. */
 const MOST_PCT = 5;
 
 /**

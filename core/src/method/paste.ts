@@ -367,11 +367,11 @@ export function readPaste(pastedText: string, context: ReadingContext): Pasting 
     bowls ??= bowlsIn(SERVES_AT_END.exec(part)?.[1] ?? `serves ${SERVINGS_AT_END.exec(part)?.[1] ?? ''}`);
   }
   const written = foods.map(({ text: food }) => food);
-  const inKilos = inGrams(written, HUNDREDS);
-  const listedFoods = foods
-    .map((one, n) => ({ ...one, text: inKilos[n] ?? one.text }))
-    .filter(({ text: food }) => food !== '' && !isOfTheList(food, written));
-  notes.push(...inKilos.filter((food) => food !== '' && isOfTheList(food, written)));
+  const weighed = inGrams(written, HUNDREDS);
+  const inKilos = foods.map((one, n) => ({ ...one, text: weighed[n] ?? one.text })).filter(({ text: food }) => food !== '');
+  const listedFoods = inKilos.filter(({ text: food }) => !isOfTheList(food, written));
+  // What only speaks of another line is told.
+  notes.push(...inKilos.flatMap((one) => (listedFoods.includes(one) ? [] : [one.text])));
   // Told as a letter: what looks like a list of one or two is only where it begins.
   const told = listedFoods.length < LEAST_LISTED ? foodsInProse(method.join(' '), context) : [];
   const isTold = listedFoods.length === 0 || told.length >= LEAST_TOLD;

@@ -146,11 +146,11 @@ export function onTop(k: Kitchen, named: readonly Mention[], text: string, n: nu
       isGone ||= mention.byGroup !== true && at !== undefined && at === k.mainVessel();
       continue;
     }
+    // "A thread of oil" over the bowls, of an oil that has gone in.
     const isThread =
       k.isUsedUp(line) &&
       k.lineOf(line)?.taken.row.group === 'fats' &&
       /\b(?:threads?|drizzle|drops?|slick|trickle|little|extra|more|splash|glug|film)\b[^,;]*$/i.test(text.slice(0, mention.at));
-    // "A thread of oil" over the bowls, of an oil that has gone in.
     // "Serve with extra cheese", of a cheese that has gone in.
     const isExtra = k.isUsed(line) && /\b(?:extra|more) (?:\w+ )?$/i.test(text.slice(0, mention.at));
     const isBeside = isPlus || isThread || isExtra;
